@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use FallBend\Core\Reckon\Reckoners;
+
+/** The OpenAPI 3.1 description of the HTTP interface. Written to docs/openapi.json by `php artisan api:describe`; held to routes and answers by tests. */
+final readonly class Description
+{
+    public function __construct(private Reckoners $reckoners) {}
+
+    /** @return array<string, mixed> */
+    public function document(): array
+    {
+        return [
+            'openapi' => '3.1.0',
+            'info' => ['title' => 'Fall Bend', 'version' => '1', 'description' => 'Signed in by a session cookie; every change carries the token of the XSRF-TOKEN cookie in the header X-XSRF-TOKEN.'],
+            'paths' => $this->paths(),
+            'components' => ['schemas' => $this->jobDocument() + Shapes::all() + $this->reckonSchemas()],
+        ];
+    }
+
+    /** The description as the file holds it. */
+    public function json(): string
+    {
+        return json_encode($this->document(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+    }
+
+    /** @return array<string, mixed> */
+    private function paths(): array
+    {
+        $id = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
+        $from = Shapes::object(['from' => ['type' => 'integer']]);
+        $step = self::call('The job after it', $from, 'Job', [409 => 'Stale', 404 => 'Problem']) + ['parameters' => $id];
+
+        return [
+            '/api/session' => [
+                'get' => self::call('Who is signed in', null, 'Account'),
+                'post' => self::call('Sign in', Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]), 'Account', [422 => 'Problem', 429 => 'Problem']),
+                'delete' => self::call('Sign out', null, null, [], 204),
+            ],
+            '/api/jobs' => [
+                'get' => self::call('The jobs of the crew', null, Shapes::object(['jobs' => Shapes::list(Shapes::ref('Job'))])),
+                'post' => self::call('Start a job, empty or from a document', ['oneOf' => [
+                    Shapes::object(['document' => Shapes::ref('JobDocument')]),
+                    Shapes::object(['name' => ['type' => 'string'], 'place' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']], 'rulebook' => ['type' => 'string']]),
+                ]], 'Job', [422 => 'Problem'], 201),
+            ],
+            '/api/jobs/import' => ['post' => self::call('Start a job from the text of a file', Shapes::object(['text' => ['type' => 'string']]), 'Job', [422 => 'Problem'], 201)],
+            '/api/jobs/{id}' => [
+                'get' => self::call('A job with its evaluation', null, 'Job', [404 => 'Problem']) + ['parameters' => $id],
+                'put' => self::call('Keep an edit that started from a revision', Shapes::object(['from' => ['type' => 'integer'], 'gesture' => ['type' => 'string', 'maxLength' => 40], 'document' => Shapes::ref('JobDocument')]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id],
+            ],
+            '/api/jobs/{id}/undo' => ['post' => $step],
+            '/api/jobs/{id}/redo' => ['post' => $step],
+            '/api/jobs/{id}/file' => ['get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id]],
+            '/api/evaluate' => ['post' => self::call('Evaluate a job, optionally with a call-out line read into one of its runs', [
+                'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])],
+            ], 'Evaluated', [422 => 'Problem'])],
+            '/api/length' => ['post' => self::call('Read one length as a tape says it', Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]), 'Tape', [422 => 'Problem'])],
+            '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
+                + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],
+        ];
+    }
+
+    /**
+     * @param  array<string, mixed>|null  $body
+     * @param  string|array<string, mixed>|null  $answer  a name of a shape, or a shape
+     * @param  array<int, string>  $problems  shape by status
+     * @return array<string, mixed>
+     */
+    private static function call(string $summary, ?array $body, string|array|null $answer, array $problems = [], int $status = 200): array
+    {
+        $content = static fn (string|array $shape): array => ['application/json' => ['schema' => is_string($shape) ? Shapes::ref($shape) : $shape]];
+        $answers = [(string) $status => ['description' => $summary] + ($answer === null ? [] : ['content' => $content($answer)])];
+        foreach ($problems as $code => $shape) {
+            $answers[(string) $code] = ['description' => 'What is wrong', 'content' => $content($shape)];
+        }
+
+        return ['summary' => $summary] + ($body === null ? [] : ['requestBody' => ['required' => true, 'content' => $content($body)]]) + ['responses' => $answers];
+    }
+
+    /** @return array<string, mixed> the schema of the job file, with its parts as shapes of their own */
+    private function jobDocument(): array
+    {
+        $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
+        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides'];
+        foreach ($names as $name => $shape) {
+            $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
+        }
+        /** @var array<string, mixed> $schema */
+        $schema = json_decode($text, true, 64, JSON_THROW_ON_ERROR);
+        /** @var array<string, mixed> $parts */
+        $parts = $schema['$defs'];
+        unset($schema['$schema'], $schema['$id'], $schema['$defs']);
+        $shapes = ['JobDocument' => $schema];
+        foreach ($names as $name => $shape) {
+            // What a leg may not say together stands in the job file's own schema; types cannot say it.
+            $shapes[$shape] = array_diff_key((array) $parts[$name], ['anyOf' => 1, 'not' => 1]);
+        }
+
+        return $shapes;
+    }
+
+    /** @return array<string, mixed> */
+    private function reckonSchemas(): array
+    {
+        $shapes = [];
+        foreach (array_keys($this->reckoners->list()) as $name) {
+            foreach (['input', 'output'] as $side) {
+                /** @var array<string, mixed> $schema */
+                $schema = $this->reckoners->schema($name)[$side];
+                unset($schema['$schema'], $schema['$defs']);
+                $text = str_replace(['#\/$defs\/finding"', '#\/$defs\/source"'], ['#\/components\/schemas\/Finding"', '#\/components\/schemas\/Source"'], json_encode($schema, JSON_THROW_ON_ERROR));
+                $shapes[self::shapeName($name, ucfirst($side))] = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
+            }
+        }
+
+        return $shapes;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function reckonRefs(string $side): array
+    {
+        return array_map(static fn (string $name): array => Shapes::ref(self::shapeName($name, $side)), array_keys($this->reckoners->list()));
+    }
+
+    private static function shapeName(string $reckoner, string $side): string
+    {
+        return str_replace(' ', '', ucwords(str_replace('-', ' ', $reckoner))).$side;
+    }
+}

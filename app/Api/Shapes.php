@@ -1,0 +1,166 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use FallBend\Core\Catalog\Provenance;
+
+/** The shapes of the answers, as JSON Schemas for the API description. */
+final class Shapes
+{
+    private const NUMBER = ['type' => 'number'];
+
+    private const TEXT = ['type' => 'string'];
+
+    private const WHOLE = ['type' => 'integer'];
+
+    private const YES_NO = ['type' => 'boolean'];
+
+    /** @return array<string, array<string, mixed>> by name */
+    public static function all(): array
+    {
+        return self::job() + self::run() + self::parts() + self::values() + self::account();
+    }
+
+    /** @return array<string, mixed> a reference to a shape */
+    public static function ref(string $name): array
+    {
+        return ['$ref' => "#/components/schemas/{$name}"];
+    }
+
+    /**
+     * @param  array<string, mixed>  $properties  all required
+     * @return array<string, mixed>
+     */
+    public static function object(array $properties): array
+    {
+        return ['type' => 'object', 'additionalProperties' => false, 'required' => array_keys($properties), 'properties' => $properties];
+    }
+
+    /**
+     * @param  array<string, mixed>  $items
+     * @return array<string, mixed>
+     */
+    public static function list(array $items): array
+    {
+        return ['type' => 'array', 'items' => $items];
+    }
+
+    /**
+     * @param  array<string, mixed>  $shape
+     * @return array<string, mixed>
+     */
+    private static function orNull(array $shape): array
+    {
+        return ['oneOf' => [$shape, ['type' => 'null']]];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function job(): array
+    {
+        $kept = ['id' => self::TEXT, 'name' => self::TEXT, 'revision' => self::WHOLE, 'kept_at' => self::TEXT, 'kept_by' => self::TEXT, 'can_undo' => self::YES_NO, 'can_redo' => self::YES_NO];
+
+        return [
+            'Job' => self::object($kept + ['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
+            'Evaluated' => self::object(['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
+            'Evaluation' => self::object([
+                'units' => ['enum' => ['inch', 'mm']],
+                'rulebook' => self::object(['id' => self::TEXT, 'name' => self::TEXT, 'style' => self::TEXT]),
+                'drawn_fill' => self::NUMBER,
+                'saw_kerf' => self::ref('Tape'),
+                'phrases' => self::list(self::object([
+                    'text' => self::TEXT, 'at' => self::WHOLE,
+                    'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
+                ])),
+                'runs' => self::list(self::ref('RunReport')),
+            ]),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function run(): array
+    {
+        return [
+            'RunReport' => self::object([
+                'id' => self::TEXT,
+                'call_out' => self::TEXT,
+                'legs' => self::list(self::ref('LegReport')),
+                'pieces' => self::list(self::ref('PieceReport')),
+                'joints' => self::list(self::ref('JointReport')),
+                'fittings' => self::list(self::ref('FittingReport')),
+                'sequence' => self::list(self::TEXT),
+                'pipes' => ['type' => 'object', 'additionalProperties' => self::object(['od_mm' => self::NUMBER, 'bore_mm' => self::NUMBER, 'socket_depth_mm' => self::NUMBER, 'stick_mm' => self::NUMBER])],
+                'totals' => self::object([
+                    'tape' => self::ref('Tape'), 'fall' => self::ref('Tape'), 'level_difference' => self::orNull(self::ref('Tape')),
+                    'remaining' => self::orNull(self::ref('Tape')), 'whole' => self::YES_NO,
+                ]),
+                'end' => self::ref('Point'),
+                'findings' => self::list(self::ref('Finding')),
+                'sources' => self::list(self::ref('Source')),
+            ]),
+            'LegReport' => self::object([
+                'id' => self::TEXT, 'number' => self::WHOLE, 'phrase' => self::TEXT, 'read_back' => self::TEXT, 'what' => self::TEXT, 'way' => self::TEXT,
+                'read' => self::YES_NO, 'laid' => self::YES_NO, 'size' => self::TEXT,
+                'length' => self::orNull(self::ref('Tape')), 'drop' => self::orNull(self::ref('Tape')),
+                'fall' => self::orNull(self::object(['mm_per_m' => self::NUMBER, 'inch' => self::TEXT, 'metric' => self::TEXT])),
+                'upright' => self::YES_NO, 'heading_deg' => ['type' => ['number', 'null']], 'dip_deg' => ['type' => ['number', 'null']],
+                'from' => self::orNull(self::ref('Point')), 'to' => self::orNull(self::ref('Point')), 'tape_mm' => ['type' => ['number', 'null']],
+                'pieces' => self::list(self::TEXT), 'shortfall' => self::orNull(self::ref('Tape')), 'turn_deg' => ['type' => ['number', 'null']],
+            ]),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function parts(): array
+    {
+        return [
+            'PieceReport' => self::object([
+                'key' => self::TEXT, 'letter' => self::TEXT, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'size' => self::TEXT, 'cut' => self::ref('Tape'), 'least_mm' => self::NUMBER,
+                'from' => self::ref('Point'), 'to' => self::ref('Point'), 'depth_from' => self::ref('Tape'), 'depth_to' => self::ref('Tape'),
+                'joint_from' => self::TEXT, 'joint_to' => self::TEXT, 'between' => self::YES_NO, 'upright' => self::YES_NO,
+            ]),
+            'JointReport' => self::object([
+                'key' => self::TEXT, 'number' => self::WHOLE, 'leg' => self::WHOLE, 'fitting' => ['type' => ['string', 'null']], 'size' => self::TEXT, 'at' => self::ref('Point'),
+                'level' => self::ref('Tape'), 'tape_mm' => self::NUMBER, 'depth' => self::ref('Tape'), 'strain_deg' => self::NUMBER,
+            ]),
+            'FittingReport' => self::object([
+                'key' => self::TEXT, 'leg' => self::WHOLE, 'row' => self::TEXT, 'pattern' => self::TEXT, 'street' => self::YES_NO, 'size' => self::TEXT,
+                'reduces_to' => ['type' => ['string', 'null']], 'name' => self::TEXT, 'maker_name' => self::TEXT,
+                'turn_deg' => ['type' => ['number', 'null']], 'nominal_deg' => ['type' => ['number', 'null']], 'roll_deg' => ['type' => ['number', 'null']],
+                'mark' => self::orNull(self::ref('Tape')), 'strain_deg' => self::NUMBER, 'at' => self::ref('Point'), 'in' => self::ref('Point'), 'out' => self::ref('Point'),
+                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
+            ]),
+            'Finding' => self::object([
+                'rule' => self::TEXT, 'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],
+                'where' => self::object(['leg' => ['type' => ['integer', 'null']], 'leg_id' => ['type' => ['string', 'null']], 'piece' => ['type' => ['string', 'null']], 'joint' => ['type' => ['integer', 'null']], 'tape_mm' => ['type' => ['number', 'null']]]),
+                'measured' => ['type' => ['number', 'null']], 'limit' => ['type' => ['number', 'null']],
+                'params' => ['type' => 'object', 'additionalProperties' => ['type' => ['number', 'string']]],
+                'title' => self::TEXT, 'why' => self::TEXT, 'remedy' => self::TEXT, 'source' => self::orNull(self::ref('Source')),
+            ]),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function values(): array
+    {
+        return [
+            'Tape' => self::object(['mm' => self::NUMBER, 'inch' => self::TEXT, 'feet' => self::TEXT, 'metric' => self::TEXT]),
+            'Point' => self::object(['x' => self::NUMBER, 'y' => self::NUMBER, 'z' => self::NUMBER]),
+            'Source' => self::object(['table' => self::TEXT, 'row' => self::TEXT, 'source' => self::TEXT, 'confidence' => ['enum' => ['high', 'medium', 'low']], 'status' => ['enum' => Provenance::STATUSES]]),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function account(): array
+    {
+        return [
+            'Account' => self::object(['name' => self::TEXT, 'email' => self::TEXT, 'crews' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT]))]),
+            'Problem' => ['type' => 'object', 'required' => ['message'], 'properties' => [
+                'message' => self::TEXT, 'code' => self::TEXT, 'errors' => ['type' => 'object', 'additionalProperties' => self::list(self::TEXT)],
+            ]],
+            'Stale' => self::object(['message' => self::TEXT, 'code' => ['const' => 'stale'], 'current' => self::ref('Job')]),
+            'ReckonProblem' => self::object(['error' => self::object(['field' => self::TEXT, 'message' => self::TEXT, 'given' => (object) []])]),
+        ];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console\Commands;
+
+use App\Actions\KeepRevision;
+use App\Models\Crew;
+use App\Models\Job;
+use App\Models\User;
+use FallBend\Core\Job\JobFile;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Hash;
+
+/** Puts the demo crew and its jobs in, where they are not there yet. What was changed in them since stays. */
+final class SeedDemoCommand extends Command
+{
+    protected $signature = 'demo:seed';
+
+    protected $description = 'Put in the demo crew and its jobs, where they are missing';
+
+    public function handle(KeepRevision $keep, JobFile $file): int
+    {
+        $crew = Crew::query()->firstOrCreate(['name' => 'Day crew']);
+        $lead = $this->member($crew, 'lead', 'lead@mill-row.example');
+        $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
+        foreach (glob(database_path('demo/*.json')) ?: [] as $path) {
+            $plan = $file->parse((string) file_get_contents($path));
+            if (Job::query()->where('crew_id', $crew->id)->where('name', $plan->name)->doesntExist()) {
+                $keep->start($crew->id, $lead, $plan);
+            }
+        }
+
+        return 0;
+    }
+
+    private function member(Crew $crew, string $name, string $email): User
+    {
+        $user = User::query()->where('email', $email)->first() ?? User::query()->create(['name' => $name, 'email' => $email, 'password' => Hash::make('clay-wash')]);
+        $user->crews()->syncWithoutDetaching([$crew->id]);
+
+        return $user;
+    }
+}

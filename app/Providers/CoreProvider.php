@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Providers;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Reckon\Reckoners;
+use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\ServiceProvider;
+
+/** The only wiring of the core into the framework. */
+final class CoreProvider extends ServiceProvider
+{
+    public function register(): void
+    {
+        $this->app->singleton(Catalogue::class, static fn (): Catalogue => Catalogue::shipped());
+        $this->app->singleton(JobFile::class);
+        $this->app->singleton(JobEvaluator::class);
+        $this->app->singleton(Reckoners::class);
+    }
+
+    public function boot(): void
+    {
+        Model::shouldBeStrict(! $this->app->isProduction());
+        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower()->toString().'|'.$request->ip()));
+    }
+}

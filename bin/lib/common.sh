@@ -1,0 +1,20 @@
+# Shared by the commands in bin/: where things stand, how to say things, what is stamped as done.
+# shellcheck shell=bash
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+cd "$ROOT"
+export COMPOSER_NO_AUDIT=1 COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
+VAR="$ROOT/var"
+STAMPS="$VAR/stamps"
+mkdir -p "$STAMPS" bootstrap/cache storage/framework/{cache/data,sessions,views} storage/logs storage/app
+
+say() { printf '%s\n' "$*"; }
+step() { printf '\n== %s\n' "$*"; }
+die() { printf '\n%s\n' "$*" >&2; exit 1; }
+
+# fresh NAME FILE...: whether the step NAME was done for exactly these files
+fingerprint() { cat -- "$@" 2>/dev/null | sha256sum | cut -d' ' -f1; }
+fresh() { local name=$1; shift; [ -f "$STAMPS/$name" ] && [ "$(cat "$STAMPS/$name")" = "$(fingerprint "$@")" ]; }
+stamp() { local name=$1; shift; fingerprint "$@" > "$STAMPS/$name"; }
+
+port_is_free() { ! (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+free_port() { php -r '$s = stream_socket_server("tcp://127.0.0.1:0"); echo explode(":", stream_socket_get_name($s, false))[1];'; }

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Problems;
+use Illuminate\Foundation\Application;
+use Illuminate\Foundation\Configuration\Exceptions;
+use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Foundation\Http\Middleware\ConvertEmptyStringsToNull;
+use Illuminate\Foundation\Http\Middleware\TrimStrings;
+use Illuminate\Http\Middleware\HandleCors;
+
+return Application::configure(basePath: dirname(__DIR__))
+    ->withRouting(web: __DIR__.'/../routes/web.php', commands: __DIR__.'/../routes/console.php')
+    ->withCommands([__DIR__.'/../app/Console/Commands'])
+    ->withMiddleware(static function (Middleware $middleware): void {
+        // One origin: there is nothing to allow (see packages/registry-gaps).
+        $middleware->remove(HandleCors::class);
+        // Texts stay as they were typed: offsets into a call-out line count every space, and an empty text is a text.
+        $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);
+        $middleware->append(SecurityHeaders::class);
+    })
+    ->withExceptions(static function (Exceptions $exceptions): void {
+        Problems::register($exceptions);
+    })
+    ->create();

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\CallOut;
+
+use FallBend\Core\Job\Run;
+use FallBend\Core\Measure\Units;
+
+/** Reads a whole call-out line: phrases between slashes that stand free, semicolons, or line breaks. Never fails, and never loses a word. */
+final readonly class CallOutReader
+{
+    /** @param list<string> $sizes of the pipe system */
+    public function __construct(private Units $units, private array $sizes) {}
+
+    /** @return list<Phrase> an empty line has none */
+    public function read(string $text): array
+    {
+        $reader = new PhraseReader($this->units, $this->sizes);
+        $parts = preg_split('~(?:\s+/(?=\s|$)|[;\n\r]+)~u', $text, -1, PREG_SPLIT_OFFSET_CAPTURE) ?: [];
+        $phrases = [];
+        foreach ($parts as $i => [$part, $bytes]) {
+            // A slash at the end waits for the next leg.
+            if (trim($part) === '' && $i === count($parts) - 1) {
+                continue;
+            }
+            $phrases[] = $reader->read($part, mb_strlen(substr($text, 0, $bytes)));
+        }
+
+        return $phrases;
+    }
+
+    /** Puts the legs of a line into a run. Legs that say the same as before keep their ids and so their letters; so do legs that were changed in place. */
+    public function apply(Run $run, string $text): Run
+    {
+        $legs = array_map(static fn (Phrase $phrase) => $phrase->leg, $this->read($text));
+        [$matched, $next] = LegMatcher::match($run->legs, $legs, $run->nextLeg);
+
+        return $run->withLegs($matched, $next);
+    }
+}

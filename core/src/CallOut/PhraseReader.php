@@ -1,0 +1,255 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\CallOut;
+
+use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\Way;
+use FallBend\Core\Measure\Fall;
+use FallBend\Core\Measure\Length;
+use FallBend\Core\Measure\TapeReader;
+use FallBend\Core\Measure\Typography;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Measure\UnreadableLength;
+
+/**
+ * Reads one phrase: `54 1/2 right at 1/4 per foot`, `down 14`, `left 45° 3' 8 drop 2`, `on 1' 10 to stop with long sweep size 3 "to the stack"`.
+ * The parts may stand in any order. Whatever is not understood, or said twice, is marked where it stands and makes the phrase unread.
+ */
+final class PhraseReader
+{
+    private string $rest = '';
+
+    private int $at = 0;
+
+    /** @var array<string, mixed> */
+    private array $said = [];
+
+    /** @var list<Unread> */
+    private array $unread = [];
+
+    private readonly TapeReader $tape;
+
+    /** @param list<string> $sizes of the pipe system */
+    public function __construct(private readonly Units $units, private readonly array $sizes)
+    {
+        $this->tape = new TapeReader($units);
+    }
+
+    /**
+     * @param  string  $text  one phrase
+     * @param  int  $offset  where it begins in the whole line, in characters
+     * @return Phrase its leg has no id yet
+     */
+    public function read(string $text, int $offset): Phrase
+    {
+        [$this->rest, $this->at, $this->said, $this->unread] = [mb_strtolower(Typography::plainMarks($text)), $offset, [], []];
+        while (($this->rest = $this->skipBlank()) !== '') {
+            $this->name($text, $offset) || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length() || $this->skipWord();
+        }
+        $leg = $this->leg($text, $offset);
+
+        return new Phrase($text, $offset, $this->unread === [] ? $leg : new Leg('', unread: trim($text)), $this->unread);
+    }
+
+    private function skipBlank(): string
+    {
+        if (preg_match('/^(?:[\s,.]+|(?:then|and|go|of|for|to the|turn|turns)(?=\s|$))+/u', $this->rest, $m) === 1) {
+            $this->take($m[0]);
+        }
+
+        return $this->rest;
+    }
+
+    private function name(string $text, int $offset): bool
+    {
+        if (preg_match('/^"([^"]{1,80})"/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $name = mb_substr($text, $this->at - $offset + 1, mb_strlen($m[1]));
+
+        return $this->take($m[0], 'what', static fn (): string => trim($name));
+    }
+
+    private function fall(): bool
+    {
+        $number = Words::FRACTION.'|'.Words::NUMBER;
+        $lead = '(?:at|falling|falls|fall|slope|with a fall of)\s+(?:about\s+)?';
+        $perFoot = '\s*(?:"(?!\w)|in\b|inch\b|inches\b)?\s*(?:per|a|to the|\/)\s*(?:foot|ft)\b';
+        $patterns = [
+            '/^(?:'.$lead.')?(?<v>'.$number.')'.$perFoot.'/u' => fn (string $v): float => $this->inPerFt($v),
+            '/^(?:'.$lead.')?(?<v>'.Words::NUMBER.')\s*(?:mm\s*(?:per|a|\/)\s*m(?:etre|eter)?\b|‰)/u' => static fn (string $v): float => self::float($v),
+            '/^(?:'.$lead.')?(?<v>'.Words::NUMBER.')\s*(?:%|percent\b)/u' => static fn (string $v): float => self::float($v) * 10,
+            '/^(?:'.$lead.')?1\s*:\s*(?<v>'.Words::NUMBER.')/u' => static fn (string $v): float => self::inverse($v),
+            '/^'.$lead.'1\s+in\s+(?<v>'.Words::NUMBER.')/u' => static fn (string $v): float => self::inverse($v),
+            '/^'.$lead.'(?<v>'.$number.')(?:\s*(?:"(?!\w)|in\b))?/u' => fn (string $v): float => $this->units === Units::Inch ? $this->inPerFt($v) : self::float($v),
+            '/^(?<v>level)\b/u' => static fn (string $v): float => 0.0,
+        ];
+        foreach ($patterns as $pattern => $value) {
+            if (preg_match($pattern, $this->rest, $m) === 1) {
+                return $this->take($m[0], 'fall', static fn (): float => $value($m['v']));
+            }
+        }
+
+        return false;
+    }
+
+    private function drop(): bool
+    {
+        if (preg_match('/^(dropping|drops|drop|rising|rises|rise)\s+('.Words::length().')/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $rises = str_starts_with($m[1], 'ris');
+
+        return $this->take($m[0], 'drop', fn (): Length => $rises ? $this->tape->read($m[2])->negated() : $this->tape->read($m[2]));
+    }
+
+    private function way(): bool
+    {
+        if (preg_match('/^('.Words::ways().')\b/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $way = Words::WAYS[(string) preg_replace('/\s+/', ' ', $m[1])];
+        $this->take($m[0], 'way', static fn (): Way => $way);
+        if ($way->takesAngle()) {
+            $this->angle();
+        }
+
+        return true;
+    }
+
+    /** An angle has its mark, or is one of the common ones with a length still to come. */
+    private function angle(): void
+    {
+        $marked = '/^\s*(?<v>22\s+1\/2|'.Words::NUMBER.')\s*(?:°|degrees?\b|deg\b)/u';
+        $bare = '/^\s*(?<v>22\s+1\/2|22\.5|45|60|67\.5)(?=[\s,]+(?:'.Words::length().')(?!\s*(?:per|a|\/|%|°)))/u';
+        if (preg_match($marked, $this->rest, $m) === 1 || (! isset($this->said['length']) && preg_match($bare, $this->rest, $m) === 1)) {
+            $value = preg_match('/^22\s/', $m['v']) === 1 ? 22.5 : self::float($m['v']);
+            if ($value < 0.5 || $value > 179.5) {
+                $this->complain($m[0], 'A turn is between half a degree and 179½ degrees.');
+            }
+            $this->take($m[0], 'turn', static fn (): float => $value);
+        }
+    }
+
+    private function fitting(): bool
+    {
+        $bends = Words::bends();
+        if (preg_match('/^(?:with|by)\s+(?:an?\s+)?(?:(?<two>two\s+(?<twin>45|22|60|90)s)|(?<a>'.$bends.')(?:\s*\+\s*(?<b>'.$bends.'))?)(?:\s+(?:bends?|ells?))?(?<close>\s+street)?(?!\w)/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $clean = static fn (string $words): string => (string) preg_replace('/\s+/', ' ', $words);
+        [$first, $second] = $m['two'] !== '' ? [$m['twin'], $m['twin']] : [$clean($m['a']), $clean($m['b'] ?? '')];
+
+        return $this->take($m[0], 'fitting', static fn () => Words::fitting($first, $second, ($m['close'] ?? '') !== ''));
+    }
+
+    private function measured(): bool
+    {
+        if (preg_match('/^(?:(?<stop>stop to stop|to the stops?|to stops?)|(?:centre|center) to (?:centre|center)|c-c)\b/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+
+        return $this->take($m[0], 'measured', static fn (): bool => ($m['stop'] ?? '') !== '');
+    }
+
+    private function size(): bool
+    {
+        if (preg_match('/^(?:size|in size)\s+('.Words::FRACTION.'|\d+)(?:\s*(?:"(?!\w)|in\b))?/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $size = (string) preg_replace('/\s+/', '-', $m[1]);
+        if (! in_array($size, $this->sizes, true)) {
+            $this->complain($m[0], 'This pipe comes in '.implode(', ', $this->sizes).' here.');
+        }
+
+        return $this->take($m[0], 'size', static fn (): string => $size);
+    }
+
+    private function close(): bool
+    {
+        return preg_match('/^(?:close|street)\b/u', $this->rest, $m) === 1 && $this->take($m[0], 'close', static fn (): bool => true);
+    }
+
+    private function length(): bool
+    {
+        return preg_match('/^'.Words::length().'/u', $this->rest, $m) === 1 && $this->take($m[0], 'length', fn (): Length => $this->tape->read($m[0]));
+    }
+
+    private function skipWord(): bool
+    {
+        preg_match('/^\S+/u', $this->rest, $m);
+        $word = $m[0] ?? $this->rest;
+        $this->complain($word, 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. Say a length, a way, a turn or a fall.');
+
+        return $this->take($word);
+    }
+
+    /** Moves past what was read; with a key, keeps its meaning, unless that was said before or cannot be. */
+    private function take(string $text, string $key = '', ?callable $meaning = null): bool
+    {
+        if ($meaning !== null) {
+            try {
+                if (array_key_exists($key, $this->said)) {
+                    $this->complain($text, 'Said twice in one leg. Put a / between two legs.');
+                }
+                $this->said[$key] = $meaning();
+            } catch (UnreadableLength $error) {
+                $this->complain($text, $error->getMessage());
+            }
+        }
+        $this->at += mb_strlen($text);
+        $this->rest = mb_substr($this->rest, mb_strlen($text));
+
+        return true;
+    }
+
+    private function complain(string $text, string $message): void
+    {
+        $blank = mb_strlen($text) - mb_strlen(ltrim($text));
+        $this->unread[] = new Unread($this->at + $blank, mb_strlen(trim($text)), $message);
+    }
+
+    private function leg(string $text, int $offset): Leg
+    {
+        $said = $this->said;
+        $way = $said['way'] ?? Way::On;
+        $length = $said['length'] ?? null;
+        $problem = match (true) {
+            $this->unread !== [] => null,
+            trim($text) === '' => 'A leg is missing here.',
+            $length === null && ! isset($said['close']) => 'How long is this leg?',
+            isset($said['fall'], $said['drop']) => 'Say a fall or a drop, not both.',
+            $way->isUpright() && (isset($said['fall']) || isset($said['drop'])) => "A leg that goes {$way->value} has no fall of its own.",
+            isset($said['drop']) && ($length === null || abs($said['drop']->nanometres) > $length->nanometres) => 'The drop is more than the leg is long.',
+            $length !== null && $length->nanometres < 1000 => 'A leg has some length.',
+            default => null,
+        };
+        if ($problem !== null) {
+            $lead = mb_strlen($text) - mb_strlen(ltrim($text));
+            $this->unread[] = new Unread($offset + $lead, max(1, mb_strlen(trim($text))), $problem);
+        }
+
+        return new Leg('', $way, $said['turn'] ?? null, $length, $said['measured'] ?? false, $said['fall'] ?? null, $said['drop'] ?? null,
+            $said['size'] ?? null, $said['fitting'] ?? null, $said['close'] ?? false, $said['what'] ?? '');
+    }
+
+    /** @throws UnreadableLength */
+    private function inPerFt(string $text): float
+    {
+        $inches = (new TapeReader(Units::Inch))->read($text)->toMm() / 25.4;
+
+        return Fall::inPerFt($inches)->mmPerM;
+    }
+
+    private static function inverse(string $text): float
+    {
+        return 1000 / max(0.001, self::float($text));
+    }
+
+    private static function float(string $text): float
+    {
+        return (float) str_replace(',', '.', $text);
+    }
+}

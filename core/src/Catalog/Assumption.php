@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Catalog;
+
+/** A number that the trade takes for granted, with how far it can be trusted. */
+final readonly class Assumption
+{
+    public function __construct(public float $value, public string $unit, public Provenance $provenance) {}
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Catalog;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** Where a number comes from, and how far it can be trusted. */
+final readonly class Provenance
+{
+    public const STATUSES = ['stated', 'derived', 'assumed', 'measured'];
+
+    private function __construct(
+        public string $table,
+        public string $row,
+        public string $source,
+        public string $confidence,
+        public string $status,
+        public string $note,
+    ) {}
+
+    /** @throws BadInput if source, confidence or status is missing or unknown */
+    public static function read(Fields $row, string $table): self
+    {
+        return new self(
+            $table,
+            $row->string('id'),
+            $row->string('source', 500),
+            $row->choice('confidence', ['high', 'medium', 'low']),
+            $row->choice('status', self::STATUSES),
+            $row->stringOr('note', '', 1000),
+        );
+    }
+
+    /** The same row with a number that the user measured on the part in hand, or set by a local rule. */
+    public function overridden(string $source): self
+    {
+        return new self($this->table, $this->row, $source, 'high', 'measured', 'In place of: '.$this->source.'.');
+    }
+
+    /** Whether the number is to be shown as doubtful: assumed, or of low confidence. */
+    public function isDoubtful(): bool
+    {
+        return $this->status === 'assumed' || $this->confidence === 'low';
+    }
+
+    /** @return array{table: string, row: string, source: string, confidence: string, status: string} */
+    public function toArray(): array
+    {
+        return ['table' => $this->table, 'row' => $this->row, 'source' => $this->source, 'confidence' => $this->confidence, 'status' => $this->status];
+    }
+}

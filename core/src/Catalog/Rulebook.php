@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Catalog;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
+final readonly class Rulebook
+{
+    /** @param array<string, Threshold> $thresholds by id */
+    private function __construct(public string $id, public string $name, public string $style, public array $thresholds) {}
+
+    /** @throws BadInput if a row is wrong or an id stands twice */
+    public static function read(Fields $file): self
+    {
+        $file->choice('schema', ['rulebook.v1']);
+        $id = $file->string('id');
+        $thresholds = [];
+        foreach ($file->children('thresholds') as $row) {
+            $threshold = Threshold::read($row, $id);
+            if (isset($thresholds[$threshold->id])) {
+                throw BadInput::at($row->at('id'), 'stands twice', $threshold->id);
+            }
+            $thresholds[$threshold->id] = $threshold;
+        }
+
+        return new self($id, $file->string('name'), $file->string('style'), $thresholds);
+    }
+
+    /** Gives the threshold of a topic for a size, or null where the rulebook has none. */
+    public function forSize(string $topic, string $size): ?Threshold
+    {
+        foreach ($this->thresholds as $threshold) {
+            if ($threshold->topic === $topic && ($threshold->sizes === [] || in_array($size, $threshold->sizes, true))) {
+                return $threshold;
+            }
+        }
+
+        return null;
+    }
+
+    /** Gives what the rulebook says of a pattern in an orientation, or null where it says nothing. */
+    public function forTurn(string $pattern, string $orientation): ?Threshold
+    {
+        return $this->thresholds["turn.{$pattern}.{$orientation}"] ?? null;
+    }
+
+    /**
+     * The same rulebook with local values.
+     *
+     * @param  list<RulebookOverride>  $overrides
+     */
+    public function with(array $overrides): self
+    {
+        $thresholds = $this->thresholds;
+        foreach ($overrides as $override) {
+            if ($override->rulebook === $this->id && isset($thresholds[$override->threshold])) {
+                $thresholds[$override->threshold] = $thresholds[$override->threshold]->overridden($override->value, $override->source);
+            }
+        }
+
+        return new self($this->id, $this->name, $this->style, $thresholds);
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Evaluation;
+
+use FallBend\Core\CallOut\CallOutPrinter;
+use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Layout\Fitting;
+use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\Orientation;
+use FallBend\Core\Layout\Piece;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Fall;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Reckon\FindingReport;
+use FallBend\Core\Rules\Finding;
+
+/** Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a test. */
+final readonly class RunReport
+{
+    private CallOutPrinter $callOut;
+
+    public function __construct(private Units $units)
+    {
+        $this->callOut = new CallOutPrinter($units);
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return array<string, mixed>
+     */
+    public function of(RunLayout $layout, array $findings): array
+    {
+        $run = $layout->run;
+
+        return [
+            'id' => $run->id,
+            'call_out' => $this->callOut->line($run->legs),
+            'legs' => $this->legs($layout),
+            'pieces' => array_map(fn (Piece $piece): array => $this->piece($piece, $layout), $layout->pieces),
+            'joints' => array_map(self::joint(...), $layout->joints),
+            'fittings' => array_map(self::fitting(...), $layout->fittings),
+            'sequence' => $layout->sequence,
+            'pipes' => self::pipes($layout),
+            'totals' => [
+                'tape' => Tape::of($layout->tapeMm),
+                'fall' => Tape::of($layout->fallMm()),
+                'level_difference' => Tape::orNull($run->levelDifference?->toMm()),
+                'remaining' => Tape::orNull($layout->remainingMm()),
+                'whole' => $layout->isWhole(),
+            ],
+            'end' => self::point($layout->end),
+            'findings' => FindingReport::list($findings, $this->units),
+            'sources' => $this->sources($layout, $findings),
+        ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function legs(RunLayout $layout): array
+    {
+        $letters = [];
+        foreach ($layout->pieces as $piece) {
+            $letters[$piece->key] = $piece->letter;
+        }
+        $reports = [];
+        foreach ($layout->run->legs as $i => $leg) {
+            $laid = $layout->legs[$i] ?? null;
+            $fall = $laid?->fallMmPerM();
+            $reports[] = [
+                'id' => $leg->id,
+                'number' => $i + 1,
+                'phrase' => $this->callOut->phrase($leg),
+                'read_back' => $this->callOut->readBack($leg, $fall),
+                'what' => $leg->what,
+                'way' => $leg->way->value,
+                'read' => $leg->unread === null,
+                'laid' => $laid !== null,
+                'size' => $laid->line->size ?? $leg->size ?? $layout->run->size,
+                'length' => Tape::orNull($leg->length?->toMm() ?? $laid?->centreMm),
+                'drop' => Tape::orNull($laid?->dropMm()),
+                'fall' => $fall === null ? null : ['mm_per_m' => $fall, 'inch' => Fall::mmPerM($fall)->short(Units::Inch), 'metric' => Fall::mmPerM($fall)->short(Units::Millimetre)],
+                'upright' => $laid?->isUpright() ?? $leg->way->isUpright(),
+                'heading_deg' => $laid?->line->headingDeg,
+                'dip_deg' => $laid?->line->dipDeg,
+                'from' => $laid === null ? null : self::point($laid->from),
+                'to' => $laid === null ? null : self::point($laid->to()),
+                'tape_mm' => $laid?->tapeMm,
+                'pieces' => array_map(static fn (string $key): string => $letters[$key], $laid->pieces ?? []),
+                'shortfall' => $laid === null || $laid->shortfallMm() < 0.005 ? null : Tape::of($laid->shortfallMm()),
+                'turn_deg' => $laid?->turn?->angleDeg,
+            ];
+        }
+
+        return $reports;
+    }
+
+    /** @return array<string, mixed> */
+    private function piece(Piece $piece, RunLayout $layout): array
+    {
+        $leg = $layout->run->legs[$piece->leg - 1];
+
+        return [
+            'key' => $piece->key,
+            'letter' => $piece->letter,
+            'leg' => $piece->leg,
+            'leg_id' => $leg->id,
+            'size' => $piece->size,
+            'cut' => Tape::of($piece->cutMm),
+            'least_mm' => $piece->leastMm,
+            'from' => self::point($piece->from),
+            'to' => self::point($piece->to()),
+            'depth_from' => Tape::of($piece->depthFromMm),
+            'depth_to' => Tape::of($piece->depthToMm),
+            'joint_from' => $piece->jointFrom,
+            'joint_to' => $piece->jointTo,
+            'between' => $piece->isBetweenPair,
+            'upright' => Orientation::isUpright($piece->direction),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function joint(Joint $joint): array
+    {
+        return [
+            'key' => $joint->key,
+            'number' => $joint->number,
+            'leg' => $joint->leg,
+            'fitting' => $joint->fitting,
+            'size' => $joint->size,
+            'at' => self::point($joint->at),
+            'level' => Tape::of($joint->at->z),
+            'tape_mm' => $joint->tapeMm,
+            'depth' => Tape::of($joint->depthMm),
+            'strain_deg' => $joint->strainDeg,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function fitting(Fitting $fitting): array
+    {
+        $part = $fitting->part;
+
+        return [
+            'key' => $fitting->key,
+            'leg' => $fitting->leg,
+            'row' => $part->id,
+            'pattern' => $part->pattern,
+            'street' => $part instanceof Bend && $part->isStreet,
+            'size' => $part->size,
+            'reduces_to' => $part instanceof Bend ? null : $part->reducesTo,
+            'name' => $part->name,
+            'maker_name' => $part->makerName,
+            'turn_deg' => $part instanceof Bend ? $part->turnDeg : null,
+            'nominal_deg' => $part instanceof Bend ? $part->nominalDeg : null,
+            'roll_deg' => $fitting->rollDeg,
+            'mark' => Tape::orNull($fitting->markMm),
+            'strain_deg' => $fitting->strainDeg,
+            'at' => self::point($fitting->at),
+            'in' => self::point($fitting->in),
+            'out' => self::point($fitting->out),
+            'into_mm' => $fitting->intoMm,
+            'out_of_mm' => $fitting->outOfMm,
+            'stands' => $fitting->stands,
+            'take_off' => Tape::of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
+            'doubtful' => $part->provenance->isDoubtful(),
+            'source' => $part->provenance->toArray(),
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> dimensions of every size that the run uses */
+    private static function pipes(RunLayout $layout): array
+    {
+        $pipes = [];
+        foreach ([$layout->run->size, ...array_map(static fn (LegLaid $leg): string => $leg->line->size, $layout->legs)] as $size) {
+            $pipe = $layout->system->pipe($size);
+            $pipes[$size] = ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'socket_depth_mm' => $pipe->socketDepthMm, 'stick_mm' => min($pipe->sticksMm)];
+        }
+
+        return $pipes;
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<array<string, mixed>> every row of a table that the answer rests on, once
+     */
+    private function sources(RunLayout $layout, array $findings): array
+    {
+        $sources = [];
+        $add = static function (?Provenance $provenance) use (&$sources): void {
+            if ($provenance !== null) {
+                $sources[$provenance->table.' '.$provenance->row] = $provenance->toArray();
+            }
+        };
+        foreach (array_unique(array_map(static fn (Piece $piece): string => $piece->size, $layout->pieces)) as $size) {
+            $add($layout->system->pipe($size)->provenance);
+            $add($layout->system->pipe($size)->socketProvenance);
+        }
+        foreach ($layout->fittings as $fitting) {
+            $add($fitting->part->provenance);
+        }
+        foreach ($findings as $finding) {
+            $add($finding->source);
+        }
+
+        return array_values($sources);
+    }
+
+    /** @return array{x: float, y: float, z: float} */
+    private static function point(Vec3 $point): array
+    {
+        return ['x' => $point->x, 'y' => $point->y, 'z' => $point->z];
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Geometry;
+
+/** A point or direction: x east, y north, z up; points in mm, directions of length one. */
+final readonly class Vec3
+{
+    public function __construct(public float $x, public float $y, public float $z) {}
+
+    /**
+     * Gives the direction of flow of a leg.
+     *
+     * @param  float  $headingDeg  clockwise from north, in plan
+     * @param  float  $dipDeg  below level; −90 straight up, 90 straight down
+     */
+    public static function direction(float $headingDeg, float $dipDeg): self
+    {
+        $level = cos(deg2rad($dipDeg));
+
+        return new self($level * sin(deg2rad($headingDeg)), $level * cos(deg2rad($headingDeg)), -sin(deg2rad($dipDeg)));
+    }
+
+    public static function up(): self
+    {
+        return new self(0.0, 0.0, 1.0);
+    }
+
+    public static function north(): self
+    {
+        return new self(0.0, 1.0, 0.0);
+    }
+
+    public function plus(self $o): self
+    {
+        return new self($this->x + $o->x, $this->y + $o->y, $this->z + $o->z);
+    }
+
+    public function minus(self $o): self
+    {
+        return new self($this->x - $o->x, $this->y - $o->y, $this->z - $o->z);
+    }
+
+    public function times(float $k): self
+    {
+        return new self($this->x * $k, $this->y * $k, $this->z * $k);
+    }
+
+    public function dot(self $o): float
+    {
+        return $this->x * $o->x + $this->y * $o->y + $this->z * $o->z;
+    }
+
+    public function cross(self $o): self
+    {
+        return new self($this->y * $o->z - $this->z * $o->y, $this->z * $o->x - $this->x * $o->z, $this->x * $o->y - $this->y * $o->x);
+    }
+
+    public function length(): float
+    {
+        return sqrt($this->dot($this));
+    }
+
+    /** Gives the direction of this vector, or null where it has no length to speak of (below 1e-9). */
+    public function unit(): ?self
+    {
+        $length = $this->length();
+
+        return $length < 1e-9 ? null : $this->times(1 / $length);
+    }
+
+    /** Gives the part of this vector that is square to the given direction, of length one; null where there is none. */
+    public function squareTo(self $axis): ?self
+    {
+        return $this->minus($axis->times($this->dot($axis)))->unit();
+    }
+
+    /** Gives the angle to another direction in degrees, 0 to 180; exact near 0 and 180, where a cosine is not. */
+    public function angleTo(self $o): float
+    {
+        return rad2deg(atan2($this->cross($o)->length(), $this->dot($o)));
+    }
+}

@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Input;
+
+/**
+ * Reads the fields of one decoded JSON object, strictly: each getter names the place of what is wrong, and `end` refuses what was never asked for.
+ */
+final class Fields
+{
+    /** @var array<string, true> */
+    private array $asked = [];
+
+    /**
+     * @param  array<array-key, mixed>  $data
+     * @param  string  $path  the place of the object, dotted; empty for the whole
+     */
+    private function __construct(private readonly array $data, public readonly string $path) {}
+
+    /** @throws BadInput if the value is not an object */
+    public static function of(mixed $value, string $path = ''): self
+    {
+        if (! is_array($value) || ($value !== [] && array_is_list($value))) {
+            throw BadInput::at($path, 'must be an object', $value);
+        }
+
+        return new self($value, $path);
+    }
+
+    public function at(string $key): string
+    {
+        return $this->path === '' ? $key : $this->path.'.'.$key;
+    }
+
+    /** Whether the field is there and not null. Counts as asked for. */
+    public function has(string $key): bool
+    {
+        $this->asked[$key] = true;
+
+        return isset($this->data[$key]);
+    }
+
+    /** @throws BadInput */
+    public function raw(string $key): mixed
+    {
+        if (! $this->has($key)) {
+            throw BadInput::at($this->at($key), 'is missing');
+        }
+
+        return $this->data[$key];
+    }
+
+    /** @throws BadInput */
+    public function string(string $key, int $most = 200): string
+    {
+        $value = $this->raw($key);
+        if (! is_string($value) || ! mb_check_encoding($value, 'UTF-8')) {
+            throw BadInput::at($this->at($key), 'must be text', $value);
+        }
+        if (mb_strlen($value) > $most) {
+            throw BadInput::at($this->at($key), "must be at most {$most} characters", $value);
+        }
+
+        return $value;
+    }
+
+    /** @throws BadInput */
+    public function stringOr(string $key, string $default, int $most = 200): string
+    {
+        return $this->has($key) ? $this->string($key, $most) : $default;
+    }
+
+    /**
+     * @param  list<string>  $choices
+     *
+     * @throws BadInput
+     */
+    public function choice(string $key, array $choices): string
+    {
+        $value = $this->string($key);
+        if (! in_array($value, $choices, true)) {
+            throw BadInput::at($this->at($key), 'must be one of '.implode(', ', $choices), $value);
+        }
+
+        return $value;
+    }
+
+    /** @throws BadInput */
+    public function number(string $key, float $least = -INF, float $most = INF): float
+    {
+        $value = $this->raw($key);
+        if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
+            throw BadInput::at($this->at($key), 'must be a number', $value);
+        }
+        if ($value < $least || $value > $most) {
+            throw BadInput::at($this->at($key), self::range($least, $most), $value);
+        }
+
+        return (float) $value;
+    }
+
+    /** @throws BadInput */
+    public function numberOrNull(string $key, float $least = -INF, float $most = INF): ?float
+    {
+        return $this->has($key) ? $this->number($key, $least, $most) : null;
+    }
+
+    /** @throws BadInput */
+    public function int(string $key, int $least, int $most): int
+    {
+        $value = $this->raw($key);
+        if (! is_int($value)) {
+            throw BadInput::at($this->at($key), 'must be a whole number', $value);
+        }
+        if ($value < $least || $value > $most) {
+            throw BadInput::at($this->at($key), self::range($least, $most), $value);
+        }
+
+        return $value;
+    }
+
+    /** @throws BadInput */
+    public function bool(string $key, bool $default): bool
+    {
+        if (! $this->has($key)) {
+            return $default;
+        }
+        $value = $this->data[$key];
+
+        return is_bool($value) ? $value : throw BadInput::at($this->at($key), 'must be true or false', $value);
+    }
+
+    /** @throws BadInput */
+    public function child(string $key): self
+    {
+        return self::of($this->raw($key), $this->at($key));
+    }
+
+    /** @throws BadInput */
+    public function childOrNull(string $key): ?self
+    {
+        return $this->has($key) ? $this->child($key) : null;
+    }
+
+    /**
+     * @return list<self> the objects of a list; an absent list is empty
+     *
+     * @throws BadInput
+     */
+    public function children(string $key, int $most = 10_000): array
+    {
+        $children = [];
+        foreach ($this->list($key, $most) as $i => $value) {
+            $children[] = self::of($value, $this->at($key).'.'.$i);
+        }
+
+        return $children;
+    }
+
+    /**
+     * @return list<mixed> an absent list is empty
+     *
+     * @throws BadInput
+     */
+    public function list(string $key, int $most = 10_000): array
+    {
+        if (! $this->has($key)) {
+            return [];
+        }
+        $value = $this->data[$key];
+        if (! is_array($value) || ! array_is_list($value)) {
+            throw BadInput::at($this->at($key), 'must be a list', $value);
+        }
+        if (count($value) > $most) {
+            throw BadInput::at($this->at($key), "must have at most {$most} entries", $value);
+        }
+
+        return $value;
+    }
+
+    /** @return list<string> the names of the fields that are there */
+    public function keys(): array
+    {
+        return array_map(strval(...), array_keys($this->data));
+    }
+
+    /** @throws BadInput if there is a field that nothing asked for */
+    public function end(): void
+    {
+        foreach (array_keys($this->data) as $key) {
+            if (! isset($this->asked[(string) $key])) {
+                throw BadInput::at($this->at((string) $key), 'is not known here', $this->data[$key]);
+            }
+        }
+    }
+
+    private static function range(float $least, float $most): string
+    {
+        return match (true) {
+            $least === -INF => "must be at most {$most}",
+            $most === INF => "must be at least {$least}",
+            default => "must be from {$least} to {$most}",
+        };
+    }
+}

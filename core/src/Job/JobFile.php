@@ -1,0 +1,303 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Length;
+use FallBend\Core\Measure\Units;
+use JsonException;
+
+/** Reads and writes the job file (docs/job-file.md). Strict: what it does not know it refuses, and says where. */
+final readonly class JobFile
+{
+    public const FORMAT = 'fall-bend-job';
+
+    public const VERSION = 1;
+
+    private const MOST_MM = 1_000_000.0;
+
+    public function __construct(private Catalogue $catalogue) {}
+
+    /**
+     * Takes the text of a file; gives the job.
+     *
+     * @throws BadInput if it is damaged, of another kind, of a later version, or wrong at some place
+     */
+    public function parse(string $text): Job
+    {
+        try {
+            $decoded = json_decode(preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text, true, 64, JSON_THROW_ON_ERROR);
+        } catch (JsonException $error) {
+            throw BadInput::at('', 'This is not a whole JSON file ('.$error->getMessage().' after '.self::readable($text).'). It may have been cut short.');
+        }
+        if (! is_array($decoded) || ($decoded['format'] ?? null) !== self::FORMAT) {
+            throw BadInput::at('format', 'This is not a Fall Bend job file: format is not '.self::FORMAT, is_array($decoded) ? $decoded['format'] ?? null : null);
+        }
+
+        return $this->read($decoded);
+    }
+
+    /**
+     * Takes the decoded document; gives the job.
+     *
+     * @param  array<array-key, mixed>  $document
+     *
+     * @throws BadInput
+     */
+    public function read(array $document): Job
+    {
+        $file = Fields::of($document);
+        $file->choice('format', [self::FORMAT]);
+        $version = $file->int('version', 1, PHP_INT_MAX);
+        if ($version > self::VERSION) {
+            throw BadInput::at('version', "This file is of version {$version}; this Fall Bend reads up to version ".self::VERSION.'. Nothing was changed.', $version);
+        }
+        $runs = [];
+        foreach ($file->children('runs', 200) as $fields) {
+            $run = $this->run($fields);
+            if (isset($runs[$run->id])) {
+                throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
+            }
+            $runs[$run->id] = $run;
+        }
+        $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
+        $job = new Job(
+            self::named($file, 'name', 120),
+            $file->stringOr('place', '', 200),
+            Units::from($file->choice('units', ['inch', 'mm'])),
+            $file->choice('rulebook', $this->catalogue->rulebookKeys()),
+            array_values($runs),
+            array_map(fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $this->catalogue), $overrides->children('catalogue', 500)),
+            array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $overrides->children('rulebook', 500)),
+        );
+        $overrides->end();
+        $file->end();
+
+        return $job;
+    }
+
+    /** @return array<string, mixed> the document, ready to be written as JSON */
+    public function document(Job $job): array
+    {
+        return [
+            'format' => self::FORMAT,
+            'version' => self::VERSION,
+            'name' => $job->name,
+            'place' => $job->place,
+            'units' => $job->units->value,
+            'rulebook' => $job->rulebook,
+            'runs' => array_map($this->runDocument(...), $job->runs),
+            'overrides' => [
+                'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
+                'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
+            ],
+        ];
+    }
+
+    private function run(Fields $fields): Run
+    {
+        $system = $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys()));
+        $sizes = array_map(strval(...), array_keys($system->pipes));
+        $legs = [];
+        foreach ($fields->children('legs', 1000) as $legFields) {
+            $leg = $this->leg($legFields, $sizes);
+            if (isset($legs['.'.$leg->id])) {
+                throw BadInput::at($legFields->at('id'), 'stands twice', $leg->id);
+            }
+            $legs['.'.$leg->id] = $leg;
+        }
+        $run = new Run(
+            self::id($fields),
+            self::named($fields, 'name', 120),
+            $system->key,
+            $fields->choice('size', $sizes),
+            $fields->choice('use', ['drain', 'fixture-drain']),
+            $fields->numberOrNull('fall_mm_per_m', 0, 1000),
+            self::end($fields->child('outlet'), End::OUTLETS),
+            self::end($fields->child('tie_in'), End::TIE_INS),
+            self::length($fields, 'level_difference_mm', -self::MOST_MM),
+            $fields->numberOrNull('heading_deg', 0, 360) ?? 0.0,
+            array_values($legs),
+            self::marks($fields->childOrNull('marks')),
+            $fields->has('next_leg') ? $fields->int('next_leg', 1, 1_000_000) : count($legs) + 1,
+        );
+        $fields->end();
+
+        return $run;
+    }
+
+    /** @param list<string> $sizes */
+    private function leg(Fields $fields, array $sizes): Leg
+    {
+        $id = self::id($fields);
+        if ($fields->has('unread')) {
+            $leg = new Leg($id, unread: $fields->string('unread', 500));
+            $fields->end();
+
+            return $leg;
+        }
+        $way = Way::from($fields->choice('way', array_column(Way::cases(), 'value')));
+        $turn = $fields->numberOrNull('turn_deg', 0.5, 179.5);
+        if ($turn !== null && ! $way->takesAngle()) {
+            throw BadInput::at($fields->at('turn_deg'), "does not go with way {$way->value}", $turn);
+        }
+        $close = $fields->bool('close', false);
+        $length = self::length($fields, 'length_mm', 0.001);
+        if ($length === null && ! $close) {
+            throw BadInput::at($fields->at('length_mm'), 'is missing');
+        }
+        $fall = $fields->numberOrNull('fall_mm_per_m', -10_000, 10_000);
+        $drop = self::length($fields, 'drop_mm', -self::MOST_MM);
+        self::refuseContradiction($fields, $way, $length, $fall, $drop);
+        $leg = new Leg($id, $way, $turn, $length, $fields->has('measured') && $fields->choice('measured', ['centre', 'stop']) === 'stop', $fall, $drop,
+            $fields->has('size') ? $fields->choice('size', $sizes) : null,
+            $fields->has('fitting') ? FittingChoice::read($fields->child('fitting')) : null,
+            $close, $fields->stringOr('what', '', 80));
+        $fields->end();
+
+        return $leg;
+    }
+
+    private static function refuseContradiction(Fields $fields, Way $way, ?Length $length, ?float $fall, ?Length $drop): void
+    {
+        if ($fall !== null && $drop !== null) {
+            throw BadInput::at($fields->at('drop_mm'), 'cannot stand beside fall_mm_per_m', $drop->toMm());
+        }
+        if ($way->isUpright() && ($fall !== null || $drop !== null)) {
+            throw BadInput::at($fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'), "does not go with way {$way->value}", $fall ?? $drop?->toMm());
+        }
+        if ($drop !== null && ($length === null || abs($drop->nanometres) > $length->nanometres)) {
+            throw BadInput::at($fields->at('drop_mm'), 'must not be more than the length of the leg', $drop->toMm());
+        }
+    }
+
+    /** @param list<string> $kinds */
+    private static function end(Fields $fields, array $kinds): End
+    {
+        $end = new End(self::named($fields, 'what', 80), $fields->choice('kind', $kinds));
+        $fields->end();
+
+        return $end;
+    }
+
+    private static function marks(?Fields $fields): Marks
+    {
+        if ($fields === null) {
+            return new Marks;
+        }
+        [$pieces, $joints, $nextPiece, $nextJoint] = [[], [], 0, 1];
+        $pieceFields = $fields->childOrNull('pieces');
+        foreach ($pieceFields?->keys() ?? [] as $key) {
+            $pieces[$key] = $pieceFields?->string($key, 4) ?? '';
+            $index = Marks::index($pieces[$key]);
+            if ($index < 0 || count(array_keys($pieces, $pieces[$key], true)) > 1) {
+                throw BadInput::at($fields->at("pieces.{$key}"), 'must be a letter that no other piece has', $pieces[$key]);
+            }
+            $nextPiece = max($nextPiece, $index + 1);
+        }
+        $jointFields = $fields->childOrNull('joints');
+        foreach ($jointFields?->keys() ?? [] as $key) {
+            $joints[$key] = $jointFields?->int($key, 1, 1_000_000) ?? 0;
+            if (count(array_keys($joints, $joints[$key], true)) > 1) {
+                throw BadInput::at($fields->at("joints.{$key}"), 'must be a number that no other joint has', $joints[$key]);
+            }
+            $nextJoint = max($nextJoint, $joints[$key] + 1);
+        }
+        $marks = new Marks($pieces, $joints,
+            $fields->has('next_piece') ? $fields->int('next_piece', $nextPiece, 400_000) : $nextPiece,
+            $fields->has('next_joint') ? $fields->int('next_joint', $nextJoint, 1_000_001) : $nextJoint);
+        $fields->end();
+
+        return $marks;
+    }
+
+    /** @return array<string, mixed> */
+    private function runDocument(Run $run): array
+    {
+        return self::given([
+            'id' => $run->id,
+            'name' => $run->name,
+            'system' => $run->system,
+            'size' => $run->size,
+            'use' => $run->use,
+            'fall_mm_per_m' => $run->fallMmPerM,
+            'outlet' => ['what' => $run->outlet->what, 'kind' => $run->outlet->kind],
+            'tie_in' => ['what' => $run->tieIn->what, 'kind' => $run->tieIn->kind],
+            'level_difference_mm' => $run->levelDifference?->toMm(),
+            'heading_deg' => $run->headingDeg,
+            'legs' => array_map($this->legDocument(...), $run->legs),
+            'next_leg' => $run->nextLeg,
+            'marks' => [
+                'pieces' => (object) $run->marks->pieces,
+                'joints' => (object) $run->marks->joints,
+                'next_piece' => $run->marks->nextPiece,
+                'next_joint' => $run->marks->nextJoint,
+            ],
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private function legDocument(Leg $leg): array
+    {
+        if ($leg->unread !== null) {
+            return ['id' => $leg->id, 'unread' => $leg->unread];
+        }
+
+        return self::given([
+            'id' => $leg->id,
+            'way' => $leg->way->value,
+            'turn_deg' => $leg->turnDeg,
+            'length_mm' => $leg->length?->toMm(),
+            'measured' => $leg->isToStop ? 'stop' : null,
+            'fall_mm_per_m' => $leg->fallMmPerM,
+            'drop_mm' => $leg->drop?->toMm(),
+            'size' => $leg->size,
+            'fitting' => $leg->fitting?->toArray(),
+            'close' => $leg->isClose ? true : null,
+            'what' => $leg->what === '' ? null : $leg->what,
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $fields
+     * @return array<string, mixed> without what is null
+     */
+    private static function given(array $fields): array
+    {
+        return array_filter($fields, static fn (mixed $value): bool => $value !== null);
+    }
+
+    private static function id(Fields $fields): string
+    {
+        $id = $fields->string('id', 40);
+
+        return preg_match('/^[a-z0-9-]+\z/', $id) === 1 ? $id : throw BadInput::at($fields->at('id'), 'must be small letters, digits and hyphens', $id);
+    }
+
+    private static function named(Fields $fields, string $key, int $most): string
+    {
+        $name = trim($fields->string($key, $most));
+
+        return $name !== '' ? $name : throw BadInput::at($fields->at($key), 'must not be empty', $name);
+    }
+
+    private static function length(Fields $fields, string $key, float $leastMm): ?Length
+    {
+        $mm = $fields->numberOrNull($key, $leastMm, self::MOST_MM);
+
+        return $mm === null ? null : Length::mm($mm);
+    }
+
+    private static function readable(string $text): string
+    {
+        $lines = substr_count(rtrim($text), "\n") + 1;
+
+        return $lines === 1 ? '1 line' : "{$lines} lines";
+    }
+}

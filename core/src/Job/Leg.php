@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+use FallBend\Core\Measure\Length;
+
+/**
+ * One leg of a run as it was called out: which way it turns off, how long it is, how it falls. A leg that was not understood keeps its words in `unread`.
+ * Exactly one of fall and drop may be given; neither means the fall of the run.
+ */
+final readonly class Leg
+{
+    /**
+     * @param  ?float  $turnDeg  only with a way that takes an angle; null for 90
+     * @param  ?Length  $length  null only where the leg is close or unread
+     * @param  bool  $isToStop  the length runs from stop to stop, not from centre to centre
+     * @param  ?Length  $drop  down over the given length; negative rises
+     * @param  bool  $isClose  no pipe: the fitting at its end is a street fitting that stands in the one at its start
+     */
+    public function __construct(
+        public string $id,
+        public Way $way = Way::On,
+        public ?float $turnDeg = null,
+        public ?Length $length = null,
+        public bool $isToStop = false,
+        public ?float $fallMmPerM = null,
+        public ?Length $drop = null,
+        public ?string $size = null,
+        public ?FittingChoice $fitting = null,
+        public bool $isClose = false,
+        public string $what = '',
+        public ?string $unread = null,
+    ) {}
+
+    public function withId(string $id): self
+    {
+        return new self($id, ...array_slice(get_object_vars($this), 1));
+    }
+
+    /** Whether two legs say the same, whatever their ids. */
+    public function saysTheSame(self $other): bool
+    {
+        return $this->withId('') == $other->withId('');
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+use FallBend\Core\Measure\Length;
+
+/** One run: from an outlet, leg by leg, to a tie-in. */
+final readonly class Run
+{
+    /**
+     * @param  string  $use  `fixture-drain` (serves one fixture) or `drain`
+     * @param  ?float  $fallMmPerM  the fall of legs that say none; null: the least that the rulebook allows for the size
+     * @param  ?Length  $levelDifference  from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
+     * @param  float  $headingDeg  which way the outlet faces in plan, clockwise from north
+     * @param  list<Leg>  $legs
+     */
+    public function __construct(
+        public string $id,
+        public string $name,
+        public string $system,
+        public string $size,
+        public string $use,
+        public ?float $fallMmPerM,
+        public End $outlet,
+        public End $tieIn,
+        public ?Length $levelDifference,
+        public float $headingDeg,
+        public array $legs,
+        public Marks $marks,
+        public int $nextLeg,
+    ) {}
+
+    /** @param list<Leg> $legs */
+    public function withLegs(array $legs, int $nextLeg): self
+    {
+        return new self(...['legs' => $legs, 'nextLeg' => $nextLeg] + get_object_vars($this));
+    }
+
+    public function withMarks(Marks $marks): self
+    {
+        return new self(...['marks' => $marks] + get_object_vars($this));
+    }
+}

@@ -1,0 +1,243 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Geometry\Roll;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\Run;
+
+/**
+ * Puts a run together from the outlet on, leg after leg, and keeps count of where it has got to.
+ *
+ * Names of places, which the marks hang on: a turn belongs to the leg that it leads into. With `l` that leg: joints `l.bi` (pipe into the bushing),
+ * `l.in`, `l.mid1`, `l.mid2`, `l.out`, `l.bo`; fittings `l.a`, `l.b` and the bushings `l.bi`, `l.bo`; pieces `l.1`, `l.2` … and `l.p` between a pair;
+ * couplings along the leg `l.c1` …
+ */
+final class Assembly
+{
+    private Vec3 $at;
+
+    private float $tapeMm = 0.0;
+
+    /** Direction into the last bend: what the next one is rolled from. */
+    private ?Vec3 $beforeLastBend = null;
+
+    private readonly Parts $parts;
+
+    /** @var list<LegLaid> */
+    private array $legs = [];
+
+    /**
+     * @param  list<LegLine>  $lines
+     */
+    private function __construct(private readonly Run $run, private readonly PipeSystem $system, private readonly array $lines)
+    {
+        $this->at = new Vec3(0.0, 0.0, 0.0);
+        $this->parts = new Parts($system);
+    }
+
+    /**
+     * @param  list<LegLine>  $lines
+     * @param  list<Turn>  $turns  the turn into the second leg, the third …
+     */
+    public static function of(Run $run, PipeSystem $system, array $lines, array $turns): RunLayout
+    {
+        $assembly = new self($run, $system, $lines);
+        foreach ($lines as $i => $line) {
+            $assembly->leg($line, $turns[$i - 1] ?? null, $turns[$i] ?? null);
+            if (isset($turns[$i])) {
+                $assembly->turn($turns[$i], $line, $lines[$i + 1]);
+            }
+        }
+        [$marked, $pieces, $joints] = $assembly->parts->marked($run);
+
+        return new RunLayout($marked, $system, $assembly->legs, $assembly->parts->fittings, $pieces, $joints, $assembly->at, $assembly->tapeMm, $assembly->parts->sequence);
+    }
+
+    private function leg(LegLine $line, ?Turn $turn, ?Turn $next): void
+    {
+        $isLast = $line->number === count($this->run->legs);
+        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size) : $turn->takeOutMm();
+        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size) : 0.0) : $next->takeInMm();
+        $given = $line->leg->length?->toMm();
+        $centre = ($given === null || $line->leg->isToStop ? $out + $in : 0.0) + ($given ?? 0.0);
+        if ($turn === null) {
+            $this->outlet($line, $out);
+        }
+        $first = $this->parts->countPieces();
+        if (! $line->leg->isClose && $centre - $out - $in > 0) {
+            $this->pipes($line, $out, $centre - $out - $in, $turn, $next);
+        }
+        $this->legs[] = new LegLaid($line, $this->at, $centre, $centre - $out - $in, 2 * $this->system->pipe($line->size)->socketDepthMm,
+            $this->closeMm($out, $next), $this->parts->pieceKeys($first), $this->tapeMm, $turn);
+        $this->at = $this->along($line, $centre);
+        $this->tapeMm += $centre;
+        if ($isLast) {
+            $this->tieIn($line, $in);
+        }
+    }
+
+    /** The pieces of a leg with the couplings between, from the stop at its start. */
+    private function pipes(LegLine $line, float $outMm, float $spanMm, ?Turn $turn, ?Turn $next): void
+    {
+        $pipe = $this->system->pipe($line->size);
+        $coupling = $this->system->coupling($line->size);
+        $stop = $coupling->acrossMm ?? 0.0;
+        $cuts = $coupling === null ? [$spanMm] : StickSplitter::split($spanMm, min($pipe->sticksMm), $stop, 2 * $pipe->socketDepthMm);
+        $id = $line->leg->id;
+        $joint = match (true) {
+            $turn === null => 'outlet',
+            $turn->bushingOut !== null => "{$id}.bo",
+            default => "{$id}.out",
+        };
+        $reach = $outMm;
+        foreach ($cuts as $n => $cut) {
+            $isLast = $n === count($cuts) - 1;
+            $key = "{$id}.c".($n + 1);
+            $this->parts->piece("{$id}.".($n + 1), $line, $line->size, $cut, $this->along($line, $reach), $line->direction,
+                [$joint, $isLast ? $this->entry($line, $next) : "{$key}.in"]);
+            $reach += $cut;
+            if (! $isLast && $coupling !== null) {
+                $this->parts->joint("{$key}.in", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
+                $this->parts->fitting(new Fitting($key, $line->number, $coupling, $this->along($line, $reach + $stop / 2), $line->direction, $line->direction, $stop / 2, $stop / 2));
+                $reach += $stop;
+                $this->parts->joint("{$key}.out", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
+                $joint = "{$key}.out";
+            }
+        }
+    }
+
+    private function outlet(LegLine $line, float $outMm): void
+    {
+        $part = match ($this->run->outlet->kind) {
+            'trap-adapter' => $this->system->straights["trap-adapter/{$line->size}"] ?? null,
+            'plain' => $this->system->coupling($line->size),
+            default => null,
+        };
+        if ($part !== null) {
+            if ($part->pattern === 'coupling') {
+                $this->parts->joint('outlet.in', $line, 'outlet', $line->size, $this->at, 0.0);
+            }
+            $this->parts->fitting(new Fitting('outlet', $line->number, $part, $this->along($line, $outMm / 2), $line->direction, $line->direction, $outMm / 2, $outMm / 2));
+        }
+        $this->parts->joint('outlet', $line, $part === null ? null : 'outlet', $line->size, $this->along($line, $outMm), $outMm);
+    }
+
+    private function tieIn(LegLine $line, float $inMm): void
+    {
+        $coupling = $this->run->tieIn->kind === 'plain' ? $this->system->coupling($line->size) : null;
+        $this->parts->joint('tie-in', $line, $coupling === null ? null : 'tie-in', $line->size, $this->along($line, -$inMm), $this->tapeMm - $inMm);
+        if ($coupling !== null) {
+            $this->parts->fitting(new Fitting('tie-in', $line->number, $coupling, $this->along($line, -$inMm / 2), $line->direction, $line->direction, $inMm / 2, $inMm / 2));
+            $this->parts->joint('tie-in.out', $line, 'tie-in', $line->size, $this->at, $this->tapeMm);
+        }
+    }
+
+    private function turn(Turn $turn, LegLine $before, LegLine $after): void
+    {
+        $id = $after->leg->id;
+        $size = $this->turnSize($turn, $before, $after);
+        $stop = $this->at->minus($before->direction->times($turn->takeInMm()));
+        if ($turn->bushingIn !== null) {
+            $this->parts->joint("{$id}.bi", $after, "{$id}.bi", $before->size, $stop, $this->tapeMm - $turn->takeInMm());
+            $seat = $stop->plus($before->direction->times($turn->bushingIn->acrossMm));
+            $this->parts->fitting(new Fitting("{$id}.bi", $after->number, $turn->bushingIn, $seat, $before->direction, $before->direction, $turn->bushingIn->acrossMm, 0.0));
+            $stop = $seat;
+        }
+        if (! $before->leg->isClose) {
+            $this->parts->joint("{$id}.in", $after, "{$id}.a", $size, $stop, $this->tapeMm - $turn->takeInMm() + ($turn->bushingIn->acrossMm ?? 0.0), $turn->strainDeg);
+        }
+        count($turn->bends) === 2 ? $this->pair($turn, $turn->bends[0], $turn->bends[1], $before, $after) : $this->single($turn, $before, $after);
+        $out = $turn->takeOutMm() - ($turn->bushingOut->acrossMm ?? 0.0);
+        $stop = $this->at->plus($after->direction->times($out));
+        $this->parts->joint("{$id}.out", $after, count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a", $size, $stop, $this->tapeMm + $out, $turn->strainDeg);
+        if ($turn->bushingOut !== null) {
+            $this->parts->fitting(new Fitting("{$id}.bo", $after->number, $turn->bushingOut, $stop, $after->direction, $after->direction, 0.0, $turn->bushingOut->acrossMm));
+            $out += $turn->bushingOut->acrossMm;
+            $this->parts->joint("{$id}.bo", $after, "{$id}.bo", $after->size, $this->at->plus($after->direction->times($out)), $this->tapeMm + $out);
+        }
+    }
+
+    private function single(Turn $turn, LegLine $before, LegLine $after): void
+    {
+        $part = $turn->bends[0] ?? $turn->coupling;
+        if ($part === null) {
+            return;
+        }
+        $own = $turn->takeInMm() - ($turn->bushingIn->acrossMm ?? 0.0);
+        if ($part instanceof Bend) {
+            $this->bend("{$after->leg->id}.a", $after, $part, $before->direction, $after->direction, $own, $turn->strainDeg, $turn->stands);
+        } else {
+            $this->parts->fitting(new Fitting("{$after->leg->id}.a", $after->number, $part, $this->at, $before->direction, $after->direction, $own, $own, $turn->strainDeg));
+        }
+    }
+
+    private function pair(Turn $turn, Bend $first, Bend $second, LegLine $before, LegLine $after): void
+    {
+        $between = $turn->between ?? $after->direction;
+        $id = $after->leg->id;
+        $this->bend("{$id}.a", $after, $first, $before->direction, $between, $turn->takeInMm() - ($turn->bushingIn->acrossMm ?? 0.0), $turn->strainDeg, $turn->stands);
+        $stop = $this->at->plus($between->times($first->takeOffMm));
+        $this->parts->joint("{$id}.mid1", $after, "{$id}.a", $first->size, $stop, $this->tapeMm + $first->takeOffMm, $turn->strainDeg);
+        $into = $turn->isBetweenClose ? $second->spigotMm ?? $second->takeOffMm : $second->takeOffMm;
+        if (! $turn->isBetweenClose) {
+            $cut = $turn->betweenMm - $first->takeOffMm - $into;
+            $this->parts->piece("{$id}.p", $after, $first->size, $cut, $stop, $between, ["{$id}.mid1", "{$id}.mid2"], true);
+            $reach = $turn->betweenMm - $into;
+            $this->parts->joint("{$id}.mid2", $after, "{$id}.b", $second->size, $this->at->plus($between->times($reach)), $this->tapeMm + $reach, $turn->strainDeg);
+        }
+        $this->at = $this->at->plus($between->times($turn->betweenMm));
+        $this->tapeMm += $turn->betweenMm;
+        $this->bend("{$id}.b", $after, $second, $between, $after->direction, $into, $turn->strainDeg, $turn->isBetweenClose);
+    }
+
+    private function bend(string $key, LegLine $after, Bend $bend, Vec3 $in, Vec3 $out, float $intoMm, float $strainDeg, bool $stands): void
+    {
+        $roll = Roll::between($this->beforeLastBend, $in, $out);
+        $mark = Roll::markMm($roll, $this->system->pipe($bend->size)->outsideMm);
+        $this->parts->fitting(new Fitting($key, $after->number, $bend, $this->at, $in, $out, $intoMm, $bend->takeOffMm, $strainDeg, $roll, $mark, $stands));
+        $this->beforeLastBend = $in;
+    }
+
+    private function turnSize(Turn $turn, LegLine $before, LegLine $after): string
+    {
+        return $turn->bends[0]->size ?? $turn->coupling->size ?? ($this->system->isLarger($after->size, $before->size) ? $after->size : $before->size);
+    }
+
+    /** The joint at which the pipe of a leg ends. */
+    private function entry(LegLine $line, ?Turn $next): string
+    {
+        if ($next === null) {
+            return 'tie-in';
+        }
+
+        return $this->lines[$line->number]->leg->id.($next->bushingIn !== null ? '.bi' : '.in');
+    }
+
+    /** From the end's own face to the stop of the pipe: half of nothing for a socket, the width of the stop for a coupling on a cut face. */
+    private function endTakeMm(string $kind, string $size): float
+    {
+        return $kind === 'plain' ? $this->system->coupling($size)->acrossMm ?? 0.0 : 0.0;
+    }
+
+    /** What the leg would measure with the bend at its end standing in the fitting at its start. */
+    private function closeMm(float $outMm, ?Turn $next): ?float
+    {
+        $bend = $next?->bends[0] ?? null;
+        if ($bend === null || $next?->bushingIn !== null) {
+            return null;
+        }
+        $street = $bend->isStreet ? $bend : $this->system->bend($bend->pattern, $bend->size, true);
+
+        return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
+    }
+
+    private function along(LegLine $line, float $mm): Vec3
+    {
+        return $this->at->plus($line->direction->times($mm));
+    }
+}

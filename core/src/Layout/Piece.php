@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Geometry\Vec3;
+
+/** A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each socket is. */
+final readonly class Piece
+{
+    public function __construct(
+        public string $key,
+        public string $letter,
+        public int $leg,
+        public string $size,
+        public float $cutMm,
+        public float $leastMm,
+        public Vec3 $from,
+        public Vec3 $direction,
+        public float $depthFromMm,
+        public float $depthToMm,
+        public string $jointFrom,
+        public string $jointTo,
+        public bool $isBetweenPair = false,
+    ) {}
+
+    public function to(): Vec3
+    {
+        return $this->from->plus($this->direction->times($this->cutMm));
+    }
+}

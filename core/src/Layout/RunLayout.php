@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\Run;
+
+/** A run laid out: every leg, fitting, piece and joint in the order of flow. */
+final readonly class RunLayout
+{
+    /**
+     * @param  Run  $run  with the marks that were allotted
+     * @param  list<LegLaid>  $legs
+     * @param  list<Fitting>  $fittings
+     * @param  list<Piece>  $pieces
+     * @param  list<Joint>  $joints
+     * @param  list<string>  $sequence  keys of fittings and pieces as the water meets them
+     */
+    public function __construct(
+        public Run $run,
+        public PipeSystem $system,
+        public array $legs,
+        public array $fittings,
+        public array $pieces,
+        public array $joints,
+        public Vec3 $end,
+        public float $tapeMm,
+        public array $sequence,
+    ) {}
+
+    /** How far the run falls in all, from the outlet's centre to the tie-in's, in mm. */
+    public function fallMm(): float
+    {
+        return 0.0 - $this->end->z;
+    }
+
+    /** How much of the levelled difference is left over; negative where the run ends below its tie-in; null where nothing was levelled. */
+    public function remainingMm(): ?float
+    {
+        return $this->run->levelDifference === null ? null : $this->run->levelDifference->toMm() - $this->fallMm();
+    }
+
+    /** Whether every leg was read. */
+    public function isWhole(): bool
+    {
+        return count($this->legs) === count($this->run->legs);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Geometry\Vec3;
+
+/**
+ * What stands between two legs: nothing but a coupling, one bend, or two bends rolled against each other. Take-offs in mm from the
+ * reference point of each leg (the centre of the first bend, and of the second) to where its pipe comes to rest.
+ */
+final readonly class Turn
+{
+    /**
+     * @param  float  $angleDeg  the turn that the legs make
+     * @param  list<Bend>  $bends  none, one or two
+     * @param  ?Vec3  $between  direction of the short leg between two bends
+     * @param  float  $betweenMm  centre to centre of two bends
+     * @param  bool  $isBetweenClose  no pipe between the two bends
+     * @param  float  $strainDeg  what each joint of the turn must give
+     * @param  bool  $stands  the first bend is a street bend that stands in the fitting before
+     */
+    public function __construct(
+        public float $angleDeg,
+        public array $bends,
+        public ?Straight $coupling,
+        public ?Straight $bushingIn,
+        public ?Straight $bushingOut,
+        public ?Vec3 $between = null,
+        public float $betweenMm = 0.0,
+        public bool $isBetweenClose = false,
+        public float $strainDeg = 0.0,
+        public bool $stands = false,
+        public ?TurnTrouble $trouble = null,
+    ) {}
+
+    /** From the reference point of the leg before back to the stop of its pipe, or to the end of the spigot. */
+    public function takeInMm(): float
+    {
+        $bend = $this->bends[0] ?? null;
+        $own = match (true) {
+            $bend === null => ($this->coupling->acrossMm ?? 0.0) / 2,
+            $this->stands => $bend->spigotMm ?? $bend->takeOffMm,
+            default => $bend->takeOffMm,
+        };
+
+        return $own + ($this->bushingIn->acrossMm ?? 0.0);
+    }
+
+    /** From the reference point of the leg after on to the stop of its pipe. */
+    public function takeOutMm(): float
+    {
+        $bend = $this->bends === [] ? null : $this->bends[count($this->bends) - 1];
+
+        return ($bend->takeOffMm ?? ($this->coupling->acrossMm ?? 0.0) / 2) + ($this->bushingOut->acrossMm ?? 0.0);
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Measure;
+
+/** A fall: drop per length of plan (the tangent), in mm per m. Negative rises. */
+final readonly class Fall
+{
+    /** 1 in per ft in mm per m: 1000 / 12. */
+    public const MM_PER_M_PER_IN_PER_FT = 1000 / 12;
+
+    private function __construct(public float $mmPerM) {}
+
+    public static function mmPerM(float $mmPerM): self
+    {
+        return new self($mmPerM);
+    }
+
+    public static function inPerFt(float $inches): self
+    {
+        return new self($inches * self::MM_PER_M_PER_IN_PER_FT);
+    }
+
+    public function toInPerFt(): float
+    {
+        return $this->mmPerM / self::MM_PER_M_PER_IN_PER_FT;
+    }
+
+    /** Gives the angle below level, in degrees. */
+    public function toDeg(): float
+    {
+        return rad2deg(atan($this->mmPerM / 1000));
+    }
+
+    /** Gives the fall as it is said: `1/4 in per ft` (to the nearest 1/32, with "about" where that is more than 1 % off), or `21 mm per m`. */
+    public function said(Units $units): string
+    {
+        return $this->short($units).($units === Units::Inch ? ' in per ft' : ' mm per m');
+    }
+
+    /** Gives the number of `said` alone: `1/4`, `about 3/32`, `21`. */
+    public function short(Units $units): string
+    {
+        if ($units === Units::Millimetre) {
+            return rtrim(rtrim(number_format($this->mmPerM, 1, '.', ''), '0'), '.');
+        }
+        $marks = (int) round($this->toInPerFt() * 32);
+        $length = Length::nm(intdiv($marks * Length::NM_PER_INCH, 32));
+        $about = abs($marks / 32 - $this->toInPerFt()) > 0.01 * max(abs($this->toInPerFt()), 1 / 32) ? 'about ' : '';
+
+        return $about.self::thirtySeconds($length);
+    }
+
+    private static function thirtySeconds(Length $length): string
+    {
+        // exact() prints to 1/64, finer than the tape's own 1/16.
+        return TapePrinter::exact($length, Units::Inch);
+    }
+}

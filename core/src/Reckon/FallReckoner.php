@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Fall;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** Length in plan, drop and fall: two give the third, drop = length · fall / 1000. With a rulebook and a size the fall is judged. */
+final readonly class FallReckoner implements Reckoner
+{
+    private const SLACK = 0.1;
+
+    public function __construct(private Catalogue $catalogue) {}
+
+    public function name(): string
+    {
+        return 'fall';
+    }
+
+    public function summary(): string
+    {
+        return 'length in plan, drop and fall: two give the third; judged against a rulebook if one is named';
+    }
+
+    public function reckon(Fields $input): array
+    {
+        [$length, $drop, $fall] = $this->three($input);
+        $input->has('use') && $input->choice('use', ['drain', 'fixture-drain']);
+        $threshold = $this->threshold($input, $rulebook, $size);
+        Overrides::read($input, $this->catalogue);
+        $input->end();
+        $findings = $rulebook === null ? [] : $this->judge($fall, $length, $threshold, $rulebook, $size ?? '');
+
+        return [
+            'length_mm' => $length,
+            'drop_mm' => $drop,
+            'fall_mm_per_m' => $fall,
+            'fall_in_per_ft' => Fall::mmPerM($fall)->toInPerFt(),
+            'percent' => $fall / 10,
+            'angle_deg' => Fall::mmPerM($fall)->toDeg(),
+            'verdict' => [
+                'outcome' => $rulebook === null ? 'not judged' : ($findings === [] ? 'pass' : $findings[0]->severity->value),
+                'least_mm_per_m' => $threshold?->value,
+                'most_mm_per_m' => null,
+            ],
+            'findings' => FindingReport::list($findings, Units::Inch),
+            'sources' => $threshold === null ? [] : [$threshold->provenance->toArray()],
+        ];
+    }
+
+    /** @return array{float, float, float} length mm, drop mm, fall mm per m */
+    private function three(Fields $input): array
+    {
+        $length = $input->numberOrNull('length_mm', 0.001, 10_000_000);
+        $drop = $input->numberOrNull('drop_mm', -10_000_000, 10_000_000);
+        $fall = $input->numberOrNull('fall_mm_per_m', -100_000, 100_000);
+        if (count(array_filter([$length, $drop, $fall], is_float(...))) !== 2) {
+            throw BadInput::at($input->at('length_mm'), 'give exactly two of length_mm, drop_mm and fall_mm_per_m');
+        }
+        if ($length === null && ($fall === 0.0 || $drop / $fall <= 0)) {
+            throw BadInput::at($input->at('fall_mm_per_m'), 'must not be nothing, and must lead the same way as the drop', $fall);
+        }
+        $length ??= 1000 * (float) $drop / (float) $fall;
+        $drop ??= $length * (float) $fall / 1000;
+
+        return [$length, $drop, $fall ?? 1000 * $drop / $length];
+    }
+
+    /** @param-out ?string $rulebook name @param-out ?string $size */
+    private function threshold(Fields $input, ?string &$rulebook, ?string &$size): ?Threshold
+    {
+        $given = array_filter(['system', 'size', 'rulebook'], $input->has(...));
+        if ($given === []) {
+            return null;
+        }
+        if (count($given) !== 3) {
+            throw BadInput::at($input->at(array_values(array_diff(['system', 'size', 'rulebook'], $given))[0]), 'is missing: system, size and rulebook belong together');
+        }
+        $system = $this->catalogue->system($input->choice('system', $this->catalogue->systemKeys()));
+        $size = $input->choice('size', array_map(strval(...), array_keys($system->pipes)));
+        $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
+        $rulebook = $book->name;
+
+        return $book->forSize('fall.least', $size);
+    }
+
+    /** @return list<Finding> */
+    private function judge(float $fall, float $length, ?Threshold $least, string $book, string $size): array
+    {
+        $where = new Where;
+        if ($fall < 0) {
+            return [new Finding('fall.back', Severity::Stop, $where, $fall, $least?->value, ['rise_mm' => -$fall * $length / 1000], $least?->provenance)];
+        }
+        if ($least?->value === null) {
+            return [new Finding('fall.unlisted', Severity::Unknown, $where, $fall, null, ['book' => $book, 'size' => $size])];
+        }
+        if ($fall >= $least->value - self::SLACK) {
+            return [];
+        }
+        $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
+
+        return [new Finding($approved ? 'fall.byApproval' : 'fall.least', $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
+            'fall_mm_per_m' => $fall, 'least_mm_per_m' => $least->value, 'size' => $size, 'more_mm' => ($least->value - $fall) * $length / 1000,
+        ], $least->provenance)];
+    }
+}

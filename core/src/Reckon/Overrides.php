@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** What the user sets in place of the catalogue's and the rulebook's numbers, for one computation. */
+final readonly class Overrides
+{
+    /**
+     * @param  list<CatalogueOverride>  $catalogue
+     * @param  list<RulebookOverride>  $rulebook
+     */
+    private function __construct(public array $catalogue, public array $rulebook) {}
+
+    /** @throws BadInput */
+    public static function read(Fields $input, Catalogue $catalogue): self
+    {
+        $fields = $input->childOrNull('overrides') ?? Fields::of([]);
+        $overrides = new self(
+            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $fields->children('catalogue', 500)),
+            array_map(static fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $catalogue), $fields->children('rulebook', 500)),
+        );
+        $fields->end();
+
+        return $overrides;
+    }
+}

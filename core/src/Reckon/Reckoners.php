@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use JsonException;
+
+/** All named computations: the core's only public face for input from outside, beside the job file. */
+final readonly class Reckoners
+{
+    /** @var array<string, Reckoner> */
+    private array $reckoners;
+
+    public function __construct(Catalogue $catalogue)
+    {
+        $all = [];
+        foreach ([new CompoundBendReckoner($catalogue), new FallReckoner($catalogue), new RollingOffsetReckoner($catalogue)] as $reckoner) {
+            $all[$reckoner->name()] = $reckoner;
+        }
+        $this->reckoners = $all;
+    }
+
+    /** @return array<string, string> summary by name */
+    public function list(): array
+    {
+        return array_map(static fn (Reckoner $reckoner): string => $reckoner->summary(), $this->reckoners);
+    }
+
+    public function has(string $name): bool
+    {
+        return isset($this->reckoners[$name]);
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadInput for an unknown name as for anything wrong in the input
+     */
+    public function reckon(string $name, mixed $input): array
+    {
+        return $this->named($name)->reckon(Fields::of($input));
+    }
+
+    /**
+     * Takes JSON text; see `reckon`.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function reckonJson(string $name, string $json): array
+    {
+        $this->named($name);
+        try {
+            return $this->reckon($name, json_decode($json, true, 64, JSON_THROW_ON_ERROR));
+        } catch (JsonException $error) {
+            throw BadInput::at('', 'is not JSON: '.$error->getMessage());
+        }
+    }
+
+    /**
+     * @return array<string, mixed> JSON Schemas (draft 2020-12) under `input` and `output`
+     *
+     * @throws BadInput for an unknown name
+     */
+    public function schema(string $name): array
+    {
+        $this->named($name);
+        /** @var array<string, mixed> $schema */
+        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 2)."/data/schemas/reckon-{$name}.json"), true, 64, JSON_THROW_ON_ERROR);
+
+        return $schema;
+    }
+
+    private function named(string $name): Reckoner
+    {
+        return $this->reckoners[$name] ?? throw BadInput::at('name', 'must be one of '.implode(', ', array_keys($this->reckoners)), $name);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\RunLayout;
+
+/** A cut length that rests on a number nobody stated: the fitting is to be measured. One finding for each row of the catalogue. */
+final readonly class DoubtfulNumberRule implements Rule
+{
+    public const ID = 'catalogue.doubtful';
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($layout->fittings as $fitting) {
+            $part = $fitting->part;
+            if (! $part->provenance->isDoubtful()) {
+                continue;
+            }
+            $taken = $part instanceof Bend ? $part->takeOffMm : $part->acrossMm;
+            $findings[$part->id] ??= new Finding(self::ID, Severity::Note, new Where($fitting->leg, $layout->run->legs[$fitting->leg - 1]->id), $taken, null, [
+                'fitting' => $part->pattern === 'bushing' ? $part->name : "{$part->size} {$part->name}",
+                'row' => $part->id,
+                'take_mm' => $taken,
+                'status' => $part->provenance->status,
+            ], $part->provenance);
+        }
+
+        return array_values($findings);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\RunLayout;
+
+/** A drain never leads up: neither a leg, nor the short piece between two bends that are rolled against each other. */
+final readonly class FallBackRule implements Rule
+{
+    public const ID = 'fall.back';
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($layout->legs as $leg) {
+            $between = $leg->turn?->between;
+            if ($between !== null && $between->z > 1e-6) {
+                $findings[] = new Finding('fall.backBetween', Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $between->z * ($leg->turn->betweenMm ?? 0.0), 0.0, ['rise_mm' => $between->z * ($leg->turn->betweenMm ?? 0.0)]);
+            }
+            $slope = $leg->fallMmPerM();
+            if ($leg->dropMm() < 0 && ($slope === null || $slope <= -FallNoneRule::LEVEL_MM_PER_M)) {
+                $findings[] = new Finding(self::ID, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
+                    -$leg->dropMm(), 0.0, ['rise_mm' => -$leg->dropMm()]);
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
+
+/** A level leg falls at least as much as the rulebook asks for its size. One that does not fall at all is `FallNoneRule`'s. */
+final readonly class FallLeastRule implements Rule
+{
+    public const ID = 'fall.least';
+
+    /** How far below the least still counts as the least, in mm per m: a tenth of a mm over a metre, which no level shows. */
+    private const SLACK = 0.1;
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($layout->legs as $leg) {
+            $finding = self::judgeLeg($leg, $rulebook);
+            if ($finding !== null) {
+                $findings[] = $finding;
+            }
+        }
+
+        return $findings;
+    }
+
+    private static function judgeLeg(LegLaid $leg, Rulebook $rulebook): ?Finding
+    {
+        $fall = $leg->fallMmPerM();
+        $least = $rulebook->forSize('fall.least', $leg->line->size);
+        if ($fall === null || $fall < FallNoneRule::LEVEL_MM_PER_M) {
+            return null;
+        }
+        $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
+        if ($least?->value === null) {
+            return new Finding('fall.leastNotKnown', Severity::Unknown, $where, $fall, null, ['size' => $leg->line->size, 'book' => $rulebook->name]);
+        }
+        if ($fall >= $least->value - self::SLACK) {
+            return null;
+        }
+        $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
+        $plan = $leg->centreMm * cos(deg2rad($leg->line->dipDeg));
+
+        return new Finding($approved ? 'fall.byApproval' : self::ID, $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
+            'fall_mm_per_m' => $fall,
+            'least_mm_per_m' => $least->value,
+            'size' => $leg->line->size,
+            'more_mm' => ($least->value - $fall) * $plan / 1000,
+        ], $least->provenance);
+    }
+}

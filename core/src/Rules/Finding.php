@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Provenance;
+
+/**
+ * A verdict as data; `Wording` turns it into sentences.
+ * Parameters carry their unit in the name (`_mm`, `_mm_per_m`, `_deg`); plain ones are words or counts.
+ */
+final readonly class Finding
+{
+    /**
+     * @param  string  $rule  `topic.fact`, never renamed or reused
+     * @param  ?float  $measured  in the unit of the limit
+     * @param  array<string, float|int|string>  $params
+     */
+    public function __construct(
+        public string $rule,
+        public Severity $severity,
+        public Where $where,
+        public ?float $measured = null,
+        public ?float $limit = null,
+        public array $params = [],
+        public ?Provenance $source = null,
+    ) {}
+}

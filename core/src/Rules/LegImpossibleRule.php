@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
+
+/** A leg so short that the fittings at its ends would overlap: no pipe can stand between them at all. */
+final readonly class LegImpossibleRule implements Rule
+{
+    public const ID = 'leg.impossible';
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $short = array_filter($layout->legs, static fn (LegLaid $leg): bool => ! $leg->line->leg->isClose && $leg->spanMm < 0);
+
+        return array_values(array_map(static fn (LegLaid $leg): Finding => self::finding(self::ID, $leg, null), $short));
+    }
+
+    /** The finding of a leg that is too short, with what would do: a longer leg, or the next fitting standing in this one. */
+    public static function finding(string $id, LegLaid $leg, ?string $piece): Finding
+    {
+        $needed = $leg->centreMm + $leg->shortfallMm();
+        $params = ['shortfall_mm' => $leg->shortfallMm(), 'needed_atleast_mm' => $leg->line->leg->isToStop ? $leg->leastMm : $needed, 'span_mm' => $leg->spanMm];
+
+        return new Finding($id, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, $piece, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
+            $leg->spanMm, $leg->leastMm, $leg->closeMm === null ? $params : $params + ['close_mm' => $leg->closeMm]);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\RunLayout;
+
+/** The fall of the run against the levels of its ends: what is left over, what is missing, or that nobody has levelled it. */
+final readonly class RunLevelRule implements Rule
+{
+    public const ID = 'run.level';
+
+    /** What a tape and a level read: half of 1/16 in. */
+    private const READING_MM = 0.8;
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        if (! $layout->isWhole() || $layout->legs === []) {
+            return [];
+        }
+        $where = new Where(count($layout->legs), $layout->run->legs[count($layout->legs) - 1]->id, tapeMm: $layout->tapeMm);
+        $left = $layout->remainingMm();
+
+        return match (true) {
+            $left === null => [new Finding('run.notLevelled', Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->what])],
+            $left < -self::READING_MM => [new Finding('run.below', Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->what])],
+            $left > self::READING_MM => [new Finding('run.inHand', Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->what])],
+            default => [],
+        };
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\RunLayout;
+
+/** The size is never reduced in the direction of flow. */
+final readonly class SizeReducedRule implements Rule
+{
+    public const ID = 'size.reduced';
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $findings = [];
+        $source = ($rulebook->thresholds['reduction.downstream'] ?? null)?->provenance;
+        for ($i = 1; $i < count($layout->legs); $i++) {
+            [$before, $leg] = [$layout->legs[$i - 1]->line, $layout->legs[$i]];
+            if ($layout->system->isLarger($before->size, $leg->line->size)) {
+                $findings[] = new Finding(self::ID, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $layout->system->pipe($leg->line->size)->boreMm, $layout->system->pipe($before->size)->boreMm, ['from' => $before->size, 'to' => $leg->line->size], $source);
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,40 @@
+import '../../css/tokens.css';
+import '../../css/ticket.css';
+import '../../css/screens.css';
+import '../../css/print.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { Board } from '../features/board';
+import { CutTicket } from '../features/cut';
+import { JobPage } from '../features/job';
+import { SignedIn } from '../features/session';
+import { ToCome } from '../features/tocome';
+import { applyMode } from '../shared/mode';
+
+applyMode();
+const client = new QueryClient();
+const root = document.getElementById('app');
+if (root) {
+    createRoot(root).render(
+        <StrictMode>
+            <QueryClientProvider client={client}>
+                <BrowserRouter>
+                    <Routes>
+                        <Route element={<SignedIn />}>
+                            <Route path="/" element={<Board />} />
+                            <Route path="/jobs/:id" element={<JobPage />} />
+                            <Route path="/jobs/:id/runs/:run" element={<JobPage />} />
+                            <Route path="/jobs/:id/runs/:run/:station" element={<JobPage />} />
+                            <Route path="/jobs/:id/runs/:run/cut/ticket" element={<CutTicket />} />
+                            <Route path="/bench" element={<ToCome what="Bench" />} />
+                            <Route path="/practice" element={<ToCome what="Practice" />} />
+                            <Route path="*" element={<Navigate to="/" replace />} />
+                        </Route>
+                    </Routes>
+                </BrowserRouter>
+            </QueryClientProvider>
+        </StrictMode>,
+    );
+}

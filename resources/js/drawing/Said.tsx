@@ -1,0 +1,88 @@
+import type { Tape, Units } from '../api/types';
+
+interface Fraction {
+    sign: string;
+    whole: string;
+    over: string;
+    under: string;
+}
+
+/** Splits `54 1/2`, `3/8`, `-2` into what stands before the bar, over it and under it. */
+export function fractionOf(text: string): Fraction {
+    const match = /^(-?)(\d+(?=$| ))? ?(?:(\d+)\/(\d+))?$/.exec(text);
+    return match
+        ? { sign: match[1] === '-' ? '−' : '', whole: match[2] ?? '', over: match[3] ?? '', under: match[4] ?? '' }
+        : { sign: '', whole: text, over: '', under: '' };
+}
+
+/** Inches with a stacked fraction, as pencilled on a board. */
+function Stacked({ text, after = '' }: { text: string; after?: string }) {
+    const { sign, whole, over, under } = fractionOf(text);
+    return (
+        <span className={whole === '' ? 'tf fo' : 'tf'} aria-label={`${text}${after}`} role="text">
+            <span>
+                {sign}
+                {whole}
+            </span>
+            {over !== '' && (
+                <i>
+                    <u>{over}</u>
+                    <u>{under}</u>
+                </i>
+            )}
+            {after !== '' && <span>{after}</span>}
+        </span>
+    );
+}
+
+/** A length as the job's tape says it; the other unit stands in the title and is read on focus. */
+export function Said({ tape, units, feet = false, unit = false }: { tape: Tape; units: Units; feet?: boolean; unit?: boolean }) {
+    const other = units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`;
+    if (units === 'mm') {
+        return (
+            <span className="tf" title={other}>
+                {tape.metric.replace('-', '−')}
+                {unit && <span className="un">mm</span>}
+            </span>
+        );
+    }
+    if (feet) {
+        const match = /^(-?\d+')(?: (.*)")?$/.exec(tape.feet);
+        if (match) {
+            return (
+                <span className="feet" title={other}>
+                    {match[1]?.replace('-', '−').replace("'", '′')}
+                    {match[2] !== undefined && (
+                        <>
+                            {' '}
+                            <Stacked text={match[2]} after="″" />
+                        </>
+                    )}
+                </span>
+            );
+        }
+        return (
+            <span title={other}>
+                <Stacked text={tape.feet.replace('"', '')} after="″" />
+            </span>
+        );
+    }
+    return (
+        <span title={other}>
+            <Stacked text={tape.inch} />
+            {unit && <span className="un"> in</span>}
+        </span>
+    );
+}
+
+/** A fall as it is said: a stacked fraction with its unit, or mm per m. */
+export function SaidFall({ fall, units }: { fall: { inch: string; metric: string }; units: Units }) {
+    if (units === 'mm') return <span>{fall.metric} mm/m</span>;
+    const about = fall.inch.startsWith('about ');
+    return (
+        <span>
+            {about && 'about '}
+            <Stacked text={fall.inch.replace('about ', '')} /> per ft
+        </span>
+    );
+}

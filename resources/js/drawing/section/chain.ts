@@ -1,0 +1,97 @@
+import type { FittingReport, JointReport, LegReport, PieceReport, Point, RunReport } from '../../api/types';
+
+/** A place where something stands on the run: its ends, its fittings, and legs that meet without one. */
+export interface ChainNode {
+    key: string;
+    kind: 'outlet' | 'bend' | 'coupling' | 'kink' | 'tie-in' | 'open';
+    at: Point;
+    fitting: FittingReport | null;
+    bushingIn: FittingReport | null;
+    bushingOut: FittingReport | null;
+    size: string;
+}
+
+/** What lies between two places: at most one piece of pipe, in one direction. */
+export interface ChainLink {
+    leg: LegReport;
+    piece: PieceReport | null;
+    /** centre to centre, mm */
+    length: number;
+    /** mm in plan, and mm down */
+    plan: number;
+    drop: number;
+    size: string;
+    /** joints at the upstream and at the downstream end of the piece */
+    joints: [JointReport | null, JointReport | null];
+}
+
+export interface Chain {
+    nodes: ChainNode[];
+    links: ChainLink[];
+}
+
+/** Puts the evaluated parts of a run in a row: node, link, node, link … node. */
+export function chainOf(run: RunReport): Chain {
+    const nodes: ChainNode[] = [];
+    const links: ChainLink[] = [];
+    const fittings = new Map(run.fittings.map((fitting) => [fitting.key, fitting]));
+    const pieces = new Map(run.pieces.map((piece) => [piece.key, piece]));
+    const joints = new Map(run.joints.map((joint) => [joint.key, joint]));
+    const laid = run.legs.filter((leg) => leg.laid && leg.from && leg.to);
+    let waiting: PieceReport | null = null;
+
+    const add = (node: ChainNode, leg: LegReport): void => {
+        const before = nodes.at(-1);
+        if (before) {
+            const piece: PieceReport | null = waiting;
+            const [dx, dy, dz] = [node.at.x - before.at.x, node.at.y - before.at.y, node.at.z - before.at.z];
+            links.push({
+                leg,
+                piece,
+                length: Math.hypot(dx, dy, dz),
+                plan: Math.hypot(dx, dy),
+                drop: -dz,
+                size: piece?.size ?? leg.size,
+                joints: piece ? [joints.get(piece.joint_from) ?? null, joints.get(piece.joint_to) ?? null] : [null, null],
+            });
+        }
+        waiting = null;
+        nodes.push(node);
+    };
+    const node = (kind: ChainNode['kind'], key: string, at: Point, size: string, fitting: FittingReport | null = null): ChainNode => ({
+        key,
+        kind,
+        at,
+        fitting,
+        bushingIn: null,
+        bushingOut: null,
+        size,
+    });
+
+    laid.forEach((leg, i) => {
+        const from = leg.from as Point;
+        const bends = [fittings.get(`${leg.id}.a`), fittings.get(`${leg.id}.b`)].filter((f) => f !== undefined);
+        if (i === 0) {
+            add(node('outlet', 'outlet', from, leg.size, fittings.get('outlet') ?? null), leg);
+        } else if (bends.length === 0) {
+            add(node('kink', `${leg.id}.kink`, from, leg.size), laid[i - 1] ?? leg);
+        }
+        bends.forEach((bend, b) => {
+            const turn = node(bend.pattern === 'coupling' ? 'coupling' : 'bend', bend.key, bend.at, bend.size, bend);
+            if (b === 0) turn.bushingIn = fittings.get(`${leg.id}.bi`) ?? null;
+            if (b === bends.length - 1) turn.bushingOut = fittings.get(`${leg.id}.bo`) ?? null;
+            add(turn, b === 0 ? (laid[i - 1] ?? leg) : leg);
+            if (b === 0 && bends.length === 2) waiting = pieces.get(`${leg.id}.p`) ?? null;
+        });
+        for (let n = 1; pieces.has(`${leg.id}.${n}`); n++) {
+            waiting = pieces.get(`${leg.id}.${n}`) ?? null;
+            const coupling = fittings.get(`${leg.id}.c${n}`);
+            if (coupling) add(node('coupling', coupling.key, coupling.at, coupling.size, coupling), leg);
+        }
+        if (i === laid.length - 1) {
+            const whole = run.totals.whole;
+            add(node(whole ? 'tie-in' : 'open', whole ? 'tie-in' : 'open', leg.to as Point, leg.size, whole ? (fittings.get('tie-in') ?? null) : null), leg);
+        }
+    });
+    return { nodes, links };
+}

@@ -1,0 +1,139 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState, type FormEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { accountQuery, importJob, jobsQuery, signOut, startJob } from '../../api/queries';
+import { Shape } from '../../drawing/Shape';
+import { Beside } from '../../shared/Beside';
+import { BrandGlyph } from '../../shared/Brand';
+import { JobRow } from './JobRow';
+
+/** The job board: a ruled row for each job, the new one on top. */
+export function Board() {
+    const account = useQuery(accountQuery);
+    const jobs = useQuery({ ...jobsQuery, refetchOnMount: 'always' });
+    const client = useQueryClient();
+    const navigate = useNavigate();
+
+    const leave = async (): Promise<void> => {
+        await signOut();
+        client.clear();
+        window.location.assign('/');
+    };
+
+    return (
+        <div className="board">
+            <header className="head">
+                <div className="brand">
+                    <BrandGlyph /> Fall Bend
+                </div>
+                <div>
+                    <span className="cap">Crew</span>
+                    <b>{account.data?.crews[0]?.name ?? 'none'}</b>
+                </div>
+                <div>
+                    <span className="cap">Signed in</span>
+                    <b>{account.data?.name}</b>
+                </div>
+                <div className="wide">
+                    <span className="cap">Jobs</span>
+                    <b>{jobs.data?.length ?? 0} open</b>
+                </div>
+                <div className="fill" />
+                <button type="button" className="beside" onClick={() => void leave()}>
+                    Sign out
+                </button>
+                <Beside />
+            </header>
+            <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
+            <div className="board-caps cap" aria-hidden="true">
+                <span>job</span>
+                <span>fall line</span>
+                <span>station, of nine</span>
+                <span>next</span>
+                <span>clock and water</span>
+                <span>kept by</span>
+            </div>
+            <main>
+                {jobs.isPending && <p className="waiting">Fetching the jobs.</p>}
+                {jobs.isError && (
+                    <p className="waiting" role="alert">
+                        {jobs.error.message}{' '}
+                        <button type="button" className="plain" onClick={() => void jobs.refetch()}>
+                            Try again
+                        </button>
+                    </p>
+                )}
+                {jobs.data?.map((job) => (
+                    <JobRow key={job.id} job={job} />
+                ))}
+                {jobs.data?.length === 0 && <p className="waiting">No job yet. Name the first one above.</p>}
+            </main>
+        </div>
+    );
+}
+
+const BOOKS = [
+    ['inch', 'ipc-2021', 'inches', 'IPC 2021'],
+    ['inch', 'upc-2021', 'inches', 'UPC 2021'],
+    ['mm', 'ipc-2021', 'millimetres', 'IPC 2021'],
+] as const;
+
+function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
+    const [name, setName] = useState('');
+    const [book, setBook] = useState(0);
+    const [problem, setProblem] = useState<string | null>(null);
+    const file = useRef<HTMLInputElement>(null);
+
+    const start = async (event: FormEvent): Promise<void> => {
+        event.preventDefault();
+        if (name.trim() === '') {
+            setProblem('Say what the job is called.');
+            return;
+        }
+        const [units, rulebook] = BOOKS[book] ?? BOOKS[0];
+        const result = await startJob({ name: name.trim(), place: '', units, rulebook });
+        if (result.ok) onStarted(result.data.id);
+        else setProblem(result.message);
+    };
+
+    const take = async (chosen: File | undefined): Promise<void> => {
+        if (!chosen) return;
+        const result = await importJob(await chosen.text());
+        if (file.current) file.current.value = '';
+        if (result.ok) onStarted(result.data.id);
+        else setProblem(`${chosen.name}: ${result.message}`);
+    };
+
+    return (
+        <form className="new-job" onSubmit={(event) => void start(event)}>
+            <label className="lab" htmlFor="new-job">
+                <b>New job</b>
+                <span className="cap">name it, then Route</span>
+            </label>
+            <input id="new-job" value={name} onChange={(event) => setName(event.target.value)} placeholder="what is it called, and where" maxLength={120} autoComplete="off" />
+            <fieldset>
+                <legend className="unseen">Units and rulebook</legend>
+                {BOOKS.map(([units, key, unitName, bookName], i) => (
+                    <label key={`${units} ${key}`} className={i === book ? 'on' : ''}>
+                        <input type="radio" name="book" className="unseen" checked={i === book} onChange={() => setBook(i)} />
+                        <b>{unitName}</b>
+                        <span className="cap">{bookName}</span>
+                    </label>
+                ))}
+            </fieldset>
+            <button type="submit" className="main-act">
+                Start the job
+            </button>
+            <button type="button" className="plain from-file" onClick={() => file.current?.click()}>
+                From a file
+            </button>
+            <input ref={file} type="file" className="unseen" accept=".json,application/json" tabIndex={-1} aria-label="Job file" onChange={(event) => void take(event.target.files?.[0])} />
+            {problem && (
+                <p className="problem" role="alert">
+                    <Shape kind="stop" size={16} /> {problem}
+                </p>
+            )}
+        </form>
+    );
+}
+

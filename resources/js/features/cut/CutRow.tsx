@@ -1,0 +1,77 @@
+import { useId } from 'react';
+import type { PieceReport, RunReport, Units } from '../../api/types';
+import { Materials } from '../../drawing/Materials';
+import { Said } from '../../drawing/Said';
+import { Shape } from '../../drawing/Shape';
+
+interface Props {
+    piece: PieceReport;
+    run: RunReport;
+    units: Units;
+    selected?: boolean;
+    onSelect?: () => void;
+    box?: boolean;
+}
+
+/** One piece on the ticket: letter, cut length, its ends with the lines to draw, where it goes. */
+export function CutRow({ piece, run, units, selected = false, onSelect, box = false }: Props) {
+    const leg = run.legs[piece.leg - 1];
+    const findings = run.findings.filter((finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'));
+    const hold = findings.find((finding) => finding.severity === 'stop');
+    return (
+        <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
+            <span className="tagp xl">{piece.letter}</span>
+            <span className="cut-length mk">
+                <Said tape={piece.cut} units={units} />
+            </span>
+            <PieceArt piece={piece} run={run} units={units} />
+            <span className="cut-where">
+                {piece.size} in PVC
+                <br />
+                {piece.between ? 'between the two bends' : leg?.what || `leg ${piece.leg}`}
+                {hold && (
+                    <b>
+                        <Shape kind="stop" size={15} /> hold: {hold.title}
+                    </b>
+                )}
+            </span>
+            {box && <span className="cut-box" />}
+        </div>
+    );
+}
+
+/** The piece with its two joints, the lines at the lips and the way of the water; long pieces are drawn shorter. */
+function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; units: Units }) {
+    const prefix = useId().replace(/[^a-z0-9]/gi, '');
+    const longest = Math.max(...run.pieces.map((one) => one.cut.mm));
+    const w = 70 + 170 * Math.sqrt(piece.cut.mm / longest);
+    const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
+    const [x, y, od, lip] = [30, 8, 32, 16];
+    const depth = (tape: PieceReport['depth_from']): string => (units === 'inch' ? tape.inch : tape.metric);
+    const ring = (cx: number, text: number | undefined) => (
+        <g>
+            <circle cx={cx} cy={y + od / 2} r="12" style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }} />
+            <text x={cx} y={y + od / 2 + 5} textAnchor="middle" style={{ font: '700 14px var(--f-mark)', fill: 'var(--mark)' }}>
+                {text}
+            </text>
+        </g>
+    );
+    return (
+        <svg className="cut-art" width={310} height={66} viewBox="0 0 310 66" role="img" aria-label={`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}; lines at ${depth(piece.depth_from)} and ${depth(piece.depth_to)} from the ends`}>
+            <Materials prefix={prefix} />
+            <path d={`M${x + 4} ${y}H${x + w - 4}L${x + w} ${y + 4}V${y + od - 4}L${x + w - 4} ${y + od}H${x + 4}L${x} ${y + od - 4}V${y + 4}Z`} style={{ fill: `url(#${prefix}pvc)`, stroke: 'var(--edge)', strokeWidth: 1.4 }} />
+            <rect x={x} y={y + 6} width={w} height={od - 12} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }} />
+            {[x + lip, x + w - lip].map((at, i) => (
+                <g key={at}>
+                    <path d={`M${at} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
+                    <text x={at} y={y + od + 19} textAnchor="middle" style={{ font: '700 15px var(--f-mark)', fill: 'var(--mark)' }}>
+                        {depth(i === 0 ? piece.depth_from : piece.depth_to)}
+                    </text>
+                </g>
+            ))}
+            <path d={`M${x + w / 2 - 16} ${y + od / 2}h26m-8 -6l9 6l-9 6`} style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }} />
+            {ring(14, number(piece.joint_from))}
+            {ring(x + w + 16, number(piece.joint_to))}
+        </svg>
+    );
+}

@@ -1,0 +1,116 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useParams } from 'react-router';
+import { jobQuery } from '../../api/queries';
+import { Said } from '../../drawing/Said';
+import { Shape } from '../../drawing/Shape';
+import { BrandGlyph } from '../../shared/Brand';
+import { CheckScale } from './CheckScale';
+import { CutRow } from './CutRow';
+
+/** The cut ticket: one clean page of paper, with a scale to check the printer. */
+export function CutTicket() {
+    const { id = '', run: runId } = useParams();
+    const job = useQuery(jobQuery(id));
+    useEffect(() => {
+        const mode = document.documentElement.dataset.mode;
+        document.documentElement.dataset.mode = 'paper';
+        return () => {
+            if (mode) document.documentElement.dataset.mode = mode;
+        };
+    }, []);
+    if (!job.data) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
+    const { document: plan, evaluation, revision } = job.data;
+    const run = evaluation.runs.find((one) => one.id === runId);
+    const said = plan.runs.find((one) => one.id === runId);
+    if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
+    const stops = run.findings.filter((finding) => finding.severity === 'stop');
+    const doubtful = run.fittings.filter((fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i);
+    return (
+        <main className="ticket">
+            <p className="screen-only">
+                <Link className="plain" to={`/jobs/${id}/runs/${run.id}/cut`}>
+                    Back
+                </Link>{' '}
+                <button type="button" className="main-act" onClick={() => window.print()}>
+                    Print
+                </button>
+            </p>
+            <header>
+                <h1>Cut ticket</h1>
+                <span className="brand">
+                    <BrandGlyph /> Fall Bend
+                </span>
+            </header>
+            <dl className="ticket-fields">
+                {[
+                    ['Job', plan.name],
+                    [`Run ${plan.runs.indexOf(said) + 1}`, said.name],
+                    ['Pipe', `PVC ${said.size} in`],
+                    ['Revision', String(revision)],
+                ].map(([name, value]) => (
+                    <div key={name}>
+                        <dt>{name}</dt>
+                        <dd>{value}</dd>
+                    </div>
+                ))}
+                <div>
+                    <dt>Saw</dt>
+                    <dd>
+                        kerf <Said tape={evaluation.saw_kerf} units={evaluation.units} unit />
+                    </dd>
+                </div>
+            </dl>
+            <div className="cut-caps cap">
+                <span>piece</span>
+                <span>cut length, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}</span>
+                <span>ends; line round the pipe at the lip</span>
+                <span>where it goes</span>
+                <span>cut</span>
+            </div>
+            {run.pieces.map((piece) => (
+                <CutRow key={piece.key} piece={piece} run={run} units={evaluation.units} box />
+            ))}
+            {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
+            {stops.length > 0 && (
+                <p className="ticket-stop">
+                    <Shape kind="stop" size={18} /> <b>Hold.</b> {stops.map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`).join('. ')}.
+                </p>
+            )}
+            {doubtful.length > 0 && (
+                <p className="say small">
+                    <Shape kind="note" size={14} /> Measure before cutting: {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their take-offs are {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
+                </p>
+            )}
+            <section className="ticket-how" aria-label="How">
+                <How text="Cut square, all round" d="M2 2V26M2 6H34M2 22H34" />
+                <How text="Burr off inside" d="M10 6H34M10 22H34M10 6L3 10M10 22L3 18" />
+                <How text="Chamfer outside" d="M12 6H34M12 22H34M3 8L10 1M3 20L10 27" />
+                <How text="Line at the depth shown" d="M2 6H34M2 22H34" mark />
+            </section>
+            <section className="ticket-foot">
+                <CheckScale units={evaluation.units} />
+                <p className="say">
+                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again at full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing. The local code and the licensed plumber decide.
+                </p>
+            </section>
+            <footer>
+                <span>cut by</span>
+                <span>tried dry by</span>
+                <span>date</span>
+            </footer>
+        </main>
+    );
+}
+
+function How({ text, d, mark = false }: { text: string; d: string; mark?: boolean }) {
+    return (
+        <div>
+            <svg width="40" height="28" viewBox="0 0 40 28" aria-hidden="true">
+                <path d={d} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2.4 }} />
+                {mark && <path d="M18 1V27" style={{ stroke: 'var(--mark)', strokeWidth: 3.4 }} />}
+            </svg>
+            {text}
+        </div>
+    );
+}

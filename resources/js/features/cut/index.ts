@@ -1,0 +1,2 @@
+export { CutStation } from './CutStation';
+export { CutTicket } from './CutTicket';

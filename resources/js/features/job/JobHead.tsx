@@ -1,0 +1,78 @@
+import Dropdown from 'react-bootstrap/Dropdown';
+import { Link, useNavigate } from 'react-router';
+import type { JobRun } from '../../api/types';
+import { Beside } from '../../shared/Beside';
+import { BrandGlyph } from '../../shared/Brand';
+import type { JobEditor, Keeping } from './useJobEditor';
+
+const KEEPING: Record<Keeping, string> = {
+    kept: '',
+    keeping: 'Keeping',
+    waiting: 'Not kept yet',
+    'no-answer': 'No answer; held here',
+    refused: 'Not kept',
+};
+
+export function JobHead({ editor, plan, onRun, onNewRun }: { editor: JobEditor; plan: JobRun | undefined; onRun: () => void; onNewRun: () => void }) {
+    const navigate = useNavigate();
+    const { document, job, evaluation, keeping } = editor;
+    const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
+    const kept = new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
+    return (
+        <header className="head">
+            <Link className="brand" to="/" aria-label="Fall Bend, all jobs">
+                <BrandGlyph /> <span className="wide">Fall Bend</span>
+            </Link>
+            <div className="job-name">
+                <span className="cap">Job</span>
+                <b>{document.name}</b>
+            </div>
+            <Dropdown>
+                <Dropdown.Toggle as="button" type="button" className="head-field">
+                    <span className="cap">
+                        {plan ? `Run ${number} of ${document.runs.length}` : 'Runs'} <i aria-hidden="true">▾</i>
+                    </span>
+                    <b>{plan?.name ?? 'none yet'}</b>
+                </Dropdown.Toggle>
+                <Dropdown.Menu>
+                    {document.runs.map((run, i) => (
+                        <Dropdown.Item key={run.id} active={run.id === plan?.id} onClick={() => void navigate(`/jobs/${job.id}/runs/${run.id}`)}>
+                            {i + 1}. {run.name}
+                        </Dropdown.Item>
+                    ))}
+                    {plan && <Dropdown.Item onClick={onRun}>Change this run: pipe, ends, levels</Dropdown.Item>}
+                    <Dropdown.Item onClick={onNewRun}>Start another run</Dropdown.Item>
+                    <Dropdown.Item href={`/api/jobs/${job.id}/file`} download>
+                        Save the job as a file
+                    </Dropdown.Item>
+                </Dropdown.Menu>
+            </Dropdown>
+            <div className="wide">
+                <span className="cap">Rulebook</span>
+                <b>
+                    {evaluation.rulebook.name}, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}
+                </b>
+            </div>
+            <div className="kept" aria-live="polite" data-keeping={keeping}>
+                <span className="cap">Revision {job.revision}</span>
+                <b>{KEEPING[keeping] || `Kept ${kept}`}</b>
+            </div>
+            <div className="fill" />
+            <button type="button" className="beside" disabled={!job.can_undo && keeping === 'kept'} onClick={() => void editor.step('undo')} aria-label="Undo">
+                <UndoGlyph /> <span className="wide">Undo</span>
+            </button>
+            <button type="button" className="beside" disabled={!job.can_redo || keeping !== 'kept'} onClick={() => void editor.step('redo')} aria-label="Redo">
+                <UndoGlyph mirrored /> <span className="wide">Redo</span>
+            </button>
+            <Beside />
+        </header>
+    );
+}
+
+function UndoGlyph({ mirrored = false }: { mirrored?: boolean }) {
+    return (
+        <svg width="18" height="18" viewBox="0 0 20 20" aria-hidden="true" style={mirrored ? { transform: 'scaleX(-1)' } : {}}>
+            <path d="M4 8H13A4.5 4.5 0 0 1 13 17H8M8 3.5L3.5 8L8 12.5" style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 2 }} />
+        </svg>
+    );
+}

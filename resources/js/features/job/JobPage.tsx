@@ -1,0 +1,28 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from 'react-router';
+import { CallFailed, jobQuery } from '../../api/queries';
+import { JobScreen } from './JobScreen';
+
+/** Fetches the job that the address names. */
+export function JobPage() {
+    const { id = '' } = useParams();
+    const job = useQuery(jobQuery(id));
+    if (job.isPending) return <p className="waiting">Opening the job.</p>;
+    if (job.isError) {
+        const gone = job.error instanceof CallFailed && job.error.status === 404;
+        return (
+            <div className="waiting" role="alert">
+                <p>{gone ? 'There is no such job in your crew.' : job.error.message}</p>
+                {!gone && (
+                    <button type="button" className="plain" onClick={() => void job.refetch()}>
+                        Try again
+                    </button>
+                )}{' '}
+                <Link className="plain" to="/">
+                    Back to the jobs
+                </Link>
+            </div>
+        );
+    }
+    return <JobScreen key={job.data.id} start={job.data} />;
+}

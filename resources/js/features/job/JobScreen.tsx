@@ -1,0 +1,85 @@
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Job } from '../../api/types';
+import { Route } from '../route';
+import { CutStation } from '../cut';
+import { usePhone } from '../../shared/useSize';
+import { Conflict } from './Conflict';
+import { FallLinePanel } from './FallLinePanel';
+import { JobHead } from './JobHead';
+import { NoRun } from './NoRun';
+import { RunDialog } from './RunDialog';
+import { STATIONS } from './stations';
+import { Strip } from './Strip';
+import { StationToCome } from './StationToCome';
+import { useJobEditor } from './useJobEditor';
+import { useSelection } from './useSelection';
+
+/** A job with one of its runs: head, fall line, station strip, and the station at hand. */
+export function JobScreen({ start }: { start: Job }) {
+    const editor = useJobEditor(start);
+    const { run: runId, station: stationKey = 'route' } = useParams();
+    const navigate = useNavigate();
+    const phone = usePhone();
+    const [dialog, setDialog] = useState<'run' | 'new' | null>(null);
+    const callOut = useRef<HTMLTextAreaElement>(null);
+    const plan = editor.document.runs.find((run) => run.id === runId) ?? editor.document.runs[0];
+    const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
+    const selection = useSelection(run);
+    const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
+    const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
+    const ends = useMemo(() => ({ outlet: plan?.outlet.what ?? '', tieIn: plan?.tie_in.what ?? '' }), [plan?.outlet.what, plan?.tie_in.what]);
+
+    useEffect(() => {
+        document.title = `${editor.document.name} · Fall Bend`;
+    }, [editor.document.name]);
+
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent): void => {
+            const digit = /^Digit([1-9])$/.exec(event.code)?.[1];
+            if (event.altKey && digit) {
+                event.preventDefault();
+                void navigate(`${base}/${STATIONS[Number(digit) - 1]?.key}`);
+            }
+            const typing = event.target instanceof HTMLElement && event.target.closest('textarea, input, select, [role=dialog]');
+            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+                event.preventDefault();
+                void editor.step(event.shiftKey ? 'redo' : 'undo');
+            }
+            if (event.key === 'Escape' && !document.querySelector('[role=dialog]')) callOut.current?.focus();
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    }, [base, navigate, editor]);
+
+    return (
+        <div className="job">
+            <JobHead editor={editor} plan={plan} onRun={() => setDialog('run')} onNewRun={() => setDialog('new')} />
+            {run && plan ? (
+                <FallLinePanel run={run} ends={ends} editor={editor} selection={selection} phone={phone} />
+            ) : (
+                <div className="fall-panel empty" />
+            )}
+            <div className="perf" />
+            <Strip base={base} on={station?.key ?? 'route'} run={run} />
+            {!run || !plan ? (
+                <NoRun onNew={() => setDialog('new')} />
+            ) : station?.key === 'cut' ? (
+                <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
+            ) : station?.toCome ? (
+                <StationToCome station={station} />
+            ) : (
+                <Route run={run} plan={plan} editor={editor} selection={selection} callOut={callOut} phone={phone} onRun={() => setDialog('run')} />
+            )}
+            {dialog && (
+                <RunDialog
+                    editor={editor}
+                    plan={dialog === 'run' ? plan : undefined}
+                    onClose={() => setDialog(null)}
+                    onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
+                />
+            )}
+            {editor.conflict && <Conflict editor={editor} theirs={editor.conflict} />}
+        </div>
+    );
+}

@@ -1,0 +1,117 @@
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
+import type { JobRun } from '../../api/types';
+import { LengthField } from '../../shared/LengthField';
+import type { JobEditor } from './useJobEditor';
+
+interface Props {
+    editor: JobEditor;
+    /** the run to change; none for a new one */
+    plan: JobRun | undefined;
+    onClose: () => void;
+    onNew: (id: string) => void;
+}
+
+const SIZES = ['1-1/2', '2', '3', '4'] as const;
+const HEADINGS = [
+    [0, 'north'],
+    [90, 'east'],
+    [180, 'south'],
+    [270, 'west'],
+] as const;
+
+/** Where a run starts and ends, of what pipe it is, and how its ends were levelled. */
+export function RunDialog({ editor, plan, onClose, onNew }: Props) {
+    const { document, evaluation } = editor;
+    const [level, setLevel] = useState<number | undefined>(plan?.level_difference_mm);
+    const [wrong, setWrong] = useState(false);
+    const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
+
+    const submit = (event: FormEvent<HTMLFormElement>): void => {
+        event.preventDefault();
+        if (wrong) return;
+        const form = new FormData(event.currentTarget);
+        const text = (key: string): string => String(form.get(key) ?? '').trim();
+        const id = plan?.id ?? freeId(document.runs.map((run) => run.id));
+        const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
+        const next: JobRun = {
+            ...rest,
+            id,
+            name: text('name'),
+            system: 'pvc-dwv-40',
+            size: text('size') as JobRun['size'],
+            use: text('use') as JobRun['use'],
+            outlet: { what: text('outlet'), kind: text('outlet_kind') as JobRun['outlet']['kind'] },
+            tie_in: { what: text('tie_in'), kind: text('tie_in_kind') as JobRun['tie_in']['kind'] },
+            heading_deg: Number(text('heading')),
+            ...(level === undefined ? {} : { level_difference_mm: level }),
+        };
+        editor.change((old) => ({ ...old, runs: plan ? old.runs.map((run) => (run.id === id ? next : run)) : [...old.runs, next] }));
+        onClose();
+        if (!plan) onNew(id);
+    };
+
+    return (
+        <Modal show onHide={onClose} aria-labelledby="run-title">
+            <Modal.Body>
+                <h2 id="run-title">{plan ? 'This run' : 'A new run'}</h2>
+                <Form onSubmit={submit} className="run-form">
+                    <Form.Group controlId="run-name" className="whole">
+                        <Form.Label>What it is called</Form.Label>
+                        <Form.Control name="name" defaultValue={plan?.name} placeholder="Basin to stack" required maxLength={120} autoFocus />
+                    </Form.Group>
+                    <Form.Group controlId="run-outlet">
+                        <Form.Label>It starts from</Form.Label>
+                        <Form.Control name="outlet" defaultValue={plan?.outlet.what} placeholder="basin trap" required maxLength={80} />
+                    </Form.Group>
+                    <Choice id="run-outlet-kind" name="outlet_kind" label="The pipe is received there by" start={plan?.outlet.kind} options={[['socket', 'a solvent socket'], ['trap-adapter', 'a trap adapter'], ['plain', 'a coupling, on a pipe end']]} />
+                    <Form.Group controlId="run-tie-in">
+                        <Form.Label>It ties in to</Form.Label>
+                        <Form.Control name="tie_in" defaultValue={plan?.tie_in.what} placeholder="stack stub" required maxLength={80} />
+                    </Form.Group>
+                    <Choice id="run-tie-in-kind" name="tie_in_kind" label="Received there by" start={plan?.tie_in.kind} options={[['socket', 'a solvent socket'], ['plain', 'a coupling, on a PVC end']]} />
+                    <Choice id="run-size" name="size" label="PVC, schedule 40, size in inches" start={plan?.size ?? '2'} options={SIZES.map((size) => [size, size])} />
+                    <Choice id="run-use" name="use" label="It carries" start={plan?.use} options={[['drain', 'more than one fixture'], ['fixture-drain', 'one fixture']]} />
+                    <Choice id="run-heading" name="heading" label="The outlet faces" start={String(plan?.heading_deg ?? 0)} options={HEADINGS.map(([deg, name]) => [String(deg), name])} />
+                    <LengthField
+                        id="run-level"
+                        label="Tie-in below outlet, centre to centre"
+                        help="levelled on site; leave empty if not yet"
+                        units={evaluation.units}
+                        start={total ? (evaluation.units === 'inch' ? total.inch : total.metric) : ''}
+                        onRead={(tape) => setLevel(tape?.mm)}
+                        onProblem={setWrong}
+                    />
+                    <div className="acts whole">
+                        <button type="button" className="plain" onClick={onClose}>
+                            Leave as it was
+                        </button>
+                        <button type="submit" className="main-act" disabled={wrong}>
+                            {plan ? 'Keep' : 'Start the run'}
+                        </button>
+                    </div>
+                </Form>
+            </Modal.Body>
+        </Modal>
+    );
+}
+
+function Choice({ id, name, label, start, options }: { id: string; name: string; label: string; start: string | undefined; options: readonly (readonly [string, string])[] }) {
+    return (
+        <Form.Group controlId={id}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Select name={name} defaultValue={start ?? options[0]?.[0]}>
+                {options.map(([value, text]) => (
+                    <option key={value} value={value}>
+                        {text}
+                    </option>
+                ))}
+            </Form.Select>
+        </Form.Group>
+    );
+}
+
+function freeId(taken: string[]): string {
+    for (let n = taken.length + 1; ; n++) if (!taken.includes(`run-${n}`)) return `run-${n}`;
+}

@@ -1,0 +1,24 @@
+import { Link } from 'react-router';
+import type { RunReport } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import { standing, STATIONS } from './stations';
+
+export function Strip({ base, on, run }: { base: string; on: string; run: RunReport | undefined }) {
+    return (
+        <nav className="strip" aria-label="Stations">
+            {STATIONS.map((station, i) => {
+                const { shape, text } = standing(station, run);
+                const current = station.key === on;
+                return (
+                    <Link key={station.key} to={`${base}/${station.key}`} className={current ? 'on' : ''} aria-current={current ? 'step' : undefined} title={`Alt+${i + 1}`}>
+                        <b>{station.name}</b>
+                        <span>
+                            <Shape kind={shape} size={14} />
+                            {text}
+                        </span>
+                    </Link>
+                );
+            })}
+        </nav>
+    );
+}

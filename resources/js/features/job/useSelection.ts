@@ -1,0 +1,82 @@
+import { useMemo, useState } from 'react';
+import type { RunReport } from '../../api/types';
+import type { Selection } from '../../drawing/section/FallLine';
+
+export interface SharedSelection {
+    selected: Selection | null;
+    finding: number | null;
+    select: (selection: Selection | null) => void;
+    selectFinding: (index: number | null) => void;
+    /** what is selected, in words */
+    said: string;
+    /** the number of the leg that it belongs to */
+    leg: number | null;
+    walk: (by: 1 | -1) => void;
+    changeRail: () => void;
+}
+
+/** Everything on the run that can be walked to, in the order of flow: joint 1, piece A, joint 2 … */
+export function walkOrder(run: RunReport): Selection[] {
+    const order: Selection[] = [];
+    const seen = new Set<string>();
+    const joint = (key: string): void => {
+        if (!seen.has(key)) {
+            seen.add(key);
+            order.push({ kind: 'joint', key });
+        }
+    };
+    const pieces = new Map(run.pieces.map((piece) => [piece.joint_from, piece]));
+    for (const one of run.joints) {
+        joint(one.key);
+        const piece = pieces.get(one.key);
+        if (piece) order.push({ kind: 'piece', key: piece.key });
+    }
+    return order;
+}
+
+/** One selection for the whole screen. */
+export function useSelection(run: RunReport | undefined): SharedSelection {
+    const [selected, setSelected] = useState<Selection | null>(null);
+    const [finding, setFinding] = useState<number | null>(null);
+    const order = useMemo(() => (run ? walkOrder(run) : []), [run]);
+    const index = order.findIndex((one) => one.kind === selected?.kind && one.key === selected.key);
+    const select = (selection: Selection | null): void => {
+        setSelected(selection);
+        setFinding(null);
+    };
+    return {
+        selected: index >= 0 ? selected : null,
+        finding,
+        select,
+        selectFinding: setFinding,
+        said: run ? inWords(run, index >= 0 ? selected : null) : '',
+        leg: run ? legOf(run, selected) : null,
+        walk: (by) => {
+            const next = index < 0 ? (by > 0 ? 0 : order.length - 1) : Math.max(0, Math.min(order.length - 1, index + by));
+            select(order[next] ?? null);
+        },
+        changeRail: () => {
+            const other = selected?.kind === 'piece' ? 'joint' : 'piece';
+            const near = [index, index + 1, index - 1, index + 2].map((i) => order[i]).find((one) => one?.kind === other);
+            if (near) select(near);
+        },
+    };
+}
+
+function inWords(run: RunReport, selected: Selection | null): string {
+    if (!selected) return '';
+    if (selected.kind === 'piece') {
+        const piece = run.pieces.find((one) => one.key === selected.key);
+        const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
+        return piece ? `piece ${piece.letter}, joint ${number(piece.joint_from)} to ${number(piece.joint_to)}, leg ${piece.leg}` : '';
+    }
+    const joint = run.joints.find((one) => one.key === selected.key);
+    const fitting = run.fittings.find((one) => one.key === joint?.fitting);
+    return joint ? `joint ${joint.number}${fitting ? `, into the ${fitting.size} ${fitting.name}` : ''}` : '';
+}
+
+function legOf(run: RunReport, selected: Selection | null): number | null {
+    if (!selected) return null;
+    const list: { key: string; leg: number }[] = selected.kind === 'piece' ? run.pieces : run.joints;
+    return list.find((one) => one.key === selected.key)?.leg ?? null;
+}

@@ -1,0 +1,137 @@
+import { useLayoutEffect, useState, type KeyboardEvent, type RefObject } from 'react';
+import type { RunReport } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import type { JobEditor } from '../job/useJobEditor';
+import { completionOf, stretchesOf } from './completion';
+
+interface Props {
+    run: RunReport;
+    editor: JobEditor;
+    field: RefObject<HTMLTextAreaElement | null>;
+    selectedLeg: number | null;
+}
+
+/** The call-out line: one field that takes what would be called across a room, marks what it did not understand, and says back what it read. */
+export function CallOut({ run, editor, field, selectedLeg }: Props) {
+    const [caret, setCaret] = useState(0);
+    const [focused, setFocused] = useState(false);
+    const typed = editor.typed?.run === run.id ? editor.typed.text : null;
+    const text = typed ?? run.call_out;
+    const { phrases } = editor.evaluation;
+    const live = typed !== null ? phrases : [];
+    const unread = live.flatMap((phrase) => phrase.unread);
+    const bounds = phraseBounds(text);
+    const at = focused ? bounds.findIndex((one) => caret <= one.at + one.length) : (selectedLeg ?? 0) - 1;
+    const litBound = focused ? null : (bounds[(selectedLeg ?? 0) - 1] ?? null);
+    const leg = run.legs[at >= 0 ? at : run.legs.length - 1];
+    const complaint = unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ?? unread[0];
+    const ghost = focused && caret === text.length ? completionOf(text) : '';
+    const waiting = typed === null ? run.legs.filter((one) => !one.read) : [];
+
+    useLayoutEffect(() => {
+        const area = field.current;
+        if (!area) return;
+        area.style.height = 'auto';
+        area.style.height = `${area.scrollHeight}px`;
+    }, [text, field]);
+
+    const say = (value: string): void => editor.say(run.id, value.replace(/\n/g, ' / '));
+    const onKey = (event: KeyboardEvent<HTMLTextAreaElement>): void => {
+        if (ghost !== '' && event.key === 'ArrowRight') {
+            event.preventDefault();
+            say(`${text}${ghost} `);
+        }
+        if (event.key === 'Enter') {
+            event.preventDefault();
+            editor.doneSaying();
+        }
+        if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
+            event.preventDefault();
+            void editor.step(event.shiftKey ? 'redo' : 'undo');
+        }
+    };
+
+    return (
+        <div className="say-line">
+            <label className="lab" htmlFor="call-out">
+                <b>Call it out</b>
+                <span className="cap">length, way, turn, fall</span>
+            </label>
+            <div>
+                <div className="call">
+                    <div className="call-marks" aria-hidden="true">
+                        {stretchesOf(text, unread, litBound).map((stretch, i) => (
+                            <span key={i} className={`${stretch.bad ? 'bad' : ''} ${stretch.lit ? 'sel' : ''}`}>
+                                {stretch.text}
+                            </span>
+                        ))}
+                        <span className="ghost">{ghost}</span>
+                    </div>
+                    <textarea
+                        id="call-out"
+                        ref={field}
+                        rows={1}
+                        value={text}
+                        spellCheck={false}
+                        autoCapitalize="off"
+                        autoComplete="off"
+                        placeholder="down 14 / right 4' 6 fall 1/4 / left 3' 8"
+                        aria-describedby="read-back"
+                        aria-invalid={unread.length > 0}
+                        onChange={(event) => {
+                            setCaret(event.target.selectionStart);
+                            say(event.target.value);
+                        }}
+                        onSelect={(event) => setCaret(event.currentTarget.selectionStart)}
+                        onFocus={(event) => {
+                            setFocused(true);
+                            event.target.setSelectionRange(text.length, text.length);
+                        }}
+                        onBlur={() => {
+                            setFocused(false);
+                            if (typed !== null) editor.doneSaying();
+                        }}
+                        onKeyDown={onKey}
+                    />
+                </div>
+                <p className="back" id="read-back" aria-live="polite">
+                    {complaint ? (
+                        <span className="complaint">
+                            <Shape kind="stop" size={16} /> {complaint.message}
+                        </span>
+                    ) : waiting.length > 0 ? (
+                        <span className="complaint">
+                            <Shape kind="stop" size={16} /> Leg {waiting[0]?.number} was not understood; its words are kept.
+                        </span>
+                    ) : leg ? (
+                        <>
+                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. The run is {editor.evaluation.units === 'inch' ? run.totals.tape.feet : `${run.totals.tape.metric} mm`} on the tape.
+                        </>
+                    ) : (
+                        <>Say the first leg: how long, and which way. Put a / between two legs.</>
+                    )}
+                    {editor.problem && (
+                        <span className="complaint" role="alert">
+                            {' '}
+                            {editor.problem}
+                        </span>
+                    )}
+                </p>
+            </div>
+        </div>
+    );
+}
+
+/** Where each phrase of the line stands. */
+function phraseBounds(text: string): { at: number; length: number }[] {
+    const bounds: { at: number; length: number }[] = [];
+    let at = 0;
+    for (const part of text.split(/(\s+\/(?=\s|$)|[;\n]+)/)) {
+        if (!/^(\s+\/|[;\n]+)$/.test(part) && part.trim() !== '') {
+            const lead = part.length - part.trimStart().length;
+            bounds.push({ at: at + lead, length: part.trim().length });
+        }
+        at += part.length;
+    }
+    return bounds;
+}

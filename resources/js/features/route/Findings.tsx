@@ -1,0 +1,118 @@
+import { useEffect, useRef, useState } from 'react';
+import type { Finding, JobRun, RunReport } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import { WORDS } from '../../drawing/section/labels';
+import type { JobEditor } from '../job/useJobEditor';
+import type { SharedSelection } from '../job/useSelection';
+import { MeasureDialog } from './MeasureDialog';
+import { mendingOf } from './mending';
+
+interface Props {
+    run: RunReport;
+    plan: JobRun;
+    editor: JobEditor;
+    selection: SharedSelection;
+    onRun: () => void;
+}
+
+/** What stands against the run: what, where, why with its source, and what to do about it. */
+export function Findings({ run, plan, editor, selection, onRun }: Props) {
+    const [measuring, setMeasuring] = useState<string | null>(null);
+    const list = useRef<HTMLElement>(null);
+    const overrides = editor.document.overrides?.catalogue ?? [];
+
+    useEffect(() => {
+        if (selection.finding !== null) list.current?.querySelectorAll<HTMLElement>('.f > button')[selection.finding]?.focus();
+    }, [selection.finding]);
+
+    const show = (finding: Finding, index: number): void => {
+        const { leg, joint, piece } = finding.where;
+        const target = run.pieces.find((one) => one.letter === piece) ?? run.pieces.find((one) => one.leg === leg);
+        const at = run.joints.find((one) => one.number === joint);
+        if (at) selection.select({ kind: 'joint', key: at.key });
+        else if (target) selection.select({ kind: 'piece', key: target.key });
+        selection.selectFinding(index);
+    };
+
+    return (
+        <section className="finds" aria-label="Findings" ref={list}>
+            {run.findings.length === 0 && run.legs.length > 0 && (
+                <p className="none">
+                    <Shape kind="done" size={18} /> Nothing stands against this run. The local code and the licensed plumber decide.
+                </p>
+            )}
+            {run.findings.map((finding, index) => {
+                const mending = mendingOf(finding, run, plan);
+                const row = String(finding.params.row ?? '');
+                return (
+                    <div key={`${finding.rule} ${finding.where.leg} ${row} ${index}`} className={`f ${finding.severity} ${selection.finding === index ? 'lit' : ''}`}>
+                        <Shape kind={finding.severity} size={21} />
+                        <div>
+                            <button type="button" onClick={() => show(finding, index)}>
+                                <b>{WORDS[finding.severity]}</b> {placeOf(finding)}
+                                {finding.title}
+                            </button>
+                            <p>{finding.why}</p>
+                            {finding.source && (
+                                <details>
+                                    <summary>
+                                        {finding.source.source}
+                                        {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
+                                    </summary>
+                                    <p className="cap">
+                                        {finding.source.table}, row {finding.source.row}: {finding.source.status}, {finding.source.confidence} confidence. Rule {finding.rule}.
+                                    </p>
+                                </details>
+                            )}
+                            <p>
+                                <b>{finding.remedy}</b>
+                            </p>
+                            {mending && (
+                                <button type="button" className="plain small" onClick={() => editor.changeRun(plan.id, mending.edit)}>
+                                    {mending.label}
+                                </button>
+                            )}
+                            {finding.rule === 'catalogue.doubtful' && (
+                                <button type="button" className="plain small" onClick={() => setMeasuring(row)}>
+                                    Enter what you measured
+                                </button>
+                            )}
+                            {finding.rule === 'run.notLevelled' && (
+                                <button type="button" className="plain small" onClick={onRun}>
+                                    Enter the difference
+                                </button>
+                            )}
+                        </div>
+                    </div>
+                );
+            })}
+            {overrides.length > 0 && (
+                <div className="f measured">
+                    <span className="tagp">✓</span>
+                    <div>
+                        <b>Measured by you</b>
+                        {overrides.map((override) => (
+                            <p key={override.row}>
+                                {override.row}: {override.take_off_mm.toFixed(1)} mm, in place of the catalogue's.{' '}
+                                <button
+                                    type="button"
+                                    className="plain small"
+                                    onClick={() => editor.change((old) => ({ ...old, overrides: { ...old.overrides, catalogue: overrides.filter((one) => one !== override) } }))}
+                                >
+                                    Back to the catalogue
+                                </button>
+                            </p>
+                        ))}
+                    </div>
+                </div>
+            )}
+            {measuring !== null && <MeasureDialog row={measuring} run={run} editor={editor} system={plan.system} onClose={() => setMeasuring(null)} />}
+        </section>
+    );
+}
+
+function placeOf(finding: Finding): string {
+    const { leg, piece, joint } = finding.where;
+    const parts = [leg !== null && `leg ${leg}`, piece !== null && `piece ${piece}`, joint !== null && `at joint ${joint}`].filter(Boolean);
+    return parts.length > 0 ? `${parts.join(', ')}: ` : '';
+}

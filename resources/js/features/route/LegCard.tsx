@@ -1,0 +1,132 @@
+import { useState } from 'react';
+import type { JobLeg, JobRun, LegReport, RunReport } from '../../api/types';
+import { Said, SaidFall } from '../../drawing/Said';
+import type { JobEditor } from '../job/useJobEditor';
+import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
+import { Stepper } from './Stepper';
+
+interface Props {
+    leg: LegReport;
+    run: RunReport;
+    plan: JobRun;
+    editor: JobEditor;
+    onAdd: () => void;
+}
+
+const WAYS: JobLeg['way'][] = ['left', 'right', 'down', 'up', 'on', 'ahead', 'back', 'north', 'east', 'south', 'west'];
+const FITTINGS = [
+    ['', 'what suits'],
+    ['quarter', 'short 90'],
+    ['long-sweep', 'long sweep 90'],
+    ['sixth', '60'],
+    ['eighth', '45'],
+    ['sixteenth', '22½'],
+    ['eighth+eighth', '45 + 45, rolled'],
+    ['eighth+sixteenth', '45 + 22½, rolled'],
+    ['sixteenth+sixteenth', '22½ + 22½, rolled'],
+] as const;
+
+/** One leg with large steppers, and its own phrase to change in words. */
+export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
+    const { units } = editor.evaluation;
+    const said = plan.legs.find((one) => one.id === leg.id);
+    if (!said) return null;
+    const change = (edit: (leg: JobLeg) => JobLeg): void => editor.changeRun(plan.id, (old) => changeLeg(old, leg.id, edit));
+    const pieces = run.pieces.filter((piece) => piece.leg_id === leg.id);
+    const fittings = run.fittings.filter((fitting) => fitting.leg === leg.number);
+    return (
+        <div className="opened">
+            {isRead(said) && (
+                <>
+                    <Stepper caption={said.measured === 'stop' ? 'Length, stop to stop' : 'Length, centre to centre'} less="shorter" more="longer" onStep={(steps) => change((one) => stepLength(one, units, steps))} disabled={said.close === true}>
+                        {leg.length && <Said tape={leg.length} units={units} feet />}
+                    </Stepper>
+                    <Stepper caption={leg.upright ? 'Fall: upright' : 'Fall'} less="flatter" more="steeper" onStep={(steps) => change((one) => stepFall(one, leg, units, steps))} disabled={leg.upright || leg.way === 'up' || leg.way === 'down'}>
+                        {leg.fall ? <SaidFall fall={leg.fall} units={units} /> : '–'}
+                    </Stepper>
+                    <label className="choice">
+                        <span className="cap">Way</span>
+                        <select value={said.way} onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}>
+                            {WAYS.map((way) => (
+                                <option key={way}>{way}</option>
+                            ))}
+                        </select>
+                    </label>
+                    <label className="choice">
+                        <span className="cap">Bend into it</span>
+                        <select value={fittingKey(said)} disabled={leg.number === 1} onChange={(event) => change((one) => setFitting(one, event.target.value))}>
+                            {FITTINGS.map(([key, name]) => (
+                                <option key={key} value={key}>
+                                    {name}
+                                </option>
+                            ))}
+                            {!FITTINGS.some(([key]) => key === fittingKey(said)) && <option value={fittingKey(said)}>{fittingKey(said)}</option>}
+                        </select>
+                    </label>
+                </>
+            )}
+            <PhraseField key={leg.phrase} leg={leg} run={run} editor={editor} />
+            {fittings.length > 0 && (
+                <ul className="made-up">
+                    {fittings.map((fitting) => (
+                        <li key={fitting.key}>
+                            <b>
+                                {fitting.pattern === 'bushing' ? '' : `${fitting.size} `}
+                                {fitting.name}
+                            </b>{' '}
+                            <span className="cap">{fitting.maker_name}</span>
+                            {fitting.roll_deg !== null && fitting.mark && Math.abs(fitting.roll_deg) > 0.5 && (
+                                <span>
+                                    , rolled {Math.round(Math.abs(fitting.roll_deg))}° {fitting.roll_deg > 0 ? 'clockwise' : 'anticlockwise'}: mark <Said tape={{ ...fitting.mark, inch: fitting.mark.inch.replace('-', ''), metric: fitting.mark.metric.replace('-', '') }} units={units} unit /> round
+                                </span>
+                            )}
+                        </li>
+                    ))}
+                </ul>
+            )}
+            {pieces.length > 0 && (
+                <p className="cuts">
+                    {pieces.map((piece) => (
+                        <span key={piece.key}>
+                            <span className="tagp">{piece.letter}</span> cut{' '}
+                            <b className="mk">
+                                <Said tape={piece.cut} units={units} unit />
+                            </b>
+                        </span>
+                    ))}
+                </p>
+            )}
+            <div className="acts">
+                <button type="button" className="plain" onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}>
+                    Take this leg out
+                </button>
+                <button type="button" className="plain" onClick={onAdd}>
+                    Add a leg after it
+                </button>
+            </div>
+        </div>
+    );
+}
+
+/** The leg in words. What is typed here is read together with the other legs, as if it stood in the call-out line. */
+function PhraseField({ leg, run, editor }: { leg: LegReport; run: RunReport; editor: JobEditor }) {
+    const [text, setText] = useState(leg.phrase);
+    const keep = (): void => {
+        if (text.trim() === leg.phrase.trim() || text.trim() === '') return;
+        editor.say(run.id, run.legs.map((one) => (one.id === leg.id ? text.replace(/[;\n]|\s\/(?=\s|$)/g, ' ') : one.phrase)).join(' / '));
+        editor.doneSaying();
+    };
+    return (
+        <label className="choice whole">
+            <span className="cap">In words</span>
+            <input
+                value={text}
+                onChange={(event) => setText(event.target.value)}
+                onBlur={keep}
+                onKeyDown={(event) => event.key === 'Enter' && keep()}
+                spellCheck={false}
+                autoComplete="off"
+            />
+        </label>
+    );
+}

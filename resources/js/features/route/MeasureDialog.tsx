@@ -1,0 +1,57 @@
+import { useState, type FormEvent } from 'react';
+import Modal from 'react-bootstrap/Modal';
+import type { JobRun, RunReport } from '../../api/types';
+import { LengthField } from '../../shared/LengthField';
+import type { JobEditor } from '../job/useJobEditor';
+
+interface Props {
+    row: string;
+    run: RunReport;
+    editor: JobEditor;
+    system: JobRun['system'];
+    onClose: () => void;
+}
+
+/** A take-off measured on the fitting in hand, in place of the catalogue's. */
+export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
+    const fitting = run.fittings.find((one) => one.row === row);
+    const [mm, setMm] = useState<number | null>(null);
+    const { units } = editor.evaluation;
+    if (!fitting) return null;
+    const straight = fitting.turn_deg === null;
+
+    const submit = (event: FormEvent): void => {
+        event.preventDefault();
+        if (mm === null) return;
+        editor.change((old) => ({
+            ...old,
+            overrides: { ...old.overrides, catalogue: [...(old.overrides?.catalogue ?? []).filter((one) => one.row !== row), { system, row, take_off_mm: mm, source: 'measured on the fitting in hand' }] },
+        }));
+        onClose();
+    };
+
+    return (
+        <Modal show onHide={onClose} aria-labelledby="measure-title">
+            <Modal.Body>
+                <h2 id="measure-title">
+                    {fitting.size} {fitting.name}
+                </h2>
+                <p className="say">{straight ? 'Measure inside it, from one stop to the other.' : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}</p>
+                <p className="cap">
+                    Catalogue: {units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, {fitting.source.status}, {fitting.source.confidence} confidence. {fitting.source.source}.
+                </p>
+                <form onSubmit={submit}>
+                    <LengthField id="measured" label={straight ? 'Stop to stop' : 'Centre to stop'} units={units} start="" onRead={(tape) => setMm(tape && tape.mm > 0 ? tape.mm : null)} onProblem={(wrong) => wrong && setMm(null)} />
+                    <div className="acts">
+                        <button type="button" className="plain" onClick={onClose}>
+                            Leave as it was
+                        </button>
+                        <button type="submit" className="main-act" disabled={mm === null}>
+                            Use it in this job
+                        </button>
+                    </div>
+                </form>
+            </Modal.Body>
+        </Modal>
+    );
+}

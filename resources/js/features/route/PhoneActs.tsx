@@ -1,0 +1,26 @@
+import type { RunReport } from '../../api/types';
+import type { JobEditor } from '../job/useJobEditor';
+import type { SharedSelection } from '../job/useSelection';
+import { mendingOf } from './mending';
+
+/** The two actions at the foot of the phone: the next finding, and what mends it. */
+export function PhoneActs({ run, editor, selection }: { run: RunReport; editor: JobEditor; selection: SharedSelection }) {
+    const count = run.findings.length;
+    if (count === 0) return null;
+    const at = selection.finding ?? -1;
+    const finding = run.findings[at];
+    const plan = editor.document.runs.find((one) => one.id === run.id);
+    const mending = finding && plan ? mendingOf(finding, run, plan) : null;
+    return (
+        <div className="phone-acts">
+            <button type="button" onClick={() => selection.selectFinding((at + 1) % count)}>
+                Next finding
+                <br />
+                {at >= 0 ? `${at + 1} of ${count}` : count}
+            </button>
+            <button type="button" className="main-act" disabled={!mending} onClick={() => mending && plan && editor.changeRun(plan.id, mending.edit)}>
+                {mending?.label ?? (finding ? finding.remedy : 'Choose a finding')}
+            </button>
+        </div>
+    );
+}

@@ -1,0 +1,43 @@
+import { useState, type RefObject } from 'react';
+import type { JobRun, RunReport } from '../../api/types';
+import type { JobEditor } from '../job/useJobEditor';
+import type { SharedSelection } from '../job/useSelection';
+import { CallOut } from './CallOut';
+import { Findings } from './Findings';
+import { IsoPanel } from './IsoPanel';
+import { Legs } from './Legs';
+import { PhoneActs } from './PhoneActs';
+
+interface Props {
+    run: RunReport;
+    plan: JobRun;
+    editor: JobEditor;
+    selection: SharedSelection;
+    callOut: RefObject<HTMLTextAreaElement | null>;
+    phone: boolean;
+    onRun: () => void;
+}
+
+/** The Route station: the run called out, its legs, its isometric, and what stands against it. */
+export function Route({ run, plan, editor, selection, callOut, phone, onRun }: Props) {
+    const [iso, setIso] = useState(!phone);
+    return (
+        <main className="station route">
+            <CallOut run={run} editor={editor} field={callOut} selectedLeg={selection.leg} />
+            <div className="cols">
+                <Legs run={run} plan={plan} editor={editor} selection={selection} />
+                <section className="iso-col" aria-label="Isometric">
+                    {iso ? (
+                        <IsoPanel run={run} selection={selection} />
+                    ) : (
+                        <button type="button" className="plain on-demand" onClick={() => setIso(true)}>
+                            Show the isometric
+                        </button>
+                    )}
+                </section>
+                <Findings run={run} plan={plan} editor={editor} selection={selection} onRun={onRun} />
+            </div>
+            {phone && <PhoneActs run={run} editor={editor} selection={selection} />}
+        </main>
+    );
+}

@@ -1,0 +1,49 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import { accountQuery, signIn } from '../../api/queries';
+import { Shape } from '../../drawing/Shape';
+import { BrandGlyph } from '../../shared/Brand';
+
+export function SignIn() {
+    const client = useQueryClient();
+    const [problem, setProblem] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
+
+    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        setBusy(true);
+        const result = await signIn(String(form.get('email')), String(form.get('password')));
+        setBusy(false);
+        if (result.ok) client.setQueryData(accountQuery.queryKey, result.data);
+        else setProblem(Object.values(result.errors)[0]?.[0] ?? result.message);
+    };
+
+    return (
+        <main className="sign-in">
+            <h1>
+                <BrandGlyph /> Fall Bend
+            </h1>
+            <p className="say">From the tape to the cut ticket: drain, waste and vent.</p>
+            <Form onSubmit={(event) => void submit(event)} aria-describedby={problem ? 'sign-in-problem' : undefined}>
+                <Form.Group controlId="email">
+                    <Form.Label>Address</Form.Label>
+                    <Form.Control name="email" type="email" autoComplete="username" required autoFocus />
+                </Form.Group>
+                <Form.Group controlId="password">
+                    <Form.Label>Password</Form.Label>
+                    <Form.Control name="password" type="password" autoComplete="current-password" required />
+                </Form.Group>
+                {problem && (
+                    <p id="sign-in-problem" className="problem" role="alert">
+                        <Shape kind="stop" size={16} /> {problem}
+                    </p>
+                )}
+                <button type="submit" className="main-act" disabled={busy}>
+                    Sign in
+                </button>
+            </Form>
+        </main>
+    );
+}

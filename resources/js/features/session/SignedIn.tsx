@@ -1,0 +1,22 @@
+import { useQuery } from '@tanstack/react-query';
+import { Outlet } from 'react-router';
+import { accountQuery, CallFailed } from '../../api/queries';
+import { SignIn } from './SignIn';
+
+/** Everything inside is for those who are signed in; others are asked to, and come back to where they were. */
+export function SignedIn() {
+    const account = useQuery(accountQuery);
+    if (account.isPending) return <p className="waiting">One moment.</p>;
+    if (account.isError) {
+        if (account.error instanceof CallFailed && account.error.status === 401) return <SignIn />;
+        return (
+            <div className="waiting" role="alert">
+                <p>No answer from the server.</p>
+                <button type="button" className="plain" onClick={() => void account.refetch()}>
+                    Try again
+                </button>
+            </div>
+        );
+    }
+    return <Outlet />;
+}

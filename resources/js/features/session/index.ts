@@ -1,0 +1,1 @@
+export { SignedIn } from './SignedIn';

@@ -1,0 +1,22 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { applyMode, currentMode } from './mode';
+
+/** What stands beside the jobs at the right of every head: light, Bench, Practice. */
+export function Beside() {
+    const [mode, setMode] = useState(currentMode);
+    const other = mode === 'paper' ? 'cellar' : 'paper';
+    return (
+        <>
+            <button type="button" className="beside" onClick={() => setMode(applyMode(other))} aria-label={`Change to ${other} mode`}>
+                {other === 'cellar' ? 'Cellar' : 'Paper'}
+            </button>
+            <Link className="beside wide" to="/bench">
+                Bench
+            </Link>
+            <Link className="beside wide" to="/practice">
+                Practice
+            </Link>
+        </>
+    );
+}

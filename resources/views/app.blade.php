@@ -1,0 +1,15 @@
+<!doctype html>
+<html lang="en" data-mode="paper">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width,initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>Fall Bend</title>
+    <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    @vite('resources/js/app/main.tsx')
+</head>
+<body>
+    <div id="app"></div>
+    <noscript>Fall Bend needs JavaScript.</noscript>
+</body>
+</html>

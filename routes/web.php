@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\EvaluationController;
+use App\Http\Controllers\JobController;
+use App\Http\Controllers\SessionController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('api')->group(static function (): void {
+    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::middleware('auth')->group(static function (): void {
+        Route::get('session', [SessionController::class, 'show']);
+        Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('jobs', [JobController::class, 'index']);
+        Route::post('jobs', [JobController::class, 'store']);
+        Route::post('jobs/import', [JobController::class, 'import']);
+        Route::get('jobs/{id}', [JobController::class, 'show']);
+        Route::put('jobs/{id}', [JobController::class, 'update']);
+        Route::post('jobs/{id}/undo', [JobController::class, 'undo']);
+        Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
+        Route::get('jobs/{id}/file', [JobController::class, 'file']);
+        Route::post('evaluate', [EvaluationController::class, 'evaluate']);
+        Route::post('length', [EvaluationController::class, 'length']);
+        Route::post('reckon/{name}', [EvaluationController::class, 'reckon']);
+    });
+});
+
+// Every other address is the interface's own.
+Route::view('/{any?}', 'app')->where('any', '^(?!api/|build/).*');
