@@ -69,7 +69,8 @@ final readonly class RunReport
         $reports = [];
         foreach ($layout->run->legs as $i => $leg) {
             $laid = $layout->legs[$i] ?? null;
-            $fall = $laid?->fallMmPerM();
+            // A leg that is called up or down, by whatever angle, is not said by its fall.
+            $fall = $leg->way->isUpright() ? null : $laid?->fallMmPerM();
             $reports[] = [
                 'id' => $leg->id,
                 'number' => $i + 1,

@@ -10,8 +10,6 @@ use FallBend\Core\Layout\RunLayout;
 /** The fall of the run against the levels of its ends: what is left over, what is missing, or that nobody has levelled it. */
 final readonly class RunLevelRule implements Rule
 {
-    public const ID = 'run.level';
-
     /** What a tape and a level read: half of 1/16 in. */
     private const READING_MM = 0.8;
 

@@ -15,7 +15,7 @@ export interface Selection {
 export type Grade = 'full' | 'phone' | 'mini';
 
 const FRAMES = {
-    full: { top: 36, bottom: 60, left: 70, right: 90, visible: 34, most: 36, least: 14 },
+    full: { top: 33, bottom: 60, left: 70, right: 90, visible: 34, most: 36, least: 14 },
     phone: { top: 34, bottom: 52, left: 60, right: 70, visible: 40, most: 30, least: 12 },
     mini: { top: 16, bottom: 16, left: 38, right: 42, visible: 6, most: 17, least: 6 },
 };
@@ -171,11 +171,11 @@ function StopOnDark() {
 /** A turn in plan is folded flat: dash-dot line, and an arrow as the turn looks from above. */
 function FoldLine({ node, foot }: { node: DrawnNode; foot: number }) {
     const [x, y] = node.p;
-    const top = y - node.od * 0.65 - 30;
+    const top = y - node.hubOd / 2 - 30;
     const side = node.planTurn > 0 ? 1 : -1;
     return (
         <g>
-            <path d={`M${x} ${top}V${Math.min(foot - 6, y + node.od * 0.65 + 34)}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.2, strokeDasharray: '9 3 2 3' }} />
+            <path d={`M${x} ${top}V${Math.min(foot - 6, y + node.hubOd / 2 + 34)}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.2, strokeDasharray: '9 3 2 3' }} />
             <path d={`M${x - 16} ${top}H${x}V${top + side * 9}m-3.5 ${-side * 4}l3.5 ${side * 4}l3.5 ${-side * 4}`} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.8 }} />
         </g>
     );

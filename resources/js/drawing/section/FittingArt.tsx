@@ -1,5 +1,5 @@
-import { along, below, END, middle } from './labels';
-import type { DrawnLink, DrawnNode, XY } from './geometry';
+import { END, type DrawnLink, type DrawnNode, type XY } from './geometry';
+import { along, below, middle } from './labels';
 
 const EDGE = 1.1;
 const n = (value: number): number => Math.round(value * 100) / 100;
@@ -54,7 +54,7 @@ function bodyPath(node: DrawnNode, offset = 0): string {
 /** A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before. */
 export function FittingArt({ node, texture }: { node: DrawnNode; texture: string }) {
     if (!node.fitting || node.kind === 'outlet' || node.kind === 'tie-in') return null;
-    const hub = node.od * 1.29;
+    const hub = node.hubOd;
     const hubs: Stroke[] = [];
     if (!node.fitting.stands) {
         const stop = along(node.p, node.uIn, -node.takeIn);
@@ -77,8 +77,8 @@ export function EndArt({ node, at, texture }: { node: DrawnNode; at: 'outlet' | 
     const take = at === 'outlet' ? node.takeOut : node.takeIn;
     const stop = along(node.p, u, -sign * take);
     const hub: Stroke[] = [];
-    if (node.kind !== 'open') hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.od * 1.29 });
-    if (node.fitting?.pattern === 'coupling') hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.od * 1.29 });
+    if (node.kind !== 'open') hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.hubOd });
+    if (node.fitting?.pattern === 'coupling') hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.hubOd });
     return (
         <g>
             <Layers bodies={[{ d: line(stop, far), width: node.od, bore: node.bore }]} hubs={hub} texture={texture} />
@@ -145,7 +145,12 @@ export function WaterArt({ link, node, fill }: { link?: DrawnLink; node?: DrawnN
     if (!node || node.kind === 'outlet' || node.kind === 'tie-in' || node.uIn[1] < -0.02 || node.uOut[1] < -0.02) return null;
     const steep = Math.max(Math.abs(node.uIn[1]), Math.abs(node.uOut[1])) > 0.7;
     const depth = steep ? Math.max(2.5, node.bore * 0.2) : Math.max(2.5, node.bore * fill);
-    return <path d={bodyPath(node, node.bore / 2 - depth / 2)} style={{ fill: 'none', stroke: 'var(--water-fill)', strokeWidth: n(depth) }} />;
+    return (
+        <g style={{ fill: 'none' }}>
+            <path d={bodyPath(node, node.bore / 2 - depth / 2)} style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }} />
+            {!steep && depth > 4 && <path d={bodyPath(node, node.bore / 2 - depth)} style={{ stroke: 'var(--water)', strokeWidth: 1.2 }} />}
+        </g>
+    );
 }
 
 /** Two S-lines and a gap: what lies between is drawn short. */

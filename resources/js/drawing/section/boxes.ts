@@ -12,6 +12,7 @@ export const overlap = (a: Box, b: Box): boolean =>
     a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 const CELL = 64;
+const SLICE = 7;
 
 /** What ground is taken. Boxes are kept in columns, so that asking stays quick on long runs. */
 export class Ground {
@@ -27,13 +28,22 @@ export class Ground {
         }
     }
 
-    /** Takes the ground along a line, as wide as given. */
+    /** Takes the ground along a line, as wide as given, in slices; across a slanting line in small squares, so that no more is taken than it covers. */
     takeLine(from: readonly [number, number], to: readonly [number, number], width: number): void {
         const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
-        const steps = Math.max(1, Math.ceil(length / Math.max(4, width / 3)));
-        for (let i = 0; i <= steps; i++) {
-            const t = i / steps;
-            this.take(boxAround(from[0] + (to[0] - from[0]) * t, from[1] + (to[1] - from[1]) * t, width, width));
+        const u = length > 0 ? [(to[0] - from[0]) / length, (to[1] - from[1]) / length] : [1, 0];
+        const [ux = 1, uy = 0] = u;
+        const slanting = Math.abs(ux * uy) > 0.12;
+        const rows = slanting ? Math.max(1, Math.ceil(width / SLICE)) : 1;
+        const count = Math.max(1, Math.ceil(length / SLICE));
+        for (let i = 0; i < count; i++) {
+            const d = ((i + 0.5) / count) * length;
+            for (let row = 0; row < rows; row++) {
+                const off = rows === 1 ? 0 : ((row + 0.5) / rows - 0.5) * width;
+                const [x, y] = [from[0] + ux * d - uy * off, from[1] + uy * d + ux * off];
+                const [w, h] = slanting ? [SLICE + 2, SLICE + 2] : Math.abs(ux) > Math.abs(uy) ? [SLICE, width] : [width, SLICE];
+                this.take(boxAround(x, y, w, h));
+            }
         }
     }
 

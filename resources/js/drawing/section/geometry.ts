@@ -32,6 +32,8 @@ export interface DrawnNode extends ChainNode {
     wall: number;
     /** change of heading in plan, degrees, right positive; 0 where the turn is in the drawing's own plane */
     planTurn: number;
+    /** outside of the hubs, px */
+    hubOd: number;
     /** mm in plan from the outlet */
     plan: number;
 }
@@ -67,6 +69,9 @@ export interface Frame {
 const WALL = 4.5;
 const STEEP_DEG = 12;
 
+/** A hub stands out 1.29 times the pipe, and its wall shows at any size. */
+export const hubOutside = (od: number): number => Math.max(od * 1.29, od + 9 * Math.min(1, od / 22));
+
 interface Sized {
     od: number;
     bore: number;
@@ -74,8 +79,9 @@ interface Sized {
 }
 
 /** Lays the long section out. Lengths and falls come from the evaluation; here they only get places on the screen. */
-export function layOutSection(run: RunReport, frame: Frame): Section {
+export function layOutSection(run: RunReport, within: Frame): Section {
     const chain = chainOf(run);
+    const frame = withStubs(chain, within);
     const largest = Math.max(...Object.values(run.pipes).map((pipe) => pipe.od_mm), 1);
     const room = frame.height - frame.top - frame.bottom;
     const fit = (od: number, falls: number): Measured & { v: number; h: number; falls: number } => {
@@ -92,6 +98,16 @@ export function layOutSection(run: RunReport, frame: Frame): Section {
     for (let od = readable; tall(best) > room && od >= frame.least; od -= 1) best = fit(od, 0.4);
     for (let falls = 0.3; tall(best) > room && falls > 0.015; falls *= 0.7) best = fit(frame.least, falls);
     return place(chain, run, frame, best);
+}
+
+/** How far the thing at an end of the run is drawn beyond it, px. */
+export const END = 26;
+
+/** Where the run begins or ends upright, what stands beyond it needs room above or below. */
+function withStubs(chain: Chain, frame: Frame): Frame {
+    const steep = (link: ChainLink | undefined): boolean => link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
+    const stub = END + 8;
+    return { ...frame, top: Math.max(frame.top, steep(chain.links[0]) ? stub : 0), bottom: Math.max(frame.bottom, steep(chain.links.at(-1)) ? stub : 0) };
 }
 
 interface Measured {
@@ -122,11 +138,11 @@ function measure(chain: Chain, run: RunReport, frame: Frame, v: number, h: numbe
         x += drawn.dx;
         y += drawn.dy;
         points.push([x, y]);
-        const half = sized(run, link.size, v).od * 0.65;
+        const half = hubOutside(sized(run, link.size, v).od) / 2;
         top = Math.min(top, y - half);
         bottom = Math.max(bottom, y + half);
     });
-    const half = sized(run, run.legs[0]?.size ?? '', v).od * 0.65;
+    const half = sized(run, run.legs[0]?.size ?? '', v).od * 0.7;
     return { points, top: Math.min(top, -half), bottom: Math.max(bottom, half), right: x };
 }
 
@@ -159,7 +175,7 @@ function draw(
     const dip = (Math.atan2(link.drop, Math.max(link.plan, 1e-6)) * 180) / Math.PI;
     const kind = Math.abs(dip) > STEEP_DEG ? 'steep' : 'level';
     // A pair's short piece has its letter beside it, not on a rail of its own length.
-    const visible = link.piece ? (link.piece.between || kind === 'steep' ? frame.visible * 0.7 : frame.visible) : 0;
+    const visible = link.piece ? (link.piece.between || kind === 'steep' ? frame.visible * 0.5 : frame.visible) : 0;
     const least = takeOut + takeIn + (link.piece ? hubOut + hubIn + visible : 0);
     if (kind === 'level') {
         const dx = Math.max(h * link.plan, least);
@@ -207,6 +223,7 @@ function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: 
             takeIn: before?.takeIn ?? 0,
             takeOut: after?.takeOut ?? 0,
             hub: fit.v * (run.pipes[node.size]?.socket_depth_mm ?? 0),
+            hubOd: hubOutside(size.od),
             planTurn: node.fitting ? planTurn(node) : 0,
             plan,
         };

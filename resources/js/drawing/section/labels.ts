@@ -1,6 +1,6 @@
 import type { Finding, RunReport, Severity, Units } from '../../api/types';
 import { boxAround, Ground, textWidth, type Box } from './boxes';
-import type { DrawnLink, DrawnNode, Section, XY } from './geometry';
+import { END, hubOutside, type DrawnLink, type DrawnNode, type Section, type XY } from './geometry';
 
 export interface Tag {
     kind: 'piece' | 'joint';
@@ -66,7 +66,7 @@ export function placeLabels(section: Section, run: RunReport, units: Units, ends
 function takePipes(ground: Ground, section: Section): void {
     for (const link of section.links) ground.takeLine(link.from, link.to, link.od + 2);
     for (const node of section.nodes) {
-        const hub = node.od * 1.29 + 2;
+        const hub = node.hubOd + 2;
         const a = along(node.p, node.uIn, -(node.takeIn + node.hub));
         const b = along(node.p, node.uOut, node.takeOut + node.hub);
         ground.takeLine(node.p, a, hub);
@@ -74,12 +74,9 @@ function takePipes(ground: Ground, section: Section): void {
     }
     const first = section.nodes[0];
     const last = section.nodes.at(-1);
-    if (first) ground.takeLine(first.p, along(first.p, first.uOut, -END), first.od * 1.29 + 4);
-    if (last) ground.takeLine(last.p, along(last.p, last.uIn, END), last.od * 1.29 + 4);
+    if (first) ground.takeLine(first.p, along(first.p, first.uOut, -END), first.hubOd + 4);
+    if (last) ground.takeLine(last.p, along(last.p, last.uIn, END), last.hubOd + 4);
 }
-
-/** How far the thing at an end of the run is drawn beyond it, px. */
-export const END = 26;
 
 export function along(p: XY, u: XY, d: number): XY {
     return [p[0] + u[0] * d, p[1] + u[1] * d];
@@ -136,7 +133,7 @@ function placeTag(ground: Ground, kind: Tag['kind'], key: string, text: string, 
     const level = Math.abs(link.u[1]) < 0.7;
     const prefer = kind === 'joint' ? 1 : -1;
     const first = level ? prefer : (index % 2 === 0 ? 1 : -1) * prefer;
-    const clear = (kind === 'joint' ? link.od * 1.29 : link.od) / 2 + GAP + (level ? TAG : w) / 2;
+    const clear = (kind === 'joint' || !level ? hubOutside(link.od) : link.od) / 2 + GAP + (level ? TAG : w) / 2;
     for (const side of [first, -first]) {
         for (let rail = 0; rail < 3; rail++) {
             for (const shift of [0, 6, 12, -6, 18, -12, 24, -18]) {
@@ -170,7 +167,7 @@ function placeEnds(ground: Ground, section: Section, ends: Ends): Label[] {
         if (!node || text === '') return;
         const u = sign < 0 ? node.uOut : node.uIn;
         const tip = along(node.p, u, sign * END);
-        const reach = node.od * 0.65 + 8;
+        const reach = node.hubOd / 2 + 8;
         const w = Math.max(textWidth(text, 15), textWidth(end, 13));
         const spots: [number, number, Label['anchor']][] = [];
         for (const [dx, dy] of [[1, 0], [0, -1], [0, 1], [-1, 0]] as const) {
@@ -243,12 +240,12 @@ function spotOf(section: Section, finding: Finding): XY | null {
             const level = Math.abs(link.u[1]) < 0.7;
             const x = link.from[0] + (link.to[0] - link.from[0]) * t;
             const y = link.from[1] + (link.to[1] - link.from[1]) * t;
-            return [x, y - (level ? (link.od * 1.29) / 2 + 2 : link.od / 2)];
+            return [x, y - (level ? hubOutside(link.od) / 2 + 2 : link.od / 2)];
         }
         run += link.length;
     }
     const last = section.nodes.at(-1);
-    return last ? [last.p[0], last.p[1] - (last.od * 1.29) / 2 - 2] : null;
+    return last ? [last.p[0], last.p[1] - last.hubOd / 2 - 2] : null;
 }
 
 function placeWords(ground: Ground, section: Section, units: Units): Label[] {
@@ -300,7 +297,7 @@ function placeWords(ground: Ground, section: Section, units: Units): Label[] {
 function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void {
     if (node.planTurn === 0) return;
     const text = `turns ${node.planTurn > 0 ? 'right' : 'left'} ${Math.round(Math.abs(node.planTurn))}°`;
-    const y = node.p[1] - node.od * 0.65 - 34;
+    const y = node.p[1] - node.hubOd / 2 - 34;
     put({ kind: 'turn', text, at: [node.p[0] + 8, y], size: 13, anchor: 'start', rotate: 0 }, { x: node.p[0] + 6, y: y - 11, w: textWidth(text, 13), h: 15 });
 }
 

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Catalog;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Rules\Wording;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** Every file of core/data keeps its schema, can be read, and agrees with the others. */
+final class DataFilesTest extends TestCase
+{
+    private const DATA = __DIR__.'/../../data';
+
+    /** @return iterable<string, array{string, string}> file, schema */
+    public static function files(): iterable
+    {
+        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions'] as $pattern => $schema) {
+            foreach (glob(self::DATA."/{$pattern}.json") ?: [] as $path) {
+                yield basename($path) => [$path, self::DATA."/schemas/{$schema}.json"];
+            }
+        }
+    }
+
+    #[DataProvider('files')]
+    public function testKeepsItsSchema(string $path, string $schema): void
+    {
+        $result = (new Validator)->validate(json_decode((string) file_get_contents($path)), (string) file_get_contents($schema));
+        $error = $result->error();
+        self::assertNull($error, $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR));
+    }
+
+    public function testEverySystemAndRulebookCanBeRead(): void
+    {
+        $catalogue = Catalogue::shipped();
+        self::assertSame(['pvc-dwv-40'], $catalogue->systemKeys());
+        self::assertSame(['ipc-2021', 'upc-2021'], $catalogue->rulebookKeys());
+        foreach ($catalogue->systemKeys() as $key) {
+            $system = $catalogue->system($key);
+            foreach (array_keys($system->pipes) as $size) {
+                $size = (string) $size;
+                self::assertCount(5, $system->plainBends($size), $size);
+                self::assertNotNull($system->coupling($size));
+                foreach ($system->plainBends($size) as $bend) {
+                    $street = $system->bend($bend->pattern, $size, true);
+                    self::assertEqualsWithDelta($bend->takeOffMm + $system->pipe($size)->socketDepthMm, $street?->spigotMm, 0.001, "spigot of street {$bend->id}");
+                }
+                foreach ($catalogue->rulebookKeys() as $book) {
+                    self::assertNotNull($catalogue->rulebook($book)->forSize('fall.least', $size)?->value);
+                }
+            }
+        }
+    }
+
+    /** c + R tan(turn/2) with R = (q − e)/0.58579, c = q − R: the derived take-offs are what their note says. */
+    public function testDerivedTakeOffsFollowTheirFormula(): void
+    {
+        $system = Catalogue::shipped()->system('pvc-dwv-40');
+        foreach (array_keys($system->pipes) as $size) {
+            $take = static fn (string $pattern): float => $system->bend($pattern, (string) $size, false)->takeOffMm ?? NAN;
+            $radius = ($take('quarter') - $take('eighth')) / 0.58579;
+            $c = $take('quarter') - $radius;
+            self::assertEqualsWithDelta($c + $radius * tan(deg2rad(11.25)), $take('sixteenth'), 0.01);
+            self::assertEqualsWithDelta($c + $radius * tan(deg2rad(30)), $take('sixth'), 0.01);
+            self::assertEqualsWithDelta($c + 1.5 * $radius, $take('long-sweep'), 0.01);
+        }
+    }
+
+    public function testEveryRuleHasItsWords(): void
+    {
+        $ids = [];
+        foreach (glob(__DIR__.'/../../src/{Rules,Reckon}/*.php', GLOB_BRACE) ?: [] as $path) {
+            preg_match_all("/'((?:leg|turn|piece|joint|fall|size|run|catalogue|offset)\.[a-z][A-Za-z]+)'/", (string) file_get_contents($path), $found);
+            $ids = [...$ids, ...$found[1]];
+        }
+        $ids = array_unique($ids);
+        self::assertGreaterThan(15, count($ids));
+        self::assertSame([], array_values(array_diff($ids, Wording::rules())), 'rules without words');
+        self::assertSame([], array_values(array_diff(Wording::rules(), $ids)), 'words without a rule');
+    }
+}

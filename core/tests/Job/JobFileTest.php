@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Job;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\Marks;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class JobFileTest extends TestCase
+{
+    private const ROOT = __DIR__.'/../../..';
+
+    public function testTheDocumentedExampleIsReadAndWrittenUnchanged(): void
+    {
+        preg_match('/```json\n(.*?)```/s', (string) file_get_contents(self::ROOT.'/docs/job-file.md'), $found);
+        self::assertArrayHasKey(1, $found, 'docs/job-file.md has an example');
+        $file = new JobFile(Catalogue::shipped());
+        $job = $file->parse($found[1]);
+        self::assertEquals(json_decode($found[1]), json_decode(json_encode($file->document($job), JSON_THROW_ON_ERROR)));
+        self::assertTrue($this->keepsSchema($found[1]));
+    }
+
+    public function testTheDemoKeepsTheSchema(): void
+    {
+        foreach (glob(self::ROOT.'/database/demo/*.json') ?: [] as $path) {
+            self::assertTrue($this->keepsSchema((string) file_get_contents($path)), $path);
+        }
+    }
+
+    /** @return iterable<string, array{callable(array<string, mixed>): mixed, string, bool}> damage, place, whether the schema sees it too */
+    public static function damages(): iterable
+    {
+        $set = static fn (string $path, mixed $value): callable => static function (array $d) use ($path, $value): array {
+            $at = &$d;
+            foreach (explode('.', $path) as $key) {
+                $at = &$at[$key];
+            }
+            $at = $value;
+
+            return $d;
+        };
+        yield 'later version' => [$set('version', 2), 'version', true];
+        yield 'version is text' => [$set('version', '1'), 'version', true];
+        yield 'unknown field' => [$set('colour', 'red'), 'colour', true];
+        yield 'unknown units' => [$set('units', 'cubit'), 'units', true];
+        yield 'unknown rulebook' => [$set('rulebook', 'none'), 'rulebook', true];
+        yield 'empty name' => [$set('name', '  '), 'name', true];
+        yield 'runs is an object' => [$set('runs', ['a' => 1]), 'runs', true];
+        yield 'unknown size' => [$set('runs.0.size', '7'), 'runs.0.size', true];
+        yield 'unknown way' => [$set('runs.0.legs.1.way', 'sideways'), 'runs.0.legs.1.way', true];
+        yield 'length is text' => [$set('runs.0.legs.1.length_mm', '1384'), 'runs.0.legs.1.length_mm', true];
+        yield 'negative length' => [$set('runs.0.legs.1.length_mm', -5), 'runs.0.legs.1.length_mm', true];
+        yield 'surplus field of a leg' => [$set('runs.0.legs.1.colour', 'red'), 'runs.0.legs.1.colour', true];
+        yield 'turn too far' => [$set('runs.0.legs.1.turn_deg', 300), 'runs.0.legs.1.turn_deg', true];
+        yield 'unknown fitting' => [$set('runs.0.legs.1.fitting', ['patterns' => ['knee']]), 'runs.0.legs.1.fitting.patterns.0', true];
+        yield 'unknown end' => [$set('runs.0.outlet.kind', 'funnel'), 'runs.0.outlet.kind', true];
+        yield 'letter that is none' => [$set('runs.0.marks.pieces', ['l1.1' => 'a1']), 'runs.0.marks.pieces.l1.1', true];
+        yield 'fall and drop' => [$set('runs.0.legs.1.drop_mm', 5), 'runs.0.legs.1.drop_mm', true];
+        yield 'two legs of one id' => [$set('runs.0.legs.1.id', 'l1'), 'runs.0.legs.1.id', false];
+        yield 'letter used twice' => [$set('runs.0.marks.pieces', ['l1.1' => 'A', 'l2.1' => 'A']), 'runs.0.marks.pieces.l2.1', false];
+        yield 'next letter already used' => [$set('runs.0.marks', ['pieces' => ['l1.1' => 'C'], 'next_piece' => 1]), 'runs.0.marks.next_piece', false];
+        yield 'override of no row' => [$set('overrides.catalogue', [['system' => 'pvc-dwv-40', 'row' => 'x', 'take_off_mm' => 3]]), 'overrides.catalogue.0.row', false];
+    }
+
+    /** @param callable(array<string, mixed>): array<string, mixed> $damage */
+    #[DataProvider('damages')]
+    public function testADamagedFileIsRefusedAtThePlace(callable $damage, string $place, bool $schemaSees): void
+    {
+        $text = json_encode($damage(self::example()), JSON_THROW_ON_ERROR);
+        self::assertSame(! $schemaSees, $this->keepsSchema($text));
+        try {
+            (new JobFile(Catalogue::shipped()))->parse($text);
+            self::fail('was taken');
+        } catch (BadInput $bad) {
+            self::assertSame($place, $bad->field);
+            self::assertNotSame('', $bad->getMessage());
+        }
+    }
+
+    public function testForeignAndCutFilesAreToldApart(): void
+    {
+        $file = new JobFile(Catalogue::shipped());
+        $message = static function (string $text) use ($file): string {
+            try {
+                $file->parse($text);
+            } catch (BadInput $bad) {
+                return $bad->getMessage();
+            }
+
+            return 'taken';
+        };
+        self::assertStringContainsString('not a whole JSON file', $message(substr(json_encode(self::example(), JSON_THROW_ON_ERROR), 0, 100)));
+        self::assertStringContainsString('not a Fall Bend job file', $message('{"type":"Feature"}'));
+        self::assertStringContainsString('not a Fall Bend job file', $message('[1,2]'));
+        self::assertStringContainsString('version 7; this Fall Bend reads up to version 1', $message((string) json_encode(['version' => 7] + self::example())));
+    }
+
+    public function testLettersGoOnAfterZ(): void
+    {
+        self::assertSame(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'], array_map(Marks::letter(...), [0, 25, 26, 51, 52, 701, 702]));
+        for ($i = 0; $i < 2000; $i++) {
+            self::assertSame($i, Marks::index(Marks::letter($i)));
+        }
+        self::assertSame(-1, Marks::index('a'));
+    }
+
+    /** @return array<string, mixed> */
+    private static function example(): array
+    {
+        /** @var array<string, mixed> $document */
+        $document = json_decode((string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'), true, 64, JSON_THROW_ON_ERROR);
+        $document['runs'][0]['legs'][1]['fall_mm_per_m'] = 20;
+
+        return $document;
+    }
+
+    private function keepsSchema(string $text): bool
+    {
+        return (new Validator)->validate(json_decode($text), (string) file_get_contents(self::ROOT.'/core/data/schemas/job.json'))->isValid();
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Reckon\Reckoners;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class ReckonersTest extends TestCase
+{
+    private const BEND = ['first_deg' => 45, 'second_deg' => 45, 'od_mm' => 88.9];
+
+    private const OFFSET = ['offset_mm' => 300, 'rise_mm' => 400, 'bend_deg' => 45, 'take_off_mm' => [45, 45]];
+
+    private const BOOK = ['system' => 'pvc-dwv-40', 'size' => '2', 'rulebook' => 'ipc-2021'];
+
+    /** @return iterable<string, array{string, array<string, mixed>, array<string, mixed>}> reckoner, input, part of the answer */
+    public static function examples(): iterable
+    {
+        yield 'target 60' => ['compound-bend', self::BEND + ['target_deg' => 60], ['roll_deg' => 90.0, 'mark_mm' => 69.8219, 'turn_deg' => 60.0, 'span_deg' => [0.0, 90.0]]];
+        yield 'roll 0' => ['compound-bend', self::BEND + ['roll_deg' => 0], ['turn_deg' => 90.0]];
+        yield 'roll 180' => ['compound-bend', self::BEND + ['roll_deg' => 180], ['turn_deg' => 0.0]];
+        yield 'negative roll' => ['compound-bend', self::BEND + ['roll_deg' => -90], ['turn_deg' => 60.0, 'mark_mm' => -69.8219]];
+        yield 'ends of the span' => ['compound-bend', ['first_deg' => 45, 'second_deg' => 22.5, 'od_mm' => 60.325, 'target_deg' => 67.5], ['roll_deg' => 0.0, 'span_deg' => [22.5, 67.5]]];
+        yield 'offset' => ['rolling-offset', self::OFFSET, ['true_offset_mm' => 500.0, 'travel_mm' => 707.1068, 'advance_mm' => 500.0, 'cut_mm' => 617.1068, 'roll_from_level_deg' => 53.1301]];
+        yield 'square offset' => ['rolling-offset', ['bend_deg' => 90] + self::OFFSET, ['travel_mm' => 500.0, 'advance_mm' => 0.0]];
+        yield 'fall' => ['fall', ['length_mm' => 3048, 'fall_mm_per_m' => 20.833], ['drop_mm' => 63.499, 'fall_in_per_ft' => 0.25, 'angle_deg' => 1.1935, 'percent' => 2.0833]];
+        yield 'length from drop and fall' => ['fall', ['drop_mm' => 63.5, 'fall_mm_per_m' => 1000 / 48], ['length_mm' => 3048.0]];
+        yield 'fall from length and drop' => ['fall', ['length_mm' => 3048, 'drop_mm' => 63.5] + self::BOOK, ['fall_mm_per_m' => 20.8333]];
+        yield 'level' => ['fall', ['length_mm' => 3048, 'drop_mm' => 0], ['fall_mm_per_m' => 0.0]];
+    }
+
+    /**
+     * @param  array<string, mixed>  $input
+     * @param  array<string, mixed>  $expected
+     */
+    #[DataProvider('examples')]
+    public function testWorkedExamples(string $name, array $input, array $expected): void
+    {
+        $answer = self::reckoners()->reckon($name, $input);
+        foreach ($expected as $key => $value) {
+            self::assertEqualsWithDelta($value, $answer[$key], 0.0002, $key);
+        }
+        $this->assertKeeps($name, 'input', $input);
+        $this->assertKeeps($name, 'output', $answer);
+    }
+
+    public function testANegativeCutIsAStopThatSaysByHowMuch(): void
+    {
+        $answer = self::reckoners()->reckon('rolling-offset', ['offset_mm' => 40, 'rise_mm' => 0, 'bend_deg' => 45, 'take_off_mm' => [45, 45]]);
+        self::assertSame('stop', $answer['findings'][0]['severity']);
+        self::assertStringContainsString('33 mm', $answer['findings'][0]['why']);
+        $this->assertKeeps('rolling-offset', 'output', $answer);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string, ?string}> input, outcome, source row */
+    public static function verdicts(): iterable
+    {
+        yield 'enough' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.9], 'pass', 'fall.least.small'];
+        yield 'too little' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.5], 'stop', 'fall.least.small'];
+        yield 'backwards' => [['length_mm' => 1000, 'drop_mm' => -5], 'stop', 'fall.least.small'];
+        yield 'by approval' => [['length_mm' => 1000, 'fall_mm_per_m' => 11, 'rulebook' => 'upc-2021', 'size' => '4'], 'warn', 'fall.least.large'];
+        yield 'set locally' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.9, 'overrides' => ['rulebook' => [['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 25]]]], 'stop', 'fall.least.small'];
+    }
+
+    /** @param array<string, mixed> $input */
+    #[DataProvider('verdicts')]
+    public function testFallIsJudged(array $input, string $outcome, ?string $row): void
+    {
+        $answer = self::reckoners()->reckon('fall', $input + self::BOOK);
+        self::assertSame($outcome, $answer['verdict']['outcome']);
+        self::assertSame($row, $answer['sources'][0]['row']);
+        self::assertSame(isset($input['overrides']) ? 'measured' : 'stated', $answer['sources'][0]['status']);
+        $this->assertKeeps('fall', 'input', $input + self::BOOK);
+        $this->assertKeeps('fall', 'output', $answer);
+    }
+
+    /** @return iterable<string, array{string, array<string, mixed>, string}> reckoner, input, field */
+    public static function badInputs(): iterable
+    {
+        yield 'missing' => ['compound-bend', ['first_deg' => 45], 'second_deg'];
+        yield 'surplus' => ['compound-bend', self::BEND + ['target_deg' => 60, 'x' => 1], 'x'];
+        yield 'text for a number' => ['compound-bend', ['first_deg' => '45'] + self::BEND + ['target_deg' => 60], 'first_deg'];
+        yield 'out of range' => ['compound-bend', ['first_deg' => 200] + self::BEND + ['target_deg' => 60], 'first_deg'];
+        yield 'not finite' => ['compound-bend', ['first_deg' => INF] + self::BEND + ['target_deg' => 60], 'first_deg'];
+        yield 'neither target nor roll' => ['compound-bend', self::BEND, 'target_deg'];
+        yield 'both' => ['compound-bend', self::BEND + ['target_deg' => 60, 'roll_deg' => 1], 'target_deg'];
+        yield 'outside the span' => ['compound-bend', self::BEND + ['target_deg' => 91], 'target_deg'];
+        yield 'one take-off' => ['rolling-offset', ['take_off_mm' => [45]] + self::OFFSET, 'take_off_mm'];
+        yield 'take-off is text' => ['rolling-offset', ['take_off_mm' => [45, 'x']] + self::OFFSET, 'take_off_mm.1'];
+        yield 'no offset at all' => ['rolling-offset', ['offset_mm' => 0, 'rise_mm' => 0] + self::OFFSET, 'offset_mm'];
+        yield 'all three' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'fall_mm_per_m' => 1], 'length_mm'];
+        yield 'one of three' => ['fall', ['length_mm' => 1], 'length_mm'];
+        yield 'level, length wanted' => ['fall', ['drop_mm' => 1, 'fall_mm_per_m' => 0], 'fall_mm_per_m'];
+        yield 'size without book' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'system' => 'pvc-dwv-40', 'size' => '2'], 'rulebook'];
+        yield 'unknown system' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'system' => 'lead'] + self::BOOK, 'system'];
+        yield 'unknown override' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'overrides' => ['rulebook' => [['rulebook' => 'ipc-2021', 'threshold' => 'x', 'value' => 1]]]] + self::BOOK, 'overrides.rulebook.0.threshold'];
+        yield 'unknown reckoner' => ['guess', [], 'name'];
+    }
+
+    /** @param array<string, mixed> $input */
+    #[DataProvider('badInputs')]
+    public function testBadInputNamesItsField(string $name, array $input, string $field): void
+    {
+        try {
+            self::reckoners()->reckon($name, $input);
+            self::fail('was taken');
+        } catch (BadInput $bad) {
+            self::assertSame($field, $bad->field);
+            self::assertSame(['error'], array_keys($bad->toArray()));
+        }
+    }
+
+    public function testTextThatIsNotJsonIsBadInput(): void
+    {
+        $this->expectException(BadInput::class);
+        self::reckoners()->reckonJson('fall', '{"length_mm":');
+    }
+
+    private function assertKeeps(string $name, string $side, mixed $value): void
+    {
+        $schema = json_encode(self::reckoners()->schema($name)[$side], JSON_THROW_ON_ERROR);
+        $error = (new Validator)->validate(json_decode(json_encode($value, JSON_THROW_ON_ERROR)), $schema)->error();
+        self::assertNull($error, $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR));
+    }
+
+    private static function reckoners(): Reckoners
+    {
+        return new Reckoners(Catalogue::shipped());
+    }
+}
