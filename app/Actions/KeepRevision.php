@@ -80,7 +80,7 @@ final readonly class KeepRevision
         return $this->file->parse($revision->document);
     }
 
-    /** @param callable(Job, Revision): Job $change */
+    /** @param  callable(Job, Revision): Job  $change */
     private function onto(Job $job, int $from, callable $change): Job
     {
         return DB::transaction(static function () use ($job, $from, $change): Job {

@@ -67,9 +67,9 @@ final readonly class Description
     }
 
     /**
-     * @param  array<string, mixed>|null  $body
-     * @param  string|array<string, mixed>|null  $answer  a name of a shape, or a shape
-     * @param  array<int, string>  $problems  shape by status
+     * @param array<string, mixed>|null $body
+     * @param string|array<string, mixed>|null $answer a name of a shape, or a shape
+     * @param array<int, string> $problems shape by status
      * @return array<string, mixed>
      */
     private static function call(string $summary, ?array $body, string|array|null $answer, array $problems = [], int $status = 200): array

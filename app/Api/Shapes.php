@@ -30,7 +30,7 @@ final class Shapes
     }
 
     /**
-     * @param  array<string, mixed>  $properties  all required
+     * @param array<string, mixed> $properties all required
      * @return array<string, mixed>
      */
     public static function object(array $properties): array
@@ -39,7 +39,7 @@ final class Shapes
     }
 
     /**
-     * @param  array<string, mixed>  $items
+     * @param array<string, mixed> $items
      * @return array<string, mixed>
      */
     public static function list(array $items): array
@@ -48,7 +48,7 @@ final class Shapes
     }
 
     /**
-     * @param  array<string, mixed>  $shape
+     * @param array<string, mixed> $shape
      * @return array<string, mixed>
      */
     private static function orNull(array $shape): array

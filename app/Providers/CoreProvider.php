@@ -27,7 +27,7 @@ final class CoreProvider extends ServiceProvider
 
     public function boot(): void
     {
-        Model::shouldBeStrict(! $this->app->isProduction());
+        Model::shouldBeStrict($this->app->environment('production') !== true);
         RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower()->toString().'|'.$request->ip()));
     }
 }

@@ -21,7 +21,7 @@ final class Fixtures
 {
     public const SIZES = ['1-1/2', '2', '3', '4'];
 
-    /** @param array<string, mixed> $with fields of the run */
+    /** @param  array<string, mixed>  $with fields of the run */
     public static function run(string $callOut, array $with = []): Run
     {
         $fields = $with + [
@@ -33,7 +33,7 @@ final class Fixtures
         return (new CallOutReader(Units::Inch, self::SIZES))->apply(new Run(...$fields), $callOut);
     }
 
-    /** @param array<string, mixed> $with fields of the run */
+    /** @param  array<string, mixed>  $with fields of the run */
     public static function layout(string $callOut, array $with = [], string $rulebook = 'ipc-2021'): RunLayout
     {
         return self::laid(self::run($callOut, $with), $rulebook);
@@ -47,7 +47,7 @@ final class Fixtures
     }
 
     /**
-     * @param  array<string, mixed>  $with
+     * @param array<string, mixed> $with
      * @return list<Finding>
      */
     public static function findings(string $callOut, array $with = [], string $rulebook = 'ipc-2021'): array
@@ -57,7 +57,7 @@ final class Fixtures
         return (new RuleSet($catalogue))->judge(self::layout($callOut, $with, $rulebook), $catalogue->rulebook($rulebook));
     }
 
-    /** @param list<Leg> $legs */
+    /** @param  list<Leg>  $legs */
     public static function runOf(array $legs): Run
     {
         return self::run('')->withLegs($legs, count($legs) + 1);

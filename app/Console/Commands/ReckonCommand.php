@@ -24,7 +24,7 @@ final class ReckonCommand extends Command
 
             return 0;
         }
-        $name = (string) $this->argument('name');
+        $name = is_string($this->argument('name')) ? $this->argument('name') : '';
         try {
             $answer = (bool) $this->option('schema') ? $reckoners->schema($name) : $reckoners->reckonJson($name, (string) stream_get_contents(STDIN));
             $this->print($answer);
@@ -37,7 +37,7 @@ final class ReckonCommand extends Command
         }
     }
 
-    /** @param array<string, mixed> $answer */
+    /** @param  array<string, mixed>  $answer */
     private function print(array $answer): void
     {
         $this->output->write(json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", false, $this->output::OUTPUT_RAW);

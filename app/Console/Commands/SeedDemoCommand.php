@@ -24,7 +24,8 @@ final class SeedDemoCommand extends Command
         $crew = Crew::query()->firstOrCreate(['name' => 'Day crew']);
         $lead = $this->member($crew, 'lead', 'lead@mill-row.example');
         $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
-        foreach (glob(database_path('demo/*.json')) ?: [] as $path) {
+        $paths = glob(database_path('demo/*.json'));
+        foreach ($paths === false ? [] : $paths as $path) {
             $plan = $file->parse((string) file_get_contents($path));
             if (Job::query()->where('crew_id', $crew->id)->where('name', $plan->name)->doesntExist()) {
                 $keep->start($crew->id, $lead, $plan);

@@ -38,7 +38,7 @@ final readonly class EvaluationController
         $body = Fields::of($request->json()->all());
         $units = Units::from($body->choice('units', ['inch', 'mm']));
         try {
-            return new JsonResponse(Tape::of((new TapeReader($units))->read($body->string('text', 60))->toMm()));
+            return new JsonResponse((new Tape)->of((new TapeReader($units))->read($body->string('text', 60))->toMm()));
         } catch (UnreadableLength $unreadable) {
             throw BadInput::at('text', $unreadable->getMessage());
         }

@@ -80,7 +80,8 @@ final readonly class JobController
     {
         $job = $this->job($request, $id);
         $document = $this->file->document($this->keep->plan($job->headRevision()));
-        $name = Str::slug($job->name) ?: 'job';
+        $slug = Str::slug($job->name);
+        $name = $slug === '' ? 'job' : $slug;
 
         return new Response(json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
             'Content-Type' => 'application/json',
@@ -96,7 +97,6 @@ final readonly class JobController
     /** @return array<array-key, mixed> */
     private function document(Request $request): array
     {
-        
         $document = $request->json()->all()['document'] ?? null;
 
         return is_array($document) ? $document : throw BadInput::at('document', 'must be an object', $document);

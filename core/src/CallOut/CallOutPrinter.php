@@ -16,7 +16,7 @@ final readonly class CallOutPrinter
 {
     public function __construct(private Units $units) {}
 
-    /** @param list<Leg> $legs */
+    /** @param  list<Leg>  $legs */
     public function line(array $legs): string
     {
         return implode(' / ', array_map($this->phrase(...), $legs));

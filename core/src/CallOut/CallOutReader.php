@@ -10,14 +10,15 @@ use FallBend\Core\Measure\Units;
 /** Reads a whole call-out line: phrases between slashes that stand free, semicolons, or line breaks. Never fails, and never loses a word. */
 final readonly class CallOutReader
 {
-    /** @param list<string> $sizes of the pipe system */
+    /** @param  list<string>  $sizes of the pipe system */
     public function __construct(private Units $units, private array $sizes) {}
 
     /** @return list<Phrase> an empty line has none */
     public function read(string $text): array
     {
         $reader = new PhraseReader($this->units, $this->sizes);
-        $parts = preg_split('~(?:\s+/(?=\s|$)|[;\n\r]+)~u', $text, -1, PREG_SPLIT_OFFSET_CAPTURE) ?: [];
+        $parts = preg_split('~(?:\s+/(?=\s|$)|[;\n\r]+)~u', $text, -1, PREG_SPLIT_OFFSET_CAPTURE);
+        $parts = $parts === false ? [] : $parts;
         $phrases = [];
         foreach ($parts as $i => [$part, $bytes]) {
             // A slash at the end waits for the next leg.

@@ -14,9 +14,9 @@ use FallBend\Core\Job\Leg;
 final class LegMatcher
 {
     /**
-     * @param  list<Leg>  $old
-     * @param  list<Leg>  $new  without ids
-     * @param  int  $next  number of the next free id
+     * @param list<Leg> $old
+     * @param list<Leg> $new without ids
+     * @param int $next number of the next free id
      * @return array{list<Leg>, int} the new legs with ids, and the next free number
      */
     public static function match(array $old, array $new, int $next): array
@@ -44,8 +44,8 @@ final class LegMatcher
     }
 
     /**
-     * @param  list<Leg>  $old
-     * @param  list<Leg>  $new
+     * @param list<Leg> $old
+     * @param list<Leg> $new
      * @return list<array{Leg, ?string}>
      */
     private static function middle(array $old, array $new): array
@@ -68,8 +68,8 @@ final class LegMatcher
     }
 
     /**
-     * @param  list<Leg>  $old
-     * @param  list<Leg>  $new
+     * @param list<Leg> $old
+     * @param list<Leg> $new
      * @return list<array{Leg, ?string}>
      */
     private static function pairOff(array $old, array $new): array
@@ -83,8 +83,8 @@ final class LegMatcher
     }
 
     /**
-     * @param  list<Leg>  $old
-     * @param  list<Leg>  $new
+     * @param list<Leg> $old
+     * @param list<Leg> $new
      * @return array<int, array<int, int>> length of the longest common subsequence of what follows old i and new j
      */
     private static function commonLengths(array $old, array $new): array

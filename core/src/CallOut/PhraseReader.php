@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\CallOut;
 
+use FallBend\Core\Job\FittingChoice;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Fall;
@@ -31,26 +32,30 @@ final class PhraseReader
 
     private readonly TapeReader $tape;
 
-    /** @param list<string> $sizes of the pipe system */
+    /** @param  list<string>  $sizes of the pipe system */
     public function __construct(private readonly Units $units, private readonly array $sizes)
     {
         $this->tape = new TapeReader($units);
     }
 
     /**
-     * @param  string  $text  one phrase
-     * @param  int  $offset  where it begins in the whole line, in characters
+     * @param string $text one phrase
+     * @param int $offset where it begins in the whole line, in characters
      * @return Phrase its leg has no id yet
      */
     public function read(string $text, int $offset): Phrase
     {
         [$this->rest, $this->at, $this->said, $this->unread] = [mb_strtolower(Typography::plainMarks($text)), $offset, [], []];
         while (($this->rest = $this->skipBlank()) !== '') {
-            $this->name($text, $offset) || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length() || $this->skipWord();
+            $understood = $this->name($text, $offset) || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length();
+            if (! $understood) {
+                $this->skipWord();
+            }
         }
         $leg = $this->leg($text, $offset);
+        $unread = $this->complaints();
 
-        return new Phrase($text, $offset, $this->unread === [] ? $leg : new Leg('', unread: trim($text)), $this->unread);
+        return new Phrase($text, $offset, $unread === [] ? $leg : new Leg('', unread: trim($text)), $unread);
     }
 
     private function skipBlank(): string
@@ -177,13 +182,13 @@ final class PhraseReader
         return preg_match('/^'.Words::length().'/u', $this->rest, $m) === 1 && $this->take($m[0], 'length', fn (): Length => $this->tape->read($m[0]));
     }
 
-    private function skipWord(): bool
+    private function skipWord(): void
     {
         preg_match('/^\S+/u', $this->rest, $m);
         $word = $m[0] ?? $this->rest;
         $this->complain($word, 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. Say a length, a way, a turn or a fall.');
 
-        return $this->take($word);
+        $this->take($word);
     }
 
     /** Moves past what was read; with a key, keeps its meaning, unless that was said before or cannot be. */
@@ -211,8 +216,15 @@ final class PhraseReader
         $this->unread[] = new Unread($this->at + $blank, mb_strlen(trim($text)), $message);
     }
 
+    /** @return list<Unread> */
+    private function complaints(): array
+    {
+        return $this->unread;
+    }
+
     private function leg(string $text, int $offset): Leg
     {
+        /** @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length, size?: string, fitting?: FittingChoice, close?: bool, what?: string} $said */
         $said = $this->said;
         $way = $said['way'] ?? Way::On;
         $length = $said['length'] ?? null;

@@ -69,7 +69,7 @@ final class Words
         return 'with '.$words.($choice->isClose ? ' street' : '');
     }
 
-    /** @param list<string> $words */
+    /** @param  list<string>  $words */
     private static function either(array $words): string
     {
         usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));

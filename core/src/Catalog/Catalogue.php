@@ -17,10 +17,13 @@ final class Catalogue
     /** @var array<string, Rulebook> */
     private array $rulebooks = [];
 
+    /** @var array<string, list<string>> */
+    private array $names = [];
+
     /** @var array<string, Assumption>|null */
     private ?array $assumptions = null;
 
-    /** @param string $folder the folder that holds catalogue/, rulebooks/ and assumptions.json */
+    /** @param  string  $folder the folder that holds catalogue/, rulebooks/ and assumptions.json */
     public function __construct(private readonly string $folder) {}
 
     /** The catalogue that ships with the core. */
@@ -78,7 +81,12 @@ final class Catalogue
     /** @return list<string> */
     private function names(string $kind): array
     {
-        return array_map(static fn (string $path): string => basename($path, '.json'), glob("{$this->folder}/{$kind}/*.json") ?: []);
+        if (! isset($this->names[$kind])) {
+            $paths = glob("{$this->folder}/{$kind}/*.json");
+            $this->names[$kind] = array_map(static fn (string $path): string => basename($path, '.json'), $paths === false ? [] : $paths);
+        }
+
+        return $this->names[$kind];
     }
 
     private function decoded(string $name): mixed

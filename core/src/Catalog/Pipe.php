@@ -10,7 +10,7 @@ use FallBend\Core\Input\Fields;
 /** One size of a pipe system, with the socket that it goes into. Lengths in mm. */
 final readonly class Pipe
 {
-    /** @param non-empty-list<float> $sticksMm lengths that it is sold in */
+    /** @param  non-empty-list<float>  $sticksMm lengths that it is sold in */
     private function __construct(
         public string $size,
         public float $outsideMm,

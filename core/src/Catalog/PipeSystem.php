@@ -10,10 +10,13 @@ use FallBend\Core\Input\Fields;
 /** Everything that the catalogue knows of one pipe system: pipes with sockets, bends, couplings, bushings, trap adapters. */
 final readonly class PipeSystem
 {
+    /** @var array<string, list<Bend>> plain bends by size */
+    private array $plainBySize;
+
     /**
-     * @param  array<string, Pipe>  $pipes  by size, smallest first
-     * @param  array<string, Bend>  $bends  by id
-     * @param  array<string, Straight>  $straights  by id
+     * @param array<string, Pipe> $pipes by size, smallest first
+     * @param array<string, Bend> $bends by id
+     * @param array<string, Straight> $straights by id
      */
     private function __construct(
         public string $key,
@@ -23,7 +26,15 @@ final readonly class PipeSystem
         public array $pipes,
         public array $bends,
         public array $straights,
-    ) {}
+    ) {
+        $bySize = [];
+        foreach ($bends as $bend) {
+            if (! $bend->isStreet) {
+                $bySize[$bend->size][] = $bend;
+            }
+        }
+        $this->plainBySize = $bySize;
+    }
 
     /** @throws BadInput if a row is wrong, an id stands twice, or a size has no pipe or socket */
     public static function read(Fields $file): self
@@ -64,7 +75,7 @@ final readonly class PipeSystem
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */
     public function plainBends(string $size): array
     {
-        return array_values(array_filter($this->bends, static fn (Bend $bend): bool => $bend->size === $size && ! $bend->isStreet));
+        return $this->plainBySize[$size] ?? [];
     }
 
     public function coupling(string $size): ?Straight
@@ -86,7 +97,7 @@ final readonly class PipeSystem
     /**
      * The same system with the user's measured numbers in place of the catalogue's.
      *
-     * @param  list<CatalogueOverride>  $overrides
+     * @param list<CatalogueOverride> $overrides
      */
     public function with(array $overrides): self
     {
@@ -105,8 +116,8 @@ final readonly class PipeSystem
     /**
      * @template T
      *
-     * @param  callable(Fields): T  $read
-     * @param  array<string, Pipe>  $pipes
+     * @param callable(Fields): T $read
+     * @param array<string, Pipe> $pipes
      * @return array<string, T>
      *
      * @throws BadInput

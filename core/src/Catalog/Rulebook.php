@@ -10,7 +10,7 @@ use FallBend\Core\Input\Fields;
 /** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
 final readonly class Rulebook
 {
-    /** @param array<string, Threshold> $thresholds by id */
+    /** @param  array<string, Threshold>  $thresholds by id */
     private function __construct(public string $id, public string $name, public string $style, public array $thresholds) {}
 
     /** @throws BadInput if a row is wrong or an id stands twice */
@@ -51,7 +51,7 @@ final readonly class Rulebook
     /**
      * The same rulebook with local values.
      *
-     * @param  list<RulebookOverride>  $overrides
+     * @param list<RulebookOverride> $overrides
      */
     public function with(array $overrides): self
     {

@@ -10,7 +10,7 @@ use FallBend\Core\Input\Fields;
 /** One threshold of a rulebook: a value (for some sizes) or a verdict (for a pattern in an orientation), with its source. */
 final readonly class Threshold
 {
-    /** @param list<string> $sizes empty for all sizes */
+    /** @param  list<string>  $sizes empty for all sizes */
     private function __construct(
         public string $id,
         public string $topic,

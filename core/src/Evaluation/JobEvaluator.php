@@ -33,7 +33,7 @@ final readonly class JobEvaluator
      * Takes a job, and optionally what is being called out for one of its runs; gives the job with that read into it and all marks allotted,
      * and the evaluation of every run.
      *
-     * @param  array{run: string, text: string}|null  $callOut
+     * @param array{run: string, text: string}|null $callOut
      * @return array{job: Job, evaluation: array<string, mixed>}
      */
     public function evaluate(Job $job, ?array $callOut = null): array
@@ -59,7 +59,7 @@ final readonly class JobEvaluator
             'units' => $job->units->value,
             'rulebook' => ['id' => $rulebook->id, 'name' => $rulebook->name, 'style' => $rulebook->style],
             'drawn_fill' => $assumption->value,
-            'saw_kerf' => Tape::of($this->catalogue->assumption('saw-kerf')->value),
+            'saw_kerf' => (new Tape)->of($this->catalogue->assumption('saw-kerf')->value),
             'phrases' => $phrases,
             'runs' => $reports,
         ]];
@@ -85,7 +85,7 @@ final readonly class JobEvaluator
     }
 
     /**
-     * @param  list<Phrase>  $phrases
+     * @param list<Phrase> $phrases
      * @return list<array<string, mixed>>
      */
     private static function phrases(array $phrases): array

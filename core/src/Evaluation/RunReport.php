@@ -24,13 +24,16 @@ final readonly class RunReport
 {
     private CallOutPrinter $callOut;
 
+    private Tape $tape;
+
     public function __construct(private Units $units)
     {
         $this->callOut = new CallOutPrinter($units);
+        $this->tape = new Tape;
     }
 
     /**
-     * @param  list<Finding>  $findings
+     * @param list<Finding> $findings
      * @return array<string, mixed>
      */
     public function of(RunLayout $layout, array $findings): array
@@ -42,15 +45,15 @@ final readonly class RunReport
             'call_out' => $this->callOut->line($run->legs),
             'legs' => $this->legs($layout),
             'pieces' => array_map(fn (Piece $piece): array => $this->piece($piece, $layout), $layout->pieces),
-            'joints' => array_map(self::joint(...), $layout->joints),
-            'fittings' => array_map(self::fitting(...), $layout->fittings),
+            'joints' => array_map($this->joint(...), $layout->joints),
+            'fittings' => array_map($this->fitting(...), $layout->fittings),
             'sequence' => $layout->sequence,
             'pipes' => self::pipes($layout),
             'totals' => [
-                'tape' => Tape::of($layout->tapeMm),
-                'fall' => Tape::of($layout->fallMm()),
-                'level_difference' => Tape::orNull($run->levelDifference?->toMm()),
-                'remaining' => Tape::orNull($layout->remainingMm()),
+                'tape' => $this->tape->of($layout->tapeMm),
+                'fall' => $this->tape->of($layout->fallMm()),
+                'level_difference' => $this->tape->orNull($run->levelDifference?->toMm()),
+                'remaining' => $this->tape->orNull($layout->remainingMm()),
                 'whole' => $layout->isWhole(),
             ],
             'end' => self::point($layout->end),
@@ -67,6 +70,7 @@ final readonly class RunReport
             $letters[$piece->key] = $piece->letter;
         }
         $reports = [];
+        $falls = [];
         foreach ($layout->run->legs as $i => $leg) {
             $laid = $layout->legs[$i] ?? null;
             // A leg that is called up or down, by whatever angle, is not said by its fall.
@@ -81,9 +85,9 @@ final readonly class RunReport
                 'read' => $leg->unread === null,
                 'laid' => $laid !== null,
                 'size' => $laid->line->size ?? $leg->size ?? $layout->run->size,
-                'length' => Tape::orNull($leg->length?->toMm() ?? $laid?->centreMm),
-                'drop' => Tape::orNull($laid?->dropMm()),
-                'fall' => $fall === null ? null : ['mm_per_m' => $fall, 'inch' => Fall::mmPerM($fall)->short(Units::Inch), 'metric' => Fall::mmPerM($fall)->short(Units::Millimetre)],
+                'length' => $this->tape->orNull($leg->length?->toMm() ?? $laid?->centreMm),
+                'drop' => $this->tape->orNull($laid?->dropMm()),
+                'fall' => $fall === null ? null : $falls[(string) $fall] ??= ['mm_per_m' => $fall, 'inch' => Fall::mmPerM($fall)->short(Units::Inch), 'metric' => Fall::mmPerM($fall)->short(Units::Millimetre)],
                 'upright' => $laid?->isUpright() ?? $leg->way->isUpright(),
                 'heading_deg' => $laid?->line->headingDeg,
                 'dip_deg' => $laid?->line->dipDeg,
@@ -91,7 +95,7 @@ final readonly class RunReport
                 'to' => $laid === null ? null : self::point($laid->to()),
                 'tape_mm' => $laid?->tapeMm,
                 'pieces' => array_map(static fn (string $key): string => $letters[$key], $laid->pieces ?? []),
-                'shortfall' => $laid === null || $laid->shortfallMm() < 0.005 ? null : Tape::of($laid->shortfallMm()),
+                'shortfall' => $laid === null || $laid->shortfallMm() < 0.005 ? null : $this->tape->of($laid->shortfallMm()),
                 'turn_deg' => $laid?->turn?->angleDeg,
             ];
         }
@@ -110,12 +114,12 @@ final readonly class RunReport
             'leg' => $piece->leg,
             'leg_id' => $leg->id,
             'size' => $piece->size,
-            'cut' => Tape::of($piece->cutMm),
+            'cut' => $this->tape->of($piece->cutMm),
             'least_mm' => $piece->leastMm,
             'from' => self::point($piece->from),
             'to' => self::point($piece->to()),
-            'depth_from' => Tape::of($piece->depthFromMm),
-            'depth_to' => Tape::of($piece->depthToMm),
+            'depth_from' => $this->tape->of($piece->depthFromMm),
+            'depth_to' => $this->tape->of($piece->depthToMm),
             'joint_from' => $piece->jointFrom,
             'joint_to' => $piece->jointTo,
             'between' => $piece->isBetweenPair,
@@ -124,7 +128,7 @@ final readonly class RunReport
     }
 
     /** @return array<string, mixed> */
-    private static function joint(Joint $joint): array
+    private function joint(Joint $joint): array
     {
         return [
             'key' => $joint->key,
@@ -133,15 +137,15 @@ final readonly class RunReport
             'fitting' => $joint->fitting,
             'size' => $joint->size,
             'at' => self::point($joint->at),
-            'level' => Tape::of($joint->at->z),
+            'level' => $this->tape->of($joint->at->z),
             'tape_mm' => $joint->tapeMm,
-            'depth' => Tape::of($joint->depthMm),
+            'depth' => $this->tape->of($joint->depthMm),
             'strain_deg' => $joint->strainDeg,
         ];
     }
 
     /** @return array<string, mixed> */
-    private static function fitting(Fitting $fitting): array
+    private function fitting(Fitting $fitting): array
     {
         $part = $fitting->part;
 
@@ -158,7 +162,7 @@ final readonly class RunReport
             'turn_deg' => $part instanceof Bend ? $part->turnDeg : null,
             'nominal_deg' => $part instanceof Bend ? $part->nominalDeg : null,
             'roll_deg' => $fitting->rollDeg,
-            'mark' => Tape::orNull($fitting->markMm),
+            'mark' => $this->tape->orNull($fitting->markMm),
             'strain_deg' => $fitting->strainDeg,
             'at' => self::point($fitting->at),
             'in' => self::point($fitting->in),
@@ -166,7 +170,7 @@ final readonly class RunReport
             'into_mm' => $fitting->intoMm,
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
-            'take_off' => Tape::of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
+            'take_off' => $this->tape->of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $part->provenance->toArray(),
         ];
@@ -185,7 +189,7 @@ final readonly class RunReport
     }
 
     /**
-     * @param  list<Finding>  $findings
+     * @param list<Finding> $findings
      * @return list<array<string, mixed>> every row of a table that the answer rests on, once
      */
     private function sources(RunLayout $layout, array $findings): array

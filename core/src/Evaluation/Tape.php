@@ -7,20 +7,30 @@ namespace FallBend\Core\Evaluation;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\TapePrinter;
 
-/** A computed length as an answer carries it: the number, and how a tape says it in both units. Rounding happens here and nowhere after. */
+/**
+ * Says computed lengths as an answer carries them: the number, and how a tape says it in both units. Rounding happens here and nowhere after.
+ * Within one answer the same length is worked out once: socket depths and take-offs stand in it many times.
+ */
 final class Tape
 {
+    /** @var array<int, array{inch: string, feet: string, metric: string}> by nanometres */
+    private array $said = [];
+
     /** @return array{mm: float, inch: string, feet: string, metric: string} */
-    public static function of(float $mm): array
+    public function of(float $mm): array
     {
         $length = Length::mm($mm);
+        if (! isset($this->said[$length->nanometres])) {
+            [$inch, $feet] = TapePrinter::inchesAndFeet($length);
+            $this->said[$length->nanometres] = ['inch' => $inch, 'feet' => $feet, 'metric' => TapePrinter::millimetres($length)];
+        }
 
-        return ['mm' => $mm, 'inch' => TapePrinter::inches($length), 'feet' => TapePrinter::feet($length), 'metric' => TapePrinter::millimetres($length)];
+        return ['mm' => $mm] + $this->said[$length->nanometres];
     }
 
     /** @return array{mm: float, inch: string, feet: string, metric: string}|null */
-    public static function orNull(?float $mm): ?array
+    public function orNull(?float $mm): ?array
     {
-        return $mm === null ? null : self::of($mm);
+        return $mm === null ? null : $this->of($mm);
     }
 }

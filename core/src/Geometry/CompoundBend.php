@@ -12,8 +12,8 @@ namespace FallBend\Core\Geometry;
 final readonly class CompoundBend
 {
     /**
-     * @param  float  $firstDeg  turn of the first bend, above 0, below 180
-     * @param  float  $secondDeg  turn of the second bend, above 0, below 180
+     * @param float $firstDeg turn of the first bend, above 0, below 180
+     * @param float $secondDeg turn of the second bend, above 0, below 180
      */
     public function __construct(public float $firstDeg, public float $secondDeg) {}
 

@@ -11,9 +11,9 @@ namespace FallBend\Core\Geometry;
 final class Roll
 {
     /**
-     * @param  ?Vec3  $before  direction into the bend before, or null for the first bend
-     * @param  Vec3  $in  direction into this bend
-     * @param  Vec3  $out  direction out of this bend
+     * @param ?Vec3 $before direction into the bend before, or null for the first bend
+     * @param Vec3 $in direction into this bend
+     * @param Vec3 $out direction out of this bend
      * @return float degrees
      */
     public static function between(?Vec3 $before, Vec3 $in, Vec3 $out): float

@@ -12,8 +12,8 @@ final readonly class Vec3
     /**
      * Gives the direction of flow of a leg.
      *
-     * @param  float  $headingDeg  clockwise from north, in plan
-     * @param  float  $dipDeg  below level; −90 straight up, 90 straight down
+     * @param float $headingDeg clockwise from north, in plan
+     * @param float $dipDeg below level; −90 straight up, 90 straight down
      */
     public static function direction(float $headingDeg, float $dipDeg): self
     {

@@ -15,7 +15,7 @@ final class BadInput extends RuntimeException implements CoreException
         parent::__construct($message);
     }
 
-    /** @param string $field the place, dotted: `legs.2.length_mm`; empty for the whole */
+    /** @param  string  $field the place, dotted: `legs.2.length_mm`; empty for the whole */
     public static function at(string $field, string $message, mixed $given = null): self
     {
         return new self($field, $message, self::cut($given));

@@ -13,8 +13,8 @@ final class Fields
     private array $asked = [];
 
     /**
-     * @param  array<array-key, mixed>  $data
-     * @param  string  $path  the place of the object, dotted; empty for the whole
+     * @param array<array-key, mixed> $data
+     * @param string $path the place of the object, dotted; empty for the whole
      */
     private function __construct(private readonly array $data, public readonly string $path) {}
 
@@ -72,7 +72,7 @@ final class Fields
     }
 
     /**
-     * @param  list<string>  $choices
+     * @param list<string> $choices
      *
      * @throws BadInput
      */

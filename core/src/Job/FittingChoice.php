@@ -12,12 +12,12 @@ final readonly class FittingChoice
 {
     public const PATTERNS = ['sixteenth', 'eighth', 'sixth', 'quarter', 'long-sweep'];
 
-    /** @param non-empty-list<string> $patterns one pattern, or two for a pair */
+    /** @param  non-empty-list<string>  $patterns one pattern, or two for a pair */
     private function __construct(public array $patterns, public bool $isClose) {}
 
     /**
-     * @param  non-empty-list<string>  $patterns  one or two of PATTERNS
-     * @param  bool  $isClose  the second of a pair is a street bend that stands in the first
+     * @param non-empty-list<string> $patterns one or two of PATTERNS
+     * @param bool $isClose the second of a pair is a street bend that stands in the first
      */
     public static function of(array $patterns, bool $isClose = false): self
     {

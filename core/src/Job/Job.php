@@ -12,9 +12,9 @@ use FallBend\Core\Measure\Units;
 final readonly class Job
 {
     /**
-     * @param  list<Run>  $runs
-     * @param  list<CatalogueOverride>  $catalogueOverrides
-     * @param  list<RulebookOverride>  $rulebookOverrides
+     * @param list<Run> $runs
+     * @param list<CatalogueOverride> $catalogueOverrides
+     * @param list<RulebookOverride> $rulebookOverrides
      */
     public function __construct(
         public string $name,
@@ -32,15 +32,10 @@ final readonly class Job
         return $this->withRuns(array_map(static fn (Run $old): Run => $old->id === $run->id ? $run : $old, $this->runs));
     }
 
-    /** @param list<Run> $runs */
+    /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self(...['runs' => $runs] + get_object_vars($this));
-    }
-
-    public function named(string $name): self
-    {
-        return new self(...['name' => $name] + get_object_vars($this));
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides);
     }
 
     public function run(string $id): ?Run

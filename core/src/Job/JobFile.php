@@ -46,7 +46,7 @@ final readonly class JobFile
     /**
      * Takes the decoded document; gives the job.
      *
-     * @param  array<array-key, mixed>  $document
+     * @param array<array-key, mixed> $document
      *
      * @throws BadInput
      */
@@ -132,7 +132,7 @@ final readonly class JobFile
         return $run;
     }
 
-    /** @param list<string> $sizes */
+    /** @param  list<string>  $sizes */
     private function leg(Fields $fields, array $sizes): Leg
     {
         $id = self::id($fields);
@@ -170,14 +170,14 @@ final readonly class JobFile
             throw BadInput::at($fields->at('drop_mm'), 'cannot stand beside fall_mm_per_m', $drop->toMm());
         }
         if ($way->isUpright() && ($fall !== null || $drop !== null)) {
-            throw BadInput::at($fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'), "does not go with way {$way->value}", $fall ?? $drop?->toMm());
+            throw BadInput::at($fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'), "does not go with way {$way->value}", $fall ?? $drop->toMm());
         }
         if ($drop !== null && ($length === null || abs($drop->nanometres) > $length->nanometres)) {
             throw BadInput::at($fields->at('drop_mm'), 'must not be more than the length of the leg', $drop->toMm());
         }
     }
 
-    /** @param list<string> $kinds */
+    /** @param  list<string>  $kinds */
     private static function end(Fields $fields, array $kinds): End
     {
         $end = new End(self::named($fields, 'what', 80), $fields->choice('kind', $kinds));
@@ -265,7 +265,7 @@ final readonly class JobFile
     }
 
     /**
-     * @param  array<string, mixed>  $fields
+     * @param array<string, mixed> $fields
      * @return array<string, mixed> without what is null
      */
     private static function given(array $fields): array

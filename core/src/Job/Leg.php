@@ -13,11 +13,11 @@ use FallBend\Core\Measure\Length;
 final readonly class Leg
 {
     /**
-     * @param  ?float  $turnDeg  only with a way that takes an angle; null for 90
-     * @param  ?Length  $length  null only where the leg is close or unread
-     * @param  bool  $isToStop  the length runs from stop to stop, not from centre to centre
-     * @param  ?Length  $drop  down over the given length; negative rises
-     * @param  bool  $isClose  no pipe: the fitting at its end is a street fitting that stands in the one at its start
+     * @param ?float $turnDeg only with a way that takes an angle; null for 90
+     * @param ?Length $length null only where the leg is close or unread
+     * @param bool $isToStop the length runs from stop to stop, not from centre to centre
+     * @param ?Length $drop down over the given length; negative rises
+     * @param bool $isClose no pipe: the fitting at its end is a street fitting that stands in the one at its start
      */
     public function __construct(
         public string $id,
@@ -36,12 +36,15 @@ final readonly class Leg
 
     public function withId(string $id): self
     {
-        return new self($id, ...array_slice(get_object_vars($this), 1));
+        return new self($id, $this->way, $this->turnDeg, $this->length, $this->isToStop, $this->fallMmPerM, $this->drop, $this->size, $this->fitting, $this->isClose, $this->what, $this->unread);
     }
 
     /** Whether two legs say the same, whatever their ids. */
     public function saysTheSame(self $other): bool
     {
-        return $this->withId('') == $other->withId('');
+        return $this->way === $other->way && $this->turnDeg === $other->turnDeg && $this->isToStop === $other->isToStop && $this->fallMmPerM === $other->fallMmPerM
+            && $this->length?->nanometres === $other->length?->nanometres && $this->drop?->nanometres === $other->drop?->nanometres
+            && $this->size === $other->size && $this->fitting?->toArray() === $other->fitting?->toArray()
+            && $this->isClose === $other->isClose && $this->what === $other->what && $this->unread === $other->unread;
     }
 }

@@ -11,8 +11,8 @@ namespace FallBend\Core\Job;
 final readonly class Marks
 {
     /**
-     * @param  array<string, string>  $pieces  letter by piece key
-     * @param  array<string, int>  $joints  number by joint key
+     * @param array<string, string> $pieces letter by piece key
+     * @param array<string, int> $joints number by joint key
      */
     public function __construct(public array $pieces = [], public array $joints = [], public int $nextPiece = 0, public int $nextJoint = 1) {}
 
@@ -44,8 +44,8 @@ final readonly class Marks
     /**
      * Gives the ledger with a mark for each of these keys: what is marked keeps its mark, what is new takes the next free one in the order given.
      *
-     * @param  list<string>  $pieces
-     * @param  list<string>  $joints
+     * @param list<string> $pieces
+     * @param list<string> $joints
      */
     public function allot(array $pieces, array $joints): self
     {

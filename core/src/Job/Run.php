@@ -10,11 +10,11 @@ use FallBend\Core\Measure\Length;
 final readonly class Run
 {
     /**
-     * @param  string  $use  `fixture-drain` (serves one fixture) or `drain`
-     * @param  ?float  $fallMmPerM  the fall of legs that say none; null: the least that the rulebook allows for the size
-     * @param  ?Length  $levelDifference  from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
-     * @param  float  $headingDeg  which way the outlet faces in plan, clockwise from north
-     * @param  list<Leg>  $legs
+     * @param string $use `fixture-drain` (serves one fixture) or `drain`
+     * @param ?float $fallMmPerM the fall of legs that say none; null: the least that the rulebook allows for the size
+     * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
+     * @param float $headingDeg which way the outlet faces in plan, clockwise from north
+     * @param list<Leg> $legs
      */
     public function __construct(
         public string $id,
@@ -32,14 +32,20 @@ final readonly class Run
         public int $nextLeg,
     ) {}
 
-    /** @param list<Leg> $legs */
+    /** @param  list<Leg>  $legs */
     public function withLegs(array $legs, int $nextLeg): self
     {
-        return new self(...['legs' => $legs, 'nextLeg' => $nextLeg] + get_object_vars($this));
+        return $this->with($legs, $this->marks, $nextLeg);
     }
 
     public function withMarks(Marks $marks): self
     {
-        return new self(...['marks' => $marks] + get_object_vars($this));
+        return $this->with($this->legs, $marks, $this->nextLeg);
+    }
+
+    /** @param  list<Leg>  $legs */
+    private function with(array $legs, Marks $marks, int $nextLeg): self
+    {
+        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $this->outlet, $this->tieIn, $this->levelDifference, $this->headingDeg, $legs, $marks, $nextLeg);
     }
 }

@@ -32,7 +32,7 @@ final class Assembly
     private array $legs = [];
 
     /**
-     * @param  list<LegLine>  $lines
+     * @param list<LegLine> $lines
      */
     private function __construct(private readonly Run $run, private readonly PipeSystem $system, private readonly array $lines)
     {
@@ -41,8 +41,8 @@ final class Assembly
     }
 
     /**
-     * @param  list<LegLine>  $lines
-     * @param  list<Turn>  $turns  the turn into the second leg, the third …
+     * @param list<LegLine> $lines
+     * @param list<Turn> $turns the turn into the second leg, the third …
      */
     public static function of(Run $run, PipeSystem $system, array $lines, array $turns): RunLayout
     {
@@ -228,7 +228,7 @@ final class Assembly
     private function closeMm(float $outMm, ?Turn $next): ?float
     {
         $bend = $next?->bends[0] ?? null;
-        if ($bend === null || $next?->bushingIn !== null) {
+        if ($next === null || $bend === null || $next->bushingIn !== null) {
             return null;
         }
         $street = $bend->isStreet ? $bend : $this->system->bend($bend->pattern, $bend->size, true);

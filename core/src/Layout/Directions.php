@@ -12,7 +12,7 @@ use FallBend\Core\Job\Way;
 final class Directions
 {
     /**
-     * @param  float  $fallMmPerM  the fall of legs that say none
+     * @param float $fallMmPerM the fall of legs that say none
      * @return list<LegLine>
      */
     public static function of(Run $run, float $fallMmPerM): array

@@ -12,11 +12,11 @@ use FallBend\Core\Geometry\Vec3;
 final readonly class Fitting
 {
     /**
-     * @param  string  $key  stable name of the place: the leg that it leads into and its part
-     * @param  int  $leg  number of the leg that it leads into (that it stands in, for a coupling along a leg)
-     * @param  Vec3  $at  its centre; for a bushing the stop that it sits on
-     * @param  ?float  $rollDeg  only of bends
-     * @param  ?float  $markMm  the roll as a length round the outside of the pipe
+     * @param string $key stable name of the place: the leg that it leads into and its part
+     * @param int $leg number of the leg that it leads into (that it stands in, for a coupling along a leg)
+     * @param Vec3 $at its centre; for a bushing the stop that it sits on
+     * @param ?float $rollDeg only of bends
+     * @param ?float $markMm the roll as a length round the outside of the pipe
      */
     public function __construct(
         public string $key,

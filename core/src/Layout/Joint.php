@@ -10,9 +10,9 @@ use FallBend\Core\Geometry\Vec3;
 final readonly class Joint
 {
     /**
-     * @param  ?string  $fitting  key of the fitting whose socket it is; null at the outlet and at the tie-in
-     * @param  Vec3  $at  the stop, on the axis
-     * @param  float  $tapeMm  how far along the run, from the outlet
+     * @param ?string $fitting key of the fitting whose socket it is; null at the outlet and at the tie-in
+     * @param Vec3 $at the stop, on the axis
+     * @param float $tapeMm how far along the run, from the outlet
      */
     public function __construct(
         public string $key,

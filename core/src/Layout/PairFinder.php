@@ -37,7 +37,7 @@ final class PairFinder
     /**
      * Gives the pair of a list of bends that reaches the angle with the gentlest bends: the lesser greatest turn, then the lesser sum, then the shorter.
      *
-     * @param  list<Bend>  $bends
+     * @param list<Bend> $bends
      * @return array{Bend, Bend}|null
      */
     public static function gentlest(array $bends, float $angleDeg): ?array

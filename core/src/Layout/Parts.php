@@ -31,7 +31,7 @@ final class Parts
         $this->fittings[] = $fitting;
     }
 
-    /** @param array{string, string} $joints keys, upstream first */
+    /** @param  array{string, string}  $joints keys, upstream first */
     public function piece(string $key, LegLine $leg, string $size, float $cutMm, Vec3 $from, Vec3 $direction, array $joints, bool $isBetweenPair = false): void
     {
         $this->sequence[] = $key;

@@ -20,8 +20,8 @@ final readonly class RunCompiler
     public function __construct(private Catalogue $catalogue) {}
 
     /**
-     * @param  PipeSystem  $system  of the run, with the user's measured numbers in it
-     * @param  Rulebook  $rulebook  chooses between fittings that make the same turn, and the fall where none is said
+     * @param PipeSystem $system of the run, with the user's measured numbers in it
+     * @param Rulebook $rulebook chooses between fittings that make the same turn, and the fall where none is said
      */
     public function compile(Run $run, PipeSystem $system, Rulebook $rulebook): RunLayout
     {

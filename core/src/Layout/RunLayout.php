@@ -12,12 +12,12 @@ use FallBend\Core\Job\Run;
 final readonly class RunLayout
 {
     /**
-     * @param  Run  $run  with the marks that were allotted
-     * @param  list<LegLaid>  $legs
-     * @param  list<Fitting>  $fittings
-     * @param  list<Piece>  $pieces
-     * @param  list<Joint>  $joints
-     * @param  list<string>  $sequence  keys of fittings and pieces as the water meets them
+     * @param Run $run with the marks that were allotted
+     * @param list<LegLaid> $legs
+     * @param list<Fitting> $fittings
+     * @param list<Piece> $pieces
+     * @param list<Joint> $joints
+     * @param list<string> $sequence keys of fittings and pieces as the water meets them
      */
     public function __construct(
         public Run $run,

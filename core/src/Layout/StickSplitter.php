@@ -11,10 +11,10 @@ final class StickSplitter
      * Whole sticks first, from upstream, then what is left; where that would be shorter than the least piece, the last two share what they have.
      * The pieces and the stops of the couplings add up to the span.
      *
-     * @param  float  $spanMm  stop to stop
-     * @param  float  $stickMm  the longest piece
-     * @param  float  $stopMm  width of the stop of a coupling
-     * @param  float  $leastMm  the shortest piece
+     * @param float $spanMm stop to stop
+     * @param float $stickMm the longest piece
+     * @param float $stopMm width of the stop of a coupling
+     * @param float $leastMm the shortest piece
      * @return non-empty-list<float> mm
      */
     public static function split(float $spanMm, float $stickMm, float $stopMm, float $leastMm): array

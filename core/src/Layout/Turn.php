@@ -15,13 +15,13 @@ use FallBend\Core\Geometry\Vec3;
 final readonly class Turn
 {
     /**
-     * @param  float  $angleDeg  the turn that the legs make
-     * @param  list<Bend>  $bends  none, one or two
-     * @param  ?Vec3  $between  direction of the short leg between two bends
-     * @param  float  $betweenMm  centre to centre of two bends
-     * @param  bool  $isBetweenClose  no pipe between the two bends
-     * @param  float  $strainDeg  what each joint of the turn must give
-     * @param  bool  $stands  the first bend is a street bend that stands in the fitting before
+     * @param float $angleDeg the turn that the legs make
+     * @param list<Bend> $bends none, one or two
+     * @param ?Vec3 $between direction of the short leg between two bends
+     * @param float $betweenMm centre to centre of two bends
+     * @param bool $isBetweenClose no pipe between the two bends
+     * @param float $strainDeg what each joint of the turn must give
+     * @param bool $stands the first bend is a street bend that stands in the fitting before
      */
     public function __construct(
         public float $angleDeg,

@@ -18,7 +18,7 @@ use FallBend\Core\Job\FittingChoice;
  */
 final readonly class TurnFinder
 {
-    /** @param float $playDeg the angle that one made joint gives without strain */
+    /** @param  float  $playDeg the angle that one made joint gives without strain */
     public function __construct(
         private PipeSystem $system,
         private Rulebook $rulebook,
@@ -87,7 +87,7 @@ final readonly class TurnFinder
         return $best;
     }
 
-    /** @param array{?Straight, ?Straight} $bushings */
+    /** @param  array{?Straight, ?Straight}  $bushings */
     private function chosen(FittingChoice $choice, Vec3 $in, Vec3 $out, string $size, array $bushings, bool $stands): Turn
     {
         $bends = [];
@@ -104,7 +104,7 @@ final readonly class TurnFinder
             : $this->withBend($bends[0], $in, $out, $bushings, $stands);
     }
 
-    /** @param array{?Straight, ?Straight} $bushings */
+    /** @param  array{?Straight, ?Straight}  $bushings */
     private function withBend(Bend $bend, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {
         $angle = $in->angleTo($out);
@@ -117,8 +117,8 @@ final readonly class TurnFinder
     }
 
     /**
-     * @param  array{Bend, Bend}  $pair
-     * @param  array{?Straight, ?Straight}  $bushings
+     * @param array{Bend, Bend} $pair
+     * @param array{?Straight, ?Straight} $bushings
      */
     private function withPair(array $pair, bool $isClose, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {

@@ -19,7 +19,7 @@ final readonly class Length
 
     private function __construct(public int $nanometres) {}
 
-    /** @param int $nanometres any whole number */
+    /** @param  int  $nanometres any whole number */
     public static function nm(int $nanometres): self
     {
         return new self($nanometres);

@@ -19,12 +19,21 @@ final class TapePrinter
     public static function feet(Length $length): string
     {
         [$sign, $whole, $fraction] = self::parts($length);
-        if ($whole < 24) {
-            return $sign.self::joined($whole, $fraction).'"';
-        }
-        $rest = $whole % 12;
 
-        return $sign.intdiv($whole, 12)."'".($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction).'"');
+        return $sign.($whole < 24 ? self::joined($whole, $fraction).'"' : self::inFeet($whole, $fraction));
+    }
+
+    /**
+     * Gives what `inches` and `feet` give, reckoned once.
+     *
+     * @return array{string, string}
+     */
+    public static function inchesAndFeet(Length $length): array
+    {
+        [$sign, $whole, $fraction] = self::parts($length);
+        $inches = $sign.self::joined($whole, $fraction);
+
+        return [$inches, $whole < 24 ? $inches.'"' : $sign.self::inFeet($whole, $fraction)];
     }
 
     /** Gives whole millimetres, no unit. */
@@ -64,6 +73,13 @@ final class TapePrinter
         $rest = $whole % 12;
 
         return $sign.intdiv($whole, 12)."'".($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction));
+    }
+
+    private static function inFeet(int $whole, string $fraction): string
+    {
+        $rest = $whole % 12;
+
+        return intdiv($whole, 12)."'".($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction).'"');
     }
 
     /** @return array{string, int, string} sign, whole inches, fraction in lowest terms or nothing */

@@ -97,7 +97,7 @@ final readonly class TapeReader
     /** Whole and decimal digits times the unit, in integers; the last nanometre half away from zero. */
     private static function decimal(string $digits, int $unitNm): int
     {
-        [$whole, $part] = array_pad(preg_split('/[.,]/', $digits) ?: [], 2, '');
+        [$whole, $part] = explode('.', str_replace(',', '.', $digits).'.');
         if ((int) $whole > intdiv(Length::MOST_NM, $unitNm)) {
             return Length::MOST_NM + 1;
         }

@@ -34,7 +34,9 @@ final readonly class FallReckoner implements Reckoner
     public function reckon(Fields $input): array
     {
         [$length, $drop, $fall] = $this->three($input);
-        $input->has('use') && $input->choice('use', ['drain', 'fixture-drain']);
+        if ($input->has('use')) {
+            $input->choice('use', ['drain', 'fixture-drain']);
+        }
         $threshold = $this->threshold($input, $rulebook, $size);
         Overrides::read($input, $this->catalogue);
         $input->end();
@@ -66,7 +68,7 @@ final readonly class FallReckoner implements Reckoner
         if (count(array_filter([$length, $drop, $fall], is_float(...))) !== 2) {
             throw BadInput::at($input->at('length_mm'), 'give exactly two of length_mm, drop_mm and fall_mm_per_m');
         }
-        if ($length === null && ($fall === 0.0 || $drop / $fall <= 0)) {
+        if ($length === null && ((float) $fall === 0.0 || (float) $drop / (float) $fall <= 0)) {
             throw BadInput::at($input->at('fall_mm_per_m'), 'must not be nothing, and must lead the same way as the drop', $fall);
         }
         $length ??= 1000 * (float) $drop / (float) $fall;

@@ -12,7 +12,7 @@ use FallBend\Core\Rules\Wording;
 final class FindingReport
 {
     /**
-     * @param  list<Finding>  $findings
+     * @param list<Finding> $findings
      * @return list<array<string, mixed>>
      */
     public static function list(array $findings, Units $units): array

@@ -14,8 +14,8 @@ use FallBend\Core\Input\Fields;
 final readonly class Overrides
 {
     /**
-     * @param  list<CatalogueOverride>  $catalogue
-     * @param  list<RulebookOverride>  $rulebook
+     * @param list<CatalogueOverride> $catalogue
+     * @param list<RulebookOverride> $rulebook
      */
     private function __construct(public array $catalogue, public array $rulebook) {}
 

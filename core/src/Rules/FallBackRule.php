@@ -16,10 +16,10 @@ final readonly class FallBackRule implements Rule
     {
         $findings = [];
         foreach ($layout->legs as $leg) {
-            $between = $leg->turn?->between;
-            if ($between !== null && $between->z > 1e-6) {
-                $findings[] = new Finding('fall.backBetween', Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
-                    $between->z * ($leg->turn->betweenMm ?? 0.0), 0.0, ['rise_mm' => $between->z * ($leg->turn->betweenMm ?? 0.0)]);
+            $turn = $leg->turn;
+            if ($turn?->between !== null && $turn->between->z > 1e-6) {
+                $rise = $turn->between->z * $turn->betweenMm;
+                $findings[] = new Finding('fall.backBetween', Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm), $rise, 0.0, ['rise_mm' => $rise]);
             }
             $slope = $leg->fallMmPerM();
             if ($leg->dropMm() < 0 && ($slope === null || $slope <= -FallNoneRule::LEVEL_MM_PER_M)) {

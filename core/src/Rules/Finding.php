@@ -13,9 +13,9 @@ use FallBend\Core\Catalog\Provenance;
 final readonly class Finding
 {
     /**
-     * @param  string  $rule  `topic.fact`, never renamed or reused
-     * @param  ?float  $measured  in the unit of the limit
-     * @param  array<string, float|int|string>  $params
+     * @param string $rule `topic.fact`, never renamed or reused
+     * @param ?float $measured in the unit of the limit
+     * @param array<string, float|int|string> $params
      */
     public function __construct(
         public string $rule,

@@ -39,7 +39,7 @@ final class Wording
         return array_keys(self::texts());
     }
 
-    /** @param array<string, float|int|string> $params */
+    /** @param  array<string, float|int|string>  $params */
     private function filled(mixed $text, array $params): string
     {
         if (is_array($text)) {
@@ -52,8 +52,8 @@ final class Wording
     }
 
     /**
-     * @param  array<array-key, mixed>  $variants
-     * @param  array<string, float|int|string>  $params
+     * @param array<array-key, mixed> $variants
+     * @param array<string, float|int|string> $params
      */
     private static function variant(array $variants, array $params): mixed
     {

@@ -68,7 +68,7 @@ final class JobFileTest extends TestCase
         yield 'override of no row' => [$set('overrides.catalogue', [['system' => 'pvc-dwv-40', 'row' => 'x', 'take_off_mm' => 3]]), 'overrides.catalogue.0.row', false];
     }
 
-    /** @param callable(array<string, mixed>): array<string, mixed> $damage */
+    /** @param  callable(array<string, mixed>): array<string, mixed>  $damage */
     #[DataProvider('damages')]
     public function testADamagedFileIsRefusedAtThePlace(callable $damage, string $place, bool $schemaSees): void
     {

@@ -37,8 +37,8 @@ final class ReckonersTest extends TestCase
     }
 
     /**
-     * @param  array<string, mixed>  $input
-     * @param  array<string, mixed>  $expected
+     * @param array<string, mixed> $input
+     * @param array<string, mixed> $expected
      */
     #[DataProvider('examples')]
     public function testWorkedExamples(string $name, array $input, array $expected): void
@@ -69,7 +69,7 @@ final class ReckonersTest extends TestCase
         yield 'set locally' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.9, 'overrides' => ['rulebook' => [['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 25]]]], 'stop', 'fall.least.small'];
     }
 
-    /** @param array<string, mixed> $input */
+    /** @param  array<string, mixed>  $input */
     #[DataProvider('verdicts')]
     public function testFallIsJudged(array $input, string $outcome, ?string $row): void
     {
@@ -104,7 +104,7 @@ final class ReckonersTest extends TestCase
         yield 'unknown reckoner' => ['guess', [], 'name'];
     }
 
-    /** @param array<string, mixed> $input */
+    /** @param  array<string, mixed>  $input */
     #[DataProvider('badInputs')]
     public function testBadInputNamesItsField(string $name, array $input, string $field): void
     {

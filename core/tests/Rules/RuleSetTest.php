@@ -16,7 +16,7 @@ use PHPUnit\Framework\TestCase;
 /** Every rule on both sides of its limit. */
 final class RuleSetTest extends TestCase
 {
-    /** @return iterable<string, array{string, string, array<string, mixed>, ?string, string, ?string, ?int}> rulebook, call-out, run, rule, severity, … */
+    /** @return iterable<string, array{string, string, array<string, mixed>, string, ?string, ?int}> rulebook, call-out, run, rule, severity, leg */
     public static function cases(): iterable
     {
         $small = ['size' => '1-1/2'];
@@ -73,7 +73,7 @@ final class RuleSetTest extends TestCase
         yield 'a coupling on a plain end is assumed' => ['ipc-2021', 'down 40', ['tieIn' => new End('stub', 'plain')], 'catalogue.doubtful', 'note', 1];
     }
 
-    /** @param array<string, mixed> $run */
+    /** @param  array<string, mixed>  $run */
     #[DataProvider('cases')]
     public function testJudges(string $rulebook, string $callOut, array $run, string $rule, ?string $severity, ?int $leg): void
     {

@@ -1,7 +1,6 @@
 /** What a call came to: the answer, or what was wrong. Never both. */
 export type Result<T> =
-    | { ok: true; data: T }
-    | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
+    { ok: true; data: T } | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
 
 interface ProblemBody {
     message?: string;

@@ -48,8 +48,7 @@ export const copyJob = (document: JobDocument) => call<Job>('POST', '/api/jobs',
 export const importJob = (text: string) => call<Job>('POST', '/api/jobs/import', { text });
 export const keepJob = (id: string, from: number, gesture: string, document: JobDocument) =>
     call<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document });
-export const stepJob = (id: string, step: 'undo' | 'redo', from: number) =>
-    call<Job>('POST', `/api/jobs/${id}/${step}`, { from });
+export const stepJob = (id: string, step: 'undo' | 'redo', from: number) => call<Job>('POST', `/api/jobs/${id}/${step}`, { from });
 export const evaluate = (document: JobDocument, callOut?: { run: string; text: string }, signal?: AbortSignal) =>
     call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, signal);
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });

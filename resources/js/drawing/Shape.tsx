@@ -15,22 +15,36 @@ export function ShapeBody({ kind }: { kind: ShapeKind }) {
         case 'warn':
             return (
                 <>
-                    <path d="M1.2 2.2H18.8L10 18.8Z" style={{ fill: 'var(--warn-fill)', stroke: 'var(--ink)', strokeWidth: 1.7, strokeLinejoin: 'round' }} />
+                    <path
+                        d="M1.2 2.2H18.8L10 18.8Z"
+                        style={{ fill: 'var(--warn-fill)', stroke: 'var(--ink)', strokeWidth: 1.7, strokeLinejoin: 'round' }}
+                    />
                     <path d="M10 5V12.2" style={{ stroke: 'var(--warn-text)', strokeWidth: 2.4 }} />
                 </>
             );
         case 'note':
             return (
                 <>
-                    <path d="M1.2 1.2H13.6L18.8 6.4V18.8H1.2Z" style={{ fill: 'var(--note-fill)', stroke: 'var(--ink)', strokeWidth: 1.7, strokeLinejoin: 'round' }} />
+                    <path
+                        d="M1.2 1.2H13.6L18.8 6.4V18.8H1.2Z"
+                        style={{ fill: 'var(--note-fill)', stroke: 'var(--ink)', strokeWidth: 1.7, strokeLinejoin: 'round' }}
+                    />
                     <path d="M5 8.4H12.5M5 11.4H15M5 14.6H11" style={{ stroke: 'var(--ink)', strokeWidth: 1.5 }} />
                 </>
             );
         case 'unknown':
             return (
                 <>
-                    <circle cx="10" cy="10" r="8.6" style={{ fill: 'var(--unk-fill)', stroke: 'var(--ink)', strokeWidth: 1.8, strokeDasharray: '3.4 2.35' }} />
-                    <path d="M7.2 7.9C7.2 4.4 12.8 4.4 12.8 7.9C12.8 10.2 10 10 10 12.2" style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.9 }} />
+                    <circle
+                        cx="10"
+                        cy="10"
+                        r="8.6"
+                        style={{ fill: 'var(--unk-fill)', stroke: 'var(--ink)', strokeWidth: 1.8, strokeDasharray: '3.4 2.35' }}
+                    />
+                    <path
+                        d="M7.2 7.9C7.2 4.4 12.8 4.4 12.8 7.9C12.8 10.2 10 10 10 12.2"
+                        style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.9 }}
+                    />
                     <rect x="9" y="13.7" width="2" height="2" style={{ fill: 'var(--ink)' }} />
                 </>
             );

@@ -32,7 +32,9 @@ export function LengthField({ id, label, help, units, start, onRead, onProblem }
         const result = await readLength(value, units);
         if (result.ok) {
             setProblem(null);
-            setSaid(units === 'inch' ? `${result.data.feet}, ${result.data.metric} mm` : `${result.data.metric} mm, ${result.data.inch} in`);
+            setSaid(
+                units === 'inch' ? `${result.data.feet}, ${result.data.metric} mm` : `${result.data.metric} mm, ${result.data.inch} in`,
+            );
             onProblem(false);
             onRead(result.data);
         } else {
@@ -44,7 +46,13 @@ export function LengthField({ id, label, help, units, start, onRead, onProblem }
     return (
         <Form.Group controlId={id}>
             <Form.Label>{label}</Form.Label>
-            <Form.Control value={text} onChange={(event) => void read(event.target.value)} isInvalid={problem !== null} aria-describedby={`${id}-help`} autoComplete="off" />
+            <Form.Control
+                value={text}
+                onChange={(event) => void read(event.target.value)}
+                isInvalid={problem !== null}
+                aria-describedby={`${id}-help`}
+                autoComplete="off"
+            />
             <span id={`${id}-help`} className={problem ? 'problem' : 'cap'}>
                 {problem ?? said ?? help ?? ' '}
             </span>

@@ -21,7 +21,9 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const scene = useMemo(() => sceneOf(run, turns, width, height), [run, turns, width, height]);
     const origin = { x: 0, y: 0, z: 0 };
-    const [o, north, east] = [origin, { ...origin, y: 1 }, { ...origin, x: 1 }].map((point) => onView(point, { turns, scale: 26, ox: 38, oy: height - 30 }));
+    const [o, north, east] = [origin, { ...origin, y: 1 }, { ...origin, x: 1 }].map((point) =>
+        onView(point, { turns, scale: 26, ox: 38, oy: height - 30 }),
+    );
     return (
         <svg className="iso" width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label="Isometric of the run">
             <Materials prefix={prefix} />
@@ -29,15 +31,34 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
             <path d={scene.shadow} style={{ fill: 'none', stroke: 'var(--rule-2)', strokeWidth: 2, strokeDasharray: '2 4' }} />
             {scene.solids.map((solid, i) => (
                 <g key={i} style={{ fill: 'none' }}>
-                    <path d={solid.d} style={{ stroke: 'var(--edge)', strokeWidth: solid.width + (solid.piece !== null && solid.piece === selected?.key ? 2 : 0) }} />
                     <path
                         d={solid.d}
-                        style={{ stroke: solid.kind === 'hub' ? 'var(--pvc-2)' : solid.piece !== null && solid.piece === selected?.key ? 'var(--lit)' : `url(#${prefix}pvc)`, strokeWidth: solid.width - 2.6 }}
+                        style={{
+                            stroke: 'var(--edge)',
+                            strokeWidth: solid.width + (solid.piece !== null && solid.piece === selected?.key ? 2 : 0),
+                        }}
+                    />
+                    <path
+                        d={solid.d}
+                        style={{
+                            stroke:
+                                solid.kind === 'hub'
+                                    ? 'var(--pvc-2)'
+                                    : solid.piece !== null && solid.piece === selected?.key
+                                      ? 'var(--lit)'
+                                      : `url(#${prefix}pvc)`,
+                            strokeWidth: solid.width - 2.6,
+                        }}
                     />
                 </g>
             ))}
             {scene.arrows.map(({ at, angle }, i) => (
-                <path key={i} d="M-5.5 -5L6 0L-5.5 5Z" transform={`translate(${at[0]} ${at[1]}) rotate(${angle})`} style={{ fill: 'var(--water)', stroke: 'var(--sheet)' }} />
+                <path
+                    key={i}
+                    d="M-5.5 -5L6 0L-5.5 5Z"
+                    transform={`translate(${at[0]} ${at[1]}) rotate(${angle})`}
+                    style={{ fill: 'var(--water)', stroke: 'var(--sheet)' }}
+                />
             ))}
             {scene.marks.map(({ severity, at, foot }, i) => (
                 <g key={i}>
@@ -58,10 +79,20 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
             {o && north && east && (
                 <g style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }}>
                     <path d={`M${o.join(' ')}L${north.join(' ')}M${o.join(' ')}L${east.join(' ')}`} />
-                    <text x={north[0] + (north[0] - o[0]) * 0.35} y={north[1] + (north[1] - o[1]) * 0.35 + 4} textAnchor="middle" style={{ stroke: 'none', fontSize: 13, fontWeight: 700 }}>
+                    <text
+                        x={north[0] + (north[0] - o[0]) * 0.35}
+                        y={north[1] + (north[1] - o[1]) * 0.35 + 4}
+                        textAnchor="middle"
+                        style={{ stroke: 'none', fontSize: 13, fontWeight: 700 }}
+                    >
                         N
                     </text>
-                    <text x={east[0] + (east[0] - o[0]) * 0.35} y={east[1] + (east[1] - o[1]) * 0.35 + 4} textAnchor="middle" style={{ stroke: 'none', fontSize: 13, fill: 'var(--ink-2)' }}>
+                    <text
+                        x={east[0] + (east[0] - o[0]) * 0.35}
+                        y={east[1] + (east[1] - o[1]) * 0.35 + 4}
+                        textAnchor="middle"
+                        style={{ stroke: 'none', fontSize: 13, fill: 'var(--ink-2)' }}
+                    >
                         E
                     </text>
                 </g>

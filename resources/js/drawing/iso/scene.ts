@@ -43,7 +43,11 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
     const solids = solidsOf(run, chain, view).sort((a, b) => a.near - b.near);
     const ground = new Ground({ x: 2, y: 2, w: width - 4, h: height - 4 });
     for (const link of chain.links) {
-        ground.takeLine(onView(towards(nodeAt(chain, link), { x: 0, y: 0, z: 0 }, 0), view), onView(endOf(chain, link), view), pipeWidth(run, link.size, view) + 3);
+        ground.takeLine(
+            onView(towards(nodeAt(chain, link), { x: 0, y: 0, z: 0 }, 0), view),
+            onView(endOf(chain, link), view),
+            pipeWidth(run, link.size, view) + 3,
+        );
     }
     // The buttons that turn the view stand in the lower right corner.
     ground.take({ x: width - 102, y: height - 54, w: 102, h: 54 });
@@ -54,7 +58,14 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
         solids,
         tags: tagsOf(chain, view, ground),
         marks: marksOf(chain, run.findings, view, ground),
-        shadow: points.map((point, i) => `${i ? 'L' : 'M'}${onView({ ...point, z: floor }, view).map(round).join(' ')}`).join(''),
+        shadow: points
+            .map(
+                (point, i) =>
+                    `${i ? 'L' : 'M'}${onView({ ...point, z: floor }, view)
+                        .map(round)
+                        .join(' ')}`,
+            )
+            .join(''),
         grid: gridOf(points, floor, view),
         arrows: arrowsOf(chain, view),
         ends: { start: onView(points[0] as Point, view), finish: onView(points.at(-1) as Point, view) },
@@ -83,7 +94,13 @@ function solidsOf(run: RunReport, chain: Chain, view: View): Solid[] {
         const [a, b] = [chain.nodes[i]?.at, chain.nodes[i + 1]?.at];
         if (!a || !b || !link.piece) return;
         const { from, to } = link.piece;
-        solids.push({ kind: 'pipe', d: line(from, to), width: pipeWidth(run, link.size, view), near: (nearness(from, view.turns) + nearness(to, view.turns)) / 2, piece: link.piece.key });
+        solids.push({
+            kind: 'pipe',
+            d: line(from, to),
+            width: pipeWidth(run, link.size, view),
+            near: (nearness(from, view.turns) + nearness(to, view.turns)) / 2,
+            piece: link.piece.key,
+        });
     });
     for (const node of chain.nodes) {
         const fitting = node.fitting;
@@ -95,7 +112,8 @@ function solidsOf(run: RunReport, chain: Chain, view: View): Solid[] {
         const near = nearness(node.at, view.turns) + 0.1;
         const [p, c, q] = [stopIn, node.at, stopOut].map((point) => onView(point, view).map(round).join(' '));
         solids.push({ kind: 'bend', d: `M${p}Q${c} ${q}`, width: w, near, piece: null });
-        if (!fitting.stands) solids.push({ kind: 'hub', d: line(towards(stopIn, fitting.in, -depth), stopIn), width: w + 4.6, near: near + 1, piece: null });
+        if (!fitting.stands)
+            solids.push({ kind: 'hub', d: line(towards(stopIn, fitting.in, -depth), stopIn), width: w + 4.6, near: near + 1, piece: null });
         solids.push({ kind: 'hub', d: line(stopOut, towards(stopOut, fitting.out, depth)), width: w + 4.6, near: near + 1, piece: null });
     }
     return solids;
@@ -112,7 +130,14 @@ function tagsOf(chain: Chain, view: View, ground: Ground): IsoTag[] {
         for (const [end, joint] of link.joints.entries()) {
             if (!joint || !link.piece || tags.some((tag) => tag.key === joint.key)) continue;
             // Numbers stand where there is room: the fall line has them all.
-            const tag = near(ground, onView(end === 0 ? link.piece.from : link.piece.to, view), 'joint', joint.key, String(joint.number), 34);
+            const tag = near(
+                ground,
+                onView(end === 0 ? link.piece.from : link.piece.to, view),
+                'joint',
+                joint.key,
+                String(joint.number),
+                34,
+            );
             if (tag) tags.push(tag);
         }
     }
@@ -143,7 +168,9 @@ function marksOf(chain: Chain, findings: Finding[], view: View, ground: Ground):
         if (finding.where.tape_mm === null || (finding.severity !== 'stop' && finding.severity !== 'warn')) continue;
         const foot = onView(pointAt(chain, finding.where.tape_mm), view);
         for (let r = 30; r < 120; r += 8) {
-            const at = [-60, -120, -90, -30, -150].map((a): XY => [foot[0] + r * Math.cos((a * Math.PI) / 180), foot[1] + r * Math.sin((a * Math.PI) / 180)]).find(([x, y]) => ground.isFree(boxAround(x, y, 22, 22)));
+            const at = [-60, -120, -90, -30, -150]
+                .map((a): XY => [foot[0] + r * Math.cos((a * Math.PI) / 180), foot[1] + r * Math.sin((a * Math.PI) / 180)])
+                .find(([x, y]) => ground.isFree(boxAround(x, y, 22, 22)));
             if (at) {
                 ground.take(boxAround(at[0], at[1], 22, 22));
                 marks.push({ severity: finding.severity, at, foot });
@@ -186,6 +213,11 @@ function arrowsOf(chain: Chain, view: View): Scene['arrows'] {
     return chain.links.flatMap((link) => {
         if (!link.piece || size(minus(link.piece.to, link.piece.from)) * view.scale < 40) return [];
         const [a, b] = [onView(link.piece.from, view), onView(link.piece.to, view)];
-        return [{ at: [a[0] + (b[0] - a[0]) * 0.7, a[1] + (b[1] - a[1]) * 0.7] as XY, angle: (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI }];
+        return [
+            {
+                at: [a[0] + (b[0] - a[0]) * 0.7, a[1] + (b[1] - a[1]) * 0.7] as XY,
+                angle: (Math.atan2(b[1] - a[1], b[0] - a[0]) * 180) / Math.PI,
+            },
+        ];
     });
 }

@@ -50,7 +50,14 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
     const first = section.nodes[0];
     const last = section.nodes.at(-1);
     return (
-        <svg className="fall-line" width={section.width} height={section.height} viewBox={`0 0 ${section.width} ${section.height}`} role="img" aria-label="The fall line">
+        <svg
+            className="fall-line"
+            width={section.width}
+            height={section.height}
+            viewBox={`0 0 ${section.width} ${section.height}`}
+            role="img"
+            aria-label="The fall line"
+        >
             <Materials prefix={prefix} />
             {chosen && (
                 <path
@@ -58,7 +65,9 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
                     style={{ stroke: 'var(--lit)', strokeWidth: chosen.od + 14, fill: 'none' }}
                 />
             )}
-            {section.nodes.filter((node) => node.planTurn !== 0).map((node) => grade !== 'mini' && <FoldLine key={node.key} node={node} foot={section.foot} />)}
+            {section.nodes
+                .filter((node) => node.planTurn !== 0)
+                .map((node) => grade !== 'mini' && <FoldLine key={node.key} node={node} foot={section.foot} />)}
             {section.nodes.map((node) => (
                 <FittingArt key={node.key} node={node} texture={texture} />
             ))}
@@ -70,8 +79,15 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
             ))}
             {section.links.map((link, i) => link.piece && <WaterArt key={i} link={link} fill={fill} />)}
             {grade !== 'mini' && section.links.map((link, i) => link.piece && <WitnessArt key={i} link={link} />)}
-            {section.links.map((link, i) => link.piece && link.broken && !link.piece.between && <BreakMark key={i} at={middle(link)} u={link.u} width={link.od} gap={6} />)}
-            {section.links.map((link, i) => link.piece && link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />)}
+            {section.links.map(
+                (link, i) =>
+                    link.piece &&
+                    link.broken &&
+                    !link.piece.between && <BreakMark key={i} at={middle(link)} u={link.u} width={link.od} gap={6} />,
+            )}
+            {section.links.map(
+                (link, i) => link.piece && link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />,
+            )}
             {grade !== 'mini' && <TapeFoot section={section} units={units} />}
             {labels.legend && <Legend x={labels.legend.x} y={labels.legend.y} texture={texture} section={section} fill={fill} />}
             {labels.labels.map((label, i) => (
@@ -101,17 +117,43 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
     );
     return (
         <g className="tag" data-tag={`${tag.kind} ${tag.text}`} onClick={onClick}>
-            {tag.lead && <path d={`M${x} ${y}L${tag.lead[0]} ${tag.lead[1]}`} style={{ stroke: 'var(--mark)', strokeWidth: 1, opacity: 0.7 }} />}
+            {tag.lead && (
+                <path d={`M${x} ${y}L${tag.lead[0]} ${tag.lead[1]}`} style={{ stroke: 'var(--mark)', strokeWidth: 1, opacity: 0.7 }} />
+            )}
             {tag.kind === 'piece' ? (
                 <>
-                    {selected && <rect x={x - tag.w / 2 - 3} y={y - TAG / 2 - 3} width={tag.w + 6} height={TAG + 6} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }} />}
+                    {selected && (
+                        <rect
+                            x={x - tag.w / 2 - 3}
+                            y={y - TAG / 2 - 3}
+                            width={tag.w + 6}
+                            height={TAG + 6}
+                            style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }}
+                        />
+                    )}
                     <rect x={x - tag.w / 2} y={y - TAG / 2} width={tag.w} height={TAG} rx="2" style={{ fill: 'var(--mark)' }} />
                     {text('var(--on-mark)', 16)}
                 </>
             ) : (
                 <>
-                    {selected && <rect x={x - tag.w / 2 - 3.5} y={y - TAG / 2 - 3.5} width={tag.w + 7} height={TAG + 7} rx={TAG / 2 + 3.5} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }} />}
-                    <rect x={x - tag.w / 2 + 1} y={y - TAG / 2 + 1} width={tag.w - 2} height={TAG - 2} rx={TAG / 2 - 1} style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }} />
+                    {selected && (
+                        <rect
+                            x={x - tag.w / 2 - 3.5}
+                            y={y - TAG / 2 - 3.5}
+                            width={tag.w + 7}
+                            height={TAG + 7}
+                            rx={TAG / 2 + 3.5}
+                            style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }}
+                        />
+                    )}
+                    <rect
+                        x={x - tag.w / 2 + 1}
+                        y={y - TAG / 2 + 1}
+                        width={tag.w - 2}
+                        height={TAG - 2}
+                        rx={TAG / 2 - 1}
+                        style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }}
+                    />
                     {text('var(--mark)', 14)}
                 </>
             )}
@@ -141,12 +183,29 @@ function FlagArt({ flag, onClick }: { flag: Flag; onClick: () => void }) {
     const dark = severity === 'stop';
     const fill = severity === 'stop' ? 'var(--stop-fill)' : severity === 'warn' ? 'var(--warn-fill)' : 'var(--note-fill)';
     const ink = severity === 'stop' ? 'var(--stop-text)' : severity === 'warn' ? 'var(--warn-text)' : 'var(--ink)';
-    const clip = severity === 'note' ? `M${box.x} ${box.y}h${box.w - 9}l9 9v${box.h - 9}h${-box.w}Z` : `M${box.x} ${box.y}h${box.w}v${box.h}h${-box.w}Z`;
+    const clip =
+        severity === 'note'
+            ? `M${box.x} ${box.y}h${box.w - 9}l9 9v${box.h - 9}h${-box.w}Z`
+            : `M${box.x} ${box.y}h${box.w}v${box.h}h${-box.w}Z`;
     return (
-        <g className="flag" data-flag={severity} onClick={onClick} role="img" aria-label={`${WORDS[severity]}: ${flag.text || 'see findings'}`}>
+        <g
+            className="flag"
+            data-flag={severity}
+            onClick={onClick}
+            role="img"
+            aria-label={`${WORDS[severity]}: ${flag.text || 'see findings'}`}
+        >
             <path d={`M${flag.pole.x} ${flag.pole.from}V${flag.pole.to - 2}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.8 }} />
             <circle cx={flag.pole.x} cy={flag.pole.to - 2} r="2.6" style={{ fill: 'var(--ink)' }} />
-            <path d={clip} style={{ fill, stroke: dark ? 'none' : 'var(--ink)', strokeWidth: 1.5, ...(severity === 'unknown' ? { strokeDasharray: '5 3' } : {}) }} />
+            <path
+                d={clip}
+                style={{
+                    fill,
+                    stroke: dark ? 'none' : 'var(--ink)',
+                    strokeWidth: 1.5,
+                    ...(severity === 'unknown' ? { strokeDasharray: '5 3' } : {}),
+                }}
+            />
             <g transform={`translate(${box.x + 6} ${box.y + 4}) scale(0.8)`}>{dark ? <StopOnDark /> : <ShapeBody kind={severity} />}</g>
             {flag.word !== '' && (
                 <text x={box.x + 27} y={box.y + 17} style={{ fontSize: 14.5, fill: ink }}>
@@ -175,15 +234,24 @@ function FoldLine({ node, foot }: { node: DrawnNode; foot: number }) {
     const side = node.planTurn > 0 ? 1 : -1;
     return (
         <g>
-            <path d={`M${x} ${top}V${Math.min(foot - 6, y + node.hubOd / 2 + 34)}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.2, strokeDasharray: '9 3 2 3' }} />
-            <path d={`M${x - 16} ${top}H${x}V${top + side * 9}m-3.5 ${-side * 4}l3.5 ${side * 4}l3.5 ${-side * 4}`} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.8 }} />
+            <path
+                d={`M${x} ${top}V${Math.min(foot - 6, y + node.hubOd / 2 + 34)}`}
+                style={{ stroke: 'var(--ink)', strokeWidth: 1.2, strokeDasharray: '9 3 2 3' }}
+            />
+            <path
+                d={`M${x - 16} ${top}H${x}V${top + side * 9}m-3.5 ${-side * 4}l3.5 ${side * 4}l3.5 ${-side * 4}`}
+                style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.8 }}
+            />
         </g>
     );
 }
 
 function Legend({ x, y, texture, section, fill }: { x: number; y: number; texture: string; section: Section; fill: number }) {
     const times = section.v / section.h;
-    const scale = times < 1.05 ? 'Heights, fittings and lengths to one scale.' : `Heights and fittings to one scale, ${times.toFixed(1).replace('.0', '')} times that of lengths.`;
+    const scale =
+        times < 1.05
+            ? 'Heights, fittings and lengths to one scale.'
+            : `Heights and fittings to one scale, ${times.toFixed(1).replace('.0', '')} times that of lengths.`;
     const falls = section.falls < 0.99 ? `Falls at ${Math.round(section.falls * 100)} % of that. ` : '';
     return (
         <g>
@@ -194,7 +262,8 @@ function Legend({ x, y, texture, section, fill }: { x: number; y: number; textur
                 {scale}
             </text>
             <text x={x} y={y + 52} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                {falls}Breaks mark what is not. Water drawn at {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`}, assumed.
+                {falls}Breaks mark what is not. Water drawn at {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`},
+                assumed.
             </text>
             <rect x={x} y={y + 66} width="26" height="13" style={{ fill: texture, stroke: 'var(--edge)' }} />
             <text x={x + 32} y={y + 77} style={{ fontSize: 13, fontWeight: 600 }}>

@@ -12,7 +12,9 @@ interface Stroke {
 
 /** Outline, wall, inner outline and bore, each over all branches of a fitting, so that their union has one clean edge. */
 function Layers({ bodies, hubs, texture }: { bodies: (Stroke & { bore: number })[]; hubs: Stroke[]; texture: string }) {
-    const path = (d: string, width: number, stroke: string, key: string) => <path key={key} d={d} style={{ fill: 'none', stroke, strokeWidth: n(width) }} />;
+    const path = (d: string, width: number, stroke: string, key: string) => (
+        <path key={key} d={d} style={{ fill: 'none', stroke, strokeWidth: n(width) }} />
+    );
     return (
         <g>
             {bodies.map((b, i) => path(b.d, b.width + 2 * EDGE, 'var(--edge)', `a${i}`))}
@@ -46,7 +48,8 @@ function bodyPath(node: DrawnNode, offset = 0): string {
     const from = along(along(node.p, node.uIn, -leg), below(node.uIn), offset);
     const to = along(along(node.p, node.uOut, leg), below(node.uOut), offset);
     const start = node.takeIn > leg + 0.5 ? `${line(a, from)}` : `M${n(from[0])} ${n(from[1])}`;
-    if (radius < 0.5) return `${start}L${n(node.p[0] + below(node.uIn)[0] * offset)} ${n(node.p[1] + below(node.uOut)[1] * offset)}L${n(b[0])} ${n(b[1])}`;
+    if (radius < 0.5)
+        return `${start}L${n(node.p[0] + below(node.uIn)[0] * offset)} ${n(node.p[1] + below(node.uOut)[1] * offset)}L${n(b[0])} ${n(b[1])}`;
     const arc = `A${n(radius)} ${n(radius)} 0 0 ${cross > 0 ? 1 : 0} ${n(to[0])} ${n(to[1])}`;
     return `${start}${arc}${node.takeOut > leg + 0.5 ? `L${n(b[0])} ${n(b[1])}` : ''}`;
 }
@@ -64,7 +67,9 @@ export function FittingArt({ node, texture }: { node: DrawnNode; texture: string
     hubs.push({ d: line(stop, along(stop, node.uOut, node.hub)), width: hub });
     if (node.kind === 'coupling') {
         const whole = line(along(along(node.p, node.uIn, -node.takeIn), node.uIn, -node.hub), along(stop, node.uOut, node.hub));
-        return <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={[{ d: whole, width: hub }]} texture={texture} />;
+        return (
+            <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={[{ d: whole, width: hub }]} texture={texture} />
+        );
     }
     return <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={hubs} texture={texture} />;
 }
@@ -84,10 +89,16 @@ export function EndArt({ node, at, texture }: { node: DrawnNode; at: 'outlet' | 
             <Layers bodies={[{ d: line(stop, far), width: node.od, bore: node.bore }]} hubs={hub} texture={texture} />
             <BreakMark at={far} u={u} width={node.od} gap={8} />
             {node.fitting?.pattern === 'trap-adapter' && (
-                <path d={line(along(node.p, u, sign * 4), along(node.p, u, sign * 16))} style={{ stroke: 'var(--edge)', strokeWidth: node.od * 1.4, fill: 'none' }} />
+                <path
+                    d={line(along(node.p, u, sign * 4), along(node.p, u, sign * 16))}
+                    style={{ stroke: 'var(--edge)', strokeWidth: node.od * 1.4, fill: 'none' }}
+                />
             )}
             {node.fitting?.pattern === 'trap-adapter' && (
-                <path d={line(along(node.p, u, sign * 5.2), along(node.p, u, sign * 14.8))} style={{ stroke: texture.replace('pvc', 'steel'), strokeWidth: node.od * 1.4 - 2.4, fill: 'none' }} />
+                <path
+                    d={line(along(node.p, u, sign * 5.2), along(node.p, u, sign * 14.8))}
+                    style={{ stroke: texture.replace('pvc', 'steel'), strokeWidth: node.od * 1.4 - 2.4, fill: 'none' }}
+                />
             )}
         </g>
     );
@@ -100,10 +111,19 @@ export function PipeArt({ link, texture, selected }: { link: DrawnLink; texture:
     const edge = selected ? 2.4 : EDGE;
     return (
         <g style={{ fill: 'none' }}>
-            <path d={line(along(a, link.u, -edge), along(b, link.u, edge))} style={{ stroke: 'var(--edge)', strokeWidth: n(link.od + 2 * edge) }} />
+            <path
+                d={line(along(a, link.u, -edge), along(b, link.u, edge))}
+                style={{ stroke: 'var(--edge)', strokeWidth: n(link.od + 2 * edge) }}
+            />
             <path d={line(a, b)} style={{ stroke: texture, strokeWidth: n(link.od) }} />
-            <path d={line(along(a, link.u, -edge), along(b, link.u, edge))} style={{ stroke: 'var(--edge)', strokeWidth: n(link.bore + 2 * EDGE) }} />
-            <path d={line(along(a, link.u, -edge - 0.4), along(b, link.u, edge + 0.4))} style={{ stroke: 'var(--lumen)', strokeWidth: n(link.bore) }} />
+            <path
+                d={line(along(a, link.u, -edge), along(b, link.u, edge))}
+                style={{ stroke: 'var(--edge)', strokeWidth: n(link.bore + 2 * EDGE) }}
+            />
+            <path
+                d={line(along(a, link.u, -edge - 0.4), along(b, link.u, edge + 0.4))}
+                style={{ stroke: 'var(--lumen)', strokeWidth: n(link.bore) }}
+            />
         </g>
     );
 }
@@ -134,7 +154,8 @@ export function WaterArt({ link, node, fill }: { link?: DrawnLink; node?: DrawnN
         if (link.u[1] < -0.02) return null;
         const depth = Math.abs(link.u[1]) > 0.7 ? Math.max(2.2, link.bore * 0.1) : Math.max(2.5, link.bore * fill);
         const side = below(link.u);
-        const off = (d: number): string => line(along(along(link.from, link.u, link.takeOut), side, d), along(along(link.to, link.u, -link.takeIn), side, d));
+        const off = (d: number): string =>
+            line(along(along(link.from, link.u, link.takeOut), side, d), along(along(link.to, link.u, -link.takeIn), side, d));
         return (
             <g style={{ fill: 'none' }}>
                 <path d={off(link.bore / 2 - depth / 2)} style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }} />

@@ -11,15 +11,22 @@ export function TapeFoot({ section, units }: { section: Section; units: Units })
     if (!first || !last || last.plan < 1) return null;
     const steps = STEPS[units];
     const perMm = (last.p[0] - first.p[0]) / last.plan;
-    const step = steps.find((mm) => mm * perMm >= 46) ?? (steps.at(-1) as number);
+    const step = steps.find((mm) => mm * perMm >= 46) ?? steps.at(-1);
     const marks: { x: number; text: string }[] = [];
     for (let mm = step; mm <= last.plan && marks.length < 2000; mm += step) {
         const x = place(section, mm);
-        if (x - (marks.at(-1)?.x ?? first.p[0]) >= 28) marks.push({ x, text: units === 'inch' ? `${Math.round(mm / 304.8)}′` : `${mm / 1000} m` });
+        if (x - (marks.at(-1)?.x ?? first.p[0]) >= 28)
+            marks.push({ x, text: units === 'inch' ? `${Math.round(mm / 304.8)}′` : `${mm / 1000} m` });
     }
     return (
         <g>
-            <rect x={first.p[0]} y={y - 14} width={last.p[0] - first.p[0]} height={14} style={{ fill: 'var(--lit)', stroke: 'var(--ink)', strokeWidth: 1.2 }} />
+            <rect
+                x={first.p[0]}
+                y={y - 14}
+                width={last.p[0] - first.p[0]}
+                height={14}
+                style={{ fill: 'var(--lit)', stroke: 'var(--ink)', strokeWidth: 1.2 }}
+            />
             {marks.map((mark) => (
                 <g key={mark.text}>
                     <path d={`M${mark.x} ${y - 14}v14`} style={{ stroke: 'var(--ink)', strokeWidth: 1.2 }} />

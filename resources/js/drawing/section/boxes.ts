@@ -8,8 +8,7 @@ export interface Box {
 
 export const boxAround = (x: number, y: number, w: number, h: number): Box => ({ x: x - w / 2, y: y - h / 2, w, h });
 
-export const overlap = (a: Box, b: Box): boolean =>
-    a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+export const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 const CELL = 64;
 const SLICE = 7;

@@ -90,7 +90,16 @@ export function chainOf(run: RunReport): Chain {
         }
         if (i === laid.length - 1) {
             const whole = run.totals.whole;
-            add(node(whole ? 'tie-in' : 'open', whole ? 'tie-in' : 'open', leg.to as Point, leg.size, whole ? (fittings.get('tie-in') ?? null) : null), leg);
+            add(
+                node(
+                    whole ? 'tie-in' : 'open',
+                    whole ? 'tie-in' : 'open',
+                    leg.to as Point,
+                    leg.size,
+                    whole ? (fittings.get('tie-in') ?? null) : null,
+                ),
+                leg,
+            );
         }
     });
     return { nodes, links };

@@ -107,7 +107,11 @@ export const END = 26;
 function withStubs(chain: Chain, frame: Frame): Frame {
     const steep = (link: ChainLink | undefined): boolean => link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
     const stub = END + 8;
-    return { ...frame, top: Math.max(frame.top, steep(chain.links[0]) ? stub : 0), bottom: Math.max(frame.bottom, steep(chain.links.at(-1)) ? stub : 0) };
+    return {
+        ...frame,
+        top: Math.max(frame.top, steep(chain.links[0]) ? stub : 0),
+        bottom: Math.max(frame.bottom, steep(chain.links.at(-1)) ? stub : 0),
+    };
 }
 
 interface Measured {
@@ -206,7 +210,14 @@ function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: 
         const to = points[i + 1] ?? from;
         const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
         const stretch = draw(link, chain.nodes[i], chain.nodes[i + 1], run, frame, fit.v, fit.h, fit.falls);
-        return { ...link, ...stretch, ...sized(run, link.size, fit.v), from, to, u: [(to[0] - from[0]) / length, (to[1] - from[1]) / length] };
+        return {
+            ...link,
+            ...stretch,
+            ...sized(run, link.size, fit.v),
+            from,
+            to,
+            u: [(to[0] - from[0]) / length, (to[1] - from[1]) / length],
+        };
     });
     let plan = 0;
     const nodes = chain.nodes.map((node, i): DrawnNode => {

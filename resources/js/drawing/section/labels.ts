@@ -113,7 +113,12 @@ function jointsWithoutPipe(section: Section): { key: string; text: string; at: X
     if (!link) return [];
     return section.extraJoints.map(({ key, number, node }) => {
         const drawn = section.nodes[node];
-        return { key, text: String(number), at: drawn?.p ?? link.from, link: section.links[Math.min(node, section.links.length - 1)] ?? link };
+        return {
+            key,
+            text: String(number),
+            at: drawn?.p ?? link.from,
+            link: section.links[Math.min(node, section.links.length - 1)] ?? link,
+        };
     });
 }
 
@@ -126,7 +131,16 @@ export function middle(link: DrawnLink): XY {
     return along(link.from, link.u, (link.takeOut + link.hubOut + (length - link.takeIn - link.hubIn)) / 2);
 }
 
-function placeTag(ground: Ground, kind: Tag['kind'], key: string, text: string, spot: XY, link: DrawnLink, away: number, index: number): Tag {
+function placeTag(
+    ground: Ground,
+    kind: Tag['kind'],
+    key: string,
+    text: string,
+    spot: XY,
+    link: DrawnLink,
+    away: number,
+    index: number,
+): Tag {
     const w = Math.max(TAG, 8 + text.length * 8.5);
     const n = below(link.u);
     // Numbers below, letters above; on uprights letters and numbers take sides, changing from leg to leg.
@@ -137,7 +151,15 @@ function placeTag(ground: Ground, kind: Tag['kind'], key: string, text: string, 
     for (const side of [first, -first]) {
         for (let rail = 0; rail < 3; rail++) {
             for (const shift of [0, 6, 12, -6, 18, -12, 24, -18]) {
-                const tag = tryTag(ground, kind, key, text, spot, along(along(spot, n, side * (clear + rail * (TAG + 4))), link.u, shift * away), w);
+                const tag = tryTag(
+                    ground,
+                    kind,
+                    key,
+                    text,
+                    spot,
+                    along(along(spot, n, side * (clear + rail * (TAG + 4))), link.u, shift * away),
+                    w,
+                );
                 if (tag) return tag;
             }
         }
@@ -170,7 +192,12 @@ function placeEnds(ground: Ground, section: Section, ends: Ends): Label[] {
         const reach = node.hubOd / 2 + 8;
         const w = Math.max(textWidth(text, 15), textWidth(end, 13));
         const spots: [number, number, Label['anchor']][] = [];
-        for (const [dx, dy] of [[1, 0], [0, -1], [0, 1], [-1, 0]] as const) {
+        for (const [dx, dy] of [
+            [1, 0],
+            [0, -1],
+            [0, 1],
+            [-1, 0],
+        ] as const) {
             for (const more of [0, 14, 28, 48]) {
                 const x = tip[0] + dx * (reach + more);
                 const y = tip[1] + dy * (reach + 16 + more);
@@ -259,7 +286,8 @@ function placeWords(ground: Ground, section: Section, units: Units): Label[] {
     section.links.forEach((link) => {
         const [mx, my] = middle(link);
         const rotate = (Math.atan2(link.u[1], link.u[0]) * 180) / Math.PI;
-        const visible = Math.hypot(link.to[0] - link.from[0], link.to[1] - link.from[1]) - link.takeOut - link.takeIn - link.hubOut - link.hubIn;
+        const visible =
+            Math.hypot(link.to[0] - link.from[0], link.to[1] - link.from[1]) - link.takeOut - link.takeIn - link.hubOut - link.hubIn;
         if (link.kind === 'level' && link.piece && link.leg.fall && !link.piece.between) {
             const fall = units === 'inch' ? `falls ${link.leg.fall.inch} in per ft` : `falls ${link.leg.fall.metric} mm per m`;
             const size = Math.min(14, link.bore * 0.62);
@@ -267,11 +295,18 @@ function placeWords(ground: Ground, section: Section, units: Units): Label[] {
                 labels.push({ kind: 'fall', text: fall, at: [mx, my - link.bore * 0.08 + size * 0.3], size, anchor: 'middle', rotate });
             } else {
                 const at: XY = [mx, my + link.od / 2 + 15];
-                put({ kind: 'fall', text: fall, at, size: 13, anchor: 'middle', rotate }, boxAround(mx, at[1] - 4, textWidth(fall, 13), 16));
+                put(
+                    { kind: 'fall', text: fall, at, size: 13, anchor: 'middle', rotate },
+                    boxAround(mx, at[1] - 4, textWidth(fall, 13), 16),
+                );
             }
             const material = `PVC ${link.size}`;
             const at: XY = [mx - 46, my - link.od / 2 - 8];
-            if (visible > 120) put({ kind: 'material', text: material, at, size: 13, anchor: 'middle', rotate }, boxAround(at[0], at[1] - 4, textWidth(material, 13), 16));
+            if (visible > 120)
+                put(
+                    { kind: 'material', text: material, at, size: 13, anchor: 'middle', rotate },
+                    boxAround(at[0], at[1] - 4, textWidth(material, 13), 16),
+                );
         }
         if (link.kind === 'steep' && link.broken && link.leg.length) {
             const said = units === 'inch' ? link.leg.length.feet : `${link.leg.length.metric} mm`;
@@ -283,7 +318,14 @@ function placeWords(ground: Ground, section: Section, units: Units): Label[] {
                     const box = { x: side < 0 ? x - w : x, y: my + dy - 9, w, h: 16 };
                     if (ground.isFree(box)) {
                         ground.take(box);
-                        labels.push({ kind: 'length', text, at: [x, my + dy + 4], size: 13, anchor: side < 0 ? 'end' : 'start', rotate: 0 });
+                        labels.push({
+                            kind: 'length',
+                            text,
+                            at: [x, my + dy + 4],
+                            size: 13,
+                            anchor: side < 0 ? 'end' : 'start',
+                            rotate: 0,
+                        });
                         return;
                     }
                 }
@@ -298,7 +340,10 @@ function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void
     if (node.planTurn === 0) return;
     const text = `turns ${node.planTurn > 0 ? 'right' : 'left'} ${Math.round(Math.abs(node.planTurn))}°`;
     const y = node.p[1] - node.hubOd / 2 - 34;
-    put({ kind: 'turn', text, at: [node.p[0] + 8, y], size: 13, anchor: 'start', rotate: 0 }, { x: node.p[0] + 6, y: y - 11, w: textWidth(text, 13), h: 15 });
+    put(
+        { kind: 'turn', text, at: [node.p[0] + 8, y], size: 13, anchor: 'start', rotate: 0 },
+        { x: node.p[0] + 6, y: y - 11, w: textWidth(text, 13), h: 15 },
+    );
 }
 
 /** Ground for the legend: the first free corner, or none. */

@@ -110,7 +110,14 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
                 <b>New job</b>
                 <span className="cap">name it, then Route</span>
             </label>
-            <input id="new-job" value={name} onChange={(event) => setName(event.target.value)} placeholder="what is it called, and where" maxLength={120} autoComplete="off" />
+            <input
+                id="new-job"
+                value={name}
+                onChange={(event) => setName(event.target.value)}
+                placeholder="what is it called, and where"
+                maxLength={120}
+                autoComplete="off"
+            />
             <fieldset>
                 <legend className="unseen">Units and rulebook</legend>
                 {BOOKS.map(([units, key, unitName, bookName], i) => (
@@ -127,7 +134,15 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
             <button type="button" className="plain from-file" onClick={() => file.current?.click()}>
                 From a file
             </button>
-            <input ref={file} type="file" className="unseen" accept=".json,application/json" tabIndex={-1} aria-label="Job file" onChange={(event) => void take(event.target.files?.[0])} />
+            <input
+                ref={file}
+                type="file"
+                className="unseen"
+                accept=".json,application/json"
+                tabIndex={-1}
+                aria-label="Job file"
+                onChange={(event) => void take(event.target.files?.[0])}
+            />
             {problem && (
                 <p className="problem" role="alert">
                     <Shape kind="stop" size={16} /> {problem}
@@ -136,4 +151,3 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
         </form>
     );
 }
-

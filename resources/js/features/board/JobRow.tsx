@@ -24,13 +24,27 @@ export function JobRow({ job }: { job: Job }) {
                 <h2>
                     <Link to={to}>{job.name}</Link>
                 </h2>
-                <p>{plan ? `run ${number} of ${document.runs.length}, ${plan.name.charAt(0).toLowerCase()}${plan.name.slice(1)}` : 'no run yet'}</p>
+                <p>
+                    {plan
+                        ? `run ${number} of ${document.runs.length}, ${plan.name.charAt(0).toLowerCase()}${plan.name.slice(1)}`
+                        : 'no run yet'}
+                </p>
                 <p className="cap">
                     {evaluation.rulebook.name}, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}
                 </p>
             </div>
             <Link to={to} className="mini" tabIndex={-1} aria-hidden="true">
-                {run && run.legs.some((leg) => leg.laid) && <FallLine run={run} units={evaluation.units} ends={{ outlet: '', tieIn: '' }} fill={evaluation.drawn_fill} width={376} height={128} grade="mini" />}
+                {run && run.legs.some((leg) => leg.laid) && (
+                    <FallLine
+                        run={run}
+                        units={evaluation.units}
+                        ends={{ outlet: '', tieIn: '' }}
+                        fill={evaluation.drawn_fill}
+                        width={376}
+                        height={128}
+                        grade="mini"
+                    />
+                )}
             </Link>
             <div>
                 <b className="now">Route</b>

@@ -16,7 +16,9 @@ interface Props {
 /** One piece on the ticket: letter, cut length, its ends with the lines to draw, where it goes. */
 export function CutRow({ piece, run, units, selected = false, onSelect, box = false }: Props) {
     const leg = run.legs[piece.leg - 1];
-    const findings = run.findings.filter((finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'));
+    const findings = run.findings.filter(
+        (finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'),
+    );
     const hold = findings.find((finding) => finding.severity === 'stop');
     return (
         <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
@@ -57,9 +59,19 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
         </g>
     );
     return (
-        <svg className="cut-art" width={310} height={66} viewBox="0 0 310 66" role="img" aria-label={`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}; lines at ${depth(piece.depth_from)} and ${depth(piece.depth_to)} from the ends`}>
+        <svg
+            className="cut-art"
+            width={310}
+            height={66}
+            viewBox="0 0 310 66"
+            role="img"
+            aria-label={`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}; lines at ${depth(piece.depth_from)} and ${depth(piece.depth_to)} from the ends`}
+        >
             <Materials prefix={prefix} />
-            <path d={`M${x + 4} ${y}H${x + w - 4}L${x + w} ${y + 4}V${y + od - 4}L${x + w - 4} ${y + od}H${x + 4}L${x} ${y + od - 4}V${y + 4}Z`} style={{ fill: `url(#${prefix}pvc)`, stroke: 'var(--edge)', strokeWidth: 1.4 }} />
+            <path
+                d={`M${x + 4} ${y}H${x + w - 4}L${x + w} ${y + 4}V${y + od - 4}L${x + w - 4} ${y + od}H${x + 4}L${x} ${y + od - 4}V${y + 4}Z`}
+                style={{ fill: `url(#${prefix}pvc)`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
+            />
             <rect x={x} y={y + 6} width={w} height={od - 12} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }} />
             {[x + lip, x + w - lip].map((at, i) => (
                 <g key={at}>
@@ -69,7 +81,10 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
                     </text>
                 </g>
             ))}
-            <path d={`M${x + w / 2 - 16} ${y + od / 2}h26m-8 -6l9 6l-9 6`} style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }} />
+            <path
+                d={`M${x + w / 2 - 16} ${y + od / 2}h26m-8 -6l9 6l-9 6`}
+                style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }}
+            />
             {ring(14, number(piece.joint_from))}
             {ring(x + w + 16, number(piece.joint_to))}
         </svg>

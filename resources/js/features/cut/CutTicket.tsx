@@ -25,7 +25,9 @@ export function CutTicket() {
     const said = plan.runs.find((one) => one.id === runId);
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
     const stops = run.findings.filter((finding) => finding.severity === 'stop');
-    const doubtful = run.fittings.filter((fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i);
+    const doubtful = run.fittings.filter(
+        (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
+    );
     return (
         <main className="ticket">
             <p className="screen-only">
@@ -74,12 +76,15 @@ export function CutTicket() {
             {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
             {stops.length > 0 && (
                 <p className="ticket-stop">
-                    <Shape kind="stop" size={18} /> <b>Hold.</b> {stops.map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`).join('. ')}.
+                    <Shape kind="stop" size={18} /> <b>Hold.</b>{' '}
+                    {stops.map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`).join('. ')}.
                 </p>
             )}
             {doubtful.length > 0 && (
                 <p className="say small">
-                    <Shape kind="note" size={14} /> Measure before cutting: {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their take-offs are {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
+                    <Shape kind="note" size={14} /> Measure before cutting:{' '}
+                    {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their take-offs are{' '}
+                    {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
                 </p>
             )}
             <section className="ticket-how" aria-label="How">
@@ -91,7 +96,9 @@ export function CutTicket() {
             <section className="ticket-foot">
                 <CheckScale units={evaluation.units} />
                 <p className="say">
-                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again at full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing. The local code and the licensed plumber decide.
+                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again at full size.
+                    Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing. The local code and the
+                    licensed plumber decide.
                 </p>
             </section>
             <footer>

@@ -28,9 +28,13 @@ export function Conflict({ editor, theirs }: { editor: JobEditor; theirs: Job })
             <Modal.Body>
                 <h2 id="conflict-title">Changed by {theirs.kept_by} meanwhile</h2>
                 <p className="say">
-                    {theirs.kept_by} kept revision {theirs.revision} of this job while you were working on another. Nothing of yours is lost: it is still here.
+                    {theirs.kept_by} kept revision {theirs.revision} of this job while you were working on another. Nothing of yours is
+                    lost: it is still here.
                 </p>
-                <p className="say">Keep mine as a copy makes a job of its own from what you see. Take theirs goes on with what {theirs.kept_by} kept, and lets your last change go.</p>
+                <p className="say">
+                    Keep mine as a copy makes a job of its own from what you see. Take theirs goes on with what {theirs.kept_by} kept, and
+                    lets your last change go.
+                </p>
                 {problem && (
                     <p className="problem" role="alert">
                         {problem}

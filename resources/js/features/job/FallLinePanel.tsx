@@ -28,8 +28,15 @@ export function FallLinePanel({ run, ends, editor, selection, phone }: Props) {
     useEffect(() => {
         const panel = ref.current;
         if (!panel || !selected) return;
-        const link = section.links.find((one) => (selected.kind === 'piece' ? one.piece?.key === selected.key : one.joints.some((joint) => joint?.key === selected.key)));
-        if (link) panel.scrollTo({ left: middle(link)[0] - panel.clientWidth / 2, top: middle(link)[1] - panel.clientHeight / 2, behavior: 'smooth' });
+        const link = section.links.find((one) =>
+            selected.kind === 'piece' ? one.piece?.key === selected.key : one.joints.some((joint) => joint?.key === selected.key),
+        );
+        if (link)
+            panel.scrollTo({
+                left: middle(link)[0] - panel.clientWidth / 2,
+                top: middle(link)[1] - panel.clientHeight / 2,
+                behavior: 'smooth',
+            });
     }, [selected, section, ref]);
 
     const onKey = (event: KeyboardEvent): void => {
@@ -37,7 +44,10 @@ export function FallLinePanel({ run, ends, editor, selection, phone }: Props) {
             ArrowRight: () => selection.walk(1),
             ArrowLeft: () => selection.walk(-1),
             ArrowUp: () => selection.selected?.kind === 'joint' && selection.changeRail(),
-            ArrowDown: () => (selection.selected?.kind === 'piece' ? selection.changeRail() : document.querySelector<HTMLElement>('.finds button')?.focus()),
+            ArrowDown: () =>
+                selection.selected?.kind === 'piece'
+                    ? selection.changeRail()
+                    : document.querySelector<HTMLElement>('.finds button')?.focus(),
             Enter: () => document.querySelector<HTMLElement>('.leg.open .leg-row')?.focus(),
         };
         const act = keys[event.key];

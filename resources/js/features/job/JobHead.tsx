@@ -13,7 +13,17 @@ const KEEPING: Record<Keeping, string> = {
     refused: 'Not kept',
 };
 
-export function JobHead({ editor, plan, onRun, onNewRun }: { editor: JobEditor; plan: JobRun | undefined; onRun: () => void; onNewRun: () => void }) {
+export function JobHead({
+    editor,
+    plan,
+    onRun,
+    onNewRun,
+}: {
+    editor: JobEditor;
+    plan: JobRun | undefined;
+    onRun: () => void;
+    onNewRun: () => void;
+}) {
     const navigate = useNavigate();
     const { document, job, evaluation, keeping } = editor;
     const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
@@ -36,7 +46,11 @@ export function JobHead({ editor, plan, onRun, onNewRun }: { editor: JobEditor; 
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
                     {document.runs.map((run, i) => (
-                        <Dropdown.Item key={run.id} active={run.id === plan?.id} onClick={() => void navigate(`/jobs/${job.id}/runs/${run.id}`)}>
+                        <Dropdown.Item
+                            key={run.id}
+                            active={run.id === plan?.id}
+                            onClick={() => void navigate(`/jobs/${job.id}/runs/${run.id}`)}
+                        >
                             {i + 1}. {run.name}
                         </Dropdown.Item>
                     ))}
@@ -58,10 +72,22 @@ export function JobHead({ editor, plan, onRun, onNewRun }: { editor: JobEditor; 
                 <b>{KEEPING[keeping] || `Kept ${kept}`}</b>
             </div>
             <div className="fill" />
-            <button type="button" className="beside" disabled={!job.can_undo && keeping === 'kept'} onClick={() => void editor.step('undo')} aria-label="Undo">
+            <button
+                type="button"
+                className="beside"
+                disabled={!job.can_undo && keeping === 'kept'}
+                onClick={() => void editor.step('undo')}
+                aria-label="Undo"
+            >
                 <UndoGlyph /> <span className="wide">Undo</span>
             </button>
-            <button type="button" className="beside" disabled={!job.can_redo || keeping !== 'kept'} onClick={() => void editor.step('redo')} aria-label="Redo">
+            <button
+                type="button"
+                className="beside"
+                disabled={!job.can_redo || keeping !== 'kept'}
+                onClick={() => void editor.step('redo')}
+                aria-label="Redo"
+            >
                 <UndoGlyph mirrored /> <span className="wide">Redo</span>
             </button>
             <Beside />

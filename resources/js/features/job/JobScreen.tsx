@@ -28,7 +28,10 @@ export function JobScreen({ start }: { start: Job }) {
     const selection = useSelection(run);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
-    const ends = useMemo(() => ({ outlet: plan?.outlet.what ?? '', tieIn: plan?.tie_in.what ?? '' }), [plan?.outlet.what, plan?.tie_in.what]);
+    const ends = useMemo(
+        () => ({ outlet: plan?.outlet.what ?? '', tieIn: plan?.tie_in.what ?? '' }),
+        [plan?.outlet.what, plan?.tie_in.what],
+    );
 
     useEffect(() => {
         document.title = `${editor.document.name} · Fall Bend`;
@@ -69,7 +72,15 @@ export function JobScreen({ start }: { start: Job }) {
             ) : station?.toCome ? (
                 <StationToCome station={station} />
             ) : (
-                <Route run={run} plan={plan} editor={editor} selection={selection} callOut={callOut} phone={phone} onRun={() => setDialog('run')} />
+                <Route
+                    run={run}
+                    plan={plan}
+                    editor={editor}
+                    selection={selection}
+                    callOut={callOut}
+                    phone={phone}
+                    onRun={() => setDialog('run')}
+                />
             )}
             {dialog && (
                 <RunDialog

@@ -2,6 +2,7 @@ import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobRun } from '../../api/types';
+import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from './useJobEditor';
 
@@ -32,7 +33,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
         event.preventDefault();
         if (wrong) return;
         const form = new FormData(event.currentTarget);
-        const text = (key: string): string => String(form.get(key) ?? '').trim();
+        const text = (key: string): string => formText(form, key).trim();
         const id = plan?.id ?? freeId(document.runs.map((run) => run.id));
         const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
         const next: JobRun = {
@@ -59,21 +60,68 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                 <Form onSubmit={submit} className="run-form">
                     <Form.Group controlId="run-name" className="whole">
                         <Form.Label>What it is called</Form.Label>
-                        <Form.Control name="name" defaultValue={plan?.name} placeholder="Basin to stack" required maxLength={120} autoFocus />
+                        <Form.Control
+                            name="name"
+                            defaultValue={plan?.name}
+                            placeholder="Basin to stack"
+                            required
+                            maxLength={120}
+                            autoFocus
+                        />
                     </Form.Group>
                     <Form.Group controlId="run-outlet">
                         <Form.Label>It starts from</Form.Label>
                         <Form.Control name="outlet" defaultValue={plan?.outlet.what} placeholder="basin trap" required maxLength={80} />
                     </Form.Group>
-                    <Choice id="run-outlet-kind" name="outlet_kind" label="The pipe is received there by" start={plan?.outlet.kind} options={[['socket', 'a solvent socket'], ['trap-adapter', 'a trap adapter'], ['plain', 'a coupling, on a pipe end']]} />
+                    <Choice
+                        id="run-outlet-kind"
+                        name="outlet_kind"
+                        label="The pipe is received there by"
+                        start={plan?.outlet.kind}
+                        options={[
+                            ['socket', 'a solvent socket'],
+                            ['trap-adapter', 'a trap adapter'],
+                            ['plain', 'a coupling, on a pipe end'],
+                        ]}
+                    />
                     <Form.Group controlId="run-tie-in">
                         <Form.Label>It ties in to</Form.Label>
                         <Form.Control name="tie_in" defaultValue={plan?.tie_in.what} placeholder="stack stub" required maxLength={80} />
                     </Form.Group>
-                    <Choice id="run-tie-in-kind" name="tie_in_kind" label="Received there by" start={plan?.tie_in.kind} options={[['socket', 'a solvent socket'], ['plain', 'a coupling, on a PVC end']]} />
-                    <Choice id="run-size" name="size" label="PVC, schedule 40, size in inches" start={plan?.size ?? '2'} options={SIZES.map((size) => [size, size])} />
-                    <Choice id="run-use" name="use" label="It carries" start={plan?.use} options={[['drain', 'more than one fixture'], ['fixture-drain', 'one fixture']]} />
-                    <Choice id="run-heading" name="heading" label="The outlet faces" start={String(plan?.heading_deg ?? 0)} options={HEADINGS.map(([deg, name]) => [String(deg), name])} />
+                    <Choice
+                        id="run-tie-in-kind"
+                        name="tie_in_kind"
+                        label="Received there by"
+                        start={plan?.tie_in.kind}
+                        options={[
+                            ['socket', 'a solvent socket'],
+                            ['plain', 'a coupling, on a PVC end'],
+                        ]}
+                    />
+                    <Choice
+                        id="run-size"
+                        name="size"
+                        label="PVC, schedule 40, size in inches"
+                        start={plan?.size ?? '2'}
+                        options={SIZES.map((size) => [size, size])}
+                    />
+                    <Choice
+                        id="run-use"
+                        name="use"
+                        label="It carries"
+                        start={plan?.use}
+                        options={[
+                            ['drain', 'more than one fixture'],
+                            ['fixture-drain', 'one fixture'],
+                        ]}
+                    />
+                    <Choice
+                        id="run-heading"
+                        name="heading"
+                        label="The outlet faces"
+                        start={String(plan?.heading_deg ?? 0)}
+                        options={HEADINGS.map(([deg, name]) => [String(deg), name])}
+                    />
                     <LengthField
                         id="run-level"
                         label="Tie-in below outlet, centre to centre"
@@ -97,7 +145,19 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     );
 }
 
-function Choice({ id, name, label, start, options }: { id: string; name: string; label: string; start: string | undefined; options: readonly (readonly [string, string])[] }) {
+function Choice({
+    id,
+    name,
+    label,
+    start,
+    options,
+}: {
+    id: string;
+    name: string;
+    label: string;
+    start: string | undefined;
+    options: readonly (readonly [string, string])[];
+}) {
     return (
         <Form.Group controlId={id}>
             <Form.Label>{label}</Form.Label>

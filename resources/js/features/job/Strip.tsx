@@ -10,7 +10,13 @@ export function Strip({ base, on, run }: { base: string; on: string; run: RunRep
                 const { shape, text } = standing(station, run);
                 const current = station.key === on;
                 return (
-                    <Link key={station.key} to={`${base}/${station.key}`} className={current ? 'on' : ''} aria-current={current ? 'step' : undefined} title={`Alt+${i + 1}`}>
+                    <Link
+                        key={station.key}
+                        to={`${base}/${station.key}`}
+                        className={current ? 'on' : ''}
+                        aria-current={current ? 'step' : undefined}
+                        title={`Alt+${i + 1}`}
+                    >
                         <b>{station.name}</b>
                         <span>
                             <Shape kind={shape} size={14} />

@@ -30,7 +30,11 @@ const count = (n: number, one: string, many: string): string => `${n} ${n === 1 
 /** What still keeps a station from being done. */
 export function standing(station: Station, run: RunReport | undefined): Standing {
     if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
-    if (station.key === 'cut') return { shape: 'open', text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut` };
+    if (station.key === 'cut')
+        return {
+            shape: 'open',
+            text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut`,
+        };
     const of = (severity: string): number => run.findings.filter((finding) => finding.severity === severity).length;
     const [stops, warns, unknown] = [of('stop'), of('warn'), of('unknown')];
     if (run.legs.length === 0) return { shape: 'open', text: 'call out a leg' };

@@ -45,7 +45,16 @@ export function useJobEditor(start: Job): JobEditor {
     const [typed, setTyped] = useState<{ run: string; text: string } | null>(null);
 
     // What the newest answers are compared with; not for drawing.
-    const now = useRef({ job: start, document: start.document, unkept: false, asked: 0, gesture: '', timer: 0, busy: null as Promise<boolean> | null, halted: false });
+    const now = useRef({
+        job: start,
+        document: start.document,
+        unkept: false,
+        asked: 0,
+        gesture: '',
+        timer: 0,
+        busy: null as Promise<boolean> | null,
+        halted: false,
+    });
     const evaluationNow = useRef(start.evaluation);
     evaluationNow.current = state.evaluation;
     const anchor = useRef<{ run: string; document: JobDocument } | null>(null);
@@ -81,7 +90,11 @@ export function useJobEditor(start: Job): JobEditor {
                     forgetDraft(result.data.id);
                     // The kept document has every mark that was ever used up in it.
                     now.current.document = result.data.document;
-                    setState({ job: result.data, document: result.data.document, evaluation: withPhrases(result.data.evaluation, evaluationNow.current) });
+                    setState({
+                        job: result.data,
+                        document: result.data.document,
+                        evaluation: withPhrases(result.data.evaluation, evaluationNow.current),
+                    });
                     setKeeping('kept');
                     setProblem(null);
                     return true;
@@ -175,7 +188,8 @@ export function useJobEditor(start: Job): JobEditor {
     );
 
     const changeRun = useCallback(
-        (id: string, edit: (run: JobRun) => JobRun) => change((document) => ({ ...document, runs: document.runs.map((run) => (run.id === id ? edit(run) : run)) })),
+        (id: string, edit: (run: JobRun) => JobRun) =>
+            change((document) => ({ ...document, runs: document.runs.map((run) => (run.id === id ? edit(run) : run)) })),
         [change],
     );
 

@@ -24,7 +24,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const at = focused ? bounds.findIndex((one) => caret <= one.at + one.length) : (selectedLeg ?? 0) - 1;
     const litBound = focused ? null : (bounds[(selectedLeg ?? 0) - 1] ?? null);
     const leg = run.legs[at >= 0 ? at : run.legs.length - 1];
-    const complaint = unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ?? unread[0];
+    const complaint =
+        unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ?? unread[0];
     const ghost = focused && caret === text.length ? completionOf(text) : '';
     const waiting = typed === null ? run.legs.filter((one) => !one.read) : [];
 
@@ -105,7 +106,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         </span>
                     ) : leg ? (
                         <>
-                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. The run is {editor.evaluation.units === 'inch' ? run.totals.tape.feet : `${run.totals.tape.metric} mm`} on the tape.
+                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. The run is{' '}
+                            {editor.evaluation.units === 'inch' ? run.totals.tape.feet : `${run.totals.tape.metric} mm`} on the tape.
                         </>
                     ) : (
                         <>Say the first leg: how long, and which way. Put a / between two legs.</>

@@ -45,7 +45,10 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                 const mending = mendingOf(finding, run, plan);
                 const row = String(finding.params.row ?? '');
                 return (
-                    <div key={`${finding.rule} ${finding.where.leg} ${row} ${index}`} className={`f ${finding.severity} ${selection.finding === index ? 'lit' : ''}`}>
+                    <div
+                        key={`${finding.rule} ${finding.where.leg} ${row} ${index}`}
+                        className={`f ${finding.severity} ${selection.finding === index ? 'lit' : ''}`}
+                    >
                         <Shape kind={finding.severity} size={21} />
                         <div>
                             <button type="button" onClick={() => show(finding, index)}>
@@ -60,7 +63,8 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                                         {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
                                     </summary>
                                     <p className="cap">
-                                        {finding.source.table}, row {finding.source.row}: {finding.source.status}, {finding.source.confidence} confidence. Rule {finding.rule}.
+                                        {finding.source.table}, row {finding.source.row}: {finding.source.status},{' '}
+                                        {finding.source.confidence} confidence. Rule {finding.rule}.
                                     </p>
                                 </details>
                             )}
@@ -97,7 +101,12 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                                 <button
                                     type="button"
                                     className="plain small"
-                                    onClick={() => editor.change((old) => ({ ...old, overrides: { ...old.overrides, catalogue: overrides.filter((one) => one !== override) } }))}
+                                    onClick={() =>
+                                        editor.change((old) => ({
+                                            ...old,
+                                            overrides: { ...old.overrides, catalogue: overrides.filter((one) => one !== override) },
+                                        }))
+                                    }
                                 >
                                     Back to the catalogue
                                 </button>
@@ -106,7 +115,9 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                     </div>
                 </div>
             )}
-            {measuring !== null && <MeasureDialog row={measuring} run={run} editor={editor} system={plan.system} onClose={() => setMeasuring(null)} />}
+            {measuring !== null && (
+                <MeasureDialog row={measuring} run={run} editor={editor} system={plan.system} onClose={() => setMeasuring(null)} />
+            )}
         </section>
     );
 }

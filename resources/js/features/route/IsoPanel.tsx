@@ -10,7 +10,16 @@ export function IsoPanel({ run, selection }: { run: RunReport; selection: Shared
     const [ref, { width, height }] = useSize<HTMLDivElement>();
     return (
         <div className="iso-panel" ref={ref}>
-            {width > 0 && <Isometric run={run} turns={turns} width={width} height={Math.max(height, 240)} selected={selection.selected} onSelect={selection.select} />}
+            {width > 0 && (
+                <Isometric
+                    run={run}
+                    turns={turns}
+                    width={width}
+                    height={Math.max(height, 240)}
+                    selected={selection.selected}
+                    onSelect={selection.select}
+                />
+            )}
             <div className="turn">
                 <button type="button" aria-label="Turn the view left" onClick={() => setTurns(turns + 1)}>
                     <TurnGlyph mirrored />

@@ -38,10 +38,22 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
         <div className="opened">
             {isRead(said) && (
                 <>
-                    <Stepper caption={said.measured === 'stop' ? 'Length, stop to stop' : 'Length, centre to centre'} less="shorter" more="longer" onStep={(steps) => change((one) => stepLength(one, units, steps))} disabled={said.close === true}>
+                    <Stepper
+                        caption={said.measured === 'stop' ? 'Length, stop to stop' : 'Length, centre to centre'}
+                        less="shorter"
+                        more="longer"
+                        onStep={(steps) => change((one) => stepLength(one, units, steps))}
+                        disabled={said.close === true}
+                    >
                         {leg.length && <Said tape={leg.length} units={units} feet />}
                     </Stepper>
-                    <Stepper caption={leg.upright ? 'Fall: upright' : 'Fall'} less="flatter" more="steeper" onStep={(steps) => change((one) => stepFall(one, leg, units, steps))} disabled={leg.upright || leg.way === 'up' || leg.way === 'down'}>
+                    <Stepper
+                        caption={leg.upright ? 'Fall: upright' : 'Fall'}
+                        less="flatter"
+                        more="steeper"
+                        onStep={(steps) => change((one) => stepFall(one, leg, units, steps))}
+                        disabled={leg.upright || leg.way === 'up' || leg.way === 'down'}
+                    >
                         {leg.fall ? <SaidFall fall={leg.fall} units={units} /> : '–'}
                     </Stepper>
                     <label className="choice">
@@ -54,13 +66,19 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     </label>
                     <label className="choice">
                         <span className="cap">Bend into it</span>
-                        <select value={fittingKey(said)} disabled={leg.number === 1} onChange={(event) => change((one) => setFitting(one, event.target.value))}>
+                        <select
+                            value={fittingKey(said)}
+                            disabled={leg.number === 1}
+                            onChange={(event) => change((one) => setFitting(one, event.target.value))}
+                        >
                             {FITTINGS.map(([key, name]) => (
                                 <option key={key} value={key}>
                                     {name}
                                 </option>
                             ))}
-                            {!FITTINGS.some(([key]) => key === fittingKey(said)) && <option value={fittingKey(said)}>{fittingKey(said)}</option>}
+                            {!FITTINGS.some(([key]) => key === fittingKey(said)) && (
+                                <option value={fittingKey(said)}>{fittingKey(said)}</option>
+                            )}
                         </select>
                     </label>
                 </>
@@ -77,7 +95,18 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                             <span className="cap">{fitting.maker_name}</span>
                             {fitting.roll_deg !== null && fitting.mark && Math.abs(fitting.roll_deg) > 0.5 && (
                                 <span>
-                                    , rolled {Math.round(Math.abs(fitting.roll_deg))}° {fitting.roll_deg > 0 ? 'clockwise' : 'anticlockwise'}: mark <Said tape={{ ...fitting.mark, inch: fitting.mark.inch.replace('-', ''), metric: fitting.mark.metric.replace('-', '') }} units={units} unit /> round
+                                    , rolled {Math.round(Math.abs(fitting.roll_deg))}°{' '}
+                                    {fitting.roll_deg > 0 ? 'clockwise' : 'anticlockwise'}: mark{' '}
+                                    <Said
+                                        tape={{
+                                            ...fitting.mark,
+                                            inch: fitting.mark.inch.replace('-', ''),
+                                            metric: fitting.mark.metric.replace('-', ''),
+                                        }}
+                                        units={units}
+                                        unit
+                                    />{' '}
+                                    round
                                 </span>
                             )}
                         </li>

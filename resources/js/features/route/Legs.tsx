@@ -42,7 +42,9 @@ export function Legs({ run, plan, editor, selection }: Props) {
                         <span className="wh">{leg.read ? leg.what || wayWords(leg) : <span className="bad">{leg.phrase}</span>}</span>
                         {!leg.read && <Shape kind="stop" size={16} />}
                         <span className="fa">{leg.fall && <SaidFall fall={leg.fall} units={editor.evaluation.units} />}</span>
-                        <span className="ln">{leg.length && leg.read && <Said tape={leg.length} units={editor.evaluation.units} feet />}</span>
+                        <span className="ln">
+                            {leg.length && leg.read && <Said tape={leg.length} units={editor.evaluation.units} feet />}
+                        </span>
                         <span className="tags">
                             {leg.pieces.map((letter) => (
                                 <span key={letter} className="tagp">

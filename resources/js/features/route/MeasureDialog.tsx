@@ -25,7 +25,13 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
         if (mm === null) return;
         editor.change((old) => ({
             ...old,
-            overrides: { ...old.overrides, catalogue: [...(old.overrides?.catalogue ?? []).filter((one) => one.row !== row), { system, row, take_off_mm: mm, source: 'measured on the fitting in hand' }] },
+            overrides: {
+                ...old.overrides,
+                catalogue: [
+                    ...(old.overrides?.catalogue ?? []).filter((one) => one.row !== row),
+                    { system, row, take_off_mm: mm, source: 'measured on the fitting in hand' },
+                ],
+            },
         }));
         onClose();
     };
@@ -36,12 +42,24 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                 <h2 id="measure-title">
                     {fitting.size} {fitting.name}
                 </h2>
-                <p className="say">{straight ? 'Measure inside it, from one stop to the other.' : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}</p>
+                <p className="say">
+                    {straight
+                        ? 'Measure inside it, from one stop to the other.'
+                        : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}
+                </p>
                 <p className="cap">
-                    Catalogue: {units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, {fitting.source.status}, {fitting.source.confidence} confidence. {fitting.source.source}.
+                    Catalogue: {units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, {fitting.source.status}
+                    , {fitting.source.confidence} confidence. {fitting.source.source}.
                 </p>
                 <form onSubmit={submit}>
-                    <LengthField id="measured" label={straight ? 'Stop to stop' : 'Centre to stop'} units={units} start="" onRead={(tape) => setMm(tape && tape.mm > 0 ? tape.mm : null)} onProblem={(wrong) => wrong && setMm(null)} />
+                    <LengthField
+                        id="measured"
+                        label={straight ? 'Stop to stop' : 'Centre to stop'}
+                        units={units}
+                        start=""
+                        onRead={(tape) => setMm(tape && tape.mm > 0 ? tape.mm : null)}
+                        onProblem={(wrong) => wrong && setMm(null)}
+                    />
                     <div className="acts">
                         <button type="button" className="plain" onClick={onClose}>
                             Leave as it was

@@ -18,7 +18,12 @@ export function PhoneActs({ run, editor, selection }: { run: RunReport; editor: 
                 <br />
                 {at >= 0 ? `${at + 1} of ${count}` : count}
             </button>
-            <button type="button" className="main-act" disabled={!mending} onClick={() => mending && plan && editor.changeRun(plan.id, mending.edit)}>
+            <button
+                type="button"
+                className="main-act"
+                disabled={!mending}
+                onClick={() => mending && plan && editor.changeRun(plan.id, mending.edit)}
+            >
                 {mending?.label ?? (finding ? finding.remedy : 'Choose a finding')}
             </button>
         </div>

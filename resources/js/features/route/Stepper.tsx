@@ -46,7 +46,16 @@ function Repeating({ label, onStep, disabled, children }: { label: string; onSte
         timer.current = window.setTimeout(again, FIRST_MS);
     };
     return (
-        <button type="button" aria-label={label} disabled={disabled} onClick={onStep} onPointerDown={hold} onPointerUp={stop} onPointerLeave={stop} onPointerCancel={stop}>
+        <button
+            type="button"
+            aria-label={label}
+            disabled={disabled}
+            onClick={onStep}
+            onPointerDown={hold}
+            onPointerUp={stop}
+            onPointerLeave={stop}
+            onPointerCancel={stop}
+        >
             {children}
         </button>
     );

@@ -1,4 +1,25 @@
-const WORDS = ['left', 'right', 'down', 'up', 'on', 'ahead', 'back', 'north', 'east', 'south', 'west', 'fall', 'drop', 'level', 'close', 'to stop', 'with long sweep', 'with 45+45', 'size', 'rise'];
+const WORDS = [
+    'left',
+    'right',
+    'down',
+    'up',
+    'on',
+    'ahead',
+    'back',
+    'north',
+    'east',
+    'south',
+    'west',
+    'fall',
+    'drop',
+    'level',
+    'close',
+    'to stop',
+    'with long sweep',
+    'with 45+45',
+    'size',
+    'rise',
+];
 
 /** What would complete the word at the end of the line; nothing where it could be several things or is whole. */
 export function completionOf(text: string): string {

@@ -22,7 +22,10 @@ export function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mendi
         // Up to the next mark of the tape, as the finding says it.
         const mark = 25.4 / 16;
         const length = Math.ceil(needed / mark - 1e-6) * mark;
-        return { label: `Make leg ${leg.number} long enough`, edit: (old) => changeLeg(old, leg.id, (one) => ({ ...one, length_mm: Math.round(length * 1e6) / 1e6 })) };
+        return {
+            label: `Make leg ${leg.number} long enough`,
+            edit: (old) => changeLeg(old, leg.id, (one) => ({ ...one, length_mm: Math.round(length * 1e6) / 1e6 })),
+        };
     }
     if (finding.rule === 'turn.pattern' || finding.rule === 'turn.patternDoubtful' || finding.rule === 'joint.strain') {
         return {

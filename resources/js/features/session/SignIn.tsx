@@ -4,6 +4,7 @@ import Form from 'react-bootstrap/Form';
 import { accountQuery, signIn } from '../../api/queries';
 import { Shape } from '../../drawing/Shape';
 import { BrandGlyph } from '../../shared/Brand';
+import { formText } from '../../shared/formText';
 
 export function SignIn() {
     const client = useQueryClient();
@@ -14,7 +15,7 @@ export function SignIn() {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         setBusy(true);
-        const result = await signIn(String(form.get('email')), String(form.get('password')));
+        const result = await signIn(formText(form, 'email'), formText(form, 'password'));
         setBusy(false);
         if (result.ok) client.setQueryData(accountQuery.queryKey, result.data);
         else setProblem(Object.values(result.errors)[0]?.[0] ?? result.message);

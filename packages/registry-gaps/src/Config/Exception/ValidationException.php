@@ -11,6 +11,6 @@ final class ValidationException extends InvalidArgumentException implements Conf
 {
     public static function from(NetteException $innerException): self
     {
-        return new self($innerException->getMessage(), (int) $innerException->getCode(), $innerException);
+        return new self($innerException->getMessage(), $innerException->getCode(), $innerException);
     }
 }

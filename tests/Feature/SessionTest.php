@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Crew;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Tests\TestCase;
+
+final class SessionTest extends TestCase
+{
+    use RefreshDatabase;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        self::member(Crew::query()->create(['name' => 'Day crew']), 'lead');
+    }
+
+    public function testSigningInAndOut(): void
+    {
+        $response = $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead']);
+        $response->assertOk()->assertJsonPath('crews.0.name', 'Day crew');
+        self::assertShape('Account', (string) $response->getContent());
+        $this->getJson('/api/session')->assertOk();
+        $this->deleteJson('/api/session')->assertNoContent();
+        $this->app->make('auth')->forgetGuards();
+        $this->getJson('/api/session')->assertStatus(401);
+    }
+
+    public function testAWrongPasswordSaysNoMoreThanThat(): void
+    {
+        $wrong = $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'x'])->assertStatus(422)->json('errors');
+        $nobody = $this->postJson('/api/session', ['email' => 'nobody@example.test', 'password' => 'x'])->assertStatus(422)->json('errors');
+        self::assertSame($wrong, $nobody);
+        $this->postJson('/api/session', ['email' => 'no address'])->assertStatus(422)->assertJsonValidationErrors(['email', 'password']);
+    }
+
+    public function testGuessingIsSlowedDown(): void
+    {
+        for ($i = 0; $i < 10; $i++) {
+            $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => "guess {$i}"])->assertStatus(422);
+        }
+        $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead'])->assertStatus(429);
+    }
+
+    public function testPagesCarryTheirHeaders(): void
+    {
+        $this->withoutVite()->get('/')->assertOk()->assertHeader('Content-Security-Policy')->assertHeader('X-Content-Type-Options', 'nosniff');
+        $this->withoutVite()->get('/jobs/anything/runs/x')->assertOk();
+        $this->get('/api/nothing')->assertStatus(404);
+    }
+}

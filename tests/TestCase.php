@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests;
+
+use App\Models\Crew;
+use App\Models\User;
+use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Facades\Hash;
+use Opis\JsonSchema\Errors\ErrorFormatter;
+use Opis\JsonSchema\Validator;
+use RuntimeException;
+
+abstract class TestCase extends BaseTestCase
+{
+    protected function setUp(): void
+    {
+        parent::setUp();
+        if (config('database.connections.mariadb.database') !== 'fallbend_test') {
+            throw new RuntimeException('Tests run on their own database only.');
+        }
+    }
+
+    protected static function member(Crew $crew, string $name): User
+    {
+        $user = User::query()->create(['name' => $name, 'email' => "{$name}@example.test", 'password' => Hash::make('secret-'.$name)]);
+        $user->crews()->attach($crew);
+
+        return $user;
+    }
+
+    /** @return array<string, mixed> */
+    protected static function demo(): array
+    {
+        /** @var array<string, mixed> $document */
+        $document = json_decode((string) file_get_contents(base_path('database/demo/mill-row-pottery.json')), true, 64, JSON_THROW_ON_ERROR);
+
+        return $document;
+    }
+
+    /** Holds an answer to a shape of the API description. */
+    protected static function assertShape(string $name, string $json): void
+    {
+        /** @var array<string, mixed> $description */
+        $description = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 256, JSON_THROW_ON_ERROR);
+        $schema = json_encode(['$schema' => 'https://json-schema.org/draft/2020-12/schema', '$ref' => "#/components/schemas/{$name}", 'components' => $description['components']], JSON_THROW_ON_ERROR);
+        // Empty lists of names stand for empty objects in what was decoded.
+        $schema = str_replace('"properties":[]', '"properties":{}', $schema);
+        $error = (new Validator)->validate(json_decode($json), $schema)->error();
+        self::assertNull($error, $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR));
+    }
+}
