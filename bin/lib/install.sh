@@ -11,10 +11,11 @@ need_base() {
 
 # install_debian WHAT...: serve, database, browser
 install_debian() {
-  local version missing=() what extension
+  local version missing=() what extension modules
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
+  modules=$(php -m)
   for extension in pdo_mysql:mysql mbstring:mbstring curl:curl intl:intl dom:xml zip:zip; do
-    php -m | grep -qix "${extension%%:*}" || missing+=("php$version-${extension##*:}")
+    grep -qix "${extension%%:*}" <<<"$modules" || missing+=("php$version-${extension##*:}")
   done
   for what in "$@"; do
     case $what in

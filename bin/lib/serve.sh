@@ -90,6 +90,29 @@ CONF
   die 'The web server did not answer within 10 s.'
 }
 
+# start_application NAME PORT ENVIRONMENT [fresh]: settings cached, tables made (anew with `fresh`), demo in, served. The database stands already.
+start_application() {
+  export APP_ENV=$3 APP_URL="http://127.0.0.1:$2" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
+  [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
+  APP_KEY=$(cat "$VAR/$1/app.key")
+  export APP_KEY
+  php artisan config:cache -q
+  php artisan route:cache -q
+  if [ "${4:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
+  php artisan demo:seed
+  start_web "$1" "$2"
+}
+
+# start_driver NAME: ChromeDriver on a free port, told to the browser tests with the address that they look at
+start_driver() {
+  local port i
+  port=$(free_port)
+  chromedriver --port="$port" > "$VAR/$1/chromedriver.log" 2>&1 &
+  DRIVER=$!
+  for i in $(seq 1 100); do port_is_free "$port" || break; sleep 0.1; done
+  export BROWSER_BASE=$APP_URL BROWSER_DRIVER="http://127.0.0.1:$port"
+}
+
 stop_web() {
   local pid
   for pid in "${NGINX_SERVER:-}" "${FPM_SERVER:-}"; do

@@ -1,57 +1,48 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import { readLength } from '../api/queries';
-import type { Tape, Units } from '../api/types';
+import type { Units } from '../api/types';
 
 interface Props {
     id: string;
+    name: string;
     label: string;
     help?: string;
     units: Units;
     start: string;
-    /** called with what was read, or null where the field was emptied */
-    onRead: (tape: Tape | null) => void;
-    onProblem: (wrong: boolean) => void;
+    autoFocus?: boolean;
 }
 
-/** A length as the tape says it, read by the server; what is not understood is marked and stays. */
-export function LengthField({ id, label, help, units, start, onRead, onProblem }: Props) {
-    const [text, setText] = useState(start);
+/** A length as the tape says it, read by the server as it is typed; what is not understood is marked and stays. The form reads it once more when it is sent. */
+export function LengthField({ id, name, label, help, units, start, autoFocus = false }: Props) {
     const [said, setSaid] = useState<string | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
+    // Answers may come in another order than they were asked for: only the newest counts.
+    const asked = useRef(0);
 
-    const read = async (value: string): Promise<void> => {
-        setText(value);
-        if (value.trim() === '') {
-            setProblem(null);
-            setSaid(null);
-            onProblem(false);
-            onRead(null);
-            return;
-        }
-        const result = await readLength(value, units);
-        if (result.ok) {
-            setProblem(null);
+    const read = async (text: string): Promise<void> => {
+        const turn = ++asked.current;
+        const result = text.trim() === '' ? null : await readLength(text, units);
+        if (turn !== asked.current) return;
+        setProblem(result && !result.ok ? (result.errors.text?.[0] ?? result.message) : null);
+        if (!result?.ok) setSaid(null);
+        else
             setSaid(
                 units === 'inch' ? `${result.data.feet}, ${result.data.metric} mm` : `${result.data.metric} mm, ${result.data.inch} in`,
             );
-            onProblem(false);
-            onRead(result.data);
-        } else {
-            setProblem(result.errors.text?.[0] ?? result.message);
-            onProblem(true);
-        }
     };
 
     return (
         <Form.Group controlId={id}>
             <Form.Label>{label}</Form.Label>
             <Form.Control
-                value={text}
+                name={name}
+                defaultValue={start}
                 onChange={(event) => void read(event.target.value)}
                 isInvalid={problem !== null}
                 aria-describedby={`${id}-help`}
                 autoComplete="off"
+                autoFocus={autoFocus}
             />
             <span id={`${id}-help`} className={problem ? 'problem' : 'cap'}>
                 {problem ?? said ?? help ?? ' '}

@@ -1,7 +1,10 @@
 import type { Units } from '../../api/types';
 import type { Section } from './geometry';
 
-const STEPS = { inch: [304.8, 609.6, 1524, 3048, 6096, 15240, 30480], mm: [500, 1000, 2000, 5000, 10000, 20000, 50000] };
+const STEPS: Record<Units, number[]> = {
+    inch: [304.8, 609.6, 1524, 3048, 6096, 15240, 30480],
+    mm: [500, 1000, 2000, 5000, 10000, 20000, 50000],
+};
 
 /** The tape at the foot: length in plan from the outlet. Centres of fittings stand true on it. */
 export function TapeFoot({ section, units }: { section: Section; units: Units }) {
@@ -11,7 +14,7 @@ export function TapeFoot({ section, units }: { section: Section; units: Units })
     if (!first || !last || last.plan < 1) return null;
     const steps = STEPS[units];
     const perMm = (last.p[0] - first.p[0]) / last.plan;
-    const step = steps.find((mm) => mm * perMm >= 46) ?? steps.at(-1);
+    const step = steps.find((mm) => mm * perMm >= 46) ?? steps.at(-1) ?? 50000;
     const marks: { x: number; text: string }[] = [];
     for (let mm = step; mm <= last.plan && marks.length < 2000; mm += step) {
         const x = place(section, mm);

@@ -1,7 +1,8 @@
-import { useState, type FormEvent } from 'react';
+import type { FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobRun } from '../../api/types';
+import { readLength } from '../../api/queries';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from './useJobEditor';
@@ -25,14 +26,17 @@ const HEADINGS = [
 /** Where a run starts and ends, of what pipe it is, and how its ends were levelled. */
 export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const { document, evaluation } = editor;
-    const [level, setLevel] = useState<number | undefined>(plan?.level_difference_mm);
-    const [wrong, setWrong] = useState(false);
     const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
 
-    const submit = (event: FormEvent<HTMLFormElement>): void => {
+    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
-        if (wrong) return;
         const form = new FormData(event.currentTarget);
+        const difference = formText(form, 'level').trim();
+        const level = difference === '' ? null : await readLength(difference, evaluation.units);
+        if (level && !level.ok) {
+            window.document.getElementById('run-level')?.focus();
+            return;
+        }
         const text = (key: string): string => formText(form, key).trim();
         const id = plan?.id ?? freeId(document.runs.map((run) => run.id));
         const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
@@ -46,7 +50,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             outlet: { what: text('outlet'), kind: text('outlet_kind') as JobRun['outlet']['kind'] },
             tie_in: { what: text('tie_in'), kind: text('tie_in_kind') as JobRun['tie_in']['kind'] },
             heading_deg: Number(text('heading')),
-            ...(level === undefined ? {} : { level_difference_mm: level }),
+            ...(level ? { level_difference_mm: level.data.mm } : {}),
         };
         editor.change((old) => ({ ...old, runs: plan ? old.runs.map((run) => (run.id === id ? next : run)) : [...old.runs, next] }));
         onClose();
@@ -57,7 +61,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
         <Modal show onHide={onClose} aria-labelledby="run-title">
             <Modal.Body>
                 <h2 id="run-title">{plan ? 'This run' : 'A new run'}</h2>
-                <Form onSubmit={submit} className="run-form">
+                <Form onSubmit={(event) => void submit(event)} className="run-form">
                     <Form.Group controlId="run-name" className="whole">
                         <Form.Label>What it is called</Form.Label>
                         <Form.Control
@@ -124,18 +128,17 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                     />
                     <LengthField
                         id="run-level"
+                        name="level"
                         label="Tie-in below outlet, centre to centre"
                         help="levelled on site; leave empty if not yet"
                         units={evaluation.units}
                         start={total ? (evaluation.units === 'inch' ? total.inch : total.metric) : ''}
-                        onRead={(tape) => setLevel(tape?.mm)}
-                        onProblem={setWrong}
                     />
                     <div className="acts whole">
                         <button type="button" className="plain" onClick={onClose}>
                             Leave as it was
                         </button>
-                        <button type="submit" className="main-act" disabled={wrong}>
+                        <button type="submit" className="main-act">
                             {plan ? 'Keep' : 'Start the run'}
                         </button>
                     </div>

@@ -1,6 +1,8 @@
-import { useState, type FormEvent } from 'react';
+import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
+import { readLength } from '../../api/queries';
 import type { JobRun, RunReport } from '../../api/types';
+import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../job/useJobEditor';
 
@@ -15,14 +17,18 @@ interface Props {
 /** A take-off measured on the fitting in hand, in place of the catalogue's. */
 export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
     const fitting = run.fittings.find((one) => one.row === row);
-    const [mm, setMm] = useState<number | null>(null);
     const { units } = editor.evaluation;
     if (!fitting) return null;
     const straight = fitting.turn_deg === null;
 
-    const submit = (event: FormEvent): void => {
+    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
-        if (mm === null) return;
+        const result = await readLength(formText(new FormData(event.currentTarget), 'measured'), units);
+        if (!result.ok || result.data.mm < 0) {
+            document.getElementById('measured')?.focus();
+            return;
+        }
+        const { mm } = result.data;
         editor.change((old) => ({
             ...old,
             overrides: {
@@ -51,20 +57,20 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                     Catalogue: {units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, {fitting.source.status}
                     , {fitting.source.confidence} confidence. {fitting.source.source}.
                 </p>
-                <form onSubmit={submit}>
+                <form onSubmit={(event) => void submit(event)}>
                     <LengthField
                         id="measured"
+                        name="measured"
                         label={straight ? 'Stop to stop' : 'Centre to stop'}
                         units={units}
                         start=""
-                        onRead={(tape) => setMm(tape && tape.mm > 0 ? tape.mm : null)}
-                        onProblem={(wrong) => wrong && setMm(null)}
+                        autoFocus
                     />
                     <div className="acts">
                         <button type="button" className="plain" onClick={onClose}>
                             Leave as it was
                         </button>
-                        <button type="submit" className="main-act" disabled={mm === null}>
+                        <button type="submit" className="main-act">
                             Use it in this job
                         </button>
                     </div>

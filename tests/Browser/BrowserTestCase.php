@@ -1,0 +1,171 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Chrome\ChromeOptions;
+use Facebook\WebDriver\Exception\StaleElementReferenceException;
+use Facebook\WebDriver\Remote\DesiredCapabilities;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverDimension;
+use Facebook\WebDriver\WebDriverElement;
+use Facebook\WebDriver\WebDriverKeys;
+use PHPUnit\Framework\TestCase;
+use RuntimeException;
+use Throwable;
+
+/** Headless Chromium against the application as it is served. bin/test starts both and names them in the environment. */
+abstract class BrowserTestCase extends TestCase
+{
+    /** @var list<array{RemoteWebDriver, string}> */
+    private array $opened = [];
+
+    protected function tearDown(): void
+    {
+        foreach ($this->opened as [$browser, $folder]) {
+            $browser->quit();
+            exec('rm -rf '.escapeshellarg($folder));
+        }
+        $this->opened = [];
+    }
+
+    protected function open(int $width = 1280, int $height = 800): RemoteWebDriver
+    {
+        $folder = sys_get_temp_dir().'/fall-bend-browser-'.bin2hex(random_bytes(6));
+        $options = (new ChromeOptions)->addArguments([
+            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
+            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', "--user-data-dir={$folder}",
+        ]);
+        $capabilities = DesiredCapabilities::chrome();
+        $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $browser = RemoteWebDriver::create(self::fromEnvironment('BROWSER_DRIVER'), $capabilities, 30_000, 60_000);
+        $this->opened[] = [$browser, $folder];
+        $this->resize($browser, $width, $height);
+        $browser->get(self::fromEnvironment('BROWSER_BASE').'/');
+        $this->seen($browser, '#email');
+
+        return $browser;
+    }
+
+    /** Makes the inside of the window exactly so large; narrow ones as a phone. */
+    protected function resize(RemoteWebDriver $browser, int $width, int $height): void
+    {
+        if ($width < 500) {
+            $this->devTools($browser, 'Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => true]);
+
+            return;
+        }
+        $browser->manage()->window()->setSize(new WebDriverDimension($width, $height));
+        /** @var array{int, int} $frame */
+        $frame = $browser->executeScript('return [outerWidth - innerWidth, outerHeight - innerHeight]');
+        $browser->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
+    }
+
+    /** @param  array<string, mixed>  $params */
+    protected function devTools(RemoteWebDriver $browser, string $command, array $params): void
+    {
+        $browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => $command, 'params' => (object) $params]);
+    }
+
+    protected function signIn(RemoteWebDriver $browser, string $who = 'lead'): void
+    {
+        $this->seen($browser, '#email')->sendKeys("{$who}@mill-row.example");
+        $this->seen($browser, '#password')->sendKeys('clay-wash'.WebDriverKeys::ENTER);
+        $this->seen($browser, '.board');
+    }
+
+    /** Starts a job of its own from the demo, so that tests do not meet; gives its id. */
+    protected function ownJob(RemoteWebDriver $browser, string $name): string
+    {
+        $document = ['name' => $name] + (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $id = $browser->executeAsyncScript(<<<'JS'
+            const [document_, done] = arguments;
+            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+            fetch('/api/jobs', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ document: document_ }) })
+                .then((answer) => answer.json()).then((job) => done(job.id));
+            JS, [$document]);
+        self::assertIsString($id);
+
+        return $id;
+    }
+
+    protected function openRun(RemoteWebDriver $browser, string $job, string $run = 'glaze', string $station = 'route'): void
+    {
+        $browser->get(self::fromEnvironment('BROWSER_BASE')."/jobs/{$job}/runs/{$run}/{$station}");
+        $this->seen($browser, '.fall-line');
+    }
+
+    protected function seen(RemoteWebDriver $browser, string $selector): WebDriverElement
+    {
+        $this->until(static fn (): bool => $browser->findElements(WebDriverBy::cssSelector($selector)) !== [], "{$selector} is not there");
+
+        return $browser->findElement(WebDriverBy::cssSelector($selector));
+    }
+
+    protected function text(RemoteWebDriver $browser, string $selector): string
+    {
+        return (string) $browser->executeScript('return document.querySelector(arguments[0])?.textContent ?? ""', [$selector]);
+    }
+
+    protected function callOut(RemoteWebDriver $browser): string
+    {
+        return (string) $browser->executeScript('return document.querySelector("#call-out")?.value ?? ""');
+    }
+
+    /** @return list<string> the tags of the fall line, `piece A`, `joint 1` … */
+    protected function tags(RemoteWebDriver $browser): array
+    {
+        /** @var list<string> $tags */
+        $tags = $browser->executeScript('return [...document.querySelectorAll(".fall-panel [data-tag]")].map((tag) => tag.dataset.tag)');
+
+        return $tags;
+    }
+
+    protected function keys(RemoteWebDriver $browser, string ...$keys): void
+    {
+        // The page may draw anew between asking for the element and typing into it.
+        try {
+            $browser->switchTo()->activeElement()->sendKeys(implode('', $keys));
+        } catch (StaleElementReferenceException) {
+            usleep(300_000);
+            $browser->switchTo()->activeElement()->sendKeys(implode('', $keys));
+        }
+    }
+
+    protected function kept(RemoteWebDriver $browser): void
+    {
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.keeping') === 'kept', 'it is not kept');
+    }
+
+    /** @param  callable(): bool  $holds */
+    protected function until(callable $holds, string $else): void
+    {
+        $end = microtime(true) + 15;
+        while (true) {
+            try {
+                if ($holds()) {
+                    $this->addToAssertionCount(1);
+
+                    return;
+                }
+            } catch (Throwable $error) {
+                if (microtime(true) > $end) {
+                    throw $error;
+                }
+            }
+            if (microtime(true) > $end) {
+                self::fail($else);
+            }
+            usleep(40_000);
+        }
+    }
+
+    private static function fromEnvironment(string $name): string
+    {
+        $value = getenv($name);
+
+        return is_string($value) && $value !== '' ? $value : throw new RuntimeException("{$name} is not set: browser tests are run by bin/test.");
+    }
+}

@@ -1,0 +1,179 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\LocalFileDetector;
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** What stands on the screens, by mouse, by thumb and on paper. */
+final class ScreensTest extends BrowserTestCase
+{
+    public function testTheBoardStartsAJobAndARun(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->seen($browser, '#new-job')->sendKeys('Kiln shed, back drain'.Key::ENTER);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.station'), 'No run yet'), 'the new job is open');
+        $browser->findElement(WebDriverBy::cssSelector('.station .main-act'))->click();
+        $this->seen($browser, '#run-name')->sendKeys('Basin to stack');
+        $this->seen($browser, '#run-outlet')->sendKeys('basin trap');
+        $this->seen($browser, '#run-tie-in')->sendKeys('stack stub');
+        $this->seen($browser, '#run-level')->sendKeys('1,384');
+        $this->until(fn (): bool => str_contains($this->text($browser, '#run-level-help'), 'two ways'), 'a doubtful length is marked where it stands');
+        $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
+        self::assertSame('1,384', $this->seen($browser, '#run-level')->getAttribute('value'), 'and the dialog stays, with all that was entered');
+        $this->seen($browser, '#run-level')->clear()->sendKeys("2' 1/2");
+        $this->until(fn (): bool => str_contains($this->text($browser, '#run-level-help'), '622 mm'), 'and said back when it is read');
+        $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
+        $this->seen($browser, '#call-out')->sendKeys("down 20 / right 4' fall 1/4");
+        $this->until(fn (): bool => in_array('piece B', $this->tags($browser), true), 'two legs are drawn');
+        self::assertStringContainsString('fall in hand', $this->text($browser, '.finds'));
+        $this->keys($browser, Key::ENTER);
+        $this->kept($browser);
+    }
+
+    public function testAFindingIsMendedByItsButton(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Mend'));
+        self::assertStringContainsString('Stop', $this->text($browser, '.f.stop'));
+        self::assertSame(1, $this->flags($browser, 'stop'));
+        $this->button($browser, 'Lay B at the least fall');
+        $this->until(fn (): bool => $this->flags($browser, 'stop') === 0, 'the flag is gone');
+        self::assertStringNotContainsString('falls too little', $this->text($browser, '.finds'));
+        $this->kept($browser);
+        $browser->findElement(WebDriverBy::cssSelector('[aria-label=Undo]'))->click();
+        $this->until(fn (): bool => $this->flags($browser, 'stop') === 1, 'undo brings it back');
+    }
+
+    public function testALegCardStepsAndAMeasuredFittingIsSeen(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Card'));
+        $browser->findElements(WebDriverBy::cssSelector('.leg-row'))[1]->click();
+        $cut = $this->text($browser, '.cuts');
+        $browser->findElement(WebDriverBy::cssSelector('[aria-label=longer]'))->click();
+        $this->until(fn (): bool => $this->text($browser, '.cuts') !== $cut, 'a step changes the cut length');
+        self::assertStringContainsString("3' 2 1/2", $this->callOut($browser));
+        $this->button($browser, 'Enter what you measured');
+        $this->seen($browser, '#measured')->sendKeys('2 1/8'.Key::ENTER);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2: 54.0 mm'), 'it is shown that the number is mine');
+        $this->button($browser, 'Back to the catalogue');
+        $this->until(fn (): bool => $this->text($browser, '.measured') === '', 'and can be taken back');
+    }
+
+    public function testTheTicketHasEveryPieceAndAScaleOfTrueLength(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Ticket');
+        $this->openRun($browser, $job, 'mop', 'cut');
+        $browser->findElement(WebDriverBy::cssSelector('.cut-head .main-act'))->click();
+        $this->seen($browser, '.ticket');
+        self::assertCount(6, $browser->findElements(WebDriverBy::cssSelector('.ticket .cut-row')));
+        $per = $browser->executeScript('const r = document.querySelector(".check-scale").getBoundingClientRect(); return r.width / 96');
+        self::assertIsNumeric($per);
+        self::assertEqualsWithDelta(3.1, (float) $per, 0.01, '3 in and its margins, at 96 px to the inch');
+        self::assertStringContainsString('local code and the licensed plumber decide', $this->text($browser, '.ticket'));
+    }
+
+    public function testAJobGoesOutAndInByFileAndADamagedOneIsRefusedAtThePlace(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $good = dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json';
+        $bad = sys_get_temp_dir().'/fall-bend-bad-'.getmypid().'.json';
+        file_put_contents($bad, str_replace('"way": "south"', '"way": "downhill"', (string) file_get_contents($good)));
+        $this->seen($browser, '.job-row');
+        $rows = count($browser->findElements(WebDriverBy::cssSelector('.job-row')));
+        $this->file($browser, $bad);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.new-job .problem'), 'runs.2.legs.1.way must be one of'), 'the place is not named');
+        self::assertCount($rows, $browser->findElements(WebDriverBy::cssSelector('.job-row')));
+        unlink($bad);
+        $this->file($browser, $good);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.job-name'), 'Mill Row Pottery'), 'the imported job is not opened');
+    }
+
+    public function testThePhoneIsOneColumnWithTargetsForAThumb(): void
+    {
+        $browser = $this->open(390, 844);
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Phone');
+        foreach (['/', "/jobs/{$job}/runs/glaze", "/jobs/{$job}/runs/glaze/cut"] as $path) {
+            $browser->executeScript('location.assign(arguments[0])', [$path]);
+            $this->seen($browser, $path === '/' ? '.job-row' : '.fall-line');
+            self::assertSame(390, $browser->executeScript('return document.documentElement.scrollWidth'), "{$path} is no wider than the phone");
+        }
+        $this->openRun($browser, $job);
+        $browser->findElements(WebDriverBy::cssSelector('.leg-row'))[0]->click();
+        /** @var list<string> $small */
+        $small = $browser->executeScript(<<<'JS'
+            return [...document.querySelectorAll('main button, main select, main input, main textarea, .strip a, .head button, .head a')]
+                .filter((one) => one.offsetParent !== null && one.getBoundingClientRect().height > 0)
+                .filter((one) => one.getBoundingClientRect().height < 47.5)
+                .map((one) => one.outerHTML.slice(0, 90));
+            JS);
+        self::assertSame([], $small);
+        $next = $browser->findElement(WebDriverBy::cssSelector('.phone-acts button'));
+        $next->click();
+        $this->until(fn (): bool => str_contains($this->text($browser, '.phone-acts .main-act'), 'Lay B at the least fall'), 'the action of the first finding');
+        $browser->findElement(WebDriverBy::cssSelector('.phone-acts .main-act'))->click();
+        $this->until(fn (): bool => ! str_contains($this->text($browser, '.finds'), 'falls too little'), 'one tap mends it');
+    }
+
+    public function testCellarModeStaysAndReadsAsWell(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Cellar'));
+        $browser->findElement(WebDriverBy::cssSelector('[aria-label="Change to cellar mode"]'))->click();
+        $browser->navigate()->refresh();
+        $this->seen($browser, '.fall-line');
+        self::assertSame('cellar', $browser->executeScript('return document.documentElement.dataset.mode'));
+        foreach (['paper', 'cellar'] as $mode) {
+            $browser->executeScript('document.documentElement.dataset.mode = arguments[0]', [$mode]);
+            $contrast = $browser->executeScript(self::LOWEST_CONTRAST);
+            self::assertIsArray($contrast);
+            self::assertGreaterThanOrEqual(4.5, $contrast[0], "{$mode}: {$contrast[1]}");
+        }
+    }
+
+    private const LOWEST_CONTRAST = <<<'JS'
+        const parse = (c) => (c.match(/[\d.]+/g) || []).map(Number);
+        const lum = ([r, g, b]) => { const f = (v) => { v /= 255; return v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4; }; return 0.2126 * f(r) + 0.7152 * f(g) + 0.0722 * f(b); };
+        const ground = (e) => { for (; e; e = e.parentElement) { const c = parse(getComputedStyle(e).backgroundColor); if (c.length === 3 || c[3] > 0.99) return c; } return [255, 255, 255]; };
+        let least = [99, ''];
+        for (const e of document.querySelectorAll('body *')) {
+            const own = [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim() !== '');
+            if (!own || e.closest('svg, .unseen, textarea, [disabled]') || e.offsetParent === null) continue;
+            const [a, b] = [lum(parse(getComputedStyle(e).color)), lum(ground(e))];
+            const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+            if (ratio < least[0]) least = [ratio, e.outerHTML.slice(0, 120)];
+        }
+        return least;
+        JS;
+
+    private function flags(RemoteWebDriver $browser, string $severity): int
+    {
+        return count($browser->findElements(WebDriverBy::cssSelector(".fall-panel [data-flag={$severity}]")));
+    }
+
+    private function button(RemoteWebDriver $browser, string $text): void
+    {
+        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
+    }
+
+    private function file(RemoteWebDriver $browser, string $path): void
+    {
+        $input = $this->seen($browser, 'input[type=file]');
+        self::assertInstanceOf(RemoteWebElement::class, $input);
+        $input->setFileDetector(new LocalFileDetector)->sendKeys($path);
+    }
+}

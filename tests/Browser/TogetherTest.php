@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Two people on one job, and a server that does not answer: nothing is lost. */
+final class TogetherTest extends BrowserTestCase
+{
+    public function testTheSecondIsToldAndKeepsBoth(): void
+    {
+        [$first, $second, $job] = $this->both('Together');
+        $this->say($first, ' / right 20');
+        $this->kept($first);
+        $this->say($second, ' / left 33');
+        $this->seen($second, '[role=dialog]');
+        self::assertStringContainsString('Changed by lead meanwhile', $this->text($second, '[role=dialog]'));
+        $this->button($second, 'Keep mine as a copy');
+        $this->until(static fn (): bool => ! str_contains($second->getCurrentURL(), $job), 'no copy was opened');
+        $this->until(fn (): bool => str_contains($this->text($second, '.job-name'), '(my copy)'), 'the copy has its name');
+        $second->get(str_replace('/route', '', $second->getCurrentURL()).'/runs/glaze');
+        $this->seen($second, '#call-out');
+        self::assertStringContainsString("left 2' 9", $this->callOut($second), 'mine is in the copy');
+        $this->openRun($second, $job);
+        self::assertStringContainsString('right 20', $this->callOut($second), 'theirs stands in the job');
+    }
+
+    public function testTheSecondMayTakeTheirs(): void
+    {
+        [$first, $second] = $this->both('Theirs');
+        $this->say($first, ' / right 20');
+        $this->kept($first);
+        $this->say($second, ' / left 33');
+        $this->seen($second, '[role=dialog]');
+        // A reload in the middle of it does not lose mine either.
+        $second->navigate()->refresh();
+        $this->seen($second, '[role=dialog]');
+        $this->button($second, 'Take theirs');
+        $this->until(fn (): bool => str_contains($this->callOut($second), 'right 20'), 'theirs is not shown');
+        $this->say($second, ' / left 33');
+        $this->kept($second);
+        self::assertStringContainsString('left', $this->callOut($second));
+    }
+
+    public function testWithoutAnAnswerNothingIsLost(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'No answer'));
+        $this->say($browser, ' / right 20');
+        $this->kept($browser);
+        $this->devTools($browser, 'Network.enable', []);
+        $this->offline($browser, true);
+        $this->say($browser, ' / left 33');
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.keeping') === 'no-answer', 'it does not say so');
+        self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
+        $this->offline($browser, false);
+        $this->kept($browser);
+        $browser->navigate()->refresh();
+        $this->seen($browser, '.fall-line');
+        self::assertStringContainsString("left 2' 9", $this->callOut($browser));
+    }
+
+    /** @return array{RemoteWebDriver, RemoteWebDriver, string} */
+    private function both(string $name): array
+    {
+        [$first, $second] = [$this->open(), $this->open()];
+        $this->signIn($first);
+        $this->signIn($second, 'apprentice');
+        $job = $this->ownJob($first, $name);
+        $this->openRun($first, $job);
+        $this->openRun($second, $job);
+
+        return [$first, $second, $job];
+    }
+
+    private function say(RemoteWebDriver $browser, string $more): void
+    {
+        $this->seen($browser, '#call-out')->sendKeys(Key::END.$more);
+    }
+
+    private function button(RemoteWebDriver $browser, string $text): void
+    {
+        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
+    }
+
+    private function offline(RemoteWebDriver $browser, bool $offline): void
+    {
+        $this->devTools($browser, 'Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+}
