@@ -8,7 +8,7 @@ use App\Http\Controllers\SessionController;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('api')->group(static function (): void {
-    Route::post('session', [SessionController::class, 'store'])->middleware('throttle:sign-in');
+    Route::post('session', [SessionController::class, 'store']);
     Route::middleware('auth')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);

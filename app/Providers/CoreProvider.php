@@ -8,10 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Reckon\Reckoners;
-use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Eloquent\Model;
-use Illuminate\Http\Request;
-use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\ServiceProvider;
 
 /** The only wiring of the core into the framework. */
@@ -28,6 +25,5 @@ final class CoreProvider extends ServiceProvider
     public function boot(): void
     {
         Model::shouldBeStrict($this->app->environment('production') !== true);
-        RateLimiter::for('sign-in', static fn (Request $request): Limit => Limit::perMinute(10)->by($request->string('email')->lower()->toString().'|'.$request->ip()));
     }
 }

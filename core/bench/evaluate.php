@@ -30,7 +30,7 @@ function jobOf(int $pieces): Job
 }
 
 /**
- * @param  int  $times  how often it is measured
+ * @param int $times how often it is measured
  * @return array{pieces: int, median_ms: float, p95_ms: float}
  */
 function measured(JobEvaluator $evaluator, int $pieces, int $times): array

@@ -91,7 +91,7 @@ export function layOutSection(run: RunReport, within: Frame): Section {
     };
     const tall = ({ top, bottom }: Measured): number => bottom - top;
     // Fittings as large as there is room for; then, below a size that can still be read, the falls give way first, and the drawing says so.
-    const readable = Math.max(frame.least, frame.most * 0.56);
+    const readable = Math.max(frame.least, frame.most * 0.5);
     let best = fit(frame.most, 1);
     for (let od = frame.most - 1; tall(best) > room && od >= readable; od -= 1) best = fit(od, 1);
     for (let falls = 0.9; tall(best) > room && falls > 0.35; falls -= 0.1) best = fit(readable, falls);

@@ -3,6 +3,7 @@ import type { PieceReport, RunReport, Units } from '../../api/types';
 import { Materials } from '../../drawing/Materials';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
+import { SvgFraction } from '../../drawing/SvgFraction';
 
 interface Props {
     piece: PieceReport;
@@ -76,9 +77,13 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             {[x + lip, x + w - lip].map((at, i) => (
                 <g key={at}>
                     <path d={`M${at} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
-                    <text x={at} y={y + od + 19} textAnchor="middle" style={{ font: '700 15px var(--f-mark)', fill: 'var(--mark)' }}>
-                        {depth(i === 0 ? piece.depth_from : piece.depth_to)}
-                    </text>
+                    <SvgFraction
+                        x={at}
+                        y={y + od + 20}
+                        text={depth(i === 0 ? piece.depth_from : piece.depth_to)}
+                        size={16}
+                        fill="var(--mark)"
+                    />
                 </g>
             ))}
             <path

@@ -82,7 +82,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone }: Props) {
                     onFinding={selection.selectFinding}
                 />
             )}
-            <p className="unseen" aria-live="polite">
+            <p className={selection.said === '' ? 'unseen' : 'said'} aria-live="polite">
                 {selection.said}
             </p>
         </div>

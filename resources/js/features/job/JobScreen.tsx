@@ -25,7 +25,7 @@ export function JobScreen({ start }: { start: Job }) {
     const callOut = useRef<HTMLTextAreaElement>(null);
     const plan = editor.document.runs.find((run) => run.id === runId) ?? editor.document.runs[0];
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
-    const selection = useSelection(run);
+    const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
     const ends = useMemo(

@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import type { RunReport } from '../../api/types';
+import type { RunReport, Units } from '../../api/types';
 import type { Selection } from '../../drawing/section/FallLine';
 
 export interface SharedSelection {
@@ -35,7 +35,7 @@ export function walkOrder(run: RunReport): Selection[] {
 }
 
 /** One selection for the whole screen. */
-export function useSelection(run: RunReport | undefined): SharedSelection {
+export function useSelection(run: RunReport | undefined, units: Units): SharedSelection {
     const [selected, setSelected] = useState<Selection | null>(null);
     const [finding, setFinding] = useState<number | null>(null);
     const order = useMemo(() => (run ? walkOrder(run) : []), [run]);
@@ -49,7 +49,7 @@ export function useSelection(run: RunReport | undefined): SharedSelection {
         finding,
         select,
         selectFinding: setFinding,
-        said: run ? inWords(run, index >= 0 ? selected : null) : '',
+        said: run ? inWords(run, index >= 0 ? selected : null, units) : '',
         leg: run ? legOf(run, selected) : null,
         walk: (by) => {
             const next = index < 0 ? (by > 0 ? 0 : order.length - 1) : Math.max(0, Math.min(order.length - 1, index + by));
@@ -63,7 +63,8 @@ export function useSelection(run: RunReport | undefined): SharedSelection {
     };
 }
 
-function inWords(run: RunReport, selected: Selection | null): string {
+/** The selected thing in words: a piece with its cut length, a joint with its fitting and its level below the outlet's centre. */
+function inWords(run: RunReport, selected: Selection | null, units: Units): string {
     if (!selected) return '';
     if (selected.kind === 'piece') {
         const piece = run.pieces.find((one) => one.key === selected.key);
@@ -72,7 +73,15 @@ function inWords(run: RunReport, selected: Selection | null): string {
     }
     const joint = run.joints.find((one) => one.key === selected.key);
     const fitting = run.fittings.find((one) => one.key === joint?.fitting);
-    return joint ? `joint ${joint.number}${fitting ? `, into the ${fitting.size} ${fitting.name}` : ''}` : '';
+    if (!joint) return '';
+    const level = units === 'inch' ? `${joint.level.inch} in` : `${joint.level.metric} mm`;
+    const height =
+        joint.level.mm < -0.5
+            ? `${level.replace('-', '')} below the outlet`
+            : joint.level.mm > 0.5
+              ? `${level} above the outlet`
+              : 'level with the outlet';
+    return `joint ${joint.number}${fitting ? `, into the ${fitting.pattern === 'bushing' ? '' : `${fitting.size} `}${fitting.name}` : ''}, ${height}`;
 }
 
 function legOf(run: RunReport, selected: Selection | null): number | null {

@@ -1,5 +1,5 @@
 import { useLayoutEffect, useState, type KeyboardEvent, type RefObject } from 'react';
-import type { RunReport } from '../../api/types';
+import type { RunReport, Tape, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import type { JobEditor } from '../job/useJobEditor';
 import { completionOf, stretchesOf } from './completion';
@@ -106,8 +106,7 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         </span>
                     ) : leg ? (
                         <>
-                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. The run is{' '}
-                            {editor.evaluation.units === 'inch' ? run.totals.tape.feet : `${run.totals.tape.metric} mm`} on the tape.
+                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. {totalsInWords(run, editor.evaluation.units)}
                         </>
                     ) : (
                         <>Say the first leg: how long, and which way. Put a / between two legs.</>
@@ -122,6 +121,17 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
             </div>
         </div>
     );
+}
+
+/** The run as a whole: its length on the tape, its fall, and what is left of the levelled difference. */
+function totalsInWords(run: RunReport, units: Units): string {
+    const { tape, fall, remaining, whole } = run.totals;
+    const said = (length: Tape): string => (units === 'inch' ? `${length.inch} in` : `${length.metric} mm`);
+    const left =
+        whole && remaining && Math.abs(remaining.mm) > 0.8
+            ? `, ${said(remaining).replace('-', '')} ${remaining.mm > 0 ? 'left over' : 'too much'}`
+            : '';
+    return `The run is ${units === 'inch' ? tape.feet : said(tape)} on the tape and falls ${said(fall)}${left}.`;
 }
 
 /** Where each phrase of the line stands. */

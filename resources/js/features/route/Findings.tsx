@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { WORDS } from '../../drawing/section/labels';
@@ -22,7 +22,7 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
     const overrides = editor.document.overrides?.catalogue ?? [];
 
     useEffect(() => {
-        if (selection.finding !== null) list.current?.querySelectorAll<HTMLElement>('.f > button')[selection.finding]?.focus();
+        if (selection.finding !== null) list.current?.querySelectorAll<HTMLElement>('.f .head-line')[selection.finding]?.focus();
     }, [selection.finding]);
 
     const show = (finding: Finding, index: number): void => {
@@ -34,8 +34,25 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
         selection.selectFinding(index);
     };
 
+    const walk = (event: KeyboardEvent): void => {
+        const heads = [...(list.current?.querySelectorAll<HTMLElement>('.f .head-line') ?? [])];
+        const at = heads.findIndex((head) => head === document.activeElement);
+        const to =
+            at < 0
+                ? undefined
+                : event.key === 'ArrowDown'
+                  ? heads[at + 1]
+                  : event.key === 'ArrowUp'
+                    ? (heads[at - 1] ?? document.querySelector<HTMLElement>('.fall-panel'))
+                    : undefined;
+        if (to) {
+            event.preventDefault();
+            to.focus();
+        }
+    };
+
     return (
-        <section className="finds" aria-label="Findings" ref={list}>
+        <section className="finds" aria-label="Findings" ref={list} onKeyDown={walk}>
             {run.findings.length === 0 && run.legs.length > 0 && (
                 <p className="none">
                     <Shape kind="done" size={18} /> Nothing stands against this run. The local code and the licensed plumber decide.
@@ -51,7 +68,7 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                     >
                         <Shape kind={finding.severity} size={21} />
                         <div>
-                            <button type="button" onClick={() => show(finding, index)}>
+                            <button type="button" className="head-line" onClick={() => show(finding, index)}>
                                 <b>{WORDS[finding.severity]}</b> {placeOf(finding)}
                                 {finding.title}
                             </button>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { JobLeg, JobRun, LegReport, RunReport } from '../../api/types';
+import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
 import { Said, SaidFall } from '../../drawing/Said';
 import type { JobEditor } from '../job/useJobEditor';
 import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
@@ -39,7 +39,7 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
             {isRead(said) && (
                 <>
                     <Stepper
-                        caption={said.measured === 'stop' ? 'Length, stop to stop' : 'Length, centre to centre'}
+                        caption={`Length${leg.length ? `, ${other(leg.length, units)}` : ''}`}
                         less="shorter"
                         more="longer"
                         onStep={(steps) => change((one) => stepLength(one, units, steps))}
@@ -65,6 +65,16 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                         </select>
                     </label>
                     <label className="choice">
+                        <span className="cap">Measured</span>
+                        <select
+                            value={said.measured ?? 'centre'}
+                            onChange={(event) => change((one) => ({ ...one, measured: event.target.value === 'stop' ? 'stop' : 'centre' }))}
+                        >
+                            <option value="centre">centre to centre</option>
+                            <option value="stop">stop to stop</option>
+                        </select>
+                    </label>
+                    <label className="choice whole">
                         <span className="cap">Bend into it</span>
                         <select
                             value={fittingKey(said)}
@@ -120,7 +130,8 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                             <span className="tagp">{piece.letter}</span> cut{' '}
                             <b className="mk">
                                 <Said tape={piece.cut} units={units} unit />
-                            </b>
+                            </b>{' '}
+                            <span className="cap">{other(piece.cut, units)}</span>
                         </span>
                     ))}
                 </p>
@@ -136,6 +147,9 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
         </div>
     );
 }
+
+/** The same length on the other tape. */
+const other = (tape: Tape, units: Units): string => (units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`);
 
 /** The leg in words. What is typed here is read together with the other legs, as if it stood in the call-out line. */
 function PhraseField({ leg, run, editor }: { leg: LegReport; run: RunReport; editor: JobEditor }) {
