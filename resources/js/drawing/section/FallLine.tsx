@@ -5,7 +5,7 @@ import { ShapeBody } from '../Shape';
 import { BreakMark, EndArt, FittingArt, FlowHead, PipeArt, WaterArt, WitnessArt } from './FittingArt';
 import { layOutSection, type DrawnNode, type Section } from './geometry';
 import { along, middle, placeLabels, TAG, WORDS, type Ends, type Flag, type Label, type Labels, type Tag } from './labels';
-import { TapeFoot } from './TapeFoot';
+import { scalesInWords, TapeFoot } from './TapeFoot';
 
 export interface Selection {
     kind: 'piece' | 'joint';
@@ -247,22 +247,17 @@ function FoldLine({ node, foot }: { node: DrawnNode; foot: number }) {
 }
 
 function Legend({ x, y, texture, section, fill }: { x: number; y: number; texture: string; section: Section; fill: number }) {
-    const times = section.v / section.h;
-    const scale =
-        times < 1.05
-            ? 'Heights, fittings and lengths to one scale.'
-            : `Heights and fittings to one scale, ${times.toFixed(1).replace('.0', '')} times that of lengths.`;
-    const falls = section.falls < 0.99 ? `Falls at ${Math.round(section.falls * 100)} % of that. ` : '';
+    const scales = scalesInWords(section);
     return (
         <g>
             <text x={x} y={y + 18} style={{ font: '700 21px var(--f-mark)' }}>
                 The fall line
             </text>
             <text x={x} y={y + 36} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                {scale}
+                {`${scales.charAt(0).toUpperCase()}${scales.slice(1)}.`}
             </text>
             <text x={x} y={y + 52} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                {falls}Breaks mark what is not. Water drawn at {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`},
+                Breaks mark what is drawn short. Water drawn at {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`},
                 assumed.
             </text>
             <rect x={x} y={y + 66} width="26" height="13" style={{ fill: texture, stroke: 'var(--edge)' }} />

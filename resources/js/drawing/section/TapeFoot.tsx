@@ -39,7 +39,7 @@ export function TapeFoot({ section, units }: { section: Section; units: Units })
                 </g>
             ))}
             <text x={first.p[0]} y={y + 13} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                tape in plan, from the outlet
+                tape in plan, from the outlet; {scalesInWords(section)}
             </text>
         </g>
     );
@@ -53,4 +53,14 @@ function place(section: Section, mm: number): number {
         if (a && b && mm <= b.plan) return b.plan > a.plan ? a.p[0] + ((b.p[0] - a.p[0]) * (mm - a.plan)) / (b.plan - a.plan) : b.p[0];
     }
     return section.nodes.at(-1)?.p[0] ?? 0;
+}
+
+/** The two scales of the drawing, in words: stated on it always. */
+export function scalesInWords(section: Section): string {
+    const times = section.v / section.h;
+    const heights =
+        times < 1.05
+            ? 'heights, fittings and lengths to one scale'
+            : `heights and fittings ${times.toFixed(1).replace('.0', '')} times the scale of lengths`;
+    return section.falls < 0.99 ? `${heights}, falls at ${Math.round(section.falls * 100)} % of that` : heights;
 }

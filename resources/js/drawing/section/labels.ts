@@ -348,7 +348,7 @@ function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void
 
 /** Ground for the legend: the first free corner, or none. */
 function placeLegend(ground: Ground, section: Section): Box | null {
-    const [w, h] = [330, 104];
+    const [w, h] = [420, 88];
     const low = section.height - 30 - h - 6;
     const xs = [20, section.width - w - 14, (section.width - w) / 2, section.width * 0.25 - w / 2, section.width * 0.75 - w / 2];
     return ground.takeFirst([...xs.map((x) => ({ x, y: low, w, h })), ...xs.map((x) => ({ x, y: 8, w, h }))]);
