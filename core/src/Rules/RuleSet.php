@@ -18,6 +18,7 @@ final readonly class RuleSet
     {
         $this->rules = [
             new LegUnreadRule,
+            new AdapterMissingRule,
             new TurnImpossibleRule,
             new LegImpossibleRule,
             new PieceTooShortRule,

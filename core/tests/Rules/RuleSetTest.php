@@ -63,6 +63,8 @@ final class RuleSetTest extends TestCase
         yield 'nothing to stand in' => ['ipc-2021', 'north 40 / right close / on 20', [], 'turn.impossible', 'stop', 3];
         yield 'not read' => ['ipc-2021', 'north 40 / banana / left 3', [], 'leg.unread', 'stop', 2];
         yield 'all read' => ['ipc-2021', 'north 40', [], 'leg.unread', null, null];
+        yield 'a trap adapter in 2 in' => ['ipc-2021', 'down 40', ['outlet' => new End('tube', 'trap-adapter')], 'run.noAdapter', 'stop', 1];
+        yield 'a trap adapter in 1-1/2 in' => ['ipc-2021', 'down 40', ['outlet' => new End('tube', 'trap-adapter'), 'size' => '1-1/2'], 'run.noAdapter', null, null];
         yield 'not levelled' => ['ipc-2021', 'north 48 fall 1/4', [], 'run.notLevelled', 'unknown', 1];
         yield 'levelled and right' => ['ipc-2021', 'down 40', ['levelDifference' => Length::mm(1016)], 'run.inHand', null, null];
         yield 'fall in hand' => ['ipc-2021', 'down 40', ['levelDifference' => Length::mm(1020)], 'run.inHand', 'note', 1];

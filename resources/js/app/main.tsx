@@ -1,6 +1,11 @@
 import '../../css/tokens.css';
 import '../../css/ticket.css';
-import '../../css/screens.css';
+import '../../css/base.css';
+import '../../css/job.css';
+import '../../css/route.css';
+import '../../css/board.css';
+import '../../css/cut.css';
+import '../../css/narrow.css';
 import '../../css/print.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';

@@ -81,7 +81,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
                         x={at}
                         y={y + od + 20}
                         text={depth(i === 0 ? piece.depth_from : piece.depth_to)}
-                        size={16}
+                        size={19}
                         fill="var(--mark)"
                     />
                 </g>

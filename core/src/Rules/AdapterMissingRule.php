@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Layout\RunLayout;
+
+/** A run that starts from a trap adapter is of a size that the catalogue has one in. */
+final readonly class AdapterMissingRule implements Rule
+{
+    public const ID = 'run.noAdapter';
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $first = $layout->legs[0] ?? null;
+        $adapters = array_filter($layout->system->straights, static fn (Straight $part): bool => $part->pattern === 'trap-adapter');
+        $sizes = array_map(static fn (Straight $part): string => $part->size, $adapters);
+        if ($layout->run->outlet->kind !== 'trap-adapter' || $first === null || in_array($first->line->size, $sizes, true)) {
+            return [];
+        }
+
+        return [new Finding(self::ID, Severity::Stop, new Where(1, $first->line->leg->id, tapeMm: 0.0), params: ['size' => $first->line->size, 'sizes' => implode(', ', $sizes)])];
+    }
+}

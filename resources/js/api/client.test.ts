@@ -1,0 +1,70 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { call } from './client';
+
+const answers: Response[] = [];
+const asked: [string, RequestInit][] = [];
+
+beforeEach(() => {
+    vi.stubGlobal('document', { cookie: 'other=1; XSRF-TOKEN=abc%3D%3D' });
+    vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+        asked.push([path, init]);
+        const answer = answers.shift();
+        // A call that no test set up fails the test.
+        return answer ? Promise.resolve(answer) : Promise.reject(new TypeError('no route'));
+    });
+});
+
+afterEach(() => {
+    answers.length = 0;
+    asked.length = 0;
+    vi.unstubAllGlobals();
+});
+
+const json = (body: unknown, status = 200): Response => new Response(status === 204 ? null : JSON.stringify(body), { status });
+
+describe('calling the API', () => {
+    it('gives the answer, and sends the token of the cookie with every change', async () => {
+        answers.push(json({ a: 1 }));
+        expect(await call('POST', '/api/x', { b: 2 })).toEqual({ ok: true, data: { a: 1 } });
+        const headers = asked[0]?.[1].headers as Record<string, string>;
+        expect(headers['X-XSRF-TOKEN']).toBe('abc==');
+        expect(asked[0]?.[1].body).toBe('{"b":2}');
+    });
+
+    it('sends no token with a question', async () => {
+        answers.push(json({}));
+        await call('GET', '/api/x');
+        expect((asked[0]?.[1].headers as Record<string, string>)['X-XSRF-TOKEN']).toBeUndefined();
+    });
+
+    it('gives what was wrong as data, with the place', async () => {
+        answers.push(json({ message: 'runs.0.size is wrong', code: 'bad-input', errors: { 'runs.0.size': ['is wrong'] } }, 422));
+        const result = await call('PUT', '/api/x', {});
+        expect(result).toMatchObject({
+            ok: false,
+            status: 422,
+            code: 'bad-input',
+            message: 'runs.0.size is wrong',
+            errors: { 'runs.0.size': ['is wrong'] },
+        });
+    });
+
+    it('tells a server that does not answer from one that refuses', async () => {
+        expect(await call('GET', '/api/x')).toMatchObject({ ok: false, status: 0, code: 'no-answer' });
+        answers.push(new Response('<html>', { status: 502 }));
+        expect(await call('GET', '/api/x')).toMatchObject({ ok: false, status: 502, message: 'That did not work. Try again.' });
+        answers.push(json({ message: '' }, 401));
+        expect(await call('GET', '/api/x')).toMatchObject({ status: 401, message: 'You are no longer signed in.' });
+    });
+
+    it('takes an answer without a body', async () => {
+        answers.push(json(null, 204));
+        expect(await call('DELETE', '/api/session')).toEqual({ ok: true, data: null });
+    });
+
+    it('lets a call that was called off go', async () => {
+        const controller = new AbortController();
+        controller.abort();
+        await expect(call('GET', '/api/x', undefined, controller.signal)).rejects.toThrow();
+    });
+});

@@ -1,0 +1,108 @@
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { JobDocument, RunReport } from '../../api/types';
+import { evaluatedRuns } from '../../drawing/section/testRuns';
+import { forgetDraft, recallDraft, rememberDraft } from './drafts';
+import { standing, STATIONS } from './stations';
+import { walkOrder } from './useSelection';
+
+const document_ = { name: 'x' } as JobDocument;
+
+describe('drafts in this browser', () => {
+    const kept = new Map<string, string>();
+    beforeEach(() => {
+        kept.clear();
+        vi.stubGlobal('localStorage', {
+            getItem: (key: string) => kept.get(key) ?? null,
+            setItem: (key: string, text: string) => kept.set(key, text),
+            removeItem: (key: string) => kept.delete(key),
+        });
+    });
+    afterEach(() => vi.unstubAllGlobals());
+
+    it('are remembered with the revision that they started from, each job its own', () => {
+        rememberDraft('a', 7, document_);
+        rememberDraft('b', 2, document_);
+        expect(recallDraft('a')).toEqual({ from: 7, document: document_ });
+        forgetDraft('a');
+        expect(recallDraft('a')).toBeNull();
+        expect(recallDraft('b')?.from).toBe(2);
+    });
+
+    it('never break the page: no storage, no room, or nonsense in it', () => {
+        kept.set('fall-bend draft a', '{"from":');
+        expect(recallDraft('a')).toBeNull();
+        vi.stubGlobal('localStorage', {
+            setItem: () => {
+                throw new Error('full');
+            },
+            getItem: () => {
+                throw new Error('none');
+            },
+            removeItem: () => {
+                throw new Error('none');
+            },
+        });
+        expect(() => rememberDraft('a', 1, document_)).not.toThrow();
+        expect(recallDraft('a')).toBeNull();
+        expect(() => forgetDraft('a')).not.toThrow();
+    });
+});
+
+describe('what keeps a station from being done', () => {
+    const route = STATIONS[1];
+    const cut = STATIONS[4];
+    const run = (severities: string[], pieces = 0, legs = 1): RunReport =>
+        ({
+            findings: severities.map((severity) => ({ severity })),
+            pieces: Array(pieces).fill({}),
+            legs: Array(legs).fill({}),
+        }) as unknown as RunReport;
+
+    it.each([
+        [['stop', 'warn', 'warn', 'note'], 'stop', '1 stop, 2 warnings'],
+        [['stop', 'stop'], 'stop', '2 stops'],
+        [['warn', 'unknown'], 'warn', '1 warning'],
+        [['unknown', 'note'], 'unknown', '1 not known'],
+        [['note'], 'done', 'clear'],
+    ])('Route with %s', (severities, shape, text) => {
+        if (!route) throw new Error('no Route');
+        expect(standing(route, run(severities))).toEqual({ shape, text });
+    });
+
+    it('says so where there is no leg, no run, nothing to cut, or nothing built yet', () => {
+        if (!route || !cut) throw new Error('no station');
+        expect(standing(route, run([], 0, 0)).text).toBe('call out a leg');
+        expect(standing(route, undefined).text).toBe('no run yet');
+        expect(standing(cut, run([], 1)).text).toBe('1 piece to cut');
+        expect(standing(cut, run([], 0)).text).toBe('nothing to cut');
+        for (const station of STATIONS.filter((one) => one.toCome)) expect(standing(station, run([])).text).toBe('to come');
+    });
+
+    it('has the nine stations in working order', () => {
+        expect(STATIONS.map((station) => station.name)).toEqual([
+            'Look',
+            'Route',
+            'Make-up',
+            'Joints',
+            'Cut',
+            'Hang',
+            'Glue-up',
+            'Test',
+            'Record',
+        ]);
+    });
+});
+
+describe('walking along the run', () => {
+    it('meets every joint and every piece once, each piece after the joint that it starts from', () => {
+        for (const run of evaluatedRuns(5, 40)) {
+            const order = walkOrder(run);
+            expect(new Set(order.map((one) => `${one.kind} ${one.key}`)).size).toBe(run.joints.length + run.pieces.length);
+            expect(order.length).toBe(run.joints.length + run.pieces.length);
+            for (const piece of run.pieces) {
+                const at = order.findIndex((one) => one.kind === 'piece' && one.key === piece.key);
+                expect(order[at - 1]).toEqual({ kind: 'joint', key: piece.joint_from });
+            }
+        }
+    });
+});
