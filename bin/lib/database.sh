@@ -55,7 +55,7 @@ stop_leftover() {
   local pid
   [ -f "$1" ] || return 0
   pid=$(cat "$1")
-  if [ -n "$pid" ] && tr '\0' ' ' < "/proc/$pid/cmdline" 2>/dev/null | grep -qF "$VAR"; then
+  if [ -n "$pid" ] && [ -r "/proc/$pid/cmdline" ] && tr '\0' ' ' < "/proc/$pid/cmdline" 2>/dev/null | grep -qF "$VAR"; then
     kill -TERM "$pid" 2>/dev/null || true
     local i
     for i in $(seq 1 100); do kill -0 "$pid" 2>/dev/null || break; sleep 0.1; done

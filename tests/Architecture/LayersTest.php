@@ -43,6 +43,21 @@ final class LayersTest extends TestCase
         self::assertMatchesRegularExpression('~\*/\n(?:final |enum |interface )~', $code, 'a docblock stands before the type');
     }
 
+    /** What a method takes and gives stands before it; one that an interface promises is described there. */
+    #[DataProvider('coreFiles')]
+    public function testEveryPublicMethodOfTheCoreIsDescribed(string $path): void
+    {
+        $code = (string) file_get_contents($path);
+        preg_match_all('~^(?<before>.*)\n +public (?:static )?function (?<name>\w+)~m', $code, $found, PREG_SET_ORDER);
+        $promised = preg_match('/^final (?:readonly )?class \w+ implements (?:Rule|Reckoner)$/m', $code) === 1 ? ['judge', 'name', 'summary', 'reckon'] : [];
+        foreach ($found as ['before' => $before, 'name' => $name]) {
+            if ($name !== '__construct' && ! in_array($name, $promised, true)) {
+                self::assertStringEndsWith('*/', $before, $name);
+            }
+        }
+        $this->addToAssertionCount(1);
+    }
+
     public function testTheCoreRequiresPhpAlone(): void
     {
         /** @var array{require: array<string, string>} $composer */

@@ -22,6 +22,7 @@ final readonly class CallOutPrinter
         return implode(' / ', array_map($this->phrase(...), $legs));
     }
 
+    /** Says one leg; of a leg that was not read, its own words. */
     public function phrase(Leg $leg): string
     {
         if ($leg->unread !== null) {

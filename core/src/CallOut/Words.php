@@ -44,6 +44,7 @@ final class Words
         return self::either(array_keys(self::WAYS));
     }
 
+    /** Gives a pattern for any word that stands for a bend, longest first. */
     public static function bends(): string
     {
         return self::either(array_map(strval(...), array_keys(self::BENDS)));

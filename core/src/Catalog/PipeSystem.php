@@ -67,6 +67,7 @@ final readonly class PipeSystem
         return $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', array_map(strval(...), array_keys($this->pipes))), $size);
     }
 
+    /** Gives a bend by its pattern and size, plain or street; null where the catalogue has none. */
     public function bend(string $pattern, string $size, bool $street): ?Bend
     {
         return $this->bends[($street ? 'street-' : '').$pattern.'/'.$size] ?? null;
@@ -78,11 +79,13 @@ final readonly class PipeSystem
         return $this->plainBySize[$size] ?? [];
     }
 
+    /** Gives the coupling of a size, or null. */
     public function coupling(string $size): ?Straight
     {
         return $this->straights["coupling/{$size}"] ?? null;
     }
 
+    /** Gives the bushing that stands in a socket of the large size and takes pipe of the small one, or null. */
     public function bushing(string $large, string $small): ?Straight
     {
         return $this->straights["bushing/{$large}x{$small}"] ?? null;

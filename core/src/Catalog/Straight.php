@@ -42,6 +42,7 @@ final readonly class Straight
             0.0, Provenance::read($row, $table));
     }
 
+    /** The same fitting with the distance across its stops, in mm, as the user measured it. */
     public function measured(float $acrossMm, string $source): self
     {
         return new self($this->id, $this->pattern, $this->size, $this->reducesTo, $this->name, $this->makerName, $acrossMm, $this->provenance->overridden($source));

@@ -22,41 +22,49 @@ final readonly class Vec3
         return new self($level * sin(deg2rad($headingDeg)), $level * cos(deg2rad($headingDeg)), -sin(deg2rad($dipDeg)));
     }
 
+    /** The direction straight up. */
     public static function up(): self
     {
         return new self(0.0, 0.0, 1.0);
     }
 
+    /** The direction north, level. */
     public static function north(): self
     {
         return new self(0.0, 1.0, 0.0);
     }
 
+    /** Gives the sum. */
     public function plus(self $o): self
     {
         return new self($this->x + $o->x, $this->y + $o->y, $this->z + $o->z);
     }
 
+    /** Gives this less the other: from the other to this, for points. */
     public function minus(self $o): self
     {
         return new self($this->x - $o->x, $this->y - $o->y, $this->z - $o->z);
     }
 
+    /** Gives this, that many times as long; turned round for a negative number. */
     public function times(float $k): self
     {
         return new self($this->x * $k, $this->y * $k, $this->z * $k);
     }
 
+    /** Gives the scalar product: the cosine of the angle between two directions. */
     public function dot(self $o): float
     {
         return $this->x * $o->x + $this->y * $o->y + $this->z * $o->z;
     }
 
+    /** Gives the vector product, right-handed: square to both, as long as the sine of the angle between two directions. */
     public function cross(self $o): self
     {
         return new self($this->y * $o->z - $this->z * $o->y, $this->z * $o->x - $this->x * $o->z, $this->x * $o->y - $this->y * $o->x);
     }
 
+    /** Gives the length, in mm for points. */
     public function length(): float
     {
         return sqrt($this->dot($this));

@@ -28,6 +28,7 @@ final class Fields
         return new self($value, $path);
     }
 
+    /** Gives the place of a field, dotted, from the whole down. */
     public function at(string $key): string
     {
         return $this->path === '' ? $key : $this->path.'.'.$key;

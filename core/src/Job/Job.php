@@ -38,6 +38,7 @@ final readonly class Job
         return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides);
     }
 
+    /** Gives the run of that id, or null. */
     public function run(string $id): ?Run
     {
         foreach ($this->runs as $run) {

@@ -34,6 +34,7 @@ final readonly class Leg
         public ?string $unread = null,
     ) {}
 
+    /** The same leg under another id. */
     public function withId(string $id): self
     {
         return new self($id, $this->way, $this->turnDeg, $this->length, $this->isToStop, $this->fallMmPerM, $this->drop, $this->size, $this->fitting, $this->isClose, $this->what, $this->unread);

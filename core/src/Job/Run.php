@@ -38,6 +38,7 @@ final readonly class Run
         return $this->with($legs, $this->marks, $nextLeg);
     }
 
+    /** The run with another ledger of marks. */
     public function withMarks(Marks $marks): self
     {
         return $this->with($this->legs, $marks, $this->nextLeg);

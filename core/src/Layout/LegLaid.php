@@ -28,11 +28,13 @@ final readonly class LegLaid
         public ?Turn $turn,
     ) {}
 
+    /** Gives the reference point at its end. */
     public function to(): Vec3
     {
         return $this->from->plus($this->line->direction->times($this->centreMm));
     }
 
+    /** Whether it is steeper than 45°. */
     public function isUpright(): bool
     {
         return Orientation::isUpright($this->line->direction);

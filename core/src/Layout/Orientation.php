@@ -14,6 +14,7 @@ enum Orientation: string
     case LevelToLevel = 'level-level';
     case UprightToUpright = 'upright-upright';
 
+    /** Gives the orientation of a turn from its directions in and out. */
     public static function of(Vec3 $in, Vec3 $out): self
     {
         return match ([self::isUpright($in), self::isUpright($out)]) {

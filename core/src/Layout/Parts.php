@@ -25,6 +25,7 @@ final class Parts
 
     public function __construct(private readonly PipeSystem $system) {}
 
+    /** Adds a fitting. */
     public function fitting(Fitting $fitting): void
     {
         $this->sequence[] = $fitting->key;
@@ -38,6 +39,7 @@ final class Parts
         $this->pieces[] = ['key' => $key, 'leg' => $leg->number, 'size' => $size, 'cut' => $cutMm, 'from' => $from, 'direction' => $direction, 'joints' => $joints, 'between' => $isBetweenPair];
     }
 
+    /** Adds a joint: the stop on the axis, how far along the tape it is in mm, and what it must give in degrees. */
     public function joint(string $key, LegLine $leg, ?string $fitting, string $size, Vec3 $at, float $tapeMm, float $strainDeg = 0.0): void
     {
         $this->joints[] = ['key' => $key, 'leg' => $leg->number, 'fitting' => $fitting, 'size' => $size, 'at' => $at, 'tape' => $tapeMm, 'strain' => $strainDeg];
@@ -49,6 +51,7 @@ final class Parts
         return array_column(array_slice($this->pieces, $from), 'key');
     }
 
+    /** How many pieces there are so far. */
     public function countPieces(): int
     {
         return count($this->pieces);

@@ -25,6 +25,7 @@ final readonly class Piece
         public bool $isBetweenPair = false,
     ) {}
 
+    /** Gives its downstream end. */
     public function to(): Vec3
     {
         return $this->from->plus($this->direction->times($this->cutMm));

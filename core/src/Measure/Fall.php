@@ -12,16 +12,19 @@ final readonly class Fall
 
     private function __construct(public float $mmPerM) {}
 
+    /** Takes mm per m of plan. */
     public static function mmPerM(float $mmPerM): self
     {
         return new self($mmPerM);
     }
 
+    /** Takes inches per foot of plan. */
     public static function inPerFt(float $inches): self
     {
         return new self($inches * self::MM_PER_M_PER_IN_PER_FT);
     }
 
+    /** Gives inches per foot of plan. */
     public function toInPerFt(): float
     {
         return $this->mmPerM / self::MM_PER_M_PER_IN_PER_FT;

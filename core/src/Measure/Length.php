@@ -37,11 +37,13 @@ final readonly class Length
         return $this->nanometres / self::NM_PER_MM;
     }
 
+    /** Gives the sum, exact. */
     public function plus(self $other): self
     {
         return new self($this->nanometres + $other->nanometres);
     }
 
+    /** Gives the length the other way. */
     public function negated(): self
     {
         return new self(-$this->nanometres);

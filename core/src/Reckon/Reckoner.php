@@ -10,6 +10,7 @@ use FallBend\Core\Input\Fields;
 /** One named computation: pure, deterministic, strict about what it is given. */
 interface Reckoner
 {
+    /** The name that it is called by: small letters and hyphens. */
     public function name(): string;
 
     /** What it works out, in one line. */

@@ -30,6 +30,7 @@ final readonly class Reckoners
         return array_map(static fn (Reckoner $reckoner): string => $reckoner->summary(), $this->reckoners);
     }
 
+    /** Whether there is a reckoner of that name. */
     public function has(string $name): bool
     {
         return isset($this->reckoners[$name]);
