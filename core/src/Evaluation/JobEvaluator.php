@@ -47,12 +47,11 @@ final readonly class JobEvaluator
         }
         $rulebook = $this->catalogue->rulebook($job->rulebook)->with($job->rulebookOverrides);
         $assumption = $this->catalogue->assumption('drawn-fill');
-        $report = new RunReport($job->units);
         $reports = [];
         foreach ($job->runs as $run) {
             $layout = $this->layOut($run, $job, $rulebook);
             $job = $job->withRun($layout->run);
-            $reports[] = $report->of($layout, $this->rules->judge($layout, $rulebook));
+            $reports[] = (new RunReport($job->units))->of($layout, $this->rules->judge($layout, $rulebook));
         }
 
         return ['job' => $job, 'evaluation' => [

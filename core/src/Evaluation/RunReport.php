@@ -20,13 +20,16 @@ use FallBend\Core\Reckon\FindingReport;
 use FallBend\Core\Rules\Finding;
 
 /** Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a test. */
-final readonly class RunReport
+final class RunReport
 {
-    private CallOutPrinter $callOut;
+    private readonly CallOutPrinter $callOut;
 
-    private Tape $tape;
+    private readonly Tape $tape;
 
-    public function __construct(private Units $units)
+    /** @var array<string, array<string, string>> by row */
+    private array $sources = [];
+
+    public function __construct(private readonly Units $units)
     {
         $this->callOut = new CallOutPrinter($units);
         $this->tape = new Tape;
@@ -172,8 +175,14 @@ final readonly class RunReport
             'stands' => $fitting->stands,
             'take_off' => $this->tape->of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
             'doubtful' => $part->provenance->isDoubtful(),
-            'source' => $part->provenance->toArray(),
+            'source' => $this->sourceOf($part->provenance),
         ];
+    }
+
+    /** @return array<string, string> the same array for the same row: an answer names a row many times */
+    private function sourceOf(Provenance $provenance): array
+    {
+        return $this->sources[$provenance->row] ??= $provenance->toArray();
     }
 
     /** @return array<string, array<string, mixed>> dimensions of every size that the run uses */

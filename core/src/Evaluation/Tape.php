@@ -13,7 +13,7 @@ use FallBend\Core\Measure\TapePrinter;
  */
 final class Tape
 {
-    /** @var array<int, array{inch: string, feet: string, metric: string}> by nanometres */
+    /** @var array<int, array{mm: float, inch: string, feet: string, metric: string}> by nanometres */
     private array $said = [];
 
     /** @return array{mm: float, inch: string, feet: string, metric: string} */
@@ -22,10 +22,12 @@ final class Tape
         $length = Length::mm($mm);
         if (! isset($this->said[$length->nanometres])) {
             [$inch, $feet] = TapePrinter::inchesAndFeet($length);
-            $this->said[$length->nanometres] = ['inch' => $inch, 'feet' => $feet, 'metric' => TapePrinter::millimetres($length)];
+            $this->said[$length->nanometres] = ['mm' => $mm, 'inch' => $inch, 'feet' => $feet, 'metric' => TapePrinter::millimetres($length)];
         }
 
-        return ['mm' => $mm] + $this->said[$length->nanometres];
+        $said = $this->said[$length->nanometres];
+
+        return $said['mm'] === $mm ? $said : ['mm' => $mm] + $said;
     }
 
     /** @return array{mm: float, inch: string, feet: string, metric: string}|null */

@@ -63,8 +63,8 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
         <svg
             className="cut-art"
             width={310}
-            height={66}
-            viewBox="0 0 310 66"
+            height={70}
+            viewBox="0 0 310 70"
             role="img"
             aria-label={`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}; lines at ${depth(piece.depth_from)} and ${depth(piece.depth_to)} from the ends`}
         >
@@ -79,7 +79,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
                     <path d={`M${at} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
                     <SvgFraction
                         x={at}
-                        y={y + od + 20}
+                        y={y + od + 23}
                         text={depth(i === 0 ? piece.depth_from : piece.depth_to)}
                         size={19}
                         fill="var(--mark)"

@@ -2,9 +2,11 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
 import { jobQuery } from '../../api/queries';
+import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { BrandGlyph } from '../../shared/Brand';
+import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
 
@@ -86,6 +88,13 @@ export function CutTicket() {
                     {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their take-offs are{' '}
                     {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
                 </p>
+            )}
+            <BendList run={run} units={evaluation.units} />
+            {run.pieces.length > 0 && (
+                <section className="ticket-iso" aria-label="The run">
+                    <h2>As it stands in the room</h2>
+                    <Isometric run={run} turns={0} width={740} height={360} selected={null} onSelect={() => undefined} />
+                </section>
             )}
             <section className="ticket-how" aria-label="How">
                 <How text="Cut square, all round" d="M2 2V26M2 6H34M2 22H34" />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
 import { Said, SaidFall } from '../../drawing/Said';
+import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../job/useJobEditor';
 import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
 import { Stepper } from './Stepper';
@@ -103,21 +104,11 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                                 {fitting.name}
                             </b>{' '}
                             <span className="cap">{fitting.maker_name}</span>
-                            {fitting.roll_deg !== null && fitting.mark && Math.abs(fitting.roll_deg) > 0.5 && (
-                                <span>
-                                    , rolled {Math.round(Math.abs(fitting.roll_deg))}°{' '}
-                                    {fitting.roll_deg > 0 ? 'clockwise' : 'anticlockwise'}: mark{' '}
-                                    <Said
-                                        tape={{
-                                            ...fitting.mark,
-                                            inch: fitting.mark.inch.replace('-', ''),
-                                            metric: fitting.mark.metric.replace('-', ''),
-                                        }}
-                                        units={units}
-                                        unit
-                                    />{' '}
-                                    round
-                                </span>
+                            {rolledInWords(fitting) !== '' && `, ${rolledInWords(fitting)}`}
+                            {fitting.mark && Math.round(Math.abs(fitting.roll_deg ?? 0)) > 0 && (
+                                <>
+                                    : mark <Said tape={unsigned(fitting.mark)} units={units} unit /> round
+                                </>
                             )}
                         </li>
                     ))}
