@@ -195,8 +195,11 @@ function FlagArt({ flag, onClick }: { flag: Flag; onClick: () => void }) {
             role="img"
             aria-label={`${WORDS[severity]}: ${flag.text || 'see findings'}`}
         >
-            <path d={`M${flag.pole.x} ${flag.pole.from}V${flag.pole.to - 2}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.8 }} />
-            <circle cx={flag.pole.x} cy={flag.pole.to - 2} r="2.6" style={{ fill: 'var(--ink)' }} />
+            <path
+                d={`M${flag.pole.from.join(' ')}L${flag.pole.to[0]} ${flag.pole.to[1] - 2}`}
+                style={{ stroke: 'var(--ink)', strokeWidth: 1.8 }}
+            />
+            <circle cx={flag.pole.to[0]} cy={flag.pole.to[1] - 2} r="2.6" style={{ fill: 'var(--ink)' }} />
             <path
                 d={clip}
                 style={{

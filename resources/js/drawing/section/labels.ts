@@ -27,7 +27,8 @@ export interface Flag {
     /** collapses to shape and word, then to the shape alone */
     text: string;
     word: string;
-    pole: { x: number; from: number; to: number };
+    /** from the flag to its spot: plumb, or slanting where there was no free ground above */
+    pole: { from: XY; to: XY };
     finding: number;
 }
 
@@ -242,8 +243,8 @@ function placeFlag(ground: Ground, finding: Finding, index: number, spot: XY): F
                     for (let shelf = 0; shelf < 3; shelf++) {
                         const x = spot[0] + shift;
                         const box = { x: x - w * swing, y: 6 + shelf * (FLAG_H + 5), w, h: FLAG_H };
-                        const pole = { x, from: box.y + FLAG_H, to: spot[1] };
-                        const line = { x: x - 1.5, y: pole.from, w: 3, h: pole.to - pole.from - 1 };
+                        const pole = { from: [x, box.y + FLAG_H] as XY, to: [x, spot[1]] as XY };
+                        const line = { x: x - 1.5, y: pole.from[1], w: 3, h: spot[1] - pole.from[1] - 1 };
                         if (line.h < 4 || !ground.isFree(box) || !ground.isFree(line)) continue;
                         ground.take(box);
                         ground.take(line);
@@ -251,6 +252,21 @@ function placeFlag(ground: Ground, finding: Finding, index: number, spot: XY): F
                     }
                 }
             }
+        }
+    }
+    return finding.severity === 'note' ? null : placeShape(ground, finding, index, spot);
+}
+
+/** Where no plumb pole finds its way, the shape alone stands as near as there is room; a stop is never left out. */
+function placeShape(ground: Ground, finding: Finding, index: number, spot: XY): Flag | null {
+    for (let r = 26; r < 2000; r += 8) {
+        for (let a = 0; a < 16; a++) {
+            const angle = -Math.PI / 2 + (a % 2 === 0 ? a : -a) * (Math.PI / 16);
+            const [x, y] = [spot[0] + r * Math.cos(angle), spot[1] + r * Math.sin(angle)];
+            const box = boxAround(x, y, 26, FLAG_H);
+            if (!ground.isFree(box)) continue;
+            ground.take(box);
+            return { severity: finding.severity, box, text: '', word: '', pole: { from: [x, y], to: spot }, finding: index };
         }
     }
     return null;

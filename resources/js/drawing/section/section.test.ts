@@ -74,8 +74,22 @@ describe('the fall line at any run', () => {
     it('lets no pole of a flag cross a tag', () => {
         for (const run of runs) {
             const { labels } = drawn(run, FULL);
-            const poles = labels.flags.map(({ pole }) => ({ x: pole.x - 0.5, y: pole.from, w: 1, h: pole.to - pole.from - 1 }));
+            const plumb = labels.flags.filter(({ pole, box }) => pole.from[1] === box.y + box.h);
+            const poles = plumb.map(({ pole }) => ({ x: pole.from[0] - 0.5, y: pole.from[1], w: 1, h: pole.to[1] - pole.from[1] - 1 }));
             expect(clashes(poles, labels.tags.map(tagBox)), run.call_out).toEqual([]);
+        }
+    });
+
+    it('leaves out no stop and no warning that has a spot', () => {
+        for (const run of runs) {
+            const { labels } = drawn(run, FULL);
+            const owed = run.findings.flatMap((finding, i) =>
+                (finding.severity === 'stop' || finding.severity === 'warn') && finding.where.tape_mm !== null ? [i] : [],
+            );
+            expect(
+                owed.filter((i) => !labels.flags.some((flag) => flag.finding === i)),
+                run.call_out,
+            ).toEqual([]);
         }
     });
 
