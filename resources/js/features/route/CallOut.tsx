@@ -131,7 +131,7 @@ function totalsInWords(run: RunReport, units: Units): string {
         whole && remaining && Math.abs(remaining.mm) > 0.8
             ? `, ${said(remaining).replace('-', '')} ${remaining.mm > 0 ? 'left over' : 'too much'}`
             : '';
-    return `The run is ${units === 'inch' ? tape.feet : said(tape)} on the tape and falls ${said(fall)}${left}.`;
+    return `The run is ${units === 'inch' ? tape.feet : said(tape)} on the tape and ${fall.mm < 0 ? 'rises' : 'falls'} ${said(fall).replace('-', '')}${left}.`;
 }
 
 /** Where each phrase of the line stands. */
