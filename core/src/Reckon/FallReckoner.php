@@ -10,6 +10,7 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\FallLeastRule;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 use FallBend\Core\Rules\Where;
@@ -17,8 +18,6 @@ use FallBend\Core\Rules\Where;
 /** Length in plan, drop and fall: two give the third, drop = length · fall / 1000. With a rulebook and a size the fall is judged. */
 final readonly class FallReckoner implements Reckoner
 {
-    private const SLACK = 0.1;
-
     public function __construct(private Catalogue $catalogue) {}
 
     public function name(): string
@@ -102,16 +101,8 @@ final readonly class FallReckoner implements Reckoner
         if ($fall < 0) {
             return [new Finding('fall.back', Severity::Stop, $where, $fall, $least?->value, ['rise_mm' => -$fall * $length / 1000], $least?->provenance)];
         }
-        if ($least?->value === null) {
-            return [new Finding('fall.unlisted', Severity::Unknown, $where, $fall, null, ['book' => $book, 'size' => $size])];
-        }
-        if ($fall >= $least->value - self::SLACK) {
-            return [];
-        }
-        $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
+        $finding = FallLeastRule::verdict($fall, $length, $least, $where, ['size' => $size, 'book' => $book]);
 
-        return [new Finding($approved ? 'fall.byApproval' : 'fall.least', $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
-            'fall_mm_per_m' => $fall, 'least_mm_per_m' => $least->value, 'size' => $size, 'more_mm' => ($least->value - $fall) * $length / 1000,
-        ], $least->provenance)];
+        return $finding === null ? [] : [$finding];
     }
 }

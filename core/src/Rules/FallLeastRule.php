@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 
@@ -37,20 +38,34 @@ final readonly class FallLeastRule implements Rule
             return null;
         }
         $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
+
+        return self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $least, $where, ['size' => $leg->line->size, 'book' => $rulebook->name]);
+    }
+
+    /**
+     * The verdict on one fall, wherever it is asked for.
+     *
+     * @param float $fall mm per m, not negative
+     * @param float $planMm length in plan
+     * @param ?Threshold $least null where the rulebook has none for the size
+     * @param array{size: string, book: string} $names for the words
+     * @return ?Finding null where the fall is enough
+     */
+    public static function verdict(float $fall, float $planMm, ?Threshold $least, Where $where, array $names): ?Finding
+    {
         if ($least?->value === null) {
-            return new Finding('fall.leastNotKnown', Severity::Unknown, $where, $fall, null, ['size' => $leg->line->size, 'book' => $rulebook->name]);
+            return new Finding('fall.leastNotKnown', Severity::Unknown, $where, $fall, null, $names);
         }
         if ($fall >= $least->value - self::SLACK) {
             return null;
         }
         $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
-        $plan = $leg->centreMm * cos(deg2rad($leg->line->dipDeg));
 
         return new Finding($approved ? 'fall.byApproval' : self::ID, $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
             'fall_mm_per_m' => $fall,
             'least_mm_per_m' => $least->value,
-            'size' => $leg->line->size,
-            'more_mm' => ($least->value - $fall) * $plan / 1000,
+            'size' => $names['size'],
+            'more_mm' => ($least->value - $fall) * $planMm / 1000,
         ], $least->provenance);
     }
 }

@@ -27,7 +27,6 @@ export interface Scene {
     shadow: string;
     grid: string;
     arrows: { at: XY; angle: number }[];
-    ends: { start: XY; finish: XY };
 }
 
 const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a.z - b.z });
@@ -42,13 +41,10 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
     const view = fitView(points, turns, width, height, 46);
     const solids = solidsOf(run, chain, view).sort((a, b) => a.near - b.near);
     const ground = new Ground({ x: 2, y: 2, w: width - 4, h: height - 4 });
-    for (const link of chain.links) {
-        ground.takeLine(
-            onView(towards(nodeAt(chain, link), { x: 0, y: 0, z: 0 }, 0), view),
-            onView(endOf(chain, link), view),
-            pipeWidth(run, link.size, view) + 3,
-        );
-    }
+    chain.links.forEach((link, i) => {
+        const [from, to] = [chain.nodes[i], chain.nodes[i + 1]];
+        if (from && to) ground.takeLine(onView(from.at, view), onView(to.at, view), pipeWidth(run, link.size, view) + 3);
+    });
     // The buttons that turn the view stand in the lower right corner.
     ground.take({ x: width - 102, y: height - 54, w: 102, h: 54 });
     ground.take({ x: 4, y: height - 62, w: 78, h: 60 });
@@ -68,19 +64,10 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
             .join(''),
         grid: gridOf(points, floor, view),
         arrows: arrowsOf(chain, view),
-        ends: { start: onView(points[0] as Point, view), finish: onView(points.at(-1) as Point, view) },
     };
 }
 
 const round = (n: number): number => Math.round(n * 10) / 10;
-
-function nodeAt(chain: Chain, link: Chain['links'][number]): Point {
-    return chain.nodes[chain.links.indexOf(link)]?.at ?? { x: 0, y: 0, z: 0 };
-}
-
-function endOf(chain: Chain, link: Chain['links'][number]): Point {
-    return chain.nodes[chain.links.indexOf(link) + 1]?.at ?? { x: 0, y: 0, z: 0 };
-}
 
 /** Silhouette of a pipe: its diameter stands out √1.5 times along the axes of an isometric; never thinner than can be seen. */
 function pipeWidth(run: RunReport, pipeSize: string, view: View): number {

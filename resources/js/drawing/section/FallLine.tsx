@@ -33,14 +33,10 @@ interface Props {
     onFinding?: (index: number) => void;
 }
 
-export function useSection(run: RunReport, width: number, height: number, grade: Grade): Section {
-    return useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
-}
-
 /** The long section of a run: every piece lettered, every joint numbered, findings as flags, water at an assumed depth. */
 export function FallLine({ run, units, ends, fill, width, height, grade, selected = null, onSelect, onFinding }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
-    const section = useSection(run, width, height, grade);
+    const section = useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
     const labels = useMemo<Labels>(
         () => (grade === 'mini' ? { tags: [], labels: [], flags: [], legend: null } : placeLabels(section, run, units, ends)),
         [section, run, units, ends, grade],
@@ -116,7 +112,7 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
         </text>
     );
     return (
-        <g className="tag" data-tag={`${tag.kind} ${tag.text}`} onClick={onClick}>
+        <g className="tag" data-tag={`${tag.kind} ${tag.text}`} data-selected={selected || undefined} onClick={onClick}>
             {tag.lead && (
                 <path d={`M${x} ${y}L${tag.lead[0]} ${tag.lead[1]}`} style={{ stroke: 'var(--mark)', strokeWidth: 1, opacity: 0.7 }} />
             )}

@@ -1,7 +1,7 @@
 import { useEffect, type KeyboardEvent } from 'react';
 import type { RunReport } from '../../api/types';
-import { FallLine, useSection } from '../../drawing/section/FallLine';
-import { middle, type Ends } from '../../drawing/section/labels';
+import { FallLine } from '../../drawing/section/FallLine';
+import type { Ends } from '../../drawing/section/labels';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from './useJobEditor';
 import type { SharedSelection } from './useSelection';
@@ -22,22 +22,20 @@ export function FallLinePanel({ run, ends, editor, selection, phone }: Props) {
     const grade = phone ? 'phone' : 'full';
     const height = HEIGHT[grade];
     const drawn = Math.max(phone ? 760 : 0, width);
-    const section = useSection(run, drawn, height, grade);
     const { selected } = selection;
 
+    // What is selected is brought to the middle of the window on the drawing.
     useEffect(() => {
         const panel = ref.current;
-        if (!panel || !selected) return;
-        const link = section.links.find((one) =>
-            selected.kind === 'piece' ? one.piece?.key === selected.key : one.joints.some((joint) => joint?.key === selected.key),
-        );
-        if (link)
-            panel.scrollTo({
-                left: middle(link)[0] - panel.clientWidth / 2,
-                top: middle(link)[1] - panel.clientHeight / 2,
-                behavior: 'smooth',
-            });
-    }, [selected, section, ref]);
+        const tag = selected && panel?.querySelector('[data-selected]')?.getBoundingClientRect();
+        if (!panel || !tag) return;
+        const frame = panel.getBoundingClientRect();
+        panel.scrollBy({
+            left: tag.left + tag.width / 2 - frame.left - frame.width / 2,
+            top: tag.top + tag.height / 2 - frame.top - frame.height / 2,
+            behavior: 'smooth',
+        });
+    }, [selected, ref]);
 
     const onKey = (event: KeyboardEvent): void => {
         const keys: Record<string, () => void> = {
