@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\SessionController;
@@ -21,6 +22,11 @@ Route::prefix('api')->group(static function (): void {
         Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
         Route::get('jobs/{id}/file', [JobController::class, 'file']);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
+        Route::post('joint', [EvaluationController::class, 'joint']);
+        Route::get('catalogue', [CatalogueController::class, 'index']);
+        Route::get('catalogue/own', [CatalogueController::class, 'own']);
+        Route::post('catalogue/own', [CatalogueController::class, 'store']);
+        Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy']);
         Route::post('length', [EvaluationController::class, 'length']);
         Route::post('reckon/{name}', [EvaluationController::class, 'reckon']);
     });

@@ -60,6 +60,17 @@ final readonly class Description
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])],
             ], 'Evaluated', [422 => 'Problem'])],
+            '/api/joint' => ['post' => self::call('Everything about one joint: of a run by its key, or a single one by its id', [
+                'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'joint' => ['type' => 'string'], 'single' => ['type' => 'string']],
+            ], 'JointCard', [422 => 'Problem'])],
+            '/api/catalogue' => ['get' => self::call('Rows of the catalogue, with the crew\'s own numbers over them', null, 'CataloguePage', [422 => 'Problem']) + ['parameters' => array_map(
+                static fn (string $name): array => ['name' => $name, 'in' => 'query', 'required' => $name === 'kind', 'schema' => ['type' => 'string']], ['kind', 'search', 'system', 'size', 'rulebook'])]],
+            '/api/catalogue/own' => [
+                'get' => self::call('What the crew measured and added', null, Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))])),
+                'post' => self::call('Set a number, or add a row', Shapes::object(['kind' => ['enum' => ['number', 'row', 'threshold']], 'entry' => ['type' => 'object']]), 'OwnEntry', [422 => 'Problem'], 201),
+            ],
+            '/api/catalogue/own/{id}' => ['delete' => self::call('Take one back', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
             '/api/length' => ['post' => self::call('Read one length as a tape says it', Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]), 'Tape', [422 => 'Problem'])],
             '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
                 + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],
@@ -87,7 +98,7 @@ final readonly class Description
     private function jobDocument(): array
     {
         $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
-        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides'];
+        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle'];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
         }
@@ -99,7 +110,7 @@ final readonly class Description
         $shapes = ['JobDocument' => $schema];
         foreach ($names as $name => $shape) {
             // What a leg may not say together stands in the job file's own schema; types cannot say it.
-            $shapes[$shape] = array_diff_key((array) $parts[$name], ['anyOf' => 1, 'not' => 1]);
+            $shapes[$shape] = array_diff_key((array) $parts[$name], ['anyOf' => 1, 'not' => 1, 'dependentRequired' => 1]);
         }
 
         return $shapes;

@@ -17,10 +17,14 @@ final class Shapes
 
     private const YES_NO = ['type' => 'boolean'];
 
+    private const MAYBE = ['type' => ['number', 'null']];
+
+    private const MAYBE_TEXT = ['type' => ['string', 'null']];
+
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::run() + self::parts() + self::values() + self::account();
+        return self::job() + self::run() + self::parts() + JoiningShapes::all() + self::values() + self::account();
     }
 
     /** @return array<string, mixed> a reference to a shape */
@@ -51,7 +55,7 @@ final class Shapes
      * @param array<string, mixed> $shape
      * @return array<string, mixed>
      */
-    private static function orNull(array $shape): array
+    public static function orNull(array $shape): array
     {
         return ['oneOf' => [$shape, ['type' => 'null']]];
     }
@@ -74,6 +78,12 @@ final class Shapes
                     'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
                 ])),
                 'runs' => self::list(self::ref('RunReport')),
+                'singles' => self::list(self::object(['id' => self::TEXT, 'name' => self::TEXT] + self::registered())),
+                'standing' => self::list(self::ref('StandingReport')),
+            ]),
+            'StandingReport' => self::object([
+                'id' => self::TEXT, 'known' => self::YES_NO, 'said' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT,
+                'od_mm' => self::MAYBE, 'bore_mm' => self::MAYBE, 'source' => self::orNull(self::ref('Source')),
             ]),
         ];
     }
@@ -90,7 +100,9 @@ final class Shapes
                 'joints' => self::list(self::ref('JointReport')),
                 'fittings' => self::list(self::ref('FittingReport')),
                 'sequence' => self::list(self::TEXT),
-                'pipes' => ['type' => 'object', 'additionalProperties' => self::object(['od_mm' => self::NUMBER, 'bore_mm' => self::NUMBER, 'socket_depth_mm' => self::NUMBER, 'stick_mm' => self::NUMBER])],
+                'pipes' => ['type' => 'object', 'additionalProperties' => self::object(['od_mm' => self::NUMBER, 'bore_mm' => self::NUMBER, 'socket_depth_mm' => self::NUMBER, 'stick_mm' => self::MAYBE])],
+                'ends' => self::object(['outlet' => self::orNull(self::ref('StandingEnd')), 'tie_in' => self::orNull(self::ref('StandingEnd'))]),
+                'system' => self::object(['key' => self::TEXT, 'name' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT, 'own_joint' => self::MAYBE_TEXT]),
                 'totals' => self::object([
                     'tape' => self::ref('Tape'), 'fall' => self::ref('Tape'), 'level_difference' => self::orNull(self::ref('Tape')),
                     'remaining' => self::orNull(self::ref('Tape')), 'whole' => self::YES_NO,
@@ -98,6 +110,10 @@ final class Shapes
                 'end' => self::ref('Point'),
                 'findings' => self::list(self::ref('Finding')),
                 'sources' => self::list(self::ref('Source')),
+            ]),
+            'StandingEnd' => self::object([
+                'name' => self::TEXT, 'known' => self::YES_NO, 'kind' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT, 'od_mm' => self::NUMBER,
+                'bore_mm' => self::NUMBER, 'depth_mm' => self::NUMBER, 'method' => self::MAYBE_TEXT, 'sleeve' => self::YES_NO, 'reach_mm' => self::MAYBE,
             ]),
             'LegReport' => self::object([
                 'id' => self::TEXT, 'number' => self::WHOLE, 'phrase' => self::TEXT, 'read_back' => self::TEXT, 'what' => self::TEXT, 'way' => self::TEXT,
@@ -116,20 +132,20 @@ final class Shapes
     {
         return [
             'PieceReport' => self::object([
-                'key' => self::TEXT, 'letter' => self::TEXT, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'size' => self::TEXT, 'cut' => self::ref('Tape'), 'least_mm' => self::NUMBER,
+                'key' => self::TEXT, 'letter' => self::TEXT, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'size' => self::TEXT, 'cut' => self::ref('Tape'), 'known' => self::YES_NO, 'least_mm' => self::NUMBER,
                 'from' => self::ref('Point'), 'to' => self::ref('Point'), 'depth_from' => self::ref('Tape'), 'depth_to' => self::ref('Tape'),
                 'joint_from' => self::TEXT, 'joint_to' => self::TEXT, 'between' => self::YES_NO, 'upright' => self::YES_NO,
             ]),
             'JointReport' => self::object([
                 'key' => self::TEXT, 'number' => self::WHOLE, 'leg' => self::WHOLE, 'fitting' => ['type' => ['string', 'null']], 'size' => self::TEXT, 'at' => self::ref('Point'),
-                'level' => self::ref('Tape'), 'tape_mm' => self::NUMBER, 'depth' => self::ref('Tape'), 'strain_deg' => self::NUMBER,
-            ]),
+                'level' => self::ref('Tape'), 'tape_mm' => self::NUMBER, 'depth' => self::ref('Tape'), 'strain_deg' => self::NUMBER, 'name' => self::TEXT,
+            ] + self::registered()),
             'FittingReport' => self::object([
                 'key' => self::TEXT, 'leg' => self::WHOLE, 'row' => self::TEXT, 'pattern' => self::TEXT, 'street' => self::YES_NO, 'size' => self::TEXT,
                 'reduces_to' => ['type' => ['string', 'null']], 'name' => self::TEXT, 'maker_name' => self::TEXT,
                 'turn_deg' => ['type' => ['number', 'null']], 'nominal_deg' => ['type' => ['number', 'null']], 'roll_deg' => ['type' => ['number', 'null']],
                 'mark' => self::orNull(self::ref('Tape')), 'strain_deg' => self::NUMBER, 'at' => self::ref('Point'), 'in' => self::ref('Point'), 'out' => self::ref('Point'),
-                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
+                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'known' => self::YES_NO, 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
             ]),
             'Finding' => self::object([
                 'rule' => self::TEXT, 'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],
@@ -139,6 +155,12 @@ final class Shapes
                 'title' => self::TEXT, 'why' => self::TEXT, 'remedy' => self::TEXT, 'source' => self::orNull(self::ref('Source')),
             ]),
         ];
+    }
+
+    /** @return array<string, array<string, mixed>> what the register says of a joint */
+    private static function registered(): array
+    {
+        return ['method' => self::MAYBE_TEXT, 'method_name' => self::TEXT, 'state' => ['enum' => ['own', 'chosen', 'best', 'refused', 'unknown', 'none']]];
     }
 
     /** @return array<string, array<string, mixed>> */

@@ -64,7 +64,7 @@ final class ScreensTest extends BrowserTestCase
         self::assertStringContainsString("3' 2 1/2", $this->callOut($browser));
         $this->button($browser, 'Enter what you measured');
         $this->seen($browser, '#measured')->sendKeys('2 1/8'.Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2: 54.0 mm'), 'it is shown that the number is mine');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2, centre to stop: 54.0 mm'), 'it is shown that the number is mine');
         $this->button($browser, 'Back to the catalogue');
         $this->until(fn (): bool => $this->text($browser, '.measured') === '', 'and can be taken back');
     }

@@ -92,8 +92,8 @@ final class KeepRevisionTest extends TestCase
         $lead = User::query()->where('email', 'lead@mill-row.example')->firstOrFail();
         $keep->edit($job, $lead, $keep->plan($job->headRevision())->withRuns([]), 1, 'g');
         $this->artisan('demo:seed')->assertSuccessful();
-        self::assertSame(1, Job::query()->count());
-        self::assertSame(2, Job::query()->firstOrFail()->head);
+        self::assertSame(2, Job::query()->count());
+        self::assertSame(2, Job::query()->findOrFail($job->id)->head);
         self::assertSame(2, User::query()->count());
         $this->postJson('/api/session', ['email' => 'apprentice@mill-row.example', 'password' => 'clay-wash'])->assertOk();
     }

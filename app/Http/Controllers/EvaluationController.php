@@ -4,7 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\CrewNumbers;
+use App\Models\User;
+use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -19,7 +23,7 @@ use Illuminate\Http\Request;
 /** The one evaluation end-point, and the single reckoners. Both read the body themselves: an empty text is a text here. */
 final readonly class EvaluationController
 {
-    public function evaluate(Request $request, JobFile $file, JobEvaluator $evaluator): JsonResponse
+    public function evaluate(Request $request, JobFile $file, JobEvaluator $evaluator, CrewNumbers $crew): JsonResponse
     {
         $body = Fields::of($request->json()->all());
         $document = $body->raw('document');
@@ -27,9 +31,21 @@ final readonly class EvaluationController
         $said = $callOut === null ? null : ['run' => $callOut->string('run', 40), 'text' => $callOut->stringOr('text', '', 20_000)];
         $callOut?->end();
         $body->end();
-        $evaluated = $evaluator->evaluate($file->read(is_array($document) ? $document : []), $said);
+        $evaluated = $evaluator->evaluate($file->read(is_array($document) ? $document : []), $said, $crew->of(self::crewId($request)));
 
         return new JsonResponse(['document' => $file->document($evaluated['job']), 'evaluation' => $evaluated['evaluation']]);
+    }
+
+    /** Everything about one joint of a job. */
+    public function joint(Request $request, JobFile $file, JobEvaluator $evaluator, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+        $card = new JointCard($catalogue, $evaluator, $file->read(is_array($document) ? $document : []), $crew->of(self::crewId($request)));
+        $answer = $body->has('single') ? $card->ofSingle($body->string('single', 40)) : $card->ofRun($body->string('run', 40), $body->string('joint', 60));
+        $body->end();
+
+        return new JsonResponse($answer);
     }
 
     /** Reads one length as a tape says it. */
@@ -42,6 +58,13 @@ final readonly class EvaluationController
         } catch (UnreadableLength $unreadable) {
             throw BadInput::at('text', $unreadable->getMessage());
         }
+    }
+
+    private static function crewId(Request $request): ?int
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user->crews->first()?->id : null;
     }
 
     public function reckon(Request $request, string $name, Reckoners $reckoners): JsonResponse

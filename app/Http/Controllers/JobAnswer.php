@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\CrewNumbers;
 use App\Models\Job;
 use App\Models\Revision;
 use FallBend\Core\Evaluation\JobEvaluator;
@@ -17,7 +18,7 @@ final class JobAnswer
     {
         $revision = $job->headRevision();
         $plan = app(JobFile::class)->parse($revision->document);
-        $evaluated = app(JobEvaluator::class)->evaluate($plan);
+        $evaluated = app(JobEvaluator::class)->evaluate($plan, null, app(CrewNumbers::class)->of($job->crew_id));
 
         return self::row($job, $revision) + [
             'document' => app(JobFile::class)->document($evaluated['job']),

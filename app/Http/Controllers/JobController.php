@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\CrewNumbers;
 use App\Actions\KeepRevision;
 use App\Models\Job;
 use App\Models\User;
+use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\JobFile;
 use Illuminate\Http\JsonResponse;
@@ -76,10 +78,12 @@ final readonly class JobController
     }
 
     /** The job file, for download. */
-    public function file(Request $request, string $id): Response
+    public function file(Request $request, string $id, CrewNumbers $crew, JobEvaluator $evaluator): Response
     {
         $job = $this->job($request, $id);
-        $document = $this->file->document($this->keep->plan($job->headRevision()));
+        $plan = $this->keep->plan($job->headRevision());
+        $own = $crew->of($job->crew_id);
+        $document = $this->file->document($plan->carrying($own, self::used($evaluator->evaluate($plan, null, $own)['evaluation'])));
         $slug = Str::slug($job->name);
         $name = $slug === '' ? 'job' : $slug;
 
@@ -87,6 +91,24 @@ final readonly class JobController
             'Content-Type' => 'application/json',
             'Content-Disposition' => "attachment; filename=\"{$name}.fallbend.json\"",
         ]);
+    }
+
+    /**
+     * @param array<string, mixed> $evaluation
+     * @return list<string> table and row of every number that the evaluation rests on
+     */
+    private static function used(array $evaluation): array
+    {
+        $used = [];
+        array_walk_recursive($evaluation, static function (mixed $value, int|string $key) use (&$used, &$table): void {
+            if ($key === 'table') {
+                $table = $value;
+            } elseif ($key === 'row' && is_string($table) && is_string($value)) {
+                $used[] = "{$table} {$value}";
+            }
+        });
+
+        return array_values(array_unique($used));
     }
 
     private function from(Request $request): int

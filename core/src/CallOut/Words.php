@@ -24,6 +24,7 @@ final class Words
 
     private const BENDS = [
         'long sweep 90' => 'long-sweep', 'long sweep' => 'long-sweep', 'long-sweep' => 'long-sweep', 'long 90' => 'long-sweep', 'long' => 'long-sweep', 'sweep' => 'long-sweep',
+        'short sweep' => 'short-sweep', 'short-sweep' => 'short-sweep', 'knuckle' => 'knuckle', 'swept 92' => 'swept', 'swept' => 'swept', 'slow' => 'swept', '30' => 'twelfth', '15' => 'twenty-fourth',
         'short 90' => 'quarter', 'short' => 'quarter', 'quarter' => 'quarter', '90' => 'quarter',
         '60' => 'sixth', '45' => 'eighth', '22 1/2' => 'sixteenth', '22.5' => 'sixteenth', '22' => 'sixteenth',
     ];
@@ -64,7 +65,8 @@ final class Words
     /** Gives the words for a fitting, such that reading them gives the same fitting. */
     public static function said(FittingChoice $choice): string
     {
-        $short = ['sixteenth' => '22', 'eighth' => '45', 'sixth' => '60', 'quarter' => 'short 90', 'long-sweep' => 'long sweep'];
+        $short = ['sixteenth' => '22', 'eighth' => '45', 'sixth' => '60', 'quarter' => 'short 90', 'long-sweep' => 'long sweep', 'short-sweep' => 'short sweep',
+            'knuckle' => 'knuckle', 'swept' => 'swept', 'twelfth' => '30', 'twenty-fourth' => '15'];
         $words = implode('+', array_map(static fn (string $pattern): string => $short[$pattern], $choice->patterns));
 
         return 'with '.$words.($choice->isClose ? ' street' : '');

@@ -8,9 +8,18 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use LogicException;
 
-/** Typed access to core/data: pipe systems, rulebooks, assumptions. A file is read and checked when it is first asked for. */
+/**
+ * Typed access to core/data: pipe systems, tables of parts, rulebooks, assumptions. A file is read and checked when it is first asked for.
+ * The user's own numbers and rows are laid over the raw rows before they are read, so that any number of any row can be set, and is seen to be.
+ */
 final class Catalogue
 {
+    /** Tables of parts, beside the pipe systems. */
+    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips'];
+
+    /** @var array<string, array<string, mixed>> decoded files by path: they do not change while the program runs */
+    private static array $files = [];
+
     /** @var array<string, PipeSystem> */
     private array $systems = [];
 
@@ -23,7 +32,17 @@ final class Catalogue
     /** @var array<string, Assumption>|null */
     private ?array $assumptions = null;
 
-    /** @param  string  $folder the folder that holds catalogue/, rulebooks/ and assumptions.json */
+    private ?JoiningParts $parts = null;
+
+    private ?CementTable $cements = null;
+
+    /** @var list<CatalogueOverride> */
+    private array $overrides = [];
+
+    /** @var list<CatalogueAddition> */
+    private array $additions = [];
+
+    /** @param  string  $folder the folder that holds catalogue/, parts/, rulebooks/ and assumptions.json */
     public function __construct(private readonly string $folder) {}
 
     /** The catalogue that ships with the core. */
@@ -32,10 +51,39 @@ final class Catalogue
         return new self(dirname(__DIR__, 2).'/data');
     }
 
+    /**
+     * The same catalogue with the user's own numbers and rows over it.
+     *
+     * @param list<CatalogueOverride> $overrides
+     * @param list<CatalogueAddition> $additions
+     */
+    public function with(array $overrides, array $additions = []): self
+    {
+        if ($overrides === [] && $additions === []) {
+            return $this;
+        }
+        $mine = clone $this;
+        $mine->overrides = [...$this->overrides, ...$overrides];
+        $mine->additions = [...$this->additions, ...$additions];
+        foreach ([...$overrides, ...$additions] as $touched) {
+            unset($mine->systems[$touched->table]);
+        }
+        $mine->parts = null;
+        $mine->cements = null;
+
+        return $mine;
+    }
+
     /** @return list<string> */
     public function systemKeys(): array
     {
         return $this->names('catalogue');
+    }
+
+    /** @return list<string> systems that runs can be laid out in */
+    public function laidKeys(): array
+    {
+        return array_values(array_filter($this->systemKeys(), fn (string $key): bool => $this->system($key)->isLaid()));
     }
 
     /** @return list<string> */
@@ -44,16 +92,36 @@ final class Catalogue
         return $this->names('rulebooks');
     }
 
+    /** @return list<string> names of all tables whose numbers can be set */
+    public function tableKeys(): array
+    {
+        return [...$this->systemKeys(), ...self::PARTS];
+    }
+
     /** @throws BadInput if there is no such system */
     public function system(string $key): PipeSystem
     {
-        return $this->systems[$key] ??= PipeSystem::read($this->file('catalogue', $key, 'system'));
+        return $this->systems[$key] ??= $this->readSystem($key);
     }
 
     /** @throws BadInput if there is no such rulebook */
     public function rulebook(string $key): Rulebook
     {
-        return $this->rulebooks[$key] ??= Rulebook::read($this->file('rulebooks', $key, 'rulebook'));
+        $this->known('rulebooks', $key, 'rulebook');
+
+        return $this->rulebooks[$key] ??= Rulebook::read(Fields::of($this->decoded("rulebooks/{$key}.json")));
+    }
+
+    /** Gives the couplings, gaskets and adapters that joints are made with. */
+    public function parts(): JoiningParts
+    {
+        return $this->parts ??= JoiningParts::read($this);
+    }
+
+    /** Gives cements, primers, and their times. */
+    public function cements(): CementTable
+    {
+        return $this->cements ??= CementTable::read(Fields::of($this->laidOver('cements')));
     }
 
     /** @throws BadInput if the file is damaged */
@@ -69,13 +137,129 @@ final class Catalogue
         return $this->assumptions[$id] ?? throw new LogicException("core/data has no assumption {$id}");
     }
 
-    private function file(string $kind, string $key, string $field): Fields
+    /**
+     * Gives a table as it stands in the file, with the user's numbers and rows over it.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput if there is no such table
+     */
+    public function table(string $key): array
+    {
+        if (! in_array($key, $this->tableKeys(), true)) {
+            throw BadInput::at('table', 'must be one of '.implode(', ', $this->tableKeys()), $key);
+        }
+
+        return $this->laidOver($key);
+    }
+
+    /** @return array<array-key, mixed>|null a row by its id, raw; null where the table has none */
+    public function row(string $table, string $id): ?array
+    {
+        foreach ($this->table($table) as $group) {
+            foreach (is_array($group) && array_is_list($group) ? $group : [] as $row) {
+                if (is_array($row) && ($row['id'] ?? null) === $id) {
+                    return $row;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return list<string> the fields of a row that are numbers, or would be if they were known
+     */
+    public static function numbers(array $row): array
+    {
+        $fields = [];
+        foreach ($row as $field => $value) {
+            if ((is_int($value) || is_float($value) || $value === null) && preg_match('/_(mm|deg|nm|in_lb|lb|kg_per_m)$|^value$/', (string) $field) === 1) {
+                $fields[] = (string) $field;
+            }
+        }
+
+        return $fields;
+    }
+
+    /**
+     * Reads a table as the product will, to find what is wrong with a row of one's own.
+     *
+     * @param string $path the place of that row in what was given
+     *
+     * @throws BadInput at the field of the row
+     */
+    public function check(string $table, string $path): void
+    {
+        try {
+            in_array($table, $this->systemKeys(), true) ? $this->system($table) : ($table === 'cements' ? $this->cements() : $this->parts());
+        } catch (BadInput $bad) {
+            throw BadInput::at($path.'.'.preg_replace('/^.*\d+\./', '', $bad->field), $bad->getMessage(), $bad->given);
+        }
+    }
+
+    private function readSystem(string $key): PipeSystem
+    {
+        $this->known('catalogue', $key, 'system');
+
+        return PipeSystem::read(Fields::of($this->laidOver($key)), $this->assumption('od-tolerance')->value);
+    }
+
+    /** @return array<string, mixed> */
+    private function laidOver(string $table): array
+    {
+        $file = $this->decoded(in_array($table, self::PARTS, true) ? "parts/{$table}.json" : "catalogue/{$table}.json");
+        foreach ($this->additions as $addition) {
+            if ($addition->table === $table) {
+                $group = $file[$addition->group] ?? [];
+                $file[$addition->group] = [...(is_array($group) ? $group : []), $addition->row];
+            }
+        }
+        $mine = [];
+        foreach ($this->overrides as $override) {
+            if ($override->table === $table) {
+                $mine[$override->row][] = $override;
+            }
+        }
+        if ($mine !== []) {
+            foreach ($file as $name => $group) {
+                if (is_array($group) && array_is_list($group)) {
+                    $file[$name] = array_map(static fn (mixed $row): mixed => is_array($row) && is_string($row['id'] ?? null) ? self::measured($row, $mine[$row['id']] ?? []) : $row, $group);
+                }
+            }
+        }
+
+        return $file;
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @param list<CatalogueOverride> $overrides
+     * @return array<array-key, mixed>
+     */
+    private static function measured(array $row, array $overrides): array
+    {
+        foreach ($overrides as $override) {
+            $old = $row[$override->field] ?? null;
+            $row['instead_of'] = [...(is_array($row['instead_of'] ?? null) ? $row['instead_of'] : []), $override->field => $old];
+            // The spigot of a street bend is cast in one with it: it moves with the take-off unless it was measured too.
+            if ($override->field === 'take_off_mm' && is_numeric($old) && is_numeric($row['spigot_mm'] ?? null) && ! isset($row['instead_of']['spigot_mm'])) {
+                $row['spigot_mm'] += $override->value - $old;
+            }
+            $was = $row['status'] === 'measured' ? null : $row['source'];
+            $row = [$override->field => $override->value, 'source' => $override->source, 'status' => 'measured', 'confidence' => 'high']
+                + ($was === null ? [] : ['note' => 'In place of: '.(is_string($was) ? $was : '').'.']) + $row;
+        }
+
+        return $row;
+    }
+
+    private function known(string $kind, string $key, string $field): void
     {
         if (! in_array($key, $this->names($kind), true)) {
             throw BadInput::at($field, 'must be one of '.implode(', ', $this->names($kind)), $key);
         }
-
-        return Fields::of($this->decoded("{$kind}/{$key}.json"));
     }
 
     /** @return list<string> */
@@ -89,8 +273,16 @@ final class Catalogue
         return $this->names[$kind];
     }
 
-    private function decoded(string $name): mixed
+    /** @return array<string, mixed> */
+    private function decoded(string $name): array
     {
-        return json_decode((string) file_get_contents("{$this->folder}/{$name}"), true, 512, JSON_THROW_ON_ERROR);
+        $path = "{$this->folder}/{$name}";
+        if (! isset(self::$files[$path])) {
+            /** @var array<string, mixed> $file */
+            $file = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
+            self::$files[$path] = $file;
+        }
+
+        return self::$files[$path];
     }
 }

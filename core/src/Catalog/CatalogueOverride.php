@@ -7,34 +7,34 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** A number that the user measured on the part in hand, in place of the catalogue's. */
+/** A number that the user measured on the thing in hand, in place of the catalogue's. */
 final readonly class CatalogueOverride
 {
-    private function __construct(public string $system, public string $row, public float $takeOffMm, public ?float $spigotMm, public string $source) {}
+    private function __construct(public string $table, public string $row, public string $field, public float $value, public string $source) {}
 
     /**
-     * Reads `{system, row, take_off_mm, spigot_mm?, source?}`. For a coupling or a bushing `take_off_mm` is the distance across its stops.
+     * Reads `{table, row, field, value, source?}`: the table is the key of a pipe system or a table of parts, the field a number of the row, which the
+     * catalogue may not know yet.
      *
-     * @throws BadInput if the system or the row is not in the catalogue, or the number is out of range
+     * @throws BadInput if table, row or field is not in the catalogue, or the number is out of range
      */
     public static function read(Fields $fields, Catalogue $catalogue): self
     {
-        $system = $fields->choice('system', $catalogue->systemKeys());
-        $row = $fields->string('row');
-        $known = $catalogue->system($system);
-        if (! isset($known->bends[$row]) && ! isset($known->straights[$row])) {
-            throw BadInput::at($fields->at('row'), 'is no fitting of the catalogue', $row);
+        $table = $fields->choice('table', $catalogue->tableKeys());
+        $row = $catalogue->row($table, $fields->string('row')) ?? throw BadInput::at($fields->at('row'), "is no row of {$table}", $fields->string('row'));
+        $field = $fields->string('field');
+        if (! in_array($field, Catalogue::numbers($row), true)) {
+            throw BadInput::at($fields->at('field'), 'is no number of that row; it has '.implode(', ', Catalogue::numbers($row)), $field);
         }
-        $override = new self($system, $row, $fields->number('take_off_mm', 0, 2000), $fields->numberOrNull('spigot_mm', 0, 2000), $fields->stringOr('source', 'measured on the fitting in hand'));
+        $override = new self($table, $fields->string('row'), $field, $fields->number('value', 0, 20_000), $fields->stringOr('source', 'measured on the fitting in hand'));
         $fields->end();
 
         return $override;
     }
 
-    /** @return array<string, string|float> */
+    /** @return array{table: string, row: string, field: string, value: float, source: string} */
     public function toArray(): array
     {
-        return ['system' => $this->system, 'row' => $this->row, 'take_off_mm' => $this->takeOffMm]
-            + ($this->spigotMm === null ? [] : ['spigot_mm' => $this->spigotMm]) + ['source' => $this->source];
+        return ['table' => $this->table, 'row' => $this->row, 'field' => $this->field, 'value' => $this->value, 'source' => $this->source];
     }
 }

@@ -7,22 +7,40 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** Everything that the catalogue knows of one pipe system: pipes with sockets, bends, couplings, bushings, trap adapters. */
+/** Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters. */
 final readonly class PipeSystem
 {
     /** @var array<string, list<Bend>> plain bends by size */
     private array $plainBySize;
 
     /**
+     * @param string $region `us` or `uk`
+     * @param string $short what it is called on site
+     * @param ?string $ownJoint key of the method that joins it to its own fittings; null of a pipe that is recognised only to be refused
+     * @param bool $isDrain false of a pipe that must not carry waste
+     * @param bool $isMagnetic whether a magnet holds on it
+     * @param list<string> $colours
+     * @param list<string> $prints words that are printed on it, small letters
+     * @param list<string> $jointsSeen kinds of joints that it is found in
+     * @param list<string> $ends kinds of ends that it occurs with
      * @param array<string, Pipe> $pipes by size, smallest first
      * @param array<string, Bend> $bends by id
      * @param array<string, Straight> $straights by id
      */
     private function __construct(
         public string $key,
+        public string $region,
         public string $material,
         public string $name,
+        public string $short,
         public string $letters,
+        public ?string $ownJoint,
+        public bool $isDrain,
+        public bool $isMagnetic,
+        public array $colours,
+        public array $prints,
+        public array $jointsSeen,
+        public array $ends,
         public array $pipes,
         public array $bends,
         public array $straights,
@@ -36,10 +54,14 @@ final readonly class PipeSystem
         $this->plainBySize = $bySize;
     }
 
-    /** @throws BadInput if a row is wrong, an id stands twice, or a size has no pipe or socket */
-    public static function read(Fields $file): self
+    /**
+     * @param float $assumedToleranceMm of outside diameters where a row states none
+     *
+     * @throws BadInput if a row is wrong, an id stands twice, or a size has no pipe or socket
+     */
+    public static function read(Fields $file, float $assumedToleranceMm): self
     {
-        $file->choice('schema', ['catalogue-system.v1']);
+        $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
         $sockets = [];
         foreach ($file->children('sockets') as $row) {
@@ -49,16 +71,34 @@ final readonly class PipeSystem
         foreach ($file->children('pipes') as $row) {
             $size = $row->string('size');
             $socket = $sockets[$size] ?? throw BadInput::at($row->at('size'), 'has no socket', $size);
-            $pipes[$size] = Pipe::read($row, $socket, $key);
+            $pipes[$size] = Pipe::read($row, $socket, $key, $assumedToleranceMm);
         }
+        // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a coupling.
+        $ownJoint = $file->has('own_joint') ? $file->string('own_joint') : null;
+        $gap = static fn (Fields $row): float => $pipes[$row->string('size')]->gapMm;
         $straights = [
-            ...self::rows($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($row, $key), $pipes),
+            ...self::rows($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($row, $key, $ownJoint === 'no-hub-shielded' ? 0.0 : $gap($row)), $pipes),
             ...self::rows($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($row, $key), $pipes),
             ...self::rows($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($row, $key), $pipes),
         ];
 
-        return new self($key, $file->string('material'), $file->string('name'), $file->string('letters'), $pipes,
-            self::rows($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key), $pipes), $straights);
+        return new self($key, $file->choice('region', ['us', 'uk']), $file->string('material'), $file->string('name'), $file->string('short'), $file->string('letters'),
+            $ownJoint, $file->bool('drain', true), $file->bool('magnet', false), $file->strings('colours'), $file->strings('prints'), $file->strings('joints_seen'),
+            $file->strings('ends'), $pipes, self::rows($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), $pipes), $straights);
+    }
+
+    /** Whether runs can be laid out in it: the catalogue has bends of it. */
+    public function isLaid(): bool
+    {
+        return $this->bends !== [];
+    }
+
+    /** @return list<string> its sizes, smallest first; with bends only, those that a run can be laid out in */
+    public function sizes(bool $withBends = false): array
+    {
+        $sizes = array_map(strval(...), array_keys($this->pipes));
+
+        return $withBends ? array_values(array_filter($sizes, fn (string $size): bool => isset($this->plainBySize[$size]))) : $sizes;
     }
 
     /** @throws BadInput if the system has no such size */
@@ -95,25 +135,6 @@ final readonly class PipeSystem
     public function isLarger(string $size, string $than): bool
     {
         return $this->pipe($size)->outsideMm > $this->pipe($than)->outsideMm;
-    }
-
-    /**
-     * The same system with the user's measured numbers in place of the catalogue's.
-     *
-     * @param list<CatalogueOverride> $overrides
-     */
-    public function with(array $overrides): self
-    {
-        [$bends, $straights] = [$this->bends, $this->straights];
-        foreach ($overrides as $override) {
-            if (isset($bends[$override->row])) {
-                $bends[$override->row] = $bends[$override->row]->measured($override->takeOffMm, $override->spigotMm, $override->source);
-            } elseif (isset($straights[$override->row])) {
-                $straights[$override->row] = $straights[$override->row]->measured($override->takeOffMm, $override->source);
-            }
-        }
-
-        return new self($this->key, $this->material, $this->name, $this->letters, $this->pipes, $bends, $straights);
     }
 
     /**

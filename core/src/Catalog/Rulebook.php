@@ -11,7 +11,7 @@ use FallBend\Core\Input\Fields;
 final readonly class Rulebook
 {
     /** @param  array<string, Threshold>  $thresholds by id */
-    private function __construct(public string $id, public string $name, public string $style, public array $thresholds) {}
+    private function __construct(public string $id, public string $name, public string $style, public string $units, public array $thresholds) {}
 
     /** @throws BadInput if a row is wrong or an id stands twice */
     public static function read(Fields $file): self
@@ -27,19 +27,32 @@ final readonly class Rulebook
             $thresholds[$threshold->id] = $threshold;
         }
 
-        return new self($id, $file->string('name'), $file->string('style'), $thresholds);
+        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $thresholds);
     }
 
-    /** Gives the threshold of a topic for a size, or null where the rulebook has none. */
-    public function forSize(string $topic, string $size): ?Threshold
+    /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
+    public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
         foreach ($this->thresholds as $threshold) {
-            if ($threshold->topic === $topic && ($threshold->sizes === [] || in_array($size, $threshold->sizes, true))) {
+            if ($threshold->topic === $topic && ($threshold->sizes === [] || in_array($size, $threshold->sizes, true))
+                && ($threshold->systems === [] || in_array($system, $threshold->systems, true))) {
                 return $threshold;
             }
         }
 
         return null;
+    }
+
+    /** Gives the value of a threshold by its id; 0 where the rulebook has none. */
+    public function value(string $id): float
+    {
+        return ($this->thresholds[$id] ?? null)->value ?? 0.0;
+    }
+
+    /** Gives the source of a threshold by its id, or null. */
+    public function source(string $id): ?Provenance
+    {
+        return ($this->thresholds[$id] ?? null)?->provenance;
     }
 
     /** Gives what the rulebook says of a pattern in an orientation, or null where it says nothing. */
@@ -62,6 +75,6 @@ final readonly class Rulebook
             }
         }
 
-        return new self($this->id, $this->name, $this->style, $thresholds);
+        return new self($this->id, $this->name, $this->style, $this->units, $thresholds);
     }
 }

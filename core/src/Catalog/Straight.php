@@ -21,11 +21,17 @@ final readonly class Straight
         public Provenance $provenance,
     ) {}
 
-    /** @throws BadInput */
-    public static function coupling(Fields $row, string $table): self
+    /**
+     * Takes a coupling; `acrossMm` is what lies between the ends of the pipes.
+     *
+     * @param float $gapMm how far each end stands back from the stop
+     *
+     * @throws BadInput
+     */
+    public static function coupling(Fields $row, string $table, float $gapMm = 0.0): self
     {
         return new self($row->string('id'), 'coupling', $row->string('size'), null, $row->string('name'), $row->string('maker_name'),
-            $row->number('stop_mm', 0, 200), Provenance::read($row, $table));
+            $row->number('stop_mm', 0, 200) + 2 * $gapMm, Provenance::read($row, $table));
     }
 
     /** @throws BadInput */
@@ -40,11 +46,5 @@ final readonly class Straight
     {
         return new self($row->string('id'), 'trap-adapter', $row->string('size'), null, $row->string('name'), $row->string('maker_name'),
             0.0, Provenance::read($row, $table));
-    }
-
-    /** The same fitting with the distance across its stops, in mm, as the user measured it. */
-    public function measured(float $acrossMm, string $source): self
-    {
-        return new self($this->id, $this->pattern, $this->size, $this->reducesTo, $this->name, $this->makerName, $acrossMm, $this->provenance->overridden($source));
     }
 }

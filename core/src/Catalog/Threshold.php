@@ -10,11 +10,18 @@ use FallBend\Core\Input\Fields;
 /** One threshold of a rulebook: a value (for some sizes) or a verdict (for a pattern in an orientation), with its source. */
 final readonly class Threshold
 {
-    /** @param  list<string>  $sizes empty for all sizes */
+    /**
+     * @param list<string> $sizes empty for all sizes
+     * @param list<string> $systems empty for all systems
+     * @param string $title what it is called where it can be set
+     */
     private function __construct(
         public string $id,
         public string $topic,
         public array $sizes,
+        public array $systems,
+        public string $title,
+        public string $unit,
         public ?float $value,
         public ?float $byApproval,
         public ?string $verdict,
@@ -27,15 +34,16 @@ final readonly class Threshold
     /** @throws BadInput */
     public static function read(Fields $row, string $rulebook): self
     {
-        $sizes = array_map(static fn (mixed $size): string => is_string($size) ? $size : throw BadInput::at($row->at('sizes'), 'must be a list of sizes'), $row->list('sizes'));
-
         return new self(
             $row->string('id'),
             $row->string('topic'),
-            $sizes,
+            $row->strings('sizes'),
+            $row->strings('systems'),
+            $row->stringOr('title', ''),
+            $row->stringOr('unit', ''),
             $row->numberOrNull('value'),
             $row->numberOrNull('by_approval'),
-            $row->has('verdict') ? $row->choice('verdict', ['yes', 'no', 'doubtful', 'fixture-drain-only']) : null,
+            $row->has('verdict') ? $row->choice('verdict', ['yes', 'no', 'doubtful', 'fixture-drain-only', 'large-or-fixture-drain']) : null,
             $row->has('pattern') ? $row->string('pattern') : null,
             $row->has('orientation') ? $row->choice('orientation', ['level-upright', 'upright-level', 'level-level']) : null,
             $row->has('up_to') ? $row->string('up_to') : null,
@@ -46,6 +54,6 @@ final readonly class Threshold
     /** The same threshold with the value that is asked for locally. */
     public function overridden(float $value, string $source): self
     {
-        return new self($this->id, $this->topic, $this->sizes, $value, null, $this->verdict, $this->pattern, $this->orientation, $this->upToSize, $this->provenance->overridden($source));
+        return new self($this->id, $this->topic, $this->sizes, $this->systems, $this->title, $this->unit, $value, null, $this->verdict, $this->pattern, $this->orientation, $this->upToSize, $this->provenance->overridden($source));
     }
 }

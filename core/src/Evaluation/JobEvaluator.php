@@ -8,12 +8,16 @@ use FallBend\Core\CallOut\CallOutReader;
 use FallBend\Core\CallOut\Phrase;
 use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\SingleJoint;
+use FallBend\Core\Job\StandingPipe;
+use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\RunCompiler;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Layout\Site;
 use FallBend\Core\Rules\RuleSet;
 
 /** The one evaluation of a job: everything that a screen shows as computed comes from here. */
@@ -34,9 +38,10 @@ final readonly class JobEvaluator
      * and the evaluation of every run.
      *
      * @param array{run: string, text: string}|null $callOut
+     * @param OwnNumbers $own what the crew set for itself
      * @return array{job: Job, evaluation: array<string, mixed>}
      */
-    public function evaluate(Job $job, ?array $callOut = null): array
+    public function evaluate(Job $job, ?array $callOut = null, OwnNumbers $own = new OwnNumbers): array
     {
         $phrases = [];
         $run = $callOut === null ? null : $job->run($callOut['run']);
@@ -45,11 +50,13 @@ final readonly class JobEvaluator
             $phrases = self::phrases($reader->read($callOut['text']));
             $job = $job->withRun($reader->apply($run, $callOut['text']));
         }
-        $rulebook = $this->catalogue->rulebook($job->rulebook)->with($job->rulebookOverrides);
+        $rulebook = $job->book($this->catalogue, $own);
+        $catalogue = $job->catalogue($this->catalogue, $own);
+        $joiner = self::meetsStanding($job) ? new EndJoiner($catalogue) : null;
         $assumption = $this->catalogue->assumption('drawn-fill');
         $reports = [];
         foreach ($job->runs as $run) {
-            $layout = $this->layOut($run, $job, $rulebook);
+            $layout = $this->layOut($run, $job, $rulebook, $catalogue, $joiner);
             $job = $job->withRun($layout->run);
             $reports[] = (new RunReport($job->units))->of($layout, $this->rules->judge($layout, $rulebook));
         }
@@ -61,26 +68,67 @@ final readonly class JobEvaluator
             'saw_kerf' => (new Tape)->of($this->catalogue->assumption('saw-kerf')->value),
             'phrases' => $phrases,
             'runs' => $reports,
+            'singles' => $job->singles === [] ? [] : array_map(fn (SingleJoint $single): array => JointRegister::single($single, $job, $joiner ?? new EndJoiner($catalogue), $rulebook), $job->singles),
+            'standing' => array_map(fn (StandingPipe $pipe): array => $this->standing($pipe, $catalogue), $job->standing),
         ]];
     }
 
-    /** Lays out one run of a job, without the report. */
-    public function layOut(Run $run, Job $job, Rulebook $rulebook): RunLayout
+    /**
+     * Lays out one run of a job, without the report.
+     *
+     * @param ?Catalogue $catalogue with the job's own numbers over it, where the caller has it already
+     * @param ?EndJoiner $joiner over that catalogue
+     */
+    public function layOut(Run $run, Job $job, Rulebook $rulebook, ?Catalogue $catalogue = null, ?EndJoiner $joiner = null): RunLayout
     {
-        return $this->compiler->compile($run, $this->system($run, $job), $rulebook);
+        $catalogue ??= $job->catalogue($this->catalogue);
+        $system = $catalogue->system($run->system);
+        $site = new Site(conditions: $job->conditions);
+        if ($run->outlet->kind === 'standing' || $run->tieIn->kind === 'standing') {
+            $joiner ??= new EndJoiner($catalogue);
+            [$first, $last] = $run->endSizes();
+            $site = new Site(
+                $joiner->joint($run->outlet, $job, $system, $first, $run->place, $rulebook),
+                $joiner->joint($run->tieIn, $job, $system, $last, $run->place, $rulebook),
+                $job->conditions,
+            );
+        }
+
+        return $this->compiler->compile($run, $system, $rulebook, $site);
+    }
+
+    /** @return array<string, mixed> what the interface shows of a standing pipe beside what was entered */
+    private function standing(StandingPipe $pipe, Catalogue $catalogue): array
+    {
+        $system = $pipe->system === null ? null : $catalogue->system($pipe->system);
+        $row = $system?->pipe($pipe->size ?? '');
+
+        return [
+            'id' => $pipe->id,
+            'known' => $system !== null,
+            'said' => $system === null ? 'not known' : "{$system->short} {$pipe->size}",
+            'letters' => $system->letters ?? '?',
+            'material' => $system->material ?? 'unknown',
+            'od_mm' => $pipe->outsideMm ?? $row?->outsideMm,
+            'bore_mm' => $row?->boreMm,
+            'source' => $row?->provenance->toArray(),
+        ];
+    }
+
+    private static function meetsStanding(Job $job): bool
+    {
+        foreach ($job->runs as $run) {
+            if ($run->outlet->kind === 'standing' || $run->tieIn->kind === 'standing') {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     private function reader(Job $job, Run $run): CallOutReader
     {
-        return new CallOutReader($job->units, array_map(strval(...), array_keys($this->system($run, $job)->pipes)));
-    }
-
-    private function system(Run $run, Job $job): PipeSystem
-    {
-        $system = $this->catalogue->system($run->system);
-        $mine = array_values(array_filter($job->catalogueOverrides, static fn ($override): bool => $override->system === $run->system));
-
-        return $mine === [] ? $system : $system->with($mine);
+        return new CallOutReader($job->units, $this->catalogue->system($run->system)->sizes());
     }
 
     /**

@@ -8,6 +8,7 @@ use FallBend\Core\CallOut\CallOutPrinter;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\LegLaid;
@@ -48,8 +49,10 @@ final class RunReport
             'call_out' => $this->callOut->line($run->legs),
             'legs' => $this->legs($layout),
             'pieces' => array_map(fn (Piece $piece): array => $this->piece($piece, $layout), $layout->pieces),
-            'joints' => array_map($this->joint(...), $layout->joints),
+            'joints' => $this->joints($layout),
             'fittings' => array_map($this->fitting(...), $layout->fittings),
+            'ends' => ['outlet' => self::standing($layout->site->outlet), 'tie_in' => self::standing($layout->site->tieIn)],
+            'system' => ['key' => $layout->system->key, 'name' => $layout->system->name, 'letters' => $layout->system->letters, 'material' => $layout->system->material, 'own_joint' => $layout->system->ownJoint],
             'sequence' => $layout->sequence,
             'pipes' => self::pipes($layout),
             'totals' => [
@@ -118,6 +121,7 @@ final class RunReport
             'leg_id' => $leg->id,
             'size' => $piece->size,
             'cut' => $this->tape->of($piece->cutMm),
+            'known' => $piece->isCutKnown,
             'least_mm' => $piece->leastMm,
             'from' => self::point($piece->from),
             'to' => self::point($piece->to()),
@@ -128,6 +132,14 @@ final class RunReport
             'between' => $piece->isBetweenPair,
             'upright' => Orientation::isUpright($piece->direction),
         ];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function joints(RunLayout $layout): array
+    {
+        $register = JointRegister::of($layout);
+
+        return array_map(fn (Joint $joint): array => $this->joint($joint) + $register[$joint->key], $layout->joints);
     }
 
     /** @return array<string, mixed> */
@@ -174,6 +186,7 @@ final class RunReport
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
             'take_off' => $this->tape->of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
+            'known' => ! $part instanceof Bend || $part->isKnown,
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $this->sourceOf($part->provenance),
         ];
@@ -185,13 +198,36 @@ final class RunReport
         return $this->sources[$provenance->row] ??= $provenance->toArray();
     }
 
+    /** @return array<string, mixed>|null what stands at an end of the run, for the drawing */
+    private static function standing(?EndJoint $joint): ?array
+    {
+        if ($joint === null) {
+            return null;
+        }
+        $theirs = $joint->theirs;
+
+        return [
+            'name' => $joint->pipe->name,
+            'known' => $theirs !== null,
+            'kind' => $joint->pipe->end,
+            'letters' => $theirs === null ? '?' : "{$theirs->system->letters} {$theirs->pipe->size}",
+            'material' => $theirs->system->material ?? 'unknown',
+            'od_mm' => $theirs->outsideMm ?? $joint->ours->outsideMm,
+            'bore_mm' => $theirs === null ? $joint->ours->pipe->boreMm : min($theirs->pipe->boreMm, $theirs->outsideMm - 2),
+            'depth_mm' => $theirs->pipe->socketDepthMm ?? 0.0,
+            'method' => $joint->offer?->method->value,
+            'sleeve' => $joint->offer->isSleeve ?? false,
+            'reach_mm' => $joint->reachMm(),
+        ];
+    }
+
     /** @return array<string, array<string, mixed>> dimensions of every size that the run uses */
     private static function pipes(RunLayout $layout): array
     {
         $pipes = [];
         foreach ([$layout->run->size, ...array_map(static fn (LegLaid $leg): string => $leg->line->size, $layout->legs)] as $size) {
             $pipe = $layout->system->pipe($size);
-            $pipes[$size] = ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'socket_depth_mm' => $pipe->socketDepthMm, 'stick_mm' => min($pipe->sticksMm)];
+            $pipes[$size] = ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'socket_depth_mm' => $pipe->socketDepthMm, 'stick_mm' => $pipe->stickMm()];
         }
 
         return $pipes;
@@ -215,6 +251,12 @@ final class RunReport
         }
         foreach ($layout->fittings as $fitting) {
             $add($fitting->part->provenance);
+        }
+        foreach ([$layout->site->outlet, $layout->site->tieIn] as $joint) {
+            $add($joint?->theirs?->pipe->provenance);
+            foreach ($joint->offer->parts ?? [] as $part) {
+                $add($part->provenance);
+            }
         }
         foreach ($findings as $finding) {
             $add($finding->source);

@@ -180,6 +180,27 @@ final class Fields
         return $value;
     }
 
+    /**
+     * @return list<string> an absent list is empty
+     *
+     * @throws BadInput
+     */
+    public function strings(string $key, int $most = 200): array
+    {
+        $strings = [];
+        foreach ($this->list($key, $most) as $i => $value) {
+            $strings[] = is_string($value) && mb_check_encoding($value, 'UTF-8') ? $value : throw BadInput::at($this->at($key).".{$i}", 'must be text', $value);
+        }
+
+        return $strings;
+    }
+
+    /** @return array<array-key, mixed> everything that is there, unchecked */
+    public function all(): array
+    {
+        return $this->data;
+    }
+
     /** @return list<string> the names of the fields that are there */
     public function keys(): array
     {

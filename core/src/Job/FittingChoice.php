@@ -10,7 +10,7 @@ use FallBend\Core\Input\Fields;
 /** The bend, or the pair of bends rolled against each other, that the user wants for a turn. */
 final readonly class FittingChoice
 {
-    public const PATTERNS = ['sixteenth', 'eighth', 'sixth', 'quarter', 'long-sweep'];
+    public const PATTERNS = ['sixteenth', 'eighth', 'sixth', 'quarter', 'long-sweep', 'short-sweep', 'knuckle', 'swept', 'twelfth', 'twenty-fourth'];
 
     /** @param  non-empty-list<string>  $patterns one pattern, or two for a pair */
     private function __construct(public array $patterns, public bool $isClose) {}

@@ -4,8 +4,13 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\CatalogueAddition;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Joining\Conditions;
 use FallBend\Core\Measure\Units;
 
 /** A whole job, as one document. */
@@ -15,6 +20,9 @@ final readonly class Job
      * @param list<Run> $runs
      * @param list<CatalogueOverride> $catalogueOverrides
      * @param list<RulebookOverride> $rulebookOverrides
+     * @param list<StandingPipe> $standing
+     * @param list<CatalogueAddition> $additions rows of one's own
+     * @param list<SingleJoint> $singles joints outside the runs
      */
     public function __construct(
         public string $name,
@@ -24,6 +32,10 @@ final readonly class Job
         public array $runs,
         public array $catalogueOverrides,
         public array $rulebookOverrides,
+        public array $standing = [],
+        public array $additions = [],
+        public Conditions $conditions = new Conditions,
+        public array $singles = [],
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -35,7 +47,48 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles);
+    }
+
+    /** Gives the standing pipe of that id, or null. */
+    public function standingPipe(?string $id): ?StandingPipe
+    {
+        foreach ($this->standing as $pipe) {
+            if ($pipe->id === $id) {
+                return $pipe;
+            }
+        }
+
+        return null;
+    }
+
+    /** Gives the catalogue with the crew's numbers and rows over it, and the job's own over those. */
+    public function catalogue(Catalogue $catalogue, OwnNumbers $own = new OwnNumbers): Catalogue
+    {
+        return $catalogue->with([...$own->catalogue, ...$this->catalogueOverrides], [...$own->additions, ...$this->additions]);
+    }
+
+    /** Gives the rulebook of the job with the crew's thresholds in it, and the job's own over those. */
+    public function book(Catalogue $catalogue, OwnNumbers $own = new OwnNumbers): Rulebook
+    {
+        return $catalogue->rulebook($this->rulebook)->with([...$own->rulebook, ...$this->rulebookOverrides]);
+    }
+
+    /**
+     * The job with those of a crew's numbers and rows in it that its evaluation rests on, so that it says the same to others.
+     *
+     * @param list<string> $used table and row of every source, as `table row`
+     */
+    public function carrying(OwnNumbers $own, array $used): self
+    {
+        $isUsed = static fn (string $table, mixed $row): bool => is_string($row) && in_array("{$table} {$row}", $used, true);
+
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs,
+            [...array_values(array_filter($own->catalogue, static fn (CatalogueOverride $o): bool => $isUsed($o->table, $o->row))), ...$this->catalogueOverrides],
+            [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
+            $this->standing,
+            [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
+            $this->conditions, $this->singles);
     }
 
     /** Gives the run of that id, or null. */

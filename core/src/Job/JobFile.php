@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\CatalogueAddition;
 use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Joining\Conditions;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
 use JsonException;
@@ -18,7 +22,7 @@ final readonly class JobFile
 {
     public const FORMAT = 'fall-bend-job';
 
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     private const MOST_MM = 1_000_000.0;
 
@@ -58,23 +62,33 @@ final readonly class JobFile
         if ($version > self::VERSION) {
             throw BadInput::at('version', "This file is of version {$version}; this Fall Bend reads up to version ".self::VERSION.'. Nothing was changed.', $version);
         }
+        if ($version < self::VERSION) {
+            return $this->read(JobFileUpgrade::fromV1($document));
+        }
+        $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
+        $additions = array_map(fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $this->catalogue), $overrides->children('rows', 500));
+        $catalogue = $this->catalogue->with([], $additions);
+        $standing = $this->standing($file, $catalogue);
         $runs = [];
         foreach ($file->children('runs', 200) as $fields) {
-            $run = $this->run($fields);
+            $run = $this->run($fields, $standing);
             if (isset($runs[$run->id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
             }
             $runs[$run->id] = $run;
         }
-        $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
         $job = new Job(
             self::named($file, 'name', 120),
             $file->stringOr('place', '', 200),
             Units::from($file->choice('units', ['inch', 'mm'])),
             $file->choice('rulebook', $this->catalogue->rulebookKeys()),
             array_values($runs),
-            array_map(fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $this->catalogue), $overrides->children('catalogue', 500)),
+            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $overrides->children('catalogue', 500)),
             array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $overrides->children('rulebook', 500)),
+            array_values($standing),
+            $additions,
+            self::conditions($file->childOrNull('conditions')),
+            $this->singles($file, $catalogue, $standing),
         );
         $overrides->end();
         $file->end();
@@ -92,18 +106,67 @@ final readonly class JobFile
             'place' => $job->place,
             'units' => $job->units->value,
             'rulebook' => $job->rulebook,
+            ...($job->conditions->isStated ? ['conditions' => ['air_c' => $job->conditions->airC, 'surface_c' => $job->conditions->surfaceC, 'rh_percent' => $job->conditions->humidity, 'wet' => $job->conditions->isWet]] : []),
+            'standing' => array_map(StandingPipeFile::document(...), $job->standing),
+            ...($job->singles === [] ? [] : ['single_joints' => array_map(SingleJointFile::document(...), $job->singles)]),
             'runs' => array_map($this->runDocument(...), $job->runs),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
+                'rows' => array_map(static fn (CatalogueAddition $a): array => $a->toArray(), $job->additions),
             ],
         ];
     }
 
-    private function run(Fields $fields): Run
+    /** @return array<string, StandingPipe> by id */
+    private function standing(Fields $file, Catalogue $catalogue): array
     {
-        $system = $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys()));
-        $sizes = array_map(strval(...), array_keys($system->pipes));
+        $standing = [];
+        foreach ($file->children('standing', 200) as $fields) {
+            $id = self::id($fields);
+            if (isset($standing[$id])) {
+                throw BadInput::at($fields->at('id'), 'stands twice', $id);
+            }
+            $standing[$id] = (new StandingPipeFile($catalogue))->read($fields, $id);
+        }
+
+        return $standing;
+    }
+
+    /**
+     * @param array<string, StandingPipe> $standing by id
+     * @return list<SingleJoint>
+     */
+    private function singles(Fields $file, Catalogue $catalogue, array $standing): array
+    {
+        $singles = [];
+        foreach ($file->children('single_joints', 200) as $fields) {
+            $id = self::id($fields);
+            if (isset($singles[$id])) {
+                throw BadInput::at($fields->at('id'), 'stands twice', $id);
+            }
+            $singles[$id] = (new SingleJointFile($catalogue, $standing))->read($fields, $id);
+        }
+
+        return array_values($singles);
+    }
+
+    private static function conditions(?Fields $fields): Conditions
+    {
+        if ($fields === null) {
+            return new Conditions;
+        }
+        $conditions = Conditions::read($fields);
+        $fields->end();
+
+        return $conditions;
+    }
+
+    /** @param  array<string, StandingPipe>  $standing by id */
+    private function run(Fields $fields, array $standing): Run
+    {
+        $system = $this->catalogue->system($fields->choice('system', $this->catalogue->laidKeys()));
+        $sizes = $system->sizes();
         $legs = [];
         foreach ($fields->children('legs', 1000) as $legFields) {
             $leg = $this->leg($legFields, $sizes);
@@ -119,13 +182,14 @@ final readonly class JobFile
             $fields->choice('size', $sizes),
             $fields->choice('use', ['drain', 'fixture-drain']),
             $fields->numberOrNull('fall_mm_per_m', 0, 1000),
-            self::end($fields->child('outlet'), End::OUTLETS),
-            self::end($fields->child('tie_in'), End::TIE_INS),
+            self::end($fields->child('outlet'), End::OUTLETS, $standing),
+            self::end($fields->child('tie_in'), End::TIE_INS, $standing),
             self::length($fields, 'level_difference_mm', -self::MOST_MM),
             $fields->numberOrNull('heading_deg', 0, 360) ?? 0.0,
             array_values($legs),
             self::marks($fields->childOrNull('marks')),
             $fields->has('next_leg') ? $fields->int('next_leg', 1, 1_000_000) : count($legs) + 1,
+            self::place($fields->childOrNull('place')),
         );
         $fields->end();
 
@@ -177,10 +241,32 @@ final readonly class JobFile
         }
     }
 
-    /** @param  list<string>  $kinds */
-    private static function end(Fields $fields, array $kinds): End
+    private static function place(?Fields $fields): Place
     {
-        $end = new End(self::named($fields, 'what', 80), $fields->choice('kind', $kinds));
+        if ($fields === null) {
+            return new Place;
+        }
+        $place = Place::read($fields);
+        $fields->end();
+
+        return $place;
+    }
+
+    /**
+     * @param list<string> $kinds
+     * @param array<string, StandingPipe> $standing by id
+     */
+    private static function end(Fields $fields, array $kinds, array $standing): End
+    {
+        $kind = $fields->choice('kind', $kinds);
+        $isStanding = $kind === 'standing';
+        foreach ($isStanding ? [] : ['standing', 'method'] as $field) {
+            if ($fields->has($field)) {
+                throw BadInput::at($fields->at($field), "does not go with kind {$kind}", $fields->raw($field));
+            }
+        }
+        $end = new End(self::named($fields, 'what', 80), $kind, $isStanding ? $fields->choice('standing', array_map(strval(...), array_keys($standing))) : null,
+            $isStanding && $fields->has('method') ? $fields->choice('method', array_column(Method::cases(), 'value')) : null);
         $fields->end();
 
         return $end;
@@ -227,8 +313,9 @@ final readonly class JobFile
             'size' => $run->size,
             'use' => $run->use,
             'fall_mm_per_m' => $run->fallMmPerM,
-            'outlet' => ['what' => $run->outlet->what, 'kind' => $run->outlet->kind],
-            'tie_in' => ['what' => $run->tieIn->what, 'kind' => $run->tieIn->kind],
+            'place' => ['ground' => $run->place->ground, 'access' => $run->place->access] + ($run->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),
+            'outlet' => self::endDocument($run->outlet),
+            'tie_in' => self::endDocument($run->tieIn),
             'level_difference_mm' => $run->levelDifference?->toMm(),
             'heading_deg' => $run->headingDeg,
             'legs' => array_map($this->legDocument(...), $run->legs),
@@ -240,6 +327,12 @@ final readonly class JobFile
                 'next_joint' => $run->marks->nextJoint,
             ],
         ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function endDocument(End $end): array
+    {
+        return self::given(['what' => $end->what, 'kind' => $end->kind, 'standing' => $end->standing, 'method' => $end->method]);
     }
 
     /** @return array<string, mixed> */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
+use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Length;
 
 /** One run: from an outlet, leg by leg, to a tie-in. */
@@ -15,6 +16,7 @@ final readonly class Run
      * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
      * @param float $headingDeg which way the outlet faces in plan, clockwise from north
      * @param list<Leg> $legs
+     * @param Place $place where its joints are made
      */
     public function __construct(
         public string $id,
@@ -30,6 +32,7 @@ final readonly class Run
         public array $legs,
         public Marks $marks,
         public int $nextLeg,
+        public Place $place = new Place,
     ) {}
 
     /** @param  list<Leg>  $legs */
@@ -44,9 +47,26 @@ final readonly class Run
         return $this->with($this->legs, $marks, $this->nextLeg);
     }
 
+    /** @return array{string, string} the sizes of its first and its last leg */
+    public function endSizes(): array
+    {
+        $size = $this->size;
+        foreach ($this->legs as $leg) {
+            $size = $leg->size ?? $size;
+        }
+
+        return [$this->legs[0]->size ?? $this->size, $size];
+    }
+
+    /** The run with other ends. */
+    public function withEnds(End $outlet, End $tieIn): self
+    {
+        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $outlet, $tieIn, $this->levelDifference, $this->headingDeg, $this->legs, $this->marks, $this->nextLeg, $this->place);
+    }
+
     /** @param  list<Leg>  $legs */
     private function with(array $legs, Marks $marks, int $nextLeg): self
     {
-        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $this->outlet, $this->tieIn, $this->levelDifference, $this->headingDeg, $legs, $marks, $nextLeg);
+        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $this->outlet, $this->tieIn, $this->levelDifference, $this->headingDeg, $legs, $marks, $nextLeg, $this->place);
     }
 }

@@ -34,7 +34,7 @@ final class Assembly
     /**
      * @param list<LegLine> $lines
      */
-    private function __construct(private readonly Run $run, private readonly PipeSystem $system, private readonly array $lines)
+    private function __construct(private readonly Run $run, private readonly PipeSystem $system, private readonly array $lines, private readonly Site $site)
     {
         $this->at = new Vec3(0.0, 0.0, 0.0);
         $this->parts = new Parts($system);
@@ -44,9 +44,9 @@ final class Assembly
      * @param list<LegLine> $lines
      * @param list<Turn> $turns the turn into the second leg, the third …
      */
-    public static function of(Run $run, PipeSystem $system, array $lines, array $turns): RunLayout
+    public static function of(Run $run, PipeSystem $system, array $lines, array $turns, Site $site): RunLayout
     {
-        $assembly = new self($run, $system, $lines);
+        $assembly = new self($run, $system, $lines, $site);
         foreach ($lines as $i => $line) {
             $assembly->leg($line, $turns[$i - 1] ?? null, $turns[$i] ?? null);
             if (isset($turns[$i])) {
@@ -55,14 +55,14 @@ final class Assembly
         }
         [$marked, $pieces, $joints] = $assembly->parts->marked($run);
 
-        return new RunLayout($marked, $system, $assembly->legs, $assembly->parts->fittings, $pieces, $joints, $assembly->at, $assembly->tapeMm, $assembly->parts->sequence);
+        return new RunLayout($marked, $system, $assembly->legs, $assembly->parts->fittings, $pieces, $joints, $assembly->at, $assembly->tapeMm, $assembly->parts->sequence, $site);
     }
 
     private function leg(LegLine $line, ?Turn $turn, ?Turn $next): void
     {
         $isLast = $line->number === count($this->run->legs);
-        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size) : $turn->takeOutMm();
-        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size) : 0.0) : $next->takeInMm();
+        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size, $this->site->outlet) : $turn->takeOutMm();
+        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size, $this->site->tieIn) : 0.0) : $next->takeInMm();
         $given = $line->leg->length?->toMm();
         $centre = ($given === null || $line->leg->isToStop ? $out + $in : 0.0) + ($given ?? 0.0);
         if ($turn === null) {
@@ -87,7 +87,9 @@ final class Assembly
         $pipe = $this->system->pipe($line->size);
         $coupling = $this->system->coupling($line->size);
         $stop = $coupling->acrossMm ?? 0.0;
-        $cuts = $coupling === null ? [$spanMm] : StickSplitter::split($spanMm, min($pipe->sticksMm), $stop, 2 * $pipe->socketDepthMm);
+        $cuts = $coupling === null || $pipe->stickMm() === null ? [$spanMm] : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
+        $known = ($turn === null ? self::isEndKnown($this->site->outlet, $this->run->outlet->kind) : $turn->isKnown())
+            && ($next === null ? self::isEndKnown($this->site->tieIn, $this->run->tieIn->kind) : $next->isKnown());
         $id = $line->leg->id;
         $joint = match (true) {
             $turn === null => 'outlet',
@@ -99,7 +101,7 @@ final class Assembly
             $isLast = $n === count($cuts) - 1;
             $key = "{$id}.c".($n + 1);
             $this->parts->piece("{$id}.".($n + 1), $line, $line->size, $cut, $this->along($line, $reach), $line->direction,
-                [$joint, $isLast ? $this->entry($line, $next) : "{$key}.in"]);
+                [$joint, $isLast ? $this->entry($line, $next) : "{$key}.in"], isCutKnown: $known || $cut === $pipe->stickMm());
             $reach += $cut;
             if (! $isLast && $coupling !== null) {
                 $this->parts->joint("{$key}.in", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
@@ -186,7 +188,7 @@ final class Assembly
         $into = $turn->isBetweenClose ? $second->spigotMm ?? $second->takeOffMm : $second->takeOffMm;
         if (! $turn->isBetweenClose) {
             $cut = $turn->betweenMm - $first->takeOffMm - $into;
-            $this->parts->piece("{$id}.p", $after, $first->size, $cut, $stop, $between, ["{$id}.mid1", "{$id}.mid2"], true);
+            $this->parts->piece("{$id}.p", $after, $first->size, $cut, $stop, $between, ["{$id}.mid1", "{$id}.mid2"], true, $turn->isKnown());
             $reach = $turn->betweenMm - $into;
             $this->parts->joint("{$id}.mid2", $after, "{$id}.b", $second->size, $this->at->plus($between->times($reach)), $this->tapeMm + $reach, $turn->strainDeg);
         }
@@ -218,9 +220,16 @@ final class Assembly
         return $this->lines[$line->number]->leg->id.($next->bushingIn !== null ? '.bi' : '.in');
     }
 
-    /** From the end's own face to the stop of the pipe: half of nothing for a socket, the width of the stop for a coupling on a cut face. */
-    private function endTakeMm(string $kind, string $size): float
+    /**
+     * From the end's own face to the end of the pipe: nothing for a socket that is measured to its stop, the width of the stop for a coupling on a
+     * cut face, less than nothing where the pipe goes into a standing one.
+     */
+    private function endTakeMm(string $kind, string $size, ?EndJoint $joint): float
     {
+        if ($joint !== null) {
+            return 0.0 - ($joint->reachMm() ?? 0.0);
+        }
+
         return $kind === 'plain' ? $this->system->coupling($size)->acrossMm ?? 0.0 : 0.0;
     }
 
@@ -234,6 +243,11 @@ final class Assembly
         $street = $bend->isStreet ? $bend : $this->system->bend($bend->pattern, $bend->size, true);
 
         return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
+    }
+
+    private static function isEndKnown(?EndJoint $joint, string $kind): bool
+    {
+        return $kind !== 'standing' || $joint?->reachMm() !== null;
     }
 
     private function along(LegLine $line, float $mm): Vec3

@@ -6,7 +6,10 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Geometry\Vec3;
 
-/** A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each socket is. */
+/**
+ * A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each socket is. Where `isCutKnown` is
+ * false something at its ends is not measured yet, and nothing is to be cut by it.
+ */
 final readonly class Piece
 {
     public function __construct(
@@ -23,6 +26,7 @@ final readonly class Piece
         public string $jointFrom,
         public string $jointTo,
         public bool $isBetweenPair = false,
+        public bool $isCutKnown = true,
     ) {}
 
     /** Gives its downstream end. */

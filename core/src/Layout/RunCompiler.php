@@ -21,11 +21,12 @@ final readonly class RunCompiler
 
     /**
      * @param PipeSystem $system of the run, with the user's measured numbers in it
+     * @param Site $site how its ends meet what stands there
      * @param Rulebook $rulebook chooses between fittings that make the same turn, and the fall where none is said
      */
-    public function compile(Run $run, PipeSystem $system, Rulebook $rulebook): RunLayout
+    public function compile(Run $run, PipeSystem $system, Rulebook $rulebook, Site $site = new Site): RunLayout
     {
-        $fall = $run->fallMmPerM ?? $rulebook->forSize('fall.least', $run->size)->value ?? 0.0;
+        $fall = $run->fallMmPerM ?? $rulebook->forSize('fall.least', $run->size, $system->key)->value ?? 0.0;
         $finder = new TurnFinder($system, $rulebook, $this->catalogue->assumption('joint-play')->value, $run->use);
         $lines = Directions::of($run, $fall);
         $turns = [];
@@ -33,6 +34,6 @@ final readonly class RunCompiler
             $turns[] = $finder->between($lines[$i - 1], $lines[$i]);
         }
 
-        return Assembly::of($run, $system, $lines, $turns);
+        return Assembly::of($run, $system, $lines, $turns, $site);
     }
 }

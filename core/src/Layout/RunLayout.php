@@ -18,6 +18,7 @@ final readonly class RunLayout
      * @param list<Piece> $pieces
      * @param list<Joint> $joints
      * @param list<string> $sequence keys of fittings and pieces as the water meets them
+     * @param Site $site how its ends meet what stands there
      */
     public function __construct(
         public Run $run,
@@ -29,6 +30,7 @@ final readonly class RunLayout
         public Vec3 $end,
         public float $tapeMm,
         public array $sequence,
+        public Site $site = new Site,
     ) {}
 
     /** How far the run falls in all, from the outlet's centre to the tie-in's, in mm. */

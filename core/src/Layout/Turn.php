@@ -37,6 +37,18 @@ final readonly class Turn
         public ?TurnTrouble $trouble = null,
     ) {}
 
+    /** Whether the take-offs of its bends are known, so that pipe can be cut to them. */
+    public function isKnown(): bool
+    {
+        foreach ($this->bends as $bend) {
+            if (! $bend->isKnown) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     /** From the reference point of the leg before back to the stop of its pipe, or to the end of the spigot. */
     public function takeInMm(): float
     {

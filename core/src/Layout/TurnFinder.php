@@ -18,6 +18,9 @@ use FallBend\Core\Job\FittingChoice;
  */
 final readonly class TurnFinder
 {
+    /** Smaller outside than any 3 in drain, larger than any of 2-1/2 in. */
+    private const LARGE_MM = 76.2;
+
     /** @param  float  $playDeg the angle that one made joint gives without strain */
     public function __construct(
         private PipeSystem $system,
@@ -63,9 +66,15 @@ final readonly class TurnFinder
         return match ($threshold?->verdict) {
             null, 'yes' => 0,
             'doubtful' => 1,
-            'fixture-drain-only' => $use === 'fixture-drain' && $threshold->upToSize !== null && ! $system->isLarger($size, $threshold->upToSize) ? 0 : 2,
+            'fixture-drain-only' => self::isSmallFixtureDrain($use, $size, $threshold->upToSize, $system) ? 0 : 2,
+            'large-or-fixture-drain' => $system->pipe($size)->outsideMm > self::LARGE_MM || self::isSmallFixtureDrain($use, $size, $threshold->upToSize, $system) ? 0 : 2,
             default => 2,
         };
+    }
+
+    private static function isSmallFixtureDrain(string $use, string $size, ?string $upTo, PipeSystem $system): bool
+    {
+        return $use === 'fixture-drain' && $upTo !== null && isset($system->pipes[$upTo]) && ! $system->isLarger($size, $upTo);
     }
 
     private function single(Vec3 $in, Vec3 $out, string $size): ?Bend

@@ -91,7 +91,7 @@ final readonly class FallReckoner implements Reckoner
         $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
         $rulebook = $book->name;
 
-        return $book->forSize('fall.least', $size);
+        return $book->forSize('fall.least', $size, $system->key);
     }
 
     /** @return list<Finding> */

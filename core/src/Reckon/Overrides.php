@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\CatalogueAddition;
 use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
@@ -16,16 +17,20 @@ final readonly class Overrides
     /**
      * @param list<CatalogueOverride> $catalogue
      * @param list<RulebookOverride> $rulebook
+     * @param list<CatalogueAddition> $additions rows of one's own
      */
-    private function __construct(public array $catalogue, public array $rulebook) {}
+    private function __construct(public array $catalogue, public array $rulebook, public array $additions) {}
 
     /** @throws BadInput */
     public static function read(Fields $input, Catalogue $catalogue): self
     {
         $fields = $input->childOrNull('overrides') ?? Fields::of([]);
+        $additions = array_map(static fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $catalogue), $fields->children('rows', 500));
+        $mine = $catalogue->with([], $additions);
         $overrides = new self(
-            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $fields->children('catalogue', 500)),
+            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $mine), $fields->children('catalogue', 500)),
             array_map(static fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $catalogue), $fields->children('rulebook', 500)),
+            $additions,
         );
         $fields->end();
 

@@ -18,7 +18,7 @@ final readonly class DoubtfulNumberRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if (! $part->provenance->isDoubtful()) {
+            if (! $part->provenance->isDoubtful() || ($part instanceof Bend && ! $part->isKnown)) {
                 continue;
             }
             $taken = $part instanceof Bend ? $part->takeOffMm : $part->acrossMm;

@@ -21,7 +21,7 @@ final readonly class FallLeastRule implements Rule
     {
         $findings = [];
         foreach ($layout->legs as $leg) {
-            $finding = self::judgeLeg($leg, $rulebook);
+            $finding = self::judgeLeg($leg, $rulebook, $layout->system->key);
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -30,10 +30,10 @@ final readonly class FallLeastRule implements Rule
         return $findings;
     }
 
-    private static function judgeLeg(LegLaid $leg, Rulebook $rulebook): ?Finding
+    private static function judgeLeg(LegLaid $leg, Rulebook $rulebook, string $system): ?Finding
     {
         $fall = $leg->fallMmPerM();
-        $least = $rulebook->forSize('fall.least', $leg->line->size);
+        $least = $rulebook->forSize('fall.least', $leg->line->size, $system);
         if ($fall === null || $fall < FallNoneRule::LEVEL_MM_PER_M) {
             return null;
         }

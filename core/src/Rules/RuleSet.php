@@ -30,6 +30,9 @@ final readonly class RuleSet
             new SizeReducedRule,
             new TurnPatternRule,
             new RunLevelRule,
+            new EndJointRule,
+            new UnmeasuredRule,
+            new CementWeatherRule($catalogue),
             new DoubtfulNumberRule,
         ];
     }

@@ -54,9 +54,9 @@ final class CatalogueTest extends TestCase
     public function testAMeasuredBendMovesItsSpigotToo(): void
     {
         $catalogue = Catalogue::shipped();
-        $override = CatalogueOverride::read(Fields::of(['system' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'take_off_mm' => 40]), $catalogue);
+        $override = CatalogueOverride::read(Fields::of(['table' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'field' => 'take_off_mm', 'value' => 40]), $catalogue);
         $before = $catalogue->system('pvc-dwv-40')->bend('eighth', '2', true);
-        $after = $catalogue->system('pvc-dwv-40')->with([$override])->bend('eighth', '2', true);
+        $after = $catalogue->with([$override])->system('pvc-dwv-40')->bend('eighth', '2', true);
         self::assertNotNull($before);
         self::assertSame(40.0, $after?->takeOffMm);
         self::assertEqualsWithDelta(($before->spigotMm ?? NAN) + 40 - $before->takeOffMm, $after->spigotMm, 1e-9);
@@ -64,6 +64,28 @@ final class CatalogueTest extends TestCase
         self::assertStringContainsString('In place of', $after->provenance->note);
         self::assertFalse($after->provenance->isDoubtful());
         self::assertSame(38.1, $catalogue->system('pvc-dwv-40')->bend('eighth', '2', true)?->takeOffMm, 'the catalogue itself stays');
+    }
+
+    public function testEveryNumberOfEveryTableCanBeSetAndIsSeenToBe(): void
+    {
+        $catalogue = Catalogue::shipped();
+        $set = 0;
+        foreach ($catalogue->tableKeys() as $table) {
+            foreach ($catalogue->table($table) as $rows) {
+                foreach (is_array($rows) && array_is_list($rows) ? $rows : [] as $row) {
+                    foreach (is_array($row) && isset($row['id']) ? Catalogue::numbers($row) : [] as $field) {
+                        $override = CatalogueOverride::read(Fields::of(['table' => $table, 'row' => $row['id'], 'field' => $field, 'value' => 33]), $catalogue);
+                        $mine = $catalogue->with([$override])->row($table, $row['id']);
+                        self::assertSame([33.0, 'measured', $row[$field]], [$mine[$field] ?? null, $mine['status'] ?? null, $mine['instead_of'][$field] ?? null]);
+                        $set++;
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(900, $set);
+        self::assertSame(60.325, $catalogue->system('pvc-dwv-40')->pipe('2')->outsideMm);
+        $wide = $catalogue->with([CatalogueOverride::read(Fields::of(['table' => 'ci-no-hub', 'row' => 'pipe/4', 'field' => 'od_mm', 'value' => 116]), $catalogue)]);
+        self::assertEqualsWithDelta(118.286, $wide->parts()->couplingsById['no-hub/4']->sides[0]->highMm, 1e-6, 'ranges that are derived follow');
     }
 
     public function testALocalThresholdTakesThePlaceOfTheBooks(): void
@@ -97,7 +119,7 @@ final class CatalogueTest extends TestCase
         /** @var array<string, mixed> $file */
         $file = json_decode((string) file_get_contents(__DIR__.'/../../data/catalogue/pvc-dwv-40.json'), true, 64, JSON_THROW_ON_ERROR);
         try {
-            PipeSystem::read(Fields::of($damage($file)));
+            PipeSystem::read(Fields::of($damage($file)), 0.4);
             self::fail('was taken');
         } catch (BadInput $bad) {
             self::assertSame($place, $bad->field);

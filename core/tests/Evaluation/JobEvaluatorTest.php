@@ -6,8 +6,10 @@ namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Joining\Method;
 use PHPUnit\Framework\TestCase;
 
 final class JobEvaluatorTest extends TestCase
@@ -46,7 +48,7 @@ final class JobEvaluatorTest extends TestCase
         $file = new JobFile(Catalogue::shipped());
         $document = $file->document(self::demo());
         $before = self::evaluator()->evaluate(self::demo())['evaluation']['runs'][0];
-        $document['overrides'] = ['catalogue' => [['system' => 'pvc-dwv-40', 'row' => 'long-sweep/2', 'take_off_mm' => 70]], 'rulebook' => []];
+        $document['overrides'] = ['catalogue' => [['table' => 'pvc-dwv-40', 'row' => 'long-sweep/2', 'field' => 'take_off_mm', 'value' => 70]], 'rulebook' => []];
         /** @var array<string, mixed> $plain */
         $plain = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true);
         $after = self::evaluator()->evaluate($file->read($plain))['evaluation']['runs'][0];
@@ -76,12 +78,79 @@ final class JobEvaluatorTest extends TestCase
     public function testTheDemoShowsWhatItPromises(): void
     {
         $runs = self::evaluator()->evaluate(self::demo())['evaluation']['runs'];
-        self::assertCount(3, $runs);
+        self::assertCount(6, $runs);
         self::assertContains(true, array_column($runs[0]['pieces'], 'between'));
         $severities = array_merge(...array_map(static fn (array $run): array => array_column($run['findings'], 'severity'), $runs));
         self::assertContains('stop', $severities);
         self::assertContains('warn', $severities);
         self::assertGreaterThan(1, count($runs[2]['legs'][1]['pieces']));
+    }
+
+    /** Another method changes the cut length by exactly what the other end swallows less the gap: nothing else moves. */
+    public function testChangingTheMethodChangesTheCutByInsertionLessGap(): void
+    {
+        $cut = static function (string $method): float {
+            $job = self::demo();
+            $run = $job->run('floor') ?? self::fail('the demo has no such run');
+            $evaluated = self::evaluator()->evaluate($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy($method))));
+            $pieces = $evaluated['evaluation']['runs'][3]['pieces'];
+            self::assertSame([true, true], [$pieces[0]['known'], $pieces[1]['known']]);
+
+            return $pieces[2]['known'] ? $pieces[2]['cut']['mm'] : NAN;
+        };
+        $card = (new JointCard(Catalogue::shipped(), self::evaluator(), self::demo()))->ofRun('floor', 'tie-in');
+        $methods = array_column($card['methods'], null, 'method');
+        self::assertSame(['hub-adapter', 'hub-gasket', 'caulked'], array_keys($methods));
+        $gasket = $methods['hub-gasket'];
+        $face = $cut('hub-gasket') - ($gasket['insert_a_mm'] - $gasket['gap_mm']);
+        self::assertEqualsWithDelta($gasket['changes']['cut']['mm'], $cut('hub-gasket'), 1e-9, 'the table of consequences says what the ticket will');
+        self::assertNan($cut('hub-adapter'), 'the adapter is not measured: no cut length');
+        self::assertNull($methods['hub-adapter']['changes']['cut']);
+        $document = (new JobFile(Catalogue::shipped()))->document(self::demo());
+        $document['overrides']['catalogue'][] = ['table' => 'adapters', 'row' => 'hub-adapter/service/3', 'field' => 'body_mm', 'value' => 41.5];
+        /** @var array<string, mixed> $plain */
+        $plain = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true);
+        $measured = array_column((new JointCard(Catalogue::shipped(), self::evaluator(), (new JobFile(Catalogue::shipped()))->read($plain)))->ofRun('floor', 'tie-in')['methods'], null, 'method');
+        $adapter = $measured['hub-adapter'];
+        self::assertEqualsWithDelta($face + $adapter['insert_a_mm'] - $adapter['gap_mm'], $adapter['changes']['cut']['mm'], 1e-6);
+        self::assertEqualsWithDelta($face - 41.5, $adapter['changes']['cut']['mm'], 1e-6, 'the pipe ends above the rim');
+    }
+
+    public function testARefusedMethodIsAStopAndAnUnknownPipeIsNeverAPass(): void
+    {
+        $job = self::demo();
+        $run = $job->run('clay-wash') ?? self::fail('the demo has no such run');
+        $findings = self::evaluator()->evaluate($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy('solvent-pvc'))))['evaluation']['runs'][0]['findings'];
+        $stop = array_column($findings, null, 'rule')['joint.refused'];
+        self::assertSame('stop', $stop['severity']);
+        self::assertStringContainsString('no plastic', $stop['why']);
+        $shower = self::evaluator()->evaluate($job)['evaluation']['runs'][5];
+        self::assertSame('unknown', array_column($shower['findings'], null, 'rule')['joint.unknownPipe']['severity']);
+        self::assertFalse($shower['pieces'][1]['known']);
+        self::assertSame('unknown', $shower['joints'][3]['state']);
+    }
+
+    public function testAnUnmeasuredFittingGivesNoCutLength(): void
+    {
+        $weir = (new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__.'/../../../database/demo/weir-cottage-office.json'));
+        $runs = self::evaluator()->evaluate($weir)['evaluation']['runs'];
+        self::assertSame([true, true, true], array_column($runs[0]['pieces'], 'known'), 'its bends were measured');
+        self::assertSame([false, false], array_column($runs[2]['pieces'], 'known'));
+        self::assertContains('fitting.unmeasured', array_column($runs[2]['findings'], 'rule'));
+        self::assertContains('joint.noRow', array_column($runs[2]['findings'], 'rule'));
+        self::assertContains('cement.damp', array_column($runs[0]['findings'], 'rule'));
+        self::assertSame(['abs-uk', 'pp', 'pvc-u'], array_map(static fn (array $run): string => $run['system']['material'], $runs));
+    }
+
+    /** Every joining method occurs in the two demo jobs. */
+    public function testTheDemosShowEveryMethod(): void
+    {
+        $seen = [];
+        foreach (['mill-row-pottery', 'weir-cottage-office'] as $name) {
+            $evaluation = self::evaluator()->evaluate((new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__."/../../../database/demo/{$name}.json")))['evaluation'];
+            $seen = [...$seen, ...array_column($evaluation['singles'], 'method'), ...array_merge(...array_map(static fn (array $run): array => array_column($run['joints'], 'method'), $evaluation['runs']))];
+        }
+        self::assertSame([], array_values(array_diff(array_column(Method::cases(), 'value'), array_filter($seen))));
     }
 
     private static function evaluator(): JobEvaluator

@@ -45,7 +45,7 @@ final class JobFileTest extends TestCase
 
             return $d;
         };
-        yield 'later version' => [$set('version', 2), 'version', true];
+        yield 'later version' => [$set('version', 3), 'version', true];
         yield 'version is text' => [$set('version', '1'), 'version', true];
         yield 'unknown field' => [$set('colour', 'red'), 'colour', true];
         yield 'unknown units' => [$set('units', 'cubit'), 'units', true];
@@ -62,10 +62,21 @@ final class JobFileTest extends TestCase
         yield 'unknown end' => [$set('runs.0.outlet.kind', 'funnel'), 'runs.0.outlet.kind', true];
         yield 'letter that is none' => [$set('runs.0.marks.pieces', ['l1.1' => 'a1']), 'runs.0.marks.pieces.l1.1', true];
         yield 'fall and drop' => [$set('runs.0.legs.1.drop_mm', 5), 'runs.0.legs.1.drop_mm', true];
+        yield 'standing pipe that is not there' => [$set('runs.0.tie_in.standing', 'nowhere'), 'runs.0.tie_in.standing', false];
+        yield 'method of a socket' => [$set('runs.0.outlet', ['what' => 'x', 'kind' => 'socket', 'method' => 'threaded']), 'runs.0.outlet.method', true];
+        yield 'unknown method' => [$set('runs.0.tie_in.method', 'welded'), 'runs.0.tie_in.method', true];
+        yield 'size without a system' => [$set('standing.4.size', '4'), 'standing.4.size', true];
+        yield 'evidence that contradicts itself' => [$set('standing.0.evidence.od_mm', 58), 'standing.0.evidence.od_mm', true];
+        yield 'colour that nobody knows' => [$set('standing.0.evidence.colour', 'mauve'), 'standing.0.evidence.colour', true];
+        yield 'joint of unknown end' => [$set('single_joints.0.a.end', 'funnel'), 'single_joints.0.a.end', true];
+        yield 'humidity out of range' => [$set('conditions', ['rh_percent' => 140]), 'conditions.rh_percent', true];
+        yield 'field of no number' => [$set('overrides.catalogue', [['table' => 'pvc-dwv-40', 'row' => 'eighth/2', 'field' => 'name', 'value' => 3]]), 'overrides.catalogue.0.field', false];
+        yield 'own row outside own/' => [$set('overrides.rows', [['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'no-hub/2']]]), 'overrides.rows.0.row.id', true];
+        yield 'own row with a hole' => [$set('overrides.rows', [['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'own/x', 'method' => 'no-hub-shielded']]]), 'overrides.rows.0.row.sides', false];
         yield 'two legs of one id' => [$set('runs.0.legs.1.id', 'l1'), 'runs.0.legs.1.id', false];
         yield 'letter used twice' => [$set('runs.0.marks.pieces', ['l1.1' => 'A', 'l2.1' => 'A']), 'runs.0.marks.pieces.l2.1', false];
         yield 'next letter already used' => [$set('runs.0.marks', ['pieces' => ['l1.1' => 'C'], 'next_piece' => 1]), 'runs.0.marks.next_piece', false];
-        yield 'override of no row' => [$set('overrides.catalogue', [['system' => 'pvc-dwv-40', 'row' => 'x', 'take_off_mm' => 3]]), 'overrides.catalogue.0.row', false];
+        yield 'override of no row' => [$set('overrides.catalogue', [['table' => 'pvc-dwv-40', 'row' => 'x', 'field' => 'take_off_mm', 'value' => 3]]), 'overrides.catalogue.0.row', false];
     }
 
     /** @param  callable(array<string, mixed>): array<string, mixed>  $damage */
@@ -98,7 +109,22 @@ final class JobFileTest extends TestCase
         self::assertStringContainsString('not a whole JSON file', $message(substr(json_encode(self::example(), JSON_THROW_ON_ERROR), 0, 100)));
         self::assertStringContainsString('not a Fall Bend job file', $message('{"type":"Feature"}'));
         self::assertStringContainsString('not a Fall Bend job file', $message('[1,2]'));
-        self::assertStringContainsString('version 7; this Fall Bend reads up to version 1', $message((string) json_encode(['version' => 7] + self::example())));
+        self::assertStringContainsString('version 7; this Fall Bend reads up to version 2', $message((string) json_encode(['version' => 7] + self::example())));
+    }
+
+    public function testAFileOfVersion1IsUpgradedAndKeepsEveryNumber(): void
+    {
+        $old = self::example();
+        $old = ['version' => 1] + array_diff_key($old, ['standing' => 1, 'single_joints' => 1]);
+        $old['runs'] = array_map(static fn (array $run): array => ['tie_in' => ['what' => 'stub', 'kind' => 'socket']] + array_diff_key($run, ['place' => 1]), $old['runs']);
+        $old['overrides'] = ['catalogue' => [['system' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'take_off_mm' => 40, 'spigot_mm' => 60, 'source' => 'mine'], ['system' => 'pvc-dwv-40', 'row' => 'coupling/2', 'take_off_mm' => 4]], 'rulebook' => []];
+        $file = new JobFile(Catalogue::shipped());
+        $document = $file->document($file->read($old));
+        self::assertSame(2, $document['version']);
+        self::assertSame([['street-eighth/2', 'take_off_mm', 40.0, 'mine'], ['street-eighth/2', 'spigot_mm', 60.0, 'mine'], ['coupling/2', 'stop_mm', 4.0, 'measured on the fitting in hand']],
+            array_map(static fn (array $o): array => [$o['row'], $o['field'], $o['value'], $o['source']], $document['overrides']['catalogue']));
+        self::assertSame(count($old['runs']), count($document['runs']));
+        self::assertTrue($this->keepsSchema((string) json_encode($document)));
     }
 
     public function testLettersGoOnAfterZ(): void

@@ -51,6 +51,29 @@ final class ReckonersTest extends TestCase
         $this->assertKeeps($name, 'output', $answer);
     }
 
+    /** @return iterable<string, array{string, array<string, mixed>}> reckoner, input whose answer must keep its schema */
+    public static function kept(): iterable
+    {
+        $hub = ['system' => 'ci-hub-service', 'size' => '2', 'end' => 'hub', 'fixed' => true];
+        yield 'joint' => ['joint', ['a' => ['system' => 'pvc-dwv-40', 'size' => '2', 'end' => 'plain'], 'b' => $hub, 'rulebook' => 'ipc-2021', 'ground' => 'buried', 'access' => 'open', 'air_c' => 2, 'rh_percent' => 80, 'wet' => true]];
+        yield 'joint that nothing makes' => ['joint', ['a' => ['system' => 'cpvc-cts', 'size' => '2', 'end' => 'plain', 'od_mm' => 54], 'b' => $hub, 'rulebook' => 'npc-2020', 'at_drain_sewer_line' => true]];
+        yield 'joint in millimetres' => ['joint', ['a' => ['system' => 'pp-push-fit', 'size' => '32', 'end' => 'plain'], 'b' => ['system' => 'pvcu-solvent', 'size' => '32', 'end' => 'plain'], 'rulebook' => 'adh-2015']];
+        yield 'cement' => ['cement', ['a' => 'pvc-dwv-40', 'b' => 'pvc-dwv-40', 'size' => '3', 'dry_fit_fraction' => 0.5, 'air_c' => 4, 'surface_c' => 3, 'rh_percent' => 70, 'wet' => false, 'rulebook' => 'upc-2021', 'joints' => [['size' => '3', 'count' => 12]]]];
+        yield 'cement that does not weld' => ['cement', ['a' => 'pp-push-fit', 'b' => 'abs-solvent', 'size' => '32', 'joints' => 4]];
+        yield 'identify' => ['identify', ['circumference_mm' => 346, 'reading_error_mm' => 3.2, 'magnet' => true, 'wall_mm' => 4.8, 'colour' => 'painted', 'print' => '', 'joint_seen' => 'none', 'region' => 'us']];
+        yield 'identify nothing like it' => ['identify', ['od_mm' => 700, 'reading_error_mm' => 0]];
+    }
+
+    /** @param  array<string, mixed>  $input */
+    #[DataProvider('kept')]
+    public function testAnswersKeepTheirSchemas(string $name, array $input): void
+    {
+        $answer = self::reckoners()->reckon($name, $input);
+        $this->assertKeeps($name, 'input', $input);
+        $this->assertKeeps($name, 'output', $answer);
+        self::assertSame(($input['od_mm'] ?? 0) !== 700, $answer['sources'] !== [], 'only what is like no pipe rests on no row');
+    }
+
     public function testANegativeCutIsAStopThatSaysByHowMuch(): void
     {
         $answer = self::reckoners()->reckon('rolling-offset', ['offset_mm' => 40, 'rise_mm' => 0, 'bend_deg' => 45, 'take_off_mm' => [45, 45]]);
@@ -101,6 +124,21 @@ final class ReckonersTest extends TestCase
         yield 'size without book' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'system' => 'pvc-dwv-40', 'size' => '2'], 'rulebook'];
         yield 'unknown system' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'system' => 'lead'] + self::BOOK, 'system'];
         yield 'unknown override' => ['fall', ['length_mm' => 1, 'drop_mm' => 1, 'overrides' => ['rulebook' => [['rulebook' => 'ipc-2021', 'threshold' => 'x', 'value' => 1]]]] + self::BOOK, 'overrides.rulebook.0.threshold'];
+        $end = ['system' => 'pvc-dwv-40', 'size' => '2', 'end' => 'plain'];
+        yield 'joint without rulebook' => ['joint', ['a' => $end, 'b' => $end], 'rulebook'];
+        yield 'joint of one end' => ['joint', ['a' => $end, 'rulebook' => 'ipc-2021'], 'b'];
+        yield 'size of another system' => ['joint', ['a' => ['size' => '110'] + $end, 'b' => $end, 'rulebook' => 'ipc-2021'], 'a.size'];
+        yield 'unknown end' => ['joint', ['a' => $end, 'b' => ['end' => 'funnel'] + $end, 'rulebook' => 'ipc-2021'], 'b.end'];
+        yield 'unknown ground' => ['joint', ['a' => $end, 'b' => $end, 'rulebook' => 'ipc-2021', 'ground' => 'sea'], 'ground'];
+        yield 'wet is a word' => ['joint', ['a' => $end, 'b' => $end, 'rulebook' => 'ipc-2021', 'wet' => 'yes'], 'wet'];
+        yield 'surplus in an end' => ['joint', ['a' => $end + ['x' => 1], 'b' => $end, 'rulebook' => 'ipc-2021'], 'a.x'];
+        yield 'cement for no size' => ['cement', ['a' => 'pvc-dwv-40', 'b' => 'pvc-dwv-40', 'size' => '9'], 'size'];
+        yield 'dry fit over one' => ['cement', ['a' => 'pvc-dwv-40', 'b' => 'pvc-dwv-40', 'size' => '2', 'dry_fit_fraction' => 1.2], 'dry_fit_fraction'];
+        yield 'joints as text' => ['cement', ['a' => 'pvc-dwv-40', 'b' => 'pvc-dwv-40', 'size' => '2', 'joints' => 'many'], 'joints'];
+        yield 'two readings' => ['identify', ['od_mm' => 50, 'circumference_mm' => 150, 'reading_error_mm' => 1], 'od_mm'];
+        yield 'no reading' => ['identify', ['reading_error_mm' => 1, 'magnet' => true], 'od_mm'];
+        yield 'no error' => ['identify', ['od_mm' => 50], 'reading_error_mm'];
+        yield 'unknown colour' => ['identify', ['od_mm' => 50, 'reading_error_mm' => 1, 'colour' => 'mauve'], 'colour'];
         yield 'unknown reckoner' => ['guess', [], 'name'];
     }
 

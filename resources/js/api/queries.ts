@@ -1,6 +1,18 @@
 import { queryOptions } from '@tanstack/react-query';
 import { call, type Result } from './client';
-import type { Account, Evaluated, Job, JobDocument, Tape } from './types';
+import type {
+    Account,
+    CataloguePage,
+    Evaluated,
+    IdentifyInput,
+    IdentifyOutput,
+    Job,
+    JobDocument,
+    JointCard,
+    JointOutput,
+    OwnEntry,
+    Tape,
+} from './types';
 
 /** A failed call, thrown where a query wants an error. */
 export class CallFailed extends Error {
@@ -38,6 +50,57 @@ export const jobQuery = (id: string) =>
         staleTime: 0,
         gcTime: 0,
         refetchOnWindowFocus: false,
+    });
+
+export type CatalogueAsk = { kind: string; search?: string; system?: string; size?: string; rulebook?: string };
+
+export const catalogueQuery = (ask: CatalogueAsk) =>
+    queryOptions({
+        queryKey: ['catalogue', ask],
+        queryFn: () =>
+            orThrow(call<CataloguePage>('GET', `/api/catalogue?${new URLSearchParams(ask as Record<string, string>).toString()}`)),
+        placeholderData: (old: CataloguePage | undefined) => old,
+    });
+
+/** The pipe systems and the rulebooks, without rows that nobody asked for. */
+export const systemsQuery = { ...catalogueQuery({ kind: 'lubricants' }), staleTime: Infinity };
+
+export const ownQuery = queryOptions({
+    queryKey: ['own'],
+    queryFn: async () => (await orThrow(call<{ own: OwnEntry[] }>('GET', '/api/catalogue/own'))).own,
+});
+
+export const keepOwn = (kind: OwnEntry['kind'], entry: Record<string, unknown>) =>
+    call<OwnEntry>('POST', '/api/catalogue/own', { kind, entry });
+export const takeBackOwn = (id: number) => call<null>('DELETE', `/api/catalogue/own/${id}`);
+
+/** What a pipe is. Asked again whenever the evidence changes; the last answer stays until the next is there. */
+export const identifyQuery = (input: IdentifyInput | null) =>
+    queryOptions({
+        queryKey: ['identify', input],
+        queryFn: () => orThrow(call<IdentifyOutput>('POST', '/api/reckon/identify', input)),
+        enabled: input !== null,
+        retry: false,
+        staleTime: Infinity,
+        placeholderData: (old: IdentifyOutput | undefined) => old,
+    });
+
+export const jointQuery = (input: Record<string, unknown> | null) =>
+    queryOptions({
+        queryKey: ['joint', input],
+        queryFn: () => orThrow(call<JointOutput>('POST', '/api/reckon/joint', input)),
+        enabled: input !== null,
+        retry: false,
+        staleTime: Infinity,
+    });
+
+export const jointCardQuery = (document: JobDocument, which: { run: string; joint: string } | { single: string } | null) =>
+    queryOptions({
+        queryKey: ['joint-card', which, document],
+        queryFn: () => orThrow(call<JointCard>('POST', '/api/joint', { document, ...which })),
+        enabled: which !== null,
+        retry: false,
+        placeholderData: (old: JointCard | undefined) => old,
     });
 
 export const signIn = (email: string, password: string) => call<Account>('POST', '/api/session', { email, password });

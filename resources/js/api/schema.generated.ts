@@ -563,6 +563,231 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/joint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Everything about one joint: of a run by its key, or a single one by its id */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run?: string;
+                        joint?: string;
+                        single?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Everything about one joint: of a run by its key, or a single one by its id */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JointCard"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Rows of the catalogue, with the crew's own numbers over them */
+        get: {
+            parameters: {
+                query: {
+                    kind: string;
+                    search?: string;
+                    system?: string;
+                    size?: string;
+                    rulebook?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Rows of the catalogue, with the crew's own numbers over them */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CataloguePage"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the crew measured and added */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What the crew measured and added */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            own: components["schemas"]["OwnEntry"][];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Set a number, or add a row */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        /** @enum {unknown} */
+                        kind: "number" | "row" | "threshold";
+                        entry: Record<string, never>;
+                    };
+                };
+            };
+            responses: {
+                /** @description Set a number, or add a row */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnEntry"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/own/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Take one back */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Take one back */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -631,13 +856,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "compound-bend" | "fall" | "rolling-offset";
+                    name: "cement" | "compound-bend" | "fall" | "identify" | "joint" | "rolling-offset";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["RollingOffsetInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"];
                 };
             };
             responses: {
@@ -647,7 +872,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["RollingOffsetOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -680,20 +905,28 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** Fall Bend job file, version 1 */
+        /** Fall Bend job file, version 2 */
         JobDocument: {
             /** @constant */
             format: "fall-bend-job";
             /** @constant */
-            version: 1;
+            version: 2;
             name: string;
             place?: string;
             /** @enum {unknown} */
             units: "inch" | "mm";
             /** @enum {unknown} */
-            rulebook: "ipc-2021" | "upc-2021";
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
             runs: components["schemas"]["JobRun"][];
             overrides?: components["schemas"]["JobOverrides"];
+            conditions?: {
+                air_c?: number;
+                surface_c?: number;
+                rh_percent?: number;
+                wet?: boolean;
+            };
+            standing?: components["schemas"]["JobStanding"][];
+            single_joints?: components["schemas"]["JobSingle"][];
         };
         JobLeg: {
             id: string;
@@ -706,9 +939,9 @@ export interface components {
             fall_mm_per_m?: number;
             drop_mm?: number;
             /** @enum {unknown} */
-            size?: "1-1/2" | "2" | "3" | "4";
+            size?: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
             fitting?: {
-                patterns: ("sixteenth" | "eighth" | "sixth" | "quarter" | "long-sweep")[];
+                patterns: ("sixteenth" | "eighth" | "sixth" | "quarter" | "long-sweep" | "short-sweep" | "knuckle" | "swept" | "twelfth" | "twenty-fourth")[];
                 close?: boolean;
             };
             close?: boolean;
@@ -722,21 +955,27 @@ export interface components {
             id: string;
             name: string;
             /** @enum {unknown} */
-            system: "pvc-dwv-40";
+            system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-no-hub" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground";
             /** @enum {unknown} */
-            size: "1-1/2" | "2" | "3" | "4";
+            size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
             /** @enum {unknown} */
             use: "drain" | "fixture-drain";
             fall_mm_per_m?: number;
             outlet: {
                 what: string;
                 /** @enum {unknown} */
-                kind: "socket" | "trap-adapter" | "plain";
+                kind: "socket" | "trap-adapter" | "plain" | "standing";
+                standing?: string;
+                /** @enum {unknown} */
+                method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
             };
             tie_in: {
                 what: string;
                 /** @enum {unknown} */
-                kind: "socket" | "plain";
+                kind: "socket" | "plain" | "standing";
+                standing?: string;
+                /** @enum {unknown} */
+                method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
             };
             level_difference_mm?: number;
             heading_deg?: number;
@@ -752,21 +991,106 @@ export interface components {
                 next_piece?: number;
                 next_joint?: number;
             };
+            place?: {
+                /** @enum {unknown} */
+                ground?: "above" | "buried";
+                /** @enum {unknown} */
+                access?: "open" | "panel" | "concealed";
+                at_drain_sewer_line?: boolean;
+            };
         };
         JobOverrides: {
             catalogue?: {
-                system: string;
+                table: string;
                 row: string;
-                take_off_mm: number;
-                spigot_mm?: number;
+                field: string;
+                value: number;
                 source?: string;
             }[];
             rulebook?: {
-                rulebook: string;
+                /** @enum {unknown} */
+                rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
                 threshold: string;
                 value: number;
                 source?: string;
             }[];
+            rows?: {
+                table: string;
+                /** @enum {unknown} */
+                group: "bends" | "couplings" | "bushings" | "rows";
+                row: {
+                    id: string;
+                };
+            }[];
+        };
+        JobStanding: {
+            id: string;
+            name: string;
+            /** @enum {unknown} */
+            system?: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+            /** @enum {unknown} */
+            size?: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+            /** @enum {unknown} */
+            end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+            od_mm?: number;
+            fixed?: boolean;
+            /** @enum {unknown} */
+            how?: "print" | "measured" | "told" | "guessed";
+            evidence?: {
+                od_mm?: number;
+                circumference_mm?: number;
+                reading_error_mm: number;
+                wall_mm?: number;
+                magnet?: boolean;
+                /** @enum {unknown} */
+                colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";
+                print?: string;
+                /** @enum {unknown} */
+                joint_seen?: "bell" | "iron-bell" | "clay-bell" | "ring-bell" | "band" | "solvent-socket" | "ring-socket" | "thread" | "solder" | "slip-nut" | "compression-nut" | "groove-nut" | "sleeve" | "none";
+                /** @enum {unknown} */
+                region?: "us" | "uk";
+            } & (unknown | unknown);
+            at?: string;
+            faces?: string;
+            level_mm?: number;
+            in_the_way?: string;
+        };
+        JobSingle: {
+            id: string;
+            name: string;
+            a: {
+                standing: string;
+            } | {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+                od_mm?: number;
+                fixed?: boolean;
+            };
+            b: {
+                standing: string;
+            } | {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+                od_mm?: number;
+                fixed?: boolean;
+            };
+            place?: {
+                /** @enum {unknown} */
+                ground?: "above" | "buried";
+                /** @enum {unknown} */
+                access?: "open" | "panel" | "concealed";
+                at_drain_sewer_line?: boolean;
+            };
+            /** @enum {unknown} */
+            method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
         };
         Job: {
             id: string;
@@ -803,6 +1127,25 @@ export interface components {
                 }[];
             }[];
             runs: components["schemas"]["RunReport"][];
+            singles: {
+                id: string;
+                name: string;
+                method: string | null;
+                method_name: string;
+                /** @enum {unknown} */
+                state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
+            }[];
+            standing: components["schemas"]["StandingReport"][];
+        };
+        StandingReport: {
+            id: string;
+            known: boolean;
+            said: string;
+            letters: string;
+            material: string;
+            od_mm: number | null;
+            bore_mm: number | null;
+            source: components["schemas"]["Source"] | null;
         };
         RunReport: {
             id: string;
@@ -817,8 +1160,19 @@ export interface components {
                     od_mm: number;
                     bore_mm: number;
                     socket_depth_mm: number;
-                    stick_mm: number;
+                    stick_mm: number | null;
                 };
+            };
+            ends: {
+                outlet: components["schemas"]["StandingEnd"] | null;
+                tie_in: components["schemas"]["StandingEnd"] | null;
+            };
+            system: {
+                key: string;
+                name: string;
+                letters: string;
+                material: string;
+                own_joint: string | null;
             };
             totals: {
                 tape: components["schemas"]["Tape"];
@@ -830,6 +1184,19 @@ export interface components {
             end: components["schemas"]["Point"];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+        };
+        StandingEnd: {
+            name: string;
+            known: boolean;
+            kind: string;
+            letters: string;
+            material: string;
+            od_mm: number;
+            bore_mm: number;
+            depth_mm: number;
+            method: string | null;
+            sleeve: boolean;
+            reach_mm: number | null;
         };
         LegReport: {
             id: string;
@@ -865,6 +1232,7 @@ export interface components {
             leg_id: string;
             size: string;
             cut: components["schemas"]["Tape"];
+            known: boolean;
             least_mm: number;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
@@ -886,6 +1254,11 @@ export interface components {
             tape_mm: number;
             depth: components["schemas"]["Tape"];
             strain_deg: number;
+            name: string;
+            method: string | null;
+            method_name: string;
+            /** @enum {unknown} */
+            state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
         };
         FittingReport: {
             key: string;
@@ -909,6 +1282,7 @@ export interface components {
             out_of_mm: number;
             stands: boolean;
             take_off: components["schemas"]["Tape"];
+            known: boolean;
             doubtful: boolean;
             source: components["schemas"]["Source"];
         };
@@ -932,6 +1306,190 @@ export interface components {
             why: string;
             remedy: string;
             source: components["schemas"]["Source"] | null;
+        };
+        JointEnd: {
+            system: string;
+            size: string;
+            kind: string;
+            name: string;
+            letters: string;
+            material: string;
+            od_mm: number;
+            wall_mm: number;
+            depth_mm: number;
+            depth_known: boolean;
+            measured: boolean;
+            fixed: boolean;
+            source: components["schemas"]["Source"];
+        };
+        JointMethod: {
+            insert_a: components["schemas"]["Tape"] | null;
+            insert_b: components["schemas"]["Tape"] | null;
+            gap: components["schemas"]["Tape"] | null;
+            changes: {
+                piece: string;
+                cut: components["schemas"]["Tape"] | null;
+            } | null;
+            method: string;
+            name: string;
+            maker_name: string;
+            say: string;
+            family: string;
+            variant: string;
+            parts: {
+                table: string;
+                row: string;
+                name: string;
+                maker_name: string;
+                size: string;
+                doubtful: boolean;
+                source: components["schemas"]["Source"];
+            }[];
+            instead: {
+                table: string;
+                row: string;
+                name: string;
+                maker_name: string;
+                size: string;
+                doubtful: boolean;
+                source: components["schemas"]["Source"];
+            }[];
+            insert_a_mm: number | null;
+            insert_b_mm: number | null;
+            gap_mm: number | null;
+            reach_mm: number | null;
+            slide_room_mm: number | null;
+            torque_nm: number | null;
+            torque_in_lb: number | null;
+            driver: string;
+            bands: number;
+            opens: boolean;
+            price_class: number;
+            steps: {
+                id: string;
+                do: string;
+                say: string;
+                tools: string[];
+                caution: string | null;
+            }[];
+            times: {
+                working_s: number | null;
+                hold_s: number | null;
+                set_min: number | null;
+                cure_min: number | null;
+                /** @enum {unknown} */
+                first_water: "at-once" | "after-cure" | "when-packed";
+            };
+            cautions: string[];
+            findings: components["schemas"]["Finding"][];
+            unknown: string[];
+        };
+        JointRefused: {
+            method: string;
+            name: string;
+            reason: string;
+            why: string;
+            near: boolean;
+            unknown: boolean;
+            source: components["schemas"]["Source"] | null;
+        };
+        JointCard: {
+            key: string;
+            id?: string;
+            number: number | null;
+            single: boolean;
+            name: string;
+            method: string | null;
+            method_name: string;
+            /** @enum {unknown} */
+            state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
+            piece: string | null;
+            a: components["schemas"]["JointEnd"] | null;
+            b: components["schemas"]["JointEnd"] | null;
+            /** @enum {unknown} */
+            ground: "above" | "buried";
+            /** @enum {unknown} */
+            access: "open" | "panel" | "concealed";
+            methods: components["schemas"]["JointMethod"][];
+            refused: components["schemas"]["JointRefused"][];
+            sources: components["schemas"]["Source"][];
+        };
+        CataloguePage: {
+            entries: components["schemas"]["CatalogueEntry"][];
+            systems: components["schemas"]["SystemSummary"][];
+            rulebooks: {
+                id: string;
+                name: string;
+                /** @enum {unknown} */
+                units: "inch" | "mm";
+                thresholds: {
+                    id: string;
+                    title: string;
+                    value: number | null;
+                    unit: string;
+                    note: string;
+                    source: components["schemas"]["Source"];
+                    own_id: number | null;
+                }[];
+            }[];
+        };
+        SystemSummary: {
+            key: string;
+            name: string;
+            short: string;
+            /** @enum {unknown} */
+            region: "us" | "uk";
+            material: string;
+            letters: string;
+            laid: boolean;
+            drain: boolean;
+            sizes: string[];
+            laid_sizes: string[];
+            ends: string[];
+        };
+        CatalogueEntry: {
+            table: string;
+            group: string;
+            row: string;
+            name: string;
+            maker_name: string;
+            also: string[];
+            size: string;
+            system: string | null;
+            material: string;
+            pattern: string | null;
+            turn_deg: number | null;
+            family: string;
+            numbers: {
+                field: string;
+                label: string;
+                value: number | null;
+                said: string;
+                instead_of: string | null;
+                own_id: number | null;
+            }[];
+            lies: {
+                place: string;
+                /** @enum {unknown} */
+                verdict: "yes" | "no" | "only" | "none";
+                said: string;
+            }[];
+            drawn: {
+                [key: string]: number;
+            };
+            facts: string[];
+            doubtful: boolean;
+            own: boolean;
+            note: string;
+            source: components["schemas"]["Source"];
+        };
+        OwnEntry: {
+            id: number;
+            /** @enum {unknown} */
+            kind: "number" | "row" | "threshold";
+            entry: Record<string, never>;
+            by: string;
+            at: string;
         };
         Tape: {
             mm: number;
@@ -981,6 +1539,94 @@ export interface components {
                 given: unknown;
             };
         };
+        CementInput: {
+            /** @enum {unknown} */
+            a: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+            /** @enum {unknown} */
+            b: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+            /** @enum {unknown} */
+            size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+            dry_fit_fraction?: number;
+            air_c?: number;
+            surface_c?: number;
+            rh_percent?: number;
+            wet?: boolean;
+            /** @enum {unknown} */
+            rulebook?: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            joints?: number | {
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                count: number;
+            }[];
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        CementOutput: {
+            cement: {
+                row: string;
+                name: string;
+                standard: string;
+                colour: string;
+                body: string | null;
+            } | null;
+            primer: {
+                row: string;
+                name: string;
+                standard: string;
+                kind: string;
+                tinted: boolean;
+                needed: boolean;
+                may_be_waived: boolean;
+            } | null;
+            working_s: number | null;
+            hold_s: number | null;
+            set_min: number | null;
+            cure_min: number | null;
+            dauber_mm: number;
+            steps: {
+                id: string;
+                do: string;
+                say: string;
+                caution: string | null;
+            }[];
+            cans: {
+                joints: number;
+                cement: Record<string, never> | null;
+                primer: Record<string, never> | null;
+            } | null;
+            findings: components["schemas"]["Finding"][];
+            sources: {
+                table: string;
+                row: string;
+                source: string;
+                /** @enum {unknown} */
+                confidence: "high" | "medium" | "low";
+                /** @enum {unknown} */
+                status: "stated" | "derived" | "assumed" | "measured";
+            }[];
+        };
         CompoundBendInput: {
             first_deg: number;
             second_deg: number;
@@ -989,17 +1635,26 @@ export interface components {
             od_mm: number;
             overrides?: {
                 catalogue?: {
-                    system: string;
+                    table: string;
                     row: string;
-                    take_off_mm: number;
-                    spigot_mm?: number;
+                    field: string;
+                    value: number;
                     source?: string;
                 }[];
                 rulebook?: {
-                    rulebook: string;
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
                     threshold: string;
                     value: number;
                     source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
                 }[];
             };
         } & (unknown | unknown);
@@ -1022,17 +1677,26 @@ export interface components {
             use?: "drain" | "fixture-drain";
             overrides?: {
                 catalogue?: {
-                    system: string;
+                    table: string;
                     row: string;
-                    take_off_mm: number;
-                    spigot_mm?: number;
+                    field: string;
+                    value: number;
                     source?: string;
                 }[];
                 rulebook?: {
-                    rulebook: string;
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
                     threshold: string;
                     value: number;
                     source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
                 }[];
             };
         } & (unknown | unknown | unknown);
@@ -1052,6 +1716,290 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };
+        IdentifyInput: {
+            od_mm?: number;
+            circumference_mm?: number;
+            reading_error_mm: number;
+            wall_mm?: number;
+            magnet?: boolean;
+            /** @enum {unknown} */
+            colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";
+            print?: string;
+            /** @enum {unknown} */
+            joint_seen?: "bell" | "iron-bell" | "clay-bell" | "ring-bell" | "band" | "solvent-socket" | "ring-socket" | "thread" | "solder" | "slip-nut" | "compression-nut" | "groove-nut" | "sleeve" | "none";
+            /** @enum {unknown} */
+            region?: "us" | "uk";
+            /** @enum {unknown} */
+            units?: "inch" | "mm";
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        } & (unknown | unknown);
+        IdentifyOutput: {
+            candidates: {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                size: string;
+                nominal: string;
+                short: string;
+                material: string;
+                drain: boolean;
+                ends: string[];
+                joints_seen: string[];
+                od_mm: number;
+                low_mm: number;
+                high_mm: number;
+                od_said: string;
+                round_said: string;
+                doubtful: boolean;
+                source: {
+                    table: string;
+                    row: string;
+                    source: string;
+                    /** @enum {unknown} */
+                    confidence: "high" | "medium" | "low";
+                    /** @enum {unknown} */
+                    status: "stated" | "derived" | "assumed" | "measured";
+                };
+                likelihood: number;
+                because: string[];
+                tell_apart: string;
+            }[];
+            excluded: {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                size: string;
+                nominal: string;
+                short: string;
+                material: string;
+                drain: boolean;
+                ends: string[];
+                joints_seen: string[];
+                od_mm: number;
+                low_mm: number;
+                high_mm: number;
+                od_said: string;
+                round_said: string;
+                doubtful: boolean;
+                source: {
+                    table: string;
+                    row: string;
+                    source: string;
+                    /** @enum {unknown} */
+                    confidence: "high" | "medium" | "low";
+                    /** @enum {unknown} */
+                    status: "stated" | "derived" | "assumed" | "measured";
+                };
+                out: string;
+            }[];
+            next_check: null | {
+                by: string;
+                title: string;
+                how: string;
+                bits: number;
+                calliper_decides: boolean;
+                answers: {
+                    value: string;
+                    label: string;
+                    leads_to: string[];
+                    likelihood: number;
+                }[];
+            };
+            read_od_mm: number | null;
+            read_error_mm: number;
+            findings: components["schemas"]["Finding"][];
+            sources: {
+                table: string;
+                row: string;
+                source: string;
+                /** @enum {unknown} */
+                confidence: "high" | "medium" | "low";
+                /** @enum {unknown} */
+                status: "stated" | "derived" | "assumed" | "measured";
+            }[];
+        };
+        JointInput: {
+            a: {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+                od_mm?: number;
+                fixed?: boolean;
+            };
+            b: {
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+                od_mm?: number;
+                fixed?: boolean;
+            };
+            /** @enum {unknown} */
+            ground?: "above" | "buried";
+            /** @enum {unknown} */
+            access?: "open" | "panel" | "concealed";
+            at_drain_sewer_line?: boolean;
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            air_c?: number;
+            surface_c?: number;
+            rh_percent?: number;
+            wet?: boolean;
+            /** @enum {unknown} */
+            units?: "inch" | "mm";
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        JointOutput: {
+            methods: {
+                /** @enum {unknown} */
+                method: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
+                name: string;
+                maker_name: string;
+                say: string;
+                family: string;
+                variant: string;
+                parts: {
+                    table: string;
+                    row: string;
+                    name: string;
+                    maker_name: string;
+                    size: string;
+                    doubtful: boolean;
+                    source: {
+                        table: string;
+                        row: string;
+                        source: string;
+                        /** @enum {unknown} */
+                        confidence: "high" | "medium" | "low";
+                        /** @enum {unknown} */
+                        status: "stated" | "derived" | "assumed" | "measured";
+                    };
+                }[];
+                instead: {
+                    table: string;
+                    row: string;
+                    name: string;
+                    maker_name: string;
+                    size: string;
+                    doubtful: boolean;
+                    source: {
+                        table: string;
+                        row: string;
+                        source: string;
+                        /** @enum {unknown} */
+                        confidence: "high" | "medium" | "low";
+                        /** @enum {unknown} */
+                        status: "stated" | "derived" | "assumed" | "measured";
+                    };
+                }[];
+                insert_a_mm: number | null;
+                insert_b_mm: number | null;
+                gap_mm: number | null;
+                reach_mm: number | null;
+                slide_room_mm: number | null;
+                torque_nm: number | null;
+                torque_in_lb: number | null;
+                driver: string;
+                bands: number;
+                opens: boolean;
+                price_class: number;
+                steps: {
+                    id: string;
+                    do: string;
+                    say: string;
+                    tools: string[];
+                    caution: string | null;
+                }[];
+                times: {
+                    working_s: number | null;
+                    hold_s: number | null;
+                    set_min: number | null;
+                    cure_min: number | null;
+                    /** @enum {unknown} */
+                    first_water: "at-once" | "after-cure" | "when-packed";
+                };
+                cautions: string[];
+                findings: components["schemas"]["Finding"][];
+                unknown: string[];
+            }[];
+            refused: {
+                /** @enum {unknown} */
+                method: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
+                name: string;
+                reason: string;
+                why: string;
+                near: boolean;
+                unknown: boolean;
+                source: {
+                    table: string;
+                    row: string;
+                    source: string;
+                    /** @enum {unknown} */
+                    confidence: "high" | "medium" | "low";
+                    /** @enum {unknown} */
+                    status: "stated" | "derived" | "assumed" | "measured";
+                } | null;
+            }[];
+            findings: components["schemas"]["Finding"][];
+            sources: {
+                table: string;
+                row: string;
+                source: string;
+                /** @enum {unknown} */
+                confidence: "high" | "medium" | "low";
+                /** @enum {unknown} */
+                status: "stated" | "derived" | "assumed" | "measured";
+            }[];
+        };
         RollingOffsetInput: {
             offset_mm: number;
             rise_mm: number;
@@ -1059,17 +2007,26 @@ export interface components {
             take_off_mm: number[];
             overrides?: {
                 catalogue?: {
-                    system: string;
+                    table: string;
                     row: string;
-                    take_off_mm: number;
-                    spigot_mm?: number;
+                    field: string;
+                    value: number;
                     source?: string;
                 }[];
                 rulebook?: {
-                    rulebook: string;
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
                     threshold: string;
                     value: number;
                     source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
                 }[];
             };
         };

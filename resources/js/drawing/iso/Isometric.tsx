@@ -1,6 +1,7 @@
 import { useId, useMemo } from 'react';
 import type { RunReport } from '../../api/types';
 import { Materials } from '../Materials';
+import { textureOf } from '../textures';
 import { ShapeBody } from '../Shape';
 import type { Selection } from '../section/FallLine';
 import { TagArt } from '../section/FallLine';
@@ -46,7 +47,7 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
                                     ? 'var(--pvc-2)'
                                     : solid.piece !== null && solid.piece === selected?.key
                                       ? 'var(--lit)'
-                                      : `url(#${prefix}pvc)`,
+                                      : `url(#${prefix}${textureOf(run.system.material)})`,
                             strokeWidth: solid.width - 2.6,
                         }}
                     />

@@ -1,6 +1,7 @@
 import { useId, useMemo } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import { Materials } from '../Materials';
+import { textureOf } from '../textures';
 import { ShapeBody } from '../Shape';
 import { BreakMark, EndArt, FittingArt, FlowHead, PipeArt, WaterArt, WitnessArt } from './FittingArt';
 import { layOutSection, type DrawnNode, type Section } from './geometry';
@@ -41,7 +42,8 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
         () => (grade === 'mini' ? { tags: [], labels: [], flags: [], legend: null } : placeLabels(section, run, units, ends)),
         [section, run, units, ends, grade],
     );
-    const texture = `url(#${prefix}pvc)`;
+    const textures = (material: string): string => `url(#${prefix}${textureOf(material)})`;
+    const texture = textures(run.system.material);
     const chosen = section.links.find((link) => selected?.kind === 'piece' && link.piece?.key === selected.key);
     const first = section.nodes[0];
     const last = section.nodes.at(-1);
@@ -67,8 +69,8 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
             {section.nodes.map((node) => (
                 <FittingArt key={node.key} node={node} texture={texture} />
             ))}
-            {first && section.links.length > 0 && <EndArt node={first} at="outlet" texture={texture} />}
-            {last && section.links.length > 0 && <EndArt node={last} at="tie-in" texture={texture} />}
+            {first && section.links.length > 0 && <EndArt node={first} at="outlet" textures={textures} run={run} scale={section.v} />}
+            {last && section.links.length > 0 && <EndArt node={last} at="tie-in" textures={textures} run={run} scale={section.v} />}
             {section.links.map((link, i) => link.piece && <PipeArt key={i} link={link} texture={texture} selected={link === chosen} />)}
             {section.nodes.map((node) => (
                 <WaterArt key={node.key} node={node} fill={fill} />
@@ -85,7 +87,16 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
                 (link, i) => link.piece && link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />,
             )}
             {grade !== 'mini' && <TapeFoot section={section} units={units} />}
-            {labels.legend && <Legend x={labels.legend.x} y={labels.legend.y} texture={texture} section={section} fill={fill} />}
+            {labels.legend && (
+                <Legend
+                    x={labels.legend.x}
+                    y={labels.legend.y}
+                    texture={texture}
+                    letters={run.system.letters}
+                    section={section}
+                    fill={fill}
+                />
+            )}
             {labels.labels.map((label, i) => (
                 <LabelArt key={i} label={label} />
             ))}
@@ -245,7 +256,21 @@ function FoldLine({ node, foot }: { node: DrawnNode; foot: number }) {
     );
 }
 
-function Legend({ x, y, texture, section, fill }: { x: number; y: number; texture: string; section: Section; fill: number }) {
+function Legend({
+    x,
+    y,
+    texture,
+    letters,
+    section,
+    fill,
+}: {
+    x: number;
+    y: number;
+    texture: string;
+    letters: string;
+    section: Section;
+    fill: number;
+}) {
     const scales = scalesInWords(section);
     return (
         <g>
@@ -261,7 +286,7 @@ function Legend({ x, y, texture, section, fill }: { x: number; y: number; textur
             </text>
             <rect x={x} y={y + 66} width="26" height="13" style={{ fill: texture, stroke: 'var(--edge)' }} />
             <text x={x + 32} y={y + 77} style={{ fontSize: 13, fontWeight: 600 }}>
-                PVC
+                {letters.slice(0, 6)}
             </text>
             <rect x={x + 72} y={y + 64} width="17" height="17" rx="2" style={{ fill: 'var(--mark)' }} />
             <text x={x + 80.5} y={y + 78} textAnchor="middle" style={{ font: '700 14px var(--f-mark)', fill: 'var(--on-mark)' }}>

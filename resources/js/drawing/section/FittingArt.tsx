@@ -1,3 +1,4 @@
+import type { RunReport, StandingEnd } from '../../api/types';
 import { END, type DrawnLink, type DrawnNode, type XY } from './geometry';
 import { along, below, middle } from './labels';
 
@@ -74,13 +75,28 @@ export function FittingArt({ node, texture }: { node: DrawnNode; texture: string
     return <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={hubs} texture={texture} />;
 }
 
-/** What the run starts from or ends in: a socket of a standing part, or a standing pipe with its coupling, broken off. */
-export function EndArt({ node, at, texture }: { node: DrawnNode; at: 'outlet' | 'tie-in'; texture: string }) {
+/** What the run starts from or ends in: a socket of a standing part, or a standing pipe with what joins it, broken off. */
+export function EndArt({
+    node,
+    at,
+    textures,
+    run,
+    scale,
+}: {
+    node: DrawnNode;
+    at: 'outlet' | 'tie-in';
+    textures: (material: string) => string;
+    run: RunReport;
+    scale: number;
+}) {
     const u = at === 'outlet' ? node.uOut : node.uIn;
     const sign = at === 'outlet' ? -1 : 1;
     const far = along(node.p, u, sign * END);
     const take = at === 'outlet' ? node.takeOut : node.takeIn;
     const stop = along(node.p, u, -sign * take);
+    const texture = textures(run.system.material);
+    const standing = at === 'outlet' ? run.ends.outlet : node.kind === 'tie-in' ? run.ends.tie_in : null;
+    if (standing) return <StandingArt node={node} standing={standing} u={u} sign={sign} far={far} textures={textures} scale={scale} />;
     const hub: Stroke[] = [];
     if (node.kind !== 'open') hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.hubOd });
     if (node.fitting?.pattern === 'coupling') hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.hubOd });
@@ -97,9 +113,69 @@ export function EndArt({ node, at, texture }: { node: DrawnNode; at: 'outlet' | 
             {node.fitting?.pattern === 'trap-adapter' && (
                 <path
                     d={line(along(node.p, u, sign * 5.2), along(node.p, u, sign * 14.8))}
-                    style={{ stroke: texture.replace('pvc', 'steel'), strokeWidth: node.od * 1.4 - 2.4, fill: 'none' }}
+                    style={{ stroke: textures('steel'), strokeWidth: node.od * 1.4 - 2.4, fill: 'none' }}
                 />
             )}
+        </g>
+    );
+}
+
+/** A standing pipe in its own material and size, with the sleeve over the joint or the hub round the end of the run. */
+function StandingArt({
+    node,
+    standing,
+    u,
+    sign,
+    far,
+    textures,
+    scale,
+}: {
+    node: DrawnNode;
+    standing: StandingEnd;
+    u: XY;
+    sign: number;
+    far: XY;
+    textures: (material: string) => string;
+    scale: number;
+}) {
+    const od = Math.max(8, standing.od_mm * scale);
+    const bore = Math.max(4, Math.min(od - 4, standing.bore_mm * scale));
+    const texture = textures(standing.material);
+    const swallows = ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(standing.kind);
+    const depth = Math.min(END - 6, Math.max(7, standing.depth_mm * scale));
+    const wide = Math.max(node.hubOd, od) + (standing.kind === 'hub' || standing.kind === 'bell' ? 5 : 2);
+    const half = Math.max(node.od, od) * 0.5 + 9;
+    return (
+        <g>
+            <Layers
+                bodies={[{ d: line(along(node.p, u, sign * (swallows ? depth : 1)), far), width: od, bore }]}
+                hubs={swallows ? [{ d: line(node.p, along(node.p, u, sign * depth)), width: wide }] : []}
+                texture={texture}
+            />
+            {standing.sleeve && (
+                <g style={{ fill: 'none' }}>
+                    <path
+                        d={line(along(node.p, u, -half), along(node.p, u, half))}
+                        style={{ stroke: 'var(--edge)', strokeWidth: n(wide + 4) }}
+                    />
+                    <path
+                        d={line(along(node.p, u, -half + EDGE), along(node.p, u, half - EDGE))}
+                        style={{ stroke: textures('rubber'), strokeWidth: n(wide + 1.8) }}
+                    />
+                    {[-0.55, 0.55].map((place) => (
+                        <path
+                            key={place}
+                            d={line(along(node.p, u, half * place - 2.4), along(node.p, u, half * place + 2.4))}
+                            style={{ stroke: textures('steel'), strokeWidth: n(wide + 4) }}
+                        />
+                    ))}
+                    <path
+                        d={line(along(node.p, u, -half - 1), along(node.p, u, half + 1))}
+                        style={{ stroke: 'var(--lumen)', strokeWidth: n(Math.min(bore, node.bore)) }}
+                    />
+                </g>
+            )}
+            <BreakMark at={far} u={u} width={od} gap={8} />
         </g>
     );
 }

@@ -60,7 +60,7 @@ export function placeLabels(section: Section, run: RunReport, units: Units, ends
     const tags = placeTags(ground, section);
     const named = placeEnds(ground, section, ends);
     const flags = placeFlags(ground, section, run.findings);
-    const labels = placeWords(ground, section, units);
+    const labels = placeWords(ground, section, units, run.system.letters);
     return { tags, labels: [...named, ...labels], flags, legend: placeLegend(ground, section) };
 }
 
@@ -291,7 +291,7 @@ function spotOf(section: Section, finding: Finding): XY | null {
     return last ? [last.p[0], last.p[1] - last.hubOd / 2 - 2] : null;
 }
 
-function placeWords(ground: Ground, section: Section, units: Units): Label[] {
+function placeWords(ground: Ground, section: Section, units: Units, letters: string): Label[] {
     const labels: Label[] = [];
     const put = (label: Label, box: Box): void => {
         if (ground.isFree(box)) {
@@ -316,7 +316,7 @@ function placeWords(ground: Ground, section: Section, units: Units): Label[] {
                     boxAround(mx, at[1] - 4, textWidth(fall, 13), 16),
                 );
             }
-            const material = `PVC ${link.size}`;
+            const material = `${letters} ${link.size}`;
             const at: XY = [mx - 46, my - link.od / 2 - 8];
             if (visible > 120)
                 put(

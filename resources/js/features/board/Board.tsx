@@ -74,8 +74,10 @@ export function Board() {
 
 const BOOKS = [
     ['inch', 'ipc-2021', 'inches', 'IPC 2021'],
+    ['inch', 'irc-2021', 'inches', 'IRC 2021'],
     ['inch', 'upc-2021', 'inches', 'UPC 2021'],
-    ['mm', 'ipc-2021', 'millimetres', 'IPC 2021'],
+    ['mm', 'npc-2020', 'mm', 'NPC 2020'],
+    ['mm', 'adh-2015', 'mm', 'AD H 2015'],
 ] as const;
 
 function NewJob({ onStarted }: { onStarted: (id: string) => void }) {

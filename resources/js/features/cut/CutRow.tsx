@@ -1,6 +1,8 @@
 import { useId } from 'react';
 import type { PieceReport, RunReport, Units } from '../../api/types';
 import { Materials } from '../../drawing/Materials';
+import { NotKnown } from '../../drawing/NotKnown';
+import { textureOf } from '../../drawing/textures';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { SvgFraction } from '../../drawing/SvgFraction';
@@ -24,12 +26,10 @@ export function CutRow({ piece, run, units, selected = false, onSelect, box = fa
     return (
         <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
             <span className="tagp xl">{piece.letter}</span>
-            <span className="cut-length mk">
-                <Said tape={piece.cut} units={units} />
-            </span>
+            <span className="cut-length mk">{piece.known ? <Said tape={piece.cut} units={units} /> : <NotKnown />}</span>
             <PieceArt piece={piece} run={run} units={units} />
             <span className="cut-where">
-                {piece.size} in PVC
+                {run.system.letters} {piece.size}
                 <br />
                 {piece.between ? 'between the two bends' : leg?.what || `leg ${piece.leg}`}
                 {hold && (
@@ -71,7 +71,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             <Materials prefix={prefix} />
             <path
                 d={`M${x + 4} ${y}H${x + w - 4}L${x + w} ${y + 4}V${y + od - 4}L${x + w - 4} ${y + od}H${x + 4}L${x} ${y + od - 4}V${y + 4}Z`}
-                style={{ fill: `url(#${prefix}pvc)`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
+                style={{ fill: `url(#${prefix}${textureOf(run.system.material)})`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
             />
             <rect x={x} y={y + 6} width={w} height={od - 12} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }} />
             {[x + lip, x + w - lip].map((at, i) => (

@@ -50,7 +50,7 @@ export function CutTicket() {
                 {[
                     ['Job', plan.name],
                     [`Run ${plan.runs.indexOf(said) + 1}`, said.name],
-                    ['Pipe', `PVC ${said.size} in`],
+                    ['Pipe', `${run.system.letters} ${said.size}`],
                     ['Revision', String(revision)],
                 ].map(([name, value]) => (
                     <div key={name}>

@@ -80,6 +80,7 @@ export function JobScreen({ start }: { start: Job }) {
                     callOut={callOut}
                     phone={phone}
                     onRun={() => setDialog('run')}
+                    onStation={(key) => void navigate(`${base}/${key}`)}
                 />
             )}
             {dialog && (

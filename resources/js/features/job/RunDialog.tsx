@@ -1,8 +1,9 @@
-import type { FormEvent } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobRun } from '../../api/types';
-import { readLength } from '../../api/queries';
+import { readLength, systemsQuery } from '../../api/queries';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from './useJobEditor';
@@ -15,7 +16,6 @@ interface Props {
     onNew: (id: string) => void;
 }
 
-const SIZES = ['1-1/2', '2', '3', '4'] as const;
 const HEADINGS = [
     [0, 'north'],
     [90, 'east'],
@@ -26,6 +26,10 @@ const HEADINGS = [
 /** Where a run starts and ends, of what pipe it is, and how its ends were levelled. */
 export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const { document, evaluation } = editor;
+    const systems = useQuery(systemsQuery).data?.systems.filter((one) => one.laid) ?? [];
+    const [system, setSystem] = useState<string>(plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'));
+    const sizes = systems.find((one) => one.key === system)?.laid_sizes ?? [plan?.size ?? '2'];
+    const standing = (document.standing ?? []).map((pipe) => [`standing:${pipe.id}`, `joined to: ${pipe.name}`] as const);
     const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
@@ -44,11 +48,16 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             ...rest,
             id,
             name: text('name'),
-            system: 'pvc-dwv-40',
+            system: system as JobRun['system'],
             size: text('size') as JobRun['size'],
             use: text('use') as JobRun['use'],
-            outlet: { what: text('outlet'), kind: text('outlet_kind') as JobRun['outlet']['kind'] },
-            tie_in: { what: text('tie_in'), kind: text('tie_in_kind') as JobRun['tie_in']['kind'] },
+            outlet: endOf<JobRun['outlet']>(text('outlet'), text('outlet_kind'), plan?.outlet),
+            tie_in: endOf<JobRun['tie_in']>(text('tie_in'), text('tie_in_kind'), plan?.tie_in),
+            place: {
+                ground: text('ground') as 'above' | 'buried',
+                access: text('access') as 'open' | 'panel' | 'concealed',
+                ...(form.has('line') ? { at_drain_sewer_line: true } : {}),
+            },
             heading_deg: Number(text('heading')),
             ...(level ? { level_difference_mm: level.data.mm } : {}),
         };
@@ -81,11 +90,12 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         id="run-outlet-kind"
                         name="outlet_kind"
                         label="The pipe is received there by"
-                        start={plan?.outlet.kind}
+                        start={kindOf(plan?.outlet)}
                         options={[
-                            ['socket', 'a solvent socket'],
+                            ['socket', 'a socket of its own'],
                             ['trap-adapter', 'a trap adapter'],
                             ['plain', 'a coupling, on a pipe end'],
+                            ...standing,
                         ]}
                     />
                     <Form.Group controlId="run-tie-in">
@@ -96,18 +106,58 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         id="run-tie-in-kind"
                         name="tie_in_kind"
                         label="Received there by"
-                        start={plan?.tie_in.kind}
+                        start={kindOf(plan?.tie_in)}
+                        options={[['socket', 'a socket of its own'], ['plain', 'a coupling, on an end of its own'], ...standing]}
+                    />
+                    <Form.Group controlId="run-system">
+                        <Form.Label>Pipe</Form.Label>
+                        <Form.Select value={system} onChange={(event) => setSystem(event.target.value)}>
+                            {systems.map((one) => (
+                                <option key={one.key} value={one.key}>
+                                    {one.name}
+                                </option>
+                            ))}
+                        </Form.Select>
+                    </Form.Group>
+                    <Choice
+                        key={`${system} ${sizes.length}`}
+                        id="run-size"
+                        name="size"
+                        label={
+                            system.endsWith('-40') || system.startsWith('ci-') || system.includes('sdr')
+                                ? 'Size in inches'
+                                : 'Size in millimetres'
+                        }
+                        start={plan && sizes.includes(plan.size) ? plan.size : sizes.includes('2') ? '2' : sizes[0]}
+                        options={sizes.map((size) => [size, size])}
+                    />
+                    <Choice
+                        id="run-ground"
+                        name="ground"
+                        label="Its joints are"
+                        start={plan?.place?.ground}
                         options={[
-                            ['socket', 'a solvent socket'],
-                            ['plain', 'a coupling, on a PVC end'],
+                            ['above', 'above ground'],
+                            ['buried', 'buried'],
                         ]}
                     />
                     <Choice
-                        id="run-size"
-                        name="size"
-                        label="PVC, schedule 40, size in inches"
-                        start={plan?.size ?? '2'}
-                        options={SIZES.map((size) => [size, size])}
+                        id="run-access"
+                        name="access"
+                        label="and afterwards"
+                        start={plan?.place?.access}
+                        options={[
+                            ['open', 'in the open'],
+                            ['panel', 'behind an opening'],
+                            ['concealed', 'closed in for good'],
+                        ]}
+                    />
+                    <Form.Check
+                        id="run-line"
+                        name="line"
+                        className="whole"
+                        label="It ends where the building drain meets the sewer"
+                        defaultChecked={plan?.place?.at_drain_sewer_line ?? false}
                     />
                     <Choice
                         id="run-use"
@@ -173,6 +223,17 @@ function Choice({
             </Form.Select>
         </Form.Group>
     );
+}
+
+/** The kind of an end as the form names it: a standing pipe by its id. */
+const kindOf = (end: JobRun['outlet'] | JobRun['tie_in'] | undefined): string | undefined =>
+    end?.kind === 'standing' ? `standing:${end.standing ?? ''}` : end?.kind;
+
+/** The end that the form describes. A method that was chosen for the same standing pipe stays. */
+function endOf<T extends JobRun['outlet'] | JobRun['tie_in']>(what: string, kind: string, old: T | undefined): T {
+    const [name, standing] = kind.split(':');
+    if (name !== 'standing') return { what, kind: name } as T;
+    return { what, kind: 'standing', standing, ...(old?.standing === standing && old?.method ? { method: old.method } : {}) } as T;
 }
 
 function freeId(taken: string[]): string {

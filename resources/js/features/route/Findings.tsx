@@ -13,10 +13,20 @@ interface Props {
     editor: JobEditor;
     selection: SharedSelection;
     onRun: () => void;
+    onStation: (key: string) => void;
 }
 
+const FIELDS: Record<string, string> = {
+    take_off_mm: 'centre to stop',
+    spigot_mm: 'centre to spigot',
+    stop_mm: 'stop',
+    offset_mm: 'stop to stop',
+    length_mm: 'length',
+    body_mm: 'stop to face',
+};
+
 /** What stands against the run: what, where, why with its source, and what to do about it. */
-export function Findings({ run, plan, editor, selection, onRun }: Props) {
+export function Findings({ run, plan, editor, selection, onRun, onStation }: Props) {
     const [measuring, setMeasuring] = useState<string | null>(null);
     const list = useRef<HTMLElement>(null);
     const overrides = editor.document.overrides?.catalogue ?? [];
@@ -93,9 +103,18 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                                     {mending.label}
                                 </button>
                             )}
-                            {finding.rule === 'catalogue.doubtful' && (
+                            {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.unmeasured') && (
                                 <button type="button" className="plain small" onClick={() => setMeasuring(row)}>
                                     Enter what you measured
+                                </button>
+                            )}
+                            {finding.rule.startsWith('joint.') && finding.rule !== 'joint.strain' && (
+                                <button
+                                    type="button"
+                                    className="plain small"
+                                    onClick={() => onStation(finding.rule === 'joint.unknownPipe' ? 'look' : 'joints')}
+                                >
+                                    {finding.rule === 'joint.unknownPipe' ? 'Identify it' : 'Choose at Joints'}
                                 </button>
                             )}
                             {finding.rule === 'run.notLevelled' && (
@@ -113,8 +132,9 @@ export function Findings({ run, plan, editor, selection, onRun }: Props) {
                     <div>
                         <b>Measured by you</b>
                         {overrides.map((override) => (
-                            <p key={override.row}>
-                                {override.row}: {override.take_off_mm.toFixed(1)} mm, in place of the catalogue's.{' '}
+                            <p key={`${override.table} ${override.row} ${override.field}`}>
+                                {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}: {override.value.toFixed(1)}{' '}
+                                mm, in place of the catalogue's.{' '}
                                 <button
                                     type="button"
                                     className="plain small"

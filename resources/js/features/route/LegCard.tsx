@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
+import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../job/useJobEditor';
@@ -27,8 +28,22 @@ const FITTINGS = [
     ['sixteenth+sixteenth', '22½ + 22½, rolled'],
 ] as const;
 
+const METRIC_FITTINGS = [
+    ['', 'what suits'],
+    ['knuckle', 'knuckle 90'],
+    ['swept', 'swept 92½'],
+    ['eighth', '45'],
+    ['twelfth', '30'],
+    ['twenty-fourth', '15'],
+    ['eighth+eighth', '45 + 45, rolled'],
+] as const;
+
 /** One leg with large steppers, and its own phrase to change in words. */
 export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
+    const choices: readonly (readonly [string, string])[] =
+        run.system.key.endsWith('-40') || run.system.key === 'ci-no-hub' || run.system.key === 'pvc-sewer-sdr35'
+            ? FITTINGS
+            : METRIC_FITTINGS;
     const { units } = editor.evaluation;
     const said = plan.legs.find((one) => one.id === leg.id);
     if (!said) return null;
@@ -82,12 +97,12 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                             disabled={leg.number === 1}
                             onChange={(event) => change((one) => setFitting(one, event.target.value))}
                         >
-                            {FITTINGS.map(([key, name]) => (
+                            {choices.map(([key, name]) => (
                                 <option key={key} value={key}>
                                     {name}
                                 </option>
                             ))}
-                            {!FITTINGS.some(([key]) => key === fittingKey(said)) && (
+                            {!choices.some(([key]) => key === fittingKey(said)) && (
                                 <option value={fittingKey(said)}>{fittingKey(said)}</option>
                             )}
                         </select>
@@ -119,10 +134,8 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     {pieces.map((piece) => (
                         <span key={piece.key}>
                             <span className="tagp">{piece.letter}</span> cut{' '}
-                            <b className="mk">
-                                <Said tape={piece.cut} units={units} unit />
-                            </b>{' '}
-                            <span className="cap">{other(piece.cut, units)}</span>
+                            <b className="mk">{piece.known ? <Said tape={piece.cut} units={units} unit /> : <NotKnown />}</b>{' '}
+                            {piece.known && <span className="cap">{other(piece.cut, units)}</span>}
                         </span>
                     ))}
                 </p>

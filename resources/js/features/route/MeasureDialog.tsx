@@ -20,6 +20,7 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
     const { units } = editor.evaluation;
     if (!fitting) return null;
     const straight = fitting.turn_deg === null;
+    const field = !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm';
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
@@ -34,8 +35,8 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
             overrides: {
                 ...old.overrides,
                 catalogue: [
-                    ...(old.overrides?.catalogue ?? []).filter((one) => one.row !== row),
-                    { system, row, take_off_mm: mm, source: 'measured on the fitting in hand' },
+                    ...(old.overrides?.catalogue ?? []).filter((one) => one.table !== system || one.row !== row || one.field !== field),
+                    { table: system, row, field, value: mm, source: 'measured on the fitting in hand' },
                 ],
             },
         }));
@@ -54,8 +55,9 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                         : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}
                 </p>
                 <p className="cap">
-                    Catalogue: {units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, {fitting.source.status}
-                    , {fitting.source.confidence} confidence. {fitting.source.source}.
+                    {fitting.known
+                        ? `Catalogue: ${units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, ${fitting.source.status}, ${fitting.source.confidence} confidence. ${fitting.source.source}.`
+                        : 'No table states it: nothing can be cut to it before.'}
                 </p>
                 <form onSubmit={(event) => void submit(event)}>
                     <LengthField

@@ -16,10 +16,11 @@ interface Props {
     callOut: RefObject<HTMLTextAreaElement | null>;
     phone: boolean;
     onRun: () => void;
+    onStation: (key: string) => void;
 }
 
 /** The Route station: the run called out, its legs, its isometric, and what stands against it. */
-export function Route({ run, plan, editor, selection, callOut, phone, onRun }: Props) {
+export function Route({ run, plan, editor, selection, callOut, phone, onRun, onStation }: Props) {
     const [iso, setIso] = useState(!phone);
     return (
         <main className="station route">
@@ -35,7 +36,7 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun }: P
                         </button>
                     )}
                 </section>
-                <Findings run={run} plan={plan} editor={editor} selection={selection} onRun={onRun} />
+                <Findings run={run} plan={plan} editor={editor} selection={selection} onRun={onRun} onStation={onStation} />
             </div>
             {phone && <PhoneActs run={run} editor={editor} selection={selection} />}
         </main>

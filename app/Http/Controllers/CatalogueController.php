@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\CrewNumbers;
+use App\Models\OwnEntry;
+use App\Models\User;
+use FallBend\Core\Catalog\Browse;
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The catalogue and the rulebooks as the crew sees them, and what the crew set in them for itself. */
+final readonly class CatalogueController
+{
+    public function __construct(private Catalogue $catalogue, private CrewNumbers $crewNumbers) {}
+
+    public function index(Request $request): JsonResponse
+    {
+        $asked = Fields::of($request->query());
+        $own = $this->crewNumbers->of($this->crewId($request));
+        $mine = $this->catalogue->with($own->catalogue, $own->additions);
+        $book = $mine->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')->with($own->rulebook);
+        $browse = new Browse($mine, $book, $book->units === 'mm' ? Units::Millimetre : Units::Inch);
+        $ids = OwnEntry::query()->where('crew_id', $this->crewId($request))->pluck('id', 'place');
+        $entries = array_map(static function (array $entry) use ($ids): array {
+            $entry['numbers'] = array_map(static fn (array $number): array => $number + ['own_id' => $ids["{$entry['table']} {$entry['row']} {$number['field']}"] ?? null], $entry['numbers']);
+
+            return $entry;
+        }, $browse->rows($asked->string('kind'), $asked->stringOr('search', ''), $asked->stringOr('system', ''), $asked->stringOr('size', '')));
+
+        return new JsonResponse(['entries' => $entries, 'systems' => $browse->systems(), 'rulebooks' => array_map(fn (string $key): array => $this->rulebook($key, $own, $ids->all()), $mine->rulebookKeys())]);
+    }
+
+    public function own(Request $request): JsonResponse
+    {
+        $entries = OwnEntry::query()->where('crew_id', $this->crewId($request))->with('author')->get()->sortByDesc('id');
+
+        return new JsonResponse(['own' => $entries->map(self::entry(...))->values()]);
+    }
+
+    public function store(Request $request): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $kind = $body->choice('kind', ['number', 'row', 'threshold']);
+        $entry = $body->child('entry')->all();
+        $body->end();
+        $crew = $this->crewId($request) ?? abort(403, 'You are in no crew yet.');
+
+        return new JsonResponse(self::entry($this->crewNumbers->keep($crew, $this->user($request)->id, $kind, $entry)->load('author')), 201);
+    }
+
+    public function destroy(Request $request, int $id): Response
+    {
+        OwnEntry::query()->where('crew_id', $this->crewId($request))->findOrFail($id)->delete();
+
+        return new Response(status: 204);
+    }
+
+    /** @return array<string, mixed> */
+    private static function entry(OwnEntry $entry): array
+    {
+        return ['id' => $entry->id, 'kind' => $entry->kind, 'entry' => json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR), 'by' => $entry->author->name, 'at' => $entry->created_at?->toIso8601String() ?? ''];
+    }
+
+    /**
+     * @param array<string, int> $ids of own entries by place
+     * @return array<string, mixed>
+     */
+    private function rulebook(string $key, OwnNumbers $own, array $ids): array
+    {
+        $book = $this->catalogue->rulebook($key)->with($own->rulebook);
+        $set = array_values(array_filter($book->thresholds, static fn (Threshold $threshold): bool => $threshold->value !== null));
+
+        return ['id' => $key, 'name' => $book->name, 'units' => $book->units, 'thresholds' => array_map(static fn (Threshold $threshold): array => [
+            'id' => $threshold->id, 'title' => $threshold->title === '' ? 'Least fall, '.implode(', ', $threshold->sizes) : $threshold->title, 'value' => $threshold->value, 'unit' => $threshold->unit,
+            'note' => $threshold->provenance->note, 'source' => $threshold->provenance->toArray(), 'own_id' => $ids["{$key} {$threshold->id}"] ?? null,
+        ], $set)];
+    }
+
+    private function crewId(Request $request): ?int
+    {
+        return $this->user($request)->crews->first()?->id;
+    }
+
+    private function user(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : throw BadInput::at('', 'Sign in first.');
+    }
+}

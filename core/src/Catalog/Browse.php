@@ -1,0 +1,303 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Catalog;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Length;
+use FallBend\Core\Measure\Phrasing;
+use FallBend\Core\Measure\TapePrinter;
+use FallBend\Core\Measure\Units;
+
+/** The catalogue as it is browsed: rows of one kind, found by what they are called on site, each with its numbers, its lies and where they come from. */
+final readonly class Browse
+{
+    public const KINDS = ['fittings', 'pipes', 'couplings', 'gaskets', 'adapters', 'traps', 'clips', 'cements', 'lubricants'];
+
+    private const LABELS = [
+        'od_mm' => 'outside', 'od_plus_mm' => 'may be over', 'od_minus_mm' => 'may be under', 'bore_mm' => 'bore', 'wall_mm' => 'wall', 'kg_per_m' => 'kg per m', 'depth_mm' => 'socket depth', 'gap_mm' => 'gap in the joint',
+        'take_off_mm' => 'centre to stop', 'spigot_mm' => 'centre to end of spigot', 'turn_deg' => 'turns', 'radius_mm' => 'radius', 'stop_mm' => 'stop', 'offset_mm' => 'stop to stop', 'length_mm' => 'length',
+        'torque_nm' => 'torque, N·m', 'torque_in_lb' => 'torque, in·lb', 'insertion_mm' => 'goes in', 'body_mm' => 'stop to face', 'engagement_mm' => 'screws in', 'hand_tight_mm' => 'hand-tight', 'lead_lb' => 'lead, lb',
+        'branch_mm' => 'branch, centre to stop', 'run_mm' => 'run overall', 'seal_least_mm' => 'seal at least', 'seal_most_mm' => 'seal at most', 'level_mm' => 'clips, level', 'upright_mm' => 'clips, upright', 'back_off_mm' => 'drawn back',
+        'film_mm' => 'wet film', 'value' => 'value', 'cup_mm' => 'cup depth', 'lead_depth_mm' => 'lead, deep',
+    ];
+
+    /** Numbers that are only needed for a drawing or to tell apart, not shown first. */
+    private const QUIET = ['nominal_deg', 'out_of_round_mm', 'bead_od_mm', 'radius_mm', 'od_plus_mm', 'od_minus_mm', 'hub_inside_mm', 'entrance_mm', 'bottom_mm', 'up_to_od_mm'];
+
+    private Phrasing $phrasing;
+
+    public function __construct(private Catalogue $catalogue, private Rulebook $rulebook, private Units $units)
+    {
+        $this->phrasing = new Phrasing($units);
+    }
+
+    /**
+     * @param string $search words that name, maker's name, other names or size must all hold
+     * @param string $system key of a system, or empty
+     * @param string $size or empty
+     * @return list<array<string, mixed>>
+     *
+     * @throws BadInput if there is no such kind
+     */
+    public function rows(string $kind, string $search = '', string $system = '', string $size = ''): array
+    {
+        if (! in_array($kind, self::KINDS, true)) {
+            throw BadInput::at('kind', 'must be one of '.implode(', ', self::KINDS), $kind);
+        }
+        $entries = match ($kind) {
+            'fittings' => $this->fittings($system),
+            'pipes' => $this->pipes($system),
+            default => $this->parts($kind),
+        };
+        $words = array_filter(explode(' ', mb_strtolower($search)), static fn (string $word): bool => $word !== '');
+
+        return array_values(array_filter($entries, static function (array $entry) use ($words, $size): bool {
+            $text = mb_strtolower((string) json_encode([$entry['name'], $entry['maker_name'], $entry['size'], $entry['also'], $entry['facts']], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
+            foreach ($words as $word) {
+                if (! str_contains($text, $word)) {
+                    return false;
+                }
+            }
+
+            return $size === '' || $entry['size'] === $size || $entry['size'] === '';
+        }));
+    }
+
+    /** @return list<array<string, mixed>> one line for each system */
+    public function systems(): array
+    {
+        return array_map(function (string $key): array {
+            $system = $this->catalogue->system($key);
+
+            return ['key' => $key, 'name' => $system->name, 'short' => $system->short, 'region' => $system->region, 'material' => $system->material, 'letters' => $system->letters, 'laid' => $system->isLaid(),
+                'drain' => $system->isDrain, 'sizes' => $system->sizes(), 'laid_sizes' => $system->sizes(true), 'ends' => $system->ends];
+        }, $this->catalogue->systemKeys());
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function pipes(string $only): array
+    {
+        $entries = [];
+        foreach ($this->keys($only) as $key) {
+            $system = $this->catalogue->system($key);
+            foreach ($this->group($key, 'pipes') as $row) {
+                $size = self::text($row, 'size');
+                $entries[] = $this->entry($key, 'pipes', $row, ['name' => "{$system->short} {$size}", 'maker_name' => $system->name, 'also' => [...$system->prints, ...$system->colours], 'system' => $key, 'material' => $system->material, 'family' => 'pipe',
+                    'drawn' => ['od_mm' => $system->pipe($size)->outsideMm, 'bore_mm' => $system->pipe($size)->boreMm],
+                    'facts' => array_values(array_filter([$system->isDrain ? '' : 'Not for drains: water tube.', $system->isMagnetic ? 'A magnet holds.' : '']))]);
+            }
+        }
+
+        return $entries;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function fittings(string $only): array
+    {
+        $entries = [];
+        foreach ($this->keys($only) as $key) {
+            $system = $this->catalogue->system($key);
+            foreach (['bends', 'couplings', 'bushings', 'trap_adapters'] as $group) {
+                foreach ($this->group($key, $group) as $row) {
+                    $size = self::text($row, 'size');
+                    $bend = $group === 'bends' ? $system->bends[self::text($row, 'id')] ?? null : null;
+                    $pipe = $system->pipe($size);
+                    $entries[] = $this->entry($key, $group, $row, [
+                        'also' => self::texts($row, 'job_site_names'), 'system' => $key, 'material' => $system->material, 'pattern' => $bend->pattern ?? ($group === 'bushings' ? 'bushing' : rtrim($group, 's')),
+                        'turn_deg' => $bend?->turnDeg, 'family' => $bend === null ? 'straight' : ($bend->isStreet ? 'street bend' : 'bend'), 'lies' => $bend === null ? [] : $this->lies($bend->pattern, $size, $system),
+                        'drawn' => ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'depth_mm' => $pipe->socketDepthMm] + ($bend === null ? [] : ['take_off_mm' => $bend->takeOffMm, 'radius_mm' => $bend->radiusMm, 'turn_deg' => $bend->turnDeg, 'spigot_mm' => $bend->spigotMm ?? 0.0]),
+                        'facts' => ["{$system->name}"],
+                    ]);
+                }
+            }
+        }
+
+        return [...$entries, ...$this->patterns($only)];
+    }
+
+    /** @return list<array<string, mixed>> every fitting that has a name of its own, with what the books say of it */
+    private function patterns(string $only): array
+    {
+        $region = $only === '' ? '' : $this->catalogue->system($only)->region;
+        $entries = [];
+        foreach ($this->group('patterns', 'rows') as $row) {
+            if ($region !== '' && self::text($row, 'region') !== $region) {
+                continue;
+            }
+            $turns = is_array($row['turn_deg'] ?? null) ? $row['turn_deg'] : [];
+            $turn = is_numeric($turns[0] ?? null) ? (float) $turns[0] : null;
+            $dims = is_array($row['dims'] ?? null) ? $row['dims'] : [];
+            $numbers = [];
+            foreach ($dims as $dim) {
+                if (is_array($dim) && is_numeric($dim['branch_mm'] ?? null)) {
+                    $numbers[] = self::text($dim, 'size').' in '.str_replace('dwv', 'plastic', self::text($dim, 'family')).': branch '.$this->length((float) $dim['branch_mm']).(is_numeric($dim['run_mm'] ?? null) ? ', run '.$this->length((float) $dim['run_mm']) : '');
+                }
+            }
+            $entries[] = $this->entry('patterns', 'rows', $row, [
+                'also' => self::texts($row, 'job_site_names'), 'pattern' => self::text($row, 'id'), 'turn_deg' => $turn, 'family' => self::text($row, 'family'), 'lies' => $this->patternLies($row),
+                'drawn' => ['od_mm' => 60.325, 'bore_mm' => 52.0, 'depth_mm' => 19.05, 'turn_deg' => $turn ?? 0.0], 'facts' => $numbers,
+            ]);
+        }
+
+        return $entries;
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function parts(string $table): array
+    {
+        $entries = [];
+        foreach ($this->catalogue->table($table) as $group => $rows) {
+            foreach (is_array($rows) && array_is_list($rows) ? $rows : [] as $row) {
+                if (is_array($row) && isset($row['id'], $row['source']) && (isset($row['name']) || $table === 'cements')) {
+                    $entries[] = $this->entry($table, $group, $row, ['facts' => $this->facts($table, $row), 'family' => self::text($row, 'method') === '' ? $table : self::text($row, 'method')]);
+                }
+            }
+        }
+
+        return $entries;
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return list<string>
+     */
+    private function facts(string $table, array $row): array
+    {
+        if ($table === 'couplings') {
+            $coupling = $this->catalogue->parts()->couplingsById[self::text($row, 'id')] ?? null;
+
+            return $coupling === null ? [] : array_map(fn (PipeRange $range): string => 'takes '.implode(', ', $range->names).': '.$this->phrasing->diameter($range->lowMm).' to '.$this->phrasing->diameter($range->highMm).' (worked out from the pipes)', $coupling->sides);
+        }
+        $facts = [...array_map(static fn (string $harm): string => "harms: {$harm}", self::texts($row, 'harms')), ...(self::texts($row, 'welds') === [] ? [] : ['welds '.implode(', ', self::texts($row, 'welds'))])];
+        foreach (['standard', 'rulebook', 'level_said', 'upright_said', 'said', 'unit', 'colour'] as $key) {
+            if (is_string($row[$key] ?? null)) {
+                $facts[] = str_replace(['level_said', 'upright_said', '_'], ['level', 'upright', ' '], $key).': '.$row[$key];
+            }
+        }
+
+        return $facts;
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @param array<string, mixed> $with
+     * @return array<string, mixed>
+     */
+    private function entry(string $table, string $group, array $row, array $with): array
+    {
+        $provenance = Provenance::read(Fields::of($row), $table);
+
+        return $with + [
+            'table' => $table, 'group' => $group, 'row' => $provenance->row, 'name' => self::text($row, 'name') === '' ? $provenance->row : self::text($row, 'name'), 'maker_name' => self::text($row, 'maker_name'), 'also' => [], 'size' => self::text($row, 'size'),
+            'system' => null, 'material' => '', 'pattern' => null, 'turn_deg' => null, 'family' => $table, 'numbers' => $this->numbers($row), 'lies' => [], 'drawn' => (object) [], 'facts' => [],
+            'doubtful' => $provenance->isDoubtful() || in_array(null, array_intersect_key($row, array_flip(['take_off_mm', 'depth_mm', 'body_mm', 'length_mm'])), true),
+            'own' => str_starts_with($provenance->row, 'own/'), 'note' => $provenance->note, 'source' => $provenance->toArray(),
+        ];
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return list<array{field: string, label: string, value: ?float, said: string, instead_of: ?string}>
+     */
+    private function numbers(array $row): array
+    {
+        $numbers = [];
+        $instead = is_array($row['instead_of'] ?? null) ? $row['instead_of'] : [];
+        foreach (Catalogue::numbers($row) as $field) {
+            if (in_array($field, self::QUIET, true)) {
+                continue;
+            }
+            $value = is_numeric($row[$field] ?? null) ? (float) $row[$field] : null;
+            $numbers[] = ['field' => $field, 'label' => self::LABELS[$field] ?? $field, 'value' => $value, 'said' => $value === null ? 'not stated' : $this->said($field, $value),
+                'instead_of' => array_key_exists($field, $instead) ? (is_numeric($instead[$field]) ? $this->said($field, (float) $instead[$field]) : 'not stated') : null];
+        }
+
+        return $numbers;
+    }
+
+    private function said(string $field, float $value): string
+    {
+        return match (true) {
+            in_array($field, ['od_mm', 'wall_mm', 'bore_mm', 'film_mm'], true) => $this->phrasing->diameter($value),
+            str_ends_with($field, '_mm') => $this->length($value),
+            str_ends_with($field, '_deg') => rtrim(rtrim(number_format($value, 1, '.', ''), '0'), '.').'°',
+            default => rtrim(rtrim(number_format($value, 2, '.', ''), '0'), '.'),
+        };
+    }
+
+    private function length(float $mm): string
+    {
+        return TapePrinter::withUnit(Length::mm($mm), $this->units);
+    }
+
+    /** @return list<array{place: string, verdict: string, said: string}> how a bend may lie under the rulebook */
+    private function lies(string $pattern, string $size, PipeSystem $system): array
+    {
+        $lies = [];
+        foreach (['level-upright', 'upright-level', 'level-level'] as $place) {
+            $threshold = $this->rulebook->forTurn($pattern, $place);
+            $lies[] = ['place' => $place, 'verdict' => match ($threshold?->verdict) {
+                null => 'none',
+                'yes' => 'yes',
+                'no' => 'no',
+                'fixture-drain-only', 'large-or-fixture-drain' => $threshold->upToSize !== null && isset($system->pipes[$threshold->upToSize]) && $system->isLarger($size, $threshold->upToSize) && $threshold->verdict === 'fixture-drain-only' ? 'no' : 'only',
+                default => 'only',
+            }, 'said' => $threshold->provenance->note ?? ''];
+        }
+
+        return $lies;
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return list<array{place: string, verdict: string, said: string}>
+     */
+    private function patternLies(array $row): array
+    {
+        foreach (is_array($row['flow'] ?? null) ? $row['flow'] : [] as $flow) {
+            if (is_array($flow) && ($flow['rulebook'] ?? null) === $this->rulebook->id) {
+                $lies = [];
+                foreach (['level_upright', 'upright_level', 'level_level'] as $place) {
+                    $verdict = self::text($flow, $place);
+                    $lies[] = ['place' => str_replace('_', '-', $place), 'verdict' => in_array($verdict, ['yes', 'no', 'only'], true) ? $verdict : 'none', 'said' => self::text($flow, "{$place}_said") === '' ? self::text($flow, 'note') : self::text($flow, "{$place}_said")];
+                }
+
+                return [...$lies, ['place' => 'dry-vent', 'verdict' => self::text($row, 'vent') === 'yes' ? 'yes' : 'no', 'said' => '']];
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<string> */
+    private function keys(string $only): array
+    {
+        return $only === '' ? $this->catalogue->systemKeys() : [$this->catalogue->system($only)->key];
+    }
+
+    /** @return list<array<array-key, mixed>> */
+    private function group(string $table, string $group): array
+    {
+        $rows = $this->catalogue->table($table)[$group] ?? [];
+
+        return is_array($rows) ? array_values(array_filter($rows, is_array(...))) : [];
+    }
+
+    /** @param  array<array-key, mixed>  $row */
+    private static function text(array $row, string $key): string
+    {
+        return is_string($row[$key] ?? null) ? $row[$key] : '';
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return list<string>
+     */
+    private static function texts(array $row, string $key): array
+    {
+        return is_array($row[$key] ?? null) ? array_values(array_filter($row[$key], is_string(...))) : [];
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Catalog;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** A gasket, adapter, thread or seal that a joint is made with. Lengths in mm; what it does not have is null. */
+final readonly class Part
+{
+    /**
+     * @param string $table `gaskets` or `adapters`
+     * @param ?PipeRange $takes the pipes that go into it; null where it is not made for a pipe
+     * @param ?string $hub system and size of the hub that it goes into: `ci-hub-service/4`
+     * @param ?float $lengthMm what its kind is measured by: insertion of a gasket, engagement of a thread, body of an adapter
+     */
+    private function __construct(
+        public string $table,
+        public string $id,
+        public string $method,
+        public string $size,
+        public string $name,
+        public string $makerName,
+        public ?PipeRange $takes,
+        public ?PipeRange $other,
+        public ?string $hub,
+        public ?float $lengthMm,
+        public ?float $leadLb,
+        public ?float $threadsPerInch,
+        public ?float $handTightMm,
+        public int $priceClass,
+        public Provenance $provenance,
+    ) {}
+
+    /** @throws BadInput */
+    public static function read(Fields $row, string $table, Catalogue $catalogue): self
+    {
+        $range = static function (mixed $named, string $at) use ($catalogue): ?PipeRange {
+            return is_array($named) && $named !== [] ? PipeRange::read(array_map(static fn (mixed $pipe): Fields => Fields::of($pipe, $at), array_values($named)), $catalogue) : null;
+        };
+        $sides = $row->list('sides', 2);
+        $hub = $row->childOrNull('hub');
+
+        return new self($table, $row->string('id'), $row->string('method'), $row->string('size'), $row->string('name'), $row->string('maker_name'),
+            $range($sides[0] ?? $row->list('takes'), $row->at('takes')), $range($sides[1] ?? $row->list('tube'), $row->at('tube')),
+            $hub === null ? null : $hub->choice('system', $catalogue->systemKeys()).'/'.$hub->string('size'),
+            $row->numberOrNull('insertion_mm', 0, 1000) ?? $row->numberOrNull('engagement_mm', 0, 1000) ?? $row->numberOrNull('body_mm', 0, 1000) ?? $row->numberOrNull('cup_mm', 0, 1000),
+            $row->numberOrNull('lead_lb', 0, 100), $row->numberOrNull('threads_per_inch', 1, 100), $row->numberOrNull('hand_tight_mm', 0, 100), $row->int('price_class', 1, 3), Provenance::read($row, $table));
+    }
+}

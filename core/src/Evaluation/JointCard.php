@@ -1,0 +1,206 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Evaluation;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Run;
+use FallBend\Core\Joining\Decision;
+use FallBend\Core\Joining\EndKind;
+use FallBend\Core\Joining\InstructionCard;
+use FallBend\Core\Joining\Offer;
+use FallBend\Core\Joining\PipeEnd;
+use FallBend\Core\Joining\Place;
+use FallBend\Core\Layout\EndJoiner;
+use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Reckon\SourceList;
+
+/** Everything about one joint of a job: its two ends, every way to join them with what each changes, every way that is refused. */
+final readonly class JointCard
+{
+    private Tape $tape;
+
+    private EndJoiner $joiner;
+
+    private Catalogue $mine;
+
+    private Rulebook $rulebook;
+
+    public function __construct(Catalogue $catalogue, private JobEvaluator $evaluator, private Job $job, OwnNumbers $own = new OwnNumbers)
+    {
+        $this->mine = $job->catalogue($catalogue, $own);
+        $this->joiner = new EndJoiner($this->mine);
+        $this->rulebook = $job->book($catalogue, $own);
+        $this->tape = new Tape;
+    }
+
+    /**
+     * Takes a run and the key of one of its joints.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput if there is no such run or joint
+     */
+    public function ofRun(string $runId, string $jointKey): array
+    {
+        $run = $this->job->run($runId) ?? throw BadInput::at('run', 'is no run of this job', $runId);
+        $layout = $this->layOut($run);
+        foreach ($layout->joints as $joint) {
+            if ($joint->key === $jointKey) {
+                return $this->card($layout, $joint);
+            }
+        }
+        throw BadInput::at('joint', 'is no joint of that run', $jointKey);
+    }
+
+    /**
+     * Takes the id of a single joint.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput if there is none
+     */
+    public function ofSingle(string $id): array
+    {
+        foreach ($this->job->singles as $single) {
+            if ($single->id === $id) {
+                [$a, $b] = [$this->joiner->single($single->a, $this->job), $this->joiner->single($single->b, $this->job)];
+                $entry = JointRegister::single($single, $this->job, $this->joiner, $this->rulebook);
+
+                return $this->written(['key' => $id, 'number' => null, 'single' => true] + $entry, $a, $b, $single->place, fn (): ?array => null, null);
+            }
+        }
+        throw BadInput::at('single', 'is no joint of this job', $id);
+    }
+
+    /** @return array<string, mixed> */
+    private function card(RunLayout $layout, Joint $joint): array
+    {
+        $end = match ($joint->key) {
+            'outlet' => $layout->site->outlet,
+            'tie-in' => $layout->site->tieIn,
+            default => null,
+        };
+        $piece = self::pieceAt($layout, $joint->key);
+        $head = ['key' => $joint->key, 'number' => $joint->number, 'single' => false] + JointRegister::of($layout)[$joint->key];
+        if ($end !== null) {
+            return $this->written($head, $end->ours, $end->theirs, $layout->run->place, fn (Offer $offer): ?array => $this->consequence($layout->run, $joint->key, $offer), $piece);
+        }
+        $ours = PipeEnd::of($layout->system, $joint->size, EndKind::Plain);
+        $theirs = PipeEnd::of($layout->system, $joint->size, self::ownKind($layout->system->ownJoint));
+
+        return $this->written($head, $ours, $theirs, $layout->run->place, function () use ($layout, $piece): ?array {
+            $cut = $piece === null ? null : self::cut($layout, $piece);
+
+            return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull($cut)];
+        }, $piece);
+    }
+
+    /**
+     * @param array<string, mixed> $head
+     * @param callable(Offer): ?array<string, mixed> $consequence
+     * @return array<string, mixed>
+     */
+    private function written(array $head, ?PipeEnd $a, ?PipeEnd $b, Place $place, callable $consequence, ?string $piece): array
+    {
+        $card = new InstructionCard($this->mine, $this->job->units);
+        $decision = $a === null || $b === null ? new Decision([], []) : $this->joiner->between($a, $b, $place, $this->rulebook);
+        $sources = [$a?->pipe->provenance, $b?->pipe->provenance];
+        $methods = [];
+        foreach ($decision->offers as $offer) {
+            if ($a === null || $b === null) {
+                break;
+            }
+            $entry = $card->offer($offer, $a, $b, $place, $this->rulebook, $this->job->conditions);
+            $methods[] = ['insert_a' => $this->tape->orNull($offer->insertAMm), 'insert_b' => $this->tape->orNull($offer->insertBMm), 'gap' => $this->tape->orNull($offer->gapMm),
+                'changes' => $consequence($offer)] + $entry;
+            $sources = [...$sources, ...$card->sources($offer, $a, $b, $this->rulebook, $this->job->conditions)];
+        }
+
+        return $head + [
+            'piece' => $piece,
+            'a' => $a === null ? null : $this->end($a),
+            'b' => $b === null ? null : $this->end($b),
+            'ground' => $place->ground,
+            'access' => $place->access,
+            'methods' => $methods,
+            'refused' => array_map($card->refusal(...), $decision->refusals),
+            'sources' => SourceList::of($sources),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function end(PipeEnd $end): array
+    {
+        return [
+            'system' => $end->system->key,
+            'size' => $end->pipe->size,
+            'kind' => $end->kind->value,
+            'name' => "{$end->system->short} {$end->pipe->size}",
+            'letters' => $end->system->letters,
+            'material' => $end->system->material,
+            'od_mm' => $end->outsideMm,
+            'wall_mm' => $end->pipe->wallMm ?? ($end->outsideMm - $end->pipe->boreMm) / 2,
+            'depth_mm' => $end->pipe->socketDepthMm,
+            'depth_known' => $end->pipe->isSocketKnown,
+            'measured' => $end->isMeasured,
+            'fixed' => $end->isFixed,
+            'source' => $end->pipe->provenance->toArray(),
+        ];
+    }
+
+    /** @return array<string, mixed>|null what the cut length of the piece at the joint would be */
+    private function consequence(Run $run, string $key, Offer $offer): ?array
+    {
+        $end = $key === 'outlet' ? $run->outlet : $run->tieIn;
+        $other = $end->joinedBy($offer->method->value);
+        $layout = $this->layOut($key === 'outlet' ? $run->withEnds($other, $run->tieIn) : $run->withEnds($run->outlet, $other));
+        $piece = self::pieceAt($layout, $key);
+
+        return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull(self::cut($layout, $piece))];
+    }
+
+    private function layOut(Run $run): RunLayout
+    {
+        return $this->evaluator->layOut($run, $this->job, $this->rulebook, $this->mine, $this->joiner);
+    }
+
+    private static function pieceAt(RunLayout $layout, string $key): ?string
+    {
+        foreach ($layout->pieces as $piece) {
+            if ($piece->jointFrom === $key || $piece->jointTo === $key) {
+                return $piece->letter;
+            }
+        }
+
+        return null;
+    }
+
+    private static function cut(RunLayout $layout, string $letter): ?float
+    {
+        foreach ($layout->pieces as $piece) {
+            if ($piece->letter === $letter) {
+                return $piece->isCutKnown ? $piece->cutMm : null;
+            }
+        }
+
+        return null;
+    }
+
+    /** What the pipe of a system meets in a fitting of its own. */
+    private static function ownKind(?string $method): EndKind
+    {
+        return match ($method) {
+            'push-fit' => EndKind::RingSocket,
+            'bell-gasket' => EndKind::Bell,
+            'no-hub-shielded' => EndKind::Spigot,
+            default => EndKind::SolventSocket,
+        };
+    }
+}

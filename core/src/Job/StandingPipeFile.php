@@ -1,0 +1,90 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Identify\Evidence;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** Reads and writes a standing pipe as it stands in the job file. */
+final readonly class StandingPipeFile
+{
+    public function __construct(private Catalogue $catalogue) {}
+
+    /**
+     * @param string $id read and checked already
+     *
+     * @throws BadInput at the field that is wrong
+     */
+    public function read(Fields $fields, string $id): StandingPipe
+    {
+        $system = $fields->has('system') ? $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys())) : null;
+        if ($system === null && $fields->has('size')) {
+            throw BadInput::at($fields->at('size'), 'does not stand without system', $fields->raw('size'));
+        }
+        $name = trim($fields->string('name', 80));
+        $pipe = new StandingPipe(
+            $id,
+            $name !== '' ? $name : throw BadInput::at($fields->at('name'), 'must not be empty', $name),
+            $system?->key,
+            $system === null ? null : $fields->choice('size', $system->sizes()),
+            $fields->choice('end', StandingPipe::ENDS),
+            $fields->numberOrNull('od_mm', 5, 1500),
+            $fields->bool('fixed', true),
+            $fields->has('how') ? $fields->choice('how', StandingPipe::HOW) : 'told',
+            self::evidence($fields->childOrNull('evidence')),
+            $fields->stringOr('at', '', 200),
+            $fields->stringOr('faces', '', 80),
+            $fields->numberOrNull('level_mm', -100_000, 100_000),
+            $fields->stringOr('in_the_way', '', 300),
+        );
+        $fields->end();
+
+        return $pipe;
+    }
+
+    /** @return array<string, mixed> */
+    public static function document(StandingPipe $pipe): array
+    {
+        return array_filter([
+            'id' => $pipe->id,
+            'name' => $pipe->name,
+            'system' => $pipe->system,
+            'size' => $pipe->size,
+            'end' => $pipe->end,
+            'od_mm' => $pipe->outsideMm,
+            'fixed' => $pipe->isFixed,
+            'how' => $pipe->how,
+            'evidence' => $pipe->evidence === [] ? null : $pipe->evidence,
+            'at' => $pipe->at === '' ? null : $pipe->at,
+            'faces' => $pipe->faces === '' ? null : $pipe->faces,
+            'level_mm' => $pipe->levelMm,
+            'in_the_way' => $pipe->inTheWay === '' ? null : $pipe->inTheWay,
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /**
+     * Checks what was read and seen as `identify` will, and keeps it as it was given.
+     *
+     * @return array<string, float|bool|string>
+     */
+    private static function evidence(?Fields $fields): array
+    {
+        if ($fields === null) {
+            return [];
+        }
+        Evidence::read($fields);
+        $fields->end();
+        $kept = [];
+        foreach ($fields->all() as $key => $value) {
+            if (is_float($value) || is_int($value) || is_bool($value) || is_string($value)) {
+                $kept[(string) $key] = is_int($value) ? (float) $value : $value;
+            }
+        }
+
+        return $kept;
+    }
+}

@@ -1,0 +1,240 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Joining;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Coupling;
+use FallBend\Core\Catalog\Part;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Phrasing;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Reckon\FindingReport;
+
+/** Writes a decision so that it can be followed: parts, lengths, torque, times and steps of each offer, and why each other way is refused. */
+final readonly class InstructionCard
+{
+    private Phrasing $phrasing;
+
+    private CementPlanner $cements;
+
+    public function __construct(Catalogue $catalogue, private Units $units)
+    {
+        $this->phrasing = new Phrasing($units);
+        $this->cements = new CementPlanner($catalogue);
+    }
+
+    /** @return array<string, mixed> one entry of `methods` */
+    public function offer(Offer $offer, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook, Conditions $conditions): array
+    {
+        $texts = MethodTexts::of($offer->method);
+        $plan = $this->plan($offer, $a, $b, $rulebook, $conditions);
+        $coupling = $this->coupling($offer);
+        $steps = $this->steps($texts['steps'], $this->params($offer, $a, $b, $place, $rulebook, $plan));
+
+        return [
+            'method' => $offer->method->value,
+            'name' => $texts['name'],
+            'maker_name' => $texts['maker_name'],
+            'say' => $texts['say'],
+            'family' => $texts['family'],
+            'variant' => $offer->variant,
+            'parts' => [...array_map($this->part(...), $offer->parts), ...self::cans($plan)],
+            'instead' => array_map($this->part(...), $offer->instead),
+            'insert_a_mm' => $offer->insertAMm,
+            'insert_b_mm' => $offer->insertBMm,
+            'gap_mm' => $offer->gapMm,
+            'reach_mm' => $offer->reachMm(),
+            'slide_room_mm' => $offer->slideRoomMm,
+            'torque_nm' => $coupling?->torqueNm,
+            'torque_in_lb' => $coupling?->torqueInLb,
+            'driver' => $coupling->driver ?? '',
+            'bands' => $coupling->bands ?? 0,
+            'opens' => $texts['opens'],
+            'price_class' => self::price($offer),
+            'steps' => $steps,
+            'times' => ['working_s' => $plan?->workingS, 'hold_s' => $plan?->holdS, 'set_min' => $plan?->setMin, 'cure_min' => $plan?->cureMin, 'first_water' => $texts['first_water']],
+            'cautions' => array_values(array_unique(array_filter(array_column($steps, 'caution'), is_string(...)))),
+            'findings' => FindingReport::list($plan->findings ?? [], $this->units),
+            'unknown' => $this->unknown($offer),
+        ];
+    }
+
+    /** @return array<string, mixed> one entry of `refused` */
+    public function refusal(Refusal $refusal): array
+    {
+        return [
+            'method' => $refusal->method->value,
+            'name' => MethodTexts::of($refusal->method)['name'],
+            'reason' => $refusal->reason,
+            'why' => $refusal->reason === 'ends' ? MethodTexts::of($refusal->method)['wants'] : $this->phrasing->filled(MethodTexts::refusal($refusal->reason), $refusal->params),
+            'near' => $refusal->isNear,
+            'unknown' => $refusal->isUnknown,
+            'source' => $refusal->source?->toArray(),
+        ];
+    }
+
+    /** @return list<Provenance> every row that an offer rests on */
+    public function sources(Offer $offer, PipeEnd $a, PipeEnd $b, Rulebook $rulebook, Conditions $conditions): array
+    {
+        return [MethodTexts::source($offer->method), ...array_map(static fn ($part): Provenance => $part->provenance, [...$offer->parts, ...$offer->instead]),
+            ...($this->plan($offer, $a, $b, $rulebook, $conditions)->sources ?? [])];
+    }
+
+    private function plan(Offer $offer, PipeEnd $a, PipeEnd $b, Rulebook $rulebook, Conditions $conditions): ?CementPlan
+    {
+        if (! $offer->method->isCement() && $offer->method !== Method::HubAdapter && ! ($offer->method === Method::Threaded && $offer->variant === 'adapter')) {
+            return null;
+        }
+        $cemented = $offer->method->isCement() ? $b : ($a->system->material === 'iron' || $a->system->material === 'steel' ? $b : $a);
+        $other = $offer->method->isCement() ? $a : $cemented;
+        $wide = $cemented->outsideMm >= $other->outsideMm ? $cemented : $other;
+
+        return $this->cements->plan($other->system, $cemented->system, $wide->pipe, $rulebook, $conditions);
+    }
+
+    /** @return array<string, float|int|string> what the sentences may speak of; what is not known is left out */
+    private function params(Offer $offer, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook, ?CementPlan $plan): array
+    {
+        $coupling = $this->coupling($offer);
+        $part = $offer->parts === [] ? null : $offer->parts[count($offer->parts) - 1];
+        $materials = [$a->system->material, $b->system->material];
+        $panel = $rulebook->value('joint.slip.panel');
+        $insert = max($offer->insertAMm ?? 0.0, $offer->insertBMm ?? 0.0);
+
+        return array_filter([
+            'variant' => $offer->variant,
+            'insert_mm' => $insert > 0 ? $insert : null,
+            'gap_mm' => $offer->gapMm,
+            'iron' => in_array('iron', $materials, true) ? 'yes' : null,
+            'metal' => array_intersect(['iron', 'steel', 'brass'], $materials) === [] ? null : 'yes',
+            'plastic' => array_intersect(['pvc', 'abs', 'pvc-u', 'abs-uk', 'pp'], $materials) === [] ? null : 'yes',
+            'buried' => $place->ground === 'buried' ? 'yes' : null,
+            'above' => $place->ground === 'above' ? 'yes' : null,
+            'torque_said' => $coupling === null ? null : $this->torque($coupling),
+            'driver' => $coupling?->driver,
+            'back_off_mm' => $coupling?->backOffMm,
+            'panel_mm' => $panel > 0 ? $panel : null,
+            'hand_tight_mm' => $part instanceof Part ? $part->handTightMm : null,
+            'engage_mm' => $part instanceof Part && $part->handTightMm !== null ? $part->lengthMm : null,
+            'lead_said' => $part instanceof Part && $part->leadLb !== null ? ($this->units === Units::Inch ? "{$part->leadLb} lb" : round($part->leadLb * 0.4536, 1).' kg') : null,
+            ...$this->cementParams($plan),
+        ], static fn (mixed $value): bool => $value !== null);
+    }
+
+    /** @return array<string, float|int|string|null> */
+    private function cementParams(?CementPlan $plan): array
+    {
+        if ($plan === null) {
+            return [];
+        }
+        $primer = $plan->primer;
+
+        return [
+            'cement' => $plan->cement === null ? null : "{$plan->cement['name']} ({$plan->cement['standard']})",
+            'body' => $plan->body['id'] ?? 'heavy',
+            'primer' => $primer === null ? null : self::primer($primer),
+            'dauber_mm' => $plan->dauberMm,
+            'working_s' => $plan->workingS === null ? '0' : (string) $plan->workingS,
+            'hold_s' => $plan->holdS === null ? '30' : (string) $plan->holdS,
+            'set_said' => $plan->setMin === null ? 'a time that no table gives' : Phrasing::minutes($plan->setMin),
+            'cure_said' => $plan->cureMin === null ? 'a time that no table gives' : Phrasing::minutes($plan->cureMin),
+        ];
+    }
+
+    /** @param  array{name: string, standard: string, kind: string, tinted: bool, may_be_waived: bool, ...}  $primer */
+    private static function primer(array $primer): string
+    {
+        if ($primer['kind'] !== 'primer') {
+            return ucfirst($primer['name']);
+        }
+
+        return ($primer['tinted'] ? 'Tinted ' : 'Clear or tinted ')."{$primer['name']} ({$primer['standard']})".($primer['may_be_waived'] ? '; may be left out with a cement certified for it' : '');
+    }
+
+    /**
+     * @param list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}> $steps
+     * @param array<string, float|int|string> $params
+     * @return list<array{id: string, do: string, say: string, tools: list<string>, caution: ?string}>
+     */
+    private function steps(array $steps, array $params): array
+    {
+        $written = [];
+        foreach ($steps as $step) {
+            // A step that speaks of a number which is not known says nothing; its other version, for the unknown, stands beside it.
+            preg_match_all('/\{(\w+)\}/', $step['do'].$step['say'], $named);
+            if ((isset($step['when']) && ! Phrasing::holds($step['when'], $params)) || array_diff($named[1], array_keys($params)) !== []) {
+                continue;
+            }
+            $written[] = [
+                'id' => $step['id'],
+                'do' => $this->phrasing->filled($step['do'], $params),
+                'say' => $this->phrasing->filled($step['say'], $params),
+                'tools' => array_map(fn (string $tool): string => $this->phrasing->filled($tool, $params + ['dauber_mm' => 25.4, 'driver' => '', 'torque_said' => '']), $step['tools'] ?? []),
+                'caution' => $step['caution'] ?? null,
+            ];
+        }
+
+        return $written;
+    }
+
+    private function torque(Coupling $coupling): string
+    {
+        if ($coupling->torqueInLb === null || $coupling->torqueNm === null) {
+            return 'by hand';
+        }
+
+        return $this->units === Units::Inch ? round($coupling->torqueInLb).' in·lb' : round($coupling->torqueNm, 1).' N·m';
+    }
+
+    private function coupling(Offer $offer): ?Coupling
+    {
+        foreach ($offer->parts as $part) {
+            if ($part instanceof Coupling) {
+                return $part;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> */
+    private function part(object $part): array
+    {
+        /** @var Coupling|Part|\FallBend\Core\Catalog\Straight $part */
+        return ['table' => $part->provenance->table, 'row' => $part->id, 'name' => $part->name, 'maker_name' => $part->makerName, 'size' => $part->size,
+            'doubtful' => $part->provenance->isDoubtful(), 'source' => $part->provenance->toArray()];
+    }
+
+    /** @return list<array<string, mixed>> the cement and the primer as parts */
+    private static function cans(?CementPlan $plan): array
+    {
+        $parts = [];
+        foreach ([$plan?->cement, $plan?->primer] as $can) {
+            if ($can !== null) {
+                $parts[] = ['table' => 'cements', 'row' => $can['provenance']->row, 'name' => $can['name'], 'maker_name' => $can['standard'], 'size' => '',
+                    'doubtful' => $can['provenance']->isDoubtful(), 'source' => $can['provenance']->toArray()];
+            }
+        }
+
+        return $parts;
+    }
+
+    private static function price(Offer $offer): int
+    {
+        $class = 1;
+        foreach ($offer->parts as $part) {
+            $class = max($class, $part instanceof Coupling || $part instanceof Part ? $part->priceClass : 1);
+        }
+
+        return $class;
+    }
+
+    /** @return list<string> lengths that are to be measured before anything is cut by them */
+    private function unknown(Offer $offer): array
+    {
+        return array_keys(array_filter(['insert_a_mm' => $offer->insertAMm === null, 'insert_b_mm' => $offer->insertBMm === null, 'gap_mm' => $offer->gapMm === null]));
+    }
+}

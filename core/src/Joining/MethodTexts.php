@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Joining;
+
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Input\Fields;
+
+/** What is said of the methods: names, steps, and why one is refused; from core/data/joining. */
+final class MethodTexts
+{
+    /** @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>}> */
+    private static array $methods = [];
+
+    /** @var array<string, string>|null */
+    private static ?array $refusals = null;
+
+    /** @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} */
+    public static function of(Method $method): array
+    {
+        if (! isset(self::$methods[$method->value])) {
+            /** @var array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file */
+            $file = self::decoded("methods/{$method->value}.json");
+            self::$methods[$method->value] = $file;
+        }
+
+        return self::$methods[$method->value];
+    }
+
+    /** Gives where the steps of a method come from. */
+    public static function source(Method $method): Provenance
+    {
+        return Provenance::read(Fields::of(['id' => $method->value] + self::of($method)), 'methods');
+    }
+
+    /** Gives the sentence of a reason, with its placeholders. */
+    public static function refusal(string $reason): string
+    {
+        if (self::$refusals === null) {
+            /** @var array{texts: array<string, string>} $file */
+            $file = self::decoded('refusals.json');
+            self::$refusals = $file['texts'];
+        }
+
+        return self::$refusals[$reason] ?? throw new \LogicException("core/data/joining/refusals.json has no {$reason}");
+    }
+
+    private static function decoded(string $name): mixed
+    {
+        return json_decode((string) file_get_contents(dirname(__DIR__, 2)."/data/joining/{$name}"), true, 16, JSON_THROW_ON_ERROR);
+    }
+}

@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Joining;
+
+use FallBend\Core\Catalog\JoiningParts;
+use FallBend\Core\Catalog\Part;
+use FallBend\Core\Catalog\Rulebook;
+
+/** Tube in a nut with a bevelled washer, where it can always be got at; drain pipe takes it through a trap adapter. */
+final readonly class SlipNuts implements WayOfJoining
+{
+    /** @var array<string, Part> by id */
+    private array $parts;
+
+    public function __construct(JoiningParts $parts)
+    {
+        $this->parts = array_column(array_map(static fn (Part $part): array => [$part->id, $part], $parts->of('slip-joint')), 1, 0);
+    }
+
+    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    {
+        $turned = self::isTube($b) && ! self::isTube($a);
+        [$tube, $other] = $turned ? [$b, $a] : [$a, $b];
+        if (! self::isTube($tube) || $other->kind !== EndKind::SlipNut && $other->kind !== EndKind::Plain || $other->system->region !== 'us') {
+            return [Refusal::ends(Method::SlipJoint)];
+        }
+        $result = $this->joined($tube, $other, $place, $rulebook);
+
+        return [$turned && $result instanceof Offer ? $result->turned() : $result];
+    }
+
+    private static function isTube(PipeEnd $end): bool
+    {
+        return $end->kind === EndKind::Plain && str_starts_with($end->system->key, 'tubular-');
+    }
+
+    private function joined(PipeEnd $tube, PipeEnd $other, Place $place, Rulebook $rulebook): Offer|Refusal
+    {
+        $parts = $other->kind === EndKind::SlipNut ? $this->nut($tube, $other) : $this->adapter($tube, $other);
+        if ($parts === []) {
+            return new Refusal(Method::SlipJoint, 'no-part', ['a' => $tube->system->short, 'a_od_mm' => $tube->outsideMm, 'b' => $other->system->short, 'b_od_mm' => $other->outsideMm], isNear: $other->kind === EndKind::SlipNut);
+        }
+        if ($place->isClosedIn()) {
+            return new Refusal(Method::SlipJoint, 'closed-in', [], $rulebook->source('joint.slip.panel'));
+        }
+        if ($tube->isFixed && $other->isFixed) {
+            return new Refusal(Method::SlipJoint, 'nothing-moves');
+        }
+
+        return new Offer(Method::SlipJoint, $parts, null, $other->kind === EndKind::SlipNut ? 0.0 : $other->pipe->statedDepthMm(), null, null, variant: $other->kind === EndKind::SlipNut ? 'nut' : 'adapter');
+    }
+
+    /** @return list<Part> */
+    private function nut(PipeEnd $tube, PipeEnd $nut): array
+    {
+        $main = $this->parts["slip-nut/{$nut->pipe->size}"] ?? null;
+        if ($main?->takes?->takes($tube->stuff, $tube->outsideMm) === true) {
+            return [$main];
+        }
+        $washer = $this->parts["slip-reducing-washer/{$nut->pipe->size}"] ?? null;
+
+        return $main !== null && $washer?->takes?->takes($tube->stuff, $tube->outsideMm) === true ? [$main, $washer] : [];
+    }
+
+    /** @return list<Part> */
+    private function adapter(PipeEnd $tube, PipeEnd $pipe): array
+    {
+        $adapter = $this->parts["trap-adapter/{$pipe->pipe->size}"] ?? null;
+
+        return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true && $adapter->other?->takes($tube->stuff, $tube->outsideMm) === true ? [$adapter] : [];
+    }
+}

@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Joining;
+
+use FallBend\Core\Catalog\JoiningParts;
+use FallBend\Core\Catalog\Part;
+use FallBend\Core\Catalog\Rulebook;
+
+/** Taper pipe threads. Plastic male in metal female holds; metal male in plastic female splits it. Plastic pipe gets an adapter, never a thread of its own. */
+final readonly class Threads implements WayOfJoining
+{
+    private const METALS = ['iron', 'steel', 'brass', 'copper'];
+
+    /** @var array<string, Part> by id */
+    private array $parts;
+
+    public function __construct(JoiningParts $parts)
+    {
+        $this->parts = array_column(array_map(static fn (Part $part): array => [$part->id, $part], $parts->of('threaded')), 1, 0);
+    }
+
+    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    {
+        $threads = [EndKind::MaleThread, EndKind::FemaleThread];
+        if (! in_array($a->kind, $threads, true) && ! in_array($b->kind, $threads, true)) {
+            return [Refusal::ends(Method::Threaded)];
+        }
+        $turned = $a->kind === EndKind::FemaleThread || $b->kind === EndKind::MaleThread;
+        [$male, $female] = $turned ? [$b, $a] : [$a, $b];
+        if ($a->kind === $b->kind) {
+            return [new Refusal(Method::Threaded, 'two-alike', ['end' => $a->kind->value])];
+        }
+        $result = $female->kind === EndKind::FemaleThread ? $this->intoFemale($male, $female) : $this->ontoMale($female, $male);
+
+        return [$turned && $result instanceof Offer ? $result->turned() : $result];
+    }
+
+    private function intoFemale(PipeEnd $male, PipeEnd $female): Offer|Refusal
+    {
+        $thread = $this->parts["thread/{$female->pipe->size}"] ?? null;
+        $metalMale = in_array($male->system->material, self::METALS, true);
+        $metalFemale = in_array($female->system->material, self::METALS, true);
+        $isPipe = $male->kind === EndKind::Plain;
+        $adapter = $isPipe && ! $metalMale ? $this->adapter($male) : null;
+
+        return match (true) {
+            $male->kind !== EndKind::MaleThread && ! $isPipe => Refusal::ends(Method::Threaded),
+            $male->system->region !== $female->system->region => new Refusal(Method::Threaded, 'thread-standard', []),
+            $isPipe && $metalMale && $male->system->material !== 'steel' => new Refusal(Method::Threaded, 'no-thread', ['pipe' => $male->system->short], isNear: false),
+            $isPipe && ! $metalMale && $adapter === null => new Refusal(Method::Threaded, 'thin-wall-thread', ['pipe' => $male->system->short]),
+            $thread === null => new Refusal(Method::Threaded, 'no-row', ['a' => $male->system->short, 'b' => $female->system->short], isUnknown: true),
+            $male->pipe->size !== $female->pipe->size => new Refusal(Method::Threaded, 'size', ['a' => $male->pipe->size, 'b' => $female->pipe->size]),
+            $metalMale && ! $metalFemale => new Refusal(Method::Threaded, 'plastic-female', ['male' => $male->system->short, 'female' => $female->system->short], $thread->provenance),
+            $male->isFixed && $female->isFixed => new Refusal(Method::Threaded, 'nothing-turns', []),
+            $adapter !== null => new Offer(Method::Threaded, [$adapter, $thread], $male->pipe->statedDepthMm(), 0.0, self::standsOff($adapter, $male), $thread->lengthMm, handicap: 2, variant: 'adapter'),
+            $isPipe => new Offer(Method::Threaded, [$thread], $thread->lengthMm, 0.0, 0.0, $thread->lengthMm, handicap: 2, variant: 'cut'),
+            default => new Offer(Method::Threaded, [$thread], $thread->lengthMm, 0.0, 0.0, $thread->lengthMm),
+        };
+    }
+
+    /** A pipe or fitting without a thread onto a male thread: that would take a female adapter, which a metal thread splits. */
+    private function ontoMale(PipeEnd $pipe, PipeEnd $male): Refusal
+    {
+        $metal = in_array($male->system->material, self::METALS, true);
+        $plastic = ! in_array($pipe->system->material, [...self::METALS, 'clay'], true);
+
+        return $pipe->kind === EndKind::Plain && $plastic && $metal
+            ? new Refusal(Method::Threaded, 'plastic-female', ['male' => $male->system->short, 'female' => $pipe->system->short], ($this->parts['thread/2'] ?? null)?->provenance)
+            : Refusal::ends(Method::Threaded);
+    }
+
+    private function adapter(PipeEnd $pipe): ?Part
+    {
+        $adapter = $this->parts["male-adapter/{$pipe->pipe->size}"] ?? null;
+
+        return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true ? $adapter : null;
+    }
+
+    private static function standsOff(Part $adapter, PipeEnd $pipe): ?float
+    {
+        $depth = $pipe->pipe->statedDepthMm();
+
+        return $adapter->lengthMm === null || $depth === null ? null : $adapter->lengthMm + $depth;
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\End;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\StandingPipe;
+use FallBend\Core\Joining\Decision;
+use FallBend\Core\Joining\EndKind;
+use FallBend\Core\Joining\JointDecision;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Joining\PipeEnd;
+use FallBend\Core\Joining\Place;
+
+/** Works out how the ends of a run meet the standing pipes of its job. */
+final readonly class EndJoiner
+{
+    private JointDecision $decision;
+
+    public function __construct(private Catalogue $catalogue)
+    {
+        $this->decision = new JointDecision($catalogue);
+    }
+
+    /** Takes an end of a run and the size of the pipe there; gives null where the end does not meet a standing pipe. */
+    public function joint(End $end, Job $job, PipeSystem $system, string $size, Place $place, Rulebook $rulebook): ?EndJoint
+    {
+        $pipe = $job->standingPipe($end->standing);
+        if ($end->kind !== 'standing' || $pipe === null) {
+            return null;
+        }
+        $ours = PipeEnd::of($system, $size, EndKind::Plain);
+        $theirs = $this->standingEnd($pipe);
+        if ($theirs === null) {
+            return new EndJoint($end, $pipe, $ours, null, null, null);
+        }
+        $decision = $this->decision->between($ours, $theirs, $place, $rulebook);
+        $offer = $end->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($end->method));
+
+        return new EndJoint($end, $pipe, $ours, $theirs, $decision, $offer);
+    }
+
+    /** Gives what can be done with two ends. */
+    public function between(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
+    {
+        return $this->decision->between($a, $b, $place, $rulebook);
+    }
+
+    /**
+     * Gives an end of a single joint; null where it is a standing pipe that nobody knows yet.
+     *
+     * @param array{standing?: string, system?: string, size?: string, end?: string, od_mm?: float, fixed?: bool} $end
+     */
+    public function single(array $end, Job $job): ?PipeEnd
+    {
+        if (isset($end['standing'])) {
+            $pipe = $job->standingPipe($end['standing']);
+
+            return $pipe === null ? null : $this->standingEnd($pipe);
+        }
+
+        return isset($end['system'], $end['size'], $end['end'])
+            ? PipeEnd::of($this->catalogue->system($end['system']), $end['size'], EndKind::from($end['end']), $end['od_mm'] ?? null, $end['fixed'] ?? false)
+            : null;
+    }
+
+    private function standingEnd(StandingPipe $pipe): ?PipeEnd
+    {
+        return $pipe->system === null || $pipe->size === null ? null
+            : PipeEnd::of($this->catalogue->system($pipe->system), $pipe->size, EndKind::from($pipe->end), $pipe->outsideMm, $pipe->isFixed);
+    }
+}

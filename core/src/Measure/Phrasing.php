@@ -1,0 +1,117 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Measure;
+
+use LogicException;
+
+/**
+ * Fills sentences with numbers as the user's units say them. Placeholders name a parameter; its unit, from the end of its name, decides how it is said:
+ * `_od_mm` an outside diameter in decimals, `_atleast_mm` rounded up to a mark, `_mm` a tape length, `_mm_per_m` a fall, `_deg` an angle, `_c` a temperature.
+ */
+final readonly class Phrasing
+{
+    public function __construct(private Units $units) {}
+
+    /**
+     * Takes a text, or variants of it chosen by the first condition that holds (see `holds`; `else` always does); gives it filled.
+     *
+     * @param array<string, float|int|string> $params
+     */
+    public function filled(mixed $text, array $params): string
+    {
+        if (is_array($text)) {
+            $text = self::variant($text, $params);
+        }
+
+        return (string) preg_replace_callback('/\{(\w+)\}/', function (array $m) use ($params): string {
+            return $this->said($m[1], $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}"));
+        }, is_string($text) ? $text : '');
+    }
+
+    /**
+     * Whether a condition holds: `key` is given, `key=` is not given, `key=value`, `key!=value`.
+     *
+     * @param array<string, float|int|string> $params
+     */
+    public static function holds(string $condition, array $params): bool
+    {
+        if (preg_match('/^(\w+)(!?=)?(.*)$/', $condition, $m) !== 1) {
+            return false;
+        }
+        $value = isset($params[$m[1]]) ? (string) $params[$m[1]] : '';
+
+        return match ($m[2]) {
+            '' => $value !== '',
+            '=' => $value === $m[3],
+            default => $value !== $m[3],
+        };
+    }
+
+    /** Says an outside diameter: `4.30 in` to a hundredth (a thousandth where it matters), `109.2 mm`. */
+    public function diameter(float $mm): string
+    {
+        return match ($this->units) {
+            Units::Inch => rtrim(number_format($mm / 25.4, 3, '.', ''), '0').' in',
+            Units::Millimetre => number_format($mm, 1, '.', '').' mm',
+        };
+    }
+
+    /** Says a temperature: `50 °F`, `10 °C`. */
+    public function temperature(float $celsius): string
+    {
+        return match ($this->units) {
+            Units::Inch => round($celsius * 1.8 + 32).' °F',
+            Units::Millimetre => round($celsius, 1).' °C',
+        };
+    }
+
+    /** Says a time in minutes as people plan by it: `30 min`, `1 h 30 min`, `3 days`. */
+    public static function minutes(float $minutes): string
+    {
+        $whole = (int) ceil($minutes - 1e-9);
+
+        return match (true) {
+            $whole >= 2880 && $whole % 1440 === 0 => intdiv($whole, 1440).' days',
+            $whole < 60 => "{$whole} min",
+            default => intdiv($whole, 60).' h'.($whole % 60 === 0 ? '' : ' '.($whole % 60).' min'),
+        };
+    }
+
+    /**
+     * @param array<array-key, mixed> $variants
+     * @param array<string, float|int|string> $params
+     */
+    private static function variant(array $variants, array $params): mixed
+    {
+        foreach ($variants as $condition => $text) {
+            if ($condition === 'else' || self::holds((string) $condition, $params)) {
+                return $text;
+            }
+        }
+
+        return '';
+    }
+
+    private function said(string $name, float|int|string $value): string
+    {
+        return match (true) {
+            is_string($value) => $value,
+            str_ends_with($name, '_mm_per_m') => Fall::mmPerM((float) $value)->said($this->units),
+            str_ends_with($name, '_atleast_mm') => TapePrinter::withUnit(self::up((float) $value, $this->units), $this->units),
+            str_ends_with($name, 'od_mm') => $this->diameter((float) $value),
+            str_ends_with($name, '_mm') => TapePrinter::withUnit(Length::mm((float) $value), $this->units),
+            str_ends_with($name, '_c') => $this->temperature((float) $value),
+            str_ends_with($name, '_deg') => rtrim(rtrim(number_format((float) $value, 2, '.', ''), '0'), '.').'°',
+            default => (string) $value,
+        };
+    }
+
+    private static function up(float $mm, Units $units): Length
+    {
+        $mark = $units->markNm();
+
+        return Length::nm((int) ceil($mm * Length::NM_PER_MM / $mark - 1e-6) * $mark);
+    }
+}

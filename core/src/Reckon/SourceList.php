@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Provenance;
+
+/** The rows of tables that an answer rests on, each once. */
+final class SourceList
+{
+    /**
+     * @param iterable<?Provenance> $provenances
+     * @return list<array{table: string, row: string, source: string, confidence: string, status: string}>
+     */
+    public static function of(iterable $provenances): array
+    {
+        $sources = [];
+        foreach ($provenances as $provenance) {
+            if ($provenance !== null) {
+                $sources[$provenance->table.' '.$provenance->row] = $provenance->toArray();
+            }
+        }
+
+        return array_values($sources);
+    }
+}

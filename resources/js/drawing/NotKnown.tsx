@@ -1,0 +1,10 @@
+import { Shape } from './Shape';
+
+/** In place of a length that waits for a measurement: never a made-up number. */
+export function NotKnown({ text = 'measure first' }: { text?: string }) {
+    return (
+        <span className="not-known">
+            <Shape kind="unknown" size={18} /> {text}
+        </span>
+    );
+}
