@@ -47,16 +47,6 @@ return new class extends Migration {
             $table->timestamp('created_at')->nullable();
             $table->unique(['job_id', 'number']);
         });
-        Schema::create('own_entries', static function (Blueprint $table): void {
-            $table->id();
-            $table->foreignId('crew_id')->constrained()->cascadeOnDelete();
-            $table->foreignId('author_id')->constrained('users');
-            $table->string('kind', 20);
-            $table->string('place', 200);
-            $table->text('entry');
-            $table->timestamp('created_at')->nullable();
-            $table->unique(['crew_id', 'kind', 'place']);
-        });
         Schema::create('sessions', static function (Blueprint $table): void {
             $table->string('id')->primary();
             $table->foreignId('user_id')->nullable()->index();

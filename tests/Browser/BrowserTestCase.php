@@ -97,6 +97,11 @@ abstract class BrowserTestCase extends TestCase
         $this->seen($browser, '.fall-line');
     }
 
+    protected function address(): string
+    {
+        return self::fromEnvironment('BROWSER_BASE');
+    }
+
     protected function seen(RemoteWebDriver $browser, string $selector): WebDriverElement
     {
         $this->until(static fn (): bool => $browser->findElements(WebDriverBy::cssSelector($selector)) !== [], "{$selector} is not there");

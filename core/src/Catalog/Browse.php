@@ -207,7 +207,7 @@ final readonly class Browse
         $numbers = [];
         $instead = is_array($row['instead_of'] ?? null) ? $row['instead_of'] : [];
         foreach (Catalogue::numbers($row) as $field) {
-            if (in_array($field, self::QUIET, true)) {
+            if (in_array($field, self::QUIET, true) || ($field === 'spigot_mm' && ($row['street'] ?? false) !== true)) {
                 continue;
             }
             $value = is_numeric($row[$field] ?? null) ? (float) $row[$field] : null;

@@ -143,7 +143,7 @@ final class Sleeves implements WayOfJoining
                 if ($coupling->size === $other->pipe->size) {
                     return new Refusal($method, in_array($other->stuff, $range->kinds, true) ? 'range' : 'not-made-for', [
                         'held' => $held->system->short, 'other' => $other->system->short, 'other_od_mm' => $other->outsideMm,
-                        'low_od_mm' => $range->lowMm, 'high_od_mm' => $range->highMm, 'made_for' => implode(' or ', $range->names),
+                        'low_od_mm' => $range->lowMm, 'high_od_mm' => $range->highMm, 'made_for' => implode(', ', array_slice($range->names, 0, 2)).(count($range->names) > 2 ? ' and the like' : ''),
                     ], $coupling->provenance);
                 }
             }

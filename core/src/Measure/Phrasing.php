@@ -53,7 +53,7 @@ final readonly class Phrasing
     public function diameter(float $mm): string
     {
         return match ($this->units) {
-            Units::Inch => rtrim(number_format($mm / 25.4, 3, '.', ''), '0').' in',
+            Units::Inch => rtrim(rtrim(number_format($mm / 25.4, 3, '.', ''), '0'), '.').' in',
             Units::Millimetre => number_format($mm, 1, '.', '').' mm',
         };
     }

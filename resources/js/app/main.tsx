@@ -5,12 +5,16 @@ import '../../css/job.css';
 import '../../css/route.css';
 import '../../css/board.css';
 import '../../css/cut.css';
+import '../../css/joints.css';
+import '../../css/look.css';
+import '../../css/bench.css';
 import '../../css/narrow.css';
 import '../../css/print.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BenchPage } from '../features/bench';
 import { Board } from '../features/board';
 import { CutTicket } from '../features/cut';
 import { JobPage } from '../features/job';
@@ -33,8 +37,9 @@ if (root) {
                             <Route path="/jobs/:id/runs/:run" element={<JobPage />} />
                             <Route path="/jobs/:id/runs/:run/:station" element={<JobPage />} />
                             <Route path="/jobs/:id/runs/:run/cut/ticket" element={<CutTicket />} />
-                            <Route path="/bench" element={<ToCome what="Bench" />} />
-                            <Route path="/practice" element={<ToCome what="Practice" />} />
+                            <Route path="/bench" element={<BenchPage />} />
+                            <Route path="/bench/:tab" element={<BenchPage />} />
+                            <Route path="/practice" element={<ToCome />} />
                             <Route path="*" element={<Navigate to="/" replace />} />
                         </Route>
                     </Routes>

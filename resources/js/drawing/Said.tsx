@@ -35,6 +35,19 @@ function Stacked({ text, after = '' }: { text: string; after?: string }) {
     );
 }
 
+/** A length that came as text, with its fraction stacked: `1 3/16 in`. Anything else stands as it is. */
+export function SaidText({ text }: { text: string }) {
+    const match = /^(-?\d+(?: \d+\/\d+)?|\d+\/\d+) in$/.exec(text);
+    return match?.[1] ? (
+        <span>
+            <Stacked text={match[1]} />
+            <span className="un"> in</span>
+        </span>
+    ) : (
+        <span>{text}</span>
+    );
+}
+
 /** A length as the job's tape says it; the other unit stands in the title and is read on focus. */
 export function Said({ tape, units, feet = false, unit = false }: { tape: Tape; units: Units; feet?: boolean; unit?: boolean }) {
     const other = units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`;

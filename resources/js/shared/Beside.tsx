@@ -11,7 +11,7 @@ export function Beside() {
             <button type="button" className="beside" onClick={() => setMode(applyMode(other))} aria-label={`Change to ${other} mode`}>
                 {other === 'cellar' ? 'Cellar' : 'Paper'}
             </button>
-            <Link className="beside wide" to="/bench">
+            <Link className="beside" to="/bench">
                 Bench
             </Link>
             <Link className="beside wide" to="/practice">

@@ -13,10 +13,11 @@ export interface Selection {
     key: string;
 }
 
-export type Grade = 'full' | 'phone' | 'mini';
+export type Grade = 'full' | 'folded' | 'phone' | 'mini';
 
 const FRAMES = {
     full: { top: 33, bottom: 60, left: 70, right: 90, visible: 34, most: 36, least: 14 },
+    folded: { top: 34, bottom: 50, left: 60, right: 80, visible: 36, most: 30, least: 12 },
     phone: { top: 34, bottom: 52, left: 60, right: 70, visible: 40, most: 30, least: 12 },
     mini: { top: 16, bottom: 16, left: 38, right: 42, visible: 6, most: 17, least: 6 },
 };

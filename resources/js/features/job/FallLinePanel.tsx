@@ -12,14 +12,16 @@ interface Props {
     editor: JobEditor;
     selection: SharedSelection;
     phone: boolean;
+    /** stations that need the height themselves get it folded */
+    folded?: boolean;
 }
 
-const HEIGHT = { full: 318, phone: 170 };
+const HEIGHT = { full: 318, folded: 176, phone: 170 };
 
 /** The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what is selected. */
-export function FallLinePanel({ run, ends, editor, selection, phone }: Props) {
+export function FallLinePanel({ run, ends, editor, selection, phone, folded = false }: Props) {
     const [ref, { width }] = useSize<HTMLDivElement>();
-    const grade = phone ? 'phone' : 'full';
+    const grade = phone ? 'phone' : folded ? 'folded' : 'full';
     const height = HEIGHT[grade];
     const drawn = Math.max(phone ? 760 : 0, width);
     const { selected } = selection;

@@ -3,6 +3,8 @@ import { useNavigate, useParams } from 'react-router';
 import type { Job } from '../../api/types';
 import { Route } from '../route';
 import { CutStation } from '../cut';
+import { JointsStation } from '../joints';
+import { LookStation } from '../look';
 import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
@@ -59,16 +61,27 @@ export function JobScreen({ start }: { start: Job }) {
         <div className="job">
             <JobHead editor={editor} plan={plan} onRun={() => setDialog('run')} onNewRun={() => setDialog('new')} />
             {run && plan ? (
-                <FallLinePanel run={run} ends={ends} editor={editor} selection={selection} phone={phone} />
+                <FallLinePanel
+                    run={run}
+                    ends={ends}
+                    editor={editor}
+                    selection={selection}
+                    phone={phone}
+                    folded={station?.key === 'look' || station?.key === 'joints'}
+                />
             ) : (
                 <div className="fall-panel empty" />
             )}
             <div className="perf" />
-            <Strip base={base} on={station?.key ?? 'route'} run={run} />
-            {!run || !plan ? (
+            <Strip base={base} on={station?.key ?? 'route'} run={run} standing={editor.evaluation.standing} />
+            {station?.key === 'look' ? (
+                <LookStation editor={editor} phone={phone} />
+            ) : !run || !plan ? (
                 <NoRun onNew={() => setDialog('new')} />
             ) : station?.key === 'cut' ? (
                 <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
+            ) : station?.key === 'joints' ? (
+                <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
             ) : station?.toCome ? (
                 <StationToCome station={station} />
             ) : (

@@ -1,13 +1,23 @@
 import { Link } from 'react-router';
-import type { RunReport } from '../../api/types';
+import type { RunReport, StandingReport } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { standing, STATIONS } from './stations';
 
-export function Strip({ base, on, run }: { base: string; on: string; run: RunReport | undefined }) {
+export function Strip({
+    base,
+    on,
+    run,
+    standing: stood,
+}: {
+    base: string;
+    on: string;
+    run: RunReport | undefined;
+    standing: StandingReport[];
+}) {
     return (
         <nav className="strip" aria-label="Stations">
             {STATIONS.map((station, i) => {
-                const { shape, text } = standing(station, run);
+                const { shape, text } = standing(station, run, stood);
                 const current = station.key === on;
                 return (
                     <Link

@@ -1,4 +1,4 @@
-import type { RunReport } from '../../api/types';
+import type { RunReport, StandingReport } from '../../api/types';
 import type { ShapeKind } from '../../drawing/Shape';
 
 export interface Station {
@@ -9,10 +9,10 @@ export interface Station {
 }
 
 export const STATIONS: Station[] = [
-    { key: 'look', name: 'Look', toCome: 'Every pipe that the job ties to: what it is, by what evidence, where its end stands.' },
+    { key: 'look', name: 'Look', toCome: null },
     { key: 'route', name: 'Route', toCome: null },
     { key: 'make-up', name: 'Make-up', toCome: 'Two ends that stand where they stand, and the bends that join them.' },
-    { key: 'joints', name: 'Joints', toCome: 'The register of all joints: method, parts, steps and times.' },
+    { key: 'joints', name: 'Joints', toCome: null },
     { key: 'cut', name: 'Cut', toCome: null },
     { key: 'hang', name: 'Hang', toCome: 'Hangers, their spacing and levels, and what sags between them.' },
     { key: 'glue-up', name: 'Glue-up', toCome: 'The order of joining, with its clocks.' },
@@ -28,13 +28,25 @@ export interface Standing {
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** What still keeps a station from being done. */
-export function standing(station: Station, run: RunReport | undefined): Standing {
+export function standing(station: Station, run: RunReport | undefined, stood: StandingReport[] = []): Standing {
+    if (station.key === 'look') {
+        const unknown = stood.filter((pipe) => !pipe.known).length;
+        if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
+        return unknown === 0 ? { shape: 'done', text: 'all known' } : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
+    }
     if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
     if (station.key === 'cut')
         return {
             shape: 'open',
             text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut`,
         };
+    if (station.key === 'joints') {
+        const open = run.joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');
+        if (run.joints.length === 0) return { shape: 'open', text: 'no joint yet' };
+        if (open.length === 0) return { shape: 'done', text: 'all have a method' };
+        const refused = open.some((joint) => joint.state === 'refused' || joint.state === 'none');
+        return { shape: refused ? 'stop' : 'unknown', text: `${count(open.length, 'has', 'have')} no method` };
+    }
     const of = (severity: string): number => run.findings.filter((finding) => finding.severity === severity).length;
     const [stops, warns, unknown] = [of('stop'), of('warn'), of('unknown')];
     if (run.legs.length === 0) return { shape: 'open', text: 'call out a leg' };

@@ -2,12 +2,8 @@ import { Link } from 'react-router';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 
-const WHAT: Record<string, string> = {
-    Bench: 'Single tools beside the jobs: what is this pipe, the catalogue, one reckoning at a time.',
-    Practice: 'Exercises made from the same arithmetic as the jobs.',
-};
-
-export function ToCome({ what }: { what: 'Bench' | 'Practice' }) {
+/** The one page beside the jobs that is still to be built. */
+export function ToCome() {
     return (
         <>
             <header className="head">
@@ -18,8 +14,8 @@ export function ToCome({ what }: { what: 'Bench' | 'Practice' }) {
                 <Beside />
             </header>
             <main className="to-come">
-                <h1>{what}</h1>
-                <p className="say">{WHAT[what]}</p>
+                <h1>Practice</h1>
+                <p className="say">Exercises made from the same arithmetic as the jobs.</p>
                 <p className="say">It is still to come.</p>
                 <Link className="plain" to="/">
                     Back to the jobs

@@ -1,0 +1,249 @@
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { jointCardQuery, systemsQuery } from '../../api/queries';
+import type { JobDocument, JobSingle, SystemSummary } from '../../api/types';
+import { JointSection } from '../../drawing/joint/JointSection';
+import { RestsOn } from '../../shared/SourceTap';
+import { useSize } from '../../shared/useSize';
+import { MethodList, StepCard } from '../joints';
+import { END_WORDS, sizeLike } from './ends';
+
+/** What joins any two ends: mine on the left, what stands there on the right, where, and under which book. */
+export function JoinTab() {
+    const [params, setParams] = useSearchParams();
+    const page = useQuery(systemsQuery).data;
+    const systems = (page?.systems ?? []).filter((one) => one.drain);
+    const get = (key: string, otherwise: string): string => params.get(key) ?? otherwise;
+    const set = (change: Record<string, string>): void => setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
+    const theirs = systems.find((one) => one.key === get('b', 'ci-hub-service'));
+    const mine = systems.find((one) => one.key === params.get('a'));
+    const size = theirs?.sizes.includes(get('size', '2')) ? get('size', '2') : (theirs?.sizes[0] ?? '2');
+    const end = theirs?.ends.includes(get('end', 'plain')) ? get('end', 'plain') : 'plain';
+    const mySize = mine?.sizes.includes(get('mine', '')) ? get('mine', '') : sizeLike(mine, size);
+    const myEnd = mine?.ends.includes(get('mend', 'plain')) ? get('mend', 'plain') : 'plain';
+    const book = get('book', theirs?.region === 'uk' ? 'adh-2015' : 'ipc-2021');
+    const units = get('units', theirs?.region === 'uk' ? 'mm' : 'inch') as 'inch' | 'mm';
+    const ground = get('ground', 'above');
+    const access = get('access', 'open');
+    const document = useMemo<JobDocument | null>(() => {
+        if (!mine || !theirs) return null;
+        const joint = {
+            id: 'bench',
+            name: `${mine.short} ${mySize} to ${theirs.short} ${size}`,
+            a: { system: mine.key, size: mySize, end: myEnd },
+            b: { system: theirs.key, size, end, fixed: true },
+            place: { ground, access },
+        } as unknown as JobSingle;
+        return {
+            format: 'fall-bend-job',
+            version: 2,
+            name: 'bench',
+            place: '',
+            units,
+            rulebook: book as JobDocument['rulebook'],
+            runs: [],
+            single_joints: [joint],
+        };
+    }, [mine, theirs, mySize, size, myEnd, end, ground, access, units, book]);
+    const empty: JobDocument = { format: 'fall-bend-job', version: 2, name: 'bench', units: 'inch', rulebook: 'ipc-2021', runs: [] };
+    const card = useQuery(jointCardQuery(document ?? empty, document ? { single: 'bench' } : null)).data;
+    const [looked, setLooked] = useState<string | null>(null);
+    const [steps, setSteps] = useState(false);
+    const method = card?.methods.find((one) => one.method === looked) ?? card?.methods[0];
+    return (
+        <div className="join-tab">
+            <section className="join-ends" aria-label="The two ends">
+                <div className="join-end">
+                    <h2>What stands there</h2>
+                    <Pick
+                        label="Pipe"
+                        value={theirs?.key ?? ''}
+                        options={systems.map((one) => [one.key, `${one.short} (${one.letters})`])}
+                        onPick={(b) => set({ b })}
+                    />
+                    <Pick
+                        label="Size"
+                        value={size}
+                        options={(theirs?.sizes ?? []).map((one) => [one, one])}
+                        onPick={(value) => set({ size: value })}
+                    />
+                    <Pick
+                        label="It ends in"
+                        value={end}
+                        options={(theirs?.ends ?? []).map((one) => [one, END_WORDS[one] ?? one])}
+                        onPick={(value) => set({ end: value })}
+                    />
+                </div>
+                <div className="join-end">
+                    <h2>Mine</h2>
+                    <Mine systems={systems} region={theirs?.region ?? 'us'} chosen={mine?.key} onPick={(a) => set({ a })} />
+                    {mine && (
+                        <>
+                            <Pick
+                                label="Size"
+                                value={mySize}
+                                options={mine.sizes.map((one) => [one, one])}
+                                onPick={(value) => set({ mine: value })}
+                            />
+                            <Pick
+                                label="It ends in"
+                                value={myEnd}
+                                options={mine.ends.map((one) => [one, END_WORDS[one] ?? one])}
+                                onPick={(value) => set({ mend: value })}
+                            />
+                        </>
+                    )}
+                </div>
+                <details className="join-end where" open={window.matchMedia('(min-width: 700px)').matches}>
+                    <summary>
+                        Where: {ground === 'above' ? 'above ground' : 'buried'}, {page?.rulebooks.find((one) => one.id === book)?.name}
+                    </summary>
+                    <Pick
+                        label="Rulebook"
+                        value={book}
+                        options={(page?.rulebooks ?? []).map((one) => [one.id, one.name])}
+                        onPick={(value) => set({ book: value })}
+                    />
+                    <Pick
+                        label="Ground"
+                        value={ground}
+                        options={[
+                            ['above', 'above ground'],
+                            ['buried', 'buried'],
+                        ]}
+                        onPick={(value) => set({ ground: value })}
+                    />
+                    <Pick
+                        label="Afterwards"
+                        value={access}
+                        options={[
+                            ['open', 'in the open'],
+                            ['panel', 'behind an opening'],
+                            ['concealed', 'closed in for good'],
+                        ]}
+                        onPick={(value) => set({ access: value })}
+                    />
+                </details>
+            </section>
+            {!mine && <p className="say pad">Say what your own pipe is.</p>}
+            {card && mine && !steps && <MethodList card={card} looked={method?.method ?? null} onLook={setLooked} />}
+            {card?.a && card.b && method && mine && (
+                <Drawn>
+                    {(width) =>
+                        steps && card.a && card.b ? (
+                            <StepCard card={card} method={method} units={units} onBack={() => setSteps(false)} />
+                        ) : (
+                            card.a &&
+                            card.b && (
+                                <>
+                                    <JointSection
+                                        a={card.a}
+                                        b={card.b}
+                                        method={method}
+                                        units={units}
+                                        width={Math.max(300, width)}
+                                        height={290}
+                                    />
+                                    <div className="acts pad">
+                                        <button type="button" className="main-act" onClick={() => setSteps(true)}>
+                                            Steps: {method.name}
+                                        </button>
+                                    </div>
+                                    <RestsOn sources={card.sources} />
+                                </>
+                            )
+                        )
+                    }
+                </Drawn>
+            )}
+        </div>
+    );
+}
+
+function Drawn({ children }: { children: (width: number) => React.ReactNode }) {
+    const [box, { width }] = useSize<HTMLElement>();
+    return (
+        <section className="joint-chosen" aria-label="The joint made up" ref={box}>
+            {width > 0 && children(width)}
+        </section>
+    );
+}
+
+/** The pipes that people join with: those of the region as buttons, one tap each. */
+function Mine({
+    systems,
+    region,
+    chosen,
+    onPick,
+}: {
+    systems: SystemSummary[];
+    region: string;
+    chosen: string | undefined;
+    onPick: (key: string) => void;
+}) {
+    const usual =
+        region === 'uk'
+            ? ['pvcu-solvent', 'abs-solvent', 'pp-push-fit', 'pvcu-soil', 'pvcu-underground', 'ci-en877', 'clay-en295']
+            : ['pvc-dwv-40', 'abs-dwv-40', 'ci-no-hub', 'pvc-sewer-sdr35', 'copper-dwv', 'tubular-brass'];
+    return (
+        <div className="chips mine">
+            {usual.map((key) => {
+                const system = systems.find((one) => one.key === key);
+                return (
+                    system && (
+                        <button
+                            type="button"
+                            key={key}
+                            className={key === chosen ? 'chip on' : 'chip'}
+                            aria-pressed={key === chosen}
+                            onClick={() => onPick(key)}
+                        >
+                            {system.letters}
+                            {['pvcu-soil', 'pvcu-underground', 'pp-push-fit', 'pvcu-solvent'].includes(key)
+                                ? ` ${system.short.toLowerCase()}`
+                                : ''}
+                        </button>
+                    )
+                );
+            })}
+            <select
+                aria-label="Another pipe"
+                value={chosen && !usual.includes(chosen) ? chosen : ''}
+                onChange={(event) => event.target.value && onPick(event.target.value)}
+            >
+                <option value="">another</option>
+                {systems.map((one) => (
+                    <option key={one.key} value={one.key}>
+                        {one.short}
+                    </option>
+                ))}
+            </select>
+        </div>
+    );
+}
+
+function Pick({
+    label,
+    value,
+    options,
+    onPick,
+}: {
+    label: string;
+    value: string;
+    options: readonly (readonly [string, string])[];
+    onPick: (value: string) => void;
+}) {
+    return (
+        <label className="choice">
+            <span className="cap">{label}</span>
+            <select value={value} onChange={(event) => onPick(event.target.value)}>
+                {options.map(([key, name]) => (
+                    <option key={key} value={key}>
+                        {name}
+                    </option>
+                ))}
+            </select>
+        </label>
+    );
+}

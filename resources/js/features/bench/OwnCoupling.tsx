@@ -1,0 +1,114 @@
+import { useState, type FormEvent } from 'react';
+import { keepOwn, readLength } from '../../api/queries';
+import type { SystemSummary } from '../../api/types';
+import { formText } from '../../shared/formText';
+
+/** A coupling that the lists do not have: what its print says of each side, entered once, offered from then on. */
+export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onKept: () => void }) {
+    const [open, setOpen] = useState(false);
+    const [problem, setProblem] = useState<string | null>(null);
+    const [sides, setSides] = useState<[string, string]>(['pvcu-underground', 'clay-en295']);
+
+    const keep = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const lengths: Record<string, number> = {};
+        for (const key of ['low_a_mm', 'high_a_mm', 'low_b_mm', 'high_b_mm', 'stop_mm', 'length_mm']) {
+            const text = formText(form, key).trim();
+            if (text === '') continue;
+            const read = await readLength(text, 'mm');
+            if (!read.ok) {
+                setProblem(`${key.replace('_mm', '').replaceAll('_', ' ')}: ${read.errors.text?.[0] ?? read.message}`);
+                return;
+            }
+            lengths[key] = read.data.mm;
+        }
+        const name = formText(form, 'name').trim();
+        const buried = formText(form, 'method') === 'flexible-unshielded';
+        const result = await keepOwn('row', {
+            table: 'couplings',
+            group: 'rows',
+            row: {
+                id: `own/${name
+                    .toLowerCase()
+                    .replace(/[^a-z0-9]+/g, '-')
+                    .slice(0, 50)}`,
+                method: formText(form, 'method'),
+                size: formText(form, 'size_a'),
+                name,
+                maker_name: 'as printed on it',
+                sides: [[{ system: sides[0], size: formText(form, 'size_a') }], [{ system: sides[1], size: formText(form, 'size_b') }]],
+                ...lengths,
+                bands: 2,
+                grounds: buried ? ['buried'] : ['above', 'buried'],
+                price_class: 2,
+                source: 'print of the part in hand',
+            },
+        });
+        if (result.ok) {
+            setOpen(false);
+            setProblem(null);
+            onKept();
+        } else setProblem(Object.entries(result.errors).map(([at, texts]) => `${at}: ${texts[0]}`)[0] ?? result.message);
+    };
+    if (!open)
+        return (
+            <button type="button" className="plain" onClick={() => setOpen(true)}>
+                Add a coupling of ours
+            </button>
+        );
+    const side = (index: 0 | 1, letter: 'a' | 'b') => {
+        const system = systems.find((one) => one.key === sides[index]);
+        return (
+            <fieldset>
+                <legend>{index === 0 ? 'One side takes' : 'The other takes'}</legend>
+                <select
+                    aria-label="Pipe"
+                    value={sides[index]}
+                    onChange={(event) => setSides(index === 0 ? [event.target.value, sides[1]] : [sides[0], event.target.value])}
+                >
+                    {systems.map((one) => (
+                        <option key={one.key} value={one.key}>
+                            {one.name}
+                        </option>
+                    ))}
+                </select>
+                <select aria-label="Size" name={`size_${letter}`}>
+                    {system?.sizes.map((size) => (
+                        <option key={size}>{size}</option>
+                    ))}
+                </select>
+                <input name={`low_${letter}_mm`} placeholder="from, mm as printed" autoComplete="off" aria-label="from, mm" />
+                <input name={`high_${letter}_mm`} placeholder="to, mm as printed" autoComplete="off" aria-label="to, mm" />
+            </fieldset>
+        );
+    };
+    return (
+        <form className="own-coupling" onSubmit={(event) => void keep(event)}>
+            <input name="name" required maxLength={60} placeholder="what is printed on it" aria-label="Name" autoComplete="off" />
+            <select name="method" aria-label="What it is">
+                <option value="flexible-unshielded">rubber sleeve, no shield</option>
+                <option value="shielded-transition">shielded coupling</option>
+                <option value="no-hub-shielded">band for iron</option>
+                <option value="universal-compression">compression coupling</option>
+            </select>
+            {side(0, 'a')}
+            {side(1, 'b')}
+            <input name="stop_mm" required placeholder="stop between the ends, mm" aria-label="stop, mm" autoComplete="off" />
+            <input name="length_mm" placeholder="length, mm" aria-label="length, mm" autoComplete="off" />
+            {problem && (
+                <p className="problem" role="alert">
+                    {problem}
+                </p>
+            )}
+            <div className="acts">
+                <button type="button" className="plain" onClick={() => setOpen(false)}>
+                    Leave it
+                </button>
+                <button type="submit" className="main-act">
+                    Add it
+                </button>
+            </div>
+        </form>
+    );
+}

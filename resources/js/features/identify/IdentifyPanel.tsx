@@ -1,0 +1,138 @@
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { identifyQuery } from '../../api/queries';
+import type { IdentifyOutput, Units } from '../../api/types';
+import { asInput, COLOURS, JOINTS, type Evidence } from './evidence';
+import { Lanes } from './Lanes';
+import { NextCheck } from './NextCheck';
+import { Reading } from './Reading';
+
+interface Props {
+    evidence: Evidence;
+    onChange: (evidence: Evidence) => void;
+    units: Units;
+    /** what may be done with a candidate */
+    actions: (candidate: IdentifyOutput['candidates'][number]) => ReactNode;
+}
+
+/** From what can be read, seen and measured of a pipe to what it is: the evidence, every candidate on one scale, why, and the next check. */
+export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
+    const answer = useQuery(identifyQuery(asInput(evidence, units)));
+    const { data } = answer;
+    const first = data?.candidates[0];
+    const set = (change: Partial<Evidence>): void => onChange({ ...evidence, ...change });
+    const toggle = <K extends keyof Evidence>(key: K, value: Evidence[K]): void => {
+        const next = { ...evidence };
+        if (evidence[key] === value) delete next[key];
+        else next[key] = value;
+        onChange(next);
+    };
+    return (
+        <div className="identify">
+            <section className="evidence" aria-label="What is known">
+                <Reading evidence={evidence} units={units} onChange={set} />
+                <Chips label="Colour">
+                    {COLOURS.map((colour) => (
+                        <Chip key={colour} on={evidence.colour === colour} onClick={() => toggle('colour', colour)}>
+                            {colour}
+                        </Chip>
+                    ))}
+                </Chips>
+                <Chips label="Its joints or ends">
+                    {JOINTS.map(([key, name]) => (
+                        <Chip key={key} on={evidence.joint_seen === key} onClick={() => toggle('joint_seen', key)}>
+                            {name}
+                        </Chip>
+                    ))}
+                </Chips>
+                <Chips label="A magnet">
+                    <Chip on={evidence.magnet === true} onClick={() => toggle('magnet', true)}>
+                        holds
+                    </Chip>
+                    <Chip on={evidence.magnet === false} onClick={() => toggle('magnet', false)}>
+                        does not
+                    </Chip>
+                    <Chip on={evidence.region === 'us'} onClick={() => set({ region: 'us' })}>
+                        North America
+                    </Chip>
+                    <Chip on={evidence.region === 'uk'} onClick={() => set({ region: 'uk' })}>
+                        UK
+                    </Chip>
+                </Chips>
+                <label className="print-read">
+                    <span className="cap">Print on it</span>
+                    <input
+                        value={evidence.print ?? ''}
+                        maxLength={200}
+                        placeholder="as far as it can be read"
+                        autoComplete="off"
+                        onChange={(event) => set({ print: event.target.value })}
+                    />
+                </label>
+            </section>
+            <section className="meaning" aria-label="What it is" aria-live="polite">
+                {evidence.mm === null && (
+                    <p className="say pad">Say how wide it is, even by eye: then every pipe of the catalogue is weighed against it.</p>
+                )}
+                {answer.isError && (
+                    <p className="problem pad" role="alert">
+                        {answer.error.message}
+                    </p>
+                )}
+                {data && evidence.mm !== null && (
+                    <>
+                        <Lanes data={data} evidence={evidence} units={units} />
+                        {first ? (
+                            <div className="because">
+                                <div>
+                                    <h3>Because</h3>
+                                    <ol>
+                                        {first.because.map((line) => (
+                                            <li key={line} className="say">
+                                                {line}
+                                            </li>
+                                        ))}
+                                    </ol>
+                                    {first.tell_apart !== '' && data.candidates.length > 1 && <p className="say">{first.tell_apart}</p>}
+                                    {!first.drain && <p className="say">It is water tube: it does not belong in a drain.</p>}
+                                </div>
+                                <div className="acts">{actions(first)}</div>
+                                {data.candidates.slice(1, 4).map((candidate) => (
+                                    <details key={`${candidate.system} ${candidate.size}`}>
+                                        <summary>
+                                            Or {candidate.short}, {Math.round(candidate.likelihood * 100) || 'under 1'} of 100
+                                        </summary>
+                                        <p className="say">{candidate.tell_apart}</p>
+                                        <div className="acts">{actions(candidate)}</div>
+                                    </details>
+                                ))}
+                            </div>
+                        ) : (
+                            <p className="say pad">No pipe of the catalogue is near that. Measure again, or add it at the Bench.</p>
+                        )}
+                    </>
+                )}
+            </section>
+            <section className="next-check" aria-label="The next check">
+                {data && evidence.mm !== null && <NextCheck data={data} evidence={evidence} onChange={set} />}
+            </section>
+        </div>
+    );
+}
+
+function Chips({ label, children }: { label: string; children: ReactNode }) {
+    return (
+        <fieldset className="chips">
+            <legend className="cap">{label}</legend>
+            {children}
+        </fieldset>
+    );
+}
+
+function Chip({ on, onClick, children }: { on: boolean; onClick: () => void; children: ReactNode }) {
+    return (
+        <button type="button" className={on ? 'chip on' : 'chip'} aria-pressed={on} onClick={onClick}>
+            {children}
+        </button>
+    );
+}

@@ -1,0 +1,71 @@
+import type { IdentifyOutput } from '../../api/types';
+import { JointGlyph } from '../../drawing/joint/JointSection';
+import { seenJoint } from '../../drawing/joint/seen';
+import { Shape } from '../../drawing/Shape';
+import { CALLIPER_MM, type Evidence } from './evidence';
+
+/** The check that tells most, as a question whose answers are pictures where they can be drawn. */
+export function NextCheck({
+    data,
+    evidence,
+    onChange,
+}: {
+    data: IdentifyOutput;
+    evidence: Evidence;
+    onChange: (change: Partial<Evidence>) => void;
+}) {
+    const { next_check: check, candidates } = data;
+    if (!check)
+        return (
+            <div className="pad">
+                <h2>{candidates.length > 1 ? 'Nothing more tells them apart' : 'No further check needed'}</h2>
+                <p className="say">
+                    {candidates.length > 1 && (candidates[0]?.likelihood ?? 0) < 0.9
+                        ? 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.'
+                        : 'The likely one stands clear of the others. The print on it still beats every guess.'}
+                </p>
+            </div>
+        );
+    const answer = (value: string): void => {
+        if (check.by === 'magnet') onChange({ magnet: value === 'holds' });
+        else if (check.by === 'joint') onChange({ joint_seen: value as NonNullable<Evidence['joint_seen']> });
+        else if (check.by === 'print') onChange({ print: value });
+        else if (check.by === 'region') onChange({ region: value as Evidence['region'] });
+        else if (check.by === 'colour') onChange({ colour: value as NonNullable<Evidence['colour']> });
+        else if (check.by === 'wall') onChange({ wall_mm: parseFloat(value) });
+        else onChange({ way: 'across', error_mm: CALLIPER_MM, mm: parseFloat(value) });
+    };
+    const drawn = check.by === 'joint' && candidates[0];
+    return (
+        <>
+            <header className="pad">
+                <h2>Next check: {check.title}</h2>
+                <p className="say">{check.how}</p>
+            </header>
+            <div className="answers">
+                {check.answers.map((one) => {
+                    const seen = drawn ? seenJoint(one.value, drawn) : null;
+                    return (
+                        <button type="button" key={one.value} onClick={() => answer(one.value)}>
+                            {seen && <JointGlyph a={seen.a} b={seen.b} method={seen.method} width={168} height={104} />}
+                            <b>{one.label}</b>
+                            <span className="cap">{one.leads_to.slice(0, 3).join(', ')}</span>
+                        </button>
+                    );
+                })}
+            </div>
+            {(candidates[0]?.likelihood ?? 0) < 0.9 && (
+                <p className="say hold">
+                    <Shape kind="warn" size={20} />{' '}
+                    <span>
+                        Until it is known, a joint to it is only right with a part printed for every one of them. Buy nothing on a
+                        likelihood.
+                    </span>
+                </p>
+            )}
+            {evidence.way === 'round' && check.calliper_decides && check.by !== 'calliper' && (
+                <p className="cap pad">A calliper would tell too.</p>
+            )}
+        </>
+    );
+}

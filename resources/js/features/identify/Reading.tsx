@@ -1,0 +1,126 @@
+import { useEffect, useRef, useState } from 'react';
+import { readLength } from '../../api/queries';
+import type { Tape, Units } from '../../api/types';
+import { BY_EYE, CALLIPER_MM, ROUGH, STRING, type Evidence } from './evidence';
+
+const STEP = { inch: 25.4 / 16, mm: 1 };
+
+/** How wide it is: by eye, with a calliper across it, or with a string round it; in the tape's own words. */
+export function Reading({
+    evidence,
+    units,
+    onChange,
+}: {
+    evidence: Evidence;
+    units: Units;
+    onChange: (change: Partial<Evidence>) => void;
+}) {
+    const [tape, setTape] = useState<Tape | null>(null);
+    const [problem, setProblem] = useState<string | null>(null);
+    const asked = useRef(0);
+    const byEye = evidence.way === 'across' && evidence.error_mm >= ROUGH[units];
+    const { mm } = evidence;
+
+    // What is read is said by the server, as every length is.
+    useEffect(() => {
+        const turn = ++asked.current;
+        if (mm === null) setTape(null);
+        else void readLength(`${mm} mm`, units).then((result) => turn === asked.current && result.ok && setTape(result.data));
+    }, [mm, units]);
+
+    const read = async (text: string, change: Partial<Evidence>): Promise<void> => {
+        const result = await readLength(text, units);
+        if (result.ok && result.data.mm > 0) {
+            setProblem(null);
+            onChange({ ...change, mm: result.data.mm });
+        } else setProblem(result.ok ? 'must be more than nothing' : (result.errors.text?.[0] ?? result.message));
+    };
+    const way = (kind: 'eye' | 'calliper' | 'string'): void =>
+        onChange({
+            way: kind === 'string' ? 'round' : 'across',
+            error_mm: kind === 'eye' ? ROUGH[units] : kind === 'string' ? STRING[units] : CALLIPER_MM,
+            ...(kind === 'string' && evidence.way === 'across' ? { mm: null } : {}),
+            ...(kind !== 'string' && evidence.way === 'round' ? { mm: null } : {}),
+        });
+    return (
+        <div className="reading">
+            <fieldset className="chips ways">
+                <legend className="cap">How wide</legend>
+                <button type="button" className={byEye ? 'chip on' : 'chip'} aria-pressed={byEye} onClick={() => way('eye')}>
+                    about, across
+                </button>
+                <button
+                    type="button"
+                    className={evidence.way === 'round' ? 'chip on' : 'chip'}
+                    aria-pressed={evidence.way === 'round'}
+                    onClick={() => way('string')}
+                >
+                    string round it
+                </button>
+                <button
+                    type="button"
+                    className={evidence.way === 'across' && !byEye ? 'chip on' : 'chip'}
+                    aria-pressed={evidence.way === 'across' && !byEye}
+                    onClick={() => way('calliper')}
+                >
+                    calliper
+                </button>
+            </fieldset>
+            <div className="read-line">
+                <label>
+                    <span className="unseen">{evidence.way === 'round' ? 'String round it' : 'Across it'}</span>
+                    <input
+                        key={tape?.inch ?? 'none'}
+                        defaultValue={tape ? (units === 'inch' ? tape.inch : tape.metric) : ''}
+                        placeholder={evidence.way === 'round' ? (units === 'inch' ? '13 5/8' : '346') : units === 'inch' ? '3 1/2' : '110'}
+                        inputMode="text"
+                        autoComplete="off"
+                        onBlur={(event) => event.target.value.trim() !== '' && void read(event.target.value, {})}
+                        onKeyDown={(event) => event.key === 'Enter' && void read(event.currentTarget.value, {})}
+                    />
+                </label>
+                <span className="read-said">
+                    {tape && (units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`)}
+                    <span className="cap">
+                        give or take {evidence.error_mm < 1 ? (units === 'inch' ? '1/64' : '0.4') : units === 'inch' ? '1/8' : '3'}
+                    </span>
+                </span>
+                <button
+                    type="button"
+                    aria-label="less"
+                    disabled={mm === null}
+                    onClick={() => mm !== null && onChange({ mm: Math.max(5, mm - STEP[units]) })}
+                >
+                    −
+                </button>
+                <button
+                    type="button"
+                    aria-label="more"
+                    disabled={mm === null}
+                    onClick={() => mm !== null && onChange({ mm: mm + STEP[units] })}
+                >
+                    +
+                </button>
+            </div>
+            {problem && (
+                <p className="problem" role="alert">
+                    {problem}
+                </p>
+            )}
+            {evidence.way === 'across' && (
+                <div className="chips by-eye" role="group" aria-label="By eye">
+                    {BY_EYE[units].map((text) => (
+                        <button
+                            type="button"
+                            key={text}
+                            className={tape && (units === 'inch' ? tape.inch : tape.metric) === text ? 'chip on' : 'chip'}
+                            onClick={() => void read(text, byEye ? { error_mm: ROUGH[units] } : {})}
+                        >
+                            {text}
+                        </button>
+                    ))}
+                </div>
+            )}
+        </div>
+    );
+}

@@ -1,0 +1,87 @@
+import type { IdentifyInput, Units } from '../../api/types';
+
+/** What is known of a pipe so far. Lengths in mm; the reading is across, or round it with a string. */
+export interface Evidence {
+    way: 'across' | 'round';
+    mm: number | null;
+    error_mm: number;
+    wall_mm?: number;
+    magnet?: boolean;
+    colour?: NonNullable<IdentifyInput['colour']>;
+    print?: string;
+    joint_seen?: NonNullable<IdentifyInput['joint_seen']>;
+    region: 'us' | 'uk';
+}
+
+export const EMPTY = (units: Units): Evidence => ({
+    way: 'across',
+    mm: null,
+    error_mm: ROUGH[units],
+    region: units === 'mm' ? 'uk' : 'us',
+});
+
+/** How far a reading may be off: told by eye, by a string, by a calliper. */
+export const ROUGH = { inch: 3.175, mm: 3 };
+export const STRING = { inch: 3.175, mm: 3 };
+export const CALLIPER_MM = 0.4;
+
+/** The evidence as the reckoner takes it; null while nothing was measured, not even by eye. */
+export function asInput(evidence: Evidence, units: Units): IdentifyInput | null {
+    if (evidence.mm === null) return null;
+    const { way, mm, error_mm, ...rest } = evidence;
+    const reading = way === 'across' ? { od_mm: mm } : { circumference_mm: mm };
+    return { ...reading, reading_error_mm: error_mm, ...rest, units };
+}
+
+/** The evidence as the job file keeps it, and back. */
+export function asKept(evidence: Evidence): Record<string, number | boolean | string> | undefined {
+    const input = asInput(evidence, 'inch');
+    if (!input) return undefined;
+    const { units: _, overrides: __, ...kept } = input;
+    return kept;
+}
+
+export function asEvidence(kept: Record<string, unknown> | undefined, units: Units): Evidence {
+    const empty = EMPTY(units);
+    if (!kept) return empty;
+    const { od_mm, circumference_mm, reading_error_mm, ...rest } = kept;
+    return {
+        ...empty,
+        ...rest,
+        way: circumference_mm === undefined ? 'across' : 'round',
+        mm: Number(od_mm ?? circumference_mm),
+        error_mm: Number(reading_error_mm),
+    };
+}
+
+export const COLOURS = [
+    'white',
+    'black',
+    'grey',
+    'green',
+    'terracotta',
+    'brown',
+    'copper',
+    'silver',
+    'chrome',
+    'cream',
+    'painted',
+] as const;
+
+/** What is offered to be seen of a joint, in the words of the trade. */
+export const JOINTS = [
+    ['bell', 'bell ends'],
+    ['band', 'a flat band'],
+    ['solvent-socket', 'a cemented socket'],
+    ['ring-socket', 'a ring socket'],
+    ['thread', 'a thread'],
+    ['slip-nut', 'a slip nut'],
+    ['solder', 'soldered'],
+    ['none', 'none seen'],
+] as const;
+
+/** Diameters that people name by eye, in the job's units. */
+export const BY_EYE = {
+    inch: ['1 1/4', '1 1/2', '1 5/8', '1 7/8', '2 3/8', '3 1/2', '4 1/4', '4 1/2', '5', '6 5/8'],
+    mm: ['35', '36', '41', '43', '54', '56', '82', '110', '121', '131', '160'],
+};

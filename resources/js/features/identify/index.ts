@@ -1,0 +1,2 @@
+export { IdentifyPanel } from './IdentifyPanel';
+export { asEvidence, asKept, EMPTY, type Evidence } from './evidence';

@@ -1,0 +1,92 @@
+import type { JointCard, JointMethod, Units } from '../../api/types';
+import { NotKnown } from '../../drawing/NotKnown';
+import { Said } from '../../drawing/Said';
+import { SourceTap } from '../../shared/SourceTap';
+import { waterInWords } from './times';
+
+/** What each way changes: the cut length, the parts, whether the joint can close the run, the first water, the price. */
+export function Consequences({
+    card,
+    looked,
+    units,
+    onLook,
+}: {
+    card: JointCard;
+    looked: string;
+    units: Units;
+    onLook: (method: string) => void;
+}) {
+    const shown = [...card.methods.slice(0, 3)];
+    const chosen = card.methods.find((one) => one.method === looked);
+    if (chosen && !shown.includes(chosen)) shown.splice(2, 1, chosen);
+    const on = (method: JointMethod): string => (method.method === looked ? 'lit' : '');
+    return (
+        <table className="consequences">
+            <thead>
+                <tr>
+                    <th scope="col">
+                        <span className="unseen">What changes</span>
+                    </th>
+                    {shown.map((method) => (
+                        <th key={method.method} scope="col" className={on(method)}>
+                            <button type="button" onClick={() => onLook(method.method)}>
+                                <b className="n">{card.methods.indexOf(method) + 1}</b> {method.name}
+                            </button>
+                        </th>
+                    ))}
+                </tr>
+            </thead>
+            <tbody>
+                {card.piece && (
+                    <tr>
+                        <th scope="row">
+                            <span className="tagp">{card.piece}</span> cut
+                        </th>
+                        {shown.map((method) => (
+                            <td key={method.method} className={`cut ${on(method)}`}>
+                                {method.changes?.cut ? <Said tape={method.changes.cut} units={units} /> : <NotKnown />}
+                            </td>
+                        ))}
+                    </tr>
+                )}
+                <tr>
+                    <th scope="row">parts</th>
+                    {shown.map((method) => (
+                        <td key={method.method} className={on(method)}>
+                            {method.parts.map((part) => (
+                                <div key={`${part.table} ${part.row}`}>
+                                    <SourceTap source={part.source}>{part.name}</SourceTap>
+                                </div>
+                            ))}
+                        </td>
+                    ))}
+                </tr>
+                <tr>
+                    <th scope="row">can close the run</th>
+                    {shown.map((method) => (
+                        <td key={method.method} className={on(method)}>
+                            {method.opens ? 'yes, it opens' : 'no, another must'}
+                        </td>
+                    ))}
+                </tr>
+                <tr>
+                    <th scope="row">first water</th>
+                    {shown.map((method) => (
+                        <td key={method.method} className={`wt ${on(method)}`}>
+                            {waterInWords(method)}
+                        </td>
+                    ))}
+                </tr>
+                <tr>
+                    <th scope="row">price</th>
+                    {shown.map((method) => (
+                        <td key={method.method} className={on(method)} aria-label={`price class ${method.price_class} of 3`}>
+                            {'●'.repeat(method.price_class)}
+                            {'○'.repeat(3 - method.price_class)}
+                        </td>
+                    ))}
+                </tr>
+            </tbody>
+        </table>
+    );
+}

@@ -1,0 +1,37 @@
+import type { JointCard } from '../../api/types';
+import { MethodCard } from './MethodCard';
+import { RefusedList } from './RefusedList';
+import { stateInWords } from './choosing';
+
+/** The ways to make a joint, best first, and under their own bar the ways that are refused. */
+export function MethodList({ card, looked, onLook }: { card: JointCard; looked: string | null; onLook: (method: string) => void }) {
+    return (
+        <section className="method-list" aria-label="Ways to join">
+            <header>
+                <h2>
+                    {card.number === null ? '' : `Joint ${card.number}: `}
+                    {card.name}
+                </h2>
+                <p className="cap">
+                    {card.a && card.b ? `${card.a.name} to ${card.b.name}, ${card.b.kind.replace('-', ' ')}. ` : ''}
+                    {card.ground === 'buried' ? 'Buried. ' : card.access === 'concealed' ? 'Closed in. ' : ''}
+                    {card.state !== 'own' && `Method: ${stateInWords(card.state)}.`}
+                </p>
+            </header>
+            {card.a &&
+                card.b &&
+                card.methods.map((method, i) => (
+                    <MethodCard
+                        key={method.method}
+                        rank={i + 1}
+                        method={method}
+                        a={card.a}
+                        b={card.b}
+                        selected={method.method === looked}
+                        onSelect={() => onLook(method.method)}
+                    />
+                ))}
+            <RefusedList refused={card.refused} />
+        </section>
+    );
+}

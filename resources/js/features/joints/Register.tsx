@@ -1,0 +1,65 @@
+import type { RunReport } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import type { JobEditor } from '../job/useJobEditor';
+import { keyOf, registerInWords, stateInWords, type Which } from './choosing';
+
+const SHAPES = { own: 'open', chosen: 'done', best: 'open', refused: 'stop', unknown: 'unknown', none: 'stop' } as const;
+
+/** Every joint of the run, numbered as on the pipe, and the single ones of the job. */
+export function Register({
+    run,
+    editor,
+    open,
+    onOpen,
+}: {
+    run: RunReport;
+    editor: JobEditor;
+    open: Which | null;
+    onOpen: (which: Which) => void;
+}) {
+    const settled = run.joints.filter((joint) => ['own', 'chosen', 'best'].includes(joint.state)).length;
+    const { singles } = editor.evaluation;
+    const selected = open === null ? '' : keyOf(open);
+    return (
+        <section className="register" aria-label="Register of joints">
+            <header>
+                <h2>
+                    {run.joints.length} {run.joints.length === 1 ? 'joint' : 'joints'}, {settled} with a method
+                </h2>
+                <p className="cap">{registerInWords(run)}</p>
+            </header>
+            {run.joints.map((joint) => (
+                <button
+                    type="button"
+                    key={joint.key}
+                    className={selected === joint.key ? 'reg-row lit' : 'reg-row'}
+                    aria-current={selected === joint.key}
+                    onClick={() => onOpen({ run: run.id, joint: joint.key })}
+                >
+                    <span className="tagj">{joint.number}</span>
+                    <b>{joint.name}</b>
+                    <span className={joint.method_name ? 'reg-method' : 'reg-method none'}>
+                        {joint.method_name || stateInWords(joint.state)}
+                    </span>
+                    <Shape kind={SHAPES[joint.state]} size={17} />
+                </button>
+            ))}
+            {singles.length > 0 && <h3 className="bar">Single joints of this job</h3>}
+            {singles.map((joint) => (
+                <button
+                    type="button"
+                    key={joint.id}
+                    className={selected === `single ${joint.id}` ? 'reg-row lit' : 'reg-row'}
+                    aria-current={selected === `single ${joint.id}`}
+                    onClick={() => onOpen({ single: joint.id })}
+                >
+                    <span className="tagj">–</span>
+                    <b>{joint.name}</b>
+                    <span className="reg-method">{joint.method_name || stateInWords(joint.state)}</span>
+                    <Shape kind={SHAPES[joint.state]} size={17} />
+                </button>
+            ))}
+            {run.joints.length === 0 && singles.length === 0 && <p className="say pad">No joint yet: call out a leg at Route.</p>}
+        </section>
+    );
+}

@@ -1,0 +1,91 @@
+import { useEffect, useState } from 'react';
+import type { JointCard, JointMethod, Units } from '../../api/types';
+import { JointSection } from '../../drawing/joint/JointSection';
+import { Said } from '../../drawing/Said';
+import { Shape } from '../../drawing/Shape';
+import { useSize } from '../../shared/useSize';
+import { waterInWords } from './times';
+
+/** The card to make a joint by: its section, what is marked and tightened, and one step after another, followed with one thumb. */
+export function StepCard({ card, method, units, onBack }: { card: JointCard; method: JointMethod; units: Units; onBack: () => void }) {
+    const [step, setStep] = useState(0);
+    const [box, size] = useSize();
+    useEffect(() => setStep(0), [method.method, card.key]);
+    useEffect(() => {
+        document.querySelector('.step.now')?.scrollIntoView({ block: 'nearest' });
+    }, [step]);
+    if (!card.a || !card.b) return null;
+    const insert = [method.insert_a, method.insert_b].find((tape) => tape && tape.mm > 0);
+    const torque =
+        units === 'inch' ? method.torque_in_lb && `${method.torque_in_lb} in·lb` : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
+    return (
+        <section className="step-card" aria-label={`How to make it: ${method.name}`} ref={box}>
+            <header>
+                {card.number !== null && <span className="tagj big">{card.number}</span>}
+                <div>
+                    <h2>{card.name}</h2>
+                    <p className="cap">
+                        {method.name}, {method.maker_name}
+                    </p>
+                </div>
+            </header>
+            {size.width > 0 && (
+                <JointSection
+                    a={card.a}
+                    b={card.b}
+                    method={method}
+                    units={units}
+                    width={Math.min(560, Math.max(300, size.width))}
+                    height={290}
+                    letter={card.piece}
+                />
+            )}
+            <dl className="step-facts">
+                <div>
+                    <dt>mark the pipe at</dt>
+                    <dd className="mk">{insert ? <Said tape={insert} units={units} unit /> : 'measure it'}</dd>
+                </div>
+                <div>
+                    <dt>between the ends</dt>
+                    <dd>{method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}</dd>
+                </div>
+                <div>
+                    <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
+                    <dd>{torque || waterInWords(method)}</dd>
+                </div>
+            </dl>
+            <ol className="steps">
+                {method.steps.map((one, i) => (
+                    <li
+                        key={one.id}
+                        className={i === step ? 'step now' : i < step ? 'step done' : 'step'}
+                        aria-current={i === step ? 'step' : undefined}
+                    >
+                        <button type="button" onClick={() => setStep(i)}>
+                            {i < step ? <Shape kind="done" size={22} /> : <span className="n">{i + 1}</span>}
+                            <span>
+                                <b>{one.do}</b>
+                                {i === step && <span className="say">{one.say}</span>}
+                                {i === step && one.tools.length > 0 && <span className="cap">Tools: {one.tools.join(', ')}</span>}
+                            </span>
+                        </button>
+                        {i === step && one.caution && (
+                            <p className="caution">
+                                <Shape kind="warn" size={24} /> {one.caution}
+                            </p>
+                        )}
+                    </li>
+                ))}
+            </ol>
+            <p className="cap pad">The local code and the licensed plumber decide.</p>
+            <div className="step-acts">
+                <button type="button" onClick={() => (step === 0 ? onBack() : setStep(step - 1))}>
+                    {step === 0 ? 'Back' : `Step ${step}`}
+                </button>
+                <button type="button" className="main-act" onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : onBack())}>
+                    {step + 1 < method.steps.length ? `Done, next: ${method.steps[step + 1]?.do ?? ''}` : 'All done'}
+                </button>
+            </div>
+        </section>
+    );
+}

@@ -1,0 +1,3 @@
+export { JointsStation } from './JointsStation';
+export { MethodList } from './MethodList';
+export { StepCard } from './StepCard';

@@ -1,0 +1,152 @@
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import type { JobStanding } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import { asEvidence, IdentifyPanel, type Evidence } from '../identify';
+import type { JobEditor } from '../job/useJobEditor';
+import { PipeDialog } from './PipeDialog';
+import { PipeRing } from './PipeRing';
+import { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';
+
+/** The Look station: every pipe that the job ties to, where its end is and what is in the way, and how it is known what it is. */
+export function LookStation({ editor, phone }: { editor: JobEditor; phone: boolean }) {
+    const [params, setParams] = useSearchParams();
+    const [dialog, setDialog] = useState<'new' | 'change' | null>(null);
+    const { document, evaluation } = editor;
+    const pipes = document.standing ?? [];
+    // The one that needs an answer stays in hand once it has one.
+    const [first] = useState(() => (pipes.find((pipe) => !pipe.system) ?? pipes[0])?.id);
+    const chosen =
+        pipes.find((pipe) => pipe.id === params.get('pipe')) ?? (phone ? undefined : (pipes.find((pipe) => pipe.id === first) ?? pipes[0]));
+    const report = evaluation.standing.find((one) => one.id === chosen?.id);
+    const known = pipes.filter((pipe) => pipe.system).length;
+
+    const list = (
+        <section className="stood" aria-label="Standing pipes">
+            <header>
+                <h2>Standing pipes</h2>
+                <p className="cap">{pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}</p>
+            </header>
+            {pipes.map((pipe) => {
+                const one = evaluation.standing.find((standing) => standing.id === pipe.id);
+                return (
+                    <button
+                        type="button"
+                        key={pipe.id}
+                        className={pipe.id === chosen?.id ? 'stood-row lit' : 'stood-row'}
+                        aria-current={pipe.id === chosen?.id}
+                        onClick={() => setParams({ pipe: pipe.id })}
+                    >
+                        {one && <PipeRing pipe={one} />}
+                        <span>
+                            <b>{pipe.name}</b>
+                            <span className="cap">{tiesInWords(editor, pipe.id)}</span>
+                            <br />
+                            <Shape kind={one?.known ? 'done' : 'unknown'} size={15} /> {one?.said}
+                        </span>
+                    </button>
+                );
+            })}
+            <button type="button" className="plain" onClick={() => setDialog('new')}>
+                Add a standing pipe
+            </button>
+        </section>
+    );
+    return (
+        <main className="station look">
+            {(!phone || !chosen) && list}
+            {chosen ? (
+                <div>
+                    {phone && (
+                        <button type="button" className="back-line" onClick={() => setParams({})}>
+                            ‹ all standing pipes
+                        </button>
+                    )}
+                    <div className="pipe-head">
+                        <div>
+                            <h2>
+                                {chosen.name}: {report?.said}
+                            </h2>
+                            <p className="say">{whereInWords(chosen, evaluation.units)}</p>
+                        </div>
+                        <div>
+                            <button type="button" className="plain small" onClick={() => setDialog('change')}>
+                                Where it is, how it ends
+                            </button>
+                            {chosen.system && (
+                                <button
+                                    type="button"
+                                    className="plain small"
+                                    onClick={() => editor.change((old) => knowAs(old, chosen.id, null))}
+                                >
+                                    Not sure after all
+                                </button>
+                            )}
+                        </div>
+                    </div>
+                    <Identify key={chosen.id} pipe={chosen} editor={editor} />
+                </div>
+            ) : (
+                !phone && (
+                    <p className="say pad">
+                        Add each pipe that you will tie to: what it is decides the joint, and the joint decides the cut.
+                    </p>
+                )
+            )}
+            {dialog && (
+                <PipeDialog
+                    editor={editor}
+                    pipe={dialog === 'change' ? chosen : undefined}
+                    onClose={() => setDialog(null)}
+                    onNew={(id) => setParams({ pipe: id })}
+                    onRemove={(id) => {
+                        editor.change((old) => removeStanding(old, id));
+                        setParams({});
+                    }}
+                />
+            )}
+        </main>
+    );
+}
+
+/** The evidence of one pipe; kept in the job as it grows. */
+function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
+    const { units } = editor.evaluation;
+    const evidence = asEvidence(pipe.evidence, units);
+    const [draft, setDraft] = useState<Evidence>(evidence);
+    const change = (next: Evidence): void => {
+        setDraft(next);
+        if (next.mm !== null) editor.change((old) => putEvidence(old, pipe.id, next));
+    };
+    return (
+        <IdentifyPanel
+            evidence={draft}
+            onChange={change}
+            units={units}
+            actions={(candidate) =>
+                pipe.system === candidate.system && pipe.size === candidate.size ? (
+                    <span className="cap">
+                        <Shape kind="done" size={16} /> kept as this
+                    </span>
+                ) : (
+                    <button type="button" className="main-act" onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate))}>
+                        It is {candidate.short}
+                    </button>
+                )
+            }
+        />
+    );
+}
+
+/** Which runs tie to a pipe, and at which joint. */
+function tiesInWords(editor: JobEditor, id: string): string {
+    const ties = editor.document.runs.flatMap((run, i) => {
+        const report = editor.evaluation.runs.find((one) => one.id === run.id);
+        const at = (key: string): string => {
+            const number = report?.joints.find((joint) => joint.key === key)?.number;
+            return number === undefined ? `run ${i + 1}` : `run ${i + 1}, joint ${number}`;
+        };
+        return [...(run.outlet.standing === id ? [at('outlet')] : []), ...(run.tie_in.standing === id ? [at('tie-in')] : [])];
+    });
+    return ties.join('; ') || 'no run ties to it yet';
+}

@@ -1,0 +1,86 @@
+import type { JobDocument, JobStanding, Units } from '../../api/types';
+import { asKept, type Evidence } from '../identify';
+
+const onOne = (document: JobDocument, id: string, edit: (pipe: JobStanding) => JobStanding): JobDocument => ({
+    ...document,
+    standing: (document.standing ?? []).map((pipe) => (pipe.id === id ? edit(pipe) : pipe)),
+});
+
+/** The job with what was read and seen of a pipe. */
+export function putEvidence(document: JobDocument, id: string, evidence: Evidence): JobDocument {
+    const kept = asKept(evidence);
+    return onOne(document, id, (pipe) => {
+        const { evidence: _, ...rest } = pipe;
+        return kept ? { ...rest, evidence: kept as NonNullable<JobStanding['evidence']> } : rest;
+    });
+}
+
+/** The job with a pipe known as a candidate, or not known any more. A calliper reading stands for its outside diameter. */
+export function knowAs(document: JobDocument, id: string, candidate: { system: string; size: string } | null): JobDocument {
+    return onOne(document, id, (pipe) => {
+        const { system: _, size: __, od_mm: ___, ...rest } = pipe;
+        if (candidate === null) return { ...rest, how: 'guessed' };
+        const { evidence } = pipe;
+        const measured = evidence?.od_mm !== undefined && evidence.reading_error_mm <= 0.5 ? { od_mm: evidence.od_mm } : {};
+        return {
+            ...rest,
+            ...measured,
+            system: candidate.system as NonNullable<JobStanding['system']>,
+            size: candidate.size as NonNullable<JobStanding['size']>,
+            how: evidence?.print ? 'print' : 'measured',
+        };
+    });
+}
+
+/** The job without a standing pipe. What tied to it ties to a socket of its own again; single joints to it go. */
+export function removeStanding(document: JobDocument, id: string): JobDocument {
+    const free = <T extends { what: string; standing?: string | undefined }>(end: T): T =>
+        end.standing === id ? ({ what: end.what, kind: 'socket' } as unknown as T) : end;
+    return {
+        ...document,
+        standing: (document.standing ?? []).filter((pipe) => pipe.id !== id),
+        single_joints: (document.single_joints ?? []).filter(
+            (joint) => !('standing' in joint.a && joint.a.standing === id) && !('standing' in joint.b && joint.b.standing === id),
+        ),
+        runs: document.runs.map((run) => ({ ...run, outlet: free(run.outlet), tie_in: free(run.tie_in) })),
+    };
+}
+
+const ENDS: Record<JobStanding['end'], string> = {
+    plain: 'a cut end',
+    spigot: 'a spigot',
+    hub: 'a hub',
+    bell: 'a bell',
+    'solvent-socket': 'a solvent socket',
+    'ring-socket': 'a ring socket',
+    'female-thread': 'a female thread',
+    'male-thread': 'a male thread',
+    'slip-nut': 'a slip nut',
+    flange: 'a flange',
+    grooved: 'a grooved end',
+};
+
+export const END_NAMES = Object.entries(ENDS) as [JobStanding['end'], string][];
+
+/** How it ends, where that is, which way it points, and what is in the way. */
+export function whereInWords(pipe: JobStanding, units: Units): string {
+    const level =
+        pipe.level_mm === undefined
+            ? ''
+            : units === 'mm'
+              ? `${Math.round(pipe.level_mm)} mm over the mark`
+              : `${Math.round(pipe.level_mm / 25.4)} in over the mark`;
+    const parts = [
+        ENDS[pipe.end],
+        pipe.at,
+        pipe.faces && `facing ${pipe.faces}`,
+        level,
+        pipe.in_the_way && `in the way: ${pipe.in_the_way}`,
+    ].filter(Boolean);
+    const said = parts.join('; ');
+    return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
+}
+
+export function freeStandingId(taken: string[]): string {
+    for (let n = taken.length + 1; ; n++) if (!taken.includes(`pipe-${n}`)) return `pipe-${n}`;
+}

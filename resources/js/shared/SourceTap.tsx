@@ -1,0 +1,43 @@
+import { useState, type ReactNode } from 'react';
+import type { Source } from '../api/types';
+import { Shape } from '../drawing/Shape';
+
+/** A number or a name that says, at one tap, where it comes from and how far it can be trusted. A doubtful one is marked before that. */
+export function SourceTap({ source, children }: { source: Source; children: ReactNode }) {
+    const [open, setOpen] = useState(false);
+    const doubtful = source.status === 'assumed' || source.confidence === 'low';
+    return (
+        <span className="source-tap">
+            <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className={doubtful ? 'doubtful' : ''}>
+                {children}
+                {doubtful && <Shape kind="unknown" size={13} />}
+                {source.status === 'measured' && <span className="cap"> measured</span>}
+            </button>
+            {open && <SourceLine source={source} />}
+        </span>
+    );
+}
+
+export function SourceLine({ source }: { source: Source }) {
+    return (
+        <span className="source-line cap">
+            {source.source}. {source.status}, {source.confidence} confidence; table {source.table}, row {source.row}.
+        </span>
+    );
+}
+
+/** Every row of a table that a screen rests on, at one tap. */
+export function RestsOn({ sources }: { sources: Source[] }) {
+    const doubtful = sources.filter((source) => source.status === 'assumed' || source.confidence === 'low').length;
+    return (
+        <details className="rests-on">
+            <summary>
+                Rests on {sources.length} {sources.length === 1 ? 'row' : 'rows'}
+                {doubtful > 0 && `, ${doubtful} doubtful`}
+            </summary>
+            {sources.map((source) => (
+                <SourceLine key={`${source.table} ${source.row}`} source={source} />
+            ))}
+        </details>
+    );
+}
