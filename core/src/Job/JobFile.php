@@ -165,7 +165,10 @@ final readonly class JobFile
     /** @param  array<string, StandingPipe>  $standing by id */
     private function run(Fields $fields, array $standing): Run
     {
-        $system = $this->catalogue->system($fields->choice('system', $this->catalogue->laidKeys()));
+        $system = $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys()));
+        if (! $system->isLaid()) {
+            throw BadInput::at($fields->at('system'), 'has no bends in the catalogue to lay a run out with; these have: '.implode(', ', $this->catalogue->laidKeys()), $system->key);
+        }
         $sizes = $system->sizes();
         $legs = [];
         foreach ($fields->children('legs', 1000) as $legFields) {

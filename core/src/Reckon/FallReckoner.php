@@ -11,6 +11,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\FallLeastRule;
+use FallBend\Core\Rules\FallMostRule;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 use FallBend\Core\Rules\Where;
@@ -36,10 +37,10 @@ final readonly class FallReckoner implements Reckoner
         if ($input->has('use')) {
             $input->choice('use', ['drain', 'fixture-drain']);
         }
-        $threshold = $this->threshold($input, $rulebook, $size);
+        $threshold = $this->threshold($input, $rulebook, $size, $most);
         Overrides::read($input, $this->catalogue);
         $input->end();
-        $findings = $rulebook === null ? [] : $this->judge($fall, $length, $threshold, $rulebook, $size ?? '');
+        $findings = $rulebook === null ? [] : $this->judge($fall, $length, $threshold, $most, $rulebook, $size ?? '');
 
         return [
             'length_mm' => $length,
@@ -51,10 +52,10 @@ final readonly class FallReckoner implements Reckoner
             'verdict' => [
                 'outcome' => $rulebook === null ? 'not judged' : ($findings === [] ? 'pass' : $findings[0]->severity->value),
                 'least_mm_per_m' => $threshold?->value,
-                'most_mm_per_m' => null,
+                'most_mm_per_m' => $most?->value,
             ],
             'findings' => FindingReport::list($findings, Units::Inch),
-            'sources' => $threshold === null ? [] : [$threshold->provenance->toArray()],
+            'sources' => SourceList::of([$threshold?->provenance, $most?->provenance]),
         ];
     }
 
@@ -76,8 +77,8 @@ final readonly class FallReckoner implements Reckoner
         return [$length, $drop, $fall ?? 1000 * $drop / $length];
     }
 
-    /** @param-out ?string $rulebook name @param-out ?string $size */
-    private function threshold(Fields $input, ?string &$rulebook, ?string &$size): ?Threshold
+    /** @param-out ?string $rulebook name @param-out ?string $size @param-out ?Threshold $most */
+    private function threshold(Fields $input, ?string &$rulebook, ?string &$size, ?Threshold &$most): ?Threshold
     {
         $given = array_filter(['system', 'size', 'rulebook'], $input->has(...));
         if ($given === []) {
@@ -90,18 +91,21 @@ final readonly class FallReckoner implements Reckoner
         $size = $input->choice('size', array_map(strval(...), array_keys($system->pipes)));
         $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
         $rulebook = $book->name;
+        $most = $book->forSize(FallMostRule::ID, $size, $system->key);
 
         return $book->forSize('fall.least', $size, $system->key);
     }
 
     /** @return list<Finding> */
-    private function judge(float $fall, float $length, ?Threshold $least, string $book, string $size): array
+    private function judge(float $fall, float $length, ?Threshold $least, ?Threshold $most, string $book, string $size): array
     {
         $where = new Where;
         if ($fall < 0) {
             return [new Finding('fall.back', Severity::Stop, $where, $fall, $least?->value, ['rise_mm' => -$fall * $length / 1000], $least?->provenance)];
         }
         $finding = FallLeastRule::verdict($fall, $length, $least, $where, ['size' => $size, 'book' => $book]);
+
+        $finding ??= FallMostRule::verdict($fall, $length, $most, $where, $size);
 
         return $finding === null ? [] : [$finding];
     }

@@ -27,6 +27,7 @@ final readonly class RuleSet
             new FallBackRule,
             new FallNoneRule,
             new FallLeastRule,
+            new FallMostRule,
             new SizeReducedRule,
             new TurnPatternRule,
             new RunLevelRule,

@@ -87,6 +87,7 @@ final class ReckonersTest extends TestCase
     {
         yield 'enough' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.9], 'pass', 'fall.least.small'];
         yield 'too little' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.5], 'stop', 'fall.least.small'];
+        yield 'too much' => [['length_mm' => 1000, 'fall_mm_per_m' => 95, 'system' => 'pp-push-fit', 'size' => '40', 'rulebook' => 'adh-2015'], 'warn', 'fall.least.small'];
         yield 'backwards' => [['length_mm' => 1000, 'drop_mm' => -5], 'stop', 'fall.least.small'];
         yield 'by approval' => [['length_mm' => 1000, 'fall_mm_per_m' => 11, 'rulebook' => 'upc-2021', 'size' => '4'], 'warn', 'fall.least.large'];
         yield 'set locally' => [['length_mm' => 1000, 'fall_mm_per_m' => 20.9, 'overrides' => ['rulebook' => [['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 25]]]], 'stop', 'fall.least.small'];

@@ -29,6 +29,15 @@ final class RuleSetTest extends TestCase
         yield 'UPC 4 in at 1/8 wants approval' => ['upc-2021', 'north 40 fall 1/8', $four, 'fall.byApproval', 'warn', 1];
         yield 'UPC 4 in at 1/16 is no matter of approval' => ['upc-2021', 'north 40 fall 1/16', $four, 'fall.least', 'stop', 1];
         yield 'UPC 4 in at 1/4' => ['upc-2021', 'north 40 fall 1/4', $four, 'fall.byApproval', null, null];
+        $waste = ['system' => 'pp-push-fit', 'size' => '40'];
+        yield 'AD H 40 mm at 18' => ['adh-2015', 'north 1000mm fall 18 mm/m', $waste, 'fall.least', null, null];
+        yield 'AD H 40 mm at 17' => ['adh-2015', 'north 1000mm fall 17 mm/m', $waste, 'fall.least', 'stop', 1];
+        yield 'AD H 40 mm at 90' => ['adh-2015', 'north 1000mm fall 90 mm/m', $waste, 'fall.most', null, null];
+        yield 'AD H 40 mm at 100' => ['adh-2015', 'north 1000mm fall 100 mm/m', $waste, 'fall.most', 'warn', 1];
+        yield 'an offset is no leg that falls too much' => ['adh-2015', 'north 1000mm fall 400 mm/m', $waste, 'fall.most', null, null];
+        yield 'IPC has no most' => ['ipc-2021', 'north 40 fall 2', [], 'fall.most', null, null];
+        yield 'AD H drain in the ground, 1 in 40' => ['adh-2015', 'north 1000mm fall 20 mm/m', ['system' => 'pvcu-underground', 'size' => '110'], 'fall.byApproval', 'warn', 1];
+        yield 'AD H soil pipe of the same size' => ['adh-2015', 'north 1000mm fall 20 mm/m', ['system' => 'pvcu-soil', 'size' => '110'], 'fall.byApproval', null, null];
         yield 'a drop that is enough' => ['ipc-2021', "north 4' drop 1", [], 'fall.least', null, null];
         yield 'a drop that is not' => ['ipc-2021', "north 4' drop 7/8", [], 'fall.least', 'stop', 1];
         yield 'upright needs no fall' => ['ipc-2021', 'down 40', [], 'fall.least', null, null];

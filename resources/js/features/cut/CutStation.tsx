@@ -2,6 +2,7 @@ import { Link } from 'react-router';
 import type { JobRun, RunReport } from '../../api/types';
 import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
+import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
 
 interface Props {
@@ -40,6 +41,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                     onSelect={() => selection.select({ kind: 'piece', key: piece.key })}
                 />
             ))}
+            {run.pieces.length > 0 && <RestsOn sources={run.sources} />}
         </main>
     );
 }

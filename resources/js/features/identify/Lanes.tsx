@@ -97,7 +97,7 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
             )}
             <p className="cap lane-sources">
                 bar: what its makers allow, tick: nominal.{' '}
-                {data.candidates.slice(0, 3).map((lane) => (
+                {lanes.map((lane) => (
                     <SourceTap key={`${lane.system} ${lane.size}`} source={lane.source}>
                         {lane.short}
                     </SourceTap>

@@ -19,6 +19,7 @@ export function Consequences({
     const shown = [...card.methods.slice(0, 3)];
     const chosen = card.methods.find((one) => one.method === looked);
     if (chosen && !shown.includes(chosen)) shown.splice(2, 1, chosen);
+    const clock = card.sources.find((one) => one.table === 'cements' && one.row === 'cure');
     const on = (method: JointMethod): string => (method.method === looked ? 'lit' : '');
     return (
         <table className="consequences">
@@ -73,7 +74,11 @@ export function Consequences({
                     <th scope="row">first water</th>
                     {shown.map((method) => (
                         <td key={method.method} className={`wt ${on(method)}`}>
-                            {waterInWords(method)}
+                            {clock && method.times.first_water === 'after-cure' ? (
+                                <SourceTap source={clock}>{waterInWords(method)}</SourceTap>
+                            ) : (
+                                waterInWords(method)
+                            )}
                         </td>
                     ))}
                 </tr>

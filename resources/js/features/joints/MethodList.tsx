@@ -1,4 +1,5 @@
 import type { JointCard } from '../../api/types';
+import { SourceTap } from '../../shared/SourceTap';
 import { MethodCard } from './MethodCard';
 import { RefusedList } from './RefusedList';
 import { stateInWords } from './choosing';
@@ -12,11 +13,16 @@ export function MethodList({ card, looked, onLook }: { card: JointCard; looked: 
                     {card.number === null ? '' : `Joint ${card.number}: `}
                     {card.name}
                 </h2>
-                <p className="cap">
-                    {card.a && card.b ? `${card.a.name} to ${card.b.name}, ${card.b.kind.replace('-', ' ')}. ` : ''}
+                <div className="cap">
+                    {card.a && card.b && (
+                        <>
+                            <SourceTap source={card.a.source}>{card.a.name}</SourceTap> to{' '}
+                            <SourceTap source={card.b.source}>{card.b.name}</SourceTap>, {card.b.kind.replace('-', ' ')}.{' '}
+                        </>
+                    )}
                     {card.ground === 'buried' ? 'Buried. ' : card.access === 'concealed' ? 'Closed in. ' : ''}
                     {card.state !== 'own' && `Method: ${stateInWords(card.state)}.`}
-                </p>
+                </div>
             </header>
             {card.a &&
                 card.b &&

@@ -3,6 +3,7 @@ import type { JointCard, JointMethod, Units } from '../../api/types';
 import { JointSection } from '../../drawing/joint/JointSection';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
+import { RestsOn, SourceTap } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { waterInWords } from './times';
 
@@ -16,6 +17,9 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
     }, [step]);
     if (!card.a || !card.b) return null;
     const insert = [method.insert_a, method.insert_b].find((tape) => tape && tape.mm > 0);
+    // What the numbers rest on: the part that holds both ends, or the socket that the pipe goes into.
+    const source = method.parts[0]?.source ?? card.b.source;
+    const clock = card.sources.find((one) => one.table === 'cements' && one.row === 'cure');
     const torque =
         units === 'inch' ? method.torque_in_lb && `${method.torque_in_lb} in·lb` : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
     return (
@@ -43,15 +47,23 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
             <dl className="step-facts">
                 <div>
                     <dt>mark the pipe at</dt>
-                    <dd className="mk">{insert ? <Said tape={insert} units={units} unit /> : 'measure it'}</dd>
+                    <dd className="mk">
+                        <SourceTap source={method.family === 'cement' ? card.b.source : source}>
+                            {insert ? <Said tape={insert} units={units} unit /> : 'measure it'}
+                        </SourceTap>
+                    </dd>
                 </div>
                 <div>
                     <dt>between the ends</dt>
-                    <dd>{method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}</dd>
+                    <dd>
+                        <SourceTap source={source}>{method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}</SourceTap>
+                    </dd>
                 </div>
                 <div>
                     <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
-                    <dd>{torque || waterInWords(method)}</dd>
+                    <dd>
+                        <SourceTap source={torque ? source : (clock ?? source)}>{torque || waterInWords(method)}</SourceTap>
+                    </dd>
                 </div>
             </dl>
             <ol className="steps">
@@ -77,6 +89,7 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
                     </li>
                 ))}
             </ol>
+            <RestsOn sources={card.sources} />
             <p className="cap pad">The local code and the licensed plumber decide.</p>
             <div className="step-acts">
                 <button type="button" onClick={() => (step === 0 ? onBack() : setStep(step - 1))}>

@@ -4,6 +4,7 @@ import { Shape } from '../../drawing/Shape';
 import { WORDS } from '../../drawing/section/labels';
 import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
+import { RestsOn } from '../../shared/SourceTap';
 import { MeasureDialog } from './MeasureDialog';
 import { mendingOf } from './mending';
 
@@ -152,6 +153,7 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                     </div>
                 </div>
             )}
+            {run.sources.length > 0 && <RestsOn sources={run.sources} />}
             {measuring !== null && (
                 <MeasureDialog row={measuring} run={run} editor={editor} system={plan.system} onClose={() => setMeasuring(null)} />
             )}

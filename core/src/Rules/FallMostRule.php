@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Layout\RunLayout;
+
+/** Where the rulebook has a most for the size, a level leg of a drain flatter than 15° falls no more than that: water would outrun its trap. */
+final readonly class FallMostRule implements Rule
+{
+    public const ID = 'fall.most';
+
+    /** tan 15° in mm per m: steeper legs are offsets, which no most is meant for. */
+    private const STEEP_MM_PER_M = 267.949;
+
+    /** As for the least: what no level shows. */
+    private const SLACK = 0.1;
+
+    public function judge(RunLayout $layout, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($layout->legs as $leg) {
+            $fall = $leg->fallMmPerM();
+            $most = $rulebook->forSize(self::ID, $leg->line->size, $layout->system->key);
+            $finding = $fall === null ? null : self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $most,
+                new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2), $leg->line->size);
+            if ($finding !== null) {
+                $findings[] = $finding;
+            }
+        }
+
+        return $findings;
+    }
+
+    /**
+     * The verdict on one fall, wherever it is asked for.
+     *
+     * @param float $fall mm per m
+     * @param float $planMm length in plan
+     * @param ?Threshold $most null where the rulebook has none for the size
+     * @return ?Finding null where the fall is not too much
+     */
+    public static function verdict(float $fall, float $planMm, ?Threshold $most, Where $where, string $size): ?Finding
+    {
+        if ($most?->value === null || $fall <= $most->value + self::SLACK || $fall >= self::STEEP_MM_PER_M) {
+            return null;
+        }
+
+        return new Finding(self::ID, Severity::Warn, $where, $fall, $most->value,
+            ['fall_mm_per_m' => $fall, 'most_mm_per_m' => $most->value, 'size' => $size, 'less_mm' => ($fall - $most->value) * $planMm / 1000], $most->provenance);
+    }
+}
