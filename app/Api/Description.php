@@ -98,7 +98,7 @@ final readonly class Description
     private function jobDocument(): array
     {
         $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
-        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle'];
+        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle'];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
         }

@@ -24,7 +24,7 @@ final class Shapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::run() + self::parts() + JoiningShapes::all() + self::values() + self::account();
+        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + self::values() + self::account();
     }
 
     /** @return array<string, mixed> a reference to a shape */
@@ -77,7 +77,7 @@ final class Shapes
                     'text' => self::TEXT, 'at' => self::WHOLE,
                     'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
                 ])),
-                'runs' => self::list(self::ref('RunReport')),
+                'runs' => self::list(self::ref('RunReport')), 'network' => self::ref('NetworkReport'),
                 'singles' => self::list(self::object(['id' => self::TEXT, 'name' => self::TEXT] + self::registered())),
                 'standing' => self::list(self::ref('StandingReport')),
             ]),
@@ -101,6 +101,7 @@ final class Shapes
                 'fittings' => self::list(self::ref('FittingReport')),
                 'sequence' => self::list(self::TEXT),
                 'pipes' => ['type' => 'object', 'additionalProperties' => self::object(['od_mm' => self::NUMBER, 'bore_mm' => self::NUMBER, 'socket_depth_mm' => self::NUMBER, 'stick_mm' => self::MAYBE])],
+                'unmet' => self::list(self::object(['run' => self::TEXT, 'leg' => self::TEXT, 'trouble' => self::TEXT])),
                 'ends' => self::object(['outlet' => self::orNull(self::ref('StandingEnd')), 'tie_in' => self::orNull(self::ref('StandingEnd'))]),
                 'system' => self::object(['key' => self::TEXT, 'name' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT, 'own_joint' => self::MAYBE_TEXT]),
                 'totals' => self::object([
@@ -145,7 +146,7 @@ final class Shapes
                 'reduces_to' => ['type' => ['string', 'null']], 'name' => self::TEXT, 'maker_name' => self::TEXT,
                 'turn_deg' => ['type' => ['number', 'null']], 'nominal_deg' => ['type' => ['number', 'null']], 'roll_deg' => ['type' => ['number', 'null']],
                 'mark' => self::orNull(self::ref('Tape')), 'strain_deg' => self::NUMBER, 'at' => self::ref('Point'), 'in' => self::ref('Point'), 'out' => self::ref('Point'),
-                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'known' => self::YES_NO, 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
+                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'known' => self::YES_NO, 'branch' => NetworkShapes::branch(), 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
             ]),
             'Finding' => self::object([
                 'rule' => self::TEXT, 'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],

@@ -49,7 +49,7 @@ final class LayersTest extends TestCase
     {
         $code = (string) file_get_contents($path);
         preg_match_all('~^(?<before>.*)\n +public (?:static )?function (?<name>\w+)~m', $code, $found, PREG_SET_ORDER);
-        $promised = preg_match('/^final (?:readonly )?class \w+ implements (?:Rule|Reckoner|WayOfJoining)$/m', $code) === 1 ? ['judge', 'name', 'summary', 'reckon', 'consider'] : [];
+        $promised = preg_match('/^final (?:readonly )?class \w+ implements (?:Rule|NetworkRule|Reckoner|WayOfJoining)$/m', $code) === 1 ? ['judge', 'name', 'summary', 'reckon', 'consider'] : [];
         foreach ($found as ['before' => $before, 'name' => $name]) {
             if ($name !== '__construct' && ! in_array($name, $promised, true)) {
                 self::assertStringEndsWith('*/', $before, $name);

@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Job\JobFile;
 
@@ -14,7 +13,7 @@ $cards = [];
 foreach (glob(__DIR__.'/../../database/demo/*.json') ?: [] as $path) {
     $catalogue = Catalogue::shipped();
     $job = (new JobFile($catalogue))->parse((string) file_get_contents($path));
-    $card = new JointCard($catalogue, new JobEvaluator($catalogue), $job);
+    $card = new JointCard($catalogue, $job);
     foreach ($job->singles as $single) {
         $cards[] = $card->ofSingle($single->id);
     }

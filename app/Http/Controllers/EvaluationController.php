@@ -41,7 +41,7 @@ final readonly class EvaluationController
     {
         $body = Fields::of($request->json()->all());
         $document = $body->raw('document');
-        $card = new JointCard($catalogue, $evaluator, $file->read(is_array($document) ? $document : []), $crew->of(self::crewId($request)));
+        $card = new JointCard($catalogue, $file->read(is_array($document) ? $document : []), $crew->of(self::crewId($request)));
         $answer = $body->has('single') ? $card->ofSingle($body->string('single', 40)) : $card->ofRun($body->string('run', 40), $body->string('joint', 60));
         $body->end();
 

@@ -15,7 +15,7 @@ use LogicException;
 final class Catalogue
 {
     /** Tables of parts, beside the pipe systems. */
-    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips'];
+    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures'];
 
     /** @var array<string, array<string, mixed>> decoded files by path: they do not change while the program runs */
     private static array $files = [];
@@ -35,6 +35,8 @@ final class Catalogue
     private ?JoiningParts $parts = null;
 
     private ?CementTable $cements = null;
+
+    private ?FixtureTable $fixtures = null;
 
     /** @var list<CatalogueOverride> */
     private array $overrides = [];
@@ -70,6 +72,7 @@ final class Catalogue
         }
         $mine->parts = null;
         $mine->cements = null;
+        $mine->fixtures = null;
 
         return $mine;
     }
@@ -122,6 +125,12 @@ final class Catalogue
     public function cements(): CementTable
     {
         return $this->cements ??= CementTable::read(Fields::of($this->laidOver('cements')));
+    }
+
+    /** Gives what every fixture loads a drain with, under every rulebook. */
+    public function fixtures(): FixtureTable
+    {
+        return $this->fixtures ??= FixtureTable::read(Fields::of($this->laidOver('fixtures')));
     }
 
     /** @throws BadInput if the file is damaged */
@@ -193,7 +202,12 @@ final class Catalogue
     public function check(string $table, string $path): void
     {
         try {
-            in_array($table, $this->systemKeys(), true) ? $this->system($table) : ($table === 'cements' ? $this->cements() : $this->parts());
+            match (true) {
+                in_array($table, $this->systemKeys(), true) => $this->system($table),
+                $table === 'cements' => $this->cements(),
+                $table === 'fixtures' => $this->fixtures(),
+                default => $this->parts(),
+            };
         } catch (BadInput $bad) {
             throw BadInput::at($path.'.'.preg_replace('/^.*\d+\./', '', $bad->field), $bad->getMessage(), $bad->given);
         }

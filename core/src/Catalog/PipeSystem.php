@@ -13,6 +13,9 @@ final readonly class PipeSystem
     /** @var array<string, list<Bend>> plain bends by size */
     private array $plainBySize;
 
+    /** @var array<string, list<Branch>> by size of the run and of the branch */
+    private array $branchesBySizes;
+
     /**
      * @param string $region `us` or `uk`
      * @param string $short what it is called on site
@@ -25,6 +28,7 @@ final readonly class PipeSystem
      * @param list<string> $ends kinds of ends that it occurs with
      * @param array<string, Pipe> $pipes by size, smallest first
      * @param array<string, Bend> $bends by id
+     * @param array<string, Branch> $branches by id
      * @param array<string, Straight> $straights by id
      */
     private function __construct(
@@ -43,6 +47,7 @@ final readonly class PipeSystem
         public array $ends,
         public array $pipes,
         public array $bends,
+        public array $branches,
         public array $straights,
     ) {
         $bySize = [];
@@ -52,6 +57,11 @@ final readonly class PipeSystem
             }
         }
         $this->plainBySize = $bySize;
+        $bySizes = [];
+        foreach ($branches as $branch) {
+            $bySizes["{$branch->size}x{$branch->branchSize}"][] = $branch;
+        }
+        $this->branchesBySizes = $bySizes;
     }
 
     /**
@@ -84,7 +94,8 @@ final readonly class PipeSystem
 
         return new self($key, $file->choice('region', ['us', 'uk']), $file->string('material'), $file->string('name'), $file->string('short'), $file->string('letters'),
             $ownJoint, $file->bool('drain', true), $file->bool('magnet', false), $file->strings('colours'), $file->strings('prints'), $file->strings('joints_seen'),
-            $file->strings('ends'), $pipes, self::rows($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), $pipes), $straights);
+            $file->strings('ends'), $pipes, self::rows($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), $pipes),
+            self::rows($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes), $pipes), $straights);
     }
 
     /** Whether runs can be laid out in it: the catalogue has bends of it. */
@@ -119,6 +130,12 @@ final readonly class PipeSystem
         return $this->plainBySize[$size] ?? [];
     }
 
+    /** @return list<Branch> the branch fittings for a run and a branch of these sizes, in the order of the file */
+    public function branchesOf(string $size, string $branchSize): array
+    {
+        return $this->branchesBySizes["{$size}x{$branchSize}"] ?? [];
+    }
+
     /** Gives the coupling of a size, or null. */
     public function coupling(string $size): ?Straight
     {
@@ -135,6 +152,18 @@ final readonly class PipeSystem
     public function isLarger(string $size, string $than): bool
     {
         return $this->pipe($size)->outsideMm > $this->pipe($than)->outsideMm;
+    }
+
+    /**
+     * @param array<string, Pipe> $pipes
+     *
+     * @throws BadInput
+     */
+    private static function branch(Fields $row, string $key, array $pipes): Branch
+    {
+        $bore = $pipes[$row->string('size')]->boreMm;
+
+        return Branch::read($row, $key, $bore, ($pipes[$row->string('branch_size')] ?? null)->boreMm ?? $bore / 3, $pipes[$row->string('size')]->gapMm);
     }
 
     /**

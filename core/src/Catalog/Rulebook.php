@@ -10,8 +10,18 @@ use FallBend\Core\Input\Fields;
 /** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
 final readonly class Rulebook
 {
+    /** @var array<string, list<Threshold>> by topic */
+    private array $byTopic;
+
     /** @param  array<string, Threshold>  $thresholds by id */
-    private function __construct(public string $id, public string $name, public string $style, public string $units, public array $thresholds) {}
+    private function __construct(public string $id, public string $name, public string $style, public string $units, public array $thresholds)
+    {
+        $byTopic = [];
+        foreach ($thresholds as $threshold) {
+            $byTopic[$threshold->topic][] = $threshold;
+        }
+        $this->byTopic = $byTopic;
+    }
 
     /** @throws BadInput if a row is wrong or an id stands twice */
     public static function read(Fields $file): self
@@ -33,14 +43,50 @@ final readonly class Rulebook
     /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
     public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
-        foreach ($this->thresholds as $threshold) {
-            if ($threshold->topic === $topic && ($threshold->sizes === [] || in_array($size, $threshold->sizes, true))
-                && ($threshold->systems === [] || in_array($system, $threshold->systems, true))) {
+        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+            if (($threshold->sizes === [] || in_array($size, $threshold->sizes, true)) && ($threshold->systems === [] || in_array($system, $threshold->systems, true))) {
                 return $threshold;
             }
         }
 
         return null;
+    }
+
+    /** Gives the threshold of a topic for a fixture on pipe of a size, or null where the rulebook has none. */
+    public function forFixture(string $topic, string $fixture, ?string $size = null): ?Threshold
+    {
+        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+            if (($threshold->fixtures === [] || in_array($fixture, $threshold->fixtures, true)) && ($size === null || $threshold->sizes === [] || in_array($size, $threshold->sizes, true))) {
+                return $threshold;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return list<Threshold> all of a topic, in the order of the file */
+    public function topic(string $topic): array
+    {
+        return $this->byTopic[$topic] ?? [];
+    }
+
+    /** Gives the first threshold of a topic, or null. */
+    public function limit(string $topic): ?Threshold
+    {
+        return $this->byTopic[$topic][0] ?? null;
+    }
+
+    /** Gives the threshold for a size at the steepest fall of the table that is not steeper than the given one (mm per m); null where the table has none. */
+    public function atFall(string $topic, string $size, float $fallMmPerM): ?Threshold
+    {
+        $best = null;
+        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+            if (in_array($size, $threshold->sizes, true) && $threshold->fallMmPerM <= $fallMmPerM + 0.1 && ($best === null || $threshold->fallMmPerM > $best->fallMmPerM)) {
+                $best = $threshold;
+            }
+        }
+
+        return $best;
     }
 
     /** Gives the value of a threshold by its id; 0 where the rulebook has none. */

@@ -14,6 +14,9 @@ final readonly class Threshold
      * @param list<string> $sizes empty for all sizes
      * @param list<string> $systems empty for all systems
      * @param string $title what it is called where it can be set
+     * @param list<string> $fixtures empty for all fixtures
+     * @param ?float $fallMmPerM the fall that a load stands for
+     * @param ?float $lengthMm the length that a gradient stands for
      */
     private function __construct(
         public string $id,
@@ -29,6 +32,9 @@ final readonly class Threshold
         public ?string $orientation,
         public ?string $upToSize,
         public Provenance $provenance,
+        public array $fixtures = [],
+        public ?float $fallMmPerM = null,
+        public ?float $lengthMm = null,
     ) {}
 
     /** @throws BadInput */
@@ -48,12 +54,16 @@ final readonly class Threshold
             $row->has('orientation') ? $row->choice('orientation', ['level-upright', 'upright-level', 'level-level']) : null,
             $row->has('up_to') ? $row->string('up_to') : null,
             Provenance::read($row, $rulebook),
+            $row->strings('fixtures'),
+            $row->numberOrNull('fall_mm_per_m'),
+            $row->numberOrNull('length_mm'),
         );
     }
 
     /** The same threshold with the value that is asked for locally. */
     public function overridden(float $value, string $source): self
     {
-        return new self($this->id, $this->topic, $this->sizes, $this->systems, $this->title, $this->unit, $value, null, $this->verdict, $this->pattern, $this->orientation, $this->upToSize, $this->provenance->overridden($source));
+        return new self($this->id, $this->topic, $this->sizes, $this->systems, $this->title, $this->unit, $value, null, $this->verdict, $this->pattern, $this->orientation, $this->upToSize, $this->provenance->overridden($source),
+            $this->fixtures, $this->fallMmPerM, $this->lengthMm);
     }
 }

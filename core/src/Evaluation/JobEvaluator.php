@@ -9,28 +9,27 @@ use FallBend\Core\CallOut\Phrase;
 use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
-use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\EndJoiner;
-use FallBend\Core\Layout\RunCompiler;
-use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Layout\Site;
+use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Network\NetworkBuilder;
+use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 
 /** The one evaluation of a job: everything that a screen shows as computed comes from here. */
 final readonly class JobEvaluator
 {
-    private RunCompiler $compiler;
-
     private RuleSet $rules;
+
+    private NetworkRuleSet $networkRules;
 
     public function __construct(private Catalogue $catalogue)
     {
-        $this->compiler = new RunCompiler($catalogue);
         $this->rules = new RuleSet($catalogue);
+        $this->networkRules = new NetworkRuleSet;
     }
 
     /**
@@ -52,13 +51,15 @@ final readonly class JobEvaluator
         }
         $rulebook = $job->book($this->catalogue, $own);
         $catalogue = $job->catalogue($this->catalogue, $own);
-        $joiner = self::meetsStanding($job) ? new EndJoiner($catalogue) : null;
+        $joiner = $job->singles === [] ? null : new EndJoiner($catalogue);
         $assumption = $this->catalogue->assumption('drawn-fill');
+        $layout = (new JobCompiler($catalogue, $rulebook, $job))->compile();
+        $job = $layout->job;
+        $network = NetworkBuilder::of($layout, $catalogue, $rulebook);
+        $between = $this->networkRules->judge($network, $rulebook);
         $reports = [];
-        foreach ($job->runs as $run) {
-            $layout = $this->layOut($run, $job, $rulebook, $catalogue, $joiner);
-            $job = $job->withRun($layout->run);
-            $reports[] = (new RunReport($job->units))->of($layout, $this->rules->judge($layout, $rulebook));
+        foreach ($layout->runs as $id => $run) {
+            $reports[] = (new RunReport($job->units))->of($run, RuleSet::sorted([...$this->rules->judge($run, $rulebook), ...($between[$id] ?? [])]));
         }
 
         return ['job' => $job, 'evaluation' => [
@@ -68,33 +69,10 @@ final readonly class JobEvaluator
             'saw_kerf' => (new Tape)->of($this->catalogue->assumption('saw-kerf')->value),
             'phrases' => $phrases,
             'runs' => $reports,
+            'network' => (new NetworkReport($network, $rulebook))->toArray(),
             'singles' => $job->singles === [] ? [] : array_map(fn (SingleJoint $single): array => JointRegister::single($single, $job, $joiner ?? new EndJoiner($catalogue), $rulebook), $job->singles),
             'standing' => array_map(fn (StandingPipe $pipe): array => $this->standing($pipe, $catalogue), $job->standing),
         ]];
-    }
-
-    /**
-     * Lays out one run of a job, without the report.
-     *
-     * @param ?Catalogue $catalogue with the job's own numbers over it, where the caller has it already
-     * @param ?EndJoiner $joiner over that catalogue
-     */
-    public function layOut(Run $run, Job $job, Rulebook $rulebook, ?Catalogue $catalogue = null, ?EndJoiner $joiner = null): RunLayout
-    {
-        $catalogue ??= $job->catalogue($this->catalogue);
-        $system = $catalogue->system($run->system);
-        $site = new Site(conditions: $job->conditions);
-        if ($run->outlet->kind === 'standing' || $run->tieIn->kind === 'standing') {
-            $joiner ??= new EndJoiner($catalogue);
-            [$first, $last] = $run->endSizes();
-            $site = new Site(
-                $joiner->joint($run->outlet, $job, $system, $first, $run->place, $rulebook),
-                $joiner->joint($run->tieIn, $job, $system, $last, $run->place, $rulebook),
-                $job->conditions,
-            );
-        }
-
-        return $this->compiler->compile($run, $system, $rulebook, $site);
     }
 
     /** @return array<string, mixed> what the interface shows of a standing pipe beside what was entered */
@@ -113,17 +91,6 @@ final readonly class JobEvaluator
             'bore_mm' => $row?->boreMm,
             'source' => $row?->provenance->toArray(),
         ];
-    }
-
-    private static function meetsStanding(Job $job): bool
-    {
-        foreach ($job->runs as $run) {
-            if ($run->outlet->kind === 'standing' || $run->tieIn->kind === 'standing') {
-                return true;
-            }
-        }
-
-        return false;
     }
 
     private function reader(Job $job, Run $run): CallOutReader

@@ -17,6 +17,7 @@ use FallBend\Core\Joining\Offer;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Joining\Place;
 use FallBend\Core\Layout\EndJoiner;
+use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Reckon\SourceList;
@@ -32,11 +33,14 @@ final readonly class JointCard
 
     private Rulebook $rulebook;
 
-    public function __construct(Catalogue $catalogue, private JobEvaluator $evaluator, private Job $job, OwnNumbers $own = new OwnNumbers)
+    private JobCompiler $compiler;
+
+    public function __construct(Catalogue $catalogue, private Job $job, OwnNumbers $own = new OwnNumbers)
     {
         $this->mine = $job->catalogue($catalogue, $own);
         $this->joiner = new EndJoiner($this->mine);
         $this->rulebook = $job->book($catalogue, $own);
+        $this->compiler = new JobCompiler($this->mine, $this->rulebook, $job);
         $this->tape = new Tape;
     }
 
@@ -93,7 +97,7 @@ final readonly class JointCard
             return $this->written($head, $end->ours, $end->theirs, $layout->run->place, fn (Offer $offer): ?array => $this->consequence($layout->run, $joint->key, $offer), $piece);
         }
         $ours = PipeEnd::of($layout->system, $joint->size, EndKind::Plain);
-        $theirs = PipeEnd::of($layout->system, $joint->size, self::ownKind($layout->system->ownJoint));
+        $theirs = PipeEnd::of($layout->system, $joint->size, EndJoiner::ownKind($layout->system->ownJoint));
 
         return $this->written($head, $ours, $theirs, $layout->run->place, function () use ($layout, $piece): ?array {
             $cut = $piece === null ? null : self::cut($layout, $piece);
@@ -168,7 +172,7 @@ final readonly class JointCard
 
     private function layOut(Run $run): RunLayout
     {
-        return $this->evaluator->layOut($run, $this->job, $this->rulebook, $this->mine, $this->joiner);
+        return $this->compiler->one($run);
     }
 
     private static function pieceAt(RunLayout $layout, string $key): ?string
@@ -191,16 +195,5 @@ final readonly class JointCard
         }
 
         return null;
-    }
-
-    /** What the pipe of a system meets in a fitting of its own. */
-    private static function ownKind(?string $method): EndKind
-    {
-        return match ($method) {
-            'push-fit' => EndKind::RingSocket,
-            'bell-gasket' => EndKind::Bell,
-            'no-hub-shielded' => EndKind::Spigot,
-            default => EndKind::SolventSocket,
-        };
     }
 }

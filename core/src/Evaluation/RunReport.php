@@ -6,15 +6,19 @@ namespace FallBend\Core\Evaluation;
 
 use FallBend\Core\CallOut\CallOutPrinter;
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Layout\Tap;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Reckon\FindingReport;
@@ -51,6 +55,7 @@ final class RunReport
             'pieces' => array_map(fn (Piece $piece): array => $this->piece($piece, $layout), $layout->pieces),
             'joints' => $this->joints($layout),
             'fittings' => array_map($this->fitting(...), $layout->fittings),
+            'unmet' => array_values(array_map(static fn (Junction $junction): array => ['run' => $junction->key(), 'leg' => $junction->leg, 'trouble' => $junction->trouble->value ?? ''], array_filter($layout->site->junctions, static fn (Junction $junction): bool => $junction->branch === null))),
             'ends' => ['outlet' => self::standing($layout->site->outlet), 'tie_in' => self::standing($layout->site->tieIn)],
             'system' => ['key' => $layout->system->key, 'name' => $layout->system->name, 'letters' => $layout->system->letters, 'material' => $layout->system->material, 'own_joint' => $layout->system->ownJoint],
             'sequence' => $layout->sequence,
@@ -171,10 +176,10 @@ final class RunReport
             'pattern' => $part->pattern,
             'street' => $part instanceof Bend && $part->isStreet,
             'size' => $part->size,
-            'reduces_to' => $part instanceof Bend ? null : $part->reducesTo,
+            'reduces_to' => $part instanceof Straight ? $part->reducesTo : null,
             'name' => $part->name,
             'maker_name' => $part->makerName,
-            'turn_deg' => $part instanceof Bend ? $part->turnDeg : null,
+            'turn_deg' => $part instanceof Straight ? null : $part->turnDeg,
             'nominal_deg' => $part instanceof Bend ? $part->nominalDeg : null,
             'roll_deg' => $fitting->rollDeg,
             'mark' => $this->tape->orNull($fitting->markMm),
@@ -185,10 +190,33 @@ final class RunReport
             'into_mm' => $fitting->intoMm,
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
-            'take_off' => $this->tape->of($part instanceof Bend ? $part->takeOffMm : $part->acrossMm),
-            'known' => ! $part instanceof Bend || $part->isKnown,
+            'take_off' => $this->tape->of(match (true) {
+                $part instanceof Bend => $part->takeOffMm,
+                $part instanceof Branch => $part->branchMm,
+                default => $part->acrossMm,
+            }),
+            'known' => $part instanceof Straight || ($part instanceof Bend ? $part->isKnown : $part->isRunKnown && $part->isBranchKnown),
+            'branch' => $fitting->junction === null ? null : $this->branch($fitting->junction),
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $this->sourceOf($part->provenance),
+        ];
+    }
+
+    /** @return array<string, mixed> what meets the run in a branch fitting, and why it is this one */
+    private function branch(Junction $junction): array
+    {
+        $seat = $junction->seat();
+
+        return [
+            'turn' => $junction->isTurn(),
+            'size' => $seat->size,
+            'take_mm' => $seat->takeMm,
+            'orientation' => $junction->orientation->value,
+            'angle_deg' => $junction->angleDeg,
+            'reversed' => $junction->isReversed,
+            'flow' => self::point($junction->flow),
+            'taps' => array_map(static fn (Tap $tap): array => ['run' => $tap->run, 'flow' => self::point($tap->flow), 'size' => $tap->size, 'vent' => $tap->isVent], $junction->taps),
+            'why' => FittingReason::of($junction),
         ];
     }
 

@@ -23,6 +23,7 @@ final readonly class Job
      * @param list<StandingPipe> $standing
      * @param list<CatalogueAddition> $additions rows of one's own
      * @param list<SingleJoint> $singles joints outside the runs
+     * @param list<Obstacle> $obstacles what the runs go through or past
      */
     public function __construct(
         public string $name,
@@ -36,6 +37,7 @@ final readonly class Job
         public array $additions = [],
         public Conditions $conditions = new Conditions,
         public array $singles = [],
+        public array $obstacles = [],
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -47,7 +49,7 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles);
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -88,7 +90,7 @@ final readonly class Job
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
             [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
-            $this->conditions, $this->singles);
+            $this->conditions, $this->singles, $this->obstacles);
     }
 
     /** Gives the run of that id, or null. */

@@ -11,7 +11,6 @@ use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Conditions;
-use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
@@ -22,7 +21,7 @@ final readonly class JobFile
 {
     public const FORMAT = 'fall-bend-job';
 
-    public const VERSION = 2;
+    public const VERSION = 3;
 
     private const MOST_MM = 1_000_000.0;
 
@@ -63,19 +62,28 @@ final readonly class JobFile
             throw BadInput::at('version', "This file is of version {$version}; this Fall Bend reads up to version ".self::VERSION.'. Nothing was changed.', $version);
         }
         if ($version < self::VERSION) {
-            return $this->read(JobFileUpgrade::fromV1($document));
+            return $this->read($version === 1 ? JobFileUpgrade::fromV1($document) : JobFileUpgrade::fromV2($document));
         }
         $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
         $additions = array_map(fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $this->catalogue), $overrides->children('rows', 500));
         $catalogue = $this->catalogue->with([], $additions);
         $standing = $this->standing($file, $catalogue);
         $runs = [];
-        foreach ($file->children('runs', 200) as $fields) {
+        foreach ($file->children('runs', 20_000) as $fields) {
             $run = $this->run($fields, $standing);
             if (isset($runs[$run->id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
             }
             $runs[$run->id] = $run;
+        }
+        self::refuseLooseEnds($file, $runs);
+        $obstacles = [];
+        foreach ($file->children('obstacles', 2000) as $fields) {
+            $id = self::id($fields);
+            if (isset($obstacles[$id])) {
+                throw BadInput::at($fields->at('id'), 'stands twice', $id);
+            }
+            $obstacles[$id] = ObstacleFile::read($fields, $id, $runs);
         }
         $job = new Job(
             self::named($file, 'name', 120),
@@ -89,6 +97,7 @@ final readonly class JobFile
             $additions,
             self::conditions($file->childOrNull('conditions')),
             $this->singles($file, $catalogue, $standing),
+            array_values($obstacles),
         );
         $overrides->end();
         $file->end();
@@ -110,6 +119,7 @@ final readonly class JobFile
             'standing' => array_map(StandingPipeFile::document(...), $job->standing),
             ...($job->singles === [] ? [] : ['single_joints' => array_map(SingleJointFile::document(...), $job->singles)]),
             'runs' => array_map($this->runDocument(...), $job->runs),
+            ...($job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)]),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
@@ -183,10 +193,10 @@ final readonly class JobFile
             self::named($fields, 'name', 120),
             $system->key,
             $fields->choice('size', $sizes),
-            $fields->choice('use', ['drain', 'fixture-drain']),
+            $fields->choice('use', ['drain', 'fixture-drain', 'vent']),
             $fields->numberOrNull('fall_mm_per_m', 0, 1000),
-            self::end($fields->child('outlet'), End::OUTLETS, $standing),
-            self::end($fields->child('tie_in'), End::TIE_INS, $standing),
+            (new EndFile($standing))->read($fields->child('outlet'), End::OUTLETS),
+            (new EndFile($standing))->read($fields->child('tie_in'), End::TIE_INS),
             self::length($fields, 'level_difference_mm', -self::MOST_MM),
             $fields->numberOrNull('heading_deg', 0, 360) ?? 0.0,
             array_values($legs),
@@ -197,6 +207,31 @@ final readonly class JobFile
         $fields->end();
 
         return $run;
+    }
+
+    /**
+     * Every branch and every continuation names a run that is there.
+     *
+     * @param array<string, Run> $runs by id
+     *
+     * @throws BadInput at the field that is wrong
+     */
+    private static function refuseLooseEnds(Fields $file, array $runs): void
+    {
+        foreach (array_values($runs) as $i => $run) {
+            foreach (['outlet' => $run->outlet, 'tie_in' => $run->tieIn] as $side => $end) {
+                $other = $end->branch->run ?? $end->next;
+                if ($other !== null && (! isset($runs[$other]) || $other === $run->id)) {
+                    throw BadInput::at($file->at("runs.{$i}.{$side}.".($end->branch === null ? 'run' : 'branch.run')), 'is no other run of this job', $other);
+                }
+                if ($end->branch !== null && ! in_array($end->branch->leg, array_map(static fn (Leg $leg): string => $leg->id, $runs[$end->branch->run]->legs), true)) {
+                    throw BadInput::at($file->at("runs.{$i}.{$side}.branch.leg"), 'is no leg of that run', $end->branch->leg);
+                }
+            }
+            if ($run->tieIn->kind === 'run' && $run->tieIn->next === null) {
+                throw BadInput::at($file->at("runs.{$i}.tie_in.run"), 'is missing');
+            }
+        }
     }
 
     /** @param  list<string>  $sizes */
@@ -216,7 +251,11 @@ final readonly class JobFile
         }
         $close = $fields->bool('close', false);
         $length = self::length($fields, 'length_mm', 0.001);
-        if ($length === null && ! $close) {
+        $takes = $fields->has('takes') ? $fields->choice('takes', ['share', 'rest']) : null;
+        if ($takes === 'rest' && $way !== Way::Down && $way !== Way::Up) {
+            throw BadInput::at($fields->at('takes'), 'the rest is taken by a leg that goes down or up', $takes);
+        }
+        if ($length === null && ! $close && $takes !== 'rest') {
             throw BadInput::at($fields->at('length_mm'), 'is missing');
         }
         $fall = $fields->numberOrNull('fall_mm_per_m', -10_000, 10_000);
@@ -225,7 +264,7 @@ final readonly class JobFile
         $leg = new Leg($id, $way, $turn, $length, $fields->has('measured') && $fields->choice('measured', ['centre', 'stop']) === 'stop', $fall, $drop,
             $fields->has('size') ? $fields->choice('size', $sizes) : null,
             $fields->has('fitting') ? FittingChoice::read($fields->child('fitting')) : null,
-            $close, $fields->stringOr('what', '', 80));
+            $close, $fields->stringOr('what', '', 80), null, $takes);
         $fields->end();
 
         return $leg;
@@ -253,26 +292,6 @@ final readonly class JobFile
         $fields->end();
 
         return $place;
-    }
-
-    /**
-     * @param list<string> $kinds
-     * @param array<string, StandingPipe> $standing by id
-     */
-    private static function end(Fields $fields, array $kinds, array $standing): End
-    {
-        $kind = $fields->choice('kind', $kinds);
-        $isStanding = $kind === 'standing';
-        foreach ($isStanding ? [] : ['standing', 'method'] as $field) {
-            if ($fields->has($field)) {
-                throw BadInput::at($fields->at($field), "does not go with kind {$kind}", $fields->raw($field));
-            }
-        }
-        $end = new End(self::named($fields, 'what', 80), $kind, $isStanding ? $fields->choice('standing', array_map(strval(...), array_keys($standing))) : null,
-            $isStanding && $fields->has('method') ? $fields->choice('method', array_column(Method::cases(), 'value')) : null);
-        $fields->end();
-
-        return $end;
     }
 
     private static function marks(?Fields $fields): Marks
@@ -317,8 +336,8 @@ final readonly class JobFile
             'use' => $run->use,
             'fall_mm_per_m' => $run->fallMmPerM,
             'place' => ['ground' => $run->place->ground, 'access' => $run->place->access] + ($run->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),
-            'outlet' => self::endDocument($run->outlet),
-            'tie_in' => self::endDocument($run->tieIn),
+            'outlet' => EndFile::document($run->outlet),
+            'tie_in' => EndFile::document($run->tieIn),
             'level_difference_mm' => $run->levelDifference?->toMm(),
             'heading_deg' => $run->headingDeg,
             'legs' => array_map($this->legDocument(...), $run->legs),
@@ -330,12 +349,6 @@ final readonly class JobFile
                 'next_joint' => $run->marks->nextJoint,
             ],
         ]);
-    }
-
-    /** @return array<string, mixed> */
-    private static function endDocument(End $end): array
-    {
-        return self::given(['what' => $end->what, 'kind' => $end->kind, 'standing' => $end->standing, 'method' => $end->method]);
     }
 
     /** @return array<string, mixed> */
@@ -356,6 +369,7 @@ final readonly class JobFile
             'size' => $leg->size,
             'fitting' => $leg->fitting?->toArray(),
             'close' => $leg->isClose ? true : null,
+            'takes' => $leg->takes,
             'what' => $leg->what === '' ? null : $leg->what,
         ]);
     }

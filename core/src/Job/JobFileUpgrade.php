@@ -25,6 +25,19 @@ final class JobFileUpgrade
         return $document;
     }
 
+    /**
+     * Version 3 added fixtures, branches, vents and obstacles; whatever version 2 says stands in it as it was.
+     *
+     * @param array<array-key, mixed> $document
+     * @return array<array-key, mixed>
+     */
+    public static function fromV2(array $document): array
+    {
+        $document['version'] = 3;
+
+        return $document;
+    }
+
     /** @return list<mixed> one entry for each number that was measured */
     private static function measured(mixed $old): array
     {

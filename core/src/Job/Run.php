@@ -11,7 +11,7 @@ use FallBend\Core\Measure\Length;
 final readonly class Run
 {
     /**
-     * @param string $use `fixture-drain` (serves one fixture) or `drain`
+     * @param string $use `fixture-drain` (serves one fixture), `drain` or `vent`
      * @param ?float $fallMmPerM the fall of legs that say none; null: the least that the rulebook allows for the size
      * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
      * @param float $headingDeg which way the outlet faces in plan, clockwise from north
@@ -39,6 +39,12 @@ final readonly class Run
     public function withLegs(array $legs, int $nextLeg): self
     {
         return $this->with($legs, $this->marks, $nextLeg);
+    }
+
+    /** Whether it is called out against the flow: it leaves a drain as a vent, or ends in the open air. */
+    public function rises(): bool
+    {
+        return $this->outlet->branch !== null || $this->tieIn->isOpenToAir();
     }
 
     /** The run with another ledger of marks. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
@@ -15,7 +16,8 @@ use FallBend\Core\Job\Run;
  *
  * Names of places, which the marks hang on: a turn belongs to the leg that it leads into. With `l` that leg: joints `l.bi` (pipe into the bushing),
  * `l.in`, `l.mid1`, `l.mid2`, `l.out`, `l.bo`; fittings `l.a`, `l.b` and the bushings `l.bi`, `l.bo`; pieces `l.1`, `l.2` … and `l.p` between a pair;
- * couplings along the leg `l.c1` …
+ * couplings along the leg `l.c1` … Past a branch fitting on the leg, which is named after the run that meets it, all that follows is named after it:
+ * of run `r`: fitting `l.at-r`, joints `l.at-r.in`, `l.at-r.out`, pieces `l.at-r.1` …
  */
 final class Assembly
 {
@@ -41,10 +43,12 @@ final class Assembly
     }
 
     /**
+     * @param Run $said as it was called out: what is kept
+     * @param Run $run with what its levels left open found
      * @param list<LegLine> $lines
      * @param list<Turn> $turns the turn into the second leg, the third …
      */
-    public static function of(Run $run, PipeSystem $system, array $lines, array $turns, Site $site): RunLayout
+    public static function of(Run $said, Run $run, PipeSystem $system, array $lines, array $turns, Site $site): RunLayout
     {
         $assembly = new self($run, $system, $lines, $site);
         foreach ($lines as $i => $line) {
@@ -53,7 +57,7 @@ final class Assembly
                 $assembly->turn($turns[$i], $line, $lines[$i + 1]);
             }
         }
-        [$marked, $pieces, $joints] = $assembly->parts->marked($run);
+        [$marked, $pieces, $joints] = $assembly->parts->marked($said);
 
         return new RunLayout($marked, $system, $assembly->legs, $assembly->parts->fittings, $pieces, $joints, $assembly->at, $assembly->tapeMm, $assembly->parts->sequence, $site);
     }
@@ -61,19 +65,17 @@ final class Assembly
     private function leg(LegLine $line, ?Turn $turn, ?Turn $next): void
     {
         $isLast = $line->number === count($this->run->legs);
-        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size, $this->site->outlet) : $turn->takeOutMm();
-        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size, $this->site->tieIn) : 0.0) : $next->takeInMm();
+        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size, $this->site->outlet, $this->site->outletSeat) : $turn->takeOutMm();
+        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size, $this->site->tieIn, $this->site->tieInSeat) : 0.0) : $next->takeInMm();
         $given = $line->leg->length?->toMm();
         $centre = ($given === null || $line->leg->isToStop ? $out + $in : 0.0) + ($given ?? 0.0);
         if ($turn === null) {
             $this->outlet($line, $out);
         }
         $first = $this->parts->countPieces();
-        if (! $line->leg->isClose && $centre - $out - $in > 0) {
-            $this->pipes($line, $out, $centre - $out - $in, $turn, $next);
-        }
+        $spans = $line->leg->isClose ? [] : $this->spans($line, $out, $centre - $in, $turn, $next);
         $this->legs[] = new LegLaid($line, $this->at, $centre, $centre - $out - $in, 2 * $this->system->pipe($line->size)->socketDepthMm,
-            $this->closeMm($out, $next), $this->parts->pieceKeys($first), $this->tapeMm, $turn);
+            $this->closeMm($out, $next), $this->parts->pieceKeys($first), $this->tapeMm, $turn, $spans);
         $this->at = $this->along($line, $centre);
         $this->tapeMm += $centre;
         if ($isLast) {
@@ -81,27 +83,73 @@ final class Assembly
         }
     }
 
-    /** The pieces of a leg with the couplings between, from the stop at its start. */
-    private function pipes(LegLine $line, float $outMm, float $spanMm, ?Turn $turn, ?Turn $next): void
+    /**
+     * Fills a leg from stop to stop, with the branch fittings that stand on it.
+     *
+     * @param float $from the stop at its start, mm from its reference point
+     * @param float $to the stop at its end
+     * @return list<float> the spans between the branch fittings; empty where there is none
+     */
+    private function spans(LegLine $line, float $from, float $to, ?Turn $turn, ?Turn $next): array
     {
-        $pipe = $this->system->pipe($line->size);
-        $coupling = $this->system->coupling($line->size);
-        $stop = $coupling->acrossMm ?? 0.0;
-        $cuts = $coupling === null || $pipe->stickMm() === null ? [$spanMm] : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
-        $known = ($turn === null ? self::isEndKnown($this->site->outlet, $this->run->outlet->kind) : $turn->isKnown())
-            && ($next === null ? self::isEndKnown($this->site->tieIn, $this->run->tieIn->kind) : $next->isKnown());
         $id = $line->leg->id;
+        [$prefix, $known, $spans] = [$id, $turn === null ? $this->isEndKnown($this->site->outlet, $this->site->outletSeat, $this->run->outlet->kind) : $turn->isKnown(false), []];
         $joint = match (true) {
             $turn === null => 'outlet',
             $turn->bushingOut !== null => "{$id}.bo",
             default => "{$id}.out",
         };
-        $reach = $outMm;
+        foreach ($this->site->onLegs[$id] ?? [] as $junction) {
+            if ($junction->branch === null || $junction->atMm === null || $junction->atMm > $to) {
+                continue;
+            }
+            $key = "{$id}.at-{$junction->key()}";
+            $stop = $junction->atMm - $junction->takeInMm();
+            $spans[] = $stop - $from;
+            $this->pipes($line, $prefix, $from, $stop - $from, [$joint, "{$key}.in"], $known && $junction->isKnown(true));
+            $this->junction($line, $junction, $key);
+            [$from, $joint, $prefix, $known] = [$junction->atMm + $junction->takeOutMm(), "{$key}.out", $key, $junction->isKnown(false)];
+        }
+        $isNextKnown = $next === null ? $this->isEndKnown($this->site->tieIn, $this->site->tieInSeat, $this->run->tieIn->kind) : $next->isKnown();
+        $this->pipes($line, $prefix, $from, $to - $from, [$joint, $this->entry($line, $next)], $known && $isNextKnown);
+
+        return $spans === [] ? [] : [...$spans, $to - $from];
+    }
+
+    private function junction(LegLine $line, Junction $junction, string $key): void
+    {
+        $branch = $junction->branch;
+        if ($branch === null || $junction->atMm === null) {
+            return;
+        }
+        $this->parts->joint("{$key}.in", $line, $key, $branch->size, $this->along($line, $junction->atMm - $junction->takeInMm()), $this->tapeMm + $junction->atMm - $junction->takeInMm());
+        $this->parts->fitting(new Fitting($key, $line->number, $branch, $this->along($line, $junction->atMm), $line->direction, $line->direction,
+            $junction->takeInMm(), $junction->takeOutMm(), $junction->strainDeg, junction: $junction));
+        $out = $junction->atMm + $junction->takeOutMm();
+        $this->parts->joint("{$key}.out", $line, $key, $branch->size, $this->along($line, $out), $this->tapeMm + $out);
+    }
+
+    /**
+     * The pieces of a span with the couplings between.
+     *
+     * @param string $prefix of their names
+     * @param array{string, string} $joints keys of the joints at its start and its end
+     */
+    private function pipes(LegLine $line, string $prefix, float $reach, float $spanMm, array $joints, bool $known): void
+    {
+        if ($spanMm <= 0) {
+            return;
+        }
+        $pipe = $this->system->pipe($line->size);
+        $coupling = $this->system->coupling($line->size);
+        $stop = $coupling->acrossMm ?? 0.0;
+        $cuts = $coupling === null || $pipe->stickMm() === null ? [$spanMm] : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
+        $joint = $joints[0];
         foreach ($cuts as $n => $cut) {
             $isLast = $n === count($cuts) - 1;
-            $key = "{$id}.c".($n + 1);
-            $this->parts->piece("{$id}.".($n + 1), $line, $line->size, $cut, $this->along($line, $reach), $line->direction,
-                [$joint, $isLast ? $this->entry($line, $next) : "{$key}.in"], isCutKnown: $known || $cut === $pipe->stickMm());
+            $key = "{$prefix}.c".($n + 1);
+            $this->parts->piece("{$prefix}.".($n + 1), $line, $line->size, $cut, $this->along($line, $reach), $line->direction,
+                [$joint, $isLast ? $joints[1] : "{$key}.in"], isCutKnown: $known || $cut === $pipe->stickMm());
             $reach += $cut;
             if (! $isLast && $coupling !== null) {
                 $this->parts->joint("{$key}.in", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
@@ -115,6 +163,9 @@ final class Assembly
 
     private function outlet(LegLine $line, float $outMm): void
     {
+        if ($this->site->outletSeat?->bushing !== null) {
+            $this->parts->fitting(new Fitting('outlet', $line->number, $this->site->outletSeat->bushing, $this->along($line, $outMm), $line->direction, $line->direction, 0.0, 0.0));
+        }
         $part = match ($this->run->outlet->kind) {
             'trap-adapter' => $this->system->straights["trap-adapter/{$line->size}"] ?? null,
             'plain' => $this->system->coupling($line->size),
@@ -131,6 +182,9 @@ final class Assembly
 
     private function tieIn(LegLine $line, float $inMm): void
     {
+        if ($this->site->tieInSeat?->bushing !== null) {
+            $this->parts->fitting(new Fitting('tie-in', $line->number, $this->site->tieInSeat->bushing, $this->along($line, -$inMm), $line->direction, $line->direction, 0.0, 0.0));
+        }
         $coupling = $this->run->tieIn->kind === 'plain' ? $this->system->coupling($line->size) : null;
         $this->parts->joint('tie-in', $line, $coupling === null ? null : 'tie-in', $line->size, $this->along($line, -$inMm), $this->tapeMm - $inMm);
         if ($coupling !== null) {
@@ -156,7 +210,7 @@ final class Assembly
         count($turn->bends) === 2 ? $this->pair($turn, $turn->bends[0], $turn->bends[1], $before, $after) : $this->single($turn, $before, $after);
         $out = $turn->takeOutMm() - ($turn->bushingOut->acrossMm ?? 0.0);
         $stop = $this->at->plus($after->direction->times($out));
-        $this->parts->joint("{$id}.out", $after, count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a", $size, $stop, $this->tapeMm + $out, $turn->strainDeg);
+        $this->parts->joint("{$id}.out", $after, count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a", $turn->junction->branch->size ?? $size, $stop, $this->tapeMm + $out, $turn->strainDeg);
         if ($turn->bushingOut !== null) {
             $this->parts->fitting(new Fitting("{$id}.bo", $after->number, $turn->bushingOut, $stop, $after->direction, $after->direction, 0.0, $turn->bushingOut->acrossMm));
             $out += $turn->bushingOut->acrossMm;
@@ -166,7 +220,7 @@ final class Assembly
 
     private function single(Turn $turn, LegLine $before, LegLine $after): void
     {
-        $part = $turn->bends[0] ?? $turn->coupling;
+        $part = $turn->bends[0] ?? $turn->junction->branch ?? $turn->coupling;
         if ($part === null) {
             return;
         }
@@ -174,7 +228,8 @@ final class Assembly
         if ($part instanceof Bend) {
             $this->bend("{$after->leg->id}.a", $after, $part, $before->direction, $after->direction, $own, $turn->strainDeg, $turn->stands);
         } else {
-            $this->parts->fitting(new Fitting("{$after->leg->id}.a", $after->number, $part, $this->at, $before->direction, $after->direction, $own, $own, $turn->strainDeg));
+            $this->parts->fitting(new Fitting("{$after->leg->id}.a", $after->number, $part, $this->at, $before->direction, $after->direction, $own, $turn->takeOutMm(), $turn->strainDeg, junction: $turn->junction));
+            $this->beforeLastBend = $part instanceof Branch ? $before->direction : $this->beforeLastBend;
         }
     }
 
@@ -207,7 +262,7 @@ final class Assembly
 
     private function turnSize(Turn $turn, LegLine $before, LegLine $after): string
     {
-        return $turn->bends[0]->size ?? $turn->coupling->size ?? ($this->system->isLarger($after->size, $before->size) ? $after->size : $before->size);
+        return $turn->bends[0]->size ?? $turn->junction->branch->branchSize ?? $turn->coupling->size ?? ($this->system->isLarger($after->size, $before->size) ? $after->size : $before->size);
     }
 
     /** The joint at which the pipe of a leg ends. */
@@ -222,10 +277,13 @@ final class Assembly
 
     /**
      * From the end's own face to the end of the pipe: nothing for a socket that is measured to its stop, the width of the stop for a coupling on a
-     * cut face, less than nothing where the pipe goes into a standing one.
+     * cut face, less than nothing where the pipe goes into a standing one; in a branch fitting of another run, from its centre.
      */
-    private function endTakeMm(string $kind, string $size, ?EndJoint $joint): float
+    private function endTakeMm(string $kind, string $size, ?EndJoint $joint, ?Seat $seat): float
     {
+        if ($seat !== null) {
+            return $seat->takeMm;
+        }
         if ($joint !== null) {
             return 0.0 - ($joint->reachMm() ?? 0.0);
         }
@@ -245,9 +303,9 @@ final class Assembly
         return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
     }
 
-    private static function isEndKnown(?EndJoint $joint, string $kind): bool
+    private function isEndKnown(?EndJoint $joint, ?Seat $seat, string $kind): bool
     {
-        return $kind !== 'standing' || $joint?->reachMm() !== null;
+        return $seat !== null ? $seat->isKnown : ! in_array($kind, ['standing', 'branch', 'run'], true) || $joint?->reachMm() !== null || ($kind === 'run' && $joint === null);
     }
 
     private function along(LegLine $line, float $mm): Vec3

@@ -45,6 +45,34 @@ final readonly class EndJoiner
         return new EndJoint($end, $pipe, $ours, $theirs, $decision, $offer);
     }
 
+    /**
+     * Works out how an end of a run meets an end of another run, or an opening of a fitting in it.
+     *
+     * @param string $name of what it meets
+     * @param PipeSystem $other of what it meets
+     * @param PipeSystem $ours of the run
+     */
+    public function ofRun(End $end, string $name, PipeSystem $other, string $otherSize, EndKind $kind, PipeSystem $ours, string $size, Place $place, Rulebook $rulebook): EndJoint
+    {
+        $a = PipeEnd::of($ours, $size, EndKind::Plain);
+        $b = PipeEnd::of($other, $otherSize, $kind);
+        $decision = $this->decision->between($a, $b, $place, $rulebook);
+        $offer = $end->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($end->method));
+
+        return new EndJoint($end, new StandingPipe('', $name, $other->key, $otherSize, $kind->value, null, false, 'told', [], '', '', null, ''), $a, $b, $decision, $offer);
+    }
+
+    /** Gives what the pipe of a system meets in a fitting of its own. */
+    public static function ownKind(?string $method): EndKind
+    {
+        return match ($method) {
+            'push-fit' => EndKind::RingSocket,
+            'bell-gasket' => EndKind::Bell,
+            'no-hub-shielded' => EndKind::Spigot,
+            default => EndKind::SolventSocket,
+        };
+    }
+
     /** Gives what can be done with two ends. */
     public function between(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {

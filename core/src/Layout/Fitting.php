@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Geometry\Vec3;
 
@@ -17,11 +18,12 @@ final readonly class Fitting
      * @param Vec3 $at its centre; for a bushing the stop that it sits on
      * @param ?float $rollDeg only of bends
      * @param ?float $markMm the roll as a length round the outside of the pipe
+     * @param ?Junction $junction only of branch fittings
      */
     public function __construct(
         public string $key,
         public int $leg,
-        public Bend|Straight $part,
+        public Bend|Straight|Branch $part,
         public Vec3 $at,
         public Vec3 $in,
         public Vec3 $out,
@@ -31,5 +33,6 @@ final readonly class Fitting
         public ?float $rollDeg = null,
         public ?float $markMm = null,
         public bool $stands = false,
+        public ?Junction $junction = null,
     ) {}
 }

@@ -15,6 +15,7 @@ final readonly class LegLaid
      * @param float $leastMm the shortest span that can be made up
      * @param ?float $closeMm the length that the leg would have with the next fitting standing in this one; null where that cannot be
      * @param list<string> $pieces keys
+     * @param list<float> $spansMm stop to stop between the branch fittings on the leg; empty where there is none
      */
     public function __construct(
         public LegLine $line,
@@ -26,6 +27,7 @@ final readonly class LegLaid
         public array $pieces,
         public float $tapeMm,
         public ?Turn $turn,
+        public array $spansMm = [],
     ) {}
 
     /** Gives the reference point at its end. */
@@ -55,6 +57,6 @@ final readonly class LegLaid
     /** Gives by how much the leg is too short to be made up; 0 where it is not. */
     public function shortfallMm(): float
     {
-        return $this->line->leg->isClose ? 0.0 : max(0.0, $this->leastMm - $this->spanMm);
+        return $this->line->leg->isClose ? 0.0 : max(0.0, $this->leastMm - min([$this->spanMm, ...$this->spansMm]));
     }
 }

@@ -33,6 +33,30 @@ final readonly class RunLayout
         public Site $site = new Site,
     ) {}
 
+    /** Gives the point on the axis that far along the tape, from the outlet, in mm. */
+    public function pointAt(float $tapeMm): Vec3
+    {
+        foreach (array_reverse($this->legs) as $leg) {
+            if ($tapeMm >= $leg->tapeMm) {
+                return $leg->from->plus($leg->line->direction->times(min($tapeMm - $leg->tapeMm, $leg->centreMm)));
+            }
+        }
+
+        return new Vec3(0.0, 0.0, 0.0);
+    }
+
+    /** Gives the leg of that id where it is laid, or null. */
+    public function leg(string $id): ?LegLaid
+    {
+        foreach ($this->legs as $leg) {
+            if ($leg->line->leg->id === $id) {
+                return $leg;
+            }
+        }
+
+        return null;
+    }
+
     /** How far the run falls in all, from the outlet's centre to the tie-in's, in mm. */
     public function fallMm(): float
     {

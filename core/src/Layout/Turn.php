@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Geometry\Vec3;
 
 /**
- * What stands between two legs: nothing but a coupling, one bend, or two bends rolled against each other. Take-offs in mm from the
+ * What stands between two legs: nothing but a coupling, one bend, two bends rolled against each other, or a branch fitting. Take-offs in mm from the
  * reference point of each leg (the centre of the first bend, and of the second) to where its pipe comes to rest.
  */
 final readonly class Turn
@@ -35,11 +36,23 @@ final readonly class Turn
         public float $strainDeg = 0.0,
         public bool $stands = false,
         public ?TurnTrouble $trouble = null,
+        public ?Junction $junction = null,
     ) {}
 
-    /** Whether the take-offs of its bends are known, so that pipe can be cut to them. */
-    public function isKnown(): bool
+    /** The turn that a branch fitting makes, its run going on where another run comes down it. */
+    public static function at(Junction $junction, LegLine $before, LegLine $after, PipeSystem $system): self
     {
+        $size = $junction->branch->branchSize ?? $before->size;
+
+        return new self($junction->angleDeg, [], null, $size === $before->size ? null : $system->bushing($size, $before->size), null, strainDeg: $junction->strainDeg, junction: $junction);
+    }
+
+    /** Whether the take-offs of its fittings are known, so that pipe can be cut to them: of the leg before, or of the leg after. */
+    public function isKnown(bool $before = true): bool
+    {
+        if ($this->junction !== null) {
+            return $this->junction->isKnown($before);
+        }
         foreach ($this->bends as $bend) {
             if (! $bend->isKnown) {
                 return false;
@@ -54,6 +67,7 @@ final readonly class Turn
     {
         $bend = $this->bends[0] ?? null;
         $own = match (true) {
+            $this->junction !== null => $this->junction->takeInMm(),
             $bend === null => ($this->coupling->acrossMm ?? 0.0) / 2,
             $this->stands => $bend->spigotMm ?? $bend->takeOffMm,
             default => $bend->takeOffMm,
@@ -66,6 +80,9 @@ final readonly class Turn
     public function takeOutMm(): float
     {
         $bend = $this->bends === [] ? null : $this->bends[count($this->bends) - 1];
+        if ($this->junction !== null) {
+            return $this->junction->takeOutMm();
+        }
 
         return ($bend->takeOffMm ?? ($this->coupling->acrossMm ?? 0.0) / 2) + ($this->bushingOut->acrossMm ?? 0.0);
     }

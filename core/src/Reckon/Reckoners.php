@@ -18,8 +18,8 @@ final readonly class Reckoners
     public function __construct(Catalogue $catalogue)
     {
         $all = [];
-        foreach ([new CementReckoner($catalogue), new CompoundBendReckoner($catalogue), new FallReckoner($catalogue), new IdentifyReckoner($catalogue),
-            new JointReckoner($catalogue), new RollingOffsetReckoner($catalogue)] as $reckoner) {
+        foreach ([new CementReckoner($catalogue), new CompoundBendReckoner($catalogue), new FallReckoner($catalogue), new FlowReckoner($catalogue), new IdentifyReckoner($catalogue),
+            new JointReckoner($catalogue), new RollingOffsetReckoner($catalogue), new TrapArmReckoner($catalogue)] as $reckoner) {
             $all[$reckoner->name()] = $reckoner;
         }
         $this->reckoners = $all;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 
@@ -18,7 +19,7 @@ final readonly class DoubtfulNumberRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if (! $part->provenance->isDoubtful() || ($part instanceof Bend && ! $part->isKnown)) {
+            if (! $part->provenance->isDoubtful() || ($part instanceof Bend && ! $part->isKnown) || $part instanceof Branch) {
                 continue;
             }
             $taken = $part instanceof Bend ? $part->takeOffMm : $part->acrossMm;

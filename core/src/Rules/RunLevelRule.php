@@ -15,7 +15,9 @@ final readonly class RunLevelRule implements Rule
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
-        if (! $layout->isWhole() || $layout->legs === []) {
+        // What ends in another run has its level from there; what comes from the roof was levelled by nobody and need not be.
+        $isHeld = $layout->run->tieIn->branch !== null || $layout->run->tieIn->next !== null || $layout->run->outlet->isOpenToAir();
+        if (! $layout->isWhole() || $layout->legs === [] || ($isHeld && $layout->run->levelDifference === null)) {
             return [];
         }
         $where = new Where(count($layout->legs), $layout->run->legs[count($layout->legs) - 1]->id, tapeMm: $layout->tapeMm);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 
@@ -18,7 +19,7 @@ final readonly class UnmeasuredRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if ($part instanceof Bend && ! $part->isKnown) {
+            if (($part instanceof Bend && ! $part->isKnown) || ($part instanceof Branch && ! ($part->isRunKnown && $part->isBranchKnown))) {
                 $leg = $layout->legs[$fitting->leg - 1];
                 $findings[$part->id] ??= new Finding(self::ID, Severity::Unknown, new Where($fitting->leg, $leg->line->leg->id, tapeMm: $leg->tapeMm),
                     params: ['fitting' => "{$part->size} {$part->name}", 'row' => $part->id], source: $part->provenance);

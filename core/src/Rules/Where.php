@@ -13,6 +13,7 @@ final readonly class Where
         public ?string $piece = null,
         public ?int $joint = null,
         public ?float $tapeMm = null,
+        public ?string $run = null,
     ) {}
 
     /** @return array{leg: ?int, leg_id: ?string, piece: ?string, joint: ?int, tape_mm: ?float} */

@@ -98,7 +98,7 @@ final class JobEvaluatorTest extends TestCase
 
             return $pieces[2]['known'] ? $pieces[2]['cut']['mm'] : NAN;
         };
-        $card = (new JointCard(Catalogue::shipped(), self::evaluator(), self::demo()))->ofRun('floor', 'tie-in');
+        $card = (new JointCard(Catalogue::shipped(), self::demo()))->ofRun('floor', 'tie-in');
         $methods = array_column($card['methods'], null, 'method');
         self::assertSame(['hub-adapter', 'hub-gasket', 'caulked'], array_keys($methods));
         $gasket = $methods['hub-gasket'];
@@ -110,7 +110,7 @@ final class JobEvaluatorTest extends TestCase
         $document['overrides']['catalogue'][] = ['table' => 'adapters', 'row' => 'hub-adapter/service/3', 'field' => 'body_mm', 'value' => 41.5];
         /** @var array<string, mixed> $plain */
         $plain = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true);
-        $measured = array_column((new JointCard(Catalogue::shipped(), self::evaluator(), (new JobFile(Catalogue::shipped()))->read($plain)))->ofRun('floor', 'tie-in')['methods'], null, 'method');
+        $measured = array_column((new JointCard(Catalogue::shipped(), (new JobFile(Catalogue::shipped()))->read($plain)))->ofRun('floor', 'tie-in')['methods'], null, 'method');
         $adapter = $measured['hub-adapter'];
         self::assertEqualsWithDelta($face + $adapter['insert_a_mm'] - $adapter['gap_mm'], $adapter['changes']['cut']['mm'], 1e-6);
         self::assertEqualsWithDelta($face - 41.5, $adapter['changes']['cut']['mm'], 1e-6, 'the pipe ends above the rim');

@@ -45,7 +45,7 @@ final class JobFileTest extends TestCase
 
             return $d;
         };
-        yield 'later version' => [$set('version', 3), 'version', true];
+        yield 'later version' => [$set('version', 4), 'version', true];
         yield 'version is text' => [$set('version', '1'), 'version', true];
         yield 'unknown field' => [$set('colour', 'red'), 'colour', true];
         yield 'unknown units' => [$set('units', 'cubit'), 'units', true];
@@ -109,7 +109,7 @@ final class JobFileTest extends TestCase
         self::assertStringContainsString('not a whole JSON file', $message(substr(json_encode(self::example(), JSON_THROW_ON_ERROR), 0, 100)));
         self::assertStringContainsString('not a Fall Bend job file', $message('{"type":"Feature"}'));
         self::assertStringContainsString('not a Fall Bend job file', $message('[1,2]'));
-        self::assertStringContainsString('version 7; this Fall Bend reads up to version 2', $message((string) json_encode(['version' => 7] + self::example())));
+        self::assertStringContainsString('version 7; this Fall Bend reads up to version 3', $message((string) json_encode(['version' => 7] + self::example())));
     }
 
     public function testAFileOfVersion1IsUpgradedAndKeepsEveryNumber(): void
@@ -120,7 +120,7 @@ final class JobFileTest extends TestCase
         $old['overrides'] = ['catalogue' => [['system' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'take_off_mm' => 40, 'spigot_mm' => 60, 'source' => 'mine'], ['system' => 'pvc-dwv-40', 'row' => 'coupling/2', 'take_off_mm' => 4]], 'rulebook' => []];
         $file = new JobFile(Catalogue::shipped());
         $document = $file->document($file->read($old));
-        self::assertSame(2, $document['version']);
+        self::assertSame(3, $document['version']);
         self::assertSame([['street-eighth/2', 'take_off_mm', 40.0, 'mine'], ['street-eighth/2', 'spigot_mm', 60.0, 'mine'], ['coupling/2', 'stop_mm', 4.0, 'measured on the fitting in hand']],
             array_map(static fn (array $o): array => [$o['row'], $o['field'], $o['value'], $o['source']], $document['overrides']['catalogue']));
         self::assertSame(count($old['runs']), count($document['runs']));

@@ -33,6 +33,12 @@ final class ReckonersTest extends TestCase
         yield 'fall' => ['fall', ['length_mm' => 3048, 'fall_mm_per_m' => 20.833], ['drop_mm' => 63.499, 'fall_in_per_ft' => 0.25, 'angle_deg' => 1.1935, 'percent' => 2.0833]];
         yield 'length from drop and fall' => ['fall', ['drop_mm' => 63.5, 'fall_mm_per_m' => 1000 / 48], ['length_mm' => 3048.0]];
         yield 'fall from length and drop' => ['fall', ['length_mm' => 3048, 'drop_mm' => 63.5] + self::BOOK, ['fall_mm_per_m' => 20.8333]];
+        yield 'half full' => ['flow', ['id_mm' => 77.9, 'fall_mm_per_m' => 20.833, 'fill' => 0.5, 'roughness_n' => 0.009], ['velocity_m_per_s' => 1.1607]];
+        yield 'full bore' => ['flow', ['id_mm' => 77.9, 'fall_mm_per_m' => 20.833, 'fill' => 1, 'roughness_n' => 0.009], ['velocity_m_per_s' => 1.1607, 'discharge_l_per_s' => 5.5321, 'full_bore_l_per_s' => 5.5321]];
+        yield 'dry' => ['flow', ['id_mm' => 77.9, 'fall_mm_per_m' => 20.833, 'fill' => 0], ['discharge_l_per_s' => 0.0]];
+        yield 'an arm' => ['trap-arm', self::BOOK + ['length_mm' => 2000, 'fall_mm_per_m' => 20], ['least_mm' => 101.6, 'most_mm' => 2438.4, 'drop_mm' => 40.0]];
+        yield 'an arm that is too long' => ['trap-arm', self::BOOK + ['length_mm' => 2500, 'fall_mm_per_m' => 20.8, 'vent_opening_mm' => 50], ['opening_above_weir_mm' => -2.0]];
+        yield 'a basin in millimetres' => ['trap-arm', ['system' => 'pvcu-solvent', 'size' => '32', 'rulebook' => 'adh-2015', 'fixture' => 'lavatory', 'length_mm' => 1700, 'fall_mm_per_m' => 20], ['most_mm' => 1700.0, 'drop_mm' => 34.0]];
         yield 'level' => ['fall', ['length_mm' => 3048, 'drop_mm' => 0], ['fall_mm_per_m' => 0.0]];
     }
 

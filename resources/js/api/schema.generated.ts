@@ -856,13 +856,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "compound-bend" | "fall" | "identify" | "joint" | "rolling-offset";
+                    name: "cement" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "rolling-offset" | "trap-arm";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"];
                 };
             };
             responses: {
@@ -872,7 +872,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -910,7 +910,7 @@ export interface components {
             /** @constant */
             format: "fall-bend-job";
             /** @constant */
-            version: 2;
+            version: 3;
             name: string;
             place?: string;
             /** @enum {unknown} */
@@ -927,6 +927,7 @@ export interface components {
             };
             standing?: components["schemas"]["JobStanding"][];
             single_joints?: components["schemas"]["JobSingle"][];
+            obstacles?: components["schemas"]["JobObstacle"][];
         };
         JobLeg: {
             id: string;
@@ -946,6 +947,8 @@ export interface components {
             };
             close?: boolean;
             what?: string;
+            /** @enum {unknown} */
+            takes?: "share" | "rest";
         };
         JobLegUnread: {
             id: string;
@@ -959,24 +962,32 @@ export interface components {
             /** @enum {unknown} */
             size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
             /** @enum {unknown} */
-            use: "drain" | "fixture-drain";
+            use: "drain" | "fixture-drain" | "vent";
             fall_mm_per_m?: number;
             outlet: {
                 what: string;
                 /** @enum {unknown} */
-                kind: "socket" | "trap-adapter" | "plain" | "standing";
+                kind: "socket" | "trap-adapter" | "plain" | "standing" | "fixture" | "branch" | "run" | "roof" | "valve" | "cleanout" | "cap";
                 standing?: string;
                 /** @enum {unknown} */
                 method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
-            };
+                fixture?: components["schemas"]["JobFixture"];
+                branch?: components["schemas"]["JobBranch"];
+                run?: string;
+                terminal?: components["schemas"]["JobTerminal"];
+            } & (unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown);
             tie_in: {
                 what: string;
                 /** @enum {unknown} */
-                kind: "socket" | "plain" | "standing";
+                kind: "socket" | "plain" | "standing" | "branch" | "run" | "roof" | "valve" | "cap" | "gully";
                 standing?: string;
                 /** @enum {unknown} */
                 method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
-            };
+                fixture?: components["schemas"]["JobFixture"];
+                branch?: components["schemas"]["JobBranch"];
+                run?: string;
+                terminal?: components["schemas"]["JobTerminal"];
+            } & (unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown & unknown);
             level_difference_mm?: number;
             heading_deg?: number;
             legs: (components["schemas"]["JobLeg"] | components["schemas"]["JobLegUnread"])[];
@@ -1092,6 +1103,57 @@ export interface components {
             /** @enum {unknown} */
             method?: "solvent-pvc" | "solvent-abs" | "solvent-transition" | "solvent-uk-waste" | "no-hub-shielded" | "shielded-transition" | "flexible-unshielded" | "hub-gasket" | "hub-adapter" | "caulked" | "bell-gasket" | "threaded" | "slip-joint" | "universal-compression" | "push-fit" | "grooved-mechanical" | "flange-seal" | "soldered-drainage";
         };
+        JobFixture: {
+            /** @enum {unknown} */
+            kind: "lavatory" | "bidet" | "bath" | "shower" | "kitchen-sink" | "sink" | "bar-sink" | "mop-sink" | "dishwasher" | "laundry-tub" | "clothes-washer" | "water-closet" | "floor-drain" | "urinal" | "camper-inlet";
+            /** @enum {unknown} */
+            trap?: "p" | "integral" | "s" | "bottle" | "drum" | "bell" | "running" | "anti-siphon" | "none";
+            trap_size?: string;
+            seal_mm?: number;
+            drop_mm?: number;
+            across_mm?: number;
+            standpipe_mm?: number;
+            trap_above_floor_mm?: number;
+            rim_mm?: number;
+            hot_c?: number;
+            group?: string;
+        };
+        JobBranch: {
+            run: string;
+            leg: string;
+            at_mm?: number;
+            /** @enum {unknown} */
+            pattern?: "san-tee" | "wye" | "combo" | "vent-tee" | "double-san-tee" | "double-fixture" | "double-wye" | "double-combo" | "swept-tee" | "branch-135" | "branch-112" | "boss";
+        };
+        JobTerminal: {
+            above_roof_mm?: number;
+            opening_away_mm?: number;
+            opening_below_mm?: number;
+        };
+        JobObstacle: {
+            id: string;
+            /** @enum {unknown} */
+            kind: "joist" | "joist-engineered" | "truss" | "stud" | "plate" | "wall" | "slab" | "pipe" | "cold" | "trap" | "cleanout";
+            what?: string;
+            run: string;
+            leg: string;
+            at_mm: number;
+            every_mm?: number;
+            count?: number;
+            depth_mm?: number;
+            thick_mm?: number;
+            top_mm?: number;
+            /** @enum {unknown} */
+            cut?: "hole" | "notch";
+            span_mm?: number;
+            bearing_mm?: number;
+            bearing?: boolean;
+            rated?: boolean;
+            sealed?: boolean;
+            allowed_mm?: number;
+            gap_mm?: number;
+            length_mm?: number;
+        };
         Job: {
             id: string;
             name: string;
@@ -1127,6 +1189,7 @@ export interface components {
                 }[];
             }[];
             runs: components["schemas"]["RunReport"][];
+            network: components["schemas"]["NetworkReport"];
             singles: {
                 id: string;
                 name: string;
@@ -1163,6 +1226,11 @@ export interface components {
                     stick_mm: number | null;
                 };
             };
+            unmet: {
+                run: string;
+                leg: string;
+                trouble: string;
+            }[];
             ends: {
                 outlet: components["schemas"]["StandingEnd"] | null;
                 tie_in: components["schemas"]["StandingEnd"] | null;
@@ -1283,6 +1351,22 @@ export interface components {
             stands: boolean;
             take_off: components["schemas"]["Tape"];
             known: boolean;
+            branch: {
+                turn: boolean;
+                size: string;
+                take_mm: number;
+                orientation: string;
+                angle_deg: number;
+                reversed: boolean;
+                flow: components["schemas"]["Point"];
+                taps: {
+                    run: string;
+                    flow: components["schemas"]["Point"];
+                    size: string;
+                    vent: boolean;
+                }[];
+                why: string;
+            } | null;
             doubtful: boolean;
             source: components["schemas"]["Source"];
         };
@@ -1490,6 +1574,97 @@ export interface components {
             entry: Record<string, never>;
             by: string;
             at: string;
+        };
+        NetworkReport: {
+            counts_flow: boolean;
+            places: components["schemas"]["RunPlace"][];
+            fixtures: components["schemas"]["FixtureReport"][];
+            pipes: components["schemas"]["PipeReport"][];
+            crossings: components["schemas"]["CrossingReport"][];
+        };
+        RunPlace: {
+            run: string;
+            name: string;
+            /** @enum {unknown} */
+            use: "drain" | "fixture-drain" | "vent";
+            frame: string;
+            at: components["schemas"]["Point"];
+            into: string | null;
+            rises: boolean;
+            fixture: string | null;
+        };
+        FixtureReport: {
+            run: string;
+            name: string;
+            kind: string;
+            trap: string;
+            group: string;
+            load: number | null;
+            load_said: string;
+            source: components["schemas"]["Source"] | null;
+            arm: components["schemas"]["ArmReport"] | null;
+        };
+        ArmReport: {
+            size: string;
+            length: components["schemas"]["Tape"];
+            drop: components["schemas"]["Tape"];
+            most: components["schemas"]["Tape"] | null;
+            unlimited: boolean;
+            turn_deg: number;
+            fall_mm_per_m: number | null;
+            upright: boolean;
+            /** @enum {unknown} */
+            vent: "none" | "gully" | "wet" | "dry";
+            vent_by: string | null;
+            bore_mm: number | null;
+            source: components["schemas"]["Source"] | null;
+        };
+        PipeReport: {
+            run: string;
+            from_mm: number;
+            to_mm: number;
+            size: string;
+            /** @enum {unknown} */
+            role: "dry-vent" | "wet-vent" | "drain" | "dead";
+            called_vent: boolean;
+            fixtures: number;
+            made_wet_by: string | null;
+            vents: string[];
+            closets: number;
+            load: number | null;
+            load_said: string;
+            place: string | null;
+            most: number | null;
+            most_said: string | null;
+            proposed: string | null;
+            flow: {
+                l_per_s: number;
+                fall_mm_per_m: number;
+                fill: number | null;
+                velocity_m_per_s: number | null;
+                self_cleansing: boolean;
+                full_l_per_s: number;
+            } | null;
+            source: components["schemas"]["Source"] | null;
+        };
+        CrossingReport: {
+            obstacle: string;
+            number: number;
+            kind: string;
+            name: string;
+            run: string;
+            run_name: string;
+            leg: number;
+            tape_mm: number;
+            along: components["schemas"]["Tape"];
+            size: string;
+            cut: string;
+            hole: components["schemas"]["Tape"];
+            from_top: components["schemas"]["Tape"] | null;
+            depth: components["schemas"]["Tape"] | null;
+            outside_mm: number;
+            rated: boolean;
+            sealed: boolean;
         };
         Tape: {
             mm: number;
@@ -1713,6 +1888,46 @@ export interface components {
                 least_mm_per_m: number | null;
                 most_mm_per_m: number | null;
             };
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        FlowInput: {
+            id_mm: number;
+            fall_mm_per_m: number;
+            fill: number;
+            roughness_n?: number;
+            /** @enum {unknown} */
+            rulebook?: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        FlowOutput: {
+            velocity_m_per_s: number;
+            discharge_l_per_s: number;
+            full_bore_l_per_s: number;
+            self_cleansing: boolean;
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };
@@ -2036,6 +2251,51 @@ export interface components {
             advance_mm: number;
             cut_mm: number;
             roll_from_level_deg: number;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        TrapArmInput: {
+            system: string;
+            size: string;
+            length_mm: number;
+            fall_mm_per_m: number;
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            /** @enum {unknown} */
+            fixture?: "lavatory" | "bidet" | "bath" | "shower" | "kitchen-sink" | "sink" | "bar-sink" | "mop-sink" | "dishwasher" | "laundry-tub" | "clothes-washer" | "water-closet" | "floor-drain" | "urinal" | "camper-inlet";
+            vent_opening_mm?: number;
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        TrapArmOutput: {
+            least_mm: number | null;
+            most_mm: number | null;
+            drop_mm: number;
+            opening_above_weir_mm: number;
+            /** @enum {unknown} */
+            verdict: "pass" | "stop" | "warn" | "unknown" | "note";
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

@@ -33,10 +33,12 @@ interface Props {
     selected?: Selection | null;
     onSelect?: (selection: Selection) => void;
     onFinding?: (index: number) => void;
+    /** opens another run, from its name at the stub */
+    onRun?: (run: string) => void;
 }
 
 /** The long section of a run: every piece lettered, every joint numbered, findings as flags, water at an assumed depth. */
-export function FallLine({ run, units, ends, fill, width, height, grade, selected = null, onSelect, onFinding }: Props) {
+export function FallLine({ run, units, ends, fill, width, height, grade, selected = null, onSelect, onFinding, onRun }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const section = useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
     const labels = useMemo<Labels>(
@@ -99,7 +101,7 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
                 />
             )}
             {labels.labels.map((label, i) => (
-                <LabelArt key={i} label={label} />
+                <LabelArt key={i} label={label} onRun={onRun} />
             ))}
             {labels.flags.map((flag) => (
                 <FlagArt key={flag.finding} flag={flag} onClick={() => onFinding?.(flag.finding)} />
@@ -169,15 +171,17 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
     );
 }
 
-function LabelArt({ label }: { label: Label }) {
+function LabelArt({ label, onRun }: { label: Label; onRun: ((run: string) => void) | undefined }) {
     const [x, y] = label.at;
     const fill = label.kind === 'fall' ? 'var(--water)' : label.kind === 'length' || label.kind === 'turn' ? 'var(--ink-2)' : 'var(--ink)';
-    const weight = label.kind === 'fall' || label.kind === 'end' ? 600 : label.kind === 'material' ? 700 : 500;
+    const weight = label.kind === 'fall' || label.kind === 'end' || label.kind === 'branch' ? 600 : label.kind === 'material' ? 700 : 500;
     return (
         <text
             x={x}
             y={y}
             textAnchor={label.anchor}
+            className={label.kind === 'branch' ? 'branch-name' : undefined}
+            onClick={label.run !== undefined && onRun ? () => onRun(label.run ?? '') : undefined}
             style={{ fontSize: label.size, fill, fontWeight: weight }}
             {...(label.rotate === 0 ? {} : { transform: `rotate(${label.rotate} ${x} ${y})` })}
         >

@@ -72,7 +72,22 @@ export function FittingArt({ node, texture }: { node: DrawnNode; texture: string
             <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={[{ d: whole, width: hub }]} texture={texture} />
         );
     }
-    return <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={hubs} texture={texture} />;
+    const stubs = node.stubs.map((stub) => ({
+        d: line(node.p, along(node.p, stub.u, stub.take + stub.hub)),
+        width: stub.od,
+        bore: stub.bore,
+    }));
+    const stubHubs = node.stubs.map((stub) => ({
+        d: line(along(node.p, stub.u, stub.take), along(node.p, stub.u, stub.take + stub.hub)),
+        width: stub.hubOd,
+    }));
+    return (
+        <Layers
+            bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }, ...stubs]}
+            hubs={[...hubs, ...stubHubs]}
+            texture={texture}
+        />
+    );
 }
 
 /** What the run starts from or ends in: a socket of a standing part, or a standing pipe with what joins it, broken off. */

@@ -3,7 +3,7 @@ import type { FittingReport, JointReport, LegReport, PieceReport, Point, RunRepo
 /** A place where something stands on the run: its ends, its fittings, and legs that meet without one. */
 export interface ChainNode {
     key: string;
-    kind: 'outlet' | 'bend' | 'coupling' | 'kink' | 'tie-in' | 'open';
+    kind: 'outlet' | 'bend' | 'branch' | 'coupling' | 'kink' | 'tie-in' | 'open';
     at: Point;
     fitting: FittingReport | null;
     bushingIn: FittingReport | null;
@@ -30,6 +30,18 @@ export interface Chain {
     links: ChainLink[];
 }
 
+/** Pieces and fittings along each leg, in the order of flow; what stands in its turns is left to the turns. */
+function alongLegs(run: RunReport): Map<string, string[]> {
+    const along = new Map<string, string[]>();
+    for (const key of run.sequence) {
+        const [leg = '', ...rest] = key.split('.');
+        const place = rest.join('.');
+        if (place === '' || ['a', 'b', 'p', 'bi', 'bo'].includes(place)) continue;
+        along.set(leg, [...(along.get(leg) ?? []), key]);
+    }
+    return along;
+}
+
 /** Puts the evaluated parts of a run in a row: node, link, node, link … node. */
 export function chainOf(run: RunReport): Chain {
     const nodes: ChainNode[] = [];
@@ -38,6 +50,7 @@ export function chainOf(run: RunReport): Chain {
     const pieces = new Map(run.pieces.map((piece) => [piece.key, piece]));
     const joints = new Map(run.joints.map((joint) => [joint.key, joint]));
     const laid = run.legs.filter((leg) => leg.laid && leg.from && leg.to);
+    const along = alongLegs(run);
     let waiting: PieceReport | null = null;
 
     const add = (node: ChainNode, leg: LegReport): void => {
@@ -83,10 +96,11 @@ export function chainOf(run: RunReport): Chain {
             add(turn, b === 0 ? (laid[i - 1] ?? leg) : leg);
             if (b === 0 && bends.length === 2) waiting = pieces.get(`${leg.id}.p`) ?? null;
         });
-        for (let n = 1; pieces.has(`${leg.id}.${n}`); n++) {
-            waiting = pieces.get(`${leg.id}.${n}`) ?? null;
-            const coupling = fittings.get(`${leg.id}.c${n}`);
-            if (coupling) add(node('coupling', coupling.key, coupling.at, coupling.size, coupling), leg);
+        for (const key of along.get(leg.id) ?? []) {
+            const piece = pieces.get(key);
+            const fitting = fittings.get(key);
+            if (piece) waiting = piece;
+            else if (fitting) add(node(fitting.branch ? 'branch' : 'coupling', fitting.key, fitting.at, fitting.size, fitting), leg);
         }
         if (i === laid.length - 1) {
             const whole = run.totals.whole;

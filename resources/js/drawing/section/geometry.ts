@@ -36,6 +36,20 @@ export interface DrawnNode extends ChainNode {
     hubOd: number;
     /** mm in plan from the outlet */
     plan: number;
+    stubs: Stub[];
+}
+
+/** Where another run meets this one, as far as it is drawn: to the lip of the fitting. */
+export interface Stub {
+    run: string;
+    vent: boolean;
+    /** unit direction from the centre outward */
+    u: XY;
+    take: number;
+    hub: number;
+    od: number;
+    bore: number;
+    hubOd: number;
 }
 
 export interface Section {
@@ -114,6 +128,39 @@ function withStubs(chain: Chain, frame: Frame): Frame {
     };
 }
 
+/** Room for the name at the end of a stub, px. */
+export const STUB_NAME = 16;
+
+/**
+ * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come in from upstream. Of a double pattern
+ * the second lies opposite. In a turn the stub goes straight on up the leg after.
+ */
+function stubsOf(node: ChainNode, out: XY, run: RunReport, v: number): Stub[] {
+    const branch = node.fitting?.branch;
+    if (!branch) return [];
+    const turn = ((branch.turn ? 0 : (node.fitting?.turn_deg ?? 90)) * Math.PI) / 180;
+    const flow: XY = branch.reversed ? [-out[0], -out[1]] : out;
+    const up: XY = Math.abs(out[1]) < 0.7 ? [out[1], -out[0]] : [-Math.abs(out[1]), 0];
+    return branch.taps.map((tap, i) => {
+        const side = i === 0 ? 1 : -1;
+        const u: XY = [
+            -Math.cos(turn) * flow[0] + Math.sin(turn) * up[0] * side,
+            -Math.cos(turn) * flow[1] + Math.sin(turn) * up[1] * side,
+        ];
+        const length = Math.hypot(u[0], u[1]) || 1;
+        const size = sized(run, branch.size, v);
+        return {
+            run: tap.run,
+            vent: tap.vent,
+            u: [u[0] / length, u[1] / length],
+            take: v * branch.take_mm,
+            hub: v * (run.pipes[branch.size]?.socket_depth_mm ?? 20),
+            ...size,
+            hubOd: hubOutside(size.od),
+        };
+    });
+}
+
 interface Measured {
     points: XY[];
     top: number;
@@ -145,6 +192,15 @@ function measure(chain: Chain, run: RunReport, frame: Frame, v: number, h: numbe
         const half = hubOutside(sized(run, link.size, v).od) / 2;
         top = Math.min(top, y - half);
         bottom = Math.max(bottom, y + half);
+        const node = chain.nodes[i + 1];
+        if (node?.fitting?.branch) {
+            const length = Math.hypot(drawn.dx, drawn.dy) || 1;
+            for (const stub of stubsOf(node, [drawn.dx / length, drawn.dy / length], run, v)) {
+                const tip = y + stub.u[1] * (stub.take + stub.hub + STUB_NAME);
+                top = Math.min(top, tip - stub.hubOd / 2);
+                bottom = Math.max(bottom, tip + stub.hubOd / 2);
+            }
+        }
     });
     const half = sized(run, run.legs[0]?.size ?? '', v).od * 0.7;
     return { points, top: Math.min(top, -half), bottom: Math.max(bottom, half), right: x };
@@ -192,7 +248,7 @@ function draw(
 }
 
 function sized(run: RunReport, size: string, v: number): Sized {
-    const pipe = run.pipes[size] ?? { od_mm: 60, bore_mm: 52 };
+    const pipe = run.pipes[size] ?? { od_mm: 48, bore_mm: 41 };
     const bore = pipe.bore_mm * v;
     const wall = Math.max(WALL * Math.min(1, (pipe.od_mm * v) / 22), ((pipe.od_mm - pipe.bore_mm) / 2) * v);
     return { bore, wall, od: bore + 2 * wall };
@@ -237,6 +293,7 @@ function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: 
             hubOd: hubOutside(size.od),
             planTurn: node.fitting ? planTurn(node) : 0,
             plan,
+            stubs: stubsOf(node, after?.u ?? before?.u ?? [1, 0], run, fit.v),
         };
     });
     return { nodes, links, width, height, v: fit.v, h: fit.h, falls: fit.falls, foot: height - 18, extraJoints: extraJoints(chain, run) };

@@ -13,7 +13,9 @@ export interface Tag {
 }
 
 export interface Label {
-    kind: 'fall' | 'material' | 'length' | 'end' | 'turn';
+    kind: 'fall' | 'material' | 'length' | 'end' | 'turn' | 'branch';
+    /** id of the run that it names */
+    run?: string;
     text: string;
     at: XY;
     size: number;
@@ -39,10 +41,11 @@ export interface Labels {
     legend: Box | null;
 }
 
-/** What the run comes from and goes to. */
+/** What the run comes from and goes to, and the names of the runs that meet it. */
 export interface Ends {
     outlet: string;
     tieIn: string;
+    branches?: Record<string, string>;
 }
 
 export const TAG = 20;
@@ -58,7 +61,7 @@ export function placeLabels(section: Section, run: RunReport, units: Units, ends
     const ground = new Ground({ x: 2, y: 2, w: section.width - 4, h: section.height - 30 });
     takePipes(ground, section);
     const tags = placeTags(ground, section);
-    const named = placeEnds(ground, section, ends);
+    const named = [...placeEnds(ground, section, ends), ...placeBranches(ground, section, ends.branches ?? {})];
     const flags = placeFlags(ground, section, run.findings);
     const labels = placeWords(ground, section, units, run.system.letters);
     return { tags, labels: [...named, ...labels], flags, legend: placeLegend(ground, section) };
@@ -72,6 +75,7 @@ function takePipes(ground: Ground, section: Section): void {
         const b = along(node.p, node.uOut, node.takeOut + node.hub);
         ground.takeLine(node.p, a, hub);
         ground.takeLine(node.p, b, hub);
+        for (const stub of node.stubs) ground.takeLine(node.p, along(node.p, stub.u, stub.take + stub.hub), stub.hubOd + 2);
     }
     const first = section.nodes[0];
     const last = section.nodes.at(-1);
@@ -217,6 +221,35 @@ function placeEnds(ground: Ground, section: Section, ends: Ends): Label[] {
     put(section.nodes[0], ends.outlet, 'outlet', -1);
     const last = section.nodes.at(-1);
     put(last, last?.kind === 'open' ? 'waits for the next leg' : ends.tieIn, 'tie-in', 1);
+    return labels;
+}
+
+/** The name of what comes in, or of the vent that goes up, beyond the stub; shortened, then left out where there is no room. */
+function placeBranches(ground: Ground, section: Section, names: Record<string, string>): Label[] {
+    const labels: Label[] = [];
+    for (const node of section.nodes) {
+        for (const stub of node.stubs) {
+            const name = names[stub.run] ?? stub.run;
+            const whole = `${stub.vent ? '\u2191 ' : ''}${name}`;
+            [whole, whole.length > 14 ? `${whole.slice(0, 13)}…` : ''].some((text) => {
+                const w = textWidth(text, 13);
+                return (
+                    text !== '' &&
+                    [6, 16, 28].some((beyond) => {
+                        const tip = along(node.p, stub.u, stub.take + stub.hub + beyond);
+                        return (['middle', 'start', 'end'] as const).some((anchor) => {
+                            const x = anchor === 'start' ? tip[0] : anchor === 'end' ? tip[0] - w : tip[0] - w / 2;
+                            const box = { x, y: tip[1] - 13, w, h: 16 };
+                            if (!ground.isFree(box)) return false;
+                            ground.take(box);
+                            labels.push({ kind: 'branch', text, at: [tip[0], tip[1]], size: 13, anchor, rotate: 0, run: stub.run });
+                            return true;
+                        });
+                    })
+                );
+            });
+        }
+    }
     return labels;
 }
 

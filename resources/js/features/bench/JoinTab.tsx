@@ -37,7 +37,7 @@ export function JoinTab() {
         } as unknown as JobSingle;
         return {
             format: 'fall-bend-job',
-            version: 2,
+            version: 3,
             name: 'bench',
             place: '',
             units,
@@ -46,7 +46,7 @@ export function JoinTab() {
             single_joints: [joint],
         };
     }, [mine, theirs, mySize, size, myEnd, end, ground, access, units, book]);
-    const empty: JobDocument = { format: 'fall-bend-job', version: 2, name: 'bench', units: 'inch', rulebook: 'ipc-2021', runs: [] };
+    const empty: JobDocument = { format: 'fall-bend-job', version: 3, name: 'bench', units: 'inch', rulebook: 'ipc-2021', runs: [] };
     const card = useQuery(jointCardQuery(document ?? empty, document ? { single: 'bench' } : null)).data;
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);

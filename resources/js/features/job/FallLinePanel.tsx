@@ -14,12 +14,13 @@ interface Props {
     phone: boolean;
     /** stations that need the height themselves get it folded */
     folded?: boolean;
+    onRun: (run: string) => void;
 }
 
 const HEIGHT = { full: 318, folded: 176, phone: 170 };
 
 /** The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what is selected. */
-export function FallLinePanel({ run, ends, editor, selection, phone, folded = false }: Props) {
+export function FallLinePanel({ run, ends, editor, selection, phone, folded = false, onRun }: Props) {
     const [ref, { width }] = useSize<HTMLDivElement>();
     const grade = phone ? 'phone' : folded ? 'folded' : 'full';
     const height = HEIGHT[grade];
@@ -80,6 +81,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
                     selected={selected}
                     onSelect={selection.select}
                     onFinding={selection.selectFinding}
+                    onRun={onRun}
                 />
             )}
             <p className={selection.said === '' ? 'unseen' : 'said'} aria-live="polite">

@@ -31,8 +31,12 @@ export function JobScreen({ start }: { start: Job }) {
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
     const ends = useMemo(
-        () => ({ outlet: plan?.outlet.what ?? '', tieIn: plan?.tie_in.what ?? '' }),
-        [plan?.outlet.what, plan?.tie_in.what],
+        () => ({
+            outlet: plan?.outlet.what ?? '',
+            tieIn: plan?.tie_in.what ?? '',
+            branches: Object.fromEntries(editor.evaluation.network.places.map((place) => [place.run, place.name])),
+        }),
+        [plan?.outlet.what, plan?.tie_in.what, editor.evaluation.network.places],
     );
 
     useEffect(() => {
@@ -68,6 +72,7 @@ export function JobScreen({ start }: { start: Job }) {
                     selection={selection}
                     phone={phone}
                     folded={station?.key === 'look' || station?.key === 'joints'}
+                    onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}`)}
                 />
             ) : (
                 <div className="fall-panel empty" />

@@ -1,0 +1,180 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Evaluation;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Flow\Manning;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Network\Arm;
+use FallBend\Core\Network\Crossing;
+use FallBend\Core\Network\Crossings;
+use FallBend\Core\Network\Head;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Segment;
+use FallBend\Core\Network\Sizing;
+use FallBend\Core\Rules\Network\ArmLongRule;
+
+/** Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every trap is vented, what is drilled. */
+final readonly class NetworkReport
+{
+    private Tape $tape;
+
+    private Sizing $sizing;
+
+    public function __construct(private Network $network, private Rulebook $rulebook)
+    {
+        $this->tape = new Tape;
+        $this->sizing = new Sizing($rulebook);
+    }
+
+    /** @return array<string, mixed> */
+    public function toArray(): array
+    {
+        $layout = $this->network->layout;
+
+        return [
+            'counts_flow' => $this->sizing->isFlow(),
+            'places' => array_map(fn (RunLayout $run): array => [
+                'run' => $run->run->id,
+                'name' => $run->run->name,
+                'use' => $run->run->use,
+                'frame' => $layout->frames[$run->run->id],
+                'at' => self::point($layout->offsets[$run->run->id]),
+                'into' => $run->run->tieIn->branch->run ?? $run->run->tieIn->next ?? $run->run->outlet->branch?->run,
+                'rises' => $run->run->rises(),
+                'fixture' => $run->run->outlet->fixture?->kind,
+            ], array_values($layout->runs)),
+            'fixtures' => array_map($this->head(...), $this->network->heads),
+            'pipes' => array_map($this->segment(...), $this->network->segments),
+            'crossings' => array_map($this->crossing(...), (new Crossings($this->network, $this->rulebook))->all()),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function head(Head $head): array
+    {
+        return [
+            'run' => $head->node->run,
+            'name' => $head->name,
+            'kind' => $head->fixture->kind,
+            'trap' => $head->fixture->trap,
+            'group' => $head->fixture->group,
+            'load' => $head->load?->value,
+            'load_said' => $head->load === null ? 'not known' : $this->sizing->said($head->load->value),
+            'source' => $head->load?->provenance->toArray(),
+            'arm' => $head->arm === null ? null : $this->arm($head->arm),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function arm(Arm $arm): array
+    {
+        $most = ArmLongRule::most($arm, $this->rulebook);
+        $vent = match (true) {
+            $arm->vent === null => 'none',
+            $arm->by === null => 'gully',
+            $arm->by->isWet => 'wet',
+            default => 'dry',
+        };
+
+        return [
+            'size' => $arm->size(),
+            'length' => $this->tape->of($arm->lengthMm),
+            'drop' => $this->tape->of($arm->dropMm),
+            'most' => $this->tape->orNull($most?->value !== null && $most->value > 0 ? $most->value : null),
+            'unlimited' => $most?->value !== null && $most->value <= 0.0,
+            'turn_deg' => $arm->turnDeg,
+            'fall_mm_per_m' => $arm->steepestMmPerM,
+            'upright' => $arm->uprightMm > 0,
+            'vent' => $vent,
+            'vent_by' => $arm->by?->layout->run->name,
+            'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
+            'source' => $most?->provenance->toArray(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function segment(Segment $segment): array
+    {
+        $check = $segment->isWet && $segment->isLoadKnown && $segment->load > 0 ? ($this->sizing->checks($segment)[0] ?? null) : null;
+
+        return [
+            'run' => $segment->run(),
+            'from_mm' => $segment->fromMm,
+            'to_mm' => $segment->toMm,
+            'size' => $segment->size(),
+            'role' => $segment->role(),
+            'called_vent' => $segment->isCalledVent(),
+            'fixtures' => count($segment->heads),
+            'made_wet_by' => $segment->isWet ? ($segment->heads[0]->name ?? null) : null,
+            'vents' => array_values(array_unique(array_map(static fn (Arm $arm): string => $arm->head->name, array_slice($segment->vents, 0, 6)))),
+            'closets' => $segment->closets,
+            'load' => $segment->isLoadKnown ? $segment->load : null,
+            'load_said' => $segment->isLoadKnown ? $this->sizing->said($segment->load) : 'not known',
+            'place' => $check?->place,
+            'most' => $check?->mostLoad,
+            'most_said' => $check?->mostLoad === null ? null : $this->sizing->said($check->mostLoad),
+            'proposed' => $check?->proposed,
+            'flow' => $check === null ? null : $this->flow($segment),
+            'source' => $check?->source?->toArray(),
+        ];
+    }
+
+    /** @return array<string, mixed>|null how the water runs in its flattest level stretch at the design flow */
+    private function flow(Segment $segment): ?array
+    {
+        $fall = $segment->leastFallMmPerM();
+        if ($fall === null || $fall <= 0) {
+            return null;
+        }
+        $design = $this->sizing->designFlow($segment);
+        $bore = $segment->layout->system->pipe($segment->size())->boreMm;
+        $roughness = $this->rulebook->value('flow.roughness');
+        $at = Manning::carrying($bore, $fall, $design, $roughness);
+
+        return [
+            'l_per_s' => $design,
+            'fall_mm_per_m' => $fall,
+            'fill' => $at?->fill,
+            'velocity_m_per_s' => $at?->velocityMPerS,
+            'self_cleansing' => $at !== null && $at->velocityMPerS >= $this->rulebook->value('flow.self-cleansing'),
+            'full_l_per_s' => Manning::at($bore, $fall, 1.0, $roughness)->fullBoreLPerS,
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function crossing(Crossing $crossing): array
+    {
+        $o = $crossing->obstacle;
+        $leg = $this->network->layout->runs[$o->run]->leg($o->leg);
+
+        return [
+            'obstacle' => $o->id,
+            'number' => $crossing->number,
+            'kind' => $o->kind,
+            'name' => $crossing->name(),
+            'run' => $o->run,
+            'run_name' => $this->network->layout->runs[$o->run]->run->name,
+            'leg' => $leg->line->number ?? 0,
+            'tape_mm' => $crossing->tapeMm,
+            'along' => $this->tape->of($crossing->tapeMm - ($leg->tapeMm ?? 0.0)),
+            'size' => $crossing->size,
+            'cut' => $o->cut,
+            'hole' => $this->tape->of($crossing->holeMm),
+            'from_top' => $this->tape->orNull($crossing->fromTopMm),
+            'depth' => $this->tape->orNull($o->depthMm),
+            'outside_mm' => $crossing->outsideMm,
+            'rated' => $o->isRated,
+            'sealed' => $o->isSealed,
+        ];
+    }
+
+    /** @return array{x: float, y: float, z: float} */
+    private static function point(Vec3 $point): array
+    {
+        return ['x' => $point->x, 'y' => $point->y, 'z' => $point->z];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+/** A fixture with its trap at the head of a run: the run begins at the outlet of the trap (at the flange, for a closet). Lengths in mm, null where nobody measured. */
+final readonly class FixtureHead
+{
+    public const TRAPS = ['p', 'integral', 's', 'bottle', 'drum', 'bell', 'running', 'anti-siphon', 'none'];
+
+    /**
+     * @param string $kind one of FixtureTable::KINDS
+     * @param string $trap one of TRAPS
+     * @param ?string $trapSize as the trap is sold; null: that of the run
+     * @param ?float $sealMm depth of the water seal
+     * @param ?float $dropMm from the fixture's outlet down to the trap's weir
+     * @param ?float $acrossMm from the fixture's outlet across to the trap
+     * @param ?float $standpipeMm from the trap's weir up to the open end of a standpipe
+     * @param ?float $trapAboveFloorMm
+     * @param ?float $rimMm from the start of the run up to the flood level rim
+     * @param ?float $hotC hottest discharge
+     * @param string $group name of the bathroom that it belongs to; empty: none
+     */
+    public function __construct(
+        public string $kind,
+        public string $trap = 'p',
+        public ?string $trapSize = null,
+        public ?float $sealMm = null,
+        public ?float $dropMm = null,
+        public ?float $acrossMm = null,
+        public ?float $standpipeMm = null,
+        public ?float $trapAboveFloorMm = null,
+        public ?float $rimMm = null,
+        public ?float $hotC = null,
+        public string $group = '',
+    ) {}
+}

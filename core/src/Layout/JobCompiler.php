@@ -1,0 +1,224 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Layout;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\End;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Run;
+use FallBend\Core\Joining\EndKind;
+
+/**
+ * Compiles all runs of a job: finds where they meet, chooses the branch fittings, lays every run out with what meets it, and places the frames.
+ * The time grows in proportion to the number of legs and sticks. Given the compilation before, runs that nothing has changed for are taken over.
+ */
+final class JobCompiler
+{
+    private readonly RunCompiler $compiler;
+
+    private readonly EndJoiner $joiner;
+
+    /** @var array<string, list<Junction>> by id of the run that they stand in */
+    private array $junctions = [];
+
+    /** @var array<string, array<string, Junction>> by id of the run that meets another, and the side that it meets it with */
+    private array $meets = [];
+
+    /** @var array<string, list<LegLine>> by id of run */
+    private array $lines = [];
+
+    /** @var array<string, Run> by id */
+    private array $runs = [];
+
+    /** @param  Catalogue  $catalogue  with the job's own numbers over it */
+    public function __construct(private readonly Catalogue $catalogue, private readonly Rulebook $rulebook, private readonly Job $job)
+    {
+        $this->compiler = new RunCompiler($catalogue);
+        $this->joiner = new EndJoiner($catalogue);
+        foreach ($job->runs as $run) {
+            $this->runs[$run->id] = $run;
+        }
+    }
+
+    /** Takes the compilation of the same job before an edit, made with the same catalogue and rulebook, or null. */
+    public function compile(?JobLayout $before = null): JobLayout
+    {
+        $this->meet($before);
+        [$layouts, $compiled, $marked] = [[], [], []];
+        $isSameSite = $before !== null && $before->job->standing === $this->job->standing && $before->job->conditions === $this->job->conditions;
+        foreach ($this->runs as $id => $run) {
+            $around = $this->around($run);
+            $old = $before->compiled[$id] ?? null;
+            $compiled[$id] = $isSameSite && $old !== null && $old->isOf($run) && $old->around === $around ? $old : new CompiledRun($run, $this->lines[$id], $around, $this->layOut($run));
+            $layouts[$id] = $compiled[$id]->layout;
+            $marked[] = $layouts[$id]->run;
+        }
+        $frames = (new Placement($layouts))->placed();
+
+        return new JobLayout($this->job->withRuns($marked), $layouts, $frames->offsets, $frames->frames, $frames->missesMm, $frames->loops, $compiled);
+    }
+
+    /** Lays out one run of the job, or what would stand in its place: the same with another end. */
+    public function one(Run $run): RunLayout
+    {
+        if ($this->lines === []) {
+            $this->meet(null);
+        }
+
+        return $this->layOut($run);
+    }
+
+    /** Finds what meets what. */
+    private function meet(?JobLayout $before): void
+    {
+        $taps = [];
+        foreach ($this->runs as $id => $run) {
+            $old = $before->compiled[$id] ?? null;
+            $this->lines[$id] = $old !== null && $old->isOf($run) ? $old->lines : $this->linesOf($run);
+        }
+        foreach ($this->runs as $run) {
+            foreach ($this->tapsOf($run) as $tap) {
+                $taps[$tap->at->run][] = $tap;
+            }
+        }
+        foreach ($taps as $id => $of) {
+            $this->junctions[$id] = $this->junctionsOf($this->runs[$id], $of);
+            foreach ($this->junctions[$id] as $junction) {
+                foreach ($junction->taps as $tap) {
+                    $this->meets[$tap->run][$tap->side] = $junction;
+                }
+            }
+        }
+    }
+
+    /** @return list<LegLine> */
+    private function linesOf(Run $run): array
+    {
+        $fall = RunCompiler::fallMmPerM($run, $this->catalogue->system($run->system), $this->rulebook);
+
+        return Directions::of(Levels::found($run, $fall), $fall);
+    }
+
+    /** @return list<Tap> */
+    private function tapsOf(Run $run): array
+    {
+        $lines = $this->lines[$run->id];
+        $taps = [];
+        $isCloset = $run->outlet->fixture?->kind === 'water-closet';
+        if ($run->tieIn->branch !== null && count($lines) === count($run->legs) && $lines !== []) {
+            $last = $lines[count($lines) - 1];
+            $taps[] = new Tap($run->id, 'tie-in', $run->tieIn->branch, $run->rises() ? $last->direction->times(-1.0) : $last->direction, $last->size, $run->system, $run->use === 'vent', $isCloset);
+        }
+        if ($run->outlet->branch !== null && $lines !== []) {
+            $taps[] = new Tap($run->id, 'outlet', $run->outlet->branch, $lines[0]->direction->times(-1.0), $lines[0]->size, $run->system, true, false);
+        }
+
+        return $taps;
+    }
+
+    /**
+     * @param non-empty-list<Tap> $taps of one run
+     * @return list<Junction>
+     */
+    private function junctionsOf(Run $run, array $taps): array
+    {
+        $finder = new JunctionFinder($this->catalogue->system($run->system), $this->rulebook, $this->catalogue->assumption('joint-play')->value);
+        $places = [];
+        foreach ($taps as $tap) {
+            // Within a millimetre of each other two branches stand in one fitting.
+            $places[$tap->at->leg.($tap->at->atMm === null ? '' : '@'.round($tap->at->atMm))][] = $tap;
+        }
+        $byLeg = [];
+        foreach ($this->lines[$run->id] as $i => $line) {
+            $byLeg[$line->leg->id] = $i;
+        }
+        $junctions = [];
+        foreach ($places as $at) {
+            $i = $byLeg[$at[0]->at->leg] ?? null;
+            if ($i === null) {
+                continue;
+            }
+            $line = $this->lines[$run->id][$i];
+            $junction = $finder->find($at, $line, $this->lines[$run->id][$i - 1] ?? null, $run);
+            $length = $line->leg->length?->toMm();
+            $junctions[] = $junction->atMm !== null && $length !== null && $junction->atMm > $length + ($line->leg->isToStop ? 500.0 : 0.0)
+                ? new Junction($junction->leg, $junction->atMm, $junction->taps, null, JunctionTrouble::OffLeg, $junction->flow, $junction->orientation, $junction->angleDeg, 0.0, $junction->isReversed) : $junction;
+        }
+
+        return $junctions;
+    }
+
+    private function layOut(Run $run): RunLayout
+    {
+        $system = $this->catalogue->system($run->system);
+        [$first, $last] = $run->endSizes();
+        [$outletSeat, $outletJoint] = $this->seat($run, 'outlet', $run->outlet, $first);
+        [$tieInSeat, $tieInJoint] = $this->seat($run, 'tie-in', $run->tieIn, $last);
+
+        return $this->compiler->compile($run, $system, $this->rulebook, new Site(
+            $outletJoint ?? $this->joiner->joint($run->outlet, $this->job, $system, $first, $run->place, $this->rulebook),
+            $tieInJoint ?? $this->goesOn($run, $last) ?? $this->joiner->joint($run->tieIn, $this->job, $system, $last, $run->place, $this->rulebook),
+            $this->job->conditions, $outletSeat, $tieInSeat, $this->junctions[$run->id] ?? []));
+    }
+
+    /** @return array{?Seat, ?EndJoint} where an end sits in a branch fitting, and how it is joined there where the fitting is of another system */
+    private function seat(Run $run, string $side, End $end, string $size): array
+    {
+        if ($end->branch === null) {
+            return [null, null];
+        }
+        $junction = $this->meets[$run->id][$side] ?? null;
+        if ($junction === null) {
+            return [new Seat(0.0, false, $size, null), null];
+        }
+        $seat = $junction->seat();
+        $other = $this->catalogue->system($this->runs[$end->branch->run]->system);
+        $system = $this->catalogue->system($run->system);
+        if ($other->key !== $system->key && ($seat->branch === null || $seat->branch->branchSystems === []) && isset($other->pipes[$seat->size])) {
+            $joint = $this->joiner->ofRun($end, $seat->branch->name ?? 'branch', $other, $seat->size, EndJoiner::ownKind($other->ownJoint), $system, $size, $run->place, $this->rulebook);
+            $reach = $joint->reachMm();
+
+            return [$seat->at($reach === null ? null : $seat->takeMm + $other->pipe($seat->size)->socketDepthMm - $reach), $joint];
+        }
+        $bushing = $seat->size === $size || $other->key !== $system->key ? null : $system->bushing($seat->size, $size);
+
+        return [$bushing === null ? $seat : $seat->with($bushing), null];
+    }
+
+    /** How a run is joined to the run that it goes on into: end to end. */
+    private function goesOn(Run $run, string $size): ?EndJoint
+    {
+        $next = $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null;
+        if ($next === null) {
+            return null;
+        }
+
+        return $this->joiner->ofRun($run->tieIn, $next->name, $this->catalogue->system($next->system), $next->endSizes()[0], EndKind::Plain, $this->catalogue->system($run->system), $size, $run->place, $this->rulebook);
+    }
+
+    /** What a compilation of a run depends on beside the run itself, as text. */
+    private function around(Run $run): string
+    {
+        $said = [];
+        foreach ($this->junctions[$run->id] ?? [] as $junction) {
+            $said[] = self::said($junction);
+            foreach ($junction->taps as $tap) {
+                $said[] = $tap->run.$tap->side;
+            }
+        }
+        foreach ($this->meets[$run->id] ?? [] as $side => $junction) {
+            $said[] = $side.self::said($junction);
+        }
+        $next = $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null;
+
+        return implode(';', $said).($next === null ? '' : ";{$next->system} {$next->endSizes()[0]}");
+    }
+
+    private static function said(Junction $junction): string
+    {
+        return "{$junction->leg}@{$junction->atMm}={$junction->branch?->id}!{$junction->trouble?->value}/{$junction->angleDeg}/{$junction->flow->x},{$junction->flow->y},{$junction->flow->z}/{$junction->taps[0]->flow->x},{$junction->taps[0]->flow->y}";
+    }
+}

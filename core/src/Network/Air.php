@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+/** A way for air to come to a place: from a terminal down. */
+final readonly class Air
+{
+    /**
+     * @param Node $terminal where it comes in
+     * @param float $lengthMm developed, from the terminal
+     * @param bool $isWet it comes through pipe that waste runs in
+     * @param ?Segment $by the segment that it comes by; null at the terminal itself
+     */
+    public function __construct(public Node $terminal, public float $lengthMm, public bool $isWet, public ?Segment $by) {}
+
+    /** Whether it comes through a valve and not from the open air. */
+    public function isValve(): bool
+    {
+        return $this->terminal->end?->kind === 'valve';
+    }
+
+    /** Whether this way is better than another: dry before wet, open before a valve, short before long. */
+    public function isBetterThan(?self $other): bool
+    {
+        return $other === null || [$this->isWet, $this->isValve(), $this->lengthMm] < [$other->isWet, $other->isValve(), $other->lengthMm];
+    }
+}

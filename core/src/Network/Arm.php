@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+/** The way from the outlet of a trap to where air meets it. Lengths in mm, developed, from the start of the run to the centre of the fitting. */
+final class Arm
+{
+    /**
+     * @param list<Segment> $segments
+     * @param float $dropMm how far it falls
+     * @param float $turnDeg the turns on the way, added up
+     * @param float $uprightMm how much of it is upright
+     * @param ?float $steepestMmPerM of its level stretches
+     * @param ?Node $vent where air meets it; null: nowhere
+     * @param ?Segment $by the segment that the air comes by
+     */
+    public function __construct(
+        public readonly Head $head,
+        public readonly array $segments,
+        public readonly float $lengthMm,
+        public readonly float $dropMm,
+        public readonly float $turnDeg,
+        public readonly float $uprightMm,
+        public readonly ?float $steepestMmPerM,
+        public readonly ?Node $vent,
+        public readonly ?Segment $by,
+    ) {}
+
+    /** Gives the size of its pipe at the trap. */
+    public function size(): string
+    {
+        return $this->segments === [] ? '' : $this->segments[0]->firstLeg()->line->size ?? $this->segments[0]->size();
+    }
+
+    /** Whether the air that meets it comes through pipe that waste runs in. */
+    public function isWetVented(): bool
+    {
+        return $this->by !== null && $this->by->isWet;
+    }
+
+    /** Whether a ventilating pipe of its own meets it, and not a stack. */
+    public function isVentedBefore(): bool
+    {
+        return $this->by !== null && ! $this->by->isWet && $this->by->isCalledVent();
+    }
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+use FallBend\Core\Job\Obstacle;
+
+/** One place where a pipe goes through or past something. Lengths in mm. */
+final readonly class Crossing
+{
+    /** What a flange of an engineered joist takes of its edge at least: sawn or laminated chords are 33 to 45 mm thick, the thicker is kept clear. */
+    public const FLANGE_MM = 45.0;
+
+    /**
+     * @param int $number of several alike, from 1
+     * @param float $tapeMm on the tape of the run
+     * @param float $outsideMm of the pipe
+     * @param float $holeMm to drill
+     * @param ?float $fromTopMm from the upper edge down to the middle of the pipe; null where nobody measured
+     */
+    public function __construct(
+        public Obstacle $obstacle,
+        public int $number,
+        public float $tapeMm,
+        public string $size,
+        public float $outsideMm,
+        public float $holeMm,
+        public ?float $fromTopMm,
+    ) {}
+
+    /** Gives what it is called: its own name, or its kind, with a number where there are several. */
+    public function name(): string
+    {
+        $name = $this->obstacle->what === '' ? strtr($this->obstacle->kind, ['joist-engineered' => 'engineered joist']) : $this->obstacle->what;
+
+        return $this->obstacle->count > 1 ? "{$name}, no. {$this->number}" : $name;
+    }
+
+    /** Gives how deep a notch from the nearer edge must be for the pipe; null where nobody measured. */
+    public function notchMm(): ?float
+    {
+        return $this->fromTopMm === null || $this->obstacle->depthMm === null ? null : min($this->fromTopMm, $this->obstacle->depthMm - $this->fromTopMm) + $this->holeMm / 2;
+    }
+}

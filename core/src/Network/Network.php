@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureLoad;
+use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Rules\Where;
+
+/** All pipes of a job as they hang together, with what flows in each and how air comes to every trap. */
+final readonly class Network
+{
+    /**
+     * @param list<Node> $nodes upstream before downstream
+     * @param list<Segment> $segments upstream before downstream
+     * @param list<Head> $heads
+     * @param list<Node> $unknownHeads where something comes in that nobody said
+     * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
+     * @param array<string, list<Obstacle>> $obstacles by id of run
+     */
+    public function __construct(
+        public JobLayout $layout,
+        public Catalogue $catalogue,
+        public array $nodes,
+        public array $segments,
+        public array $heads,
+        public array $unknownHeads,
+        public ?FixtureLoad $group,
+        public array $obstacles,
+    ) {}
+
+    /** Gives the place on a run that a finding speaks of. */
+    public function where(string $run, float $tapeMm): Where
+    {
+        $layout = $this->layout->runs[$run];
+        $leg = null;
+        foreach ($layout->legs as $candidate) {
+            if ($leg === null || $candidate->tapeMm <= $tapeMm + 0.001) {
+                $leg = $candidate;
+            }
+        }
+
+        return new Where($leg?->line->number, $leg?->line->leg->id, tapeMm: $tapeMm, run: $run);
+    }
+
+    /** Gives the middle of a segment as such a place. */
+    public function whereOf(Segment $segment): Where
+    {
+        return $this->where($segment->run(), ($segment->fromMm + $segment->toMm) / 2);
+    }
+
+    /** Gives a node as such a place, on its own run. */
+    public function whereNode(Node $node): Where
+    {
+        return $this->where($node->run, $node->tapeMm);
+    }
+}

@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\End;
+use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\Junction;
+use FallBend\Core\Layout\RunLayout;
+
+/**
+ * Hangs the laid-out runs together: cuts every run where another meets it, gives each stretch its direction of flow, and then, in the order of flow
+ * (Kahn, 1962, which leaves over what runs in a loop), adds up the loads and lets the air down from the terminals. Each step takes time in proportion to the pipes.
+ */
+final class NetworkBuilder
+{
+    /** @var list<Node> */
+    private array $nodes = [];
+
+    /** @var list<Segment> */
+    private array $segments = [];
+
+    /** @var array<string, Node> by run and junction */
+    private array $junctions = [];
+
+    /** @var array<string, Node> by run and side */
+    private array $ends = [];
+
+    private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
+
+    /** Takes a laid-out job; gives its network, with every arm walked. */
+    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
+    {
+        $builder = new self($layout, $catalogue, $rulebook);
+        foreach ($layout->runs as $id => $run) {
+            $builder->addNodes($id, $run);
+        }
+        foreach ($layout->runs as $id => $run) {
+            $builder->addSegments($id, $run);
+        }
+
+        return $builder->flow();
+    }
+
+    private function addNodes(string $id, RunLayout $run): void
+    {
+        foreach ($run->site->junctions as $junction) {
+            $leg = $run->leg($junction->leg);
+            $tape = $leg === null ? 0.0 : $leg->tapeMm + min($junction->atMm ?? 0.0, $leg->centreMm);
+            $node = $this->node($id, $tape, $this->at($id, $run->pointAt($tape)), null, $junction);
+            $this->junctions["{$id} {$junction->key()}"] = $node;
+            foreach ($junction->taps as $tap) {
+                $this->ends["{$tap->run} {$tap->side}"] = $node;
+            }
+        }
+        $this->ends["{$id} outlet"] ??= $this->node($id, 0.0, $this->at($id, new Vec3(0.0, 0.0, 0.0)), $run->run->outlet, null);
+        if ($run->run->tieIn->next === null) {
+            $this->ends["{$id} tie-in"] ??= $this->node($id, $run->tapeMm, $this->at($id, $run->end), $run->run->tieIn, null);
+        }
+    }
+
+    private function addSegments(string $id, RunLayout $run): void
+    {
+        $cuts = [];
+        foreach ($run->site->junctions as $junction) {
+            $node = $this->junctions["{$id} {$junction->key()}"];
+            $cuts[] = [$node->tapeMm, $node];
+        }
+        usort($cuts, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
+        $last = $run->run->tieIn->next === null ? $this->ends["{$id} tie-in"] : $this->ends["{$run->run->tieIn->next} outlet"] ?? null;
+        if ($last === null) {
+            return;
+        }
+        $cuts = [[0.0, $this->ends["{$id} outlet"]], ...$cuts, [$run->tapeMm, $last]];
+        $isReversed = $run->run->rises();
+        for ($i = 1; $i < count($cuts); $i++) {
+            [[$from, $a], [$to, $b]] = [$cuts[$i - 1], $cuts[$i]];
+            [$up, $down] = $isReversed ? [$b, $a] : [$a, $b];
+            $segment = new Segment(count($this->segments), $run, $from, $to, self::stretches($run, $from, $to, $isReversed), $isReversed, $up, $down);
+            $this->segments[] = $segment;
+            $down->in[] = $segment;
+            // Waste goes on in the run that a junction stands in; a vent that parts from it there comes after.
+            if ($up->run === $id) {
+                array_unshift($up->out, $segment);
+            } else {
+                $up->out[] = $segment;
+            }
+        }
+    }
+
+    /** @return list<Stretch> */
+    private static function stretches(RunLayout $run, float $from, float $to, bool $isReversed): array
+    {
+        $stretches = [];
+        foreach ($run->legs as $leg) {
+            $a = max(0.0, $from - $leg->tapeMm);
+            $b = min($leg->centreMm, $to - $leg->tapeMm);
+            if ($b - $a > 0.01) {
+                $stretches[] = new Stretch($leg, $a, $b, $isReversed);
+            }
+        }
+
+        return $isReversed ? array_reverse($stretches) : $stretches;
+    }
+
+    private function flow(): Network
+    {
+        [$nodes, $segments] = $this->inOrder();
+        [$heads, $unknown] = $this->loads($nodes);
+        $group = $this->catalogue->fixtures()->load('bathroom-group', $this->rulebook->id);
+        foreach ($segments as $segment) {
+            Loads::sum($segment, $group);
+        }
+        $this->stacks($segments);
+        foreach ($nodes as $node) {
+            self::air($node);
+        }
+        foreach ($heads as $head) {
+            ArmWalker::walk($head);
+        }
+        $obstacles = [];
+        foreach ($this->layout->job->obstacles as $obstacle) {
+            $obstacles[$obstacle->run][] = $obstacle;
+        }
+
+        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles);
+    }
+
+    /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */
+    private function inOrder(): array
+    {
+        $waiting = array_map(static fn (Node $node): int => count($node->in), $this->nodes);
+        $nodes = array_values(array_filter($this->nodes, static fn (Node $node): bool => $node->in === []));
+        $segments = [];
+        for ($i = 0; $i < count($nodes); $i++) {
+            foreach ($nodes[$i]->out as $segment) {
+                $segments[] = $segment;
+                if (--$waiting[$segment->down->index] === 0) {
+                    $nodes[] = $segment->down;
+                }
+            }
+        }
+
+        return [$nodes, $segments];
+    }
+
+    /**
+     * @param list<Node> $nodes upstream before downstream
+     * @return array{list<Head>, list<Node>} fixtures, and places where something comes in that nobody said
+     */
+    private function loads(array $nodes): array
+    {
+        [$heads, $unknown] = [[], []];
+        foreach ($nodes as $node) {
+            $drain = $node->drain();
+            if ($drain === null) {
+                continue;
+            }
+            $fixture = $node->end?->fixture;
+            if ($fixture !== null && $node->in === []) {
+                $head = new Head($node, $fixture, $node->end->what, $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id));
+                $heads[] = $head;
+                $drain->heads[] = $head;
+                $drain->isWet = true;
+            } elseif ($node->in === [] && $node->end !== null && in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) && ! $drain->isCalledVent()) {
+                $unknown[] = $node;
+                $drain->isWet = true;
+                $drain->isLoadKnown = false;
+            }
+            foreach ($node->in as $segment) {
+                if ($segment->isWet) {
+                    $drain->isWet = true;
+                    array_push($drain->heads, ...$segment->heads);
+                    $drain->isLoadKnown = $drain->isLoadKnown && $segment->isLoadKnown;
+                }
+            }
+        }
+
+        return [$heads, $unknown];
+    }
+
+    /** @param  list<Segment>  $segments */
+    private function stacks(array $segments): void
+    {
+        foreach ($segments as $segment) {
+            $segment->isBelowStack = $segment->isBelowStack || ($segment->isWet && self::isStack($segment));
+            foreach ($segment->isBelowStack ? $segment->down->out : [] as $next) {
+                $next->isBelowStack = true;
+            }
+        }
+        foreach (array_reverse($segments) as $segment) {
+            $next = $segment->down->drain();
+            $segment->isAboveStack = $next !== null && ($next->isAboveStack || self::isStack($next));
+        }
+    }
+
+    /** An upright pipe that several pipes discharge into; the drop at the end of one arm is none. */
+    private static function isStack(Segment $segment): bool
+    {
+        return $segment->hasUpright() && $segment->up->junction !== null;
+    }
+
+    private static function air(Node $node): void
+    {
+        $node->air = $node->in === [] && $node->end?->isOpenToAir() === true ? new Air($node, 0.0, false, null) : null;
+        foreach ($node->in as $segment) {
+            $from = $segment->up->air;
+            if ($from !== null) {
+                $air = new Air($from->terminal, $from->lengthMm + $segment->lengthMm(), $from->isWet || $segment->isWet, $segment);
+                $node->air = $air->isBetterThan($node->air) ? $air : $node->air;
+            }
+        }
+    }
+
+    private function node(string $run, float $tapeMm, Vec3 $at, ?End $end, ?Junction $junction): Node
+    {
+        return $this->nodes[] = new Node(count($this->nodes), $run, $tapeMm, $at, $end, $junction);
+    }
+
+    private function at(string $run, Vec3 $point): Vec3
+    {
+        return $this->layout->offsets[$run]->plus($point);
+    }
+}

@@ -1,0 +1,137 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+use FallBend\Core\Catalog\Pipe;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Flow\DesignFlow;
+use FallBend\Core\Flow\Manning;
+
+/** Compares what a pipe carries with what the rulebook lets into its size, and proposes the smallest size that does. */
+final readonly class Sizing
+{
+    public function __construct(private Rulebook $rulebook) {}
+
+    /** @return list<SizeCheck> one for each size and lie that the segment has */
+    public function checks(Segment $segment): array
+    {
+        $checks = [];
+        foreach ($segment->stretches as $stretch) {
+            $place = $this->place($segment, $stretch);
+            $key = "{$stretch->leg->line->size} {$place}";
+            $checks[$key] ??= $this->check($segment, $stretch, $place);
+        }
+
+        return array_values($checks);
+    }
+
+    /** Says a load as the rulebook counts it. */
+    public function said(float $load): string
+    {
+        $number = rtrim(rtrim(number_format($load, 1, '.', ''), '0'), '.');
+
+        return $this->isFlow() ? "{$number} l/s of discharge units" : "{$number} fixture units";
+    }
+
+    /** Whether the rulebook counts litres a second and not fixture units. */
+    public function isFlow(): bool
+    {
+        return ($this->rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
+    }
+
+    private function place(Segment $segment, Stretch $stretch): string
+    {
+        return match (true) {
+            $stretch->isUpright() => 'stack',
+            $segment->isAboveStack && $this->rulebook->limit('load.branch') !== null => 'branch',
+            default => 'drain',
+        };
+    }
+
+    private function check(Segment $segment, Stretch $stretch, string $place): SizeCheck
+    {
+        $size = $stretch->leg->line->size;
+        $fall = $stretch->fallMmPerM();
+        [$most, $row] = $this->most($segment, $size, $place, $fall);
+        $proposed = null;
+        foreach ($segment->layout->system->sizes() as $candidate) {
+            [$would] = $this->most($segment, $candidate, $place, $fall);
+            if ($proposed === null && $would !== null && $segment->load <= $would + 1e-6) {
+                $proposed = $candidate;
+            }
+        }
+
+        return new SizeCheck($size, $place, $most, $proposed, $row?->provenance);
+    }
+
+    /** @return array{?float, ?Threshold} the load that a size takes there */
+    private function most(Segment $segment, string $size, string $place, float $fall): array
+    {
+        if ($this->isFlow()) {
+            return $this->mostFlow($segment, $size, $place, $fall);
+        }
+        if ($place === 'drain') {
+            $row = $this->rulebook->atFall('load.drain', $size, $fall);
+
+            return [$row?->value, $row];
+        }
+        if ($place === 'branch') {
+            $row = $this->rulebook->forSize('load.branch', $size);
+
+            return [$row?->value, $row];
+        }
+        $tall = $this->intervals($segment) > 3 ? $this->rulebook->forSize('load.stack-tall', $size) : null;
+        $row = $tall ?? $this->rulebook->forSize('load.stack', $size);
+
+        return [$row?->value, $row];
+    }
+
+    /**
+     * Discharge units that make the flow which the pipe takes: Q = K·√ΣDU turned round, ΣDU = (Q/K)².
+     *
+     * @return array{?float, ?Threshold}
+     */
+    private function mostFlow(Segment $segment, string $size, string $place, float $fall): array
+    {
+        $frequency = max(0.01, $this->rulebook->value('flow.frequency'));
+        if ($place === 'stack') {
+            $row = $this->rulebook->forSize('load.stack', $size);
+            // A drop at the end of a small branch is no stack: it takes what its own level pipe takes.
+            if ($row?->value !== null) {
+                return [($row->value / $frequency) ** 2, $row];
+            }
+            $fall = 1000.0;
+        }
+        $row = $this->rulebook->limit('drain.fill-most');
+        $pipe = $segment->layout->system->pipes[$size] ?? null;
+        if (! $pipe instanceof Pipe || $row?->value === null || $fall <= 0) {
+            return [null, $row];
+        }
+        $flow = Manning::at($pipe->boreMm, $fall, $row->value, $this->rulebook->value('flow.roughness'))->dischargeLPerS;
+
+        return [max(($flow / $frequency) ** 2, $flow), $row];
+    }
+
+    /** How many storeys discharge into the stack that a segment belongs to: levels of its branches at least 2.4 m apart (the branch interval of the US books, 8 ft). */
+    private function intervals(Segment $segment): int
+    {
+        $levels = [];
+        foreach ($segment->layout->site->junctions as $junction) {
+            $leg = $segment->layout->leg($junction->leg);
+            if ($leg !== null && $leg->isUpright() && ! $junction->taps[0]->isVent) {
+                $levels[(string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / 2438.4)] = true;
+            }
+        }
+
+        return count($levels);
+    }
+
+    /** Gives the flow that a segment is designed for, in litres a second. */
+    public function designFlow(Segment $segment): float
+    {
+        return DesignFlow::lPerS($segment->load, array_map(static fn (Head $head): float => $head->load->value ?? 0.0, $segment->heads), $this->rulebook);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** Where two runs meet a branch fitting can stand: it enters with the flow, at an angle that is made, no larger than what it enters. */
+final readonly class BranchImpossibleRule implements NetworkRule
+{
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->nodes as $node) {
+            $trouble = $node->junction?->trouble;
+            if ($node->junction === null || $trouble === null) {
+                continue;
+            }
+            $tap = $node->junction->taps[0];
+            $findings[] = new Finding('branch.'.lcfirst(str_replace(' ', '', ucwords(str_replace('-', ' ', $trouble->value)))), Severity::Stop, $network->whereNode($node), $node->junction->angleDeg, null, [
+                'angle_deg' => $node->junction->angleDeg,
+                'branch' => $network->layout->runs[$tap->run]->run->name,
+                'size' => $tap->size,
+                'into' => $network->layout->runs[$node->run]->leg($node->junction->leg)->line->size ?? '',
+                'turn' => $node->junction->isTurn() ? 'yes' : 'no',
+            ]);
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Branch;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\Orientation;
+use FallBend\Core\Layout\TurnFinder;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Node;
+use FallBend\Core\Network\Segment;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A branch fitting is of a pattern that the rulebook takes for the way the water turns there: no tee on its back, no vent fitting in a drain. */
+final readonly class BranchPatternRule implements NetworkRule
+{
+    public const ID = 'branch.pattern';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->nodes as $node) {
+            $finding = $node->junction?->branch === null ? null : self::judgeNode($node, $node->junction->branch, $network, $rulebook);
+            if ($finding !== null) {
+                $findings[] = $finding;
+            }
+        }
+
+        return $findings;
+    }
+
+    private static function judgeNode(Node $node, Branch $branch, Network $network, Rulebook $rulebook): ?Finding
+    {
+        $wet = array_filter($node->in, static fn (Segment $segment): bool => $segment->isWet);
+        if ($wet === [] || $node->junction === null) {
+            return null;
+        }
+        $fromBranch = array_filter($wet, static fn (Segment $segment): bool => $segment->run() !== $node->run || $node->junction->isTurn());
+        $orientation = $node->junction->orientation;
+        $params = ['fitting' => $branch->name, 'orientation' => str_replace('-', ' to ', $orientation->value)];
+        if (in_array($branch->pattern, Branch::DRY, true)) {
+            return new Finding('branch.dryFitting', Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source("turn.{$branch->pattern}.level-upright"));
+        }
+        if ($fromBranch === []) {
+            $onBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
+
+            return $onBack && $rulebook->limit('vent.tee-on-back') !== null && $rulebook->value('vent.tee-on-back') < 1
+                ? new Finding('branch.ventTeeOnBack', Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source('vent.tee-on-back')) : null;
+        }
+        $system = $network->layout->runs[$node->run]->system;
+        $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, 'drain', $branch->size, $system);
+        if ($objection === 0) {
+            return null;
+        }
+        $onBack = str_contains($branch->pattern, 'san-tee') && $orientation !== Orientation::LevelToUpright;
+
+        return new Finding($objection === 1 ? 'branch.patternDoubtful' : ($onBack ? 'branch.teeOnBack' : self::ID), $objection === 1 ? Severity::Warn : Severity::Stop, $network->whereNode($node), params: $params,
+            source: $rulebook->forTurn($branch->pattern, $orientation->value)?->provenance);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A stack has a cleanout at its foot: required where the rulebook says so, cheap insurance everywhere else. */
+final readonly class CleanoutBaseRule implements NetworkRule
+{
+    public const ID = 'cleanout.base';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $required = $rulebook->value(self::ID) >= 1;
+        $findings = [];
+        foreach ($network->layout->runs as $id => $layout) {
+            foreach ($layout->run->use === 'vent' ? [] : $layout->legs as $i => $leg) {
+                $next = $layout->legs[$i + 1] ?? null;
+                $isFoot = $leg->isUpright() && $leg->line->direction->z < 0 && $next !== null && ! $next->isUpright() && isset($layout->site->onLegs[$leg->line->leg->id]) && $leg->centreMm > 1500.0;
+                if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, 1500.0)) {
+                    $findings[] = new Finding($required ? self::ID : 'cleanout.baseSuggested', $required ? Severity::Warn : Severity::Note, $network->where($id, $next->tapeMm), source: $rulebook->source(self::ID));
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

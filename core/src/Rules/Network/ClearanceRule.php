@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Crossings;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A pipe keeps its distance from other pipes and services. */
+final readonly class ClearanceRule implements NetworkRule
+{
+    public const ID = 'clearance.small';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $least = $rulebook->limit('clearance.least');
+        $findings = [];
+        if ($least?->value === null) {
+            return [];
+        }
+        foreach ((new Crossings($network, $rulebook))->all() as $c) {
+            if ($c->obstacle->kind === 'pipe' && $c->obstacle->gapMm !== null && $c->obstacle->gapMm < $least->value - 0.01) {
+                $findings[] = new Finding(self::ID, Severity::Warn, $network->where($c->obstacle->run, $c->tapeMm), $c->obstacle->gapMm, $least->value, ['gap_mm' => $c->obstacle->gapMm, 'least_mm' => $least->value, 'what' => $c->name()], $least->provenance);
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Nominal;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** No trap and no drain stands where it can freeze. */
+final readonly class ColdRule implements NetworkRule
+{
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->obstacles as $run => $obstacles) {
+            $layout = $network->layout->runs[$run];
+            foreach ($obstacles as $obstacle) {
+                $leg = $obstacle->kind === 'cold' ? $layout->leg($obstacle->leg) : null;
+                if ($leg !== null) {
+                    $isTrap = $layout->run->outlet->fixture !== null && $leg->line->number === 1 && $obstacle->atMm <= Nominal::mm($leg->line->size) * 2;
+                    $findings[] = new Finding($isTrap ? 'cold.trap' : 'cold.pipe', $isTrap ? Severity::Stop : Severity::Warn, $network->where($run, $leg->tapeMm + $obstacle->atMm), params: ['what' => $obstacle->what === '' ? 'the cold stretch' : $obstacle->what, 'length_mm' => $obstacle->lengthMm ?? 0.0], source: $rulebook->source('cold.kept-warm'));
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

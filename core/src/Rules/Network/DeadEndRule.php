@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A capped end is short, and gas-tight. */
+final readonly class DeadEndRule implements NetworkRule
+{
+    public const ID = 'end.dead';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $most = $rulebook->limit('dead-end.most');
+        $findings = [];
+        foreach ($network->nodes as $node) {
+            $drain = $node->drain();
+            if ($node->end?->kind !== 'cap' || $drain === null || $node->in !== []) {
+                continue;
+            }
+            $where = $network->whereNode($node);
+            if ($most?->value !== null && $drain->lengthMm() > $most->value && ! $drain->isCalledVent()) {
+                $findings[] = new Finding(self::ID, Severity::Warn, $where, $drain->lengthMm(), $most->value, ['length_mm' => $drain->lengthMm(), 'most_mm' => $most->value], $most->provenance);
+            }
+            $findings[] = new Finding('end.capped', Severity::Note, $where, params: ['what' => $node->end->what], source: $most?->provenance);
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Sizing;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** Every pipe is large enough for what discharges into it, as the rulebook counts. */
+final readonly class LoadRule implements NetworkRule
+{
+    public const ID = 'size.load';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $sizing = new Sizing($rulebook);
+        $findings = [];
+        foreach ($network->segments as $segment) {
+            if (! $segment->isWet || ! $segment->isLoadKnown || $segment->load <= 0 || count($segment->heads) < 2 && $segment->up->in === []) {
+                continue;
+            }
+            foreach ($sizing->checks($segment) as $check) {
+                if ($check->mostLoad === null) {
+                    $findings[] = new Finding('size.loadNotKnown', Severity::Unknown, $network->whereOf($segment), $segment->load, null, ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place]);
+                } elseif ($segment->load > $check->mostLoad + 1e-6) {
+                    $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $segment->load, $check->mostLoad,
+                        ['load' => $sizing->said($segment->load), 'most' => $sizing->said($check->mostLoad), 'size' => $check->size, 'where' => $check->place] + ($check->proposed === null ? [] : ['proposed' => $check->proposed]), $check->source);
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

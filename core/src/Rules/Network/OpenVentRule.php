@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** Where valves let air in, one vent at least opens outdoors, to let pressure out. */
+final readonly class OpenVentRule implements NetworkRule
+{
+    public const ID = 'valve.noOpenVent';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        [$valve, $open] = [null, 0];
+        foreach ($network->nodes as $node) {
+            $valve = $node->end?->kind === 'valve' ? $node : $valve;
+            $open += $node->end?->kind === 'roof' ? 1 : 0;
+        }
+        $needed = $rulebook->limit('valve.one-open');
+
+        return $valve === null || $needed?->value === null || $open >= $needed->value ? [] : [new Finding(self::ID, Severity::Stop, $network->whereNode($valve), $open, $needed->value, source: $needed->provenance)];
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A slip joint stays within reach: it is made to be opened, and it will weep one day. */
+final readonly class SlipHiddenRule implements NetworkRule
+{
+    public const ID = 'slip.hidden';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->layout->runs as $id => $layout) {
+            $isSlip = $layout->run->outlet->kind === 'trap-adapter' || in_array('slip-joint', [$layout->site->outlet?->offer?->method->value, $layout->site->tieIn?->offer?->method->value], true);
+            if ($isSlip && $layout->run->place->access === 'concealed') {
+                $findings[] = new Finding(self::ID, Severity::Stop, $network->where($id, 0.0), params: ['what' => $layout->run->outlet->what], source: $rulebook->source('joint.slip.panel'));
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A standpipe stands high enough over its trap not to overflow, low enough not to siphon, and its trap at the right height. */
+final readonly class StandpipeRule implements NetworkRule
+{
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->heads as $head) {
+            if ($head->fixture->kind !== 'clothes-washer') {
+                continue;
+            }
+            $where = $network->whereNode($head->node);
+            if ($head->fixture->standpipeMm === null && $rulebook->limit('standpipe.least') !== null) {
+                $findings[] = new Finding('standpipe.measure', Severity::Unknown, $where, params: ['fixture' => $head->name]);
+            }
+            $top = $head->fixture->standpipeMm === null || $head->fixture->trapAboveFloorMm === null ? null : $head->fixture->standpipeMm + $head->fixture->trapAboveFloorMm;
+            foreach (['standpipe' => ['', $head->fixture->standpipeMm], 'standpipe.trap' => ['trap-', $head->fixture->trapAboveFloorMm], 'standpipe.top' => ['top-', $top]] as $rule => [$prefix, $measured]) {
+                [$least, $most] = [$rulebook->limit("standpipe.{$prefix}least"), $rulebook->limit("standpipe.{$prefix}most")];
+                $off = match (true) {
+                    $measured === null => null,
+                    $least?->value !== null && $measured < $least->value - 0.5 => $least,
+                    $most?->value !== null && $measured > $most->value + 0.5 => $most,
+                    default => null,
+                };
+                if ($off !== null) {
+                    $findings[] = new Finding($rule === 'standpipe' ? 'standpipe.height' : $rule, Severity::Stop, $where, $measured, $off->value, ['measured_mm' => $measured, 'limit_mm' => $off->value ?? 0.0, 'fixture' => $head->name, 'off' => $off === $least ? 'low' : 'high'], $off->provenance);
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** From the outlet of a fixture to its trap it is neither too far down nor too far across. */
+final readonly class TailpieceRule implements NetworkRule
+{
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->heads as $head) {
+            if ($head->fixture->kind === 'clothes-washer') {
+                continue;
+            }
+            foreach (['drop' => $head->fixture->dropMm, 'across' => $head->fixture->acrossMm] as $way => $measured) {
+                $most = $rulebook->limit("tailpiece.{$way}-most");
+                if ($measured !== null && $most?->value !== null && $measured > $most->value + 0.5) {
+                    $findings[] = new Finding("tailpiece.{$way}", Severity::Stop, $network->whereNode($head->node), $measured, $most->value, ['measured_mm' => $measured, 'most_mm' => $most->value, 'fixture' => $head->name], $most->provenance);
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** Air meets the water behind every trap. */
+final readonly class VentMissingRule implements NetworkRule
+{
+    public const ID = 'vent.missing';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->heads as $head) {
+            if ($head->arm !== null && $head->arm->vent === null && $head->fixture->trap !== 'none') {
+                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'length_mm' => $head->arm->lengthMm], source: $rulebook->source('vent.by-stack'));
+            }
+        }
+
+        return $findings;
+    }
+}

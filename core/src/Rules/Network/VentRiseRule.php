@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Segment;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A dry vent rises above the flood level rim of what it serves before it goes level or joins another: else it fills when the drain is stopped, and stays fouled. */
+final readonly class VentRiseRule implements NetworkRule
+{
+    public const ID = 'vent.belowRim';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $least = $rulebook->limit('vent.rise-least');
+        [$findings, $asked] = [[], []];
+        if ($least?->value === null) {
+            return [];
+        }
+        foreach ($network->segments as $segment) {
+            $served = $segment->isDryVent() && $segment->isCalledVent() ? $segment->vents : [];
+            $low = $served === [] ? null : self::lowestLevel($segment, $network);
+            if ($low === null) {
+                continue;
+            }
+            [$z, $tape] = $low;
+            foreach ($served as $arm) {
+                $rim = $arm->head->rimMm();
+                if ($rim === null) {
+                    $asked[$arm->head->node->run] = $arm->head;
+                } elseif ($z < $rim + $least->value - 0.5) {
+                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $tape), $z - $rim, $least->value, ['above_mm' => max(0.0, $z - $rim), 'below_mm' => max(0.0, $rim - $z), 'is' => $z < $rim ? 'below' : 'above', 'least_mm' => $least->value, 'raise_mm' => $rim + $least->value - $z, 'fixture' => $arm->head->name], $least->provenance);
+                    break;
+                }
+            }
+        }
+        foreach ($asked as $head) {
+            $findings[] = new Finding('vent.rimNotKnown', Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $least->provenance);
+        }
+
+        return $findings;
+    }
+
+    /** @return array{float, float}|null height of the lowest level stretch, or of where it joins another vent, in the frame of the network; and its tape */
+    private static function lowestLevel(Segment $segment, Network $network): ?array
+    {
+        $lowest = null;
+        $offset = $network->layout->offsets[$segment->run()]->z;
+        foreach ($segment->stretches as $stretch) {
+            if (! $stretch->isUpright()) {
+                $z = $offset + min($stretch->start()->z, $stretch->start()->z - $stretch->dropMm());
+                $lowest = $lowest === null || $z < $lowest[0] ? [$z, $stretch->tapeMm()] : $lowest;
+            }
+        }
+        if ($segment->up->junction !== null && $segment->up->run !== $segment->run() && $segment->up->air !== null && ($lowest === null || $segment->up->at->z < $lowest[0])) {
+            $lowest = [$segment->up->at->z, $segment->isReversed ? $segment->toMm : $segment->fromMm];
+        }
+
+        return $lowest;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A vent drains back: nowhere does it fall away from the drain that it serves, where water would stand and shut it. */
+final readonly class VentSagRule implements NetworkRule
+{
+    public const ID = 'vent.sag';
+
+    /** What no level shows, in mm per m. */
+    private const SLACK = 0.1;
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->segments as $segment) {
+            foreach ($segment->isWet || $segment->up->air === null ? [] : $segment->stretches as $stretch) {
+                $rises = $stretch->isUpright() ? $stretch->flow()->z > 0 : $stretch->fallMmPerM() < -self::SLACK;
+                if ($rises) {
+                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $stretch->tapeMm()), params: ['vent' => $segment->layout->run->name, 'rise_mm' => -$stretch->dropMm()], source: $rulebook->source('vent.rise-least'));
+                }
+            }
+        }
+
+        return $findings;
+    }
+}

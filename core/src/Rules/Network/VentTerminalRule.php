@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Node;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** The open end of a vent stands clear of the roof, and away from or above windows and inlets. */
+final readonly class VentTerminalRule implements NetworkRule
+{
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        foreach ($network->nodes as $node) {
+            if ($node->end?->kind === 'roof') {
+                array_push($findings, ...self::judgeTerminal($node, $network, $rulebook));
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function judgeTerminal(Node $node, Network $network, Rulebook $rulebook): array
+    {
+        [$roof, $away, $above] = [$rulebook->limit('vent.above-roof'), $rulebook->limit('vent.opening-away'), $rulebook->limit('vent.opening-above')];
+        $terminal = $node->end?->terminal;
+        $where = $network->whereNode($node);
+        $findings = [];
+        if (($roof !== null && $terminal?->aboveRoofMm === null) || ($away !== null && $terminal?->openingAwayMm === null)) {
+            $findings[] = new Finding('vent.terminalMeasure', Severity::Unknown, $where, params: ['what' => $node->end->what ?? '']);
+        }
+        if ($roof?->value !== null && $terminal?->aboveRoofMm !== null && $terminal->aboveRoofMm < $roof->value - 0.5) {
+            $findings[] = new Finding('vent.terminalLow', Severity::Stop, $where, $terminal->aboveRoofMm, $roof->value, ['above_mm' => $terminal->aboveRoofMm, 'least_mm' => $roof->value], $roof->provenance);
+        }
+        if ($away?->value !== null && $above?->value !== null && $terminal?->openingAwayMm !== null && $terminal->openingAwayMm < $away->value - 0.5 && ($terminal->openingBelowMm ?? -INF) < $above->value - 0.5) {
+            $findings[] = new Finding('vent.terminalNear', Severity::Stop, $where, $terminal->openingAwayMm, $away->value, ['away_mm' => $terminal->openingAwayMm, 'least_mm' => $away->value, 'above_mm' => $above->value], $away->provenance);
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Nominal;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Arm;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A wet vent carries no more, and is no smaller, than the rulebook lets it. */
+final readonly class WetVentLoadRule implements NetworkRule
+{
+    public const ID = 'wetvent.load';
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $findings = [];
+        if ($rulebook->value('vent.by-stack') >= 1) {
+            return [];
+        }
+        foreach ($network->segments as $segment) {
+            $arms = array_filter($segment->vents, static fn (Arm $arm): bool => $arm->by === $segment && ! WetVents::isCommonVent($arm, $rulebook));
+            if (! $segment->isWet || $arms === [] || ! $segment->isLoadKnown) {
+                continue;
+            }
+            $where = $network->whereOf($segment);
+            $most = $rulebook->forSize('wet-vent.load-most', $segment->size());
+            $least = $rulebook->limit('wet-vent.size-least');
+            if ($least?->value !== null && Nominal::mm($segment->size()) < $least->value - 0.5) {
+                $findings[] = new Finding('wetvent.size', Severity::Stop, $where, Nominal::mm($segment->size()), $least->value, ['size' => $segment->size(), 'least_mm' => $least->value], $least->provenance);
+            } elseif ($most?->value === null) {
+                $findings[] = new Finding('wetvent.loadNotKnown', Severity::Unknown, $where, $segment->load, null, ['size' => $segment->size(), 'book' => $rulebook->name]);
+            } elseif ($segment->load > $most->value + 1e-6) {
+                $findings[] = new Finding(self::ID, Severity::Stop, $where, $segment->load, $most->value, ['size' => $segment->size(), 'load' => (string) $segment->load, 'most' => (string) $most->value], $most->provenance);
+            }
+        }
+
+        return $findings;
+    }
+}
