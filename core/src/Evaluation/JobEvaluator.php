@@ -14,8 +14,6 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\EndJoiner;
-use FallBend\Core\Layout\JobCompiler;
-use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 
@@ -53,13 +51,11 @@ final readonly class JobEvaluator
         $catalogue = $job->catalogue($this->catalogue, $own);
         $joiner = $job->singles === [] ? null : new EndJoiner($catalogue);
         $assumption = $this->catalogue->assumption('drawn-fill');
-        $layout = (new JobCompiler($catalogue, $rulebook, $job))->compile();
-        $job = $layout->job;
-        $network = NetworkBuilder::of($layout, $catalogue, $rulebook);
-        $between = $this->networkRules->judge($network, $rulebook);
+        $judgement = JobJudgement::of($job, $catalogue, $rulebook, $this->rules, $this->networkRules);
+        $job = $judgement->layout->job;
         $reports = [];
-        foreach ($layout->runs as $id => $run) {
-            $reports[] = (new RunReport($job->units))->of($run, RuleSet::sorted([...$this->rules->judge($run, $rulebook), ...($between[$id] ?? [])]));
+        foreach ($judgement->layout->runs as $id => $run) {
+            $reports[] = (new RunReport($job->units))->of($run, $judgement->findings($id));
         }
 
         return ['job' => $job, 'evaluation' => [
@@ -69,7 +65,7 @@ final readonly class JobEvaluator
             'saw_kerf' => (new Tape)->of($this->catalogue->assumption('saw-kerf')->value),
             'phrases' => $phrases,
             'runs' => $reports,
-            'network' => (new NetworkReport($network, $rulebook))->toArray(),
+            'network' => (new NetworkReport($judgement->network, $rulebook))->toArray(),
             'singles' => $job->singles === [] ? [] : array_map(fn (SingleJoint $single): array => JointRegister::single($single, $job, $joiner ?? new EndJoiner($catalogue), $rulebook), $job->singles),
             'standing' => array_map(fn (StandingPipe $pipe): array => $this->standing($pipe, $catalogue), $job->standing),
         ]];

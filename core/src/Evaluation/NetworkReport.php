@@ -117,7 +117,7 @@ final readonly class NetworkReport
             'place' => $check?->place,
             'most' => $check?->mostLoad,
             'most_said' => $check?->mostLoad === null ? null : $this->sizing->said($check->mostLoad),
-            'proposed' => $check?->proposed,
+            'proposed' => $check === null ? null : $this->sizing->proposed($segment, $check),
             'flow' => $check === null ? null : $this->flow($segment),
             'source' => $check?->source?->toArray(),
         ];

@@ -30,6 +30,12 @@ final class JobCompiler
     /** @var array<string, list<LegLine>> by id of run */
     private array $lines = [];
 
+    /** @var array<string, list<Tap>> by id of the run that is one to another */
+    private array $taps = [];
+
+    /** @var array<string, non-empty-list<Tap>> by id of the run that they are to */
+    private array $tapped = [];
+
     /** @var array<string, Run> by id */
     private array $runs = [];
 
@@ -50,9 +56,10 @@ final class JobCompiler
         [$layouts, $compiled, $marked] = [[], [], []];
         $isSameSite = $before !== null && $before->job->standing === $this->job->standing && $before->job->conditions === $this->job->conditions;
         foreach ($this->runs as $id => $run) {
-            $around = $this->around($run);
             $old = $before->compiled[$id] ?? null;
-            $compiled[$id] = $isSameSite && $old !== null && $old->isOf($run) && $old->around === $around ? $old : new CompiledRun($run, $this->lines[$id], $around, $this->layOut($run));
+            [$junctions, $meets, $next] = [$this->junctions[$id] ?? [], $this->meets[$id] ?? [], $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null];
+            $compiled[$id] = $isSameSite && $old !== null && $old->isOf($run) && $old->isAmong($junctions, $meets, $next) ? $old
+                : new CompiledRun($run, $this->lines[$id], $this->taps[$id], $this->tapped[$id] ?? [], $junctions, $meets, $next, $this->layOut($run));
             $layouts[$id] = $compiled[$id]->layout;
             $marked[] = $layouts[$id]->run;
         }
@@ -74,18 +81,19 @@ final class JobCompiler
     /** Finds what meets what. */
     private function meet(?JobLayout $before): void
     {
-        $taps = [];
         foreach ($this->runs as $id => $run) {
             $old = $before->compiled[$id] ?? null;
-            $this->lines[$id] = $old !== null && $old->isOf($run) ? $old->lines : $this->linesOf($run);
-        }
-        foreach ($this->runs as $run) {
-            foreach ($this->tapsOf($run) as $tap) {
-                $taps[$tap->at->run][] = $tap;
+            $isSame = $old !== null && $old->isOf($run);
+            $this->lines[$id] = $isSame ? $old->lines : $this->linesOf($run);
+            $this->taps[$id] = $isSame ? $old->taps : self::kept($this->tapsOf($run), $old->taps ?? []);
+            foreach ($this->taps[$id] as $tap) {
+                $this->tapped[$tap->at->run][] = $tap;
             }
         }
-        foreach ($taps as $id => $of) {
-            $this->junctions[$id] = $this->junctionsOf($this->runs[$id], $of);
+        foreach ($this->tapped as $id => $of) {
+            $old = $before->compiled[$id] ?? null;
+            $isSame = $old !== null && $old->isOf($this->runs[$id]);
+            $this->junctions[$id] = $isSame && $old->tapped === $of ? $old->junctions : $this->junctionsOf($this->runs[$id], $of, $isSame ? $old->junctions : []);
             foreach ($this->junctions[$id] as $junction) {
                 foreach ($junction->taps as $tap) {
                     $this->meets[$tap->run][$tap->side] = $junction;
@@ -120,11 +128,34 @@ final class JobCompiler
     }
 
     /**
+     * An edit that leaves a run entering as it did leaves its tap the same thing, so that nothing downstream of it is laid out again.
+     *
+     * @param list<Tap> $taps
+     * @param list<Tap> $old
+     * @return list<Tap>
+     */
+    private static function kept(array $taps, array $old): array
+    {
+        foreach ($taps as $i => $tap) {
+            if (isset($old[$i]) && $old[$i] == $tap) {
+                $taps[$i] = $old[$i];
+            }
+        }
+
+        return $taps;
+    }
+
+    /**
      * @param non-empty-list<Tap> $taps of one run
+     * @param list<Junction> $old those that stood in it before, of the same run
      * @return list<Junction>
      */
-    private function junctionsOf(Run $run, array $taps): array
+    private function junctionsOf(Run $run, array $taps, array $old): array
     {
+        $before = [];
+        foreach ($old as $junction) {
+            $before[$junction->key()] = $junction;
+        }
         $finder = new JunctionFinder($this->catalogue->system($run->system), $this->rulebook, $this->catalogue->assumption('joint-play')->value);
         $places = [];
         foreach ($taps as $tap) {
@@ -139,6 +170,12 @@ final class JobCompiler
         foreach ($places as $at) {
             $i = $byLeg[$at[0]->at->leg] ?? null;
             if ($i === null) {
+                continue;
+            }
+            $same = $before[$at[0]->run] ?? null;
+            if ($same !== null && $same->taps === $at) {
+                $junctions[] = $same;
+
                 continue;
             }
             $line = $this->lines[$run->id][$i];
@@ -197,28 +234,5 @@ final class JobCompiler
         }
 
         return $this->joiner->ofRun($run->tieIn, $next->name, $this->catalogue->system($next->system), $next->endSizes()[0], EndKind::Plain, $this->catalogue->system($run->system), $size, $run->place, $this->rulebook);
-    }
-
-    /** What a compilation of a run depends on beside the run itself, as text. */
-    private function around(Run $run): string
-    {
-        $said = [];
-        foreach ($this->junctions[$run->id] ?? [] as $junction) {
-            $said[] = self::said($junction);
-            foreach ($junction->taps as $tap) {
-                $said[] = $tap->run.$tap->side;
-            }
-        }
-        foreach ($this->meets[$run->id] ?? [] as $side => $junction) {
-            $said[] = $side.self::said($junction);
-        }
-        $next = $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null;
-
-        return implode(';', $said).($next === null ? '' : ";{$next->system} {$next->endSizes()[0]}");
-    }
-
-    private static function said(Junction $junction): string
-    {
-        return "{$junction->leg}@{$junction->atMm}={$junction->branch?->id}!{$junction->trouble?->value}/{$junction->angleDeg}/{$junction->flow->x},{$junction->flow->y},{$junction->flow->z}/{$junction->taps[0]->flow->x},{$junction->taps[0]->flow->y}";
     }
 }

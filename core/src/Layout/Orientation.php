@@ -14,6 +14,12 @@ enum Orientation: string
     case LevelToLevel = 'level-level';
     case UprightToUpright = 'upright-upright';
 
+    /** Says it in words: `level to upright`. */
+    public function said(): string
+    {
+        return str_replace('-', ' to ', $this->value);
+    }
+
     /** Gives the orientation of a turn from its directions in and out. */
     public static function of(Vec3 $in, Vec3 $out): self
     {

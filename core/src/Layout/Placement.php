@@ -27,6 +27,9 @@ final class Placement
     /** @var array<string, list<array{string, Vec3}>> ties of a run: the other run, and how far its outlet stands from this one's */
     private array $ties = [];
 
+    /** @var array<string, int> how many other runs a run names that it meets: only one that names two can miss one */
+    private array $tied = [];
+
     /** @param  array<string, RunLayout>  $layouts by id of run */
     public function __construct(private readonly array $layouts) {}
 
@@ -58,15 +61,18 @@ final class Placement
     private function tie(string $id, RunLayout $layout): void
     {
         $run = $layout->run;
-        foreach ([[$run->outlet->branch, new Vec3(0.0, 0.0, 0.0)], [$run->tieIn->branch, $layout->end]] as [$branch, $point]) {
+        foreach ([[$run->outlet->branch, null], [$run->tieIn->branch, $layout->end]] as [$branch, $point]) {
             $leg = $branch === null ? null : ($this->layouts[$branch->run] ?? null)?->leg($branch->leg);
             if ($branch !== null && $leg !== null) {
-                $at = $leg->from->plus($leg->line->direction->times($branch->atMm ?? 0.0))->minus($point);
+                $place = $leg->from->plus($leg->line->direction->times($branch->atMm ?? 0.0));
+                $at = $point === null ? $place : $place->minus($point);
+                $this->tied[$id] = ($this->tied[$id] ?? 0) + 1;
                 $this->ties[$branch->run][] = [$id, $at];
                 $this->ties[$id][] = [$branch->run, $at->times(-1.0)];
             }
         }
         if ($run->tieIn->next !== null && isset($this->layouts[$run->tieIn->next])) {
+            $this->tied[$id] = ($this->tied[$id] ?? 0) + 1;
             $this->ties[$id][] = [$run->tieIn->next, $layout->end];
             $this->ties[$run->tieIn->next][] = [$id, $layout->end->times(-1.0)];
         }
@@ -86,7 +92,7 @@ final class Placement
                     $this->offsets[$other] = $at;
                     $this->frames[$other] = $root;
                     $queue[] = $other;
-                } else {
+                } elseif (($this->tied[$queue[$i]] ?? 0) > 1 || ($this->tied[$other] ?? 0) > 1) {
                     $miss = $this->offsets[$other]->minus($at)->length();
                     if ($miss > 0.5) {
                         $run = $this->meets($queue[$i], $other) ? $queue[$i] : $other;

@@ -32,6 +32,20 @@ final readonly class Network
         public array $obstacles,
     ) {}
 
+    /** Takes the network apart, so that no two of its parts keep each other alive. It is of no use afterwards. */
+    public function release(): void
+    {
+        foreach ($this->nodes as $node) {
+            [$node->in, $node->out, $node->air] = [[], [], null];
+        }
+        foreach ($this->segments as $segment) {
+            [$segment->heads, $segment->vents] = [[], []];
+        }
+        foreach ($this->heads as $head) {
+            $head->arm = null;
+        }
+    }
+
     /** Gives the place on a run that a finding speaks of. */
     public function where(string $run, float $tapeMm): Where
     {

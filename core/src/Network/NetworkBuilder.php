@@ -24,11 +24,14 @@ final class NetworkBuilder
     /** @var list<Segment> */
     private array $segments = [];
 
-    /** @var array<string, Node> by run and junction */
+    /** @var array<string, list<Node>> by run, along its tape */
     private array $junctions = [];
 
-    /** @var array<string, Node> by run and side */
+    /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
+
+    /** @var \WeakMap<RunLayout, Cuts>|null */
+    private static ?\WeakMap $cuts = null;
 
     private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
 
@@ -48,39 +51,35 @@ final class NetworkBuilder
 
     private function addNodes(string $id, RunLayout $run): void
     {
-        foreach ($run->site->junctions as $junction) {
-            $leg = $run->leg($junction->leg);
-            $tape = $leg === null ? 0.0 : $leg->tapeMm + min($junction->atMm ?? 0.0, $leg->centreMm);
-            $node = $this->node($id, $tape, $this->at($id, $run->pointAt($tape)), null, $junction);
-            $this->junctions["{$id} {$junction->key()}"] = $node;
+        $offset = $this->layout->offsets[$id];
+        foreach (self::cuts($run)->junctions as [$tape, $at, $junction]) {
+            $node = $this->node($id, $tape, $offset->plus($at), null, $junction);
+            $this->junctions[$id][] = $node;
             foreach ($junction->taps as $tap) {
-                $this->ends["{$tap->run} {$tap->side}"] = $node;
+                $this->ends[$tap->run][$tap->side] = $node;
             }
         }
-        $this->ends["{$id} outlet"] ??= $this->node($id, 0.0, $this->at($id, new Vec3(0.0, 0.0, 0.0)), $run->run->outlet, null);
+        $this->ends[$id]['outlet'] ??= $this->node($id, 0.0, $offset, $run->run->outlet, null);
         if ($run->run->tieIn->next === null) {
-            $this->ends["{$id} tie-in"] ??= $this->node($id, $run->tapeMm, $this->at($id, $run->end), $run->run->tieIn, null);
+            $this->ends[$id]['tie-in'] ??= $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
         }
     }
 
     private function addSegments(string $id, RunLayout $run): void
     {
-        $cuts = [];
-        foreach ($run->site->junctions as $junction) {
-            $node = $this->junctions["{$id} {$junction->key()}"];
-            $cuts[] = [$node->tapeMm, $node];
-        }
-        usort($cuts, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
-        $last = $run->run->tieIn->next === null ? $this->ends["{$id} tie-in"] : $this->ends["{$run->run->tieIn->next} outlet"] ?? null;
+        $last = $run->run->tieIn->next === null ? $this->ends[$id]['tie-in'] : $this->ends[$run->run->tieIn->next]['outlet'] ?? null;
         if ($last === null) {
             return;
         }
-        $cuts = [[0.0, $this->ends["{$id} outlet"]], ...$cuts, [$run->tapeMm, $last]];
         $isReversed = $run->run->rises();
-        for ($i = 1; $i < count($cuts); $i++) {
-            [[$from, $a], [$to, $b]] = [$cuts[$i - 1], $cuts[$i]];
+        $nodes = [...($this->junctions[$id] ?? []), $last];
+        $a = $this->ends[$id]['outlet'];
+        $from = 0.0;
+        foreach (self::cuts($run)->stretches as $i => $stretches) {
+            $b = $nodes[$i];
+            $to = $i === count($nodes) - 1 ? $run->tapeMm : $b->tapeMm;
             [$up, $down] = $isReversed ? [$b, $a] : [$a, $b];
-            $segment = new Segment(count($this->segments), $run, $from, $to, self::stretches($run, $from, $to, $isReversed), $isReversed, $up, $down);
+            $segment = new Segment(count($this->segments), $run, $from, $to, $stretches, $isReversed, $up, $down);
             $this->segments[] = $segment;
             $down->in[] = $segment;
             // Waste goes on in the run that a junction stands in; a vent that parts from it there comes after.
@@ -89,22 +88,16 @@ final class NetworkBuilder
             } else {
                 $up->out[] = $segment;
             }
+            [$a, $from] = [$b, $to];
         }
     }
 
-    /** @return list<Stretch> */
-    private static function stretches(RunLayout $run, float $from, float $to, bool $isReversed): array
+    /** A layout is cut once, however often its network is built: it says itself what meets it. */
+    private static function cuts(RunLayout $run): Cuts
     {
-        $stretches = [];
-        foreach ($run->legs as $leg) {
-            $a = max(0.0, $from - $leg->tapeMm);
-            $b = min($leg->centreMm, $to - $leg->tapeMm);
-            if ($b - $a > 0.01) {
-                $stretches[] = new Stretch($leg, $a, $b, $isReversed);
-            }
-        }
+        self::$cuts ??= new \WeakMap;
 
-        return $isReversed ? array_reverse($stretches) : $stretches;
+        return self::$cuts[$run] ??= Cuts::of($run);
     }
 
     private function flow(): Network
@@ -219,10 +212,5 @@ final class NetworkBuilder
     private function node(string $run, float $tapeMm, Vec3 $at, ?End $end, ?Junction $junction): Node
     {
         return $this->nodes[] = new Node(count($this->nodes), $run, $tapeMm, $at, $end, $junction);
-    }
-
-    private function at(string $run, Vec3 $point): Vec3
-    {
-        return $this->layout->offsets[$run]->plus($point);
     }
 }

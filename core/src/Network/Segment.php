@@ -25,6 +25,8 @@ final class Segment
     /** How many water closets discharge into it. */
     public int $closets = 0;
 
+    private ?string $size = null;
+
     /** @var list<Arm> the traps that it vents */
     public array $vents = [];
 
@@ -94,7 +96,7 @@ final class Segment
     /** Gives the size of its pipe where water leaves it. */
     public function size(): string
     {
-        return $this->stretches === [] ? $this->layout->run->size : $this->stretches[count($this->stretches) - 1]->leg->line->size;
+        return $this->size ??= $this->stretches === [] ? $this->layout->run->size : $this->stretches[count($this->stretches) - 1]->leg->line->size;
     }
 
     /** Gives its flattest fall in mm per m of plan, over its level stretches; null where it has none. */

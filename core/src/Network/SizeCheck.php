@@ -12,7 +12,7 @@ final readonly class SizeCheck
     /**
      * @param string $place `branch`, `drain`, `stack`
      * @param ?float $mostLoad in the unit of the rulebook; null where it has no number
-     * @param ?string $proposed the smallest size that would do; null where none of the system does, or it is the present one
+     * @param Stretch $stretch that is checked
      */
-    public function __construct(public string $size, public string $place, public ?float $mostLoad, public ?string $proposed, public ?Provenance $source) {}
+    public function __construct(public string $size, public string $place, public ?float $mostLoad, public Stretch $stretch, public ?Provenance $source) {}
 }

@@ -11,9 +11,17 @@ use FallBend\Core\Flow\DesignFlow;
 use FallBend\Core\Flow\Manning;
 
 /** Compares what a pipe carries with what the rulebook lets into its size, and proposes the smallest size that does. */
-final readonly class Sizing
+final class Sizing
 {
-    public function __construct(private Rulebook $rulebook) {}
+    /** @var array<int, int> storeys by layout */
+    private array $intervals = [];
+
+    private readonly bool $isFlow;
+
+    public function __construct(private readonly Rulebook $rulebook)
+    {
+        $this->isFlow = ($rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
+    }
 
     /** @return list<SizeCheck> one for each size and lie that the segment has */
     public function checks(Segment $segment): array
@@ -33,13 +41,13 @@ final readonly class Sizing
     {
         $number = rtrim(rtrim(number_format($load, 1, '.', ''), '0'), '.');
 
-        return $this->isFlow() ? "{$number} l/s of discharge units" : "{$number} fixture units";
+        return $this->isFlow ? "{$number} l/s of discharge units" : "{$number} fixture units";
     }
 
     /** Whether the rulebook counts litres a second and not fixture units. */
     public function isFlow(): bool
     {
-        return ($this->rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
+        return $this->isFlow;
     }
 
     private function place(Segment $segment, Stretch $stretch): string
@@ -53,24 +61,28 @@ final readonly class Sizing
 
     private function check(Segment $segment, Stretch $stretch, string $place): SizeCheck
     {
-        $size = $stretch->leg->line->size;
-        $fall = $stretch->fallMmPerM();
-        [$most, $row] = $this->most($segment, $size, $place, $fall);
-        $proposed = null;
-        foreach ($segment->layout->system->sizes() as $candidate) {
-            [$would] = $this->most($segment, $candidate, $place, $fall);
-            if ($proposed === null && $would !== null && $segment->load <= $would + 1e-6) {
-                $proposed = $candidate;
+        [$most, $row] = $this->most($segment, $stretch->leg->line->size, $place, $stretch->fallMmPerM());
+
+        return new SizeCheck($stretch->leg->line->size, $place, $most, $stretch, $row?->provenance);
+    }
+
+    /** Gives the smallest size of the system that takes what a segment carries there; null where none does. */
+    public function proposed(Segment $segment, SizeCheck $check): ?string
+    {
+        foreach ($segment->layout->system->sizes() as $size) {
+            [$most] = $this->most($segment, $size, $check->place, $check->stretch->fallMmPerM());
+            if ($most !== null && $segment->load <= $most + 1e-6) {
+                return $size;
             }
         }
 
-        return new SizeCheck($size, $place, $most, $proposed, $row?->provenance);
+        return null;
     }
 
     /** @return array{?float, ?Threshold} the load that a size takes there */
     private function most(Segment $segment, string $size, string $place, float $fall): array
     {
-        if ($this->isFlow()) {
+        if ($this->isFlow) {
             return $this->mostFlow($segment, $size, $place, $fall);
         }
         if ($place === 'drain') {
@@ -118,6 +130,10 @@ final readonly class Sizing
     /** How many storeys discharge into the stack that a segment belongs to: levels of its branches at least 2.4 m apart (the branch interval of the US books, 8 ft). */
     private function intervals(Segment $segment): int
     {
+        $id = spl_object_id($segment->layout);
+        if (isset($this->intervals[$id])) {
+            return $this->intervals[$id];
+        }
         $levels = [];
         foreach ($segment->layout->site->junctions as $junction) {
             $leg = $segment->layout->leg($junction->leg);
@@ -126,7 +142,7 @@ final readonly class Sizing
             }
         }
 
-        return count($levels);
+        return $this->intervals[$id] = count($levels);
     }
 
     /** Gives the flow that a segment is designed for, in litres a second. */

@@ -11,11 +11,22 @@ use FallBend\Core\Layout\Orientation;
 /** The part of a leg that belongs to a segment. */
 final readonly class Stretch
 {
+    private bool $isUpright;
+
+    private float $fallMmPerM;
+
+    private Vec3 $flow;
+
     /**
      * @param float $fromMm along the leg, less than `toMm`
      * @param bool $isReversed water flows against the way that the leg was called out
      */
-    public function __construct(public LegLaid $leg, public float $fromMm, public float $toMm, public bool $isReversed) {}
+    public function __construct(public LegLaid $leg, public float $fromMm, public float $toMm, public bool $isReversed)
+    {
+        $this->flow = $isReversed ? $leg->line->direction->times(-1.0) : $leg->line->direction;
+        $this->isUpright = Orientation::isUpright($this->flow);
+        $this->fallMmPerM = -$this->flow->z / max(1e-9, sqrt(max(0.0, 1 - $this->flow->z ** 2))) * 1000;
+    }
 
     /** Gives its length in mm. */
     public function lengthMm(): float
@@ -26,27 +37,25 @@ final readonly class Stretch
     /** Gives the direction of flow. */
     public function flow(): Vec3
     {
-        return $this->isReversed ? $this->leg->line->direction->times(-1.0) : $this->leg->line->direction;
+        return $this->flow;
     }
 
     /** Whether it is steeper than 45°. */
     public function isUpright(): bool
     {
-        return Orientation::isUpright($this->leg->line->direction);
+        return $this->isUpright;
     }
 
     /** Gives how far it falls in the direction of flow, in mm. */
     public function dropMm(): float
     {
-        return -$this->flow()->z * $this->lengthMm();
+        return -$this->flow->z * ($this->toMm - $this->fromMm);
     }
 
     /** Gives the fall in mm per m of plan; negative where it rises. */
     public function fallMmPerM(): float
     {
-        $flow = $this->flow();
-
-        return -$flow->z / max(1e-9, sqrt(max(0.0, 1 - $flow->z ** 2))) * 1000;
+        return $this->fallMmPerM;
     }
 
     /** Gives where it begins, in the direction of flow, on the tape of its run. */

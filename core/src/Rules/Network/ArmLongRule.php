@@ -10,6 +10,7 @@ use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
 
 /** A trap arm is no longer than the rulebook allows for its size: further on the water would fill the pipe and draw the seal after it. */
 final readonly class ArmLongRule implements NetworkRule
@@ -25,15 +26,21 @@ final readonly class ArmLongRule implements NetworkRule
                 continue;
             }
             $most = self::most($arm, $rulebook);
-            $where = $network->where($arm->vent->junction === null ? $arm->vent->run : $head->node->run, $arm->vent->junction === null ? $arm->vent->tapeMm : $head->node->drain()->toMm ?? 0.0);
             if ($most === null) {
+                $where = self::where($arm, $network);
                 $findings[] = new Finding('arm.mostNotKnown', Severity::Unknown, $where, $arm->lengthMm, null, ['fixture' => $head->name, 'size' => $arm->size(), 'book' => $rulebook->name, 'length_mm' => $arm->lengthMm]);
             } elseif ($most->value !== null && $most->value > 0 && $arm->lengthMm > $most->value + 0.5) {
+                $where = self::where($arm, $network);
                 $findings[] = new Finding(self::ID, Severity::Stop, $where, $arm->lengthMm, $most->value, ['length_mm' => $arm->lengthMm, 'most_mm' => $most->value, 'over_mm' => $arm->lengthMm - $most->value, 'fixture' => $head->name, 'size' => $arm->size()], $most->provenance);
             }
         }
 
         return $findings;
+    }
+
+    private static function where(Arm $arm, Network $network): Where
+    {
+        return $arm->vent === null || $arm->vent->junction !== null ? $network->where($arm->head->node->run, $arm->head->node->drain()->toMm ?? 0.0) : $network->whereNode($arm->vent);
     }
 
     /** Gives the threshold that an arm is judged by; null where the rulebook has none. A value of 0 stands for no limit. */

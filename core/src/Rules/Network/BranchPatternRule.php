@@ -10,7 +10,6 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Network\Segment;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 
@@ -34,17 +33,23 @@ final readonly class BranchPatternRule implements NetworkRule
 
     private static function judgeNode(Node $node, Branch $branch, Network $network, Rulebook $rulebook): ?Finding
     {
-        $wet = array_filter($node->in, static fn (Segment $segment): bool => $segment->isWet);
-        if ($wet === [] || $node->junction === null) {
+        if ($node->junction === null) {
             return null;
         }
-        $fromBranch = array_filter($wet, static fn (Segment $segment): bool => $segment->run() !== $node->run || $node->junction->isTurn());
+        [$isWet, $isFromBranch] = [false, false];
+        foreach ($node->in as $segment) {
+            $isWet = $isWet || $segment->isWet;
+            $isFromBranch = $isFromBranch || ($segment->isWet && ($segment->run() !== $node->run || $node->junction->isTurn()));
+        }
+        if (! $isWet) {
+            return null;
+        }
         $orientation = $node->junction->orientation;
-        $params = ['fitting' => $branch->name, 'orientation' => str_replace('-', ' to ', $orientation->value)];
+        $params = ['fitting' => $branch->name, 'orientation' => $orientation->said()];
         if (in_array($branch->pattern, Branch::DRY, true)) {
             return new Finding('branch.dryFitting', Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source("turn.{$branch->pattern}.level-upright"));
         }
-        if ($fromBranch === []) {
+        if (! $isFromBranch) {
             $onBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
 
             return $onBack && $rulebook->limit('vent.tee-on-back') !== null && $rulebook->value('vent.tee-on-back') < 1

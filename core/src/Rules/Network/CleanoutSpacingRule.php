@@ -20,7 +20,8 @@ final readonly class CleanoutSpacingRule implements NetworkRule
         [$most, $head] = [$rulebook->limit('cleanout.spacing-most'), $rulebook->limit('cleanout.head')];
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
-            if ($layout->run->use === 'vent') {
+            // What is no longer than the least of all limits needs no closer look.
+            if ($layout->run->use === 'vent' || $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)) {
                 continue;
             }
             $at = [Access::atHead($layout) ? 0.0 : null, ...array_map(static fn (Obstacle $o): float => Access::tapeOf($o, $layout), array_filter($network->obstacles[$id] ?? [], static fn (Obstacle $o): bool => $o->kind === 'cleanout'))];

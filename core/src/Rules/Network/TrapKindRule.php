@@ -19,11 +19,10 @@ final readonly class TrapKindRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $kind = $head->fixture->trap;
-            $where = $network->whereNode($head->node);
             if ($kind === 'none') {
-                $findings[] = new Finding('trap.missing', Severity::Stop, $where, params: ['fixture' => $head->name], source: $rulebook->source('trap.one-only'));
+                $findings[] = new Finding('trap.missing', Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $rulebook->source('trap.one-only'));
             } elseif ($rulebook->value("trap.kind.{$kind}") < 1) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $where, params: ['fixture' => $head->name, 'kind' => $kind, 'book' => $rulebook->name], source: $rulebook->source("trap.kind.{$kind}"));
+                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'kind' => $kind, 'book' => $rulebook->name], source: $rulebook->source("trap.kind.{$kind}"));
             }
         }
 

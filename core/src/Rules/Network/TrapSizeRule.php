@@ -22,15 +22,14 @@ final readonly class TrapSizeRule implements NetworkRule
             $drain = $head->node->drain()?->firstLeg()->line->size ?? '';
             $trap = $head->fixture->trapSize ?? $drain;
             $least = $head->load?->trapSize;
-            $where = $network->whereNode($head->node);
             if ($head->load === null) {
-                $findings[] = new Finding('trap.fixtureNotKnown', Severity::Unknown, $where, params: ['fixture' => $head->name, 'book' => $rulebook->name]);
+                $findings[] = new Finding('trap.fixtureNotKnown', Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name, 'book' => $rulebook->name]);
             }
             if ($least !== null && min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - 0.5) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $where, min(Nominal::mm($trap), Nominal::mm($drain)), Nominal::mm($least), ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain], $head->load->provenance);
+                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), min(Nominal::mm($trap), Nominal::mm($drain)), Nominal::mm($least), ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain], $head->load->provenance);
             }
             if (Nominal::mm($trap) > Nominal::mm($drain) + 0.5) {
-                $findings[] = new Finding('trap.larger', Severity::Stop, $where, Nominal::mm($trap), Nominal::mm($drain), ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain], $rulebook->source('trap.one-only'));
+                $findings[] = new Finding('trap.larger', Severity::Stop, $network->whereNode($head->node), Nominal::mm($trap), Nominal::mm($drain), ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain], $rulebook->source('trap.one-only'));
             }
         }
 

@@ -11,7 +11,6 @@ use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
 
 /** An air admittance valve stands only where the rulebook takes one, and high enough over what it serves. */
 final readonly class ValveRule implements NetworkRule
@@ -19,19 +18,18 @@ final readonly class ValveRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
+        $taken = $rulebook->limit('valve.taken');
         foreach ($network->nodes as $node) {
             if ($node->end?->kind !== 'valve' || $node->air === null) {
                 continue;
             }
-            $where = $network->whereNode($node);
-            $taken = $rulebook->limit('valve.taken');
             if ($taken?->value === null || $taken->value < 1) {
-                $findings[] = new Finding('valve.refused', Severity::Stop, $where, params: ['what' => $node->end->what, 'book' => $rulebook->name], source: $taken?->provenance);
+                $findings[] = new Finding('valve.refused', Severity::Stop, $network->whereNode($node), params: ['what' => $node->end->what, 'book' => $rulebook->name], source: $taken?->provenance);
 
                 continue;
             }
-            $arms = array_merge(...array_map(static fn (Segment $segment): array => $segment->vents, $node->out));
-            array_push($findings, ...self::low($node, $arms, $where, $rulebook));
+            $arms = count($node->out) === 1 ? $node->out[0]->vents : array_merge(...array_map(static fn (Segment $segment): array => $segment->vents, $node->out));
+            array_push($findings, ...self::low($node, $arms, $network, $rulebook));
         }
 
         return $findings;
@@ -41,7 +39,7 @@ final readonly class ValveRule implements NetworkRule
      * @param list<Arm> $arms that it vents
      * @return list<Finding>
      */
-    private static function low(Node $node, array $arms, Where $where, Rulebook $rulebook): array
+    private static function low(Node $node, array $arms, Network $network, Rulebook $rulebook): array
     {
         $isStack = count($arms) > 2;
         $least = $rulebook->limit($isStack || $rulebook->limit('valve.rise-least') === null ? 'valve.stack-rise-least' : 'valve.rise-least');
@@ -51,10 +49,10 @@ final readonly class ValveRule implements NetworkRule
         foreach ($arms as $arm) {
             $from = $isStack || $rulebook->limit('valve.rise-least') === null ? $arm->head->rimMm() : $arm->vent?->at->z;
             if ($from === null) {
-                return [new Finding('vent.rimNotKnown', Severity::Unknown, $where, params: ['fixture' => $arm->head->name], source: $least->provenance)];
+                return [new Finding('vent.rimNotKnown', Severity::Unknown, $network->whereNode($node), params: ['fixture' => $arm->head->name], source: $least->provenance)];
             }
             if ($node->at->z < $from + $least->value - 0.5) {
-                return [new Finding('valve.low', Severity::Stop, $where, $node->at->z - $from, $least->value, ['above_mm' => max(0.0, $node->at->z - $from), 'least_mm' => $least->value, 'fixture' => $arm->head->name, 'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain'], $least->provenance)];
+                return [new Finding('valve.low', Severity::Stop, $network->whereNode($node), $node->at->z - $from, $least->value, ['above_mm' => max(0.0, $node->at->z - $from), 'least_mm' => $least->value, 'fixture' => $arm->head->name, 'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain'], $least->provenance)];
             }
         }
 

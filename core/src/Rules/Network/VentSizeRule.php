@@ -6,10 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Network\Stretch;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 
@@ -34,28 +32,33 @@ final readonly class VentSizeRule implements NetworkRule
     private static function judgeSegment(Segment $segment, Network $network, Rulebook $rulebook): array
     {
         $system = $segment->layout->system;
-        $size = array_reduce($segment->stretches, static fn (string $least, Stretch $s): string => $system->isLarger($least, $s->leg->line->size) ? $s->leg->line->size : $least, $segment->size());
+        $size = $segment->size();
+        foreach ($segment->stretches as $stretch) {
+            $size = $stretch->leg->line->size !== $size && $system->isLarger($size, $stretch->leg->line->size) ? $stretch->leg->line->size : $size;
+        }
         $nominal = Nominal::mm($size);
-        $largest = max(0.0, ...array_map(static fn (Arm $arm): float => Nominal::mm($arm->size()), $segment->vents));
+        [$largest, $units] = [0.0, 0.0];
+        foreach ($segment->vents as $arm) {
+            $largest = max($largest, Nominal::mm($arm->size()));
+            $units += $arm->head->load->value ?? 0.0;
+        }
         $fraction = $rulebook->limit('vent.fraction');
         $floor = $rulebook->limit('vent.size-least');
         $needed = max(($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0);
         $length = ($segment->up->air->lengthMm ?? 0.0) + $segment->lengthMm();
         $upOver = $rulebook->limit('vent.up-over');
-        $where = $network->whereOf($segment);
         $findings = [];
         if ($nominal < $needed - 0.5) {
-            $findings[] = new Finding(self::ID, Severity::Stop, $where, $nominal, $needed, ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest], ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0) ? $fraction : $floor)?->provenance);
+            $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $nominal, $needed, ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest], ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0) ? $fraction : $floor)?->provenance);
         } elseif ($upOver?->value !== null && $length > $upOver->value && $nominal < self::nextLarger($needed)) {
-            $findings[] = new Finding('vent.sizeForLength', Severity::Stop, $where, $length, $upOver->value, ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value], $upOver->provenance);
+            $findings[] = new Finding('vent.sizeForLength', Severity::Stop, $network->whereOf($segment), $length, $upOver->value, ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value], $upOver->provenance);
         }
         [$load, $lengthMost] = [$rulebook->forSize('vent.load-most', $size), $rulebook->forSize('vent.length-most', $size)];
-        $units = array_sum(array_map(static fn (Arm $arm): float => $arm->head->load->value ?? 0.0, $segment->vents));
         if ($load?->value !== null && $units > $load->value) {
-            $findings[] = new Finding('vent.load', Severity::Stop, $where, $units, $load->value, ['size' => $size, 'load' => (string) $units, 'most' => (string) $load->value], $load->provenance);
+            $findings[] = new Finding('vent.load', Severity::Stop, $network->whereOf($segment), $units, $load->value, ['size' => $size, 'load' => (string) $units, 'most' => (string) $load->value], $load->provenance);
         }
         if ($lengthMost?->value !== null && $length > $lengthMost->value) {
-            $findings[] = new Finding('vent.long', Severity::Stop, $where, $length, $lengthMost->value, ['size' => $size, 'length_mm' => $length, 'most_mm' => $lengthMost->value], $lengthMost->provenance);
+            $findings[] = new Finding('vent.long', Severity::Stop, $network->whereOf($segment), $length, $lengthMost->value, ['size' => $size, 'length_mm' => $length, 'most_mm' => $lengthMost->value], $lengthMost->provenance);
         }
 
         return $findings;

@@ -25,15 +25,15 @@ final readonly class VentTakeoffRule implements NetworkRule
         }
         foreach ($network->segments as $segment) {
             $node = $segment->down;
-            $leg = $segment->stretches === [] ? null : $segment->stretches[count($segment->stretches) - 1];
-            if (! $segment->isDryVent() || $segment->vents === [] || $node->junction === null || $node->junction->isTurn() || $node->run === $segment->run() || Orientation::isUpright($node->junction->flow) || $leg === null
-                || array_filter($node->in, static fn (Segment $s): bool => $s->isWet) === []) {
+            if ($segment->isWet || $segment->vents === [] || $segment->stretches === [] || $node->junction === null || $node->junction->isTurn() || $node->run === $segment->run()) {
                 continue;
             }
+            $leg = $segment->stretches[count($segment->stretches) - 1];
             $angle = rad2deg(asin(max(-1.0, min(1.0, -$leg->flow()->z))));
-            if ($angle < $least->value - 1.0) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $segment->isReversed ? $segment->fromMm : $segment->toMm), $angle, $least->value, ['angle_deg' => round($angle, 1), 'least_deg' => $least->value, 'vent' => $segment->layout->run->name], $least->provenance);
+            if ($angle >= $least->value - 1.0 || Orientation::isUpright($node->junction->flow) || array_filter($node->in, static fn (Segment $s): bool => $s->isWet) === []) {
+                continue;
             }
+            $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $segment->isReversed ? $segment->fromMm : $segment->toMm), $angle, $least->value, ['angle_deg' => round($angle, 1), 'least_deg' => $least->value, 'vent' => $segment->layout->run->name], $least->provenance);
         }
 
         return $findings;
