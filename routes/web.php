@@ -23,6 +23,7 @@ Route::prefix('api')->group(static function (): void {
         Route::get('jobs/{id}/file', [JobController::class, 'file']);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
+        Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::get('catalogue', [CatalogueController::class, 'index']);
         Route::get('catalogue/own', [CatalogueController::class, 'own']);
         Route::post('catalogue/own', [CatalogueController::class, 'store']);

@@ -60,6 +60,9 @@ final readonly class Description
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])],
             ], 'Evaluated', [422 => 'Problem'])],
+            '/api/repeat' => ['post' => self::call('A run with all that meets it once more, or several times more, as it is or mirrored', Shapes::object([
+                'document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'step_mm' => ['type' => 'number'], 'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'mirrored' => ['type' => 'boolean'],
+            ]), 'Evaluated', [422 => 'Problem'])],
             '/api/joint' => ['post' => self::call('Everything about one joint: of a run by its key, or a single one by its id', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'joint' => ['type' => 'string'], 'single' => ['type' => 'string']],

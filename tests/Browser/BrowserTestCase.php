@@ -139,6 +139,12 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
+    protected function button(RemoteWebDriver $browser, string $text): void
+    {
+        $this->until(fn (): bool => $browser->findElements(WebDriverBy::xpath("//button[normalize-space()='{$text}']")) !== [], "the button “{$text}” is there");
+        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
+    }
+
     protected function kept(RemoteWebDriver $browser): void
     {
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.keeping') === 'kept', 'it is not kept');

@@ -166,11 +166,6 @@ final class ScreensTest extends BrowserTestCase
         return count($browser->findElements(WebDriverBy::cssSelector(".fall-panel [data-flag={$severity}]")));
     }
 
-    private function button(RemoteWebDriver $browser, string $text): void
-    {
-        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
-    }
-
     private function file(RemoteWebDriver $browser, string $path): void
     {
         $input = $this->seen($browser, 'input[type=file]');

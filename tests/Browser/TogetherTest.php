@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 /** Two people on one job, and a server that does not answer: nothing is lost. */
@@ -81,11 +80,6 @@ final class TogetherTest extends BrowserTestCase
     private function say(RemoteWebDriver $browser, string $more): void
     {
         $this->seen($browser, '#call-out')->sendKeys(Key::END.$more);
-    }
-
-    private function button(RemoteWebDriver $browser, string $text): void
-    {
-        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
     }
 
     private function offline(RemoteWebDriver $browser, bool $offline): void

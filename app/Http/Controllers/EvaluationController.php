@@ -12,7 +12,9 @@ use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\GroupCopy;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
@@ -36,8 +38,22 @@ final readonly class EvaluationController
         return new JsonResponse(['document' => $file->document($evaluated['job']), 'evaluation' => $evaluated['evaluation']]);
     }
 
+    /** A run with all that meets it once more, or several times more. */
+    public function repeat(Request $request, JobFile $file, JobEvaluator $evaluator, CrewNumbers $crew): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+        $job = $file->read(is_array($document) ? $document : []);
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        $copied = GroupCopy::of($job, $run, $body->number('step_mm', -100_000, 100_000), $body->int('times', 1, 50), $body->bool('mirrored', false));
+        $body->end();
+        $evaluated = $evaluator->evaluate($copied, null, $crew->of(self::crewId($request)));
+
+        return new JsonResponse(['document' => $file->document($evaluated['job']), 'evaluation' => $evaluated['evaluation']]);
+    }
+
     /** Everything about one joint of a job. */
-    public function joint(Request $request, JobFile $file, JobEvaluator $evaluator, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    public function joint(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
         $document = $body->raw('document');

@@ -41,6 +41,9 @@ final readonly class CallOutPrinter
         if ($leg->isToStop) {
             $words[] = 'to stop';
         }
+        if ($leg->takes !== null) {
+            $words[] = $leg->takes === 'rest' ? 'the rest' : 'fall shared';
+        }
         $words = [...$words, ...$this->fall($leg)];
         if ($leg->size !== null) {
             $words[] = 'size '.$leg->size;
@@ -69,6 +72,7 @@ final readonly class CallOutPrinter
         };
         $length = match (true) {
             $leg->isClose => 'fitting in fitting,',
+            $leg->takes === 'rest' => 'the rest of the levels,',
             $this->units === Units::Inch => TapePrinter::feet($leg->length ?? Length::nm(0)).($leg->isToStop ? ' stop to stop' : ''),
             default => TapePrinter::millimetres($leg->length ?? Length::nm(0)).' mm'.($leg->isToStop ? ' stop to stop' : ''),
         };

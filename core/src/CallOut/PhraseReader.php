@@ -47,7 +47,7 @@ final class PhraseReader
     {
         [$this->rest, $this->at, $this->said, $this->unread] = [mb_strtolower(Typography::plainMarks($text)), $offset, [], []];
         while (($this->rest = $this->skipBlank()) !== '') {
-            $understood = $this->name($text, $offset) || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length();
+            $understood = $this->name($text, $offset) || $this->takes() || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length();
             if (! $understood) {
                 $this->skipWord();
             }
@@ -98,6 +98,16 @@ final class PhraseReader
         }
 
         return false;
+    }
+
+    /** `the rest` of the levelled difference, or a share of it. */
+    private function takes(): bool
+    {
+        if (preg_match('/^(?:(?<share>(?:fall\s+)?shared|share the fall)|(?:the\s+)?rest)(?=\s|$)/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+
+        return $this->take($m[0], 'takes', static fn (): string => ($m['share'] ?? '') !== '' ? 'share' : 'rest');
     }
 
     private function drop(): bool
@@ -224,14 +234,16 @@ final class PhraseReader
 
     private function leg(string $text, int $offset): Leg
     {
-        /** @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length, size?: string, fitting?: FittingChoice, close?: bool, what?: string} $said */
+        /** @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length, size?: string, fitting?: FittingChoice, close?: bool, what?: string, takes?: string} $said */
         $said = $this->said;
         $way = $said['way'] ?? Way::On;
         $length = $said['length'] ?? null;
         $problem = match (true) {
             $this->unread !== [] => null,
             trim($text) === '' => 'A leg is missing here.',
-            $length === null && ! isset($said['close']) => 'How long is this leg?',
+            ($said['takes'] ?? '') === 'rest' && ! $way->isUpright() => 'The rest is taken by a leg that goes down or up.',
+            ($said['takes'] ?? '') === 'share' && ($way->isUpright() || isset($said['fall']) || isset($said['drop'])) => 'A leg that shares the fall has none of its own.',
+            $length === null && ! isset($said['close']) && ($said['takes'] ?? '') !== 'rest' => 'How long is this leg?',
             isset($said['fall'], $said['drop']) => 'Say a fall or a drop, not both.',
             $way->isUpright() && (isset($said['fall']) || isset($said['drop'])) => "A leg that goes {$way->value} has no fall of its own.",
             isset($said['drop']) && ($length === null || abs($said['drop']->nanometres) > $length->nanometres) => 'The drop is more than the leg is long.',
@@ -244,7 +256,7 @@ final class PhraseReader
         }
 
         return new Leg('', $way, $said['turn'] ?? null, $length, $said['measured'] ?? false, $said['fall'] ?? null, $said['drop'] ?? null,
-            $said['size'] ?? null, $said['fitting'] ?? null, $said['close'] ?? false, $said['what'] ?? '');
+            $said['size'] ?? null, $said['fitting'] ?? null, $said['close'] ?? false, $said['what'] ?? '', null, $said['takes'] ?? null);
     }
 
     /** @throws UnreadableLength */

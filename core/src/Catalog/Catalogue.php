@@ -136,6 +136,16 @@ final class Catalogue
     /** @throws BadInput if the file is damaged */
     public function assumption(string $id): Assumption
     {
+        return $this->assumptions()[$id] ?? throw new LogicException("core/data has no assumption {$id}");
+    }
+
+    /**
+     * @return array<string, Assumption> by id
+     *
+     * @throws BadInput if the file is damaged
+     */
+    public function assumptions(): array
+    {
         if ($this->assumptions === null) {
             $this->assumptions = [];
             foreach (Fields::of($this->decoded('assumptions.json'))->children('rows') as $row) {
@@ -143,7 +153,7 @@ final class Catalogue
             }
         }
 
-        return $this->assumptions[$id] ?? throw new LogicException("core/data has no assumption {$id}");
+        return $this->assumptions;
     }
 
     /**

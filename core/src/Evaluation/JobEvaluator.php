@@ -6,6 +6,7 @@ namespace FallBend\Core\Evaluation;
 
 use FallBend\Core\CallOut\CallOutReader;
 use FallBend\Core\CallOut\Phrase;
+use FallBend\Core\CallOut\RunReader;
 use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
@@ -20,6 +21,9 @@ use FallBend\Core\Rules\RuleSet;
 /** The one evaluation of a job: everything that a screen shows as computed comes from here. */
 final readonly class JobEvaluator
 {
+    /** What a call-out names as its run where it says a new one. */
+    public const NEW_RUN = '+';
+
     private RuleSet $rules;
 
     private NetworkRuleSet $networkRules;
@@ -34,13 +38,18 @@ final readonly class JobEvaluator
      * Takes a job, and optionally what is being called out for one of its runs; gives the job with that read into it and all marks allotted,
      * and the evaluation of every run.
      *
-     * @param array{run: string, text: string}|null $callOut
+     * @param array{run: string, text: string}|null $callOut with run `+` a whole new run
      * @param OwnNumbers $own what the crew set for itself
      * @return array{job: Job, evaluation: array<string, mixed>}
      */
     public function evaluate(Job $job, ?array $callOut = null, OwnNumbers $own = new OwnNumbers): array
     {
         $phrases = [];
+        if ($callOut !== null && $callOut['run'] === self::NEW_RUN) {
+            $read = (new RunReader($job, $this->catalogue))->read($callOut['text']);
+            $phrases = self::phrases($read['phrases']);
+            $job = $read['run'] === null ? $job : $job->withRuns([...$job->runs, $read['run']]);
+        }
         $run = $callOut === null ? null : $job->run($callOut['run']);
         if ($callOut !== null && $run !== null) {
             $reader = $this->reader($job, $run);

@@ -52,6 +52,12 @@ final readonly class Job
         return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles);
     }
 
+    /** @param  list<Obstacle>  $obstacles */
+    public function withObstacles(array $obstacles): self
+    {
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles);
+    }
+
     /** Gives the standing pipe of that id, or null. */
     public function standingPipe(?string $id): ?StandingPipe
     {

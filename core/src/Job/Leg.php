@@ -42,6 +42,12 @@ final readonly class Leg
         return new self($id, $this->way, $this->turnDeg, $this->length, $this->isToStop, $this->fallMmPerM, $this->drop, $this->size, $this->fitting, $this->isClose, $this->what, $this->unread, $this->takes);
     }
 
+    /** The same leg another way. */
+    public function goingThe(Way $way): self
+    {
+        return new self($this->id, $way, $this->turnDeg, $this->length, $this->isToStop, $this->fallMmPerM, $this->drop, $this->size, $this->fitting, $this->isClose, $this->what, $this->unread, $this->takes);
+    }
+
     /** The same leg with the length and fall that were found for it. */
     public function found(?Length $length, ?float $fallMmPerM): self
     {

@@ -137,7 +137,7 @@ final class JobCompiler
     private static function kept(array $taps, array $old): array
     {
         foreach ($taps as $i => $tap) {
-            if (isset($old[$i]) && $old[$i] == $tap) {
+            if (isset($old[$i]) && $old[$i]->isLike($tap)) {
                 $taps[$i] = $old[$i];
             }
         }

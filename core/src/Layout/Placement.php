@@ -7,7 +7,7 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Geometry\Vec3;
 
 /**
- * Places the frames of runs that meet into one. A run stands where the first of its ties to a placed run puts it; what a second tie misses is reported.
+ * Places the frames of runs that meet into one. A run stands where its first tie puts it: a vent where it leaves its drain; what its second tie misses is reported.
  * Frames grow outward from the runs that end in nothing else, breadth first.
  */
 final class Placement
@@ -88,6 +88,11 @@ final class Placement
         for ($queue = [$root], $i = 0; $i < count($queue); $i++) {
             foreach ($this->ties[$queue[$i]] ?? [] as [$other, $offset]) {
                 $at = $this->offsets[$queue[$i]]->plus($offset);
+                $leaves = $this->layouts[$other]->run->outlet->branch?->run;
+                if (! isset($this->offsets[$other]) && $leaves !== null && $leaves !== $queue[$i] && $this->meets($other, $queue[$i]) && isset($this->layouts[$leaves])) {
+                    // A vent stands where it leaves its drain; where it joins another is only looked at.
+                    continue;
+                }
                 if (! isset($this->offsets[$other])) {
                     $this->offsets[$other] = $at;
                     $this->frames[$other] = $root;

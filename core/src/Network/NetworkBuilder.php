@@ -117,7 +117,10 @@ final class NetworkBuilder
         }
         $obstacles = [];
         foreach ($this->layout->job->obstacles as $obstacle) {
-            $obstacles[$obstacle->run][] = $obstacle;
+            // What a run taken out went through stays in the job file, and waits for it to come back.
+            if (isset($this->layout->runs[$obstacle->run])) {
+                $obstacles[$obstacle->run][] = $obstacle;
+            }
         }
 
         return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles);

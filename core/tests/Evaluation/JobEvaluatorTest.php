@@ -40,7 +40,7 @@ final class JobEvaluatorTest extends TestCase
         $evaluated = self::evaluator()->evaluate(self::demo(), ['run' => 'glaze', 'text' => '']);
         self::assertSame([], $evaluated['evaluation']['runs'][1]['legs']);
         self::assertSame([], $evaluated['evaluation']['runs'][1]['findings']);
-        self::assertSame([], self::evaluator()->evaluate(self::demo()->withRuns([]))['evaluation']['runs']);
+        self::assertSame([], self::evaluator()->evaluate(self::demo()->withRuns([]))['evaluation']['runs'], 'what the runs went through stands alone in the file, and stops nothing');
     }
 
     public function testAMeasuredFittingMovesTheCutLengthsAndIsSeen(): void
@@ -78,7 +78,7 @@ final class JobEvaluatorTest extends TestCase
     public function testTheDemoShowsWhatItPromises(): void
     {
         $runs = self::evaluator()->evaluate(self::demo())['evaluation']['runs'];
-        self::assertCount(6, $runs);
+        self::assertCount(19, $runs);
         self::assertContains(true, array_column($runs[0]['pieces'], 'between'));
         $severities = array_merge(...array_map(static fn (array $run): array => array_column($run['findings'], 'severity'), $runs));
         self::assertContains('stop', $severities);
@@ -139,7 +139,7 @@ final class JobEvaluatorTest extends TestCase
         self::assertContains('fitting.unmeasured', array_column($runs[2]['findings'], 'rule'));
         self::assertContains('joint.noRow', array_column($runs[2]['findings'], 'rule'));
         self::assertContains('cement.damp', array_column($runs[0]['findings'], 'rule'));
-        self::assertSame(['abs-uk', 'pp', 'pvc-u'], array_map(static fn (array $run): string => $run['system']['material'], $runs));
+        self::assertSame(['abs-uk', 'pp', 'pvc-u'], array_map(static fn (array $run): string => $run['system']['material'], array_slice($runs, 0, 3)));
     }
 
     /** Every joining method occurs in the two demo jobs. */

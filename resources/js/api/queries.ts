@@ -12,6 +12,10 @@ import type {
     JointOutput,
     OwnEntry,
     Tape,
+    TrapArmInput,
+    TrapArmOutput,
+    TrapSealInput,
+    TrapSealOutput,
 } from './types';
 
 /** A failed call, thrown where a query wants an error. */
@@ -115,3 +119,24 @@ export const stepJob = (id: string, step: 'undo' | 'redo', from: number) => call
 export const evaluate = (document: JobDocument, callOut?: { run: string; text: string }, signal?: AbortSignal) =>
     call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, signal);
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
+export const repeatGroup = (document: JobDocument, run: string, step_mm: number, times: number, mirrored: boolean) =>
+    call<Evaluated>('POST', '/api/repeat', { document, run, step_mm, times, mirrored });
+/** What one discharge does to the seal of its trap. */
+export const sealQuery = (input: TrapSealInput | null) =>
+    queryOptions({
+        queryKey: ['trap-seal', input],
+        queryFn: () => orThrow(call<TrapSealOutput>('POST', '/api/reckon/trap-seal', input)),
+        enabled: input !== null,
+        retry: false,
+        staleTime: Infinity,
+        placeholderData: (old: TrapSealOutput | undefined) => old,
+    });
+export const armQuery = (input: TrapArmInput | null) =>
+    queryOptions({
+        queryKey: ['trap-arm', input],
+        queryFn: () => orThrow(call<TrapArmOutput>('POST', '/api/reckon/trap-arm', input)),
+        enabled: input !== null,
+        retry: false,
+        staleTime: Infinity,
+        placeholderData: (old: TrapArmOutput | undefined) => old,
+    });

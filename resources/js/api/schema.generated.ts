@@ -563,6 +563,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/repeat": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A run with all that meets it once more, or several times more, as it is or mirrored */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        step_mm: number;
+                        times: number;
+                        mirrored: boolean;
+                    };
+                };
+            };
+            responses: {
+                /** @description A run with all that meets it once more, or several times more, as it is or mirrored */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Evaluated"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/joint": {
         parameters: {
             query?: never;
@@ -856,13 +911,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "rolling-offset" | "trap-arm";
+                    name: "cement" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "rolling-offset" | "trap-arm" | "trap-seal";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"];
                 };
             };
             responses: {
@@ -872,7 +927,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -1602,6 +1657,11 @@ export interface components {
             load: number | null;
             load_said: string;
             source: components["schemas"]["Source"] | null;
+            discharge: {
+                l_per_s: number;
+                litres: number;
+                source: components["schemas"]["Source"];
+            } | null;
             arm: components["schemas"]["ArmReport"] | null;
         };
         ArmReport: {
@@ -1617,6 +1677,10 @@ export interface components {
             vent: "none" | "gully" | "wet" | "dry";
             vent_by: string | null;
             bore_mm: number | null;
+            seal_mm: number;
+            end_mm: number;
+            vent_bore_mm: number | null;
+            vent_length_mm: number | null;
             source: components["schemas"]["Source"] | null;
         };
         PipeReport: {
@@ -2296,6 +2360,59 @@ export interface components {
             opening_above_weir_mm: number;
             /** @enum {unknown} */
             verdict: "pass" | "stop" | "warn" | "unknown" | "note";
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        TrapSealInput: {
+            bore_mm: number;
+            fall_mm_per_m: number;
+            length_mm: number;
+            seal_mm: number;
+            flow_l_per_s: number;
+            volume_l: number;
+            /** @enum {unknown} */
+            vent?: "none" | "open" | "valve";
+            vent_at_mm?: number;
+            vent_bore_mm?: number;
+            vent_length_mm?: number;
+            /** @enum {unknown} */
+            rulebook?: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        TrapSealOutput: {
+            seal_left_mm: number;
+            most_suction_mm: number;
+            broken: boolean;
+            least_mm: number | null;
+            series: {
+                t_s: number;
+                flow_l_per_s: number;
+                suction_mm: number;
+                seal_mm: number;
+            }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

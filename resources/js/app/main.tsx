@@ -3,6 +3,7 @@ import '../../css/ticket.css';
 import '../../css/base.css';
 import '../../css/job.css';
 import '../../css/route.css';
+import '../../css/house.css';
 import '../../css/board.css';
 import '../../css/cut.css';
 import '../../css/joints.css';

@@ -28,7 +28,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
             $tapes = array_values(array_filter($at, static fn (?float $tape): bool => $tape !== null));
             sort($tapes);
             $level = array_sum(array_map(static fn ($leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs));
-            if ($head?->value !== null && $layout->run->use === 'drain' && $tapes === [] && $level > $head->value && ! $layout->run->outlet->isOpenToAir()) {
+            if ($head?->value !== null && $layout->run->use === 'drain' && $tapes === [] && $level > $head->value && in_array($layout->run->outlet->kind, ['cap', 'run'], true)) {
                 $findings[] = new Finding('cleanout.head', Severity::Warn, $network->where($id, 0.0), $level, $head->value, ['length_mm' => $level, 'over_mm' => $head->value], $head->provenance);
             }
             $points = [0.0, ...$tapes, $layout->tapeMm];

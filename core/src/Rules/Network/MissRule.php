@@ -14,13 +14,19 @@ final readonly class MissRule implements NetworkRule
 {
     public const ID = 'network.misses';
 
-    /** What a tape and a level miss by anyhow, in mm; less is not spoken of. */
+    /** What a tape and a level miss by anyhow, in mm: 1/8 in. Less is not spoken of. */
+    private const READ_MM = 3.175;
+
+    /** What a pipe can be drawn over by, in mm: 1/2 in. */
     private const SLACK_MM = 12.7;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
         foreach ($network->layout->missesMm as $run => $miss) {
+            if ($miss <= self::READ_MM) {
+                continue;
+            }
             $layout = $network->layout->runs[$run];
             $findings[] = new Finding(self::ID, $miss > self::SLACK_MM ? Severity::Stop : Severity::Warn, $network->where($run, $layout->tapeMm), $miss, self::SLACK_MM, ['miss_mm' => $miss, 'what' => $layout->run->tieIn->what]);
         }

@@ -202,7 +202,7 @@ final class NetworkRulesTest extends TestCase
             ['cleanout.turn', $turns('socket'), $turns('socket', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l3', 'at_mm' => 100]])],
             ['cleanout.spacing', $long('101'), $long('99')],
             ['cleanout.spacing', $long('150'), $long('150', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 22000]])],
-            ['cleanout.head', ['upc-2021', ['main' => ['socket', 'north 61 fall 1/4', 'socket', ['size' => '3']]]], ['upc-2021', ['main' => ['socket', 'north 59 fall 1/4', 'socket', ['size' => '3']]]]],
+            ['cleanout.head', ['upc-2021', ['main' => ['cap', 'north 61 fall 1/4', 'socket', ['size' => '3']]]], ['upc-2021', ['main' => ['cap', 'north 59 fall 1/4', 'socket', ['size' => '3']]]]],
             ['cleanout.base', $base([]), $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]])],
             ['stack.base', $foot(750.0), $foot(770.0)],
             ['stack.lowBranch', $low(3620.0), $low(3590.0)],

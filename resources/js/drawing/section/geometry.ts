@@ -132,7 +132,7 @@ function withStubs(chain: Chain, frame: Frame): Frame {
 export const STUB_NAME = 16;
 
 /**
- * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come in from upstream. Of a double pattern
+ * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come in from the right, where there is room for their names. Of a double pattern
  * the second lies opposite. In a turn the stub goes straight on up the leg after.
  */
 function stubsOf(node: ChainNode, out: XY, run: RunReport, v: number): Stub[] {
@@ -140,7 +140,7 @@ function stubsOf(node: ChainNode, out: XY, run: RunReport, v: number): Stub[] {
     if (!branch) return [];
     const turn = ((branch.turn ? 0 : (node.fitting?.turn_deg ?? 90)) * Math.PI) / 180;
     const flow: XY = branch.reversed ? [-out[0], -out[1]] : out;
-    const up: XY = Math.abs(out[1]) < 0.7 ? [out[1], -out[0]] : [-Math.abs(out[1]), 0];
+    const up: XY = Math.abs(out[1]) < 0.7 ? [out[1], -out[0]] : [Math.abs(out[1]), 0];
     return branch.taps.map((tap, i) => {
         const side = i === 0 ? 1 : -1;
         const u: XY = [
@@ -149,12 +149,14 @@ function stubsOf(node: ChainNode, out: XY, run: RunReport, v: number): Stub[] {
         ];
         const length = Math.hypot(u[0], u[1]) || 1;
         const size = sized(run, branch.size, v);
+        const own = hubOutside(sized(run, node.size, v).od) / 2;
         return {
             run: tap.run,
             vent: tap.vent,
             u: [u[0] / length, u[1] / length],
-            take: v * branch.take_mm,
-            hub: v * (run.pipes[branch.size]?.socket_depth_mm ?? 20),
+            // However small the drawing, a branch stands out of the hubs of its own fitting.
+            take: Math.max(v * branch.take_mm, own / Math.max(0.5, Math.sin(turn)) + 2),
+            hub: Math.max(7, v * (run.pipes[branch.size]?.socket_depth_mm ?? 20)),
             ...size,
             hubOd: hubOutside(size.od),
         };

@@ -1,15 +1,15 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job } from '../../api/types';
 import { Route } from '../route';
 import { CutStation } from '../cut';
 import { JointsStation } from '../joints';
 import { LookStation } from '../look';
+import { House, NEW_RUN, ViewTabs, type RouteView } from '../house';
 import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
 import { JobHead } from './JobHead';
-import { NoRun } from './NoRun';
 import { RunDialog } from './RunDialog';
 import { STATIONS } from './stations';
 import { Strip } from './Strip';
@@ -23,12 +23,16 @@ export function JobScreen({ start }: { start: Job }) {
     const { run: runId, station: stationKey = 'route' } = useParams();
     const navigate = useNavigate();
     const phone = usePhone();
+    const [search, setSearch] = useSearchParams();
     const [dialog, setDialog] = useState<'run' | 'new' | null>(null);
     const callOut = useRef<HTMLTextAreaElement>(null);
     const plan = editor.document.runs.find((run) => run.id === runId) ?? editor.document.runs[0];
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
     const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
+    // The first run of a job exists while it is being said: the field that it is said in must stay.
+    const view: RouteView = run && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
+    const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
     const ends = useMemo(
         () => ({
@@ -71,7 +75,7 @@ export function JobScreen({ start }: { start: Job }) {
                     editor={editor}
                     selection={selection}
                     phone={phone}
-                    folded={station?.key === 'look' || station?.key === 'joints'}
+                    folded={station?.key === 'look' || station?.key === 'joints' || (station?.key === 'route' && view !== 'run')}
                     onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}`)}
                 />
             ) : (
@@ -79,10 +83,18 @@ export function JobScreen({ start }: { start: Job }) {
             )}
             <div className="perf" />
             <Strip base={base} on={station?.key ?? 'route'} run={run} standing={editor.evaluation.standing} />
+            {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} />}
             {station?.key === 'look' ? (
                 <LookStation editor={editor} phone={phone} />
-            ) : !run || !plan ? (
-                <NoRun onNew={() => setDialog('new')} />
+            ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
+                <House
+                    editor={editor}
+                    view={view}
+                    selected={run?.id}
+                    onOpen={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route`)}
+                    onSelect={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })}
+                    onNew={() => setDialog('new')}
+                />
             ) : station?.key === 'cut' ? (
                 <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
             ) : station?.key === 'joints' ? (

@@ -6,6 +6,8 @@ import type { JobRun } from '../../api/types';
 import { readLength, systemsQuery } from '../../api/queries';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
+import { EndFields } from './EndFields';
+import { readEnd, Unreadable } from './ends';
 import type { JobEditor } from './useJobEditor';
 
 interface Props {
@@ -29,7 +31,6 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const systems = useQuery(systemsQuery).data?.systems.filter((one) => one.laid) ?? [];
     const [system, setSystem] = useState<string>(plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'));
     const sizes = systems.find((one) => one.key === system)?.laid_sizes ?? [plan?.size ?? '2'];
-    const standing = (document.standing ?? []).map((pipe) => [`standing:${pipe.id}`, `joined to: ${pipe.name}`] as const);
     const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
@@ -39,6 +40,17 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
         const level = difference === '' ? null : await readLength(difference, evaluation.units);
         if (level && !level.ok) {
             window.document.getElementById('run-level')?.focus();
+            return;
+        }
+        let ends: Pick<JobRun, 'outlet' | 'tie_in'>;
+        try {
+            ends = {
+                outlet: await readEnd(form, 'outlet', document, plan?.outlet, evaluation.units),
+                tie_in: await readEnd(form, 'tie_in', document, plan?.tie_in, evaluation.units),
+            };
+        } catch (error) {
+            if (!(error instanceof Unreadable)) throw error;
+            window.document.getElementById(error.field)?.focus();
             return;
         }
         const text = (key: string): string => formText(form, key).trim();
@@ -51,8 +63,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             system: system as JobRun['system'],
             size: text('size') as JobRun['size'],
             use: text('use') as JobRun['use'],
-            outlet: endOf<JobRun['outlet']>(text('outlet'), text('outlet_kind'), plan?.outlet),
-            tie_in: endOf<JobRun['tie_in']>(text('tie_in'), text('tie_in_kind'), plan?.tie_in),
+            ...ends,
             place: {
                 ground: text('ground') as 'above' | 'buried',
                 access: text('access') as 'open' | 'panel' | 'concealed',
@@ -86,29 +97,12 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         <Form.Label>It starts from</Form.Label>
                         <Form.Control name="outlet" defaultValue={plan?.outlet.what} placeholder="basin trap" required maxLength={80} />
                     </Form.Group>
-                    <Choice
-                        id="run-outlet-kind"
-                        name="outlet_kind"
-                        label="The pipe is received there by"
-                        start={kindOf(plan?.outlet)}
-                        options={[
-                            ['socket', 'a socket of its own'],
-                            ['trap-adapter', 'a trap adapter'],
-                            ['plain', 'a coupling, on a pipe end'],
-                            ...standing,
-                        ]}
-                    />
+                    <EndFields side="outlet" plan={plan} document={document} units={evaluation.units} />
                     <Form.Group controlId="run-tie-in">
                         <Form.Label>It ties in to</Form.Label>
                         <Form.Control name="tie_in" defaultValue={plan?.tie_in.what} placeholder="stack stub" required maxLength={80} />
                     </Form.Group>
-                    <Choice
-                        id="run-tie-in-kind"
-                        name="tie_in_kind"
-                        label="Received there by"
-                        start={kindOf(plan?.tie_in)}
-                        options={[['socket', 'a socket of its own'], ['plain', 'a coupling, on an end of its own'], ...standing]}
-                    />
+                    <EndFields side="tie_in" plan={plan} document={document} units={evaluation.units} />
                     <Form.Group controlId="run-system">
                         <Form.Label>Pipe</Form.Label>
                         <Form.Select value={system} onChange={(event) => setSystem(event.target.value)}>
@@ -167,6 +161,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         options={[
                             ['drain', 'more than one fixture'],
                             ['fixture-drain', 'one fixture'],
+                            ['vent', 'air: it is a vent'],
                         ]}
                     />
                     <Choice
@@ -223,17 +218,6 @@ function Choice({
             </Form.Select>
         </Form.Group>
     );
-}
-
-/** The kind of an end as the form names it: a standing pipe by its id. */
-const kindOf = (end: JobRun['outlet'] | JobRun['tie_in'] | undefined): string | undefined =>
-    end?.kind === 'standing' ? `standing:${end.standing ?? ''}` : end?.kind;
-
-/** The end that the form describes. A method that was chosen for the same standing pipe stays. */
-function endOf<T extends JobRun['outlet'] | JobRun['tie_in']>(what: string, kind: string, old: T | undefined): T {
-    const [name, standing] = kind.split(':');
-    if (name !== 'standing') return { what, kind: name } as T;
-    return { what, kind: 'standing', standing, ...(old?.standing === standing && old?.method ? { method: old.method } : {}) } as T;
 }
 
 function freeId(taken: string[]): string {

@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { evaluate, keepJob, stepJob } from '../../api/queries';
-import type { Evaluation, Job, JobDocument, JobRun } from '../../api/types';
+import type { Evaluated, Evaluation, Job, JobDocument, JobRun } from '../../api/types';
 import { forgetDraft, recallDraft, rememberDraft } from './drafts';
 
 export type Keeping = 'kept' | 'keeping' | 'waiting' | 'no-answer' | 'refused';
@@ -16,7 +16,14 @@ export interface JobEditor {
     /** the call-out line of a run as it is being typed; null where nobody types */
     typed: { run: string; text: string } | null;
     say: (run: string, text: string) => void;
-    doneSaying: () => void;
+    /** resolves once what was said last is read */
+    doneSaying: () => Promise<void>;
+    /** resolves once what was said last is read, without keeping it */
+    reading: () => Promise<void>;
+    /** takes back what is being said, as if it had not been */
+    unsay: () => void;
+    /** puts an evaluated document in place, as one change */
+    replace: (evaluated: Evaluated) => void;
     change: (edit: (document: JobDocument) => JobDocument) => void;
     changeRun: (run: string, edit: (run: JobRun) => JobRun) => void;
     step: (way: 'undo' | 'redo') => Promise<void>;
@@ -54,6 +61,7 @@ export function useJobEditor(start: Job): JobEditor {
         timer: 0,
         busy: null as Promise<boolean> | null,
         halted: false,
+        reading: Promise.resolve(),
     });
     const evaluationNow = useRef(start.evaluation);
     evaluationNow.current = state.evaluation;
@@ -164,16 +172,41 @@ export function useJobEditor(start: Job): JobEditor {
                 now.current.gesture = newGesture();
             }
             setTyped({ run, text });
-            void ask(anchor.current.document, { run, text });
+            now.current.reading = ask(anchor.current.document, { run, text });
         },
         [ask],
     );
 
-    const doneSaying = useCallback(() => {
+    const doneSaying = useCallback(async () => {
+        await now.current.reading;
         anchor.current = null;
         setTyped(null);
         void keep();
     }, [keep]);
+
+    const reading = useCallback(() => now.current.reading, []);
+
+    const unsay = useCallback(() => {
+        const before = anchor.current?.document;
+        anchor.current = null;
+        setTyped(null);
+        if (before) void ask(before);
+    }, [ask]);
+
+    const replace = useCallback(
+        (evaluated: Evaluated) => {
+            anchor.current = null;
+            setTyped(null);
+            now.current.asked++;
+            now.current.document = evaluated.document;
+            now.current.gesture = newGesture();
+            now.current.unkept = true;
+            rememberDraft(now.current.job.id, now.current.job.revision, evaluated.document);
+            setState((old) => ({ ...old, ...evaluated }));
+            void keep();
+        },
+        [keep],
+    );
 
     const change = useCallback(
         (edit: (document: JobDocument) => JobDocument) => {
@@ -233,7 +266,23 @@ export function useJobEditor(start: Job): JobEditor {
         };
     }, [keep]);
 
-    return { ...state, keeping, problem, conflict, typed, say, doneSaying, change, changeRun, step, keepNow: keep, takeTheirs };
+    return {
+        ...state,
+        keeping,
+        problem,
+        conflict,
+        typed,
+        say,
+        doneSaying,
+        reading,
+        unsay,
+        replace,
+        change,
+        changeRun,
+        step,
+        keepNow: keep,
+        takeTheirs,
+    };
 }
 
 /** An evaluation of what is kept, with the phrases of what is being typed still marked. */

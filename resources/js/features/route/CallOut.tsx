@@ -44,7 +44,7 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
         }
         if (event.key === 'Enter') {
             event.preventDefault();
-            editor.doneSaying();
+            void editor.doneSaying();
         }
         if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z') {
             event.preventDefault();
@@ -90,7 +90,7 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         }}
                         onBlur={() => {
                             setFocused(false);
-                            if (typed !== null) editor.doneSaying();
+                            if (typed !== null) void editor.doneSaying();
                         }}
                         onKeyDown={onKey}
                     />

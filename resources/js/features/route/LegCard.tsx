@@ -5,6 +5,7 @@ import { Said, SaidFall } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../job/useJobEditor';
 import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
+import { Obstacles } from './Obstacles';
 import { Stepper } from './Stepper';
 
 interface Props {
@@ -109,6 +110,7 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     </label>
                 </>
             )}
+            <Obstacles leg={leg} run={run.id} editor={editor} />
             <PhraseField key={leg.phrase} leg={leg} run={run} editor={editor} />
             {fittings.length > 0 && (
                 <ul className="made-up">
@@ -118,6 +120,7 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                                 {fitting.pattern === 'bushing' ? '' : `${fitting.size} `}
                                 {fitting.name}
                             </b>{' '}
+                            {fitting.branch && <span className="why">{fitting.branch.why} </span>}
                             <span className="cap">{fitting.maker_name}</span>
                             {rolledInWords(fitting) !== '' && `, ${rolledInWords(fitting)}`}
                             {fitting.mark && Math.round(Math.abs(fitting.roll_deg ?? 0)) > 0 && (
@@ -161,7 +164,7 @@ function PhraseField({ leg, run, editor }: { leg: LegReport; run: RunReport; edi
     const keep = (): void => {
         if (text.trim() === leg.phrase.trim() || text.trim() === '') return;
         editor.say(run.id, run.legs.map((one) => (one.id === leg.id ? text.replace(/[;\n]|\s\/(?=\s|$)/g, ' ') : one.phrase)).join(' / '));
-        editor.doneSaying();
+        void editor.doneSaying();
     };
     return (
         <label className="choice whole">

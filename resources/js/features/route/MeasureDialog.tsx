@@ -20,23 +20,47 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
     const { units } = editor.evaluation;
     if (!fitting) return null;
     const straight = fitting.turn_deg === null;
-    const field = !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm';
+    const fields: [string, string][] = fitting.branch
+        ? [
+              ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
+              ['run_out_mm', 'Down the run, to the stop'],
+              ['branch_mm', 'Along the branch, to the stop'],
+          ]
+        : [
+              [
+                  !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm',
+                  straight ? 'Stop to stop' : 'Centre to stop',
+              ],
+          ];
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
-        const result = await readLength(formText(new FormData(event.currentTarget), 'measured'), units);
-        if (!result.ok || result.data.mm < 0) {
+        const form = new FormData(event.currentTarget);
+        const measured: [string, number][] = [];
+        for (const [field] of fields) {
+            const said = formText(form, field).trim();
+            // Of a branch fitting what was not measured stays as it was.
+            if (said === '' && fields.length > 1) continue;
+            const result = await readLength(said, units);
+            if (!result.ok || result.data.mm < 0) {
+                (document.getElementById(`measured-${field}`) ?? document.getElementById('measured'))?.focus();
+                return;
+            }
+            measured.push([field, result.data.mm]);
+        }
+        if (measured.length === 0) {
             document.getElementById('measured')?.focus();
             return;
         }
-        const { mm } = result.data;
         editor.change((old) => ({
             ...old,
             overrides: {
                 ...old.overrides,
                 catalogue: [
-                    ...(old.overrides?.catalogue ?? []).filter((one) => one.table !== system || one.row !== row || one.field !== field),
-                    { table: system, row, field, value: mm, source: 'measured on the fitting in hand' },
+                    ...(old.overrides?.catalogue ?? []).filter(
+                        (one) => one.table !== system || one.row !== row || !measured.some(([field]) => field === one.field),
+                    ),
+                    ...measured.map(([field, value]) => ({ table: system, row, field, value, source: 'measured on the fitting in hand' })),
                 ],
             },
         }));
@@ -60,14 +84,17 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                         : 'No table states it: nothing can be cut to it before.'}
                 </p>
                 <form onSubmit={(event) => void submit(event)}>
-                    <LengthField
-                        id="measured"
-                        name="measured"
-                        label={straight ? 'Stop to stop' : 'Centre to stop'}
-                        units={units}
-                        start=""
-                        autoFocus
-                    />
+                    {fields.map(([field, label], i) => (
+                        <LengthField
+                            key={field}
+                            id={i === 0 ? 'measured' : `measured-${field}`}
+                            name={field}
+                            label={label}
+                            units={units}
+                            start=""
+                            autoFocus={i === 0}
+                        />
+                    ))}
                     <div className="acts">
                         <button type="button" className="plain" onClick={onClose}>
                             Leave as it was

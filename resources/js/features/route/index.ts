@@ -1,1 +1,2 @@
 export { Route } from './Route';
+export { stretchesOf } from './completion';

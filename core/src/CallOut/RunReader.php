@@ -1,0 +1,153 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\CallOut;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Nominal;
+use FallBend\Core\Job\End;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\Marks;
+use FallBend\Core\Job\Run;
+use FallBend\Core\Job\Terminal;
+
+/**
+ * Reads a whole run in one line: where it comes from, its legs, where it goes. `lav: basin / east 30 / into stack 60`, `stack: roof 3 / down 120 / north 96`,
+ * `vent off lav 20 / up 90 / roof`. What is not understood is marked where it stands; then no run is made, and no word is lost.
+ */
+final class RunReader
+{
+    /** @var list<Unread> */
+    private array $unread = [];
+
+    private readonly Heads $heads;
+
+    public function __construct(private readonly Job $job, private readonly Catalogue $catalogue)
+    {
+        $this->heads = new Heads($job, $catalogue);
+    }
+
+    /**
+     * @param string $text the whole line
+     * @return array{run: ?Run, phrases: list<Phrase>} the run, where all of it was understood
+     */
+    public function read(string $text): array
+    {
+        $this->unread = [];
+        $parts = self::parts($text);
+        if ($parts === []) {
+            return ['run' => null, 'phrases' => []];
+        }
+        [$headText, $headAt] = array_shift($parts);
+        $head = $this->heads->read($headText, $headAt);
+        $this->unread = $head->unread;
+        $tail = null;
+        if ($parts !== [] && Tails::isOne($parts[count($parts) - 1][0])) {
+            [$tailText, $tailAt] = array_pop($parts);
+            $tail = (new Tails($this->job))->read($tailText, $tailAt);
+            $this->unread = [...$this->unread, ...$tail['unread']];
+        }
+        $system = $this->system($head, $tail['end'] ?? null);
+        $reader = new PhraseReader($this->job->units, $this->catalogue->system($system)->sizes());
+        $phrases = array_map(static fn (array $part): Phrase => $reader->read($part[0], $part[1]), $parts);
+        $all = [new Phrase($headText, $headAt, new Leg(''), $head->unread), ...$phrases];
+        if ($tail !== null) {
+            $all[] = new Phrase($tailText, $tailAt, new Leg(''), $tail['unread']);
+        }
+        $isRead = $this->unread === [] && $phrases !== [] && array_filter($phrases, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
+
+        return ['run' => $isRead && $head->outlet !== null ? $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', 'socket')) : null, 'phrases' => $all];
+    }
+
+    /** @param  list<Phrase>  $phrases */
+    private function run(Head $head, string $system, array $phrases, End $tieIn): Run
+    {
+        $id = $this->freeId($head->name);
+        $legs = [];
+        foreach ($phrases as $i => $phrase) {
+            $legs[] = $phrase->leg->withId('l'.($i + 1));
+        }
+        $outlet = $head->outlet ?? new End($head->name, 'socket');
+        $use = match (true) {
+            $outlet->branch !== null => 'vent',
+            $outlet->fixture !== null => 'fixture-drain',
+            default => 'drain',
+        };
+        $vents = $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true) ? new End('roof', 'roof', terminal: new Terminal) : $tieIn;
+
+        return new Run($id, $head->name, $system, $head->size ?? $this->size($outlet, $system), $use, null, $outlet, $vents, null, $head->headingDeg, $legs, new Marks, count($legs) + 1);
+    }
+
+    /** The system of what it meets, or else of the first run, or what is usual under the rulebook. */
+    private function system(Head $head, ?End $tieIn): string
+    {
+        $meets = $this->job->run($head->outlet->branch->run ?? $tieIn->branch->run ?? $tieIn->next ?? '');
+        if ($head->system !== null) {
+            return $head->system;
+        }
+        $isUk = $this->job->rulebook === 'adh-2015';
+        if ($meets !== null && ! ($isUk && $meets->system === 'pvcu-soil' && $head->outlet?->fixture !== null && $head->outlet->fixture->kind !== 'water-closet')) {
+            return $meets->system;
+        }
+
+        return match (true) {
+            $isUk && ($head->outlet?->kind === 'roof' || $head->outlet?->fixture?->kind === 'water-closet') => 'pvcu-soil',
+            $isUk => 'pvcu-solvent',
+            default => $this->job->runs[0]->system ?? 'pvc-dwv-40',
+        };
+    }
+
+    private function size(End $outlet, string $system): string
+    {
+        $sizes = $this->catalogue->system($system)->sizes(withBends: true);
+        $wanted = match (true) {
+            $outlet->fixture !== null => $this->catalogue->fixtures()->load($outlet->fixture->kind, $this->job->rulebook)->trapSize ?? '2',
+            $outlet->branch !== null => $this->ventSize($outlet->branch->run),
+            default => $this->job->rulebook === 'adh-2015' ? '110' : '3',
+        };
+        foreach ($sizes as $size) {
+            if (Nominal::mm($size) >= Nominal::mm($wanted) - 0.5) {
+                return $size;
+            }
+        }
+
+        return $sizes[count($sizes) - 1] ?? $wanted;
+    }
+
+    /** As the drain, up to 2 in; above that 2 in. */
+    private function ventSize(string $run): string
+    {
+        $drain = $this->job->run($run)->size ?? '1-1/2';
+
+        return Nominal::mm($drain) > 51 ? ($this->job->rulebook === 'adh-2015' ? '50' : '2') : $drain;
+    }
+
+    private function freeId(string $name): string
+    {
+        $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
+        $base = $base === '' ? 'run' : substr($base, 0, 36);
+        $n = 1;
+        do {
+            $id = $n === 1 ? $base : "{$base}-{$n}";
+            $n++;
+        } while ($this->job->run($id) !== null);
+
+        return $id;
+    }
+
+    /** @return list<array{string, int}> phrases with where they begin, in characters */
+    private static function parts(string $text): array
+    {
+        $split = preg_split('~(?:\s+/(?=\s|$)|[;\n\r]+)~u', $text, -1, PREG_SPLIT_OFFSET_CAPTURE);
+        $parts = [];
+        foreach ($split === false ? [] : $split as [$part, $bytes]) {
+            if (trim($part) !== '') {
+                $parts[] = [$part, mb_strlen(substr($text, 0, $bytes))];
+            }
+        }
+
+        return $parts;
+    }
+}

@@ -1,0 +1,112 @@
+import { useRef, useState } from 'react';
+import { HouseIso } from '../../drawing/house/HouseIso';
+import { useSize } from '../../shared/useSize';
+import type { JobEditor } from '../job/useJobEditor';
+import { AddRun } from './AddRun';
+import { DrillingPlan } from './DrillingPlan';
+import { HouseFindings } from './HouseFindings';
+import { LoadsView } from './LoadsView';
+import { RepeatDialog } from './RepeatDialog';
+import { RunTree } from './RunTree';
+import { removed } from './removing';
+import type { RouteView } from './views';
+
+interface Props {
+    editor: JobEditor;
+    view: RouteView;
+    selected: string | undefined;
+    onOpen: (run: string) => void;
+    onSelect: (run: string) => void;
+    onNew: () => void;
+}
+
+/** The Route station's views of the whole house. Without any run it is where the first one is said. */
+export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props) {
+    const field = useRef<HTMLInputElement>(null);
+    const [repeating, setRepeating] = useState<string | null>(null);
+    const { evaluation } = editor;
+    if (view === 'loads') return <main className="station route">{<LoadsView evaluation={evaluation} onOpen={onOpen} />}</main>;
+    if (view === 'drilling')
+        return (
+            <main className="station route">
+                <DrillingPlan evaluation={evaluation} name={editor.document.name} onOpen={onOpen} />
+            </main>
+        );
+    return (
+        <main className="station route">
+            <AddRun editor={editor} field={field} onAdded={onSelect} />
+            {evaluation.runs.length === 0 ? (
+                <div className="to-come">
+                    <h1>No run yet</h1>
+                    <p className="say">
+                        A run leads from an outlet, leg by leg, to where it ties in. Say a whole one above, or say where it starts and ends
+                        and call out its legs one by one.
+                    </p>
+                    <button type="button" className="main-act" onClick={onNew}>
+                        Start a run
+                    </button>
+                </div>
+            ) : (
+                <div className="cols house-cols">
+                    <RunTree
+                        evaluation={evaluation}
+                        selected={selected}
+                        onOpen={(run) => (run === selected ? onOpen(run) : onSelect(run))}
+                        onRepeat={setRepeating}
+                        onRemove={(run) => editor.change((document) => removed(document, run))}
+                    />
+                    <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />
+                    <HouseFindings evaluation={evaluation} onOpen={onOpen} />
+                </div>
+            )}
+            {repeating !== null && <RepeatDialog editor={editor} run={repeating} onClose={() => setRepeating(null)} />}
+        </main>
+    );
+}
+
+function IsoOfHouse({ editor, selected, onSelect }: { editor: JobEditor; selected: string | undefined; onSelect: (run: string) => void }) {
+    const [turns, setTurns] = useState(0);
+    const [all, setAll] = useState(false);
+    const [ref, { width, height }] = useSize<HTMLDivElement>();
+    const { places } = editor.evaluation.network;
+    const frames = [...new Set(places.map((place) => place.frame))];
+    const frame = all || frames.length < 2 ? null : (places.find((place) => place.run === selected)?.frame ?? frames[0] ?? null);
+    return (
+        <section className="iso-col" aria-label="Isometric of the house">
+            {frames.length > 1 && (
+                <div className="frames" role="group" aria-label="What is shown">
+                    <button type="button" className={all ? 'chip' : 'chip on'} aria-pressed={!all} onClick={() => setAll(false)}>
+                        what hangs together
+                    </button>
+                    <button type="button" className={all ? 'chip on' : 'chip'} aria-pressed={all} onClick={() => setAll(true)}>
+                        all of it
+                    </button>
+                </div>
+            )}
+            <div className="iso-panel house-panel" ref={ref}>
+                {width > 0 && (
+                    <HouseIso
+                        evaluation={editor.evaluation}
+                        frame={frame}
+                        turns={turns}
+                        width={width}
+                        height={Math.max(height, 360)}
+                        selected={selected}
+                        onRun={onSelect}
+                    />
+                )}
+                <div className="turn">
+                    <button type="button" aria-label="Turn the view left" onClick={() => setTurns(turns + 1)}>
+                        ↺
+                    </button>
+                    <button type="button" aria-label="Turn the view right" onClick={() => setTurns(turns + 3)}>
+                        ↻
+                    </button>
+                    <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
+                        ⎙
+                    </button>
+                </div>
+            </div>
+        </section>
+    );
+}

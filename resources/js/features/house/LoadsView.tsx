@@ -1,0 +1,150 @@
+import { useState } from 'react';
+import type { Evaluation, FixtureReport, PipeReport, Units } from '../../api/types';
+import { Said } from '../../drawing/Said';
+import { Shape } from '../../drawing/Shape';
+import { SourceTap } from '../../shared/SourceTap';
+import { TrapPicture } from './TrapPicture';
+
+const ROLE: Record<PipeReport['role'], string> = { drain: 'drain', 'wet-vent': 'wet vent', 'dry-vent': 'dry vent', dead: 'nothing in it' };
+
+/** Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left. */
+export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOpen: (run: string) => void }) {
+    const { fixtures, pipes } = evaluation.network;
+    const [chosen, setChosen] = useState<string | null>(null);
+    const fixture = fixtures.find((one) => one.run === chosen) ?? fixtures.find((one) => one.discharge !== null) ?? fixtures[0] ?? null;
+    return (
+        <div className="loads">
+            <section aria-label="Traps and vents">
+                <h2 className="group-title">
+                    Traps and their vents <span className="cap">{fixtures.length}</span>
+                </h2>
+                {fixtures.length === 0 && <p className="none">No fixture yet. Add a run that begins with one.</p>}
+                <table className="plain-table">
+                    <thead>
+                        <tr>
+                            <th>Fixture</th>
+                            <th>Counts</th>
+                            <th>Arm</th>
+                            <th>May be</th>
+                            <th>Air comes</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {fixtures.map((one) => (
+                            <TrapRow
+                                key={one.run}
+                                fixture={one}
+                                units={evaluation.units}
+                                lit={one.run === fixture?.run}
+                                onPick={() => setChosen(one.run)}
+                            />
+                        ))}
+                    </tbody>
+                </table>
+                <h2 className="group-title">
+                    Pipes and what runs in them <span className="cap">{pipes.length}</span>
+                </h2>
+                <table className="plain-table">
+                    <thead>
+                        <tr>
+                            <th>Run</th>
+                            <th>Size</th>
+                            <th>Is a</th>
+                            <th>Carries</th>
+                            <th>Takes</th>
+                            <th>At the design flow</th>
+                        </tr>
+                    </thead>
+                    <tbody>
+                        {pipes.map((pipe) => (
+                            <PipeRow key={`${pipe.run} ${pipe.from_mm}`} pipe={pipe} evaluation={evaluation} onOpen={onOpen} />
+                        ))}
+                    </tbody>
+                </table>
+                <p className="cap foot">
+                    {evaluation.network.counts_flow
+                        ? 'Q = K·√ΣDU, never less than the largest fixture; depth and velocity after Manning.'
+                        : 'The book counts fixture units. The flow beside them is worked out from an assumed frequency; it explains, it does not judge.'}
+                </p>
+            </section>
+            <section className="trap-col" aria-label="The trap arm">
+                {fixture ? (
+                    <TrapPicture key={fixture.run} fixture={fixture} evaluation={evaluation} onOpen={onOpen} />
+                ) : (
+                    <p className="none">Pick a trap.</p>
+                )}
+            </section>
+        </div>
+    );
+}
+
+function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; units: Units; lit: boolean; onPick: () => void }) {
+    const { arm } = fixture;
+    const over = arm?.most !== null && arm !== null && arm.length.mm > arm.most.mm + 0.5;
+    return (
+        <tr className={lit ? 'lit' : ''}>
+            <td>
+                <button type="button" className="as-text" onClick={onPick}>
+                    <b>{fixture.name}</b>
+                </button>
+            </td>
+            <td>{fixture.source ? <SourceTap source={fixture.source}>{fixture.load_said}</SourceTap> : fixture.load_said}</td>
+            <td className="num">{arm ? <Said tape={arm.length} units={units} unit /> : '—'}</td>
+            <td className="num">
+                {arm?.most ? <Said tape={arm.most} units={units} unit /> : arm?.unlimited ? 'any length' : 'not known'}
+                {over && <Shape kind="stop" size={15} />}
+            </td>
+            <td>
+                {arm === null || arm.vent === 'none' ? (
+                    <>
+                        <Shape kind="stop" size={15} /> nowhere
+                    </>
+                ) : arm.vent === 'gully' ? (
+                    'at the gully'
+                ) : (
+                    `${arm.vent === 'wet' ? 'by pipe that carries waste: ' : 'by '}${arm.vent_by ?? ''}`
+                )}
+            </td>
+        </tr>
+    );
+}
+
+function PipeRow({ pipe, evaluation, onOpen }: { pipe: PipeReport; evaluation: Evaluation; onOpen: (run: string) => void }) {
+    const name = evaluation.network.places.find((place) => place.run === pipe.run)?.name ?? pipe.run;
+    const short = pipe.most !== null && pipe.load !== null && pipe.load > pipe.most;
+    const flow = pipe.flow;
+    return (
+        <tr>
+            <td>
+                <button type="button" className="as-text" onClick={() => onOpen(pipe.run)}>
+                    {name}
+                </button>
+            </td>
+            <td className="num">{pipe.size}</td>
+            <td>
+                {ROLE[pipe.role]}
+                {pipe.called_vent && pipe.role === 'drain' && pipe.made_wet_by && (
+                    <span className="cap"> made wet by {pipe.made_wet_by}</span>
+                )}
+                {pipe.role === 'wet-vent' && <span className="cap"> for {pipe.vents.join(', ')}</span>}
+            </td>
+            <td>{pipe.fixtures > 0 ? pipe.load_said : ''}</td>
+            <td>
+                {pipe.most_said && pipe.source ? <SourceTap source={pipe.source}>{pipe.most_said}</SourceTap> : (pipe.most_said ?? '')}
+                {short && (
+                    <>
+                        {' '}
+                        <Shape kind="stop" size={15} /> {pipe.proposed ? `make it ${pipe.proposed}` : 'no size does'}
+                    </>
+                )}
+                {!short && pipe.proposed && pipe.proposed !== pipe.size && <span className="cap"> {pipe.proposed} would do</span>}
+            </td>
+            <td>
+                {flow &&
+                    (flow.fill === null || flow.velocity_m_per_s === null
+                        ? `${flow.l_per_s.toFixed(1)} l/s: full, a single discharge fills it`
+                        : `${flow.l_per_s.toFixed(1)} l/s, ${Math.round(flow.fill * 100)} % deep, ${flow.velocity_m_per_s.toFixed(1)} m/s${flow.self_cleansing ? '' : ': too slow to carry solids'}, ${Math.round((1 - flow.l_per_s / flow.full_l_per_s) * 100)} % left`)}
+            </td>
+        </tr>
+    );
+}

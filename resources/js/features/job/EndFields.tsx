@@ -1,0 +1,159 @@
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import type { JobDocument, JobRun, Units } from '../../api/types';
+import { LengthField } from '../../shared/LengthField';
+import { FIXTURES, PATTERNS, placeOf, saidLength, TRAPS } from './ends';
+
+type Side = 'outlet' | 'tie_in';
+
+interface Props {
+    side: Side;
+    plan: JobRun | undefined;
+    document: JobDocument;
+    units: Units;
+}
+
+const OUTLETS: [string, string][] = [
+    ['fixture', 'the outlet of a fixture’s trap'],
+    ['socket', 'a socket of its own'],
+    ['trap-adapter', 'a trap adapter'],
+    ['plain', 'a coupling, on a pipe end'],
+    ['branch', 'nothing: it leaves another run as a vent'],
+    ['run', 'another run that goes on into it'],
+    ['roof', 'nothing: open to the air'],
+    ['valve', 'an air admittance valve'],
+    ['cleanout', 'a cleanout'],
+    ['cap', 'a cap'],
+];
+
+const TIE_INS: [string, string][] = [
+    ['socket', 'a socket of its own'],
+    ['plain', 'a coupling, on an end of its own'],
+    ['branch', 'a branch fitting in another run'],
+    ['run', 'another run that it goes on into'],
+    ['gully', 'a gully: it ends in the open'],
+    ['roof', 'nothing: open to the air'],
+    ['valve', 'an air admittance valve'],
+    ['cap', 'a cap'],
+];
+
+/** How an end of a run is received, and what belongs to that: the fixture with its trap, the place on another run, the open end. */
+export function EndFields({ side, plan, document, units }: Props) {
+    const end = plan?.[side];
+    const start = end?.kind === 'standing' ? `standing:${end.standing ?? ''}` : (end?.kind ?? 'socket');
+    const [kind, setKind] = useState(start);
+    const standing = (document.standing ?? []).map((pipe): [string, string] => [`standing:${pipe.id}`, `joined to: ${pipe.name}`]);
+    const others = document.runs.filter((run) => run.id !== plan?.id);
+    const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
+    const fixture = side === 'outlet' ? plan?.outlet.fixture : undefined;
+    const place = end?.branch ? placeOf(end.branch, document) : null;
+    const length = (name: string, label: string, mm: number | undefined, help?: string) => (
+        <LengthField
+            key={name}
+            id={`${id}-${name}`}
+            name={`${side}_${name}`}
+            label={label}
+            units={units}
+            start={mm === undefined ? '' : saidLength(mm, units)}
+            {...(help ? { help } : {})}
+        />
+    );
+    return (
+        <>
+            <Form.Group controlId={`${id}-kind`}>
+                <Form.Label>{side === 'outlet' ? 'The pipe is received there by' : 'Received there by'}</Form.Label>
+                <Form.Select name={`${side}_kind`} value={kind} onChange={(event) => setKind(event.target.value)}>
+                    {[...(side === 'outlet' ? OUTLETS : TIE_INS), ...standing].map(([value, text]) => (
+                        <option key={value} value={value}>
+                            {text}
+                        </option>
+                    ))}
+                </Form.Select>
+            </Form.Group>
+            {kind === 'fixture' && (
+                <fieldset className="whole run-form end-more">
+                    <Pick id={`${id}-fixture`} name="fixture" label="Fixture" start={fixture?.kind} options={FIXTURES} />
+                    <Pick id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={TRAPS} />
+                    {length('seal', 'Seal', fixture?.seal_mm)}
+                    {length('rim', 'Flood rim above the start of the run', fixture?.rim_mm, 'how high its vent must rise depends on it')}
+                    {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
+                    {length('across', 'Fixture outlet across to the trap', fixture?.across_mm)}
+                    {length('standpipe', 'Standpipe above the weir, of a washer', fixture?.standpipe_mm)}
+                    {length('floor', 'Trap above the floor, of a washer', fixture?.trap_above_floor_mm)}
+                    <Form.Group controlId={`${id}-group`}>
+                        <Form.Label>Bathroom that it belongs to</Form.Label>
+                        <Form.Control name="group" maxLength={40} defaultValue={fixture?.group ?? ''} placeholder="upstairs" />
+                    </Form.Group>
+                </fieldset>
+            )}
+            {kind === 'branch' && (
+                <fieldset className="whole run-form end-more">
+                    <Pick
+                        id={`${id}-run`}
+                        name={`${side}_run`}
+                        label="Run"
+                        start={end?.branch?.run}
+                        options={others.map((run) => [run.id, run.name])}
+                    />
+                    {length('along', 'How far along it, from its start', place?.alongMm, 'leave empty for the turn below')}
+                    <Form.Group controlId={`${id}-turn`}>
+                        <Form.Label>or in the turn into its leg</Form.Label>
+                        <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />
+                    </Form.Group>
+                    <Pick
+                        id={`${id}-pattern`}
+                        name={`${side}_pattern`}
+                        label="Branch fitting"
+                        start={end?.branch?.pattern ?? ''}
+                        options={PATTERNS}
+                    />
+                </fieldset>
+            )}
+            {kind === 'run' && side === 'tie_in' && (
+                <fieldset className="whole run-form end-more">
+                    <Pick
+                        id={`${id}-next`}
+                        name="next"
+                        label="Goes on into"
+                        start={plan?.tie_in.run}
+                        options={others.map((run) => [run.id, run.name])}
+                    />
+                </fieldset>
+            )}
+            {(kind === 'roof' || kind === 'valve') && (
+                <fieldset className="whole run-form end-more">
+                    {length('roof', 'Above the roof', end?.terminal?.above_roof_mm)}
+                    {length('away', 'From the nearest window or inlet', end?.terminal?.opening_away_mm)}
+                    {length('below', 'Top of that opening below the end', end?.terminal?.opening_below_mm)}
+                </fieldset>
+            )}
+        </>
+    );
+}
+
+function Pick({
+    id,
+    name,
+    label,
+    start,
+    options,
+}: {
+    id: string;
+    name: string;
+    label: string;
+    start: string | undefined;
+    options: readonly (readonly [string, string])[];
+}) {
+    return (
+        <Form.Group controlId={id}>
+            <Form.Label>{label}</Form.Label>
+            <Form.Select name={name} defaultValue={start ?? options[0]?.[0]}>
+                {options.map(([value, text]) => (
+                    <option key={value} value={value}>
+                        {text}
+                    </option>
+                ))}
+            </Form.Select>
+        </Form.Group>
+    );
+}

@@ -1,0 +1,156 @@
+import { readLength } from '../../api/queries';
+import type { JobDocument, JobFixture, JobRun, Units } from '../../api/types';
+import { formText } from '../../shared/formText';
+
+export const FIXTURES: [JobFixture['kind'], string][] = [
+    ['lavatory', 'basin'],
+    ['bath', 'bath'],
+    ['shower', 'shower'],
+    ['water-closet', 'closet'],
+    ['kitchen-sink', 'kitchen sink'],
+    ['sink', 'sink'],
+    ['bar-sink', 'bar sink'],
+    ['mop-sink', 'mop sink'],
+    ['laundry-tub', 'laundry tub'],
+    ['clothes-washer', 'washer standpipe'],
+    ['dishwasher', 'dishwasher'],
+    ['floor-drain', 'floor drain'],
+    ['bidet', 'bidet'],
+    ['urinal', 'urinal'],
+    ['camper-inlet', 'camper inlet'],
+];
+
+export const TRAPS: [NonNullable<JobFixture['trap']>, string][] = [
+    ['p', 'P trap'],
+    ['integral', 'part of the fixture'],
+    ['bottle', 'bottle trap'],
+    ['anti-siphon', 'anti-siphon trap'],
+    ['running', 'running trap'],
+    ['s', 'S trap'],
+    ['drum', 'drum trap'],
+    ['bell', 'bell trap'],
+    ['none', 'none'],
+];
+
+export const PATTERNS: [string, string][] = [
+    ['', 'what suits'],
+    ['san-tee', 'san tee'],
+    ['wye', 'wye'],
+    ['combo', 'combo'],
+    ['double-san-tee', 'cross'],
+    ['double-fixture', 'double fixture'],
+    ['double-wye', 'double wye'],
+    ['double-combo', 'double combo'],
+    ['vent-tee', 'vent tee'],
+    ['swept-tee', 'swept tee'],
+    ['branch-135', '135 branch'],
+    ['branch-112', '112 branch'],
+    ['boss', 'boss'],
+];
+
+type Branch = NonNullable<JobRun['outlet']['branch']>;
+
+const lengthOf = (leg: JobRun['legs'][number]): number => ('length_mm' in leg && typeof leg.length_mm === 'number' ? leg.length_mm : 0);
+
+/** Where a branch is on the tape of its run, as one would measure it; or in which turn. */
+export function placeOf(branch: Branch, document: JobDocument): { alongMm?: number; turn?: number } {
+    const legs = document.runs.find((run) => run.id === branch.run)?.legs ?? [];
+    const index = legs.findIndex((leg) => leg.id === branch.leg);
+    if (branch.at_mm === undefined) return { turn: index + 1 };
+    return { alongMm: legs.slice(0, Math.max(0, index)).reduce((sum, leg) => sum + lengthOf(leg), 0) + branch.at_mm };
+}
+
+/** The leg and the place on it that lie so far along a run. */
+function branchAt(run: JobRun, alongMm: number): Pick<Branch, 'leg' | 'at_mm'> | null {
+    let left = alongMm;
+    for (const [i, leg] of run.legs.entries()) {
+        if (left <= lengthOf(leg) || i === run.legs.length - 1) return { leg: leg.id, at_mm: left };
+        left -= lengthOf(leg);
+    }
+    return null;
+}
+
+export function saidLength(mm: number, units: Units): string {
+    if (units === 'mm') return String(Math.round(mm * 10) / 10);
+    const marks = Math.round((mm / 25.4) * 16);
+    const [whole, over] = [Math.trunc(marks / 16), Math.abs(marks % 16)];
+    if (over === 0) return String(whole);
+    const under = over % 8 === 0 ? 2 : over % 4 === 0 ? 4 : over % 2 === 0 ? 8 : 16;
+    return `${whole === 0 ? '' : `${whole} `}${over / (16 / under)}/${under}`;
+}
+
+export class Unreadable extends Error {
+    constructor(readonly field: string) {
+        super(field);
+    }
+}
+
+/** Reads an end out of the form; lengths are read by the server. Throws the id of the field that cannot be read. */
+export async function readEnd<S extends 'outlet' | 'tie_in'>(
+    form: FormData,
+    side: S,
+    document: JobDocument,
+    old: JobRun[S] | undefined,
+    units: Units,
+): Promise<JobRun[S]> {
+    const text = (name: string): string => formText(form, name).trim();
+    const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
+    const mm = async (name: string): Promise<number | undefined> => {
+        const said = text(`${side}_${name}`);
+        if (said === '') return undefined;
+        const result = await readLength(said, units);
+        if (!result.ok) throw new Unreadable(`${id}-${name}`);
+        return result.data.mm;
+    };
+    const given = (entries: Record<string, unknown>): Record<string, unknown> =>
+        Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined && value !== ''));
+    const [kind, standing] = text(`${side}_kind`).split(':');
+    const what = text(side);
+    switch (kind) {
+        case 'standing':
+            return given({ what, kind, standing, method: old?.standing === standing ? old?.method : undefined }) as JobRun[S];
+        case 'fixture': {
+            const fixture = given({
+                kind: text('fixture'),
+                trap: text('trap'),
+                seal_mm: await mm('seal'),
+                rim_mm: await mm('rim'),
+                drop_mm: await mm('drop'),
+                across_mm: await mm('across'),
+                standpipe_mm: await mm('standpipe'),
+                trap_above_floor_mm: await mm('floor'),
+                group: text('group'),
+            });
+            return { what, kind, fixture } as unknown as JobRun[S];
+        }
+        case 'branch': {
+            const run = document.runs.find((one) => one.id === text(`${side}_run`));
+            const along = await mm('along');
+            const turn = Number(text(`${side}_turn`));
+            const place = !run
+                ? null
+                : along !== undefined
+                  ? branchAt(run, along)
+                  : run.legs[turn - 1]
+                    ? { leg: run.legs[turn - 1]?.id }
+                    : null;
+            if (!run || !place) throw new Unreadable(`${id}-along`);
+            return { what, kind, branch: given({ run: run.id, ...place, pattern: text(`${side}_pattern`) }) } as unknown as JobRun[S];
+        }
+        case 'run':
+            return given({ what, kind, run: side === 'tie_in' ? text('next') : undefined }) as JobRun[S];
+        case 'roof':
+        case 'valve':
+            return {
+                what,
+                kind,
+                terminal: given({
+                    above_roof_mm: await mm('roof'),
+                    opening_away_mm: await mm('away'),
+                    opening_below_mm: await mm('below'),
+                }),
+            } as unknown as JobRun[S];
+        default:
+            return { what, kind } as unknown as JobRun[S];
+    }
+}

@@ -1,0 +1,167 @@
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
+import { readLength } from '../../api/queries';
+import type { JobObstacle, LegReport } from '../../api/types';
+import { formText } from '../../shared/formText';
+import { LengthField } from '../../shared/LengthField';
+import type { JobEditor } from '../job/useJobEditor';
+import { freeObstacleId, OBSTACLES, obstacleInWords } from './obstacleWords';
+
+/** What a leg goes through or past: joists, studs, walls, cold stretches, cleanouts and traps in the line. */
+export function Obstacles({ leg, run, editor }: { leg: LegReport; run: string; editor: JobEditor }) {
+    const [adding, setAdding] = useState(false);
+    const own = (editor.document.obstacles ?? []).filter((one) => one.run === run && one.leg === leg.id);
+    return (
+        <div className="whole obstacles">
+            <span className="cap">Goes through</span>
+            {own.length === 0 && <p className="cap">nothing entered</p>}
+            <ul className="made-up">
+                {own.map((obstacle) => (
+                    <li key={obstacle.id}>
+                        {obstacleInWords(obstacle, editor.evaluation.units)}{' '}
+                        <button
+                            type="button"
+                            className="plain small"
+                            onClick={() =>
+                                editor.change((old) => ({
+                                    ...old,
+                                    obstacles: (old.obstacles ?? []).filter((one) => one.id !== obstacle.id),
+                                }))
+                            }
+                        >
+                            Remove
+                        </button>
+                    </li>
+                ))}
+            </ul>
+            <button type="button" className="plain small" onClick={() => setAdding(true)}>
+                Add what it goes through
+            </button>
+            {adding && <ObstacleDialog leg={leg} run={run} editor={editor} onClose={() => setAdding(false)} />}
+        </div>
+    );
+}
+
+const LENGTHS = ['at', 'every', 'depth', 'top', 'span', 'bearing', 'allowed', 'gap', 'length'] as const;
+
+function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: string; editor: JobEditor; onClose: () => void }) {
+    const [kind, setKind] = useState<JobObstacle['kind']>('joist');
+    const { units } = editor.evaluation;
+    const fields = OBSTACLES.find((one) => one.kind === kind)?.fields ?? [];
+    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const lengths: Partial<Record<(typeof LENGTHS)[number], number>> = {};
+        for (const name of LENGTHS) {
+            const text = formText(form, name).trim();
+            if (text === '') continue;
+            const read = await readLength(text, units);
+            if (!read.ok) {
+                document.getElementById(`obstacle-${name}`)?.focus();
+                return;
+            }
+            lengths[name] = read.data.mm;
+        }
+        if (lengths.at === undefined) {
+            document.getElementById('obstacle-at')?.focus();
+            return;
+        }
+        const count = Number(formText(form, 'count') || '1');
+        const obstacle: JobObstacle = {
+            id: freeObstacleId(editor.document.obstacles ?? []),
+            kind,
+            what: formText(form, 'what').trim(),
+            run,
+            leg: leg.id,
+            at_mm: lengths.at,
+            ...(lengths.every !== undefined && count > 1 ? { every_mm: lengths.every, count } : {}),
+            ...(lengths.depth === undefined ? {} : { depth_mm: lengths.depth }),
+            ...(lengths.top === undefined ? {} : { top_mm: lengths.top }),
+            ...(lengths.span === undefined ? {} : { span_mm: lengths.span }),
+            ...(lengths.bearing === undefined ? {} : { bearing_mm: lengths.bearing }),
+            ...(lengths.allowed === undefined ? {} : { allowed_mm: lengths.allowed }),
+            ...(lengths.gap === undefined ? {} : { gap_mm: lengths.gap }),
+            ...(lengths.length === undefined ? {} : { length_mm: lengths.length }),
+            ...(formText(form, 'cut') === 'notch' ? { cut: 'notch' as const } : {}),
+            ...(form.has('bearing_wall') ? { bearing: true } : {}),
+            ...(form.has('rated') ? { rated: true } : {}),
+            ...(form.has('sealed') ? { sealed: true } : {}),
+        };
+        editor.change((old) => ({ ...old, obstacles: [...(old.obstacles ?? []), obstacle] }));
+        onClose();
+    };
+    const length = (name: (typeof LENGTHS)[number], label: string, help?: string) => (
+        <LengthField key={name} id={`obstacle-${name}`} name={name} label={label} units={units} start="" {...(help ? { help } : {})} />
+    );
+    return (
+        <Modal show onHide={onClose} aria-labelledby="obstacle-title">
+            <Modal.Body>
+                <h2 id="obstacle-title">Leg {leg.number} goes through</h2>
+                <Form className="run-form" onSubmit={(event) => void submit(event)}>
+                    <Form.Group controlId="obstacle-kind">
+                        <Form.Label>What</Form.Label>
+                        <Form.Select value={kind} onChange={(event) => setKind(event.target.value as JobObstacle['kind'])} autoFocus>
+                            {OBSTACLES.map((one) => (
+                                <option key={one.kind} value={one.kind}>
+                                    {one.name}
+                                </option>
+                            ))}
+                        </Form.Select>
+                    </Form.Group>
+                    <Form.Group controlId="obstacle-what">
+                        <Form.Label>Called</Form.Label>
+                        <Form.Control name="what" maxLength={80} placeholder="joist, 2 × 10" />
+                    </Form.Group>
+                    {length('at', 'Along the leg, to the middle of the first')}
+                    {fields.includes('every') && (
+                        <>
+                            <Form.Group controlId="obstacle-count">
+                                <Form.Label>How many</Form.Label>
+                                <Form.Control name="count" type="number" min={1} max={500} defaultValue={1} />
+                            </Form.Group>
+                            {length('every', 'From one to the next')}
+                        </>
+                    )}
+                    {fields.includes('depth') &&
+                        length('depth', kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth')}
+                    {fields.includes('top') &&
+                        length(
+                            'top',
+                            kind === 'stud' ? 'From its face to the middle of the pipe' : 'From its top down to the middle of the pipe',
+                        )}
+                    {fields.includes('span') && length('span', 'Its span')}
+                    {fields.includes('bearing') && length('bearing', 'From the nearer bearing')}
+                    {fields.includes('allowed') && length('allowed', 'Largest hole that its maker allows there')}
+                    {fields.includes('gap') && length('gap', 'Distance from the pipe')}
+                    {fields.includes('length') && length('length', 'How long the stretch is')}
+                    {fields.includes('cut') && (
+                        <Form.Group controlId="obstacle-cut">
+                            <Form.Label>It is</Form.Label>
+                            <Form.Select name="cut">
+                                <option value="hole">drilled</option>
+                                <option value="notch">notched</option>
+                            </Form.Select>
+                        </Form.Group>
+                    )}
+                    {fields.includes('bearing_wall') && (
+                        <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label="In a bearing wall" />
+                    )}
+                    {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label="Rated for fire" />}
+                    {fields.includes('rated') && <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />}
+                    <p className="say whole">
+                        Structural timber: ask before cutting. The product advises; the engineer and the local code decide.
+                    </p>
+                    <div className="acts whole">
+                        <button type="button" className="plain" onClick={onClose}>
+                            Leave it
+                        </button>
+                        <button type="submit" className="main-act">
+                            Keep
+                        </button>
+                    </div>
+                </Form>
+            </Modal.Body>
+        </Modal>
+    );
+}

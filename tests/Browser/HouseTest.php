@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
+use Facebook\WebDriver\WebDriverKeys as Key;
+
+/** Runs that hang together: said, seen, copied, drilled; by keys and on the phone. */
+final class HouseTest extends BrowserTestCase
+{
+    public function testWhatIsNotUnderstoodIsMarkedAndNothingIsLost(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openHouse($browser, $this->ownJob($browser, 'Words'));
+        $field = $this->seen($browser, '#add-run');
+        $field->sendKeys('basin blue / east 30 / into nowhere 20'.Key::ENTER);
+        $this->until(fn (): bool => str_contains($this->text($browser, '#add-run-back'), 'blue') || str_contains($this->text($browser, '#add-run-back'), 'nowhere'), 'it says what it did not understand');
+        $this->until(fn (): bool => $field->getAttribute('value') === 'basin blue / east 30 / into nowhere 20', 'and keeps the words');
+        self::assertNotSame([], $browser->findElements(WebDriverBy::cssSelector('.add-run .bad')), 'marked where they stand');
+    }
+
+    public function testTheTreeOpensARunAndTheFallLineItsBranches(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Tree');
+        $this->openRun($browser, $job, 'house');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.fall-line'), 'Flat stack'), 'the fall line names what comes in');
+        $this->named($browser, '.fall-line .branch-name', 'Flat stack')->click();
+        $this->until(fn (): bool => str_contains($this->text($browser, '.head'), 'Flat stack'), 'and its name opens it');
+        $this->button($browser, 'Whole house');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.tree-row.lit'), 'Flat stack') && str_contains($this->text($browser, '.tree-row.lit'), 'dry vent, then drain'), 'the tree says what it is');
+        $this->button($browser, 'Drains and vents');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.loads'), 'by Shower vent'), 'every trap names its vent');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'Within the book'), 'the arm is within its limit');
+        $browser->executeScript('const r = document.querySelector(".sliders input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(r, r.max); r.dispatchEvent(new Event("input", { bubbles: true }))');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'trap arm too long'), 'drawn out too far it is said so');
+        $this->button($browser, 'no vent');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'of seal are left') || str_contains($this->text($browser, '.trap-picture'), 'breaks through'), 'and what a discharge does is shown');
+        $this->button($browser, 'Drilling plan');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.drilling'), 'joist, 2 × 10, no. 3'), 'every hole is listed');
+    }
+
+    public function testAGroupIsSetInOnceMoreMirroredAndTakenBack(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openHouse($browser, $this->ownJob($browser, 'Copy'), 'studio-sink');
+        $count = fn (): int => count($browser->findElements(WebDriverBy::cssSelector('.tree-row')));
+        $before = $count();
+        $this->button($browser, 'Once more…');
+        $this->seen($browser, '#repeat-step')->sendKeys('60');
+        $browser->findElement(WebDriverBy::cssSelector('#repeat-mirrored'))->click();
+        $this->button($browser, 'Set it in');
+        $this->until(fn (): bool => $count() === $before + 2, 'the sink and its vent stand there once more');
+        self::assertStringContainsString('Studio hand sink 2', $this->text($browser, '.tree'));
+        $this->kept($browser);
+        $browser->findElement(WebDriverBy::cssSelector('[aria-label=Undo]'))->click();
+        $this->until(fn (): bool => $count() === $before, 'and undo takes them back');
+    }
+
+    public function testAJoistIsEnteredAtItsLegAndStandsInThePlan(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Joist');
+        $this->openRun($browser, $job, 'studio-sink');
+        $this->seen($browser, '.leg-row')->click();
+        $this->button($browser, 'Add what it goes through');
+        $this->seen($browser, '#obstacle-at')->sendKeys('10');
+        $this->seen($browser, '#obstacle-depth')->sendKeys('9 1/4');
+        $this->seen($browser, '#obstacle-top')->sendKeys('two');
+        $this->button($browser, 'Keep');
+        self::assertNotSame('', $this->text($browser, '#obstacle-top-help'), 'what is no length is said so, and the dialog stays');
+        $this->seen($browser, '#obstacle-top')->clear()->sendKeys('2');
+        $this->until(fn (): bool => str_contains($this->text($browser, '#obstacle-top-help'), '51 mm'), 'read back');
+        $this->button($browser, 'Keep');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.finds'), 'hole too near the edge'), 'and judged at once');
+        $this->kept($browser);
+    }
+
+    public function testOnThePhoneTheHouseFitsAndItsTargetsTakeAThumb(): void
+    {
+        $browser = $this->open(390, 844);
+        $this->signIn($browser);
+        $this->openHouse($browser, $this->ownJob($browser, 'Thumb'));
+        $this->seen($browser, '.tree-row');
+        self::assertSame('none', $browser->executeScript('return document.documentElement.scrollWidth > innerWidth ? "wider" : "none"'));
+        $small = $browser->executeScript('return [...document.querySelectorAll(".view-tabs button, .tree-name, .add-run input")].filter((e) => e.offsetHeight > 0 && e.offsetHeight < 44).map((e) => e.textContent)');
+        self::assertSame([], $small);
+    }
+
+    private function openHouse(RemoteWebDriver $browser, string $job, string $run = 'house'): void
+    {
+        $this->openRun($browser, $job, $run);
+        $this->button($browser, 'Whole house');
+        $this->seen($browser, '.tree-row');
+    }
+
+    private function named(RemoteWebDriver $browser, string $selector, string $text): \Facebook\WebDriver\Remote\RemoteWebElement
+    {
+        foreach ($browser->findElements(WebDriverBy::cssSelector($selector)) as $element) {
+            if (str_contains($element->getText(), $text)) {
+                return $element;
+            }
+        }
+        self::fail("{$selector} “{$text}” is not there");
+    }
+}
