@@ -11,6 +11,34 @@ use Facebook\WebDriver\WebDriverKeys as Key;
 /** Runs that hang together: said, seen, copied, drilled; by keys and on the phone. */
 final class HouseTest extends BrowserTestCase
 {
+    /** From an empty job to a bathroom of three fixtures on a stack, with its vents, all by keys. */
+    public function testABathroomOnAStackTakesAtMostTwoHundredAndFiftyKeys(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->seen($browser, '#new-job')->sendKeys('Bathroom'.Key::ENTER);
+        $this->seen($browser, '#add-run');
+        $browser->executeScript('window.pressed = 0; window.clicked = 0; document.addEventListener("keydown", () => window.pressed++, true); document.addEventListener("click", () => window.clicked++, true)');
+        $lines = ['stack: roof / down 120 / north 96', 'basin group a rim 30 / east 30 / into s 60', 'v: vent off basin 20 / up 50 / east 10 / into s 9 1/2', 'tub: bath group a / south 40 / into s 71', 'wc group a / west 20 / into s 82'];
+        foreach ($lines as $i => $line) {
+            $this->seen($browser, '#add-run')->sendKeys($line.Key::ENTER);
+            $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.tree-row'))) === $i + 1, 'run '.($i + 1).' stands in the tree: '.$this->text($browser, '#add-run-back'));
+        }
+        $pressed = $browser->executeScript('return window.pressed');
+        self::assertIsInt($pressed);
+        self::assertGreaterThan(100, $pressed, 'the keys are counted');
+        self::assertLessThanOrEqual(250, $pressed);
+        self::assertSame(0, $browser->executeScript('return window.clicked'), 'and nothing was clicked');
+        $tree = $this->text($browser, '.tree');
+        self::assertStringContainsString('wet vent', $tree);
+        self::assertStringContainsString('dry vent', $tree);
+        self::assertStringContainsString('5 fixture units', $tree, 'closet, basin and bath count as a group');
+        self::assertStringNotContainsString('Mend first', $this->text($browser, '.house-finds'));
+        $this->kept($browser);
+        $browser->navigate()->refresh();
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.house-iso [data-run]'))) > 20 || str_contains($this->text($browser, '.view-tabs'), 'Whole house'), 'it is all there again');
+    }
+
     public function testWhatIsNotUnderstoodIsMarkedAndNothingIsLost(): void
     {
         $browser = $this->open();
