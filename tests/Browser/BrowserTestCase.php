@@ -141,8 +141,30 @@ abstract class BrowserTestCase extends TestCase
 
     protected function button(RemoteWebDriver $browser, string $text): void
     {
-        $this->until(fn (): bool => $browser->findElements(WebDriverBy::xpath("//button[normalize-space()='{$text}']")) !== [], "the button “{$text}” is there");
-        $browser->findElement(WebDriverBy::xpath("//button[normalize-space()='{$text}']"))->click();
+        $this->press($browser, WebDriverBy::xpath("//button[normalize-space()='{$text}']"), '', "the button “{$text}” is not there");
+    }
+
+    /** Taps the first thing of a kind that has these words in it. */
+    protected function tap(RemoteWebDriver $browser, string $selector, string $words): void
+    {
+        $this->press($browser, WebDriverBy::cssSelector($selector), $words, "{$selector} “{$words}” is not there");
+    }
+
+    /** Finds and clicks in one try: between the two the page may draw anew, and then it is tried again. */
+    private function press(RemoteWebDriver $browser, WebDriverBy $by, string $words, string $else): void
+    {
+        $this->until(static function () use ($browser, $by, $words): bool {
+            foreach ($browser->findElements($by) as $element) {
+                if ($words === '' || str_contains($element->getText(), $words)) {
+                    $browser->executeScript('arguments[0].scrollIntoView({ block: "center" }); return null', [$element]);
+                    $element->click();
+
+                    return true;
+                }
+            }
+
+            return false;
+        }, $else);
     }
 
     protected function kept(RemoteWebDriver $browser): void

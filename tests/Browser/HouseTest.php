@@ -58,7 +58,7 @@ final class HouseTest extends BrowserTestCase
         $job = $this->ownJob($browser, 'Tree');
         $this->openRun($browser, $job, 'house');
         $this->until(fn (): bool => str_contains($this->text($browser, '.fall-line'), 'Flat stack'), 'the fall line names what comes in');
-        $this->named($browser, '.fall-line .branch-name', 'Flat stack')->click();
+        $this->tap($browser, '.fall-line .branch-name', 'Flat stack');
         $this->until(fn (): bool => str_contains($this->text($browser, '.head'), 'Flat stack'), 'and its name opens it');
         $this->button($browser, 'Whole house');
         $this->until(fn (): bool => str_contains($this->text($browser, '.tree-row.lit'), 'Flat stack') && str_contains($this->text($browser, '.tree-row.lit'), 'dry vent, then drain'), 'the tree says what it is');
@@ -127,15 +127,5 @@ final class HouseTest extends BrowserTestCase
         $this->openRun($browser, $job, $run);
         $this->button($browser, 'Whole house');
         $this->seen($browser, '.tree-row');
-    }
-
-    private function named(RemoteWebDriver $browser, string $selector, string $text): \Facebook\WebDriver\Remote\RemoteWebElement
-    {
-        foreach ($browser->findElements(WebDriverBy::cssSelector($selector)) as $element) {
-            if (str_contains($element->getText(), $text)) {
-                return $element;
-            }
-        }
-        self::fail("{$selector} “{$text}” is not there");
     }
 }

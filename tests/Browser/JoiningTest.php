@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
-use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 /** What a pipe is, what joins it to mine, and what the catalogue says: on the screen and on the phone. */
@@ -120,14 +119,5 @@ final class JoiningTest extends BrowserTestCase
         $names = $browser->executeScript('return [...document.querySelectorAll(".method b")].map((b) => b.textContent)');
 
         return $names;
-    }
-
-    /** Taps the first thing of a kind whose words begin so. */
-    private function tap(RemoteWebDriver $browser, string $selector, string $words): void
-    {
-        $find = fn (): array => array_values(array_filter($browser->findElements(WebDriverBy::cssSelector($selector)), static fn ($element): bool => $words === '' || str_contains($element->getText(), $words)));
-        $this->until(fn (): bool => $find() !== [], "{$selector} “{$words}” is not there");
-        $browser->executeScript('arguments[0].scrollIntoView({ block: "center" }); return null', [$find()[0]]);
-        $find()[0]->click();
     }
 }
