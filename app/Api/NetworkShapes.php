@@ -40,13 +40,13 @@ final class NetworkShapes
                 'arm' => Shapes::orNull(Shapes::ref('ArmReport')),
             ]),
             'ArmReport' => Shapes::object([
-                'size' => self::TEXT, 'length' => $tape, 'drop' => $tape, 'most' => Shapes::orNull($tape), 'unlimited' => self::YES_NO, 'turn_deg' => self::NUMBER, 'fall_mm_per_m' => self::MAYBE, 'upright' => self::YES_NO,
+                'size' => self::TEXT, 'length' => $tape, 'drop' => $tape, 'most' => Shapes::orNull($tape), 'over' => self::YES_NO, 'unlimited' => self::YES_NO, 'turn_deg' => self::NUMBER, 'fall_mm_per_m' => self::MAYBE, 'upright' => self::YES_NO,
                 'vent' => ['enum' => ['none', 'gully', 'wet', 'dry']], 'vent_by' => self::MAYBE_TEXT, 'bore_mm' => self::MAYBE, 'seal_mm' => self::NUMBER, 'end_mm' => self::NUMBER, 'vent_bore_mm' => self::MAYBE, 'vent_length_mm' => self::MAYBE, 'source' => $source,
             ]),
             'PipeReport' => Shapes::object([
                 'run' => self::TEXT, 'from_mm' => self::NUMBER, 'to_mm' => self::NUMBER, 'size' => self::TEXT, 'role' => ['enum' => ['dry-vent', 'wet-vent', 'drain', 'dead']], 'called_vent' => self::YES_NO,
                 'fixtures' => self::WHOLE, 'made_wet_by' => self::MAYBE_TEXT, 'vents' => Shapes::list(self::TEXT), 'closets' => self::WHOLE, 'load' => self::MAYBE, 'load_said' => self::TEXT,
-                'place' => self::MAYBE_TEXT, 'most' => self::MAYBE, 'most_said' => self::MAYBE_TEXT, 'proposed' => self::MAYBE_TEXT,
+                'place' => self::MAYBE_TEXT, 'most' => self::MAYBE, 'short' => self::YES_NO, 'most_said' => self::MAYBE_TEXT, 'proposed' => self::MAYBE_TEXT,
                 'flow' => Shapes::orNull(Shapes::object(['l_per_s' => self::NUMBER, 'fall_mm_per_m' => self::NUMBER, 'fill' => self::MAYBE, 'velocity_m_per_s' => self::MAYBE, 'self_cleansing' => self::YES_NO, 'full_l_per_s' => self::NUMBER])),
                 'source' => $source,
             ]),

@@ -25,6 +25,8 @@ final readonly class Heads
         'floor drain' => 'floor-drain', 'urinal' => 'urinal', 'camper inlet' => 'camper-inlet',
     ];
 
+    private const FROM_WHAT = 'Say what it comes from: a fixture, roof, vent off a run, or from "…".';
+
     private const HEADINGS = ['north' => 0.0, 'east' => 90.0, 'south' => 180.0, 'west' => 270.0];
 
     private TapeReader $tape;
@@ -47,10 +49,10 @@ final readonly class Heads
         $lower = static fn (string $left): string => mb_strtolower(ltrim($left));
         $said = ['size' => null, 'system' => null, 'facing' => 0.0, 'group' => '', 'trap' => null, 'rim' => null, 'seal' => null, 'standpipe' => null];
         [$what, $unread, $branch] = [null, [], null];
+        $fixtures = implode('|', array_map(static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')), array_keys(self::FIXTURES)));
         while (trim($rest) !== '') {
             $rest = ltrim($rest);
             $left = $lower($rest);
-            $fixtures = implode('|', array_map(static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')), array_keys(self::FIXTURES)));
             if ($what === null && preg_match('/^vent\s+(?:off|from|of)\s+/u', $left, $m) === 1) {
                 [$branch, $words, $problem] = Places::read(mb_substr($rest, mb_strlen($m[0])), $this->job);
                 if ($problem !== null) {
@@ -70,12 +72,12 @@ final readonly class Heads
             } else {
                 preg_match('/^\S+/u', $rest, $m);
                 $word = $m[0] ?? $rest;
-                $unread[] = new Unread($offset($rest), mb_strlen($word), $what === null ? 'Say what it comes from: a fixture, roof, vent off a run, or from "…".' : 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. After the fixture come its size, group, rim, trap, or facing.');
+                $unread[] = new Unread($offset($rest), mb_strlen($word), $what === null ? self::FROM_WHAT : 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. After the fixture come its size, group, rim, trap, or facing.');
                 $rest = mb_substr($rest, mb_strlen($word));
             }
         }
         if ($what === null && $unread === []) {
-            $unread[] = new Unread($at, max(1, mb_strlen(trim($text))), 'Say what it comes from: a fixture, roof, vent off a run, or from "…".');
+            $unread[] = new Unread($at, max(1, mb_strlen(trim($text))), self::FROM_WHAT);
         }
         $called = $name ?? ($what === 'vent' ? 'vent of '.($this->job->run($branch->run ?? '')->name ?? '') : $what ?? 'run');
 

@@ -17,14 +17,11 @@ use FallBend\Core\Job\Terminal;
  * Reads a whole run in one line: where it comes from, its legs, where it goes. `lav: basin / east 30 / into stack 60`, `stack: roof 3 / down 120 / north 96`,
  * `vent off lav 20 / up 90 / roof`. What is not understood is marked where it stands; then no run is made, and no word is lost.
  */
-final class RunReader
+final readonly class RunReader
 {
-    /** @var list<Unread> */
-    private array $unread = [];
+    private Heads $heads;
 
-    private readonly Heads $heads;
-
-    public function __construct(private readonly Job $job, private readonly Catalogue $catalogue)
+    public function __construct(private Job $job, private Catalogue $catalogue)
     {
         $this->heads = new Heads($job, $catalogue);
     }
@@ -35,19 +32,16 @@ final class RunReader
      */
     public function read(string $text): array
     {
-        $this->unread = [];
         $parts = self::parts($text);
         if ($parts === []) {
             return ['run' => null, 'phrases' => []];
         }
         [$headText, $headAt] = array_shift($parts);
         $head = $this->heads->read($headText, $headAt);
-        $this->unread = $head->unread;
         $tail = null;
         if ($parts !== [] && Tails::isOne($parts[count($parts) - 1][0])) {
             [$tailText, $tailAt] = array_pop($parts);
             $tail = (new Tails($this->job))->read($tailText, $tailAt);
-            $this->unread = [...$this->unread, ...$tail['unread']];
         }
         $system = $this->system($head, $tail['end'] ?? null);
         $reader = new PhraseReader($this->job->units, $this->catalogue->system($system)->sizes());
@@ -56,7 +50,7 @@ final class RunReader
         if ($tail !== null) {
             $all[] = new Phrase($tailText, $tailAt, new Leg(''), $tail['unread']);
         }
-        $isRead = $this->unread === [] && $phrases !== [] && array_filter($phrases, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
+        $isRead = $phrases !== [] && array_filter($all, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
 
         return ['run' => $isRead && $head->outlet !== null ? $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', 'socket')) : null, 'phrases' => $all];
     }
@@ -75,9 +69,9 @@ final class RunReader
             $outlet->fixture !== null => 'fixture-drain',
             default => 'drain',
         };
-        $vents = $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true) ? new End('roof', 'roof', terminal: new Terminal) : $tieIn;
+        $end = $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true) ? new End('roof', 'roof', terminal: new Terminal) : $tieIn;
 
-        return new Run($id, $head->name, $system, $head->size ?? $this->size($outlet, $system), $use, null, $outlet, $vents, null, $head->headingDeg, $legs, new Marks, count($legs) + 1);
+        return new Run($id, $head->name, $system, $head->size ?? $this->size($outlet, $system), $use, null, $outlet, $end, null, $head->headingDeg, $legs, new Marks, count($legs) + 1);
     }
 
     /** The system of what it meets, or else of the first run, or what is usual under the rulebook. */

@@ -10,7 +10,6 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Crossing;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
@@ -49,7 +48,7 @@ final readonly class NetworkReport
             ], array_values($layout->runs)),
             'fixtures' => array_map($this->head(...), $this->network->heads),
             'pipes' => array_map($this->segment(...), $this->network->segments),
-            'crossings' => array_map($this->crossing(...), (new Crossings($this->network, $this->rulebook))->all()),
+            'crossings' => array_map($this->crossing(...), $this->network->crossings),
         ];
     }
 
@@ -83,10 +82,11 @@ final readonly class NetworkReport
     private function arm(Arm $arm): array
     {
         $most = ArmLongRule::most($arm, $this->rulebook);
+        $limit = ArmLongRule::limitMm($most);
         $vent = match (true) {
             $arm->vent === null => 'none',
             $arm->by === null => 'gully',
-            $arm->by->isWet => 'wet',
+            $arm->isWetVented() => 'wet',
             default => 'dry',
         };
 
@@ -94,7 +94,8 @@ final readonly class NetworkReport
             'size' => $arm->size(),
             'length' => $this->tape->of($arm->lengthMm),
             'drop' => $this->tape->of($arm->dropMm),
-            'most' => $this->tape->orNull($most?->value !== null && $most->value > 0 ? $most->value : null),
+            'most' => $this->tape->orNull($limit),
+            'over' => $limit !== null && ArmLongRule::isOver($arm, $limit),
             'unlimited' => $most?->value !== null && $most->value <= 0.0,
             'turn_deg' => $arm->turnDeg,
             'fall_mm_per_m' => $arm->steepestMmPerM,
@@ -130,6 +131,7 @@ final readonly class NetworkReport
             'load_said' => $segment->isLoadKnown ? $this->sizing->said($segment->load) : 'not known',
             'place' => $check?->place,
             'most' => $check?->mostLoad,
+            'short' => $check !== null && ! $check->carries($segment->load),
             'most_said' => $check?->mostLoad === null ? null : $this->sizing->said($check->mostLoad),
             'proposed' => $check === null ? null : $this->sizing->proposed($segment, $check),
             'flow' => $check === null ? null : $this->flow($segment),

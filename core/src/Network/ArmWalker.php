@@ -38,18 +38,13 @@ final class ArmWalker
     /** The best segment beside the one that the water came by that air comes down. */
     private static function airBeside(Node $node, Segment $came): ?Segment
     {
-        [$best, $bestAir] = [null, null];
+        $best = null;
         foreach ($node->in as $segment) {
-            $from = $segment === $came ? null : $segment->up->air;
-            if ($from !== null) {
-                $air = new Air($from->terminal, $from->lengthMm + $segment->lengthMm(), $from->isWet || $segment->isWet, $segment);
-                if ($air->isBetterThan($bestAir)) {
-                    [$best, $bestAir] = [$segment, $air];
-                }
-            }
+            $air = $segment === $came ? null : $segment->airDown();
+            $best = $air !== null && $air->isBetterThan($best) ? $air : $best;
         }
 
-        return $best;
+        return $best?->by;
     }
 
     private static function mark(Arm $arm): void

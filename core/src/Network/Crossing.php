@@ -37,9 +37,17 @@ final readonly class Crossing
         return $this->obstacle->count > 1 ? "{$name}, no. {$this->number}" : $name;
     }
 
+    /** Gives how far the middle of the pipe lies from the nearer edge; null where nobody measured. */
+    public function nearerEdgeMm(): ?float
+    {
+        return $this->fromTopMm === null || $this->obstacle->depthMm === null ? null : min($this->fromTopMm, $this->obstacle->depthMm - $this->fromTopMm);
+    }
+
     /** Gives how deep a notch from the nearer edge must be for the pipe; null where nobody measured. */
     public function notchMm(): ?float
     {
-        return $this->fromTopMm === null || $this->obstacle->depthMm === null ? null : min($this->fromTopMm, $this->obstacle->depthMm - $this->fromTopMm) + $this->holeMm / 2;
+        $nearer = $this->nearerEdgeMm();
+
+        return $nearer === null ? null : $nearer + $this->holeMm / 2;
     }
 }

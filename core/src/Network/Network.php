@@ -20,6 +20,7 @@ final readonly class Network
      * @param list<Node> $unknownHeads where something comes in that nobody said
      * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
      * @param array<string, list<Obstacle>> $obstacles by id of run
+     * @param list<Crossing> $crossings where they are gone through or past: the drilling plan
      */
     public function __construct(
         public JobLayout $layout,
@@ -30,6 +31,7 @@ final readonly class Network
         public array $unknownHeads,
         public ?FixtureLoad $group,
         public array $obstacles,
+        public array $crossings,
     ) {}
 
     /** Takes the network apart, so that no two of its parts keep each other alive. It is of no use afterwards. */

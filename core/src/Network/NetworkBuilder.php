@@ -123,7 +123,7 @@ final class NetworkBuilder
             }
         }
 
-        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles);
+        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
     }
 
     /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */
@@ -204,11 +204,8 @@ final class NetworkBuilder
     {
         $node->air = $node->in === [] && $node->end?->isOpenToAir() === true ? new Air($node, 0.0, false, null) : null;
         foreach ($node->in as $segment) {
-            $from = $segment->up->air;
-            if ($from !== null) {
-                $air = new Air($from->terminal, $from->lengthMm + $segment->lengthMm(), $from->isWet || $segment->isWet, $segment);
-                $node->air = $air->isBetterThan($node->air) ? $air : $node->air;
-            }
+            $air = $segment->airDown();
+            $node->air = $air !== null && $air->isBetterThan($node->air) ? $air : $node->air;
         }
     }
 

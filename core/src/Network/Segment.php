@@ -70,6 +70,14 @@ final class Segment
         return $this->toMm - $this->fromMm;
     }
 
+    /** Gives the way in which air comes down it to its lower end; null where none comes to its upper end. */
+    public function airDown(): ?Air
+    {
+        $from = $this->up->air;
+
+        return $from === null ? null : new Air($from->terminal, $from->lengthMm + $this->lengthMm(), $from->isWet || $this->isWet, $this);
+    }
+
     /** Whether nothing discharges into it and air comes down it. */
     public function isDryVent(): bool
     {
@@ -129,11 +137,5 @@ final class Segment
     public function firstLeg(): ?LegLaid
     {
         return ($this->stretches[0] ?? null)?->leg;
-    }
-
-    /** Gives its last leg in the direction of flow, or null where it has none. */
-    public function lastLeg(): ?LegLaid
-    {
-        return $this->stretches === [] ? null : $this->stretches[count($this->stretches) - 1]->leg;
     }
 }

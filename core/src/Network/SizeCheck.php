@@ -15,4 +15,10 @@ final readonly class SizeCheck
      * @param Stretch $stretch that is checked
      */
     public function __construct(public string $size, public string $place, public ?float $mostLoad, public Stretch $stretch, public ?Provenance $source) {}
+
+    /** Whether it takes a load, or nobody says that it does not. */
+    public function carries(float $load): bool
+    {
+        return $this->mostLoad === null || $load <= $this->mostLoad + 1e-6;
+    }
 }

@@ -1669,6 +1669,7 @@ export interface components {
             length: components["schemas"]["Tape"];
             drop: components["schemas"]["Tape"];
             most: components["schemas"]["Tape"] | null;
+            over: boolean;
             unlimited: boolean;
             turn_deg: number;
             fall_mm_per_m: number | null;
@@ -1699,6 +1700,7 @@ export interface components {
             load_said: string;
             place: string | null;
             most: number | null;
+            short: boolean;
             most_said: string | null;
             proposed: string | null;
             flow: {

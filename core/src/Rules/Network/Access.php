@@ -57,7 +57,7 @@ final class Access
         return false;
     }
 
-    /** Whether a cleanout run enters at the turn into a leg, or within two diameters of it. */
+    /** Whether a run enters in the turn into a leg. */
     public static function standsAtTurn(RunLayout $layout, LegLaid $leg): bool
     {
         return isset($layout->site->inTurns[$leg->line->leg->id]);

@@ -26,12 +26,13 @@ final readonly class ArmLongRule implements NetworkRule
                 continue;
             }
             $most = self::most($arm, $rulebook);
+            $limit = self::limitMm($most);
             if ($most === null) {
                 $where = self::where($arm, $network);
                 $findings[] = new Finding('arm.mostNotKnown', Severity::Unknown, $where, $arm->lengthMm, null, ['fixture' => $head->name, 'size' => $arm->size(), 'book' => $rulebook->name, 'length_mm' => $arm->lengthMm]);
-            } elseif ($most->value !== null && $most->value > 0 && $arm->lengthMm > $most->value + 0.5) {
+            } elseif ($limit !== null && self::isOver($arm, $limit)) {
                 $where = self::where($arm, $network);
-                $findings[] = new Finding(self::ID, Severity::Stop, $where, $arm->lengthMm, $most->value, ['length_mm' => $arm->lengthMm, 'most_mm' => $most->value, 'over_mm' => $arm->lengthMm - $most->value, 'fixture' => $head->name, 'size' => $arm->size()], $most->provenance);
+                $findings[] = new Finding(self::ID, Severity::Stop, $where, $arm->lengthMm, $limit, ['length_mm' => $arm->lengthMm, 'most_mm' => $limit, 'over_mm' => $arm->lengthMm - $limit, 'fixture' => $head->name, 'size' => $arm->size()], $most->provenance);
             }
         }
 
@@ -41,6 +42,18 @@ final readonly class ArmLongRule implements NetworkRule
     private static function where(Arm $arm, Network $network): Where
     {
         return $arm->vent === null || $arm->vent->junction !== null ? $network->where($arm->head->node->run, $arm->head->node->drain()->toMm ?? 0.0) : $network->whereNode($arm->vent);
+    }
+
+    /** Gives the length in mm that a threshold of `most` allows; null where there is none, or no limit. */
+    public static function limitMm(?Threshold $most): ?float
+    {
+        return $most?->value !== null && $most->value > 0 ? $most->value : null;
+    }
+
+    /** Whether an arm is longer than that, by more than half a millimetre. */
+    public static function isOver(Arm $arm, float $limitMm): bool
+    {
+        return $arm->lengthMm > $limitMm + 0.5;
     }
 
     /** Gives the threshold that an arm is judged by; null where the rulebook has none. A value of 0 stands for no limit. */

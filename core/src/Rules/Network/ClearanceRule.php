@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -22,7 +21,7 @@ final readonly class ClearanceRule implements NetworkRule
         if ($least?->value === null) {
             return [];
         }
-        foreach ((new Crossings($network, $rulebook))->all() as $c) {
+        foreach ($network->crossings as $c) {
             if ($c->obstacle->kind === 'pipe' && $c->obstacle->gapMm !== null && $c->obstacle->gapMm < $least->value - 0.01) {
                 $findings[] = new Finding(self::ID, Severity::Warn, $network->where($c->obstacle->run, $c->tapeMm), $c->obstacle->gapMm, $least->value, ['gap_mm' => $c->obstacle->gapMm, 'least_mm' => $least->value, 'what' => $c->name()], $least->provenance);
             }

@@ -6,7 +6,6 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Crossing;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -18,7 +17,7 @@ final readonly class JoistHoleRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
-        foreach ((new Crossings($network, $rulebook))->all() as $crossing) {
+        foreach ($network->crossings as $crossing) {
             if (in_array($crossing->obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) && $crossing->obstacle->cut === 'hole') {
                 array_push($findings, ...self::judgeHole($crossing, $network, $rulebook));
             }
@@ -32,14 +31,14 @@ final readonly class JoistHoleRule implements NetworkRule
     {
         $where = $network->where($c->obstacle->run, $c->tapeMm);
         $names = ['what' => $c->name(), 'hole_mm' => $c->holeMm];
-        $depth = $c->obstacle->depthMm;
+        [$depth, $nearer] = [$c->obstacle->depthMm, $c->nearerEdgeMm()];
         if ($c->obstacle->kind === 'truss') {
             return [new Finding('joist.truss', Severity::Stop, $where, params: $names)];
         }
-        if ($depth === null || $c->fromTopMm === null) {
+        if ($depth === null || $nearer === null) {
             return [new Finding('joist.measure', Severity::Unknown, $where, params: $names)];
         }
-        $edge = min($c->fromTopMm, $depth - $c->fromTopMm) - $c->holeMm / 2;
+        $edge = $nearer - $c->holeMm / 2;
         if ($c->obstacle->kind === 'joist-engineered') {
             return match (true) {
                 $edge < Crossing::FLANGE_MM => [new Finding('joist.flange', Severity::Stop, $where, $edge, Crossing::FLANGE_MM, $names)],

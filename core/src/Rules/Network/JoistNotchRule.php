@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -17,7 +16,7 @@ final readonly class JoistNotchRule implements NetworkRule
     {
         $findings = [];
         [$most, $from] = [$rulebook->limit('joist.notch-most'), $rulebook->limit('joist.notch-from')];
-        foreach ((new Crossings($network, $rulebook))->all() as $c) {
+        foreach ($network->crossings as $c) {
             if (! in_array($c->obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) || $c->obstacle->cut !== 'notch') {
                 continue;
             }

@@ -26,7 +26,7 @@ final readonly class LoadRule implements NetworkRule
             foreach ($sizing->checks($segment) as $check) {
                 if ($check->mostLoad === null) {
                     $findings[] = new Finding('size.loadNotKnown', Severity::Unknown, $network->whereOf($segment), $segment->load, null, ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place]);
-                } elseif ($segment->load > $check->mostLoad + 1e-6) {
+                } elseif (! $check->carries($segment->load)) {
                     $proposed = $sizing->proposed($segment, $check);
                     $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $segment->load, $check->mostLoad,
                         ['load' => $sizing->said($segment->load), 'most' => $sizing->said($check->mostLoad), 'size' => $check->size, 'where' => $check->place] + ($proposed === null ? [] : ['proposed' => $proposed]), $check->source);

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -18,7 +17,7 @@ final readonly class PenetrationRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
-        foreach ((new Crossings($network, $rulebook))->all() as $c) {
+        foreach ($network->crossings as $c) {
             if ($c->obstacle->isRated && ! $c->obstacle->isSealed) {
                 $material = $network->layout->runs[$c->obstacle->run]->system->material;
                 $findings[] = new Finding(self::ID, Severity::Warn, $network->where($c->obstacle->run, $c->tapeMm), params: ['what' => $c->name(), 'stuff' => in_array($material, ['iron', 'copper', 'steel', 'clay'], true) ? 'metal' : 'plastic'], source: $rulebook->source('penetration.sealed'));

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Crossings;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -16,7 +15,7 @@ final readonly class StudHoleRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
-        foreach ((new Crossings($network, $rulebook))->all() as $c) {
+        foreach ($network->crossings as $c) {
             [$kind, $depth] = [$c->obstacle->kind, $c->obstacle->depthMm];
             if ($kind !== 'stud' && $kind !== 'plate') {
                 continue;
@@ -33,7 +32,7 @@ final readonly class StudHoleRule implements NetworkRule
                 $findings[] = new Finding($kind === 'plate' ? 'plate.cut' : 'stud.hole', $kind === 'plate' ? Severity::Warn : Severity::Stop, $where, $c->holeMm, $most->value * $depth, $names + ['most_mm' => $most->value * $depth, 'wall' => $c->obstacle->isBearing ? 'bearing' : 'other'], $most->provenance);
             }
             $least = $kind === 'stud' ? $rulebook->limit('stud.edge-least') : null;
-            $edge = min($c->fromTopMm ?? $depth / 2, $depth - ($c->fromTopMm ?? $depth / 2)) - $c->holeMm / 2;
+            $edge = ($c->nearerEdgeMm() ?? $depth / 2) - $c->holeMm / 2;
             if ($least?->value !== null && $edge < $least->value - 0.01) {
                 $findings[] = new Finding('stud.edge', Severity::Stop, $where, $edge, $least->value, $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value], $least->provenance);
             }

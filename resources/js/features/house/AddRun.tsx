@@ -37,13 +37,10 @@ export function AddRun({
         const line = text;
         setBusy(true);
         setText('');
-        await latest.current.reading();
-        // What was read is in the editor once the page is drawn anew.
-        await new Promise((drawn) => setTimeout(drawn, 30));
-        const { evaluation, document } = latest.current;
-        const isRead = evaluation.phrases.length > 0 && evaluation.phrases.every((phrase) => phrase.unread.length === 0);
-        if (isRead) {
-            const added = document.runs.at(-1);
+        const read = await latest.current.reading();
+        const phrases = read?.evaluation.phrases ?? [];
+        if (phrases.length > 0 && phrases.every((phrase) => phrase.unread.length === 0)) {
+            const added = read?.document.runs.at(-1);
             if (added) onAdded(added.id);
             await latest.current.doneSaying();
         } else {

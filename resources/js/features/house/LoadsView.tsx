@@ -4,8 +4,7 @@ import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
-
-const ROLE: Record<PipeReport['role'], string> = { drain: 'drain', 'wet-vent': 'wet vent', 'dry-vent': 'dry vent', dead: 'nothing in it' };
+import { ROLE } from './tree';
 
 /** Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left. */
 export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOpen: (run: string) => void }) {
@@ -80,7 +79,6 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
 
 function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; units: Units; lit: boolean; onPick: () => void }) {
     const { arm } = fixture;
-    const over = arm?.most !== null && arm !== null && arm.length.mm > arm.most.mm + 0.5;
     return (
         <tr className={lit ? 'lit' : ''}>
             <td>
@@ -92,7 +90,7 @@ function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; unit
             <td className="num">{arm ? <Said tape={arm.length} units={units} unit /> : '—'}</td>
             <td className="num">
                 {arm?.most ? <Said tape={arm.most} units={units} unit /> : arm?.unlimited ? 'any length' : 'not known'}
-                {over && <Shape kind="stop" size={15} />}
+                {arm?.over && <Shape kind="stop" size={15} />}
             </td>
             <td>
                 {arm === null || arm.vent === 'none' ? (
@@ -111,8 +109,7 @@ function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; unit
 
 function PipeRow({ pipe, evaluation, onOpen }: { pipe: PipeReport; evaluation: Evaluation; onOpen: (run: string) => void }) {
     const name = evaluation.network.places.find((place) => place.run === pipe.run)?.name ?? pipe.run;
-    const short = pipe.most !== null && pipe.load !== null && pipe.load > pipe.most;
-    const flow = pipe.flow;
+    const { flow, short } = pipe;
     return (
         <tr>
             <td>

@@ -1,4 +1,4 @@
-import type { NetworkReport, RunPlace, RunReport } from '../../api/types';
+import type { NetworkReport, PipeReport, RunPlace, RunReport } from '../../api/types';
 
 export interface Branch {
     place: RunPlace;
@@ -32,14 +32,19 @@ export interface Roles {
     load: string | null;
 }
 
-const ROLE: Record<string, string> = { 'dry-vent': 'dry vent', 'wet-vent': 'wet vent', drain: 'drain', dead: 'nothing in it yet' };
+export const ROLE: Record<PipeReport['role'], string> = {
+    'dry-vent': 'dry vent',
+    'wet-vent': 'wet vent',
+    drain: 'drain',
+    dead: 'nothing in it yet',
+};
 
 /** What a run is, from its head to its end: `dry vent, then drain`. */
 export function rolesOf(network: NetworkReport, run: string): Roles {
     const pipes = network.pipes.filter((pipe) => pipe.run === run).sort((a, b) => a.from_mm - b.from_mm);
     const words: string[] = [];
     for (const pipe of pipes) {
-        const word = ROLE[pipe.role] ?? pipe.role;
+        const word = ROLE[pipe.role];
         if (words.at(-1) !== word) words.push(word);
     }
     const most = pipes.reduce<number | null>((load, pipe) => (pipe.load === null || load === null ? null : Math.max(load, pipe.load)), 0);

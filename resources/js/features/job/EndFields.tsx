@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { JobDocument, JobRun, Units } from '../../api/types';
+import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { FIXTURES, PATTERNS, placeOf, saidLength, TRAPS } from './ends';
 
@@ -72,8 +73,8 @@ export function EndFields({ side, plan, document, units }: Props) {
             </Form.Group>
             {kind === 'fixture' && (
                 <fieldset className="whole run-form end-more">
-                    <Pick id={`${id}-fixture`} name="fixture" label="Fixture" start={fixture?.kind} options={FIXTURES} />
-                    <Pick id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={TRAPS} />
+                    <Choice id={`${id}-fixture`} name="fixture" label="Fixture" start={fixture?.kind} options={FIXTURES} />
+                    <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={TRAPS} />
                     {length('seal', 'Seal', fixture?.seal_mm)}
                     {length('rim', 'Flood rim above the start of the run', fixture?.rim_mm, 'how high its vent must rise depends on it')}
                     {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
@@ -88,7 +89,7 @@ export function EndFields({ side, plan, document, units }: Props) {
             )}
             {kind === 'branch' && (
                 <fieldset className="whole run-form end-more">
-                    <Pick
+                    <Choice
                         id={`${id}-run`}
                         name={`${side}_run`}
                         label="Run"
@@ -100,7 +101,7 @@ export function EndFields({ side, plan, document, units }: Props) {
                         <Form.Label>or in the turn into its leg</Form.Label>
                         <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />
                     </Form.Group>
-                    <Pick
+                    <Choice
                         id={`${id}-pattern`}
                         name={`${side}_pattern`}
                         label="Branch fitting"
@@ -111,7 +112,7 @@ export function EndFields({ side, plan, document, units }: Props) {
             )}
             {kind === 'run' && side === 'tie_in' && (
                 <fieldset className="whole run-form end-more">
-                    <Pick
+                    <Choice
                         id={`${id}-next`}
                         name="next"
                         label="Goes on into"
@@ -128,32 +129,5 @@ export function EndFields({ side, plan, document, units }: Props) {
                 </fieldset>
             )}
         </>
-    );
-}
-
-function Pick({
-    id,
-    name,
-    label,
-    start,
-    options,
-}: {
-    id: string;
-    name: string;
-    label: string;
-    start: string | undefined;
-    options: readonly (readonly [string, string])[];
-}) {
-    return (
-        <Form.Group controlId={id}>
-            <Form.Label>{label}</Form.Label>
-            <Form.Select name={name} defaultValue={start ?? options[0]?.[0]}>
-                {options.map(([value, text]) => (
-                    <option key={value} value={value}>
-                        {text}
-                    </option>
-                ))}
-            </Form.Select>
-        </Form.Group>
     );
 }

@@ -5,6 +5,7 @@ import Modal from 'react-bootstrap/Modal';
 import type { JobRun } from '../../api/types';
 import { readLength, systemsQuery } from '../../api/queries';
 import { formText } from '../../shared/formText';
+import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { EndFields } from './EndFields';
 import { readEnd, Unreadable } from './ends';
@@ -190,33 +191,6 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                 </Form>
             </Modal.Body>
         </Modal>
-    );
-}
-
-function Choice({
-    id,
-    name,
-    label,
-    start,
-    options,
-}: {
-    id: string;
-    name: string;
-    label: string;
-    start: string | undefined;
-    options: readonly (readonly [string, string])[];
-}) {
-    return (
-        <Form.Group controlId={id}>
-            <Form.Label>{label}</Form.Label>
-            <Form.Select name={name} defaultValue={start ?? options[0]?.[0]}>
-                {options.map(([value, text]) => (
-                    <option key={value} value={value}>
-                        {text}
-                    </option>
-                ))}
-            </Form.Select>
-        </Form.Group>
     );
 }
 

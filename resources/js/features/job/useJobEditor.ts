@@ -18,8 +18,8 @@ export interface JobEditor {
     say: (run: string, text: string) => void;
     /** resolves once what was said last is read */
     doneSaying: () => Promise<void>;
-    /** resolves once what was said last is read, without keeping it */
-    reading: () => Promise<void>;
+    /** gives what was said last as it is read, without keeping it; null where no answer came, or it was not taken */
+    reading: () => Promise<Evaluated | null>;
     /** takes back what is being said, as if it had not been */
     unsay: () => void;
     /** puts an evaluated document in place, as one change */
@@ -61,7 +61,7 @@ export function useJobEditor(start: Job): JobEditor {
         timer: 0,
         busy: null as Promise<boolean> | null,
         halted: false,
-        reading: Promise.resolve(),
+        reading: Promise.resolve<Evaluated | null>(null),
     });
     const evaluationNow = useRef(start.evaluation);
     evaluationNow.current = state.evaluation;
@@ -134,7 +134,7 @@ export function useJobEditor(start: Job): JobEditor {
     }, []);
 
     const ask = useCallback(
-        async (document: JobDocument, callOut?: { run: string; text: string }) => {
+        async (document: JobDocument, callOut?: { run: string; text: string }): Promise<Evaluated | null> => {
             const turn = ++now.current.asked;
             asking.current?.abort();
             const controller = new AbortController();
@@ -144,14 +144,14 @@ export function useJobEditor(start: Job): JobEditor {
             try {
                 result = await evaluate(document, callOut, controller.signal);
             } catch {
-                return; // A newer change has taken its place.
+                return null; // A newer change has taken its place.
             }
-            if (turn !== now.current.asked) return;
+            if (turn !== now.current.asked) return null;
             if (!result.ok) {
                 setProblem(result.message);
                 setKeeping(result.status === 0 ? 'no-answer' : 'refused');
                 if (result.status === 0) now.current.timer = window.setTimeout(() => void ask(document, callOut), RETRY_MS);
-                return;
+                return null;
             }
             const { document: evaluated, evaluation } = result.data;
             now.current.document = evaluated;
@@ -161,6 +161,7 @@ export function useJobEditor(start: Job): JobEditor {
             setState((old) => ({ ...old, document: evaluated, evaluation }));
             window.clearTimeout(now.current.timer);
             now.current.timer = window.setTimeout(() => void keep(), QUIET_MS);
+            return result.data;
         },
         [keep],
     );
