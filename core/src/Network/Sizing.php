@@ -41,7 +41,7 @@ final class Sizing
     {
         $number = rtrim(rtrim(number_format($load, 1, '.', ''), '0'), '.');
 
-        return $this->isFlow ? "{$number} l/s of discharge units" : "{$number} fixture units";
+        return $this->isFlow ? "{$number} l/s of discharge units" : "{$number} fixture ".($number === '1' ? 'unit' : 'units');
     }
 
     /** Whether the rulebook counts litres a second and not fixture units. */

@@ -1,4 +1,5 @@
 import type { Units } from '../../api/types';
+import { lengthInWords } from '../../shared/lengths';
 import { useSize } from '../../shared/useSize';
 import { armShape } from './armShape';
 
@@ -30,7 +31,6 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
     const [[x0, y0], [x1, y1]] = shape.invert;
     const middle = `M${x0 - 1} ${y0 - b / 2}L${x1 + b / 2} ${y1 - b / 2}`;
     const stackX = shape.stack.left + b / 2;
-    const said = (mm: number): string => (units === 'inch' ? `${Math.round((mm / 25.4) * 16) / 16} in` : `${Math.round(mm)} mm`);
     const over = mostMm !== null && lengthMm > mostMm;
     const below = shape.opening[1] >= shape.weir;
     const clip = `M${shape.standing.left[0] - 2} ${shape.weir}H${x0 + 2}V${shape.stack.foot}H${shape.standing.left[0] - 2}Z`;
@@ -91,12 +91,12 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                         textAnchor="middle"
                         style={{ font: '700 17px var(--f-mark)', fill: 'var(--mark)' }}
                     >
-                        {said(lengthMm)}
-                        {mostMm !== null && ` of ${said(mostMm)}${over ? ': too long' : ''}`}
+                        {lengthInWords(lengthMm, units)}
+                        {mostMm !== null && ` of ${lengthInWords(mostMm, units)}${over ? ': too long' : ''}`}
                     </text>
                     {leastMm !== null && lengthMm < leastMm && (
                         <text x={x0} y={y0 - b - 12} style={{ fontSize: 13, fontWeight: 600 }}>
-                            at least {said(leastMm)}
+                            at least {lengthInWords(leastMm, units)}
                         </text>
                     )}
                 </svg>

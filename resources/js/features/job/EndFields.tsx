@@ -3,7 +3,8 @@ import Form from 'react-bootstrap/Form';
 import type { JobDocument, JobRun, Units } from '../../api/types';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
-import { FIXTURES, PATTERNS, placeOf, saidLength, TRAPS } from './ends';
+import { saidLength } from '../../shared/lengths';
+import { FIXTURES, PATTERNS, placeOf, TRAPS } from './ends';
 
 type Side = 'outlet' | 'tie_in';
 

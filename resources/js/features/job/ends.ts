@@ -70,15 +70,6 @@ function branchAt(run: JobRun, alongMm: number): Pick<Branch, 'leg' | 'at_mm'> |
     return null;
 }
 
-export function saidLength(mm: number, units: Units): string {
-    if (units === 'mm') return String(Math.round(mm * 10) / 10);
-    const marks = Math.round((mm / 25.4) * 16);
-    const [whole, over] = [Math.trunc(marks / 16), Math.abs(marks % 16)];
-    if (over === 0) return String(whole);
-    const under = over % 8 === 0 ? 2 : over % 4 === 0 ? 4 : over % 2 === 0 ? 8 : 16;
-    return `${whole === 0 ? '' : `${whole} `}${over / (16 / under)}/${under}`;
-}
-
 export class Unreadable extends Error {
     constructor(readonly field: string) {
         super(field);

@@ -1,4 +1,5 @@
 import type { JobObstacle, Units } from '../../api/types';
+import { lengthInWords } from '../../shared/lengths';
 
 /** What can be in the way, and what is asked about it. */
 export const OBSTACLES: { kind: JobObstacle['kind']; name: string; fields: string[] }[] = [
@@ -21,8 +22,7 @@ export function obstacleInWords(obstacle: JobObstacle, units: Units): string {
         obstacle.what !== undefined && obstacle.what !== ''
             ? obstacle.what
             : (OBSTACLES.find((one) => one.kind === obstacle.kind)?.name ?? obstacle.kind);
-    const at = units === 'inch' ? `${Math.round((obstacle.at_mm / 25.4) * 16) / 16} in` : `${Math.round(obstacle.at_mm)} mm`;
-    return `${(obstacle.count ?? 1) > 1 ? `${obstacle.count} × ` : ''}${name}, at ${at}`;
+    return `${(obstacle.count ?? 1) > 1 ? `${obstacle.count} × ` : ''}${name}, at ${lengthInWords(obstacle.at_mm, units)}`;
 }
 
 export function freeObstacleId(taken: JobObstacle[]): string {

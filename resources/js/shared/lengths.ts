@@ -1,0 +1,16 @@
+import type { Units } from '../api/types';
+
+/** A length as it is typed into a field: inches to the sixteenth, or millimetres to the tenth. */
+export function saidLength(mm: number, units: Units): string {
+    if (units === 'mm') return String(Math.round(mm * 10) / 10);
+    const marks = Math.round((mm / 25.4) * 16);
+    const [whole, over] = [Math.trunc(marks / 16), Math.abs(marks % 16)];
+    if (over === 0) return String(whole);
+    const under = over % 8 === 0 ? 2 : over % 4 === 0 ? 4 : over % 2 === 0 ? 8 : 16;
+    return `${whole === 0 ? '' : `${whole} `}${over / (16 / under)}/${under}`;
+}
+
+/** A length in a sentence: `22 1/16 in`, `560 mm`. */
+export function lengthInWords(mm: number, units: Units): string {
+    return units === 'inch' ? `${saidLength(mm, units)} in` : `${Math.round(mm)} mm`;
+}
