@@ -36,12 +36,12 @@ final class NetworkShapes
             ]),
             'FixtureReport' => Shapes::object([
                 'run' => self::TEXT, 'name' => self::TEXT, 'kind' => self::TEXT, 'trap' => self::TEXT, 'group' => self::TEXT, 'load' => self::MAYBE, 'load_said' => self::TEXT, 'source' => $source,
-                'discharge' => Shapes::orNull(Shapes::object(['l_per_s' => self::NUMBER, 'litres' => self::NUMBER, 'source' => Shapes::ref('Source')])),
+                'discharge' => Shapes::orNull(Shapes::object(['l_per_s' => self::NUMBER, 'litres' => self::NUMBER, 'source' => Shapes::ref('Source'), 'volume_source' => Shapes::ref('Source')])),
                 'arm' => Shapes::orNull(Shapes::ref('ArmReport')),
             ]),
             'ArmReport' => Shapes::object([
                 'size' => self::TEXT, 'length' => $tape, 'drop' => $tape, 'most' => Shapes::orNull($tape), 'over' => self::YES_NO, 'unlimited' => self::YES_NO, 'turn_deg' => self::NUMBER, 'fall_mm_per_m' => self::MAYBE, 'upright' => self::YES_NO,
-                'vent' => ['enum' => ['none', 'gully', 'wet', 'dry']], 'vent_by' => self::MAYBE_TEXT, 'bore_mm' => self::MAYBE, 'seal_mm' => self::NUMBER, 'end_mm' => self::NUMBER, 'vent_bore_mm' => self::MAYBE, 'vent_length_mm' => self::MAYBE, 'source' => $source,
+                'vent' => ['enum' => ['none', 'gully', 'wet', 'dry']], 'vent_by' => self::MAYBE_TEXT, 'bore_mm' => self::MAYBE, 'seal_mm' => self::MAYBE, 'end_mm' => self::NUMBER, 'vent_bore_mm' => self::MAYBE, 'vent_length_mm' => self::MAYBE, 'source' => $source,
             ]),
             'PipeReport' => Shapes::object([
                 'run' => self::TEXT, 'from_mm' => self::NUMBER, 'to_mm' => self::NUMBER, 'size' => self::TEXT, 'role' => ['enum' => ['dry-vent', 'wet-vent', 'drain', 'dead']], 'called_vent' => self::YES_NO,

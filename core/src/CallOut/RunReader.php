@@ -6,6 +6,7 @@ namespace FallBend\Core\CallOut;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Nominal;
+use FallBend\Core\Catalog\Usual;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
@@ -21,9 +22,12 @@ final readonly class RunReader
 {
     private Heads $heads;
 
+    private Usual $usual;
+
     public function __construct(private Job $job, private Catalogue $catalogue)
     {
         $this->heads = new Heads($job, $catalogue);
+        $this->usual = $catalogue->rulebook($job->rulebook)->usual;
     }
 
     /**
@@ -81,15 +85,16 @@ final readonly class RunReader
         if ($head->system !== null) {
             return $head->system;
         }
-        $isUk = $this->job->rulebook === 'adh-2015';
-        if ($meets !== null && ! ($isUk && $meets->system === 'pvcu-soil' && $head->outlet?->fixture !== null && $head->outlet->fixture->kind !== 'water-closet')) {
+        $isCloset = $head->outlet?->fixture?->kind === 'water-closet';
+        $isWasteIntoSoil = $this->usual->isApart() && $meets?->system === $this->usual->soilSystem && $head->outlet?->fixture !== null && ! $isCloset;
+        if ($meets !== null && ! $isWasteIntoSoil) {
             return $meets->system;
         }
 
         return match (true) {
-            $isUk && ($head->outlet?->kind === 'roof' || $head->outlet?->fixture?->kind === 'water-closet') => 'pvcu-soil',
-            $isUk => 'pvcu-solvent',
-            default => $this->job->runs[0]->system ?? 'pvc-dwv-40',
+            $this->usual->isApart() && ($head->outlet?->kind === 'roof' || $isCloset) => $this->usual->soilSystem,
+            $this->usual->isApart() => $this->usual->system,
+            default => $this->job->runs[0]->system ?? $this->usual->system,
         };
     }
 
@@ -99,7 +104,7 @@ final readonly class RunReader
         $wanted = match (true) {
             $outlet->fixture !== null => $this->catalogue->fixtures()->load($outlet->fixture->kind, $this->job->rulebook)->trapSize ?? '2',
             $outlet->branch !== null => $this->ventSize($outlet->branch->run),
-            default => $this->job->rulebook === 'adh-2015' ? '110' : '3',
+            default => $this->usual->drainSize,
         };
         foreach ($sizes as $size) {
             if (Nominal::mm($size) >= Nominal::mm($wanted) - 0.5) {
@@ -110,12 +115,12 @@ final readonly class RunReader
         return $sizes[count($sizes) - 1] ?? $wanted;
     }
 
-    /** As the drain, up to 2 in; above that 2 in. */
+    /** As the drain, up to the most that is usual. */
     private function ventSize(string $run): string
     {
-        $drain = $this->job->run($run)->size ?? '1-1/2';
+        $drain = $this->job->run($run)->size ?? $this->usual->ventSizeMost;
 
-        return Nominal::mm($drain) > 51 ? ($this->job->rulebook === 'adh-2015' ? '50' : '2') : $drain;
+        return Nominal::mm($drain) > Nominal::mm($this->usual->ventSizeMost) + 0.5 ? $this->usual->ventSizeMost : $drain;
     }
 
     private function freeId(string $name): string

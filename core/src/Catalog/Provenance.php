@@ -24,9 +24,19 @@ final readonly class Provenance
     /** @throws BadInput if source, confidence or status is missing or unknown */
     public static function read(Fields $row, string $table): self
     {
+        return self::of($row, $table, $row->string('id'));
+    }
+
+    /**
+     * Reads that of a row which its place in the file names.
+     *
+     * @throws BadInput if source, confidence or status is missing or unknown
+     */
+    public static function of(Fields $row, string $table, string $id): self
+    {
         return new self(
             $table,
-            $row->string('id'),
+            $id,
             $row->string('source', 500),
             $row->choice('confidence', ['high', 'medium', 'low']),
             $row->choice('status', self::STATUSES),

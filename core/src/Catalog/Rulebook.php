@@ -14,7 +14,7 @@ final readonly class Rulebook
     private array $byTopic;
 
     /** @param  array<string, Threshold>  $thresholds by id */
-    private function __construct(public string $id, public string $name, public string $style, public string $units, public array $thresholds)
+    private function __construct(public string $id, public string $name, public string $style, public string $units, public Usual $usual, public array $thresholds)
     {
         $byTopic = [];
         foreach ($thresholds as $threshold) {
@@ -37,7 +37,7 @@ final readonly class Rulebook
             $thresholds[$threshold->id] = $threshold;
         }
 
-        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $thresholds);
+        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), Usual::read($file->child('usual'), $id), $thresholds);
     }
 
     /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
@@ -121,6 +121,6 @@ final readonly class Rulebook
             }
         }
 
-        return new self($this->id, $this->name, $this->style, $this->units, $thresholds);
+        return new self($this->id, $this->name, $this->style, $this->units, $this->usual, $thresholds);
     }
 }

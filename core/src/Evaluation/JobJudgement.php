@@ -29,7 +29,7 @@ final readonly class JobJudgement
 
     /**
      * @param Catalogue $catalogue with the job's own numbers over it
-     * @param ?self $before made with the same catalogue and rulebook; its network is let go of, and is of no more use
+     * @param ?self $before made with the same catalogue and rulebook; its network is moved to the new place, and is of no more use
      */
     public static function of(Job $job, Catalogue $catalogue, Rulebook $rulebook, RuleSet $rules, NetworkRuleSet $networkRules, ?self $before = null): self
     {
@@ -38,21 +38,18 @@ final readonly class JobJudgement
         $collects = gc_enabled();
         gc_disable();
         try {
-            $made = self::made($job, $catalogue, $rulebook, $rules, $networkRules, $before);
-            $before?->network->release();
+            return self::made($job, $catalogue, $rulebook, $rules, $networkRules, $before);
         } finally {
             if ($collects) {
                 gc_enable();
             }
         }
-
-        return $made;
     }
 
     private static function made(Job $job, Catalogue $catalogue, Rulebook $rulebook, RuleSet $rules, NetworkRuleSet $networkRules, ?self $before): self
     {
         $layout = (new JobCompiler($catalogue, $rulebook, $job))->compile($before?->layout);
-        $network = NetworkBuilder::of($layout, $catalogue, $rulebook);
+        $network = NetworkBuilder::of($layout, $catalogue, $rulebook, $before?->network);
         $ofRuns = [];
         foreach ($layout->runs as $id => $run) {
             $ofRuns[$id] = $before !== null && ($before->layout->runs[$id] ?? null) === $run ? $before->ofRuns[$id] : $rules->judge($run, $rulebook);

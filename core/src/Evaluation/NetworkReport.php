@@ -75,7 +75,7 @@ final readonly class NetworkReport
         $assumed = $this->network->catalogue->assumptions();
         [$flow, $volume] = [$assumed["discharge-flow.{$head->fixture->kind}"] ?? null, $assumed["discharge-volume.{$head->fixture->kind}"] ?? null];
 
-        return $flow === null || $volume === null ? null : ['l_per_s' => $flow->value, 'litres' => $volume->value, 'source' => $flow->provenance->toArray()];
+        return $flow === null || $volume === null ? null : ['l_per_s' => $flow->value, 'litres' => $volume->value, 'source' => $flow->provenance->toArray(), 'volume_source' => $volume->provenance->toArray()];
     }
 
     /** @return array<string, mixed> */
@@ -103,7 +103,7 @@ final readonly class NetworkReport
             'vent' => $vent,
             'vent_by' => $arm->by?->layout->run->name,
             'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
-            'seal_mm' => $arm->head->fixture->sealMm ?? $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)->value ?? 50.8,
+            'seal_mm' => $arm->head->fixture->sealMm ?? $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,
             'end_mm' => $arm->lengthMm + ($arm->vent?->drain()?->lengthMm() ?? 0.0),
             'vent_bore_mm' => $arm->by === null ? null : $arm->by->layout->system->pipe($arm->by->size())->boreMm,
             'vent_length_mm' => $arm->by === null ? null : ($arm->by->up->air->lengthMm ?? 0.0) + $arm->by->lengthMm(),

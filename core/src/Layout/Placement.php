@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\BranchAt;
 
 /**
  * Places the frames of runs that meet into one. A run stands where its first tie puts it: a vent where it leaves its drain; what its second tie misses is reported.
@@ -24,7 +25,7 @@ final class Placement
     /** @var list<string> */
     public array $loops = [];
 
-    /** @var array<string, list<array{string, Vec3}>> ties of a run: the other run, and how far its outlet stands from this one's */
+    /** @var array<string, list<array{string, float, float, float}>> ties of a run: the other run, and how far its outlet stands from this one's, in numbers: they are made for every run at every edit */
     private array $ties = [];
 
     /** @var array<string, int> how many other runs a run names that it meets: only one that names two can miss one */
@@ -61,21 +62,33 @@ final class Placement
     private function tie(string $id, RunLayout $layout): void
     {
         $run = $layout->run;
-        foreach ([[$run->outlet->branch, null], [$run->tieIn->branch, $layout->end]] as [$branch, $point]) {
-            $leg = $branch === null ? null : ($this->layouts[$branch->run] ?? null)?->leg($branch->leg);
-            if ($branch !== null && $leg !== null) {
-                $place = $leg->from->plus($leg->line->direction->times($branch->atMm ?? 0.0));
-                $at = $point === null ? $place : $place->minus($point);
-                $this->tied[$id] = ($this->tied[$id] ?? 0) + 1;
-                $this->ties[$branch->run][] = [$id, $at];
-                $this->ties[$id][] = [$branch->run, $at->times(-1.0)];
-            }
+        if ($run->outlet->branch !== null) {
+            $this->tieTo($id, $run->outlet->branch, 0.0, 0.0, 0.0);
+        }
+        if ($run->tieIn->branch !== null) {
+            $this->tieTo($id, $run->tieIn->branch, $layout->end->x, $layout->end->y, $layout->end->z);
         }
         if ($run->tieIn->next !== null && isset($this->layouts[$run->tieIn->next])) {
             $this->tied[$id] = ($this->tied[$id] ?? 0) + 1;
-            $this->ties[$id][] = [$run->tieIn->next, $layout->end];
-            $this->ties[$run->tieIn->next][] = [$id, $layout->end->times(-1.0)];
+            $this->ties[$id][] = [$run->tieIn->next, $layout->end->x, $layout->end->y, $layout->end->z];
+            $this->ties[$run->tieIn->next][] = [$id, -$layout->end->x, -$layout->end->y, -$layout->end->z];
         }
+    }
+
+    /** Ties a point of a run, given in its own frame, to the place where it meets another. */
+    private function tieTo(string $id, BranchAt $branch, float $x, float $y, float $z): void
+    {
+        $leg = ($this->layouts[$branch->run] ?? null)?->leg($branch->leg);
+        if ($leg === null) {
+            return;
+        }
+        [$from, $direction, $along] = [$leg->from, $leg->line->direction, $branch->atMm ?? 0.0];
+        $x = $from->x + $direction->x * $along - $x;
+        $y = $from->y + $direction->y * $along - $y;
+        $z = $from->z + $direction->z * $along - $z;
+        $this->tied[$id] = ($this->tied[$id] ?? 0) + 1;
+        $this->ties[$branch->run][] = [$id, $x, $y, $z];
+        $this->ties[$id][] = [$branch->run, -$x, -$y, -$z];
     }
 
     private function grow(string $root): void
@@ -86,21 +99,22 @@ final class Placement
         $this->offsets[$root] = new Vec3(0.0, 0.0, 0.0);
         $this->frames[$root] = $root;
         for ($queue = [$root], $i = 0; $i < count($queue); $i++) {
-            foreach ($this->ties[$queue[$i]] ?? [] as [$other, $offset]) {
-                $at = $this->offsets[$queue[$i]]->plus($offset);
-                $leaves = $this->layouts[$other]->run->outlet->branch?->run;
-                if (! isset($this->offsets[$other]) && $leaves !== null && $leaves !== $queue[$i] && $this->meets($other, $queue[$i]) && isset($this->layouts[$leaves])) {
-                    // A vent stands where it leaves its drain; where it joins another is only looked at.
-                    continue;
-                }
+            $from = $queue[$i];
+            $at = $this->offsets[$from];
+            foreach ($this->ties[$from] ?? [] as [$other, $x, $y, $z]) {
                 if (! isset($this->offsets[$other])) {
-                    $this->offsets[$other] = $at;
+                    $leaves = $this->layouts[$other]->run->outlet->branch?->run;
+                    if ($leaves !== null && $leaves !== $from && $this->meets($other, $from) && isset($this->layouts[$leaves])) {
+                        // A vent stands where it leaves its drain; where it joins another is only looked at.
+                        continue;
+                    }
+                    $this->offsets[$other] = new Vec3($at->x + $x, $at->y + $y, $at->z + $z);
                     $this->frames[$other] = $root;
                     $queue[] = $other;
-                } elseif (($this->tied[$queue[$i]] ?? 0) > 1 || ($this->tied[$other] ?? 0) > 1) {
-                    $miss = $this->offsets[$other]->minus($at)->length();
+                } elseif (($this->tied[$from] ?? 0) > 1 || ($this->tied[$other] ?? 0) > 1) {
+                    $miss = $this->offsets[$other]->minus(new Vec3($at->x + $x, $at->y + $y, $at->z + $z))->length();
                     if ($miss > 0.5) {
-                        $run = $this->meets($queue[$i], $other) ? $queue[$i] : $other;
+                        $run = $this->meets($from, $other) ? $from : $other;
                         $this->missesMm[$run] = max($this->missesMm[$run] ?? 0.0, $miss);
                     }
                 }
@@ -113,6 +127,6 @@ final class Placement
     {
         $run = $this->layouts[$one]->run;
 
-        return in_array($other, [$run->outlet->branch?->run, $run->tieIn->branch?->run, $run->tieIn->next], true);
+        return $run->outlet->branch?->run === $other || $run->tieIn->branch?->run === $other || $run->tieIn->next === $other;
     }
 }

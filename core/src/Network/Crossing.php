@@ -9,9 +9,6 @@ use FallBend\Core\Job\Obstacle;
 /** One place where a pipe goes through or past something. Lengths in mm. */
 final readonly class Crossing
 {
-    /** What a flange of an engineered joist takes of its edge at least: sawn or laminated chords are 33 to 45 mm thick, the thicker is kept clear. */
-    public const FLANGE_MM = 45.0;
-
     /**
      * @param int $number of several alike, from 1
      * @param float $tapeMm on the tape of the run

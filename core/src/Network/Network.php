@@ -21,6 +21,7 @@ final readonly class Network
      * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
      * @param array<string, list<Obstacle>> $obstacles by id of run
      * @param list<Crossing> $crossings where they are gone through or past: the drilling plan
+     * @param array<string, RunParts> $parts by id of run
      */
     public function __construct(
         public JobLayout $layout,
@@ -32,6 +33,7 @@ final readonly class Network
         public ?FixtureLoad $group,
         public array $obstacles,
         public array $crossings,
+        public array $parts,
     ) {}
 
     /** Takes the network apart, so that no two of its parts keep each other alive. It is of no use afterwards. */

@@ -24,8 +24,8 @@ final class NetworkBuilder
     /** @var list<Segment> */
     private array $segments = [];
 
-    /** @var array<string, list<Node>> by run, along its tape */
-    private array $junctions = [];
+    /** @var array<string, RunParts> by run */
+    private array $parts = [];
 
     /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
@@ -35,10 +35,18 @@ final class NetworkBuilder
 
     private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
 
-    /** Takes a laid-out job; gives its network, with every arm walked. */
-    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
+    /**
+     * Takes a laid-out job; gives its network, with every arm walked.
+     *
+     * @param ?Network $before that of the same job before an edit: where the same runs still meet in the same places it is moved, and is of no other use; else it is taken apart
+     */
+    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook, ?Network $before = null): Network
     {
         $builder = new self($layout, $catalogue, $rulebook);
+        if ($before !== null && $builder->hangsAs($before)) {
+            return $builder->moved($before);
+        }
+        $before?->release();
         foreach ($layout->runs as $id => $run) {
             $builder->addNodes($id, $run);
         }
@@ -46,22 +54,26 @@ final class NetworkBuilder
             $builder->addSegments($id, $run);
         }
 
-        return $builder->flow();
+        return $builder->flow(...$builder->inOrder());
     }
 
     private function addNodes(string $id, RunLayout $run): void
     {
         $offset = $this->layout->offsets[$id];
+        $parts = $this->parts[$id] = new RunParts;
         foreach (self::cuts($run)->junctions as [$tape, $at, $junction]) {
             $node = $this->node($id, $tape, $offset->plus($at), null, $junction);
-            $this->junctions[$id][] = $node;
+            $parts->junctions[] = $node;
             foreach ($junction->taps as $tap) {
                 $this->ends[$tap->run][$tap->side] = $node;
             }
         }
-        $this->ends[$id]['outlet'] ??= $this->node($id, 0.0, $offset, $run->run->outlet, null);
-        if ($run->run->tieIn->next === null) {
-            $this->ends[$id]['tie-in'] ??= $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
+        // Where another run's fitting is laid out later it takes the place of this end, which then hangs in nothing.
+        if (! isset($this->ends[$id]['outlet'])) {
+            $this->ends[$id]['outlet'] = $parts->outlet = $this->node($id, 0.0, $offset, $run->run->outlet, null);
+        }
+        if ($run->run->tieIn->next === null && ! isset($this->ends[$id]['tie-in'])) {
+            $this->ends[$id]['tie-in'] = $parts->tieIn = $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
         }
     }
 
@@ -72,7 +84,7 @@ final class NetworkBuilder
             return;
         }
         $isReversed = $run->run->rises();
-        $nodes = [...($this->junctions[$id] ?? []), $last];
+        $nodes = [...$this->parts[$id]->junctions, $last];
         $a = $this->ends[$id]['outlet'];
         $from = 0.0;
         foreach (self::cuts($run)->stretches as $i => $stretches) {
@@ -81,6 +93,7 @@ final class NetworkBuilder
             [$up, $down] = $isReversed ? [$b, $a] : [$a, $b];
             $segment = new Segment(count($this->segments), $run, $from, $to, $stretches, $isReversed, $up, $down);
             $this->segments[] = $segment;
+            $this->parts[$id]->segments[] = $segment;
             $down->in[] = $segment;
             // Waste goes on in the run that a junction stands in; a vent that parts from it there comes after.
             if ($up->run === $id) {
@@ -92,6 +105,53 @@ final class NetworkBuilder
         }
     }
 
+    /** Whether the same runs meet in the same order as before an edit, so that no pipe hangs elsewhere. */
+    private function hangsAs(Network $before): bool
+    {
+        if (array_keys($this->layout->runs) !== array_keys($before->layout->runs)) {
+            return false;
+        }
+        foreach ($this->layout->runs as $id => $run) {
+            $old = $before->layout->runs[$id];
+            if ($run !== $old && ($run->run->rises() !== $old->run->rises() || $run->run->tieIn->next !== $old->run->tieIn->next || self::cuts($run)->meetings() !== self::cuts($old)->meetings())) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /** The network before an edit with everything where it is now. Which pipe hangs in which has not changed, nor the order of flow. */
+    private function moved(Network $before): Network
+    {
+        $this->parts = $before->parts;
+        foreach ($this->layout->runs as $id => $run) {
+            if ($run !== $before->layout->runs[$id] || ! $this->layout->offsets[$id]->isSame($before->layout->offsets[$id])) {
+                $this->move($id, $run);
+            }
+        }
+        foreach ($before->segments as $segment) {
+            $segment->clear();
+        }
+
+        return $this->flow($before->nodes, $before->segments);
+    }
+
+    private function move(string $id, RunLayout $run): void
+    {
+        [$parts, $offset, $cuts, $from] = [$this->parts[$id], $this->layout->offsets[$id], self::cuts($run), 0.0];
+        foreach ($cuts->junctions as $i => [$tape, $at, $junction]) {
+            $parts->junctions[$i]->move($tape, $offset->plus($at), null, $junction);
+        }
+        $parts->outlet?->move(0.0, $offset, $run->run->outlet, null);
+        $parts->tieIn?->move($run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
+        foreach ($parts->segments as $i => $segment) {
+            $to = $cuts->junctions[$i][0] ?? $run->tapeMm;
+            $segment->lay($run, $from, $to, $cuts->stretches[$i]);
+            $from = $to;
+        }
+    }
+
     /** A layout is cut once, however often its network is built: it says itself what meets it. */
     private static function cuts(RunLayout $run): Cuts
     {
@@ -100,9 +160,12 @@ final class NetworkBuilder
         return self::$cuts[$run] ??= Cuts::of($run);
     }
 
-    private function flow(): Network
+    /**
+     * @param list<Node> $nodes upstream before downstream
+     * @param list<Segment> $segments upstream before downstream
+     */
+    private function flow(array $nodes, array $segments): Network
     {
-        [$nodes, $segments] = $this->inOrder();
         [$heads, $unknown] = $this->loads($nodes);
         $group = $this->catalogue->fixtures()->load('bathroom-group', $this->rulebook->id);
         foreach ($segments as $segment) {
@@ -123,7 +186,7 @@ final class NetworkBuilder
             }
         }
 
-        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
+        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook), $this->parts);
     }
 
     /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */

@@ -16,11 +16,17 @@ final class Sizing
     /** @var array<int, int> storeys by layout */
     private array $intervals = [];
 
+    /** @var array<string, ?Threshold> the row of a drain by size and fall: pipes of a job share few of either */
+    private array $rows = [];
+
     private readonly bool $isFlow;
+
+    private readonly bool $hasBranches;
 
     public function __construct(private readonly Rulebook $rulebook)
     {
         $this->isFlow = ($rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
+        $this->hasBranches = $rulebook->limit('load.branch') !== null;
     }
 
     /** @return list<SizeCheck> one for each size and lie that the segment has */
@@ -54,7 +60,7 @@ final class Sizing
     {
         return match (true) {
             $stretch->isUpright() => 'stack',
-            $segment->isAboveStack && $this->rulebook->limit('load.branch') !== null => 'branch',
+            $segment->isAboveStack && $this->hasBranches => 'branch',
             default => 'drain',
         };
     }
@@ -86,7 +92,8 @@ final class Sizing
             return $this->mostFlow($segment, $size, $place, $fall);
         }
         if ($place === 'drain') {
-            $row = $this->rulebook->atFall('load.drain', $size, $fall);
+            $key = "{$size} {$fall}";
+            $row = array_key_exists($key, $this->rows) ? $this->rows[$key] : $this->rows[$key] = $this->rulebook->atFall('load.drain', $size, $fall);
 
             return [$row?->value, $row];
         }
@@ -127,18 +134,18 @@ final class Sizing
         return [max(($flow / $frequency) ** 2, $flow), $row];
     }
 
-    /** How many storeys discharge into the stack that a segment belongs to: levels of its branches at least 2.4 m apart (the branch interval of the US books, 8 ft). */
+    /** How many storeys discharge into the stack that a segment belongs to: levels of its branches a storey apart, as the rulebook has it. */
     private function intervals(Segment $segment): int
     {
         $id = spl_object_id($segment->layout);
         if (isset($this->intervals[$id])) {
             return $this->intervals[$id];
         }
-        $levels = [];
+        [$levels, $storey] = [[], max(1.0, $this->rulebook->value('storey.height'))];
         foreach ($segment->layout->site->junctions as $junction) {
             $leg = $segment->layout->leg($junction->leg);
             if ($leg !== null && $leg->isUpright() && ! $junction->taps[0]->isVent) {
-                $levels[(string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / 2438.4)] = true;
+                $levels[(string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / $storey)] = true;
             }
         }
 

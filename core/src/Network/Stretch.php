@@ -64,6 +64,14 @@ final readonly class Stretch
         return $this->leg->tapeMm + ($this->isReversed ? $this->toMm : $this->fromMm);
     }
 
+    /** Gives the height of its lower end in the frame of its run, in mm. */
+    public function lowestZ(): float
+    {
+        $rise = $this->leg->line->direction->z;
+
+        return $this->leg->from->z + min($rise * $this->fromMm, $rise * $this->toMm);
+    }
+
     /** Gives the point where it begins, in the direction of flow, in the frame of its run. */
     public function start(): Vec3
     {

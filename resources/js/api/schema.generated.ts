@@ -1661,6 +1661,7 @@ export interface components {
                 l_per_s: number;
                 litres: number;
                 source: components["schemas"]["Source"];
+                volume_source: components["schemas"]["Source"];
             } | null;
             arm: components["schemas"]["ArmReport"] | null;
         };
@@ -1678,7 +1679,7 @@ export interface components {
             vent: "none" | "gully" | "wet" | "dry";
             vent_by: string | null;
             bore_mm: number | null;
-            seal_mm: number;
+            seal_mm: number | null;
             end_mm: number;
             vent_bore_mm: number | null;
             vent_length_mm: number | null;

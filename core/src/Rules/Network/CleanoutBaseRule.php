@@ -17,12 +17,13 @@ final readonly class CleanoutBaseRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $required = $rulebook->value(self::ID) >= 1;
+        [$height, $within] = [$rulebook->value('stack.foot-height'), $rulebook->value('cleanout.base-within')];
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
             foreach ($layout->run->use === 'vent' ? [] : $layout->legs as $i => $leg) {
                 $next = $layout->legs[$i + 1] ?? null;
-                $isFoot = $leg->isUpright() && $leg->line->direction->z < 0 && $next !== null && ! $next->isUpright() && isset($layout->site->onLegs[$leg->line->leg->id]) && $leg->centreMm > 1500.0;
-                if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, 1500.0)) {
+                $isFoot = $next !== null && $leg->line->direction->z < 0 && $leg->isUpright() && ! $next->isUpright() && isset($layout->site->onLegs[$leg->line->leg->id]) && $leg->centreMm > $height;
+                if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, $within)) {
                     $findings[] = new Finding($required ? self::ID : 'cleanout.baseSuggested', $required ? Severity::Warn : Severity::Note, $network->where($id, $next->tapeMm), source: $rulebook->source(self::ID));
                 }
             }

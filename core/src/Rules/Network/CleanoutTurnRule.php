@@ -22,6 +22,7 @@ final readonly class CleanoutTurnRule implements NetworkRule
         if ($most?->value === null) {
             return [];
         }
+        $slack = $network->catalogue->assumption('turn-slack')->value;
         foreach ($network->layout->runs as $id => $layout) {
             if ($layout->run->use === 'vent' || $layout->run->use === 'fixture-drain') {
                 continue;
@@ -34,7 +35,7 @@ final readonly class CleanoutTurnRule implements NetworkRule
                     [$since, $turns] = [$reach, 0.0];
                 }
                 $turns += $isLevel ? $leg->turn->angleDeg ?? 0.0 : 0.0;
-                if ($isLevel && $turns > $most->value + 3.0 && $leg->tapeMm - $since > ($span->value ?? 0.0) && ! Access::standsAtTurn($layout, $leg)) {
+                if ($isLevel && $turns > $most->value + $slack && $leg->tapeMm - $since > ($span->value ?? 0.0) && ! Access::standsAtTurn($layout, $leg)) {
                     $findings[] = new Finding(self::ID, Severity::Warn, $network->where($id, $leg->tapeMm), $turns, $most->value, ['turn_deg' => round($turns), 'most_deg' => $most->value], $most->provenance);
                     [$since, $turns] = [$leg->tapeMm, 0.0];
                 }

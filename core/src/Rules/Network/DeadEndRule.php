@@ -19,8 +19,8 @@ final readonly class DeadEndRule implements NetworkRule
         $most = $rulebook->limit('dead-end.most');
         $findings = [];
         foreach ($network->nodes as $node) {
-            $drain = $node->drain();
-            if ($node->end?->kind !== 'cap' || $drain === null || $node->in !== []) {
+            $drain = $node->end?->kind === 'cap' && $node->in === [] ? $node->drain() : null;
+            if ($drain === null) {
                 continue;
             }
             $where = $network->whereNode($node);

@@ -40,8 +40,10 @@ final readonly class JoistHoleRule implements NetworkRule
         }
         $edge = $nearer - $c->holeMm / 2;
         if ($c->obstacle->kind === 'joist-engineered') {
+            $flange = $rulebook->limit('joist.flange-least');
+
             return match (true) {
-                $edge < Crossing::FLANGE_MM => [new Finding('joist.flange', Severity::Stop, $where, $edge, Crossing::FLANGE_MM, $names)],
+                $flange?->value !== null && $edge < $flange->value => [new Finding('joist.flange', Severity::Stop, $where, $edge, $flange->value, $names, $flange->provenance)],
                 $c->obstacle->allowedMm === null => [new Finding('joist.makerTable', Severity::Unknown, $where, $c->holeMm, null, $names)],
                 $c->holeMm > $c->obstacle->allowedMm => [new Finding('joist.makerHole', Severity::Stop, $where, $c->holeMm, $c->obstacle->allowedMm, $names + ['most_mm' => $c->obstacle->allowedMm])],
                 default => [],

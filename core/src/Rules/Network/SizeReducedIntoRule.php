@@ -18,8 +18,8 @@ final readonly class SizeReducedIntoRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->segments as $segment) {
-            $next = $segment->down->drain();
-            if ($next === null || ! $segment->isWet || $segment->down->junction !== null || $next->run() === $segment->run()) {
+            $next = $segment->isWet && $segment->down->junction === null ? $segment->down->drain() : null;
+            if ($next === null || $next->run() === $segment->run()) {
                 continue;
             }
             [$from, $to] = [$segment->layout->system->pipe($segment->size())->boreMm, $next->layout->system->pipe($next->firstLeg()->line->size ?? $next->size())->boreMm];

@@ -18,8 +18,11 @@ final readonly class SlipHiddenRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
+            if ($layout->run->place->access !== 'concealed') {
+                continue;
+            }
             $isSlip = $layout->run->outlet->kind === 'trap-adapter' || in_array('slip-joint', [$layout->site->outlet?->offer?->method->value, $layout->site->tieIn?->offer?->method->value], true);
-            if ($isSlip && $layout->run->place->access === 'concealed') {
+            if ($isSlip) {
                 $findings[] = new Finding(self::ID, Severity::Stop, $network->where($id, 0.0), params: ['what' => $layout->run->outlet->what], source: $rulebook->source('joint.slip.panel'));
             }
         }

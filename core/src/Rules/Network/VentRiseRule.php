@@ -23,7 +23,7 @@ final readonly class VentRiseRule implements NetworkRule
             return [];
         }
         foreach ($network->segments as $segment) {
-            $served = $segment->isDryVent() && $segment->isCalledVent() ? $segment->vents : [];
+            $served = $segment->vents !== [] && $segment->isDryVent() && $segment->isCalledVent() ? $segment->vents : [];
             $low = $served === [] ? null : self::lowestLevel($segment, $network);
             if ($low === null) {
                 continue;
@@ -53,7 +53,7 @@ final readonly class VentRiseRule implements NetworkRule
         $offset = $network->layout->offsets[$segment->run()]->z;
         foreach ($segment->stretches as $stretch) {
             if (! $stretch->isUpright()) {
-                $z = $offset + min($stretch->start()->z, $stretch->start()->z - $stretch->dropMm());
+                $z = $offset + $stretch->lowestZ();
                 $lowest = $lowest === null || $z < $lowest[0] ? [$z, $stretch->tapeMm()] : $lowest;
             }
         }

@@ -20,7 +20,7 @@ final readonly class VentSizeRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->segments as $segment) {
-            if ($segment->isDryVent() && $segment->vents !== []) {
+            if ($segment->vents !== [] && $segment->isDryVent()) {
                 array_push($findings, ...self::judgeSegment($segment, $network, $rulebook));
             }
         }
@@ -50,7 +50,7 @@ final readonly class VentSizeRule implements NetworkRule
         $findings = [];
         if ($nominal < $needed - 0.5) {
             $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $nominal, $needed, ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest], ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0) ? $fraction : $floor)?->provenance);
-        } elseif ($upOver?->value !== null && $length > $upOver->value && $nominal < self::nextLarger($needed)) {
+        } elseif ($upOver?->value !== null && $length > $upOver->value && $nominal <= $needed + 0.5) {
             $findings[] = new Finding('vent.sizeForLength', Severity::Stop, $network->whereOf($segment), $length, $upOver->value, ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value], $upOver->provenance);
         }
         [$load, $lengthMost] = [$rulebook->forSize('vent.load-most', $size), $rulebook->forSize('vent.length-most', $size)];
@@ -62,17 +62,5 @@ final readonly class VentSizeRule implements NetworkRule
         }
 
         return $findings;
-    }
-
-    /** The next nominal size over a diameter in mm. */
-    private static function nextLarger(float $mm): float
-    {
-        foreach ([25.0, 31.75, 38.1, 50.8, 63.5, 76.2, 101.6, 127.0, 152.4, 203.2] as $size) {
-            if ($size > $mm + 0.5) {
-                return $size;
-            }
-        }
-
-        return $mm;
     }
 }

@@ -23,8 +23,10 @@ final readonly class WetVentLoadRule implements NetworkRule
             return [];
         }
         foreach ($network->segments as $segment) {
-            $arms = array_filter($segment->vents, static fn (Arm $arm): bool => $arm->by === $segment && ! WetVents::isCommonVent($arm, $rulebook));
-            if (! $segment->isWet || $arms === [] || ! $segment->isLoadKnown) {
+            if ($segment->vents === [] || ! $segment->isWet || ! $segment->isLoadKnown) {
+                continue;
+            }
+            if (array_filter($segment->vents, static fn (Arm $arm): bool => $arm->by === $segment && ! WetVents::isCommonVent($arm, $rulebook)) === []) {
                 continue;
             }
             $where = $network->whereOf($segment);

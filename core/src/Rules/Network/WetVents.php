@@ -12,9 +12,6 @@ use FallBend\Core\Network\Head;
 /** When pipe that waste runs in may vent a trap all the same. */
 final class WetVents
 {
-    /** Two fixtures of one storey are no further apart in height than this, in mm. */
-    private const STOREY_MM = 2400.0;
-
     /**
      * Whether the fixtures above discharge into one upright pipe that vents this one too: two fixtures at different levels of one storey, the upper one no more
      * than the rulebook lets into the size (IPC 911.3). Without such a table in the rulebook it is none.
@@ -27,7 +24,7 @@ final class WetVents
         }
         $most = $rulebook->forSize('common-vent.upper-most', $by->size());
 
-        return $most?->value !== null && $by->load <= $most->value + 1e-6 && $by->up->air !== null && ! self::isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= self::STOREY_MM;
+        return $most?->value !== null && $by->load <= $most->value + 1e-6 && $by->up->air !== null && ! self::isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $rulebook->value('storey.height');
     }
 
     /** Whether it is a wet vent of one or two bathrooms: all that runs in it, and this fixture, belong to them, on one storey, and air comes to it dry. */
@@ -39,7 +36,7 @@ final class WetVents
         }
         $groups = [];
         foreach ([$arm->head, ...$arm->by->heads] as $head) {
-            if ($head->fixture->group === '' || ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) || abs($head->node->at->z - $arm->head->node->at->z) > self::STOREY_MM) {
+            if ($head->fixture->group === '' || ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) || abs($head->node->at->z - $arm->head->node->at->z) > $rulebook->value('storey.height')) {
                 return false;
             }
             $groups[$head->fixture->group] = true;

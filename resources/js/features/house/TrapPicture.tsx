@@ -36,9 +36,9 @@ export function TrapPicture({
     const verdict = useQuery(armQuery(armInput)).data;
     const discharge = fixture.discharge;
     const bore = arm?.bore_mm ?? 40;
-    const seal = arm?.seal_mm ?? 50;
+    const seal = arm?.seal_mm ?? null;
     const sealInput: TrapSealInput | null =
-        arm && discharge
+        arm && discharge && seal !== null
             ? {
                   bore_mm: bore,
                   fall_mm_per_m: fall,
@@ -61,7 +61,7 @@ export function TrapPicture({
                 table beside.
             </p>
         );
-    if (!arm || !verdict) return <p className="none">This trap has no arm to draw.</p>;
+    if (!arm || !verdict || seal === null) return <p className="none">This trap has no arm to draw.</p>;
     return (
         <div className="trap-picture">
             <h2>
@@ -152,7 +152,9 @@ export function TrapPicture({
                     </p>
                 </>
             )}
-            <RestsOn sources={[...verdict.sources, ...(seen?.sources ?? []), ...(discharge ? [discharge.source] : [])]} />
+            <RestsOn
+                sources={[...verdict.sources, ...(seen?.sources ?? []), ...(discharge ? [discharge.source, discharge.volume_source] : [])]}
+            />
         </div>
     );
 }
