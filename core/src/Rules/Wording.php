@@ -24,13 +24,19 @@ final class Wording
     /** @return array{title: string, why: string, remedy: string} */
     public function of(Finding $finding): array
     {
-        $texts = self::texts()[$finding->rule] ?? throw new LogicException("core/data/wording.json has no text for {$finding->rule}");
+        return array_map(fn (mixed $text): string => $this->phrasing->filled($text, $finding->params), self::template($finding->rule));
+    }
 
-        return [
-            'title' => $this->phrasing->filled($texts['title'] ?? '', $finding->params),
-            'why' => $this->phrasing->filled($texts['why'] ?? '', $finding->params),
-            'remedy' => $this->phrasing->filled($texts['remedy'] ?? '', $finding->params),
-        ];
+    /**
+     * Gives the texts of a rule before they are filled: each a sentence, or sentences by condition.
+     *
+     * @return array{title: mixed, why: mixed, remedy: mixed}
+     */
+    public static function template(string $rule): array
+    {
+        $texts = self::texts()[$rule] ?? throw new LogicException("core/data/wording.json has no text for {$rule}");
+
+        return ['title' => $texts['title'] ?? '', 'why' => $texts['why'] ?? '', 'remedy' => $texts['remedy'] ?? ''];
     }
 
     /** @return list<string> the rules that have texts */

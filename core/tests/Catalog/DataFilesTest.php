@@ -20,7 +20,7 @@ final class DataFilesTest extends TestCase
     /** @return iterable<string, array{string, string}> file, schema */
     public static function files(): iterable
     {
-        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions', 'joining/methods/*' => 'method',
+        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions', 'rule-pages' => 'rule-pages', 'joining/methods/*' => 'method',
             'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts'] as $pattern => $schema) {
             foreach (glob(self::DATA."/{$pattern}.json", GLOB_BRACE) ?: [] as $path) {
                 yield basename($path) => [$path, self::DATA."/schemas/{$schema}.json"];

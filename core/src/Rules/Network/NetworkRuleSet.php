@@ -19,7 +19,7 @@ final readonly class NetworkRuleSet
         $this->rules = [
             new LoopRule, new MissRule, new HeadUnknownRule,
             new BranchImpossibleRule, new BranchPatternRule, new CrossRule, new BranchOppositeRule, new SizeReducedIntoRule,
-            new LoadRule, new ClosetSizeRule, new ClosetCountRule,
+            new LoadRule, new StackIntervalRule, new ClosetSizeRule, new ClosetCountRule,
             new TrapSizeRule, new TrapKindRule, new TrapDoubledRule, new TrapSealRule, new TailpieceRule, new StandpipeRule,
             new ArmLongRule, new ArmShortRule, new ArmFallRule, new ArmGradientRule, new ArmTurnRule,
             new VentMissingRule, new VentByStackRule, new WetVentLoadRule, new VentMadeWetRule, new VentSizeRule, new VentRiseRule, new VentTakeoffRule, new VentSagRule, new VentTerminalRule, new ValveRule, new OpenVentRule,

@@ -72,6 +72,8 @@ final class NetworkRulesTest extends TestCase
         $branch = static fn (int $sinks, string $book = 'ipc-2021'): array => [$book, self::stack() + ['line' => ['kitchen-sink', 'north 200 fall 1/4', 'stack 1 1500', ['use' => 'drain']]] + self::sinks($sinks - 1, 'line 1')];
         $building = static fn (int $tubs, string $fall): array => ['ipc-2021', ['main' => ['kitchen-sink', "north 600 fall {$fall}", 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($tubs - 1, 'main 1')];
         $stack = static fn (int $sinks): array => ['ipc-2021', ['stack' => ['roof', 'down 300 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($sinks, 'stack 1')];
+        $storeys = static fn (int $sinks, int $others): array => ['ipc-2021', ['stack' => ['roof', 'down 500 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($sinks, 'stack 1')
+            + array_combine(array_map(static fn (int $i): string => "o{$i}", range(1, $others)), array_map(static fn (int $i): array => ['lavatory', 'east 30 fall 1/4', 'stack 1 '.(500 + 2500 * $i)], range(1, $others)))];
         $closet = static fn (string $size): array => ['upc-2021', self::stack('3') + ['wc' => ['water-closet', 'north 20 fall 1/4', 'stack 1 1500', ['size' => $size]]]];
         $closets = static fn (int $n, string $size): array => ['upc-2021', ['main' => ['water-closet', 'north 400 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']]] + array_combine(array_map(static fn (int $i): string => "wc{$i}", range(2, $n)), array_map(static fn (int $i): array => ['water-closet', 'east 20 fall 1/4', 'main 1 '.(1000 + 600 * $i), ['size' => '3']], range(2, $n)))];
         $uk = static fn (int $baths): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'line' => ['bath seal=50', 'north 3000 fall 20 mm/m', 'stack 1 1500 boss', ['size' => '50', 'use' => 'drain']]]
@@ -82,6 +84,8 @@ final class NetworkRulesTest extends TestCase
             ['size.load', $building(11, '1/4'), $building(10, '1/4')],
             ['size.load', $stack(6), $stack(5)],
             ['size.load', $uk(9), $uk(8)],
+            ['size.interval', $storeys(4, 3), $storeys(3, 3)],
+            ['size.interval', $storeys(4, 3), $storeys(4, 2)],
             ['size.loadNotKnown', $building(2, '1/8'), $building(2, '1/4')],
             ['closet.size', $closet('2'), $closet('3')],
             ['closet.count', $closets(4, '3'), $closets(3, '3')],
