@@ -4,7 +4,7 @@ import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
-import { ROLE } from './tree';
+import { knownFirst, ROLE } from './tree';
 
 /** Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left. */
 export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOpen: (run: string) => void }) {
@@ -55,7 +55,7 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
                         </tr>
                     </thead>
                     <tbody>
-                        {pipes.map((pipe) => (
+                        {knownFirst(pipes).map((pipe) => (
                             <PipeRow key={`${pipe.run} ${pipe.from_mm}`} pipe={pipe} evaluation={evaluation} onOpen={onOpen} />
                         ))}
                     </tbody>

@@ -1,8 +1,16 @@
 import type { RouteView } from './views';
 import { VIEWS } from './views';
 
-/** Which view the Route station shows. */
-export function ViewTabs({ view, onView }: { view: RouteView; onView: (view: RouteView) => void }) {
+interface Props {
+    view: RouteView;
+    onView: (view: RouteView) => void;
+    /** whether the fall line shows the whole way to the end; null where the run leads into no other */
+    way: boolean | null;
+    onWay: (way: boolean) => void;
+}
+
+/** Which view the Route station shows, and how far its fall line goes. */
+export function ViewTabs({ view, onView, way, onWay }: Props) {
     return (
         <div className="view-tabs" role="group" aria-label="Views of the route">
             {VIEWS.map(({ key, name }) => (
@@ -16,6 +24,11 @@ export function ViewTabs({ view, onView }: { view: RouteView; onView: (view: Rou
                     {name}
                 </button>
             ))}
+            {way !== null && (
+                <button type="button" className="way" aria-pressed={way} onClick={() => onWay(!way)}>
+                    {way ? 'Fall line: to the end' : 'Fall line: this run'}
+                </button>
+            )}
         </div>
     );
 }

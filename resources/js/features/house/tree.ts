@@ -27,6 +27,12 @@ export function treeOf(network: NetworkReport): Branch[] {
     return rows;
 }
 
+/** Pipes as they are in the job, those that carry or vent before those that nothing is known of yet. */
+export function knownFirst(pipes: PipeReport[]): PipeReport[] {
+    const isKnown = (pipe: PipeReport): boolean => pipe.role !== 'dead' && pipe.load !== null;
+    return [...pipes.filter(isKnown), ...pipes.filter((pipe) => !isKnown(pipe))];
+}
+
 export interface Roles {
     words: string;
     load: string | null;

@@ -2,6 +2,7 @@ import { useEffect, type KeyboardEvent } from 'react';
 import type { RunReport } from '../../api/types';
 import { FallLine } from '../../drawing/section/FallLine';
 import type { Ends } from '../../drawing/section/labels';
+import { WayLine } from '../../drawing/way/WayLine';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from './useJobEditor';
 import type { SharedSelection } from './useSelection';
@@ -14,13 +15,15 @@ interface Props {
     phone: boolean;
     /** stations that need the height themselves get it folded */
     folded?: boolean;
+    /** shows the whole way to the end in place of the run */
+    way: boolean;
     onRun: (run: string) => void;
 }
 
 const HEIGHT = { full: 318, folded: 176, phone: 170 };
 
 /** The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what is selected. */
-export function FallLinePanel({ run, ends, editor, selection, phone, folded = false, onRun }: Props) {
+export function FallLinePanel({ run, ends, editor, selection, phone, folded = false, way, onRun }: Props) {
     const [ref, { width }] = useSize<HTMLDivElement>();
     const grade = phone ? 'phone' : folded ? 'folded' : 'full';
     const height = HEIGHT[grade];
@@ -51,6 +54,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
                     : document.querySelector<HTMLElement>('.finds button')?.focus(),
             Enter: () => document.querySelector<HTMLElement>('.leg.open .leg-row')?.focus(),
         };
+        if (event.target !== event.currentTarget) return;
         const act = keys[event.key];
         if (act && !event.altKey) {
             event.preventDefault();
@@ -69,7 +73,10 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
             aria-label={`Fall line. Left and right walk along it. ${selection.said}`}
             onKeyDown={onKey}
         >
-            {width > 0 && (
+            {width > 0 && way && (
+                <WayLine evaluation={editor.evaluation} run={run.id} outlet={ends.outlet} width={drawn} height={height} onRun={onRun} />
+            )}
+            {width > 0 && !way && (
                 <FallLine
                     run={run}
                     units={editor.evaluation.units}

@@ -25,6 +25,7 @@ export function JobScreen({ start }: { start: Job }) {
     const phone = usePhone();
     const [search, setSearch] = useSearchParams();
     const [dialog, setDialog] = useState<'run' | 'new' | null>(null);
+    const [isWay, setIsWay] = useState(false);
     const callOut = useRef<HTMLTextAreaElement>(null);
     const plan = editor.document.runs.find((run) => run.id === runId) ?? editor.document.runs[0];
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
@@ -33,6 +34,8 @@ export function JobScreen({ start }: { start: Job }) {
     // The first run of a job exists while it is being said: the field that it is said in must stay.
     const view: RouteView = run && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
     const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
+    const place = editor.evaluation.network.places.find((one) => one.run === run?.id);
+    const leadsOn = place !== undefined && place.into !== null && !place.rises;
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
     const ends = useMemo(
         () => ({
@@ -76,14 +79,15 @@ export function JobScreen({ start }: { start: Job }) {
                     selection={selection}
                     phone={phone}
                     folded={station?.key === 'look' || station?.key === 'joints' || (station?.key === 'route' && view !== 'run')}
-                    onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}`)}
+                    way={isWay && leadsOn && station?.key === 'route'}
+                    onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
                 />
             ) : (
                 <div className="fall-panel empty" />
             )}
             <div className="perf" />
             <Strip base={base} on={station?.key ?? 'route'} run={run} standing={editor.evaluation.standing} />
-            {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} />}
+            {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />}
             {station?.key === 'look' ? (
                 <LookStation editor={editor} phone={phone} />
             ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (

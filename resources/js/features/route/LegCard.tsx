@@ -4,7 +4,7 @@ import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../job/useJobEditor';
-import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
+import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setTakes, setWay, stepFall, stepLength } from './legEdits';
 import { Obstacles } from './Obstacles';
 import { Stepper } from './Stepper';
 
@@ -91,7 +91,25 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                             <option value="stop">stop to stop</option>
                         </select>
                     </label>
-                    <label className="choice whole">
+                    <label className="choice">
+                        <span className="cap">{leg.upright ? 'Its length' : 'Its fall'}</span>
+                        <select
+                            value={said.takes ?? ''}
+                            onChange={(event) =>
+                                change((one) =>
+                                    setTakes(one, leg, event.target.value === '' ? undefined : (event.target.value as 'share' | 'rest')),
+                                )
+                            }
+                        >
+                            <option value="">as said</option>
+                            {leg.upright ? (
+                                <option value="rest">the rest, between the levels</option>
+                            ) : (
+                                <option value="share">shared, between the levels</option>
+                            )}
+                        </select>
+                    </label>
+                    <label className="choice">
                         <span className="cap">Bend into it</span>
                         <select
                             value={fittingKey(said)}

@@ -44,6 +44,20 @@ export function setWay(leg: JobLeg, way: JobLeg['way']): JobLeg {
     };
 }
 
+/** What the leg takes of what the levelled ends leave open: a share of the fall, or as an upright the rest of the drop; undefined: what was said. */
+export function setTakes(leg: JobLeg, report: LegReport, takes: JobLeg['takes']): JobLeg {
+    const { takes: _, fall_mm_per_m: fall, drop_mm: drop, length_mm: length, ...rest } = leg;
+    if (takes === 'rest') return { ...rest, takes };
+    const long = length ?? report.length?.mm ?? 300;
+    if (takes === 'share') return { ...rest, length_mm: long, takes };
+    return {
+        ...rest,
+        length_mm: long,
+        ...(fall === undefined ? {} : { fall_mm_per_m: fall }),
+        ...(drop === undefined ? {} : { drop_mm: drop }),
+    };
+}
+
 /** The choice of fitting by its key: empty leaves it open. */
 export function setFitting(leg: JobLeg, key: string): JobLeg {
     const { fitting: _, ...rest } = leg;
