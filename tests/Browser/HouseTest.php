@@ -51,6 +51,33 @@ final class HouseTest extends BrowserTestCase
         self::assertNotSame([], $browser->findElements(WebDriverBy::cssSelector('.add-run .bad')), 'marked where they stand');
     }
 
+    public function testTheFallLineShowsTheWholeWayToTheEndAndOpensWhatItLeadsThrough(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Way'), 'flat-basin');
+        $this->button($browser, 'Fall line: this run');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.way-line'), 'Flat stack, 3 in') && str_contains($this->text($browser, '.way-line'), 'House drain, 4 in'), 'it goes through the stack into the house drain');
+        self::assertStringContainsString('1/4 in per ft', $this->text($browser, '.way-line'));
+        $this->tap($browser, '.way-line .branch-name', 'House drain');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.head'), 'House drain'), 'a name on it opens that run');
+        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.view-tabs .way')), 'which leads into no other');
+    }
+
+    public function testALegTakesWhatTheLevelsLeaveOpen(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Levels'), 'clay-wash');
+        $browser->executeScript('document.querySelectorAll(".leg-row")[1].click()');
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::xpath('//label[span="Its fall"]/select'))) === 1, 'the card of a level leg');
+        $browser->findElement(WebDriverBy::xpath('//label[span="Its fall"]/select/option[@value="share"]'))->click();
+        $this->until(fn (): bool => str_contains($this->callOut($browser), 'fall shared'), 'is said in the call-out too');
+        $this->kept($browser);
+        $browser->findElement(WebDriverBy::xpath('//label[span="Its fall"]/select/option[@value=""]'))->click();
+        $this->until(fn (): bool => ! str_contains($this->callOut($browser), 'fall shared'), 'and taken back');
+    }
+
     public function testTheTreeOpensARunAndTheFallLineItsBranches(): void
     {
         $browser = $this->open();

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Usual;
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\Ids;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
@@ -126,14 +127,8 @@ final readonly class RunReader
     private function freeId(string $name): string
     {
         $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
-        $base = $base === '' ? 'run' : substr($base, 0, 36);
-        $n = 1;
-        do {
-            $id = $n === 1 ? $base : "{$base}-{$n}";
-            $n++;
-        } while ($this->job->run($id) !== null);
 
-        return $id;
+        return Ids::free($base === '' ? 'run' : $base, array_map(static fn (Run $run): string => $run->id, $this->job->runs));
     }
 
     /** @return list<array{string, int}> phrases with where they begin, in characters */

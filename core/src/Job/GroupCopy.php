@@ -28,7 +28,7 @@ final class GroupCopy
             $taken = array_map(static fn (Run $run): string => $run->id, $runs);
             $ids = [];
             foreach ($group as $run) {
-                $ids[$run->id] = self::free($run->id, [...$taken, ...array_values($ids)]);
+                $ids[$run->id] = Ids::free($run->id, [...$taken, ...array_values($ids)]);
             }
             foreach ($group as $run) {
                 $runs[] = self::copy($run, $ids, $run->id === $id ? $stepMm * $n : 0.0, $isMirrored, $n + 1);
@@ -86,24 +86,12 @@ final class GroupCopy
     /** @param  list<string>  $taken */
     private static function obstacle(Obstacle $o, string $run, array $taken): Obstacle
     {
-        return new Obstacle(self::free($o->id, $taken), $o->kind, $o->what, $run, $o->leg, $o->atMm, $o->everyMm, $o->count, $o->depthMm, $o->thickMm, $o->topMm, $o->cut, $o->spanMm, $o->bearingMm,
+        return new Obstacle(Ids::free($o->id, $taken), $o->kind, $o->what, $run, $o->leg, $o->atMm, $o->everyMm, $o->count, $o->depthMm, $o->thickMm, $o->topMm, $o->cut, $o->spanMm, $o->bearingMm,
             $o->isBearing, $o->isRated, $o->isSealed, $o->allowedMm, $o->gapMm, $o->lengthMm);
     }
 
     private static function named(string $name, int $number): string
     {
         return mb_substr((string) preg_replace('/ \d+$/', '', $name), 0, 110)." {$number}";
-    }
-
-    /** @param  list<string>  $taken */
-    private static function free(string $id, array $taken): string
-    {
-        $base = substr((string) preg_replace('/-\d+$/', '', $id), 0, 34);
-        $n = 2;
-        while (in_array("{$base}-{$n}", $taken, true)) {
-            $n++;
-        }
-
-        return "{$base}-{$n}";
     }
 }

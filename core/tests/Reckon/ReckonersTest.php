@@ -66,6 +66,8 @@ final class ReckonersTest extends TestCase
         yield 'joint in millimetres' => ['joint', ['a' => ['system' => 'pp-push-fit', 'size' => '32', 'end' => 'plain'], 'b' => ['system' => 'pvcu-solvent', 'size' => '32', 'end' => 'plain'], 'rulebook' => 'adh-2015']];
         yield 'cement' => ['cement', ['a' => 'pvc-dwv-40', 'b' => 'pvc-dwv-40', 'size' => '3', 'dry_fit_fraction' => 0.5, 'air_c' => 4, 'surface_c' => 3, 'rh_percent' => 70, 'wet' => false, 'rulebook' => 'upc-2021', 'joints' => [['size' => '3', 'count' => 12]]]];
         yield 'cement that does not weld' => ['cement', ['a' => 'pp-push-fit', 'b' => 'abs-solvent', 'size' => '32', 'joints' => 4]];
+        yield 'trap-seal without a vent' => ['trap-seal', ['bore_mm' => 40.9, 'fall_mm_per_m' => 20.8, 'length_mm' => 2400, 'seal_mm' => 50, 'flow_l_per_s' => 1.1, 'volume_l' => 80, 'vent' => 'none', 'rulebook' => 'ipc-2021']];
+        yield 'trap-seal with an air valve' => ['trap-seal', ['bore_mm' => 36, 'fall_mm_per_m' => 44, 'length_mm' => 1700, 'seal_mm' => 75, 'flow_l_per_s' => 0.6, 'volume_l' => 6, 'vent' => 'valve', 'vent_at_mm' => 900, 'vent_bore_mm' => 36, 'vent_length_mm' => 600, 'rulebook' => 'adh-2015']];
         yield 'identify' => ['identify', ['circumference_mm' => 346, 'reading_error_mm' => 3.2, 'magnet' => true, 'wall_mm' => 4.8, 'colour' => 'painted', 'print' => '', 'joint_seen' => 'none', 'region' => 'us']];
         yield 'identify nothing like it' => ['identify', ['od_mm' => 700, 'reading_error_mm' => 0]];
     }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { JobLeg, JobRun, LegReport } from '../../api/types';
 import { fractionOf } from '../../drawing/Said';
 import { completionOf, stretchesOf } from './completion';
-import { addLegAfter, changeLeg, removeLeg, setFitting, setWay, stepFall, stepLength } from './legEdits';
+import { addLegAfter, changeLeg, removeLeg, setFitting, setTakes, setWay, stepFall, stepLength } from './legEdits';
 
 const leg: JobLeg = { id: 'l1', way: 'left', turn_deg: 45, length_mm: 254, fall_mm_per_m: 1000 / 48 };
 const run = { id: 'r', legs: [leg, { id: 'l2', unread: 'banana' }], next_leg: 3 } as unknown as JobRun;
@@ -68,4 +68,23 @@ describe('a tape fraction', () => {
         ['-2', ['−', '2', '', '']],
         ['0', ['', '0', '', '']],
     ])('%s', (text, parts) => expect(Object.values(fractionOf(text))).toEqual(parts));
+});
+
+describe('what a leg takes of the levels', () => {
+    it('shares the fall, and lets go of its own', () => {
+        expect(setTakes({ ...leg, drop_mm: 9 }, report, 'share')).toEqual({
+            id: 'l1',
+            way: 'left',
+            turn_deg: 45,
+            length_mm: 254,
+            takes: 'share',
+        });
+    });
+    it('takes the rest, and lets go of its length', () => {
+        expect(setTakes({ id: 'l1', way: 'down', length_mm: 254 }, report, 'rest')).toEqual({ id: 'l1', way: 'down', takes: 'rest' });
+    });
+    it('goes back to what was said, with the length that was found', () => {
+        const found = { ...report, length: { mm: 812 } } as LegReport;
+        expect(setTakes({ id: 'l1', way: 'down', takes: 'rest' }, found, undefined)).toEqual({ id: 'l1', way: 'down', length_mm: 812 });
+    });
 });

@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Crew;
+use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\TestCase;
+
+/** Runs said whole, and groups set in once more, as the interface asks for them. */
+final class HouseApiTest extends TestCase
+{
+    use RefreshDatabase;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->actingAs(self::member(Crew::query()->create(['name' => 'Day crew']), 'lead'));
+    }
+
+    public function testAWholeRunIsReadIntoTheJobAndJudgedWithIt(): void
+    {
+        $answer = $this->say('lav two: basin group z rim 31 / east 40 fall 1/4 / into stack 180')->assertOk();
+        self::assertShape('Evaluated', (string) $answer->getContent());
+        $run = collect($answer->json('document.runs'))->firstWhere('id', 'lav-two');
+        self::assertSame(['branch', 'stack', 4572], [$run['tie_in']['kind'], $run['tie_in']['branch']['run'], (int) round($run['tie_in']['branch']['at_mm'])]);
+        self::assertSame(['lavatory', 'z'], [$run['outlet']['fixture']['kind'], $run['outlet']['fixture']['group']]);
+        self::assertContains('vent.byStack', array_column(collect($answer->json('evaluation.runs'))->firstWhere('id', 'lav-two')['findings'], 'rule'), 'nothing vents it but the stack, which carries waste');
+        self::assertContains('lav-two', array_column($answer->json('evaluation.network.places'), 'run'));
+    }
+
+    public function testWhatIsNotUnderstoodIsMarkedAndTheJobStaysAsItWas(): void
+    {
+        $answer = $this->say('basin / west forty / into stack 80')->assertOk();
+        self::assertCount(count(self::demo()['runs']), $answer->json('document.runs'));
+        self::assertSame(13, $answer->json('evaluation.phrases.1.unread.0.at'));
+    }
+
+    public function testAGroupIsSetInOnceMoreWithAllThatHangsOnIt(): void
+    {
+        $answer = $this->repeat(['run' => 'flat-basin', 'step_mm' => -700, 'times' => 2, 'mirrored' => true])->assertOk();
+        self::assertShape('Evaluated', (string) $answer->getContent());
+        $ids = array_column($answer->json('document.runs'), 'id');
+        foreach (['flat-basin-2', 'basin-vent-2', 'flat-basin-3', 'basin-vent-3'] as $id) {
+            self::assertContains($id, $ids);
+        }
+        self::assertCount(count(self::demo()['runs']) + 4, $ids);
+        $of = static fn (string $id): array => collect($answer->json('document.runs'))->firstWhere('id', $id);
+        self::assertEqualsWithDelta($of('flat-basin')['tie_in']['branch']['at_mm'] - 1400, $of('flat-basin-3')['tie_in']['branch']['at_mm'], 1e-6);
+        self::assertSame('east', $of('flat-basin-2')['legs'][0]['way'], 'the first goes west');
+        self::assertSame('flat-basin-2', $of('basin-vent-2')['outlet']['branch']['run']);
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> what is asked, the field that is wrong */
+    public static function wrong(): iterable
+    {
+        yield 'no such run' => [['run' => 'chimney', 'step_mm' => 10, 'times' => 1], 'run'];
+        yield 'never' => [['run' => 'flat-basin', 'step_mm' => 10, 'times' => 0], 'times'];
+        yield 'too often' => [['run' => 'flat-basin', 'step_mm' => 10, 'times' => 51], 'times'];
+        yield 'no step' => [['run' => 'flat-basin', 'times' => 1], 'step_mm'];
+        yield 'a step that is no number' => [['run' => 'flat-basin', 'step_mm' => 'far', 'times' => 1], 'step_mm'];
+        yield 'something else' => [['run' => 'flat-basin', 'step_mm' => 10, 'times' => 1, 'colour' => 'red'], 'colour'];
+    }
+
+    /** @param  array<string, mixed>  $asked */
+    #[DataProvider('wrong')]
+    public function testWhatIsWrongIsSaidWhereItStands(array $asked, string $field): void
+    {
+        $answer = $this->repeat($asked)->assertStatus(422);
+        self::assertStringContainsString($field, (string) $answer->getContent());
+    }
+
+    public function testNobodyAsksWithoutSigningIn(): void
+    {
+        app('auth')->forgetGuards();
+        $this->repeat(['run' => 'flat-basin', 'step_mm' => 10, 'times' => 1])->assertStatus(401);
+    }
+
+    /** @return TestResponse<Response> */
+    private function say(string $text): TestResponse
+    {
+        return $this->postJson('/api/evaluate', ['document' => self::demo(), 'call_out' => ['run' => '+', 'text' => $text]]);
+    }
+
+    /**
+     * @param array<string, mixed> $asked
+     * @return TestResponse<Response>
+     */
+    private function repeat(array $asked): TestResponse
+    {
+        return $this->postJson('/api/repeat', ['document' => self::demo()] + $asked);
+    }
+}
