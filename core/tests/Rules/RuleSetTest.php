@@ -21,6 +21,7 @@ final class RuleSetTest extends TestCase
     {
         $small = ['size' => '1-1/2'];
         $four = ['size' => '4'];
+        yield 'IPC has no number for a metric size' => ['ipc-2021', 'north 40 fall 1/4', ['system' => 'pvcu-soil', 'size' => '110'], 'fall.leastNotKnown', 'unknown', 1];
         yield 'IPC 2 in at 1/4' => ['ipc-2021', 'north 40 fall 1/4', [], 'fall.least', null, null];
         yield 'IPC 2 in at 3/16' => ['ipc-2021', 'north 40 fall 3/16', [], 'fall.least', 'stop', 1];
         yield 'IPC 3 in at 1/8' => ['ipc-2021', 'north 40 fall 1/8', ['size' => '3'], 'fall.least', null, null];
