@@ -19,7 +19,7 @@ final readonly class Reckoners
     {
         $all = [];
         foreach ([new CementReckoner($catalogue), new CompoundBendReckoner($catalogue), new FallReckoner($catalogue), new FlowReckoner($catalogue), new IdentifyReckoner($catalogue),
-            new JointReckoner($catalogue), new RollingOffsetReckoner($catalogue), new TrapArmReckoner($catalogue), new TrapSealReckoner($catalogue)] as $reckoner) {
+            new JointReckoner($catalogue), new MakeUpReckoner($catalogue), new RollingOffsetReckoner($catalogue), new TrapArmReckoner($catalogue), new TrapSealReckoner($catalogue)] as $reckoner) {
             $all[$reckoner->name()] = $reckoner;
         }
         $this->reckoners = $all;

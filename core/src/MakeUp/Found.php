@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\MakeUp;
+
+/** What a search found, and what it tried. */
+final readonly class Found
+{
+    /**
+     * @param list<Solution> $solutions the best first
+     * @param int $sequences of bends that were tried
+     * @param int $bends the most bends of those
+     * @param bool $isExhaustive whether all sequences of up to so many bends were tried to the end
+     */
+    public function __construct(public array $solutions, public int $sequences, public int $bends, public bool $isExhaustive) {}
+}

@@ -1,0 +1,204 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Geometry\Roll;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Joining\EndKind;
+use FallBend\Core\MakeUp\Box;
+use FallBend\Core\MakeUp\Found;
+use FallBend\Core\MakeUp\OpenEnd;
+use FallBend\Core\MakeUp\Problem;
+use FallBend\Core\MakeUp\Relaxed;
+use FallBend\Core\MakeUp\Relaxing;
+use FallBend\Core\MakeUp\Search;
+use FallBend\Core\MakeUp\Solution;
+use FallBend\Core\MakeUp\Turnings;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** Bends and pieces that lead from one end to another: which, rolled how far, cut how long; or what stands against it. */
+final readonly class MakeUpReckoner implements Reckoner
+{
+    private const FAR_MM = 100_000.0;
+
+    public function __construct(private Catalogue $catalogue) {}
+
+    public function name(): string
+    {
+        return 'make-up';
+    }
+
+    public function summary(): string
+    {
+        return 'bends, rolls and cut lengths that lead from one end to another, ranked; or the one condition to relax';
+    }
+
+    public function reckon(Fields $input): array
+    {
+        $overrides = Overrides::read($input, $this->catalogue);
+        $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
+        [$from, $to] = [$this->end($input->child('from'), $catalogue), $this->end($input->child('to'), $catalogue)];
+        $system = $catalogue->system($from->system);
+        if (! in_array($from->size, $system->sizes(withBends: true), true)) {
+            throw BadInput::at('from.size', 'the catalogue has no bends of it; it has them in '.implode(', ', $system->sizes(withBends: true)), $from->size);
+        }
+        $problem = $this->problem($input, $from, $to, $system, $catalogue);
+        $seconds = $input->numberOrNull('seconds', 0.05, 30) ?? 4.0;
+        $input->end();
+        $found = (new Search($problem, $seconds))->run();
+        $relaxed = $found->solutions === [] ? (new Relaxing($problem))->all() : [];
+
+        return [
+            'solutions' => array_map(fn (Solution $solution): array => self::solution($solution, $system), $found->solutions),
+            'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
+            'relax' => array_map(fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => self::asked($one->condition, $one->from, $problem), 'to' => self::asked($one->condition, $one->to, $problem), 'solution' => self::solution($one->solution, $system)], $relaxed),
+            'findings' => FindingReport::list($this->findings($problem, $found, $relaxed), Units::Millimetre),
+            'sources' => SourceList::of([$system->pipe($from->size)->provenance, ...self::bendSources($found)]),
+        ];
+    }
+
+    /** @throws BadInput */
+    private function end(Fields $fields, Catalogue $catalogue): OpenEnd
+    {
+        $along = $this->point($fields, 'along')->unit() ?? throw BadInput::at($fields->at('along'), 'must be a direction: not all of it nothing', [0, 0, 0]);
+        $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
+        $end = new OpenEnd($this->point($fields, 'at'), $along, $system->key, $fields->choice('size', $system->sizes()), $fields->choice('end', array_map(static fn (EndKind $kind): string => $kind->value, EndKind::cases())));
+        $fields->end();
+
+        return $end;
+    }
+
+    private function problem(Fields $input, OpenEnd $from, OpenEnd $to, PipeSystem $system, Catalogue $catalogue): Problem
+    {
+        $pipe = $system->pipe($from->size);
+        $fall = $input->childOrNull('fall_mm_per_m');
+        [$least, $most] = [$fall?->numberOrNull('least', -1000, 1000), $fall?->numberOrNull('most', 0, 1000)];
+        $fall?->end();
+        $bends = array_map(floatval(...), $this->numbers($input, 'bends_deg', 1, 179));
+        $turnings = Turnings::of($system, $from->size, $bends);
+        if ($turnings === []) {
+            throw BadInput::at('bends_deg', 'the catalogue has no such bend in this size', $bends);
+        }
+        $clearance = $input->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0;
+
+        return new Problem($from, $to, $turnings, $input->has('max_bends') ? $input->int('max_bends', 0, 4) : 3, $input->numberOrNull('min_leg_mm', 0, self::FAR_MM) ?? 2 * $pipe->socketDepthMm,
+            $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->assumption('joint-play')->value, $least, $most, array_map($this->box(...), $input->children('obstacles', 200)), $pipe->outsideMm / 2 + $clearance,
+            $system->coupling($from->size)->acrossMm ?? 0.0, array_map(floatval(...), $this->numbers($input, 'wall_headings_deg', -360, 360)));
+    }
+
+    private function box(Fields $fields): Box
+    {
+        [$a, $b] = [$this->point($fields, 'min'), $this->point($fields, 'max')];
+        if ($a->x > $b->x || $a->y > $b->y || $a->z > $b->z) {
+            throw BadInput::at($fields->at('max'), 'must not lie below min in any direction', [$b->x, $b->y, $b->z]);
+        }
+        $box = new Box($a, $b, $fields->stringOr('what', 'what stands in the way', 80));
+        $fields->end();
+
+        return $box;
+    }
+
+    /** @throws BadInput */
+    private function point(Fields $fields, string $key): Vec3
+    {
+        $numbers = $this->numbers($fields, $key, -1_000_000, 1_000_000);
+        if (count($numbers) !== 3) {
+            throw BadInput::at($fields->at($key), 'must be three numbers: east, north, up', $fields->raw($key));
+        }
+
+        return new Vec3(...array_map(floatval(...), $numbers));
+    }
+
+    /**
+     * @return list<int|float>
+     *
+     * @throws BadInput
+     */
+    private function numbers(Fields $fields, string $key, float $least, float $most): array
+    {
+        $numbers = [];
+        foreach ($fields->has($key) ? $fields->list($key) : [] as $i => $number) {
+            if ((! is_int($number) && ! is_float($number)) || ! is_finite((float) $number) || $number < $least || $number > $most) {
+                throw BadInput::at($fields->at("{$key}.{$i}"), "must be a number from {$least} to {$most}", $number);
+            }
+            $numbers[] = $number;
+        }
+
+        return $numbers;
+    }
+
+    /** @return array<string, mixed> */
+    private static function solution(Solution $solution, PipeSystem $system): array
+    {
+        $outside = $system->pipe($solution->sequence->problem->from->size)->outsideMm;
+        $bends = [];
+        foreach ($solution->bends() as $i => $bend) {
+            $roll = $solution->rollDeg($i);
+            $bends[] = ['row' => $bend->id, 'pattern' => $bend->pattern, 'street' => $bend->isStreet, 'name' => $bend->name, 'turn_deg' => $bend->turnDeg, 'nominal_deg' => $bend->nominalDeg, 'roll_deg' => $roll, 'mark_mm' => Roll::markMm($roll, $outside),
+                'dial_deg' => $solution->dialDeg($i), 'strain_deg' => $solution->strainDeg($i), 'known' => $bend->isKnown];
+        }
+        $legs = [];
+        foreach ($solution->directions as $i => $u) {
+            $level = sqrt(max(0.0, 1 - $u->z ** 2));
+            $legs[] = ['length_mm' => $solution->lengths[$i], 'cut_mm' => $solution->cutMm($i), 'fall_mm_per_m' => $level < M_SQRT1_2 ? null : -$u->z / $level * 1000, 'heading_deg' => fmod(rad2deg(atan2($u->x, $u->y)) + 360, 360), 'dip_deg' => rad2deg(asin(max(-1.0, min(1.0, -$u->z))))];
+        }
+
+        return ['points_mm' => array_map(static fn (Vec3 $p): array => [$p->x, $p->y, $p->z], $solution->points), 'bends' => $bends, 'legs' => $legs, 'cost' => $solution->cost(), 'closes_within_mm' => $solution->missMm];
+    }
+
+    /** A clearance is asked for from the outside of the pipe. */
+    private static function asked(string $condition, float $value, Problem $problem): float
+    {
+        return $condition === 'clearance_mm' || $condition === 'obstacle' ? $value - $problem->radiusMm : $value;
+    }
+
+    /**
+     * @param list<Relaxed> $relaxed
+     * @return list<Finding>
+     */
+    private function findings(Problem $problem, Found $found, array $relaxed): array
+    {
+        $findings = [];
+        if ($found->solutions === []) {
+            $findings[] = new Finding('makeup.none', Severity::Stop, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
+        }
+        if ($problem->from->system === $problem->to->system && $problem->from->size !== $problem->to->size) {
+            $findings[] = new Finding('makeup.sizes', Severity::Warn, new Where, params: ['from' => $problem->from->size, 'to' => $problem->to->size]);
+        }
+        foreach (['from' => $problem->from, 'to' => $problem->to] as $side => $end) {
+            $level = sqrt(max(1e-12, 1 - $end->along->z ** 2));
+            $fall = -$end->along->z / $level * 1000;
+            if ($problem->fallLeast !== null && $level > M_SQRT1_2 && $fall < $problem->fallLeast - 0.01) {
+                $findings[] = new Finding('makeup.endFall', Severity::Warn, new Where, $fall, $problem->fallLeast, ['side' => $side === 'from' ? 'first' : 'second', 'fall_mm_per_m' => $fall, 'least_mm_per_m' => $problem->fallLeast]);
+            }
+        }
+        if (! $found->isExhaustive) {
+            $findings[] = new Finding('makeup.notAll', Severity::Note, new Where, params: ['sequences' => $found->sequences]);
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Provenance> */
+    private static function bendSources(Found $found): array
+    {
+        $sources = [];
+        foreach ($found->solutions as $solution) {
+            foreach ($solution->bends() as $bend) {
+                $sources[$bend->id] = $bend->provenance;
+            }
+        }
+
+        return array_values($sources);
+    }
+}
