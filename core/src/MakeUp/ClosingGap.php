@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\MakeUp;
+
+/**
+ * How far off the last joint of a chain may come to lie, when every length in it is read and cut with some error. Errors that are as likely anywhere within a bound
+ * are added up as such (the sum of uniform variables), errors that gather round nothing by the square of their deviation, and what a tape is off by the same way
+ * at every reading as often as it is read.
+ */
+final readonly class ClosingGap
+{
+    /** From so many bounded errors on their sum is as good as normal. */
+    private const MANY = 12;
+
+    /** Steps of the quadrature over the normal part, to either side of six deviations. */
+    private const STEPS = 240;
+
+    /**
+     * @param list<float> $bounds half widths of errors that are as likely anywhere within them, mm
+     * @param float $deviationMm of the sum of all others
+     */
+    private function __construct(private array $bounds, private float $deviationMm) {}
+
+    /**
+     * @param list<float> $uniform half widths, mm
+     * @param list<float> $normal standard deviations, mm
+     * @param float $sharedMm standard deviation of what every reading is off alike
+     * @param int $readings how often it comes in
+     */
+    public static function of(array $uniform, array $normal, float $sharedMm, int $readings): self
+    {
+        $uniform = array_values(array_filter($uniform, static fn (float $half): bool => $half > 1e-9));
+        $square = array_sum(array_map(static fn (float $one): float => $one ** 2, $normal)) + ($sharedMm * $readings) ** 2;
+        if (count($uniform) > self::MANY) {
+            return new self([], sqrt($square + self::squareOf($uniform)));
+        }
+
+        return new self($uniform, sqrt($square));
+    }
+
+    /** Gives the standard deviation of the whole error, mm. A bounded error of half width a has a/√3. */
+    public function deviationMm(): float
+    {
+        return sqrt($this->deviationMm ** 2 + self::squareOf($this->bounds));
+    }
+
+    /** Gives the half width within which the error lies in so many cases of one, mm. */
+    public function within(float $share): float
+    {
+        [$low, $high] = [0.0, array_sum($this->bounds) + 8 * $this->deviationMm + 1e-9];
+        for ($i = 0; $i < 60; $i++) {
+            $middle = ($low + $high) / 2;
+            if ($this->chance(-$middle, $middle) < $share) {
+                $low = $middle;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $high;
+    }
+
+    /** Gives the chance that the error lies between two bounds, mm, 0 to 1. */
+    public function chance(float $leastMm, float $mostMm): float
+    {
+        return $mostMm < $leastMm ? 0.0 : max(0.0, min(1.0, $this->upTo($mostMm) - $this->upTo($leastMm)));
+    }
+
+    private function upTo(float $x): float
+    {
+        if ($this->deviationMm < 1e-9) {
+            return $this->bounds === [] ? ($x >= 0 ? 1.0 : 0.0) : $this->uniformUpTo($x);
+        }
+        if ($this->bounds === []) {
+            return self::normalUpTo($x / $this->deviationMm);
+        }
+        // ∫ F(x − s·z)·φ(z) dz by Simpson's rule.
+        [$sum, $step] = [0.0, 12.0 / self::STEPS];
+        for ($i = 0; $i <= self::STEPS; $i++) {
+            $z = -6.0 + $i * $step;
+            $weight = $i === 0 || $i === self::STEPS ? 1.0 : ($i % 2 === 1 ? 4.0 : 2.0);
+            $sum += $weight * $this->uniformUpTo($x - $this->deviationMm * $z) * exp(-$z * $z / 2) / sqrt(2 * M_PI);
+        }
+
+        return $sum * $step / 3;
+    }
+
+    /** F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. */
+    private function uniformUpTo(float $x): float
+    {
+        $n = count($this->bounds);
+        $total = array_sum($this->bounds);
+        if ($x <= -$total) {
+            return 0.0;
+        }
+        if ($x >= $total) {
+            return 1.0;
+        }
+        [$sum, $scale] = [0.0, 1.0];
+        foreach ($this->bounds as $i => $half) {
+            // Divided by as it goes, so that nothing grows out of sight.
+            $scale *= 2 * $half * ($i + 1);
+        }
+        for ($code = 0; $code < 2 ** $n; $code++) {
+            [$at, $sign] = [$x, 1.0];
+            foreach ($this->bounds as $i => $half) {
+                $isMinus = ($code >> $i & 1) === 1;
+                $at += $isMinus ? -$half : $half;
+                $sign = $isMinus ? -$sign : $sign;
+            }
+            $sum += $at > 0 ? $sign * $at ** $n : 0.0;
+        }
+
+        return max(0.0, min(1.0, $sum / $scale));
+    }
+
+    /** Φ by Abramowitz and Stegun 7.1.26, to within 1.5·10⁻⁷. */
+    private static function normalUpTo(float $z): float
+    {
+        $x = abs($z) / M_SQRT2;
+        $t = 1 / (1 + 0.3275911 * $x);
+        $erf = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+
+        return $z >= 0 ? (1 + $erf) / 2 : (1 - $erf) / 2;
+    }
+
+    /** @param  list<float>  $halves */
+    private static function squareOf(array $halves): float
+    {
+        return array_sum(array_map(static fn (float $half): float => $half ** 2 / 3, $halves));
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\MakeUp\AssemblyOrder;
+use FallBend\Core\MakeUp\Freeing;
+use FallBend\Core\MakeUp\Move;
+use FallBend\Core\MakeUp\PlannedJoint;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** Whether pieces can be put together where some of them stand fast, and in what order; or what frees them. */
+final readonly class WillItGoReckoner implements Reckoner
+{
+    public function name(): string
+    {
+        return 'will-it-go';
+    }
+
+    public function summary(): string
+    {
+        return 'an order in which every joint can be pushed home, or the smallest change that frees the one that cannot';
+    }
+
+    public function reckon(Fields $input): array
+    {
+        $pieces = $this->pieces($input, 'pieces');
+        $joints = $this->joints($input, $pieces);
+        $fixed = $this->pieces($input, 'fixed', $pieces);
+        $input->end();
+        $order = new AssemblyOrder($pieces, $joints, $fixed);
+        $moves = $order->find();
+        $left = $moves === null ? $order->left() : [];
+        $frees = $moves === null ? Freeing::of($pieces, $joints, $fixed) : [];
+
+        return [
+            'goes' => $moves !== null,
+            'order' => array_map(static fn (Move $move): array => ['pieces' => $move->pieces, 'joints' => $move->joints, 'along' => $move->along === null ? null : [$move->along->x, $move->along->y, $move->along->z], 'push_mm' => $move->mm, 'on_bench' => $move->isOnBench], $moves ?? []),
+            'left' => $left,
+            'frees' => array_map(static fn (array $change): array => array_map(static fn (string $joint, string $kind): array => ['joint' => $joint, 'kind' => $kind], array_map(strval(...), array_keys($change)), array_values($change)), $frees),
+            'findings' => FindingReport::list($moves !== null ? [] : [new Finding('assembly.stuck', Severity::Stop, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left), 'frees' => $frees === [] ? '' : implode(' and ', array_map(strval(...), array_keys($frees[0]))), 'kind' => $frees === [] ? '' : array_values($frees[0])[0]])], Units::Millimetre),
+            'sources' => [],
+        ];
+    }
+
+    /**
+     * @param ?list<string> $known those that there are
+     * @return list<string>
+     *
+     * @throws BadInput
+     */
+    private function pieces(Fields $input, string $key, ?array $known = null): array
+    {
+        $pieces = $input->strings($key);
+        foreach ($pieces as $i => $piece) {
+            if (in_array($piece, array_slice($pieces, 0, $i), true)) {
+                throw BadInput::at("{$key}.{$i}", 'stands twice', $piece);
+            }
+            if ($known !== null && ! in_array($piece, $known, true)) {
+                throw BadInput::at("{$key}.{$i}", 'is none of the pieces', $piece);
+            }
+        }
+        if ($known === null && count($pieces) > 100) {
+            throw BadInput::at($key, 'are more than 100', count($pieces));
+        }
+
+        return $pieces;
+    }
+
+    /**
+     * @param list<string> $pieces
+     * @return list<PlannedJoint>
+     *
+     * @throws BadInput
+     */
+    private function joints(Fields $input, array $pieces): array
+    {
+        $joints = [];
+        foreach ($input->children('joints', 200) as $fields) {
+            $id = $fields->string('id', 60);
+            [$a, $b] = [$fields->choice('a', $pieces), $fields->choice('b', $pieces)];
+            if ($a === $b) {
+                throw BadInput::at($fields->at('b'), 'must be another piece than a', $b);
+            }
+            if (isset($joints[$id])) {
+                throw BadInput::at($fields->at('id'), 'stands twice', $id);
+            }
+            $axis = array_values(array_filter($fields->list('axis', 3), static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n)));
+            $unit = count($axis) === 3 ? (new Vec3((float) $axis[0], (float) $axis[1], (float) $axis[2]))->unit() : null;
+            $joints[$id] = new PlannedJoint($id, $a, $b, $unit ?? throw BadInput::at($fields->at('axis'), 'must be a direction of three numbers', $fields->raw('axis')), $fields->number('depth_mm', 0, 10_000), $fields->choice('kind', PlannedJoint::KINDS), $fields->numberOrNull('slide_room_mm', 0, 100_000) ?? 0.0);
+            $fields->end();
+        }
+
+        return array_values($joints);
+    }
+}
