@@ -24,7 +24,7 @@ final class Shapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + self::values() + self::account();
+        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + MakeUpShapes::all() + self::values() + self::account();
     }
 
     /** @return array<string, mixed> a reference to a shape */

@@ -74,6 +74,31 @@ final class HouseApiTest extends TestCase
         self::assertStringContainsString($field, (string) $answer->getContent());
     }
 
+    public function testWaysBetweenTwoLegsComeWithTheLegsThatTheyMakeOfTheRun(): void
+    {
+        $answer = $this->postJson('/api/make-up', ['document' => self::demo(), 'run' => 'glaze', 'from_leg' => 'l1', 'to' => ['leg' => 'l4']])->assertOk();
+        self::assertShape('MadeUp', (string) $answer->getContent());
+        self::assertNotSame([], $answer->json('solutions'));
+        $document = self::demo();
+        foreach ($document['runs'] as $i => $run) {
+            if ($run['id'] === 'glaze') {
+                $document['runs'][$i]['legs'] = $answer->json('solutions.0.legs_said');
+                $document['runs'][$i]['next_leg'] = $answer->json('solutions.0.next_leg');
+            }
+        }
+        $end = fn (array $document): array => collect($this->postJson('/api/evaluate', ['document' => $document])->assertOk()->json('evaluation.runs'))->firstWhere('id', 'glaze')['end'];
+        foreach ($end(self::demo()) as $axis => $value) {
+            self::assertEqualsWithDelta($value, $end($document)[$axis], 1.5, "the run ends where it ended: {$axis}");
+        }
+    }
+
+    public function testWhatIsWrongWithTheEndsIsSaid(): void
+    {
+        foreach ([['from_leg' => 'l9', 'to' => ['leg' => 'l2']], ['from_leg' => 'l2', 'to' => ['leg' => 'l1']], ['to' => ['along_mm' => 5]], ['from_leg' => 'l1', 'to' => ['leg' => 'l2'], 'max_bends' => 7]] as $asked) {
+            $this->postJson('/api/make-up', ['document' => self::demo(), 'run' => 'glaze'] + $asked)->assertStatus(422);
+        }
+    }
+
     public function testNobodyAsksWithoutSigningIn(): void
     {
         app('auth')->forgetGuards();

@@ -15,6 +15,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Run;
+use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
@@ -50,6 +51,15 @@ final readonly class EvaluationController
         $evaluated = $evaluator->evaluate($copied, null, $crew->of(self::crewId($request)));
 
         return new JsonResponse(['document' => $file->document($evaluated['job']), 'evaluation' => $evaluated['evaluation']]);
+    }
+
+    /** The ways of making up the pipe between two ends of a run. */
+    public function makeUp(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+
+        return new JsonResponse((new RunMakeUp($catalogue, $file))->answer($file->read(is_array($document) ? $document : []), $body, $crew->of(self::crewId($request))));
     }
 
     /** Everything about one joint of a job. */

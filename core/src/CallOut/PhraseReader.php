@@ -141,8 +141,8 @@ final class PhraseReader
         $bare = '/^\s*(?<v>22\s+1\/2|22\.5|45|60|67\.5)(?=[\s,]+(?:'.Words::length().')(?!\s*(?:per|a|\/|%|°)))/u';
         if (preg_match($marked, $this->rest, $m) === 1 || (! isset($this->said['length']) && preg_match($bare, $this->rest, $m) === 1)) {
             $value = preg_match('/^22\s/', $m['v']) === 1 ? 22.5 : self::float($m['v']);
-            if ($value < 0.5 || $value > 179.5) {
-                $this->complain($m[0], 'A turn is between half a degree and 179½ degrees.');
+            if ($value < 0.01 || $value > 179.99) {
+                $this->complain($m[0], 'A turn is between nothing and 180 degrees.');
             }
             $this->take($m[0], 'turn', static fn (): float => $value);
         }

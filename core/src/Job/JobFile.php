@@ -245,7 +245,7 @@ final readonly class JobFile
             return $leg;
         }
         $way = Way::from($fields->choice('way', array_column(Way::cases(), 'value')));
-        $turn = $fields->numberOrNull('turn_deg', 0.5, 179.5);
+        $turn = $fields->numberOrNull('turn_deg', 0.01, 179.99);
         if ($turn !== null && ! $way->takesAngle()) {
             throw BadInput::at($fields->at('turn_deg'), "does not go with way {$way->value}", $turn);
         }
@@ -349,6 +349,17 @@ final readonly class JobFile
                 'next_joint' => $run->marks->nextJoint,
             ],
         ]);
+    }
+
+    /**
+     * Gives legs as a job file holds them.
+     *
+     * @param list<Leg> $legs
+     * @return list<array<string, mixed>>
+     */
+    public function legs(array $legs): array
+    {
+        return array_map($this->legDocument(...), $legs);
     }
 
     /** @return array<string, mixed> */

@@ -110,6 +110,35 @@ final readonly class Families
     }
 
     /**
+     * Chains of two or three bends whose middle legs all have one fall exactly: how drains are laid, and the only way where every leg has the least. Whether the turns
+     * are near enough is not looked at.
+     *
+     * @param list<float> $turns
+     * @return list<list<array{float, float, float}>>
+     */
+    public function falling(array $turns, float $fallMmPerM): array
+    {
+        $sine = sin(atan($fallMmPerM / 1000) + 1e-9);
+        $after = Cones::meet($this->in, cos(deg2rad($turns[0])), [0.0, 0.0, -1.0], $sine);
+        $before = Cones::meet($this->out, cos(deg2rad($turns[count($turns) - 1])), [0.0, 0.0, -1.0], $sine);
+        $sets = [];
+        if (count($turns) === 2) {
+            foreach ([...$after, ...$before] as $u) {
+                $sets[] = [$this->in, $u, $this->out];
+            }
+
+            return $sets;
+        }
+        foreach ($after as $u) {
+            foreach ($before as $v) {
+                $sets[] = [$this->in, $u, $v, $this->out];
+            }
+        }
+
+        return $sets;
+    }
+
+    /**
      * Four bends: the leg after the first and the one before the last lie anywhere on their cones, the middle one where two cones meet.
      *
      * @return list<list<array{float, float, float}>>

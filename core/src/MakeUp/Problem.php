@@ -17,6 +17,8 @@ final readonly class Problem
      * @param float $radiusMm from the axis of the pipe to the outside of it, with the clearance asked for
      * @param float $couplingMm what a coupling takes up between two cut faces, for an end that is pipe itself
      * @param list<float> $headingsDeg of walls: legs along them are liked better
+     * @param float $fromTakeMm what a fitting takes up of the first leg already, where it begins at the centre of one
+     * @param float $toTakeMm the same of the last leg
      */
     public function __construct(
         public OpenEnd $from,
@@ -31,6 +33,8 @@ final readonly class Problem
         public float $radiusMm,
         public float $couplingMm,
         public array $headingsDeg = [],
+        public float $fromTakeMm = 0.0,
+        public float $toTakeMm = 0.0,
     ) {}
 
     /**
@@ -42,6 +46,6 @@ final readonly class Problem
     {
         return new self($this->from, $this->to, $with['turnings'] ?? $this->turnings, $with['maxBends'] ?? $this->maxBends, $with['minLegMm'] ?? $this->minLegMm, $with['playDeg'] ?? $this->playDeg,
             array_key_exists('fallLeast', $with) ? $with['fallLeast'] : $this->fallLeast, array_key_exists('fallMost', $with) ? $with['fallMost'] : $this->fallMost,
-            $with['boxes'] ?? $this->boxes, $with['radiusMm'] ?? $this->radiusMm, $this->couplingMm, $this->headingsDeg);
+            $with['boxes'] ?? $this->boxes, $with['radiusMm'] ?? $this->radiusMm, $this->couplingMm, $this->headingsDeg, $this->fromTakeMm, $this->toTakeMm);
     }
 }

@@ -15,8 +15,8 @@ final readonly class Relaxing
 
     private const FALL_MOST = 267.0;
 
-    /** @param  float  $seconds  for each search */
-    public function __construct(private Problem $problem, private float $seconds = 0.6) {}
+    /** @param  int  $effort  of each search, see `Search` */
+    public function __construct(private Problem $problem, private int $effort = 100_000) {}
 
     /** @return list<Relaxed> each condition that is enough by itself */
     public function all(): array
@@ -88,6 +88,6 @@ final readonly class Relaxing
         // Four bends take long, and one condition is to be enough by itself.
         $few = isset($with['maxBends']) ? $problem : $problem->with(['maxBends' => min(3, $problem->maxBends)]);
 
-        return (new Search($few, $this->seconds))->run()->solutions[0] ?? null;
+        return (new Search($few, $this->effort))->run()->solutions[0] ?? null;
     }
 }

@@ -21,6 +21,11 @@ final class Search
     /** How many halvings of a step by the golden section: to a thousandth of a degree. */
     private const CLOSING = 20;
 
+    /** Steps by which what the joints give is felt for. */
+    private const FEELING = 14;
+
+    private const NEIGHBOURS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]];
+
     /** Solutions that are kept. */
     private const MOST = 12;
 
@@ -33,10 +38,14 @@ final class Search
 
     private bool $isExhaustive = true;
 
-    private float $until = INF;
+    /** Chains that were looked at. */
+    private int $looked = 0;
 
-    /** @param  float  $seconds  how long it may take; what is not tried by then is said */
-    public function __construct(private readonly Problem $problem, private readonly float $seconds = 8.0)
+    /** Chains that a search looks at when nobody says how many: with up to three bends it never needs so many. */
+    public const EFFORT = 1_500_000;
+
+    /** @param  int  $effort  how many chains it may look at; what is not tried by then is said. Not a time: the same question has the same answer */
+    public function __construct(private readonly Problem $problem, private readonly int $effort = self::EFFORT)
     {
         $this->families = new Families($problem);
     }
@@ -44,7 +53,6 @@ final class Search
     /** Searches; gives what was found, and how much of it all was tried. */
     public function run(): Found
     {
-        $this->until = microtime(true) + $this->seconds;
         $n = 0;
         for (; $n <= $this->problem->maxBends; $n++) {
             $sequences = $this->sequencesOf($n);
@@ -101,7 +109,7 @@ final class Search
 
     private function try(Sequence $sequence): void
     {
-        if (microtime(true) > $this->until) {
+        if ($this->looked > $this->effort) {
             $this->isExhaustive = false;
 
             return;
@@ -117,25 +125,60 @@ final class Search
         };
     }
 
-    /** With two bends exact turns first; only where those lead nowhere, turns that the joints give a little. */
+    /** With two bends exact turns first; only where those lead nowhere, turns that the joints give a little: felt for from nothing given, in ever shorter steps. */
     private function tryTwo(Chain $chain, float $first, float $second): void
     {
         $before = count($this->solutions);
         $this->keepAll($chain, $this->families->two($first, $second));
+        if ($this->problem->fallLeast !== null) {
+            $this->keepAll($chain, $this->families->falling([$first, $second], $this->problem->fallLeast));
+        }
         $give = 2 * $this->problem->playDeg;
-        foreach ($give > 0 ? [0.25, 0.5, 0.75, 1.0] : [] as $share) {
-            foreach ([[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [1, -1], [-1, 1], [-1, -1]] as [$one, $two]) {
-                if (count($this->solutions) > $before) {
-                    return;
-                }
-                $this->keepAll($chain, $this->families->two($first + $one * $share * $give, $second + $two * $share * $give));
+        for ($branch = 0; $branch < 2 && $give > 0 && count($this->solutions) === $before; $branch++) {
+            $worth = function (float $one, float $two) use ($chain, $first, $second, $branch): float {
+                $sets = $this->families->two($first + $one, $second + $two);
+
+                return isset($sets[$branch]) ? $chain->violation($sets[$branch]) : INF;
+            };
+            [$x, $y] = self::descend($worth, $give);
+            $sets = $this->families->two($first + $x, $second + $y);
+            if (isset($sets[$branch])) {
+                $this->keep($chain, $sets[$branch]);
             }
         }
+    }
+
+    /**
+     * Feels its way down in two dimensions, each within a bound: the eight neighbours at a step, then half the step.
+     *
+     * @param callable(float, float): float $worth
+     * @return array{float, float}
+     */
+    private static function descend(callable $worth, float $bound): array
+    {
+        [$x, $y, $step] = [0.0, 0.0, $bound / 2];
+        $here = $worth($x, $y);
+        for ($i = 0; $i < self::FEELING && $here > 0.0; $i++) {
+            $isBetter = false;
+            foreach (self::NEIGHBOURS as [$dx, $dy]) {
+                [$nx, $ny] = [max(-$bound, min($bound, $x + $dx * $step)), max(-$bound, min($bound, $y + $dy * $step))];
+                $there = $worth($nx, $ny);
+                if ($there < $here) {
+                    [$x, $y, $here, $isBetter] = [$nx, $ny, $there, true];
+                }
+            }
+            $step = $isBetter ? $step : $step / 2;
+        }
+
+        return [$x, $y];
     }
 
     /** @param  list<float>  $turns */
     private function tryThree(Chain $chain, array $turns): void
     {
+        if ($this->problem->fallLeast !== null) {
+            $this->keepAll($chain, $this->families->falling($turns, $this->problem->fallLeast));
+        }
         foreach ($this->families->three($turns[0], $turns[1], $turns[2]) as $i => $family) {
             $special = $i === 0 ? $this->families->special($turns[0], $this->problem->fallLeast) : [];
             foreach ($special as $round) {
@@ -149,7 +192,7 @@ final class Search
     private function tryFour(Chain $chain, array $turns): void
     {
         for ($out = 0.0; $out < 360.0; $out += self::STEP_FOUR_DEG) {
-            if (microtime(true) > $this->until) {
+            if ($this->looked > $this->effort) {
                 $this->isExhaustive = false;
 
                 return;
@@ -222,6 +265,7 @@ final class Search
      */
     private function worth(Chain $chain, array $u): float
     {
+        $this->looked++;
         $violation = $chain->violation($u);
 
         return $violation > 0.0 ? $violation : -1e9 + $chain->pipeMm($u);
@@ -238,6 +282,7 @@ final class Search
     /** @param  list<array{float, float, float}>  $u */
     private function keep(Chain $chain, array $u): void
     {
+        $this->looked++;
         $solution = $chain->build($u);
         if ($solution === null) {
             return;

@@ -76,9 +76,9 @@ final readonly class Sequence
     /** Gives what the fittings at its ends take up of a leg. */
     public function takenUp(int $leg): float
     {
-        $before = ($this->bends[$leg - 1] ?? null)->takeOffMm ?? 0.0;
+        $before = ($this->bends[$leg - 1] ?? null)->takeOffMm ?? $this->problem->fromTakeMm;
         if ($leg === count($this->bends)) {
-            return $before;
+            return $before + $this->problem->toTakeMm;
         }
         $bend = $this->bends[$leg];
         $isStanding = $this->close[$leg] && ($leg > 0 || $this->problem->from->isSocket());

@@ -7,7 +7,6 @@ namespace FallBend\Core\Reckon;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
-use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -20,6 +19,7 @@ use FallBend\Core\MakeUp\Relaxed;
 use FallBend\Core\MakeUp\Relaxing;
 use FallBend\Core\MakeUp\Search;
 use FallBend\Core\MakeUp\Solution;
+use FallBend\Core\MakeUp\SolutionReport;
 use FallBend\Core\MakeUp\Turnings;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\Finding;
@@ -53,15 +53,15 @@ final readonly class MakeUpReckoner implements Reckoner
             throw BadInput::at('from.size', 'the catalogue has no bends of it; it has them in '.implode(', ', $system->sizes(withBends: true)), $from->size);
         }
         $problem = $this->problem($input, $from, $to, $system, $catalogue);
-        $seconds = $input->numberOrNull('seconds', 0.05, 30) ?? 4.0;
+        $effort = $input->has('effort') ? $input->int('effort', 100, 20_000_000) : Search::EFFORT;
         $input->end();
-        $found = (new Search($problem, $seconds))->run();
+        $found = (new Search($problem, $effort))->run();
         $relaxed = $found->solutions === [] ? (new Relaxing($problem))->all() : [];
 
         return [
-            'solutions' => array_map(fn (Solution $solution): array => self::solution($solution, $system), $found->solutions),
+            'solutions' => array_map(static fn (Solution $solution): array => SolutionReport::of($solution, $system), $found->solutions),
             'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
-            'relax' => array_map(fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => self::asked($one->condition, $one->from, $problem), 'to' => self::asked($one->condition, $one->to, $problem), 'solution' => self::solution($one->solution, $system)], $relaxed),
+            'relax' => array_map(static fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => self::asked($one->condition, $one->from, $problem), 'to' => self::asked($one->condition, $one->to, $problem), 'solution' => SolutionReport::of($one->solution, $system)], $relaxed),
             'findings' => FindingReport::list($this->findings($problem, $found, $relaxed), Units::Millimetre),
             'sources' => SourceList::of([$system->pipe($from->size)->provenance, ...self::bendSources($found)]),
         ];
@@ -135,25 +135,6 @@ final readonly class MakeUpReckoner implements Reckoner
         }
 
         return $numbers;
-    }
-
-    /** @return array<string, mixed> */
-    private static function solution(Solution $solution, PipeSystem $system): array
-    {
-        $outside = $system->pipe($solution->sequence->problem->from->size)->outsideMm;
-        $bends = [];
-        foreach ($solution->bends() as $i => $bend) {
-            $roll = $solution->rollDeg($i);
-            $bends[] = ['row' => $bend->id, 'pattern' => $bend->pattern, 'street' => $bend->isStreet, 'name' => $bend->name, 'turn_deg' => $bend->turnDeg, 'nominal_deg' => $bend->nominalDeg, 'roll_deg' => $roll, 'mark_mm' => Roll::markMm($roll, $outside),
-                'dial_deg' => $solution->dialDeg($i), 'strain_deg' => $solution->strainDeg($i), 'known' => $bend->isKnown];
-        }
-        $legs = [];
-        foreach ($solution->directions as $i => $u) {
-            $level = sqrt(max(0.0, 1 - $u->z ** 2));
-            $legs[] = ['length_mm' => $solution->lengths[$i], 'cut_mm' => $solution->cutMm($i), 'fall_mm_per_m' => $level < M_SQRT1_2 ? null : -$u->z / $level * 1000, 'heading_deg' => fmod(rad2deg(atan2($u->x, $u->y)) + 360, 360), 'dip_deg' => rad2deg(asin(max(-1.0, min(1.0, -$u->z))))];
-        }
-
-        return ['points_mm' => array_map(static fn (Vec3 $p): array => [$p->x, $p->y, $p->z], $solution->points), 'bends' => $bends, 'legs' => $legs, 'cost' => $solution->cost(), 'closes_within_mm' => $solution->missMm];
     }
 
     /** A clearance is asked for from the outside of the pipe. */

@@ -16,6 +16,7 @@ import type {
     TrapArmOutput,
     TrapSealInput,
     TrapSealOutput,
+    MadeUp,
 } from './types';
 
 /** A failed call, thrown where a query wants an error. */
@@ -121,6 +122,24 @@ export const evaluate = (document: JobDocument, callOut?: { run: string; text: s
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
 export const repeatGroup = (document: JobDocument, run: string, step_mm: number, times: number, mirrored: boolean) =>
     call<Evaluated>('POST', '/api/repeat', { document, run, step_mm, times, mirrored });
+/** What is asked of the ways between two ends of a run. */
+export interface MakeUpAsked {
+    run: string;
+    from_leg?: string;
+    to: { leg: string } | { along_mm: number; over_mm: number; down_mm: number; turn_deg: number; fall_mm_per_m?: number; plumb?: boolean };
+    max_bends?: number;
+    clearance_mm?: number;
+    obstacles?: {
+        what: string;
+        along_from_mm: number;
+        along_to_mm: number;
+        over_from_mm: number;
+        over_to_mm: number;
+        up_from_mm: number;
+        up_to_mm: number;
+    }[];
+}
+export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
 /** What one discharge does to the seal of its trap. */
 export const sealQuery = (input: TrapSealInput | null) =>
     queryOptions({

@@ -618,6 +618,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/make-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The ways of making up the pipe between two ends of a run, each with the legs that it makes of it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        from_leg?: string;
+                        to: {
+                            leg?: string;
+                            along_mm?: number;
+                            over_mm?: number;
+                            down_mm?: number;
+                            turn_deg?: number;
+                            fall_mm_per_m?: number;
+                            plumb?: boolean;
+                        };
+                        max_bends?: number;
+                        fall_least_mm_per_m?: number;
+                        clearance_mm?: number;
+                        obstacles?: {
+                            along_from_mm: number;
+                            along_to_mm: number;
+                            over_from_mm: number;
+                            over_to_mm: number;
+                            up_from_mm: number;
+                            up_to_mm: number;
+                            what?: string;
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                /** @description The ways of making up the pipe between two ends of a run, each with the legs that it makes of it */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeUp"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/joint": {
         parameters: {
             query?: never;
@@ -911,13 +985,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "rolling-offset" | "trap-arm" | "trap-seal";
+                    name: "cement" | "closing-gap" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -927,7 +1001,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -1733,6 +1807,56 @@ export interface components {
             rated: boolean;
             sealed: boolean;
         };
+        MadeUp: {
+            turn_deg: number;
+            apart: components["schemas"]["Tape"];
+            outside_mm: number;
+            size: string;
+            solutions: components["schemas"]["MadeUpWay"][];
+            searched: {
+                sequences: number;
+                max_bends: number;
+                exhaustive: boolean;
+            };
+            relax: {
+                condition: string;
+                what: string;
+                from: number;
+                to: number;
+                solution: components["schemas"]["MadeUpWay"];
+            }[];
+        };
+        MadeUpWay: {
+            points_mm: number[][];
+            bends: {
+                row: string;
+                pattern: string;
+                street: boolean;
+                name: string;
+                turn_deg: number;
+                nominal_deg: number;
+                roll_deg: number;
+                mark_mm: number;
+                dial_deg: number;
+                strain_deg: number;
+                known: boolean;
+                mark: components["schemas"]["Tape"];
+            }[];
+            legs: {
+                length_mm: number;
+                cut_mm: number | null;
+                fall_mm_per_m: number | null;
+                heading_deg: number;
+                dip_deg: number;
+                length: components["schemas"]["Tape"];
+                cut: components["schemas"]["Tape"] | null;
+            }[];
+            cost: number;
+            closes_within_mm: number;
+            legs_said: (components["schemas"]["JobLeg"] | components["schemas"]["JobLegUnread"])[];
+            next_leg: number;
+            refused: string[];
+        };
         Tape: {
             mm: number;
             inch: string;
@@ -1868,6 +1992,34 @@ export interface components {
                 /** @enum {unknown} */
                 status: "stated" | "derived" | "assumed" | "measured";
             }[];
+        };
+        ClosingGapInput: {
+            /** @enum {unknown} */
+            distribution: "uniform" | "normal";
+            shared_mm?: number;
+            chain: {
+                what?: string;
+                length_mm: number;
+                reading_mm: number;
+                cutting_mm: number;
+            }[];
+            joints: {
+                id: string;
+                short_mm: number;
+                long_mm: number;
+            }[];
+        };
+        ClosingGapOutput: {
+            spread_mm: number;
+            within_mm: number;
+            joints: {
+                id: string;
+                chance: number;
+            }[];
+            last: string | null;
+            chance_it_closes: number | null;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
         };
         CompoundBendInput: {
             first_deg: number;
@@ -2282,6 +2434,130 @@ export interface components {
                 status: "stated" | "derived" | "assumed" | "measured";
             }[];
         };
+        MakeUpInput: {
+            from: {
+                at: number[];
+                along: number[];
+                system: string;
+                size: string;
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+            };
+            to: {
+                at: number[];
+                along: number[];
+                system: string;
+                size: string;
+                /** @enum {unknown} */
+                end: "plain" | "spigot" | "hub" | "bell" | "solvent-socket" | "ring-socket" | "female-thread" | "male-thread" | "slip-nut" | "flange" | "grooved";
+            };
+            bends_deg?: number[];
+            max_bends?: number;
+            min_leg_mm?: number;
+            play_deg?: number;
+            fall_mm_per_m?: {
+                least?: number;
+                most?: number;
+            };
+            obstacles?: {
+                min: number[];
+                max: number[];
+                what?: string;
+            }[];
+            clearance_mm?: number;
+            wall_headings_deg?: number[];
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+            effort?: number;
+        };
+        MakeUpOutput: {
+            solutions: {
+                points_mm: number[][];
+                bends: {
+                    row: string;
+                    pattern: string;
+                    street: boolean;
+                    name: string;
+                    turn_deg: number;
+                    nominal_deg: number;
+                    roll_deg: number;
+                    mark_mm: number;
+                    dial_deg: number;
+                    strain_deg: number;
+                    known: boolean;
+                }[];
+                legs: {
+                    length_mm: number;
+                    cut_mm: number | null;
+                    fall_mm_per_m: number | null;
+                    heading_deg: number;
+                    dip_deg: number;
+                }[];
+                cost: number;
+                closes_within_mm: number;
+            }[];
+            searched: {
+                sequences: number;
+                max_bends: number;
+                exhaustive: boolean;
+            };
+            relax: {
+                /** @enum {unknown} */
+                condition: "max_bends" | "min_leg_mm" | "fall_least" | "fall_most" | "clearance_mm" | "play_deg" | "obstacle";
+                what: string;
+                from: number;
+                to: number;
+                solution: {
+                    points_mm: number[][];
+                    bends: {
+                        row: string;
+                        pattern: string;
+                        street: boolean;
+                        name: string;
+                        turn_deg: number;
+                        nominal_deg: number;
+                        roll_deg: number;
+                        mark_mm: number;
+                        dial_deg: number;
+                        strain_deg: number;
+                        known: boolean;
+                    }[];
+                    legs: {
+                        length_mm: number;
+                        cut_mm: number | null;
+                        fall_mm_per_m: number | null;
+                        heading_deg: number;
+                        dip_deg: number;
+                    }[];
+                    cost: number;
+                    closes_within_mm: number;
+                };
+            }[];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
         RollingOffsetInput: {
             offset_mm: number;
             rise_mm: number;
@@ -2416,6 +2692,38 @@ export interface components {
                 suction_mm: number;
                 seal_mm: number;
             }[];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        WillItGoInput: {
+            pieces: string[];
+            fixed: string[];
+            joints: {
+                id: string;
+                a: string;
+                b: string;
+                axis: number[];
+                depth_mm: number;
+                /** @enum {unknown} */
+                kind: "push" | "slide" | "roll" | "union";
+                slide_room_mm?: number;
+            }[];
+        };
+        WillItGoOutput: {
+            goes: boolean;
+            left: string[];
+            order: {
+                pieces: string[];
+                joints: string[];
+                along: number[] | null;
+                push_mm: number;
+                on_bench: boolean;
+            }[];
+            frees: {
+                joint: string;
+                /** @enum {unknown} */
+                kind: "slide" | "roll" | "union";
+            }[][];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

@@ -4,6 +4,7 @@ import '../../css/base.css';
 import '../../css/job.css';
 import '../../css/route.css';
 import '../../css/house.css';
+import '../../css/makeup.css';
 import '../../css/board.css';
 import '../../css/cut.css';
 import '../../css/joints.css';

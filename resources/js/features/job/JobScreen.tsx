@@ -5,6 +5,7 @@ import { Route } from '../route';
 import { CutStation } from '../cut';
 import { JointsStation } from '../joints';
 import { LookStation } from '../look';
+import { MakeUpStation } from '../makeup';
 import { House, NEW_RUN, ViewTabs, type RouteView } from '../house';
 import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
@@ -78,7 +79,12 @@ export function JobScreen({ start }: { start: Job }) {
                     editor={editor}
                     selection={selection}
                     phone={phone}
-                    folded={station?.key === 'look' || station?.key === 'joints' || (station?.key === 'route' && view !== 'run')}
+                    folded={
+                        station?.key === 'look' ||
+                        station?.key === 'make-up' ||
+                        station?.key === 'joints' ||
+                        (station?.key === 'route' && view !== 'run')
+                    }
                     way={isWay && leadsOn && station?.key === 'route'}
                     onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
                 />
@@ -103,6 +109,8 @@ export function JobScreen({ start }: { start: Job }) {
                 <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
             ) : station?.key === 'joints' ? (
                 <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
+            ) : station?.key === 'make-up' ? (
+                <MakeUpStation key={run.id} run={run} plan={plan} editor={editor} onTaken={() => void navigate(`${base}/route`)} />
             ) : station?.toCome ? (
                 <StationToCome station={station} />
             ) : (

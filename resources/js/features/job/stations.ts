@@ -11,7 +11,7 @@ export interface Station {
 export const STATIONS: Station[] = [
     { key: 'look', name: 'Look', toCome: null },
     { key: 'route', name: 'Route', toCome: null },
-    { key: 'make-up', name: 'Make-up', toCome: 'Two ends that stand where they stand, and the bends that join them.' },
+    { key: 'make-up', name: 'Make-up', toCome: null },
     { key: 'joints', name: 'Joints', toCome: null },
     { key: 'cut', name: 'Cut', toCome: null },
     { key: 'hang', name: 'Hang', toCome: 'Hangers, their spacing and levels, and what sags between them.' },
@@ -40,6 +40,7 @@ export function standing(station: Station, run: RunReport | undefined, stood: St
             shape: 'open',
             text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut`,
         };
+    if (station.key === 'make-up') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'from end to end' };
     if (station.key === 'joints') {
         const open = run.joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');
         if (run.joints.length === 0) return { shape: 'open', text: 'no joint yet' };

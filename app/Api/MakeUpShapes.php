@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+/** The shapes of making up between two ends. */
+final class MakeUpShapes
+{
+    private const NUMBER = ['type' => 'number'];
+
+    private const MAYBE = ['type' => ['number', 'null']];
+
+    private const TEXT = ['type' => 'string'];
+
+    private const WHOLE = ['type' => 'integer'];
+
+    private const YES_NO = ['type' => 'boolean'];
+
+    /** @return array<string, mixed> what is asked */
+    public static function asked(): array
+    {
+        $span = array_fill_keys(['along_from_mm', 'along_to_mm', 'over_from_mm', 'over_to_mm', 'up_from_mm', 'up_to_mm'], self::NUMBER);
+
+        return [
+            'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'to'],
+            'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => self::TEXT, 'from_leg' => self::TEXT,
+                'to' => ['type' => 'object', 'additionalProperties' => false, 'properties' => ['leg' => self::TEXT, 'along_mm' => self::NUMBER, 'over_mm' => self::NUMBER, 'down_mm' => self::NUMBER, 'turn_deg' => self::NUMBER, 'fall_mm_per_m' => self::NUMBER, 'plumb' => self::YES_NO]],
+                'max_bends' => self::WHOLE, 'fall_least_mm_per_m' => self::NUMBER, 'clearance_mm' => self::NUMBER,
+                'obstacles' => Shapes::list(['type' => 'object', 'additionalProperties' => false, 'required' => array_keys($span), 'properties' => $span + ['what' => self::TEXT]])],
+        ];
+    }
+
+    /** @return array<string, array<string, mixed>> by name */
+    public static function all(): array
+    {
+        return [
+            'MadeUp' => Shapes::object([
+                'turn_deg' => self::NUMBER, 'apart' => Shapes::ref('Tape'), 'outside_mm' => self::NUMBER, 'size' => self::TEXT,
+                'solutions' => Shapes::list(Shapes::ref('MadeUpWay')),
+                'searched' => Shapes::object(['sequences' => self::WHOLE, 'max_bends' => self::WHOLE, 'exhaustive' => self::YES_NO]),
+                'relax' => Shapes::list(Shapes::object(['condition' => self::TEXT, 'what' => self::TEXT, 'from' => self::NUMBER, 'to' => self::NUMBER, 'solution' => Shapes::ref('MadeUpWay')])),
+            ]),
+            'MadeUpWay' => Shapes::object([
+                'points_mm' => Shapes::list(Shapes::list(self::NUMBER)),
+                'bends' => Shapes::list(Shapes::object(['row' => self::TEXT, 'pattern' => self::TEXT, 'street' => self::YES_NO, 'name' => self::TEXT, 'turn_deg' => self::NUMBER, 'nominal_deg' => self::NUMBER, 'roll_deg' => self::NUMBER,
+                    'mark_mm' => self::NUMBER, 'dial_deg' => self::NUMBER, 'strain_deg' => self::NUMBER, 'known' => self::YES_NO, 'mark' => Shapes::ref('Tape')])),
+                'legs' => Shapes::list(Shapes::object(['length_mm' => self::NUMBER, 'cut_mm' => self::MAYBE, 'fall_mm_per_m' => self::MAYBE, 'heading_deg' => self::NUMBER, 'dip_deg' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'cut' => Shapes::orNull(Shapes::ref('Tape'))])),
+                'cost' => self::NUMBER, 'closes_within_mm' => self::NUMBER,
+                'legs_said' => Shapes::list(['anyOf' => [Shapes::ref('JobLeg'), Shapes::ref('JobLegUnread')]]), 'next_leg' => self::WHOLE, 'refused' => Shapes::list(self::TEXT),
+            ]),
+        ];
+    }
+}

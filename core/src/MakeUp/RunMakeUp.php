@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\MakeUp;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Layout\Orientation;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Layout\TurnFinder;
+
+/** Making up inside a job, as the station asks for it: the ends come from the run, and every solution comes with the legs that it makes of it. */
+final readonly class RunMakeUp
+{
+    /** What a search may look at while somebody waits for it: about three seconds of it. */
+    private const EFFORT = 500_000;
+
+    public function __construct(private Catalogue $catalogue, private JobFile $file) {}
+
+    /**
+     * Takes what is asked: the run, `from_leg`, and `to`: either `leg`, or what was measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
+     * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives ranked solutions with their legs, or what to relax.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    public function answer(Job $job, Fields $asked, OwnNumbers $own): array
+    {
+        $catalogue = $job->catalogue($this->catalogue, $own);
+        $rulebook = $job->book($this->catalogue, $own);
+        $id = $asked->choice('run', array_map(static fn ($run): string => $run->id, $job->runs));
+        $layout = (new JobCompiler($catalogue, $rulebook, $job))->compile()->runs[$id];
+        $to = $asked->child('to');
+        [$first, $last] = $this->legs($job, $layout, $asked, $to);
+        $inRun = new InRun($layout, $first, $last);
+        $end = $to->has('leg') ? $inRun->endOfLast() : $this->measured($inRun, $to);
+        $to->end();
+        $problem = $inRun->problem($end, $catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
+            $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0, array_map($this->box(...), $asked->children('obstacles', 50)));
+        $asked->end();
+        $found = (new Search($problem, self::EFFORT))->run();
+        $relaxed = $found->solutions === [] ? (new Relaxing($problem, 40_000))->all() : [];
+        $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
+            [$legs, $next] = $inRun->legs($solution);
+
+            return self::onTape(SolutionReport::of($solution, $layout->system)) + ['legs_said' => $this->file->legs($legs), 'next_leg' => $next, 'refused' => self::refused($solution, $layout, $rulebook)];
+        };
+
+        return [
+            'turn_deg' => $problem->from->along->angleTo($problem->to->along),
+            'apart' => (new Tape)->of($problem->to->at->minus($problem->from->at)->length()),
+            'outside_mm' => $layout->system->pipe($problem->from->size)->outsideMm,
+            'size' => $problem->from->size,
+            'solutions' => array_map($report, $found->solutions),
+            'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
+            'relax' => array_map(static fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => $one->from, 'to' => $one->to] + ['solution' => $report($one->solution)], $relaxed),
+        ];
+    }
+
+    /**
+     * @return array{int, int} numbers of the first and the last leg
+     *
+     * @throws BadInput
+     */
+    private function legs(Job $job, RunLayout $layout, Fields $asked, Fields $to): array
+    {
+        $numbers = [];
+        foreach ($layout->legs as $leg) {
+            $numbers[$leg->line->leg->id] = $leg->line->number;
+        }
+        if ($numbers === []) {
+            throw BadInput::at($asked->at('run'), 'has no leg yet', $layout->run->id);
+        }
+        $first = $asked->has('from_leg') ? $numbers[$asked->choice('from_leg', array_map(strval(...), array_keys($numbers)))] : count($numbers);
+        $last = $to->has('leg') ? $numbers[$to->choice('leg', array_map(strval(...), array_keys($numbers)))] : count($numbers);
+        if ($last < $first || ($to->has('leg') && $last === $first)) {
+            throw BadInput::at($to->at('leg'), 'must be a later leg than the first', $last);
+        }
+        $taken = array_slice(array_keys($numbers), $first, $last - $first);
+        foreach ($job->runs as $run) {
+            foreach ([$run->outlet->branch, $run->tieIn->branch] as $branch) {
+                if ($branch !== null && $branch->run === $layout->run->id && in_array($branch->leg, $taken, true)) {
+                    throw BadInput::at($to->at('leg'), "{$run->name} meets a leg that would be made anew; choose legs on one side of it", $branch->leg);
+                }
+            }
+        }
+
+        return [$first, $last];
+    }
+
+    private function measured(InRun $inRun, Fields $to): OpenEnd
+    {
+        $far = 100_000;
+
+        return $inRun->measured($to->number('along_mm', -$far, $far), $to->number('over_mm', -$far, $far), $to->number('down_mm', -$far, $far), $to->numberOrNull('turn_deg', -180, 180) ?? 0.0,
+            $to->bool('plumb', false) ? null : $to->numberOrNull('fall_mm_per_m', -1000, 10_000) ?? 0.0);
+    }
+
+    /** A box said as the other end is: along, over and up, each from and to. */
+    private function box(Fields $fields): Box
+    {
+        [$low, $high] = [[], []];
+        foreach (['over', 'along', 'up'] as $way) {
+            [$a, $b] = [$fields->number("{$way}_from_mm", -100_000, 100_000), $fields->number("{$way}_to_mm", -100_000, 100_000)];
+            $low[] = min($a, $b);
+            $high[] = max($a, $b);
+        }
+        $box = new Box(new Vec3(...$low), new Vec3(...$high), $fields->stringOr('what', 'what stands there', 80));
+        $fields->end();
+
+        return $box;
+    }
+
+    /**
+     * The same with what is read off as a tape says it.
+     *
+     * @param array<string, mixed> $report
+     * @return array<string, mixed>
+     */
+    private static function onTape(array $report): array
+    {
+        $tape = new Tape;
+        /** @var list<array{mark_mm: float}> $bends */
+        $bends = $report['bends'];
+        /** @var list<array{length_mm: float, cut_mm: ?float}> $legs */
+        $legs = $report['legs'];
+
+        return ['bends' => array_map(static fn (array $bend): array => $bend + ['mark' => $tape->of(abs($bend['mark_mm']))], $bends),
+            'legs' => array_map(static fn (array $leg): array => $leg + ['length' => $tape->of($leg['length_mm']), 'cut' => $tape->orNull($leg['cut_mm'])], $legs)] + $report;
+    }
+
+    /** @return list<string> patterns that the rulebook does not take for the way the water turns in them */
+    private static function refused(Solution $solution, RunLayout $layout, Rulebook $rulebook): array
+    {
+        $refused = [];
+        foreach ($solution->bends() as $i => $bend) {
+            $orientation = Orientation::of($solution->directions[$i], $solution->directions[$i + 1]);
+            if (TurnFinder::objection($rulebook, $bend->pattern, $orientation, $layout->run->use, $bend->size, $layout->system) > 0) {
+                $refused[] = $bend->name;
+            }
+        }
+
+        return array_values(array_unique($refused));
+    }
+}

@@ -1,0 +1,1 @@
+export { MakeUpStation } from './MakeUpStation';

@@ -1,0 +1,62 @@
+import type { JobDocument, MadeUp, MadeUpWay } from '../../api/types';
+
+/** The bends of a way in words: `two 45s`, `22-1/2 and long sweep 90`. */
+export function bendsInWords(way: MadeUpWay): string {
+    const names = way.bends.map((bend) => bend.name);
+    if (names.length === 0) return 'Straight on';
+    if (names.length === 1) return `One ${names[0]}`;
+    if (names.every((name) => name === names[0])) return `${['', '', 'Two', 'Three', 'Four'][names.length] ?? names.length} ${names[0]}s`;
+    return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
+/** What a way asks of whoever makes it, in short sentences. */
+export function notesOf(way: MadeUpWay): { severity: 'warn' | 'unknown' | null; text: string }[] {
+    const notes: { severity: 'warn' | 'unknown' | null; text: string }[] = [];
+    if (way.refused.length > 0) notes.push({ severity: 'warn', text: `The book does not take ${way.refused.join(', ')} for this turn.` });
+    const strain = Math.max(0, ...way.bends.map((bend) => bend.strain_deg));
+    if (strain > 0.05) notes.push({ severity: null, text: `Every joint gives up to ${strain.toFixed(1)}°.` });
+    if (way.bends.some((bend) => !bend.known))
+        notes.push({ severity: 'unknown', text: 'Measure the fitting: its take-off is not stated.' });
+    if (way.closes_within_mm > 0.2) notes.push({ severity: null, text: `Meets the end to within ${way.closes_within_mm.toFixed(1)} mm.` });
+    if (notes.length === 0) notes.push({ severity: null, text: 'Meets both ends, without strain.' });
+    return notes;
+}
+
+const CONDITIONS: Record<string, { name: string; unit: string; digits: number }> = {
+    max_bends: { name: 'Take more bends', unit: '', digits: 0 },
+    min_leg_mm: { name: 'Take a shorter piece', unit: ' mm', digits: 0 },
+    fall_least: { name: 'Let it fall less', unit: ' mm per m', digits: 1 },
+    fall_most: { name: 'Let it fall more', unit: ' mm per m', digits: 0 },
+    play_deg: { name: 'Let every joint give more', unit: '°', digits: 2 },
+    clearance_mm: { name: 'Come nearer to what stands there', unit: ' mm from its axis', digits: 0 },
+    obstacle: { name: 'Move', unit: ' mm from its axis', digits: 0 },
+};
+
+/** What has to give way, in words: `Take a shorter piece: 32 mm instead of 38 mm`. */
+export function relaxInWords(one: MadeUp['relax'][number]): string {
+    const condition = CONDITIONS[one.condition];
+    if (!condition) return one.condition;
+    const said = (value: number): string => `${value.toFixed(condition.digits)}${condition.unit}`;
+    if (one.condition === 'obstacle') return `Move ${one.what}: the pipe comes ${one.to < 1 ? 'through it' : `to ${said(one.to)}`}`;
+    return `${condition.name}: ${said(one.to)} instead of ${said(one.from)}`;
+}
+
+/** The job with a way taken into its run. */
+export function accepted(document: JobDocument, run: string, way: MadeUpWay): JobDocument {
+    return {
+        ...document,
+        runs: document.runs.map((one) => (one.id === run ? { ...one, legs: way.legs_said, next_leg: way.next_leg } : one)),
+    };
+}
+
+/** How a dial is read: how far from plumb, and to which side, looking downstream; on an upright pipe round from north, looking down it. */
+export function dialInWords(deg: number, upright = false): string {
+    const whole = Math.round(Math.abs(deg));
+    if (upright) {
+        if (whole === 0 || whole === 180) return `turns to the ${whole === 0 ? 'north' : 'south'}`;
+        return `${whole}° round from north, ${deg > 0 ? 'clockwise' : 'against the clock'} as the water runs`;
+    }
+    if (whole === 0) return 'turns straight up';
+    if (whole === 180) return 'turns straight down';
+    return `${whole}° from plumb, leaning ${deg > 0 ? 'right' : 'left'} as the water runs`;
+}
