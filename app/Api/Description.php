@@ -64,6 +64,10 @@ final readonly class Description
                 'document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'step_mm' => ['type' => 'number'], 'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'mirrored' => ['type' => 'boolean'],
             ]), 'Evaluated', [422 => 'Problem'])],
             '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
+            '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
+                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['svg', 'pdf']], 'piece' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],
+            ], null, [422 => 'Problem'])],
             '/api/joint' => ['post' => self::call('Everything about one joint: of a run by its key, or a single one by its id', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'joint' => ['type' => 'string'], 'single' => ['type' => 'string']],

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\CrewNumbers;
 use App\Models\User;
+use App\Print\WrapPdf;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
@@ -15,13 +16,17 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Layout\Piece;
 use FallBend\Core\MakeUp\RunMakeUp;
+use FallBend\Core\MakeUp\WrapTemplate;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 use FallBend\Core\Reckon\Reckoners;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 
 /** The one evaluation end-point, and the single reckoners. Both read the body themselves: an empty text is a text here. */
 final readonly class EvaluationController
@@ -60,6 +65,28 @@ final readonly class EvaluationController
         $document = $body->raw('document');
 
         return new JsonResponse((new RunMakeUp($catalogue, $file))->answer($file->read(is_array($document) ? $document : []), $body, $crew->of(self::crewId($request))));
+    }
+
+    /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */
+    public function wrap(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): Response
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+        $job = $file->read(is_array($document) ? $document : []);
+        $own = $crew->of(self::crewId($request));
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        $layout = (new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run];
+        $keys = array_map(static fn (Piece $piece): string => $piece->key, $layout->pieces);
+        $isPdf = $body->choice('format', ['svg', 'pdf']) === 'pdf';
+        $chosen = $isPdf ? $keys : [$body->choice('piece', $keys)];
+        $paper = $body->has('paper') ? $body->choice('paper', ['A4', 'LETTER']) : ($job->units === Units::Inch ? 'LETTER' : 'A4');
+        $body->end();
+        $templates = array_values(array_filter(array_map(static fn (string $key): ?WrapTemplate => WrapTemplate::ofPiece($layout, $key, $job->units), $chosen)));
+        if ($templates === []) {
+            throw BadInput::at('run', 'has no piece of pipe to wrap', $run);
+        }
+
+        return $isPdf ? new Response(WrapPdf::of($templates, $paper), 200, ['Content-Type' => 'application/pdf']) : new Response($templates[0]->svg(), 200, ['Content-Type' => 'image/svg+xml']);
     }
 
     /** Everything about one joint of a job. */

@@ -10,6 +10,21 @@ interface ProblemBody {
 
 /** Calls the API of the same origin. A status of 0 means that no answer came. */
 export async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Result<T>> {
+    return ask<T>(method, path, body, signal, (response) => (response.status === 204 ? Promise.resolve(null) : response.json()));
+}
+
+/** The same for an answer that is a file. */
+export async function callFile(path: string, body: unknown): Promise<Result<Blob>> {
+    return ask<Blob>('POST', path, body, undefined, (response) => (response.ok ? response.blob() : response.json()));
+}
+
+async function ask<T>(
+    method: string,
+    path: string,
+    body: unknown,
+    signal: AbortSignal | undefined,
+    read: (response: Response) => Promise<unknown>,
+): Promise<Result<T>> {
     let response: Response;
     try {
         response = await fetch(path, {
@@ -27,7 +42,7 @@ export async function call<T>(method: string, path: string, body?: unknown, sign
         if (signal?.aborted) throw error;
         return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
     }
-    const answer: unknown = response.status === 204 ? null : await response.json().catch(() => null);
+    const answer: unknown = await read(response).catch(() => null);
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
 

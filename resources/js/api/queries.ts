@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { call, type Result } from './client';
+import { call, callFile, type Result } from './client';
 import type {
     Account,
     CataloguePage,
@@ -140,6 +140,9 @@ export interface MakeUpAsked {
     }[];
 }
 export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
+/** Wrap strips in full size: of one piece as SVG, of all of a run as PDF. */
+export const wrapStrips = (document: JobDocument, run: string, piece: string | null) =>
+    callFile('/api/wrap', piece === null ? { document, run, format: 'pdf' } : { document, run, format: 'svg', piece });
 /** What one discharge does to the seal of its trap. */
 export const sealQuery = (input: TrapSealInput | null) =>
     queryOptions({

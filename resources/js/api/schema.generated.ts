@@ -692,6 +692,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/wrap": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Wrap strips in full size: of one piece as SVG, of all of a run as PDF */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        /** @enum {unknown} */
+                        format: "svg" | "pdf";
+                        piece?: string;
+                        /** @enum {unknown} */
+                        paper?: "A4" | "LETTER";
+                    };
+                };
+            };
+            responses: {
+                /** @description Wrap strips in full size: of one piece as SVG, of all of a run as PDF */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/joint": {
         parameters: {
             query?: never;

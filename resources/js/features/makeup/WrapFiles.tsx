@@ -1,0 +1,52 @@
+import { useState } from 'react';
+import { wrapStrips } from '../../api/queries';
+import type { JobDocument, RunReport } from '../../api/types';
+
+/** Wrap strips of the run as it is, in full size: all of them on paper, or one as a drawing. */
+export function WrapFiles({ document: job, run }: { document: JobDocument; run: RunReport }) {
+    const [problem, setProblem] = useState('');
+    if (run.pieces.length === 0) return null;
+    const fetchFile = async (piece: string | null, name: string): Promise<void> => {
+        setProblem('');
+        const answer = await wrapStrips(job, run.id, piece);
+        if (!answer.ok) {
+            setProblem(answer.message);
+            return;
+        }
+        const link = window.document.createElement('a');
+        link.href = URL.createObjectURL(answer.data);
+        link.download = name;
+        link.click();
+        setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    };
+    return (
+        <section className="wrap-files" aria-label="Wrap strips in full size">
+            <h2>Wrap strips, full size</h2>
+            <p className="say">
+                One for each piece of this run: the cut edge, how deep it goes in, the heel lines. Print at 100 %, and check the ticks with
+                a tape.
+            </p>
+            <div className="chips">
+                <button type="button" className="chip" onClick={() => void fetchFile(null, `wrap-${run.id}.pdf`)}>
+                    all, as PDF
+                </button>
+                {run.pieces.map((piece) => (
+                    <button
+                        key={piece.key}
+                        type="button"
+                        className="chip"
+                        aria-label={`Wrap strip of piece ${piece.letter} as SVG`}
+                        onClick={() => void fetchFile(piece.key, `wrap-${run.id}-${piece.letter}.svg`)}
+                    >
+                        {piece.letter}
+                    </button>
+                ))}
+            </div>
+            {problem && (
+                <p className="problem" role="alert">
+                    {problem}
+                </p>
+            )}
+        </section>
+    );
+}
