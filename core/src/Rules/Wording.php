@@ -11,8 +11,8 @@ use LogicException;
 /** Turns findings into sentences, from core/data/wording.json; see Phrasing for how they are filled. */
 final class Wording
 {
-    /** @var array<string, array<string, mixed>>|null */
-    private static ?array $texts = null;
+    /** @var array{rules: array<string, array<string, mixed>>, steps: array<string, string>}|null */
+    private static ?array $file = null;
 
     private readonly Phrasing $phrasing;
 
@@ -39,6 +39,12 @@ final class Wording
         return ['title' => $texts['title'] ?? '', 'why' => $texts['why'] ?? '', 'remedy' => $texts['remedy'] ?? ''];
     }
 
+    /** Gives the words of a step of work by its key. */
+    public static function step(string $key): string
+    {
+        return self::file()['steps'][$key] ?? throw new LogicException("core/data/wording.json has no words for the step {$key}");
+    }
+
     /** @return list<string> the rules that have texts */
     public static function rules(): array
     {
@@ -48,12 +54,18 @@ final class Wording
     /** @return array<string, array<string, mixed>> */
     private static function texts(): array
     {
-        if (self::$texts === null) {
-            /** @var array{rules: array<string, array<string, mixed>>} $file */
+        return self::file()['rules'];
+    }
+
+    /** @return array{rules: array<string, array<string, mixed>>, steps: array<string, string>} */
+    private static function file(): array
+    {
+        if (self::$file === null) {
+            /** @var array{rules: array<string, array<string, mixed>>, steps: array<string, string>} $file */
             $file = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/wording.json'), true, 16, JSON_THROW_ON_ERROR);
-            self::$texts = $file['rules'];
+            self::$file = $file;
         }
 
-        return self::$texts;
+        return self::$file;
     }
 }

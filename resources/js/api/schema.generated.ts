@@ -1040,13 +1040,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "closing-gap" | "compound-bend" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-seal" | "will-it-go";
+                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -1056,7 +1056,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -2112,6 +2112,100 @@ export interface components {
             roll_deg: number;
             mark_mm: number;
             span_deg: number[];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        CutInInput: {
+            pipe: {
+                system: string;
+                size: string;
+                length_mm?: number;
+            };
+            fitting: {
+                system: string;
+                row: string;
+            };
+            centre_at_mm: number;
+            upstream: {
+                coupling?: string;
+                insertion_mm?: number;
+                slide_room_mm: number;
+                fixed?: boolean;
+            };
+            downstream: {
+                coupling?: string;
+                insertion_mm?: number;
+                slide_room_mm: number;
+                fixed?: boolean;
+            };
+            kerf_mm: number;
+            stub_mm?: number;
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            /** @enum {unknown} */
+            ground?: "above" | "buried";
+            /** @enum {unknown} */
+            access?: "open" | "panel" | "concealed";
+            at_drain_sewer_line?: boolean;
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        CutInOutput: {
+            cut_marks_mm: number[] | null;
+            remove_mm: number | null;
+            piece_out_mm: number | null;
+            stubs_mm: number[] | null;
+            upstream: {
+                coupling: string | null;
+                part: string | null;
+                insertion_mm: number | null;
+                gap_mm: number | null;
+                /** @enum {unknown} */
+                way: "slide" | "roll-back" | "draw" | null;
+                slide_needs_mm: number | null;
+            };
+            downstream: {
+                coupling: string | null;
+                part: string | null;
+                insertion_mm: number | null;
+                gap_mm: number | null;
+                /** @enum {unknown} */
+                way: "slide" | "roll-back" | "draw" | null;
+                slide_needs_mm: number | null;
+            };
+            closes: boolean;
+            released_kg: {
+                up: number | null;
+                down: number | null;
+                up_full: number | null;
+                down_full: number | null;
+            } | null;
+            order: {
+                step: string;
+                words: string;
+            }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };
