@@ -64,6 +64,7 @@ final readonly class Description
                 'document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'step_mm' => ['type' => 'number'], 'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'mirrored' => ['type' => 'boolean'],
             ]), 'Evaluated', [422 => 'Problem'])],
             '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
+            '/api/order' => ['post' => self::call('In what order a run goes together where its ends stand, or what frees it; null where it is no chain', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::object(['order' => Shapes::orNull(Shapes::ref('RunOrder'))]), [422 => 'Problem'])],
             '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['svg', 'pdf']], 'piece' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],

@@ -41,6 +41,11 @@ final class MakeUpShapes
                 'searched' => Shapes::object(['sequences' => self::WHOLE, 'max_bends' => self::WHOLE, 'exhaustive' => self::YES_NO]),
                 'relax' => Shapes::list(Shapes::object(['condition' => self::TEXT, 'what' => self::TEXT, 'from' => self::NUMBER, 'to' => self::NUMBER, 'solution' => Shapes::ref('MadeUpWay')])),
             ]),
+            'RunOrder' => Shapes::object([
+                'goes' => self::YES_NO, 'fixed' => Shapes::list(self::TEXT), 'left' => Shapes::list(self::WHOLE),
+                'steps' => Shapes::list(Shapes::object(['parts' => Shapes::list(self::TEXT), 'joints' => Shapes::list(self::WHOLE), 'push_mm' => self::NUMBER, 'on_bench' => self::YES_NO, 'moves' => self::YES_NO])),
+                'frees' => Shapes::list(Shapes::list(Shapes::object(['joint' => self::WHOLE, 'kind' => ['enum' => ['slide', 'roll', 'union']]]))),
+            ]),
             'MadeUpWay' => Shapes::object([
                 'points_mm' => Shapes::list(Shapes::list(self::NUMBER)),
                 'bends' => Shapes::list(Shapes::object(['row' => self::TEXT, 'pattern' => self::TEXT, 'street' => self::YES_NO, 'name' => self::TEXT, 'turn_deg' => self::NUMBER, 'nominal_deg' => self::NUMBER, 'roll_deg' => self::NUMBER,

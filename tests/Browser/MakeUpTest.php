@@ -15,6 +15,7 @@ final class MakeUpTest extends BrowserTestCase
         $this->signIn($browser);
         $job = $this->ownJob($browser, 'Ways');
         $this->openRun($browser, $job, 'glaze', 'make-up');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-order'), 'onto joint'), 'the order that the run goes together in');
         $this->button($browser, 'Look for ways');
         $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.mu-way'))) > 1, 'there are ways');
         self::assertStringContainsString('sequences of up to', $this->text($browser, '.mu-head'));

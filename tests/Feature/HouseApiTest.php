@@ -92,6 +92,16 @@ final class HouseApiTest extends TestCase
         }
     }
 
+    public function testTheOrderOfEveryRunOfTheDemoIsKnownOrWhatFreesIt(): void
+    {
+        foreach (array_column(self::demo()['runs'], 'id') as $run) {
+            $answer = $this->postJson('/api/order', ['document' => self::demo(), 'run' => $run])->assertOk();
+            self::assertShape('RunOrder', (string) json_encode($answer->json('order')));
+            self::assertTrue($answer->json('order.goes') || $answer->json('order.left') !== [], $run);
+        }
+        $this->postJson('/api/order', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
+    }
+
     public function testWhatIsWrongWithTheEndsIsSaid(): void
     {
         foreach ([['from_leg' => 'l9', 'to' => ['leg' => 'l2']], ['from_leg' => 'l2', 'to' => ['leg' => 'l1']], ['to' => ['along_mm' => 5]], ['from_leg' => 'l1', 'to' => ['leg' => 'l2'], 'max_bends' => 7]] as $asked) {

@@ -19,6 +19,7 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\MakeUp\RunMakeUp;
+use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\MakeUp\WrapTemplate;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
@@ -65,6 +66,20 @@ final readonly class EvaluationController
         $document = $body->raw('document');
 
         return new JsonResponse((new RunMakeUp($catalogue, $file))->answer($file->read(is_array($document) ? $document : []), $body, $crew->of(self::crewId($request))));
+    }
+
+    /** In what order a run goes together where its ends stand. */
+    public function order(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+        $job = $file->read(is_array($document) ? $document : []);
+        $own = $crew->of(self::crewId($request));
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        $body->end();
+        $order = RunOrder::of((new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run]);
+
+        return new JsonResponse(['order' => $order?->toArray()]);
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */

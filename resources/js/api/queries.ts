@@ -17,6 +17,7 @@ import type {
     TrapSealInput,
     TrapSealOutput,
     MadeUp,
+    RunOrder,
 } from './types';
 
 /** A failed call, thrown where a query wants an error. */
@@ -140,6 +141,14 @@ export interface MakeUpAsked {
     }[];
 }
 export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
+/** In what order a run goes together where its ends stand. */
+export const orderQuery = (document: JobDocument, run: string) =>
+    queryOptions({
+        queryKey: ['order', run, document],
+        queryFn: () => orThrow(call<{ order: RunOrder | null }>('POST', '/api/order', { document, run })),
+        retry: false,
+        placeholderData: (old: { order: RunOrder | null } | undefined) => old,
+    });
 /** Wrap strips in full size: of one piece as SVG, of all of a run as PDF. */
 export const wrapStrips = (document: JobDocument, run: string, piece: string | null) =>
     callFile('/api/wrap', piece === null ? { document, run, format: 'pdf' } : { document, run, format: 'svg', piece });

@@ -692,6 +692,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** In what order a run goes together where its ends stand, or what frees it; null where it is no chain */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description In what order a run goes together where its ends stand, or what frees it; null where it is no chain */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            order: components["schemas"]["RunOrder"] | null;
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/wrap": {
         parameters: {
             query?: never;
@@ -1880,6 +1934,23 @@ export interface components {
                 to: number;
                 solution: components["schemas"]["MadeUpWay"];
             }[];
+        };
+        RunOrder: {
+            goes: boolean;
+            fixed: string[];
+            left: number[];
+            steps: {
+                parts: string[];
+                joints: number[];
+                push_mm: number;
+                on_bench: boolean;
+                moves: boolean;
+            }[];
+            frees: {
+                joint: number;
+                /** @enum {unknown} */
+                kind: "slide" | "roll" | "union";
+            }[][];
         };
         MadeUpWay: {
             points_mm: number[][];

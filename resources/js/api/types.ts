@@ -47,6 +47,7 @@ export type TrapSealOutput = Schemas['TrapSealOutput'];
 export type TrapArmInput = Schemas['TrapArmInput'];
 export type TrapArmOutput = Schemas['TrapArmOutput'];
 export type MadeUp = Schemas['MadeUp'];
+export type RunOrder = Schemas['RunOrder'];
 export type MadeUpWay = Schemas['MadeUpWay'];
 export type Severity = Finding['severity'];
 export type Units = Evaluation['units'];

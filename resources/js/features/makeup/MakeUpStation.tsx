@@ -8,6 +8,7 @@ import { Shape } from '../../drawing/Shape';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
 import { EndsForm } from './EndsForm';
+import { OrderList } from './OrderList';
 import { WrapFiles } from './WrapFiles';
 import { WrapStrip } from './WrapStrip';
 import { accepted, bendsInWords, dialInWords, notesOf, relaxInWords } from './ways';
@@ -55,6 +56,7 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
                     </p>
                 )}
                 {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
+                <OrderList document={editor.document} run={run} />
                 <WrapFiles document={editor.document} run={run} />
             </section>
             <section className="mu-picture" aria-label="Drawn in place">

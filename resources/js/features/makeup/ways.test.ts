@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { JobDocument, MadeUp, MadeUpWay } from '../../api/types';
-import { accepted, bendsInWords, dialInWords, notesOf, relaxInWords } from './ways';
+import { accepted, bendsInWords, dialInWords, freesInWords, notesOf, relaxInWords, stepInWords } from './ways';
 
 const bend = (name: string, more: Partial<MadeUpWay['bends'][number]> = {}): MadeUpWay['bends'][number] =>
     ({ name, strain_deg: 0, known: true, ...more }) as MadeUpWay['bends'][number];
@@ -64,4 +64,29 @@ it('takes a way into its run, and leaves the others', () => {
     const after = accepted(document, 'b', way([], { legs_said: ['z'] as unknown as MadeUpWay['legs_said'] }));
     expect(after.runs[0]).toBe(document.runs[0]);
     expect(after.runs[1]).toMatchObject({ id: 'b', legs: ['z'], next_leg: 9 });
+});
+
+describe('the order', () => {
+    const step = (more: object): Parameters<typeof stepInWords>[0] => ({
+        parts: ['A'],
+        joints: [3],
+        push_mm: 38.1,
+        on_bench: true,
+        moves: true,
+        ...more,
+    });
+    it.each([
+        [{}, 'On the bench: A onto joint 3, pushed 38 mm.'],
+        [{ on_bench: false, joints: [3, 4], parts: ['A', '45'] }, 'In place: A, 45 onto joints 3 and 4, pushed 38 mm.'],
+        [{ moves: false, on_bench: false }, 'In place: set A, and close joint 3 over.'],
+        [{ parts: [], on_bench: false }, 'In place: close joint 3.'],
+        [{ parts: ['A', 'B', 'C', 'D', 'E', 'F'] }, 'On the bench: A, B, C and 3 more onto joint 3, pushed 38 mm.'],
+    ])('%#', (more, words) => expect(stepInWords(step(more))).toBe(words));
+    it('says what frees it', () =>
+        expect(
+            freesInWords([
+                { joint: 3, kind: 'slide' },
+                { joint: 5, kind: 'union' },
+            ]),
+        ).toBe('at joint 3 a slip coupling, slid back and over, and at joint 5 a union'));
 });

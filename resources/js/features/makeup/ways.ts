@@ -1,4 +1,4 @@
-import type { JobDocument, MadeUp, MadeUpWay } from '../../api/types';
+import type { JobDocument, MadeUp, MadeUpWay, RunOrder } from '../../api/types';
 
 /** The bends of a way in words: `two 45s`, `22-1/2 and long sweep 90`. */
 export function bendsInWords(way: MadeUpWay): string {
@@ -60,3 +60,20 @@ export function dialInWords(deg: number, upright = false): string {
     if (whole === 180) return 'turns straight down';
     return `${whole}° from plumb, leaning ${deg > 0 ? 'right' : 'left'} as the water runs`;
 }
+
+/** One step of putting a run together: `On the bench: A onto joint 3, pushed 38 mm`. */
+export function stepInWords(step: RunOrder['steps'][number]): string {
+    const joints = step.joints.length === 1 ? `joint ${step.joints[0]}` : `joints ${step.joints.join(' and ')}`;
+    const where = step.on_bench ? 'On the bench' : 'In place';
+    const parts = step.parts.length > 4 ? `${step.parts.slice(0, 3).join(', ')} and ${step.parts.length - 3} more` : step.parts.join(', ');
+    if (parts === '') return `${where}: close ${joints}.`;
+    return step.moves
+        ? `${where}: ${parts} onto ${joints}, pushed ${Math.round(step.push_mm)} mm.`
+        : `${where}: set ${parts}, and close ${joints} over.`;
+}
+
+const KINDS = { slide: 'a slip coupling, slid back and over', roll: 'a sleeve that is rolled over', union: 'a union' };
+
+/** What frees a run that does not go together. */
+export const freesInWords = (change: RunOrder['frees'][number]): string =>
+    change.map((one) => `at joint ${one.joint} ${KINDS[one.kind]}`).join(', and ');
