@@ -33,6 +33,54 @@ final class MakeUpTest extends BrowserTestCase
         $this->until(fn (): bool => $this->callOut($browser) !== $taken && str_contains($this->callOut($browser), 'round the pier'), 'and taken back as any edit');
     }
 
+    public function testAFittingIsCutIntoALineThatStandsFromMarksToOrderOnThePhone(): void
+    {
+        $browser = $this->open(390, 844);
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Cut in'), 'mop', 'make-up');
+        $this->button($browser, 'Cut into a line that stands');
+        $this->seen($browser, 'select[name=standing] option[value=floor-hub]')->click();
+        $this->seen($browser, '#ci-length')->sendKeys("8'");
+        $this->button($browser, 'Where to cut');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.cut-in .mu-form'), 'how far from its upstream end'), 'what is missing is asked for');
+        $this->seen($browser, '#ci-centre')->sendKeys("4'");
+        $this->button($browser, 'Where to cut');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.ci-answer'), 'measure the'), 'nothing is cut by what nobody measured');
+        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.ci-answer svg.cutin')), 'and no mark is drawn');
+        foreach (['#ci-in' => '2 3/8', '#ci-out' => '4 1/4', '#ci-insertion' => '1'] as $field => $length) {
+            $this->seen($browser, $field)->sendKeys($length);
+        }
+        $this->button($browser, 'Where to cut');
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.ci-answer svg.cutin'))) === 1, 'the cuts are drawn');
+        $answer = $this->text($browser, '.ci-answer');
+        self::assertStringContainsString('Loose once it is cut', $answer);
+        self::assertGreaterThan(strpos($answer, 'Hang the downstream side'), strpos($answer, 'Cut on the waste side of the upstream mark'), 'what is loose hangs first');
+        self::assertLessThanOrEqual(390, $browser->executeScript('return document.documentElement.scrollWidth'), 'nothing hangs over the side');
+    }
+
+    public function testATrapIsFittedByWhatWasMeasuredAndAWrongKindIsSaid(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Trap'), 'glaze', 'make-up');
+        $this->button($browser, 'Fit a trap');
+        foreach (['#tf-ahead' => '14', '#tf-down' => '7', '#tf-tail' => '6'] as $field => $length) {
+            $this->seen($browser, $field)->sendKeys($length);
+        }
+        $this->button($browser, 'Fit it');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.ci-answer'), 'measure the trap'), 'without the trap in the hand nothing is cut');
+        self::assertStringNotContainsString('is cut', $this->text($browser, '.ci-answer'));
+        foreach (['#tf-tall' => '4', '#tf-reach' => '3 1/2', '#tf-elbow' => '3/4', '#tf-depth' => '1 1/2', '#tf-seal' => '2 1/2'] as $field => $length) {
+            $this->seen($browser, $field)->sendKeys($length);
+        }
+        $this->button($browser, 'Fit it');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.ci-answer'), 'extend the tailpiece by 2 '), 'the heights do not meet, and by how much');
+        self::assertCount(1, $browser->findElements(WebDriverBy::cssSelector('svg.trapfit')));
+        $this->seen($browser, 'select[name=pattern] option[value=s]')->click();
+        $this->button($browser, 'Fit it');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.ci-answer'), 'trap not taken here'), 'an S trap is refused');
+    }
+
     public function testWhatWasMeasuredIsLedOnToOnThePhoneAndAWrongLengthIsSaid(): void
     {
         $browser = $this->open(390, 844);

@@ -16,6 +16,10 @@ import type {
     TrapArmOutput,
     TrapSealInput,
     TrapSealOutput,
+    CutInInput,
+    TrapFitInput,
+    TrapFitOutput,
+    CutInOutput,
     MadeUp,
     RunOrder,
 } from './types';
@@ -149,6 +153,8 @@ export const orderQuery = (document: JobDocument, run: string) =>
         retry: false,
         placeholderData: (old: { order: RunOrder | null } | undefined) => old,
     });
+export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
+export const cutIn = (input: CutInInput) => call<CutInOutput>('POST', '/api/reckon/cut-in', input);
 /** Wrap strips in full size: of one piece as SVG, of all of a run as PDF. */
 export const wrapStrips = (document: JobDocument, run: string, piece: string | null) =>
     callFile('/api/wrap', piece === null ? { document, run, format: 'pdf' } : { document, run, format: 'svg', piece });

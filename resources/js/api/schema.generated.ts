@@ -1094,13 +1094,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-seal" | "will-it-go";
+                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -1110,7 +1110,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -2859,6 +2859,86 @@ export interface components {
             opening_above_weir_mm: number;
             /** @enum {unknown} */
             verdict: "pass" | "stop" | "warn" | "unknown" | "note";
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        TrapFitInput: {
+            tailpiece: {
+                at: number[];
+                size: string;
+                length_mm: number;
+            };
+            outlet: {
+                at: number[];
+                along: number[];
+                system: string;
+                size: string;
+                depth_mm?: number;
+            };
+            trap: {
+                /** @enum {unknown} */
+                pattern: "p" | "integral" | "s" | "bottle" | "drum" | "bell" | "running" | "anti-siphon" | "none";
+                size: string;
+                tall_mm?: number;
+                reach_mm?: number;
+                elbow_mm?: number;
+                seal_mm?: number;
+                adjust_mm?: number;
+            };
+            /** @enum {unknown} */
+            fixture: "lavatory" | "bidet" | "bath" | "shower" | "kitchen-sink" | "sink" | "bar-sink" | "mop-sink" | "dishwasher" | "laundry-tub" | "clothes-washer" | "water-closet" | "floor-drain" | "urinal" | "camper-inlet";
+            cabinet_floor_mm?: number;
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        TrapFitOutput: {
+            parts: {
+                part: string;
+                size: string;
+                why: string;
+            }[];
+            cuts: {
+                piece: string;
+                length_mm: number;
+                insertion_mm: number;
+            }[];
+            shorten_mm: number;
+            extend_mm: number;
+            seal_mm: number | null;
+            arm: {
+                length_mm: number | null;
+                fall_mm_per_m: number;
+                aside_mm: number;
+            } | null;
+            fits: boolean;
+            steps: {
+                step: string;
+                words: string;
+            }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

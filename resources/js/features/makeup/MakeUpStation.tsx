@@ -7,8 +7,10 @@ import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
+import { CutInPanel } from './CutInPanel';
 import { EndsForm } from './EndsForm';
 import { OrderList } from './OrderList';
+import { TrapFitPanel } from './TrapFitPanel';
 import { WrapFiles } from './WrapFiles';
 import { WrapStrip } from './WrapStrip';
 import { accepted, bendsInWords, dialInWords, notesOf, relaxInWords } from './ways';
@@ -20,13 +22,31 @@ interface Props {
     onTaken: () => void;
 }
 
+const MOVES = { ends: 'From end to end', 'cut-in': 'Cut into a line that stands', trap: 'Fit a trap' } as const;
+
 /** Two ends, and what leads from one to the other: ways best first, each drawn in place, with its marks; one is taken into the run. */
 export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
     const [made, setMade] = useState<MadeUp | null>(null);
     const [chosen, setChosen] = useState(0);
     const [busy, setBusy] = useState(false);
     const [problem, setProblem] = useState('');
+    const [move, setMove] = useState<keyof typeof MOVES>('ends');
     const { units } = editor.evaluation;
+    const tabs = (
+        <div className="view-tabs mu-tabs" role="group" aria-label="What is made up">
+            {(Object.keys(MOVES) as (keyof typeof MOVES)[]).map((key) => (
+                <button
+                    key={key}
+                    type="button"
+                    aria-pressed={move === key}
+                    className={move === key ? 'on' : ''}
+                    onClick={() => setMove(key)}
+                >
+                    {MOVES[key]}
+                </button>
+            ))}
+        </div>
+    );
     const ways = made ? (made.solutions.length > 0 ? made.solutions : made.relax.map((one) => one.solution)) : [];
     const way = ways[chosen];
     // What was found is of the run as it was then.
@@ -46,8 +66,20 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
             setProblem(Object.values(answer.errors).flat()[0] ?? answer.message);
         }
     };
+    if (move !== 'ends')
+        return (
+            <main className="station">
+                {tabs}
+                {move === 'cut-in' ? (
+                    <CutInPanel editor={editor} system={plan.system} />
+                ) : (
+                    <TrapFitPanel editor={editor} system={plan.system} size={plan.size} />
+                )}
+            </main>
+        );
     return (
         <main className="station make-up">
+            {tabs}
             <section className="mu-ways" aria-label="Ends and ways">
                 <EndsForm run={run} units={units} busy={busy} onAsk={(asked) => void ask(asked)} />
                 {problem && (
