@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { cutIn, readLength, systemsQuery } from '../../api/queries';
+import { cutIn, systemsQuery } from '../../api/queries';
 import type { CutInInput, CutInOutput, Tape, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
 import { Shape } from '../../drawing/Shape';
+import { formLength, onTape, tapeInWords } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
+import { FindingLines } from './FindingLines';
 
 const PATTERNS = ['wye', 'combo', 'san-tee', 'vent-tee', 'swept-tee', 'branch-135', 'branch-112'];
 
@@ -124,14 +126,7 @@ export function CutInPanel({ editor, system }: { editor: JobEditor; system: stri
 }
 
 async function ask(form: FormData, editor: JobEditor, units: Units): Promise<Result> {
-    const mm = async (name: string): Promise<number | null> => {
-        const text = formText(form, name);
-        if (text.trim() === '') return null;
-        const read = await readLength(text, units);
-        if (read.ok) return read.data.mm;
-        document.getElementsByName(name)[0]?.focus();
-        throw new Error(read.errors.text?.[0] ?? read.message);
-    };
+    const mm = (name: string): Promise<number | null> => formLength(form, name, units);
     const pipe = editor.document.standing?.find((one) => one.id === formText(form, 'standing'));
     const [length, centre] = [await mm('length'), await mm('centre')];
     if (!pipe?.system || !pipe.size) throw new Error('Say which line stands.');
@@ -160,11 +155,7 @@ async function ask(form: FormData, editor: JobEditor, units: Units): Promise<Res
     });
     if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
     const { cut_marks_mm: marks, stubs_mm: stubs, piece_out_mm: out } = answer.data;
-    const tape = async (value: number): Promise<Tape> => {
-        const read = await readLength(`${value.toFixed(2)} mm`, units);
-        if (!read.ok) throw new Error(read.message);
-        return read.data;
-    };
+    const tape = (value: number): Promise<Tape> => onTape(value, units);
     const said =
         marks && stubs && out !== null && (marks[0] ?? -1) >= 0
             ? {
@@ -179,17 +170,13 @@ async function ask(form: FormData, editor: JobEditor, units: Units): Promise<Res
 
 function Answer({ result, units }: { result: Result; units: Units }) {
     const { answer, said, centre, length } = result;
-    const words = (tape: Tape): string => (units === 'inch' ? `${tape.inch} in` : `${tape.metric} mm`);
+    const words = (tape: Tape): string => tapeInWords(tape, units);
     const kilos = answer.released_kg;
     const weigh = (kg: number | null): string =>
         kg === null ? 'not known' : units === 'inch' ? `${Math.ceil(kg * 2.2046)} lb` : `${Math.ceil(kg)} kg`;
     return (
         <>
-            {answer.findings.map((finding) => (
-                <p key={finding.rule + String(finding.params.side ?? '')} className="ci-finding">
-                    <Shape kind={finding.severity} size={18} /> <b>{finding.title}.</b> {finding.why} {finding.remedy}
-                </p>
-            ))}
+            <FindingLines findings={answer.findings} />
             {answer.closes && answer.findings.length === 0 && (
                 <p className="ci-finding">
                     <Shape kind="done" size={18} /> It closes: upstream the coupling is {way(answer.upstream.way)}, downstream{' '}

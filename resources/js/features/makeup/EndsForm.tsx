@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
-import { readLength, type MakeUpAsked } from '../../api/queries';
+import type { MakeUpAsked } from '../../api/queries';
 import type { RunReport, Units } from '../../api/types';
+import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 
@@ -31,12 +32,7 @@ export function EndsForm({ run, units, busy, onAsk }: Props) {
         event.preventDefault();
         setProblem('');
         const form = new FormData(event.currentTarget);
-        const mm = async (name: string): Promise<number> => {
-            const read = await readLength(formText(form, name), units);
-            if (read.ok) return read.data.mm;
-            document.getElementById(`mu-${name}`)?.focus();
-            throw new Error(read.message);
-        };
+        const mm = async (name: string): Promise<number> => (await formLength(form, name, units, true)) ?? 0;
         try {
             const common = {
                 run: run.id,

@@ -1,12 +1,14 @@
 import { useState, type FormEvent } from 'react';
-import { readLength, trapFit } from '../../api/queries';
+import { trapFit } from '../../api/queries';
 import type { Tape, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
+import { formLength, onTape, tapeInWords } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
+import { FindingLines } from './FindingLines';
 
 const FIXTURES: TrapFitInput['fixture'][] = [
     'lavatory',
@@ -112,14 +114,7 @@ export function TrapFitPanel({ editor, system, size }: { editor: JobEditor; syst
 
 async function ask(form: FormData, editor: JobEditor, system: string, size: string): Promise<Result> {
     const { units } = editor.evaluation;
-    const mm = async (name: string, needed = false): Promise<number | null> => {
-        const text = formText(form, name);
-        if (text.trim() === '' && !needed) return null;
-        const read = await readLength(text, units);
-        if (read.ok) return read.data.mm;
-        document.getElementsByName(name)[0]?.focus();
-        throw new Error(read.errors.text?.[0] ?? read.message);
-    };
+    const mm = (name: string, needed = false): Promise<number | null> => formLength(form, name, units, needed);
     const [ahead, aside, down, tail] = [
         (await mm('ahead', true)) ?? 0,
         (await mm('aside')) ?? 0,
@@ -147,11 +142,7 @@ async function ask(form: FormData, editor: JobEditor, system: string, size: stri
         },
     });
     if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
-    const tape = async (value: number | null | undefined): Promise<Tape | null> => {
-        if (!value) return null;
-        const read = await readLength(`${value.toFixed(2)} mm`, units);
-        return read.ok ? read.data : null;
-    };
+    const tape = (value: number | null | undefined): Promise<Tape | null> => (value ? onTape(value, units) : Promise.resolve(null));
     const { data } = answer;
     return {
         answer: data,
@@ -167,7 +158,7 @@ async function ask(form: FormData, editor: JobEditor, system: string, size: stri
 
 function Answer({ result, units }: { result: Result; units: Units }) {
     const { answer, drawn, said } = result;
-    const words = (tape: Tape): string => (units === 'inch' ? `${tape.inch} in` : `${tape.metric} mm`);
+    const words = (tape: Tape): string => tapeInWords(tape, units);
     const change = said.shorten
         ? `shorten the tailpiece by ${words(said.shorten)}`
         : said.extend
@@ -175,11 +166,7 @@ function Answer({ result, units }: { result: Result; units: Units }) {
           : null;
     return (
         <>
-            {answer.findings.map((finding) => (
-                <p key={finding.rule} className="ci-finding">
-                    <Shape kind={finding.severity} size={18} /> <b>{finding.title}.</b> {finding.why} {finding.remedy}
-                </p>
-            ))}
+            <FindingLines findings={answer.findings} />
             {answer.fits && answer.findings.length === 0 && (
                 <p className="ci-finding">
                     <Shape kind="done" size={18} /> It fits: {change ?? 'the heights meet'}.
