@@ -56,6 +56,12 @@ final readonly class Offer
         return $this->isSleeve ? -$this->gapMm : ($this->insertAMm === null ? null : $this->insertAMm - $this->gapMm);
     }
 
+    /** Whether a sleeve of rubber holds the ends, which can be rolled back on itself once its shield is off; any other has to be slid. */
+    public function rolls(): bool
+    {
+        return $this->isSleeve && in_array($this->method, [Method::NoHubShielded, Method::ShieldedTransition, Method::FlexibleUnshielded], true);
+    }
+
     /** Gives what orders the offers: less is better. */
     public function rank(): int
     {

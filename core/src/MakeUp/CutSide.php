@@ -23,7 +23,7 @@ final readonly class CutSide
         return match (true) {
             $this->offer === null || $this->insertionMm === null => null,
             $this->slideRoomMm >= $this->needsMm() => 'slide',
-            $this->canRoll() => 'roll-back',
+            $this->offer->rolls() => 'roll-back',
             ! $this->isFixed => 'draw',
             default => null,
         };
@@ -39,11 +39,5 @@ final readonly class CutSide
     public function gapMm(): ?float
     {
         return $this->offer?->gapMm;
-    }
-
-    /** Whether the sleeve is rubber that folds back on itself, once its shield is off. */
-    private function canRoll(): bool
-    {
-        return $this->offer !== null && $this->offer->isSleeve;
     }
 }

@@ -31,7 +31,10 @@ final readonly class InRun
 
     private LegLaid $last;
 
-    /** @param  int  $from  number of the first leg, from 1; @param  int  $to number of the last one, not before it */
+    /**
+     * @param int $from number of the first leg, from 1
+     * @param int $to number of the last one, not before it
+     */
     public function __construct(private RunLayout $layout, private int $from, private int $to)
     {
         $this->first = $layout->legs[$from - 1];

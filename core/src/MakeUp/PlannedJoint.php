@@ -30,9 +30,9 @@ final readonly class PlannedJoint
         };
     }
 
-    /** The same joint made in another way. */
+    /** The same joint made in another way: a slip coupling in place of a pushed joint is slid back by its whole length, which is twice the depth. */
     public function as(string $kind): self
     {
-        return new self($this->id, $this->a, $this->b, $this->axis, $this->depthMm, $kind, $this->slideRoomMm);
+        return new self($this->id, $this->a, $this->b, $this->axis, $kind === 'slide' && $this->kind === 'push' ? 2 * $this->depthMm : $this->depthMm, $kind, $this->slideRoomMm);
     }
 }

@@ -100,7 +100,11 @@ final readonly class RunOrder
     {
         $end = str_starts_with($joint->key, self::OUTLET) ? $layout->site->outlet : (str_starts_with($joint->key, self::TIE_IN) ? $layout->site->tieIn : null);
         if ($end instanceof EndJoint) {
-            return $end->offer?->isSleeve === true ? 'roll' : (self::OWN[$end->offer?->method->value ?? ''] ?? 'push');
+            return match (true) {
+                $end->offer?->rolls() === true => 'roll',
+                $end->offer?->isSleeve === true => 'slide',
+                default => self::OWN[$end->offer?->method->value ?? ''] ?? 'push',
+            };
         }
 
         return self::OWN[$layout->system->ownJoint ?? ''] ?? 'push';

@@ -50,6 +50,9 @@ final class CutInTest extends TestCase
         yield 'a hair too little to slide' => [['upstream' => ['slide_room_mm' => 52, 'insertion_mm' => 25]], true, '', 'roll-back'];
         yield 'no insertion known' => [['upstream' => ['slide_room_mm' => 0]], false, 'cutin.measureCoupling', null];
         yield 'no fitting measured' => [['overrides' => []], true, 'cutin.measureFitting', 'roll-back'];
+        $plastic = ['pipe' => ['system' => 'pvc-dwv-40', 'size' => '3', 'length_mm' => 2400]];
+        yield 'a solvent coupling does not roll' => [$plastic, false, 'cutin.noRoom', null];
+        yield 'but slides, where there is bare pipe' => [$plastic + ['upstream' => ['slide_room_mm' => 300, 'insertion_mm' => 38], 'downstream' => ['slide_room_mm' => 300, 'insertion_mm' => 38]], true, '', 'slide'];
         yield 'too near the end of the piece' => [['centre_at_mm' => 130], false, 'cutin.offPiece', 'roll-back'];
         yield 'too near the other end' => [['centre_at_mm' => 2300], false, 'cutin.offPiece', 'roll-back'];
     }
