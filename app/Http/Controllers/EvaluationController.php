@@ -14,10 +14,12 @@ use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
+use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Piece;
+use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\MakeUp\WrapTemplate;
@@ -72,12 +74,9 @@ final readonly class EvaluationController
     public function order(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
-        $document = $body->raw('document');
-        $job = $file->read(is_array($document) ? $document : []);
-        $own = $crew->of(self::crewId($request));
-        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        [, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
         $body->end();
-        $order = RunOrder::of((new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run]);
+        $order = RunOrder::of($layout);
 
         return new JsonResponse(['order' => $order?->toArray()]);
     }
@@ -86,11 +85,7 @@ final readonly class EvaluationController
     public function wrap(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): Response
     {
         $body = Fields::of($request->json()->all());
-        $document = $body->raw('document');
-        $job = $file->read(is_array($document) ? $document : []);
-        $own = $crew->of(self::crewId($request));
-        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
-        $layout = (new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run];
+        [$job, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
         $keys = array_map(static fn (Piece $piece): string => $piece->key, $layout->pieces);
         $isPdf = $body->choice('format', ['svg', 'pdf']) === 'pdf';
         $chosen = $isPdf ? $keys : [$body->choice('piece', $keys)];
@@ -98,7 +93,7 @@ final readonly class EvaluationController
         $body->end();
         $templates = array_values(array_filter(array_map(static fn (string $key): ?WrapTemplate => WrapTemplate::ofPiece($layout, $key, $job->units), $chosen)));
         if ($templates === []) {
-            throw BadInput::at('run', 'has no piece of pipe to wrap', $run);
+            throw BadInput::at('run', 'has no piece of pipe to wrap', $layout->run->id);
         }
 
         return $isPdf ? new Response(WrapPdf::of($templates, $paper), 200, ['Content-Type' => 'application/pdf']) : new Response($templates[0]->svg(), 200, ['Content-Type' => 'image/svg+xml']);
@@ -126,6 +121,17 @@ final readonly class EvaluationController
         } catch (UnreadableLength $unreadable) {
             throw BadInput::at('text', $unreadable->getMessage());
         }
+    }
+
+    /** @return array{Job, RunLayout} the job, and the run of it that is asked for, laid out */
+    private static function laidOut(Request $request, Fields $body, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): array
+    {
+        $document = $body->raw('document');
+        $job = $file->read(is_array($document) ? $document : []);
+        $own = $crew->of(self::crewId($request));
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+
+        return [$job, (new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run]];
     }
 
     private static function crewId(Request $request): ?int

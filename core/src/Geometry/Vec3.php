@@ -22,6 +22,18 @@ final readonly class Vec3
         return new self($level * sin(deg2rad($headingDeg)), $level * cos(deg2rad($headingDeg)), -sin(deg2rad($dipDeg)));
     }
 
+    /** Gives the heading of this direction, clockwise from north in plan, 0 to 360; the inverse of `direction`. */
+    public function headingDeg(): float
+    {
+        return fmod(rad2deg(atan2($this->x, $this->y)) + 360.0, 360.0);
+    }
+
+    /** Gives how far this direction dips below level, −90 to 90 degrees; the inverse of `direction`. */
+    public function dipDeg(): float
+    {
+        return rad2deg(asin(max(-1.0, min(1.0, -$this->z))));
+    }
+
     /** The direction straight up. */
     public static function up(): self
     {

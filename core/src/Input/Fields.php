@@ -195,6 +195,24 @@ final class Fields
         return $strings;
     }
 
+    /**
+     * @return list<float> an absent list is empty
+     *
+     * @throws BadInput at the one that is no number, or out of range
+     */
+    public function numbers(string $key, float $least = -INF, float $most = INF, int $count = 200): array
+    {
+        $numbers = [];
+        foreach ($this->list($key, $count) as $i => $value) {
+            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || $value < $least || $value > $most) {
+                throw BadInput::at($this->at($key).".{$i}", self::range($least, $most), $value);
+            }
+            $numbers[] = (float) $value;
+        }
+
+        return $numbers;
+    }
+
     /** @return array<array-key, mixed> everything that is there, unchecked */
     public function all(): array
     {

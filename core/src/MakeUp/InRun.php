@@ -119,14 +119,14 @@ final readonly class InRun
     /** @return array{Leg, float} and the heading after it */
     private function leg(string $id, Vec3 $u, float $heading, Solution $solution, int $i, string $what): array
     {
-        $dip = rad2deg(asin(max(-1.0, min(1.0, -$u->z))));
+        $dip = $u->dipDeg();
         $fitting = FittingChoice::of([$solution->bends()[$i - 1]->pattern]);
         $isClose = $solution->sequence->close[$i];
         $length = $isClose ? null : Length::mm($solution->lengths[$i]);
         if (abs($dip) > self::PLUMB_DEG) {
             return [new Leg($id, $dip > 0 ? Way::Down : Way::Up, null, $length, fitting: $fitting, isClose: $isClose, what: $what), $heading];
         }
-        $new = fmod($this->first->line->headingDeg + rad2deg(atan2($u->x, $u->y)) + 720.0, 360.0);
+        $new = fmod($this->first->line->headingDeg + $u->headingDeg(), 360.0);
         $turn = fmod($new - $heading + 540.0, 360.0) - 180.0;
         $fall = tan(deg2rad($dip)) * 1000;
 

@@ -115,7 +115,7 @@ final readonly class Solution
         if (abs($direction->z) > 0.9999) {
             return true;
         }
-        $heading = rad2deg(atan2($direction->x, $direction->y));
+        $heading = $direction->headingDeg();
         $headings = $this->sequence->problem->headingsDeg;
         foreach ($headings === [] ? [0.0, 90.0] : $headings as $wall) {
             $off = fmod(abs($heading - $wall), 180.0);

@@ -24,7 +24,7 @@ final class SolutionReport
         $legs = [];
         foreach ($solution->directions as $i => $u) {
             $level = sqrt(max(0.0, 1 - $u->z ** 2));
-            $legs[] = ['length_mm' => $solution->lengths[$i], 'cut_mm' => $solution->cutMm($i), 'fall_mm_per_m' => $level < M_SQRT1_2 ? null : -$u->z / $level * 1000, 'heading_deg' => fmod(rad2deg(atan2($u->x, $u->y)) + 360, 360), 'dip_deg' => rad2deg(asin(max(-1.0, min(1.0, -$u->z))))];
+            $legs[] = ['length_mm' => $solution->lengths[$i], 'cut_mm' => $solution->cutMm($i), 'fall_mm_per_m' => $level < M_SQRT1_2 ? null : -$u->z / $level * 1000, 'heading_deg' => $u->headingDeg(), 'dip_deg' => $u->dipDeg()];
         }
 
         return ['points_mm' => array_map(static fn (Vec3 $p): array => [$p->x, $p->y, $p->z], $solution->points), 'bends' => $bends, 'legs' => $legs, 'cost' => $solution->cost(), 'closes_within_mm' => $solution->missMm];

@@ -7,7 +7,6 @@ namespace FallBend\Core\Reckon;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
-use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\EndKind;
@@ -70,9 +69,9 @@ final readonly class MakeUpReckoner implements Reckoner
     /** @throws BadInput */
     private function end(Fields $fields, Catalogue $catalogue): OpenEnd
     {
-        $along = $this->point($fields, 'along')->unit() ?? throw BadInput::at($fields->at('along'), 'must be a direction: not all of it nothing', [0, 0, 0]);
+        $along = Points::direction($fields, 'along');
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
-        $end = new OpenEnd($this->point($fields, 'at'), $along, $system->key, $fields->choice('size', $system->sizes()), $fields->choice('end', array_map(static fn (EndKind $kind): string => $kind->value, EndKind::cases())));
+        $end = new OpenEnd(Points::read($fields, 'at'), $along, $system->key, $fields->choice('size', $system->sizes()), $fields->choice('end', array_map(static fn (EndKind $kind): string => $kind->value, EndKind::cases())));
         $fields->end();
 
         return $end;
@@ -84,7 +83,7 @@ final readonly class MakeUpReckoner implements Reckoner
         $fall = $input->childOrNull('fall_mm_per_m');
         [$least, $most] = [$fall?->numberOrNull('least', -1000, 1000), $fall?->numberOrNull('most', 0, 1000)];
         $fall?->end();
-        $bends = array_map(floatval(...), $this->numbers($input, 'bends_deg', 1, 179));
+        $bends = $input->numbers('bends_deg', 1, 179);
         $turnings = Turnings::of($system, $from->size, $bends);
         if ($turnings === []) {
             throw BadInput::at('bends_deg', 'the catalogue has no such bend in this size', $bends);
@@ -93,12 +92,12 @@ final readonly class MakeUpReckoner implements Reckoner
 
         return new Problem($from, $to, $turnings, $input->has('max_bends') ? $input->int('max_bends', 0, 4) : 3, $input->numberOrNull('min_leg_mm', 0, self::FAR_MM) ?? 2 * $pipe->socketDepthMm,
             $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->assumption('joint-play')->value, $least, $most, array_map($this->box(...), $input->children('obstacles', 200)), $pipe->outsideMm / 2 + $clearance,
-            $system->coupling($from->size)->acrossMm ?? 0.0, array_map(floatval(...), $this->numbers($input, 'wall_headings_deg', -360, 360)));
+            $system->coupling($from->size)->acrossMm ?? 0.0, $input->numbers('wall_headings_deg', -360, 360));
     }
 
     private function box(Fields $fields): Box
     {
-        [$a, $b] = [$this->point($fields, 'min'), $this->point($fields, 'max')];
+        [$a, $b] = [Points::read($fields, 'min'), Points::read($fields, 'max')];
         if ($a->x > $b->x || $a->y > $b->y || $a->z > $b->z) {
             throw BadInput::at($fields->at('max'), 'must not lie below min in any direction', [$b->x, $b->y, $b->z]);
         }
@@ -106,35 +105,6 @@ final readonly class MakeUpReckoner implements Reckoner
         $fields->end();
 
         return $box;
-    }
-
-    /** @throws BadInput */
-    private function point(Fields $fields, string $key): Vec3
-    {
-        $numbers = $this->numbers($fields, $key, -1_000_000, 1_000_000);
-        if (count($numbers) !== 3) {
-            throw BadInput::at($fields->at($key), 'must be three numbers: east, north, up', $fields->raw($key));
-        }
-
-        return new Vec3(...array_map(floatval(...), $numbers));
-    }
-
-    /**
-     * @return list<int|float>
-     *
-     * @throws BadInput
-     */
-    private function numbers(Fields $fields, string $key, float $least, float $most): array
-    {
-        $numbers = [];
-        foreach ($fields->has($key) ? $fields->list($key) : [] as $i => $number) {
-            if ((! is_int($number) && ! is_float($number)) || ! is_finite((float) $number) || $number < $least || $number > $most) {
-                throw BadInput::at($fields->at("{$key}.{$i}"), "must be a number from {$least} to {$most}", $number);
-            }
-            $numbers[] = $number;
-        }
-
-        return $numbers;
     }
 
     /** A clearance is asked for from the outside of the pipe. */

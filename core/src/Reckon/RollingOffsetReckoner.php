@@ -35,14 +35,9 @@ final readonly class RollingOffsetReckoner implements Reckoner
         $offset = $input->number('offset_mm', -1_000_000, 1_000_000);
         $rise = $input->number('rise_mm', -1_000_000, 1_000_000);
         $bend = $input->number('bend_deg', 0.1, 90);
-        $takeOffs = $input->list('take_off_mm');
+        $takeOffs = $input->numbers('take_off_mm', 0, 100_000);
         if (count($takeOffs) !== 2) {
             throw BadInput::at($input->at('take_off_mm'), 'must be a list of two lengths: first bend, second bend', $takeOffs);
-        }
-        foreach ($takeOffs as $i => $takeOff) {
-            if ((! is_int($takeOff) && ! is_float($takeOff)) || ! is_finite((float) $takeOff) || $takeOff < 0 || $takeOff > 100_000) {
-                throw BadInput::at($input->at("take_off_mm.{$i}"), 'must be a number from 0 to 100000', $takeOff);
-            }
         }
         Overrides::read($input, $this->catalogue);
         $input->end();

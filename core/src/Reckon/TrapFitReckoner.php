@@ -8,8 +8,6 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Geometry\Vec3;
-use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\MakeUp\TrapFit;
@@ -42,12 +40,12 @@ final readonly class TrapFitReckoner implements Reckoner
         $rulebook = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with($overrides->rulebook);
         $fixture = $input->choice('fixture', FixtureTable::KINDS);
         [$tail, $outlet, $trap] = [$input->child('tailpiece'), $input->child('outlet'), $input->child('trap')];
-        $tailAt = self::point($tail, 'at');
+        $tailAt = Points::read($tail, 'at');
         [$tailSize, $tailLength] = [$tail->string('size', 10), $tail->number('length_mm', 0, self::FAR_MM)];
         $system = $this->catalogue->system($outlet->choice('system', $this->catalogue->systemKeys()));
         $size = $outlet->choice('size', $system->sizes());
-        $along = self::point($outlet, 'along')->unit() ?? throw BadInput::at($outlet->at('along'), 'must be a direction', [0, 0, 0]);
-        $outletAt = self::point($outlet, 'at');
+        $along = Points::direction($outlet, 'along');
+        $outletAt = Points::read($outlet, 'at');
         $depth = $outlet->numberOrNull('depth_mm', 0, 1000);
         $pattern = $trap->choice('pattern', FixtureHead::TRAPS);
         $trapSize = $trap->string('size', 10);
@@ -156,16 +154,5 @@ final readonly class TrapFitReckoner implements Reckoner
         }
 
         return ['trap.bucket', ...($high !== null && $high < -0.5 - $adjust ? ['trap.shorten'] : []), ...($high !== null && $high > 0.5 + $adjust ? ['trap.extend'] : []), ...($fit->isFloor() ? [] : ['trap.wall-tube']), 'trap.nuts', 'trap.hang', 'trap.swing', 'trap.tighten', 'trap.fill'];
-    }
-
-    /** @throws BadInput */
-    private static function point(Fields $fields, string $key): Vec3
-    {
-        $numbers = array_values(array_filter($fields->list($key, 3), static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n) && abs($n) <= 1_000_000));
-        if (count($numbers) !== 3) {
-            throw BadInput::at($fields->at($key), 'must be three numbers: east, north, up', $fields->raw($key));
-        }
-
-        return new Vec3((float) $numbers[0], (float) $numbers[1], (float) $numbers[2]);
     }
 }

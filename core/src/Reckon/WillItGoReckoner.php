@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
-use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\MakeUp\AssemblyOrder;
@@ -92,9 +91,7 @@ final readonly class WillItGoReckoner implements Reckoner
             if (isset($joints[$id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $id);
             }
-            $axis = array_values(array_filter($fields->list('axis', 3), static fn (mixed $n): bool => (is_int($n) || is_float($n)) && is_finite((float) $n)));
-            $unit = count($axis) === 3 ? (new Vec3((float) $axis[0], (float) $axis[1], (float) $axis[2]))->unit() : null;
-            $joints[$id] = new PlannedJoint($id, $a, $b, $unit ?? throw BadInput::at($fields->at('axis'), 'must be a direction of three numbers', $fields->raw('axis')), $fields->number('depth_mm', 0, 10_000), $fields->choice('kind', PlannedJoint::KINDS), $fields->numberOrNull('slide_room_mm', 0, 100_000) ?? 0.0);
+            $joints[$id] = new PlannedJoint($id, $a, $b, Points::direction($fields, 'axis'), $fields->number('depth_mm', 0, 10_000), $fields->choice('kind', PlannedJoint::KINDS), $fields->numberOrNull('slide_room_mm', 0, 100_000) ?? 0.0);
             $fields->end();
         }
 

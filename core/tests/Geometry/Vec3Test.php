@@ -53,4 +53,16 @@ final class Vec3Test extends TestCase
         $up = Vec3::direction(90, 0)->cross(Vec3::direction(0, 0));
         self::assertEqualsWithDelta([0, 0, 1], [$up->x, $up->y, $up->z], 1e-12);
     }
+
+    public function testHeadingAndDipAreReadBackFromADirection(): void
+    {
+        foreach ([0.0, 45.0, 180.0, 271.5, 359.0] as $heading) {
+            foreach ([-60.0, 0.0, 1.19, 80.0] as $dip) {
+                $direction = Vec3::direction($heading, $dip);
+                self::assertEqualsWithDelta($heading, $direction->headingDeg(), 1e-9);
+                self::assertEqualsWithDelta($dip, $direction->dipDeg(), 1e-9);
+            }
+        }
+        self::assertEqualsWithDelta(90.0, Vec3::direction(0.0, 90.0)->dipDeg(), 1e-6);
+    }
 }

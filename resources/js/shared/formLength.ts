@@ -1,5 +1,5 @@
 import { readLength } from '../api/queries';
-import type { Tape, Units } from '../api/types';
+import type { Units } from '../api/types';
 import { formText } from './formText';
 
 /** A length of a form in mm, as the tape says it; null where nothing is entered. What is not understood is gone to, and said. */
@@ -11,12 +11,3 @@ export async function formLength(form: FormData, name: string, units: Units, nee
     document.getElementsByName(name)[0]?.focus();
     throw new Error(read.errors.text?.[0] ?? read.message);
 }
-
-/** A reckoned length as the tape says it. */
-export async function onTape(mm: number, units: Units): Promise<Tape> {
-    const read = await readLength(`${mm.toFixed(2)} mm`, units);
-    if (!read.ok) throw new Error(read.message);
-    return read.data;
-}
-
-export const tapeInWords = (tape: Tape, units: Units): string => (units === 'inch' ? `${tape.inch} in` : `${tape.metric} mm`);

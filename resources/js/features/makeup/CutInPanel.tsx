@@ -1,12 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { cutIn, systemsQuery } from '../../api/queries';
-import type { CutInInput, CutInOutput, Tape, Units } from '../../api/types';
+import type { CutInInput, CutInOutput, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
 import { Shape } from '../../drawing/Shape';
-import { formLength, onTape, tapeInWords } from '../../shared/formLength';
+import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
+import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
 import { FindingLines } from './FindingLines';
@@ -15,7 +16,6 @@ const PATTERNS = ['wye', 'combo', 'san-tee', 'vent-tee', 'swept-tee', 'branch-13
 
 interface Result {
     answer: CutInOutput;
-    said: { first: Tape; second: Tape; out: Tape; stubs: [Tape, Tape] } | null;
     centre: number;
     length: number | null;
 }
@@ -154,23 +154,14 @@ async function ask(form: FormData, editor: JobEditor, units: Units): Promise<Res
         ...(measured.length > 0 ? { overrides: { catalogue: measured } } : {}),
     });
     if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
-    const { cut_marks_mm: marks, stubs_mm: stubs, piece_out_mm: out } = answer.data;
-    const tape = (value: number): Promise<Tape> => onTape(value, units);
-    const said =
-        marks && stubs && out !== null && (marks[0] ?? -1) >= 0
-            ? {
-                  first: await tape(marks[0] ?? 0),
-                  second: await tape(marks[1] ?? 0),
-                  out: await tape(out),
-                  stubs: [await tape(stubs[0] ?? 0), await tape(stubs[1] ?? 0)] as [Tape, Tape],
-              }
-            : null;
-    return { answer: answer.data, said, centre, length };
+    return { answer: answer.data, centre, length };
 }
 
 function Answer({ result, units }: { result: Result; units: Units }) {
-    const { answer, said, centre, length } = result;
-    const words = (tape: Tape): string => tapeInWords(tape, units);
+    const { answer, centre, length } = result;
+    const words = (mm: number): string => lengthInWords(mm, units);
+    const [first, second] = answer.cut_marks_mm ?? [];
+    const [upper, lower] = answer.stubs_mm ?? [];
     const kilos = answer.released_kg;
     const weigh = (kg: number | null): string =>
         kg === null ? 'not known' : units === 'inch' ? `${Math.ceil(kg * 2.2046)} lb` : `${Math.ceil(kg)} kg`;
@@ -183,17 +174,17 @@ function Answer({ result, units }: { result: Result; units: Units }) {
                     {way(answer.downstream.way)}.
                 </p>
             )}
-            {said && answer.cut_marks_mm && answer.stubs_mm && (
+            {first !== undefined && second !== undefined && upper !== undefined && lower !== undefined && first >= 0 && (
                 <CutInDrawing
-                    marks={[answer.cut_marks_mm[0] ?? 0, answer.cut_marks_mm[1] ?? 0]}
-                    stubs={[answer.stubs_mm[0] ?? 0, answer.stubs_mm[1] ?? 0]}
+                    marks={[first, second]}
+                    stubs={[upper, lower]}
                     centre={centre}
                     length={length}
                     said={{
-                        first: words(said.first),
-                        second: words(said.second),
-                        out: words(said.out),
-                        stubs: [words(said.stubs[0]), words(said.stubs[1])],
+                        first: words(first),
+                        second: words(second),
+                        out: words(answer.piece_out_mm ?? 0),
+                        stubs: [words(upper), words(lower)],
                     }}
                 />
             )}

@@ -1,11 +1,12 @@
 import { useState, type FormEvent } from 'react';
 import { trapFit } from '../../api/queries';
-import type { Tape, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
+import type { TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
-import { formLength, onTape, tapeInWords } from '../../shared/formLength';
+import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
+import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
 import { FindingLines } from './FindingLines';
@@ -26,7 +27,6 @@ const TRAPS: TrapFitInput['trap']['pattern'][] = ['p', 'bottle', 'anti-siphon', 
 interface Result {
     answer: TrapFitOutput;
     drawn: { ahead: number; down: number; tall: number; reach: number; seal: number | null };
-    said: { shorten: Tape | null; extend: Tape | null; tube: Tape | null; into: Tape | null };
 }
 
 /** A trap between a tailpiece and an outlet: what was measured, what to cut, whether it may be, and the steps. */
@@ -142,28 +142,22 @@ async function ask(form: FormData, editor: JobEditor, system: string, size: stri
         },
     });
     if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
-    const tape = (value: number | null | undefined): Promise<Tape | null> => (value ? onTape(value, units) : Promise.resolve(null));
-    const { data } = answer;
     return {
-        answer: data,
+        answer: answer.data,
         drawn: { ahead, down, tall: measures.tall_mm ?? 0, reach: measures.reach_mm ?? 0, seal: measures.seal_mm },
-        said: {
-            shorten: await tape(data.shorten_mm),
-            extend: await tape(data.extend_mm),
-            tube: await tape(data.cuts[0]?.length_mm),
-            into: await tape(data.cuts[0]?.insertion_mm),
-        },
     };
 }
 
 function Answer({ result, units }: { result: Result; units: Units }) {
-    const { answer, drawn, said } = result;
-    const words = (tape: Tape): string => tapeInWords(tape, units);
-    const change = said.shorten
-        ? `shorten the tailpiece by ${words(said.shorten)}`
-        : said.extend
-          ? `extend the tailpiece by ${words(said.extend)}`
-          : null;
+    const { answer, drawn } = result;
+    const words = (mm: number): string => lengthInWords(mm, units);
+    const tube = answer.cuts[0];
+    const change =
+        answer.shorten_mm > 0
+            ? `shorten the tailpiece by ${words(answer.shorten_mm)}`
+            : answer.extend_mm > 0
+              ? `extend the tailpiece by ${words(answer.extend_mm)}`
+              : null;
     return (
         <>
             <FindingLines findings={answer.findings} />
@@ -176,12 +170,12 @@ function Answer({ result, units }: { result: Result; units: Units }) {
                 <TrapFitDrawing
                     {...drawn}
                     high={answer.extend_mm - answer.shorten_mm}
-                    said={{ change, tube: said.tube ? `cut ${words(said.tube)}` : null }}
+                    said={{ change, tube: tube ? `cut ${words(tube.length_mm)}` : null }}
                 />
             )}
-            {said.tube && said.into && (
+            {tube && (
                 <p className="say">
-                    The wall tube is cut {words(said.tube)}, of which {words(said.into)} go into the wall.
+                    The wall tube is cut {words(tube.length_mm)}, of which {words(tube.insertion_mm)} go into the wall.
                 </p>
             )}
             <ul className="ci-steps">
