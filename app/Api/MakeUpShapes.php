@@ -36,7 +36,7 @@ final class MakeUpShapes
     {
         return [
             'MadeUp' => Shapes::object([
-                'turn_deg' => self::NUMBER, 'apart' => Shapes::ref('Tape'), 'outside_mm' => self::NUMBER, 'size' => self::TEXT,
+                'turn_deg' => self::NUMBER, 'apart' => Shapes::ref('Tape'), 'outside_mm' => self::NUMBER, 'size' => self::TEXT, 'branch_at_mm' => self::MAYBE, 'level_difference_mm' => self::MAYBE,
                 'solutions' => Shapes::list(Shapes::ref('MadeUpWay')),
                 'searched' => Shapes::object(['sequences' => self::WHOLE, 'max_bends' => self::WHOLE, 'exhaustive' => self::YES_NO]),
                 'relax' => Shapes::list(Shapes::object(['condition' => self::TEXT, 'what' => self::TEXT, 'from' => self::NUMBER, 'to' => self::NUMBER, 'solution' => Shapes::ref('MadeUpWay')])),
@@ -45,6 +45,10 @@ final class MakeUpShapes
                 'goes' => self::YES_NO, 'fixed' => Shapes::list(self::TEXT), 'left' => Shapes::list(self::WHOLE),
                 'steps' => Shapes::list(Shapes::object(['parts' => Shapes::list(self::TEXT), 'joints' => Shapes::list(self::WHOLE), 'push_mm' => self::NUMBER, 'on_bench' => self::YES_NO, 'moves' => self::YES_NO])),
                 'frees' => Shapes::list(Shapes::list(Shapes::object(['joint' => self::WHOLE, 'kind' => ['enum' => ['slide', 'roll', 'union']]]))),
+            ]),
+            'RunClosing' => Shapes::object([
+                'reading_mm' => self::NUMBER, 'cutting_mm' => self::NUMBER, 'sources' => Shapes::list(Shapes::ref('Source')),
+                'joints' => Shapes::list(Shapes::object(['joint' => self::WHOLE, 'chance' => self::NUMBER, 'within_mm' => self::NUMBER, 'short_mm' => self::NUMBER, 'long_mm' => self::NUMBER, 'way' => ['enum' => ['glued', 'ring', 'roll', 'slide', 'union']]])),
             ]),
             'MadeUpWay' => Shapes::object([
                 'points_mm' => Shapes::list(Shapes::list(self::NUMBER)),

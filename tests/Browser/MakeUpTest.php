@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\WebDriverBy;
+use PHPUnit\Framework\Attributes\DataProvider;
 
 /** Two ends, and what leads from one to the other. */
 final class MakeUpTest extends BrowserTestCase
@@ -100,5 +101,63 @@ final class MakeUpTest extends BrowserTestCase
         $this->button($browser, 'Look for ways');
         $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.mu-way'))) > 0, 'there are ways');
         self::assertLessThanOrEqual(390, $browser->executeScript('return document.documentElement.scrollWidth'), 'nothing hangs over the side');
+    }
+
+    /** @return iterable<string, array{string, string, string, string}> run, what was measured, what is marked, the step that closes it */
+    public static function demo(): iterable
+    {
+        yield 'an odd angle into the clay yard drain' => ['mop', 'Odd angle into the yard drain', 'Bend 2', 'Take it into the run'];
+        yield 'the wye that it goes into' => ['mop', 'Wye into the clay yard drain', 'First mark', 'roll it back on itself'];
+        yield 'a plastic branch cut into the iron line' => ['clay-wash', 'Plastic branch into the iron line', 'First mark', 'Hang the downstream side too'];
+        yield 'the shower past an engineered joist' => ['flat-shower', 'Under the engineered joist', 'Bend 2', 'Take it into the run'];
+        yield 'a mop sink over a floor outlet' => ['mop', 'Mop sink over its floor outlet', 'Riser', 'Lead the vent up'];
+    }
+
+    #[DataProvider('demo')]
+    public function testWhatTheDemoMeasuredIsFollowedOnThePhoneFromMarksToOrder(string $run, string $name, string $mark, string $step): void
+    {
+        $browser = $this->open(390, 844);
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Kept'), $run, 'make-up');
+        $this->tap($browser, '.mu-kept-one', $name);
+        $this->until(fn (): bool => str_contains($this->text($browser, 'main.station'), $mark), 'its marks are there without a field filled in');
+        self::assertStringContainsString($step, $this->text($browser, 'main.station'));
+        self::assertLessThanOrEqual(390, $browser->executeScript('return document.documentElement.scrollWidth'), 'nothing hangs over the side');
+    }
+
+    public function testWhatWasMeasuredIsKeptInTheJobChangedAndTakenOut(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Keeping');
+        $this->openRun($browser, $job, 'glaze', 'make-up');
+        $this->button($browser, 'Look for ways');
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.mu-keep input'))) === 1, 'it can be kept');
+        $this->seen($browser, '.mu-keep input')->sendKeys('Round the pier');
+        $this->button($browser, 'Keep it in the job');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-kept'), 'Round the pier'), 'it stands under its name');
+        $this->kept($browser);
+        $this->openRun($browser, $job, 'glaze', 'make-up');
+        $this->tap($browser, '.mu-kept-one', 'Round the pier');
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.mu-way'))) > 0, 'opened again it is looked up');
+        $this->button($browser, 'Take it out');
+        $this->until(fn (): bool => $browser->findElements(WebDriverBy::cssSelector('.mu-kept-one')) === [], 'it is gone');
+        $this->button($browser, 'Undo');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-kept'), 'Round the pier'), 'and back');
+    }
+
+    public function testTheTwoEndsArePickedOnTheDrawing(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Picking'), 'mop', 'make-up');
+        $piece = static fn (string $letter): string => "document.querySelector('.mu-picture svg.iso [data-tag=\"piece {$letter}\"]').dispatchEvent(new MouseEvent('click', {bubbles: true}))";
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 1 to leg 4'), 'all of the run at first');
+        $browser->executeScript($piece('B'));
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 2 to leg 4'), 'the upper one first');
+        $browser->executeScript($piece('D'));
+        $this->until(fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 2 to leg 3'), 'then the lower one');
+        $this->button($browser, 'Look for ways');
+        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.mu-way'))) > 0, 'between those two');
     }
 }

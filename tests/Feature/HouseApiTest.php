@@ -98,7 +98,13 @@ final class HouseApiTest extends TestCase
             $answer = $this->postJson('/api/order', ['document' => self::demo(), 'run' => $run])->assertOk();
             self::assertShape('RunOrder', (string) json_encode($answer->json('order')));
             self::assertTrue($answer->json('order.goes') || $answer->json('order.left') !== [], $run);
+            if ($answer->json('closing') !== null) {
+                self::assertShape('RunClosing', (string) json_encode($answer->json('closing')));
+                $closing[] = $run;
+            }
         }
+        self::assertContains('mop', $closing ?? [], 'between a socket and a riser that stand');
+        self::assertNotContains('stack', $closing ?? [], 'a roof terminal does not stand before the stack');
         $this->postJson('/api/order', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
     }
 

@@ -20,6 +20,7 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\MakeUp\RunClosing;
 use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\MakeUp\WrapTemplate;
@@ -74,11 +75,11 @@ final readonly class EvaluationController
     public function order(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
-        [, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
+        [$job, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
         $body->end();
         $order = RunOrder::of($layout);
 
-        return new JsonResponse(['order' => $order?->toArray()]);
+        return new JsonResponse(['order' => $order?->toArray(), 'closing' => (new RunClosing($layout, $job->catalogue($catalogue, $crew->of(self::crewId($request)))))->toArray()]);
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */

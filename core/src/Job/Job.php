@@ -24,6 +24,7 @@ final readonly class Job
      * @param list<CatalogueAddition> $additions rows of one's own
      * @param list<SingleJoint> $singles joints outside the runs
      * @param list<Obstacle> $obstacles what the runs go through or past
+     * @param list<GuidedMove> $moves what was measured for making up
      */
     public function __construct(
         public string $name,
@@ -38,6 +39,7 @@ final readonly class Job
         public Conditions $conditions = new Conditions,
         public array $singles = [],
         public array $obstacles = [],
+        public array $moves = [],
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -49,13 +51,13 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves);
     }
 
     /** @param  list<Obstacle>  $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves);
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -96,7 +98,7 @@ final readonly class Job
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
             [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
-            $this->conditions, $this->singles, $this->obstacles);
+            $this->conditions, $this->singles, $this->obstacles, $this->moves);
     }
 
     /** Gives the run of that id, or null. */

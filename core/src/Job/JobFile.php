@@ -67,7 +67,7 @@ final readonly class JobFile
         $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
         $additions = array_map(fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $this->catalogue), $overrides->children('rows', 500));
         $catalogue = $this->catalogue->with([], $additions);
-        $standing = $this->standing($file, $catalogue);
+        $standing = self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...));
         $runs = [];
         foreach ($file->children('runs', 20_000) as $fields) {
             $run = $this->run($fields, $standing);
@@ -77,14 +77,9 @@ final readonly class JobFile
             $runs[$run->id] = $run;
         }
         self::refuseLooseEnds($file, $runs);
-        $obstacles = [];
-        foreach ($file->children('obstacles', 2000) as $fields) {
-            $id = self::id($fields);
-            if (isset($obstacles[$id])) {
-                throw BadInput::at($fields->at('id'), 'stands twice', $id);
-            }
-            $obstacles[$id] = ObstacleFile::read($fields, $id, $runs);
-        }
+        $obstacles = self::each($file, 'obstacles', 2000, static fn (Fields $fields, string $id): Obstacle => ObstacleFile::read($fields, $id, $runs));
+        $names = array_map(strval(...), array_keys($runs));
+        $moves = self::each($file, 'moves', 200, static fn (Fields $fields, string $id): GuidedMove => GuidedMove::read($fields, $id, $names));
         $job = new Job(
             self::named($file, 'name', 120),
             $file->stringOr('place', '', 200),
@@ -96,8 +91,9 @@ final readonly class JobFile
             array_values($standing),
             $additions,
             self::conditions($file->childOrNull('conditions')),
-            $this->singles($file, $catalogue, $standing),
+            array_values(self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))),
             array_values($obstacles),
+            array_values($moves),
         );
         $overrides->end();
         $file->end();
@@ -120,6 +116,7 @@ final readonly class JobFile
             ...($job->singles === [] ? [] : ['single_joints' => array_map(SingleJointFile::document(...), $job->singles)]),
             'runs' => array_map($this->runDocument(...), $job->runs),
             ...($job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)]),
+            ...($job->moves === [] ? [] : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)]),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
@@ -128,37 +125,28 @@ final readonly class JobFile
         ];
     }
 
-    /** @return array<string, StandingPipe> by id */
-    private function standing(Fields $file, Catalogue $catalogue): array
-    {
-        $standing = [];
-        foreach ($file->children('standing', 200) as $fields) {
-            $id = self::id($fields);
-            if (isset($standing[$id])) {
-                throw BadInput::at($fields->at('id'), 'stands twice', $id);
-            }
-            $standing[$id] = (new StandingPipeFile($catalogue))->read($fields, $id);
-        }
-
-        return $standing;
-    }
-
     /**
-     * @param array<string, StandingPipe> $standing by id
-     * @return list<SingleJoint>
+     * Takes a list of things with an id each; gives what was read of them by id.
+     *
+     * @template T
+     *
+     * @param callable(Fields, string): T $read
+     * @return array<string, T>
+     *
+     * @throws BadInput if an id stands twice
      */
-    private function singles(Fields $file, Catalogue $catalogue, array $standing): array
+    private static function each(Fields $file, string $key, int $most, callable $read): array
     {
-        $singles = [];
-        foreach ($file->children('single_joints', 200) as $fields) {
+        $things = [];
+        foreach ($file->children($key, $most) as $fields) {
             $id = self::id($fields);
-            if (isset($singles[$id])) {
+            if (isset($things[$id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $id);
             }
-            $singles[$id] = (new SingleJointFile($catalogue, $standing))->read($fields, $id);
+            $things[$id] = $read($fields, $id);
         }
 
-        return array_values($singles);
+        return $things;
     }
 
     private static function conditions(?Fields $fields): Conditions

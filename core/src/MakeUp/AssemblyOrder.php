@@ -31,8 +31,9 @@ final class AssemblyOrder
      * @param list<string> $pieces
      * @param list<PlannedJoint> $joints
      * @param list<string> $fixed pieces that stand already
+     * @param int $most bodies that the search may look at
      */
-    public function __construct(private readonly array $pieces, private readonly array $joints, private readonly array $fixed) {}
+    public function __construct(private readonly array $pieces, private readonly array $joints, private readonly array $fixed, private readonly int $most = self::MOST) {}
 
     /** @return list<Move>|null in order; null where there is none */
     public function find(): ?array
@@ -56,6 +57,12 @@ final class AssemblyOrder
         return $this->go($body, array_values(array_udiff($this->joints, $inside, static fn (PlannedJoint $a, PlannedJoint $b): int => $a->id <=> $b->id))) ? $this->moves : null;
     }
 
+    /** Whether the search came to its end: where it did not, an order that was not found may be there all the same. */
+    public function isWhole(): bool
+    {
+        return count($this->dead) <= $this->most;
+    }
+
     /** @return list<string> where there is no order: the joints that could not be made when the search came furthest */
     public function left(): array
     {
@@ -75,7 +82,7 @@ final class AssemblyOrder
             $this->left = self::ids($open);
         }
         $key = implode(' ', $body);
-        if (isset($this->dead[$key]) || count($this->dead) > self::MOST) {
+        if (isset($this->dead[$key]) || count($this->dead) > $this->most) {
             return false;
         }
         foreach (self::between($body, $open) as $joints) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
@@ -150,12 +151,31 @@ final readonly class InRun
         return new Vec3($v->x * $cos - $v->y * $sin, $v->x * $sin + $v->y * $cos, $v->z);
     }
 
-    /** What the fitting at the beginning of the first leg takes up of it. */
+    /** What the fitting at the beginning of the first leg takes up of it; where branches stand on that leg, all of it up to the last of them, which stays where it is. */
     private function takeAtStart(): float
     {
-        $piece = $this->piecesOf($this->first)[0] ?? null;
+        $pieces = $this->piecesOf($this->first);
+        $piece = $pieces[0] ?? null;
+        foreach ($pieces as $one) {
+            $piece = $this->isFromBranch($one) ? $one : $piece;
+        }
 
         return $piece === null ? 0.0 : max(0.0, $piece->from->minus($this->first->from)->dot($this->first->line->direction));
+    }
+
+    private function isFromBranch(Piece $piece): bool
+    {
+        foreach ($this->layout->joints as $joint) {
+            if ($joint->key === $piece->jointFrom) {
+                foreach ($this->layout->fittings as $fitting) {
+                    if ($fitting->key === $joint->fitting) {
+                        return $fitting->part instanceof Branch;
+                    }
+                }
+            }
+        }
+
+        return false;
     }
 
     /** What the fitting at the end of the last leg takes up of it. */

@@ -11,9 +11,11 @@ use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\TurnFinder;
@@ -24,11 +26,17 @@ final readonly class RunMakeUp
     /** What a search may look at while somebody waits for it: about three seconds of it. */
     private const EFFORT = 500_000;
 
+    private const FAR_MM = 100_000.0;
+
+    /** An end that moves further than this beside the leg that it meets does not move along it. */
+    private const BESIDE_MM = 1.0;
+
     public function __construct(private Catalogue $catalogue, private JobFile $file) {}
 
     /**
      * Takes what is asked: the run, `from_leg`, and `to`: either `leg`, or what was measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
-     * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives ranked solutions with their legs, or what to relax.
+     * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives ranked solutions with their legs, or what to
+     * relax; and where the end moves, what moves with it: the place on the run that it enters (`branch_at_mm`) and the difference of the levels.
      *
      * @return array<string, mixed>
      *
@@ -39,11 +47,15 @@ final readonly class RunMakeUp
         $catalogue = $job->catalogue($this->catalogue, $own);
         $rulebook = $job->book($this->catalogue, $own);
         $id = $asked->choice('run', array_map(static fn ($run): string => $run->id, $job->runs));
-        $layout = (new JobCompiler($catalogue, $rulebook, $job))->compile()->runs[$id];
+        $layouts = (new JobCompiler($catalogue, $rulebook, $job))->compile()->runs;
+        $layout = $layouts[$id];
         $to = $asked->child('to');
         [$first, $last] = $this->legs($job, $layout, $asked, $to);
         $inRun = new InRun($layout, $first, $last);
         $end = $to->has('leg') ? $inRun->endOfLast() : $this->measured($inRun, $to);
+        $levels = $to->has('leg') || $layout->run->levelDifference === null ? null : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM);
+        $branch = $layout->run->tieIn->branch;
+        $meets = $to->has('leg') || $branch === null ? null : self::meetsAt($branch, $layouts[$branch->run] ?? null, $layout->legs[$last - 1], $to);
         $to->end();
         $problem = $inRun->problem($end, $catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
             $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0, array_map($this->box(...), $asked->children('obstacles', 50)));
@@ -61,6 +73,8 @@ final readonly class RunMakeUp
             'apart' => (new Tape)->of($problem->to->at->minus($problem->from->at)->length()),
             'outside_mm' => $layout->system->pipe($problem->from->size)->outsideMm,
             'size' => $problem->from->size,
+            'branch_at_mm' => $meets,
+            'level_difference_mm' => $levels,
             'solutions' => array_map($report, $found->solutions),
             'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
             'relax' => array_map(static fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => $one->from, 'to' => $one->to] + ['solution' => $report($one->solution)], $relaxed),
@@ -100,10 +114,29 @@ final readonly class RunMakeUp
 
     private function measured(InRun $inRun, Fields $to): OpenEnd
     {
-        $far = 100_000;
+        $far = self::FAR_MM;
 
         return $inRun->measured($to->number('along_mm', -$far, $far), $to->number('over_mm', -$far, $far), $to->number('down_mm', -$far, $far), $to->numberOrNull('turn_deg', -180, 180) ?? 0.0,
             $to->bool('plumb', false) ? null : $to->numberOrNull('fall_mm_per_m', -1000, 10_000) ?? 0.0);
+    }
+
+    /**
+     * Gives where a run that ends in another one meets it once its end has moved by what was measured: as far along that leg as before, and what it moved along it. Null where it
+     * does not move along it, or the leg is not laid: then the two go on meeting where they met.
+     */
+    private static function meetsAt(BranchAt $branch, ?RunLayout $other, LegLaid $last, Fields $to): ?float
+    {
+        $leg = $other?->leg($branch->leg);
+        if ($leg === null || $branch->atMm === null) {
+            return null;
+        }
+        $heading = $last->line->headingDeg;
+        $moved = Vec3::direction($heading, 0.0)->times($to->number('along_mm', -self::FAR_MM, self::FAR_MM))->plus(Vec3::direction($heading + 90.0, 0.0)->times($to->number('over_mm', -self::FAR_MM, self::FAR_MM)))
+            ->plus(new Vec3(0.0, 0.0, -$to->number('down_mm', -self::FAR_MM, self::FAR_MM)));
+        $along = $moved->dot($leg->line->direction);
+        $at = $branch->atMm + $along;
+
+        return $moved->minus($leg->line->direction->times($along))->length() > self::BESIDE_MM || $at <= 0.0 ? null : $at;
     }
 
     /** A box said as the other end is: along, over and up, each from and to. */

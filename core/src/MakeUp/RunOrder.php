@@ -79,13 +79,14 @@ final readonly class RunOrder
         ];
     }
 
-    private static function stands(End $end): bool
+    /** Whether what a run begins or ends with stands before the run is made. */
+    public static function stands(End $end): bool
     {
         return in_array($end->kind, self::STANDING, true);
     }
 
     /** The direction of flow at a joint: along the pipe that goes into it. */
-    private static function along(RunLayout $layout, Joint $joint): Vec3
+    public static function along(RunLayout $layout, Joint $joint): Vec3
     {
         foreach ($layout->pieces as $piece) {
             if ($piece->jointFrom === $joint->key || $piece->jointTo === $joint->key) {
@@ -96,7 +97,8 @@ final readonly class RunOrder
         return $layout->legs[$joint->leg - 1]->line->direction;
     }
 
-    private static function kind(RunLayout $layout, Joint $joint): string
+    /** Gives how a joint is closed: `push` home, `roll` a rubber sleeve over it, `slide` a sleeve or nut along, or draw the two faces of a `union` together. */
+    public static function kind(RunLayout $layout, Joint $joint): string
     {
         $end = str_starts_with($joint->key, self::OUTLET) ? $layout->site->outlet : (str_starts_with($joint->key, self::TIE_IN) ? $layout->site->tieIn : null);
         if ($end instanceof EndJoint) {

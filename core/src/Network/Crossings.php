@@ -5,12 +5,18 @@ declare(strict_types=1);
 namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
 
 /** The drilling plan: where every pipe goes through what, how large the hole, and how far down it, as the fall of the leg carries it from the first to the last. */
 final class Crossings
 {
+    /** A leg that gets no further ahead than this runs along the thing, not through it. */
+    private const SQUARE_MM = 0.01;
+
     /**
      * @param array<string, list<Obstacle>> $obstacles by id of a run of the layout
      * @return list<Crossing> in the order of the runs and their tapes
@@ -23,14 +29,46 @@ final class Crossings
             foreach ($ofRun as $obstacle) {
                 $leg = $layout->leg($obstacle->leg);
                 for ($n = 0; $leg !== null && $n < $obstacle->count && ! in_array($obstacle->kind, ['cold', 'trap', 'cleanout'], true); $n++) {
-                    $along = $n * ($obstacle->everyMm ?? 0.0);
-                    $outside = $layout->system->pipe($leg->line->size)->outsideMm;
-                    $crossings[] = new Crossing($obstacle, $n + 1, $leg->tapeMm + $obstacle->atMm + $along, $leg->line->size, $outside, $outside + $rulebook->value('hole.clear'),
-                        $obstacle->topMm === null ? null : $obstacle->topMm - $leg->line->direction->z * $along);
+                    [$tape, $fromTop, $through] = self::meets($layout, $leg, $obstacle, $n * ($obstacle->everyMm ?? 0.0)) ?? [null, null, null];
+                    if ($tape === null || $through === null) {
+                        continue;
+                    }
+                    $outside = $layout->system->pipe($through->line->size)->outsideMm;
+                    $crossings[] = new Crossing($obstacle, $n + 1, $tape, $through->line->size, $outside, $outside + $rulebook->value('hole.clear'), $fromTop);
                 }
             }
         }
 
         return $crossings;
+    }
+
+    /**
+     * Where a run meets one of several alike. It stands where it stands: where the leg that it was measured from ends before it, a later leg goes through it, or over or under it.
+     *
+     * @param float $alongMm from the first of them
+     * @return array{float, ?float, LegLaid}|null on the tape, from the upper edge down to the middle of the pipe, and the leg that goes through; null where none does
+     */
+    private static function meets(RunLayout $layout, LegLaid $leg, Obstacle $obstacle, float $alongMm): ?array
+    {
+        [$at, $u] = [$obstacle->atMm + $alongMm, $leg->line->direction];
+        $plan = hypot($u->x, $u->y);
+        if ($at <= $leg->centreMm || $leg->isUpright()) {
+            return [$leg->tapeMm + $at, $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm, $leg];
+        }
+        $ahead = static fn (Vec3 $point): float => (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan;
+        foreach (array_slice($layout->legs, $leg->line->number) as $later) {
+            [$from, $to] = [$ahead($later->from), $ahead($later->to())];
+            $share = abs($to - $from) < self::SQUARE_MM ? -1.0 : ($at * $plan - $from) / ($to - $from);
+            if ($share < 0.0 || $share > 1.0) {
+                continue;
+            }
+            $fromTop = $obstacle->topMm === null ? null : $leg->from->z + $u->z * $obstacle->atMm + $obstacle->topMm - ($later->from->z + $later->line->direction->z * $share * $later->centreMm);
+            $half = $layout->system->pipe($later->line->size)->outsideMm / 2;
+            $isClear = $fromTop !== null && $obstacle->depthMm !== null && ($fromTop < -$half || $fromTop > $obstacle->depthMm + $half);
+
+            return $isClear ? null : [$later->tapeMm + $share * $later->centreMm, $fromTop, $later];
+        }
+
+        return [$leg->tapeMm + $at, $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm, $leg];
     }
 }

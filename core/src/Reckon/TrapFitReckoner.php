@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
+use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Nominal;
@@ -11,6 +12,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\MakeUp\TrapFit;
+use FallBend\Core\MakeUp\TrapOverFloor;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
@@ -37,16 +39,21 @@ final readonly class TrapFitReckoner implements Reckoner
     public function reckon(Fields $input): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
-        $rulebook = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with($overrides->rulebook);
+        $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
+        $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
         $fixture = $input->choice('fixture', FixtureTable::KINDS);
         [$tail, $outlet, $trap] = [$input->child('tailpiece'), $input->child('outlet'), $input->child('trap')];
         $tailAt = Points::read($tail, 'at');
         [$tailSize, $tailLength] = [$tail->string('size', 10), $tail->number('length_mm', 0, self::FAR_MM)];
-        $system = $this->catalogue->system($outlet->choice('system', $this->catalogue->systemKeys()));
+        $system = $catalogue->system($outlet->choice('system', $catalogue->systemKeys()));
         $size = $outlet->choice('size', $system->sizes());
         $along = Points::direction($outlet, 'along');
         $outletAt = Points::read($outlet, 'at');
         $depth = $outlet->numberOrNull('depth_mm', 0, 1000);
+        $isVented = $outlet->bool('vented', false);
+        $teeFields = $outlet->childOrNull('tee');
+        [$teeBranch, $teeOut] = [$teeFields?->numberOrNull('branch_mm', 0, 2000), $teeFields?->numberOrNull('run_out_mm', 0, 2000)];
+        $teeFields?->end();
         $pattern = $trap->choice('pattern', FixtureHead::TRAPS);
         $trapSize = $trap->string('size', 10);
         [$tall, $reach, $elbow, $seal, $adjust] = [$trap->numberOrNull('tall_mm', 1, 2000), $trap->numberOrNull('reach_mm', 0, 1000), $trap->numberOrNull('elbow_mm', 0, 500), $trap->numberOrNull('seal_mm', 0, 500), $trap->numberOrNull('adjust_mm', 0, 1000) ?? 0.0];
@@ -56,22 +63,69 @@ final readonly class TrapFitReckoner implements Reckoner
         }
         $fall = $rulebook->forSize('fall.least', $size, $system->key)->value ?? 0.0;
         $fit = $tall === null || $reach === null ? null : new TrapFit($tailAt, $outletAt, $along, $tall, $reach, $fall);
-        $findings = [...$this->judgeTrap($rulebook, $fixture, $pattern, $seal, $trapSize, $size), ...($fit === null ? [new Finding('trapfit.measure', Severity::Unknown, new Where, params: ['pattern' => $pattern])] : self::judgeFit($fit, $rulebook, $fixture, $size, $tailLength, $adjust, $seal, $cabinet))];
+        $tee = $system->branches["san-tee/{$size}"] ?? null;
+        [$teeBranch, $teeOut] = [$teeBranch ?? ($tee?->isBranchKnown === true ? $tee->branchMm : null), $teeOut ?? ($tee?->isRunKnown === true ? $tee->runOutMm : null)];
+        $riser = $fit === null || ! $fit->isFloor() || ! $isVented ? null : new TrapOverFloor($tailAt, $outletAt, $fit->tallMm, $fit->reachMm, $fall, self::leastArm($rulebook, $size));
+        $findings = [...$this->judgeTrap($rulebook, $fixture, $pattern, $seal, $trapSize, $size), ...match (true) {
+            $fit === null => [new Finding('trapfit.measure', Severity::Unknown, new Where, params: ['pattern' => $pattern])],
+            $riser !== null => self::judgeRiser($riser, $rulebook, $fixture, $size, $tailLength, $tee, $teeBranch === null ? null : $teeOut, 2 * $system->pipe($size)->socketDepthMm - ($depth ?? 0.0)),
+            default => self::judgeFit($fit, $rulebook, $fixture, $pattern, $size, $tailLength, $adjust, $seal, $cabinet),
+        }];
         $arm = $fit?->armMm === null || $elbow === null || $depth === null || $fit->isFloor() ? null : $fit->armMm - $elbow + $depth;
-        $high = $fit?->highMm;
+        $high = $riser === null ? $fit?->highMm : ($riser->armMm === null ? null : 0.0);
+        $cuts = $riser === null ? [['wall-tube', $arm, $depth ?? 0.0]] : [['arm', $riser->armCutMm($elbow, $teeBranch), 0.0], ['riser', $riser->riserCutMm($teeOut, $depth), $depth ?? 0.0]];
 
         return [
-            'parts' => self::parts($pattern, $trapSize, $tailSize, $size, $high, $adjust, $fit),
-            'cuts' => $arm === null ? [] : [['piece' => 'wall-tube', 'length_mm' => $arm, 'insertion_mm' => $depth]],
+            'parts' => self::parts($pattern, $trapSize, $tailSize, $size, $high, $adjust, $fit, $riser, $tee),
+            'cuts' => array_map(static fn (array $cut): array => ['piece' => $cut[0], 'length_mm' => $cut[1], 'insertion_mm' => $cut[2]], array_values(array_filter($cuts, static fn (array $cut): bool => $cut[1] !== null && $cut[1] > 0))),
             'shorten_mm' => $high === null || $high >= -0.5 - $adjust ? 0.0 : -$high - $adjust,
             'extend_mm' => $high === null || $high <= 0.5 + $adjust ? 0.0 : $high - $adjust,
             'seal_mm' => $seal,
-            'arm' => $fit === null ? null : ['length_mm' => $fit->armMm, 'fall_mm_per_m' => $fall, 'aside_mm' => $fit->asideMm],
-            'fits' => $fit?->highMm !== null && array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop) === [],
-            'steps' => array_map(static fn (string $step): array => ['step' => $step, 'words' => Wording::step($step)], self::steps($fit, $high, $adjust)),
+            'arm' => $fit === null ? null : ['length_mm' => $riser === null ? $fit->armMm : $riser->armMm, 'fall_mm_per_m' => $fall, 'aside_mm' => $fit->asideMm],
+            'riser_mm' => $riser?->riserMm,
+            'fits' => $high !== null && array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop) === [],
+            'steps' => array_map(static fn (string $step): array => ['step' => $step, 'words' => Wording::step($step)], $riser === null ? self::steps($fit, $high, $adjust, $pattern) : self::riserSteps($riser)),
             'findings' => FindingReport::list($findings, $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
-            'sources' => SourceList::of([$system->pipe($size)->provenance, $rulebook->forSize('fall.least', $size, $system->key)?->provenance]),
+            'sources' => SourceList::of([$system->pipe($size)->provenance, $rulebook->forSize('fall.least', $size, $system->key)?->provenance, $riser === null ? null : $tee?->provenance]),
         ];
+    }
+
+    /** Gives the shortest arm that the rulebook takes, in mm; 0 where it says none. */
+    private static function leastArm(Rulebook $rulebook, string $size): float
+    {
+        return ($rulebook->limit('trap-arm.least')->value ?? 0.0) * Nominal::mm($size);
+    }
+
+    /**
+     * @param ?float $teeOutMm from the crossing of the tee's axes to the stop below it; null: not all of the tee is known
+     * @param float $shortestMm riser above the floor that a piece of pipe can be cut for
+     * @return list<Finding>
+     */
+    private static function judgeRiser(TrapOverFloor $fit, Rulebook $rulebook, string $fixture, string $size, float $tailLength, ?Branch $tee, ?float $teeOutMm, float $shortestMm): array
+    {
+        if ($fit->armMm === null || $fit->riserMm === null) {
+            return [new Finding('trapfit.armShort', Severity::Stop, new Where, $fit->reachMm, $fit->leastMm, ['least_mm' => $fit->leastMm, 'reach_mm' => $fit->reachMm], $rulebook->source('trap-arm.least'))];
+        }
+        $findings = [];
+        if ($teeOutMm === null) {
+            $findings[] = new Finding('trapfit.measureTee', Severity::Unknown, new Where, params: ['size' => $size], source: $tee?->provenance);
+        }
+        $needs = ($teeOutMm ?? 0.0) + max(0.0, $shortestMm);
+        if ($fit->riserMm < $needs - 0.5) {
+            $findings[] = new Finding('trapfit.low', Severity::Stop, new Where, $fit->riserMm, $needs, ['height_mm' => max(0.0, $fit->riserMm), 'needs_mm' => $needs, 'more_mm' => $needs - $fit->riserMm]);
+        }
+        $most = $rulebook->forFixture('trap-arm.most', $fixture, $size);
+        if ($most?->value !== null && $most->value > 0 && $fit->armMm > $most->value + 0.5) {
+            $findings[] = new Finding('trapfit.armLong', Severity::Warn, new Where, $fit->armMm, $most->value, ['length_mm' => $fit->armMm, 'most_mm' => $most->value], $most->provenance);
+        }
+
+        return [...$findings, ...self::judgeDrop($rulebook, $tailLength + $fit->tallMm)];
+    }
+
+    /** @return list<string> */
+    private static function riserSteps(TrapOverFloor $fit): array
+    {
+        return $fit->armMm === null ? [] : ['trap.bucket', 'trap.riser-dry', 'trap.riser-mark', 'trap.riser-join', 'trap.vent-up', 'trap.nuts', 'trap.hang', 'trap.swing', 'trap.tighten', 'trap.fill'];
     }
 
     /** @return list<Finding> */
@@ -94,10 +148,11 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /** @return list<Finding> */
-    private static function judgeFit(TrapFit $fit, Rulebook $rulebook, string $fixture, string $size, float $tailLength, float $adjust, ?float $seal, ?float $cabinet): array
+    private static function judgeFit(TrapFit $fit, Rulebook $rulebook, string $fixture, string $pattern, string $size, float $tailLength, float $adjust, ?float $seal, ?float $cabinet): array
     {
         $findings = [];
-        if ($fit->isFloor()) {
+        // A book that takes an S trap takes the drop behind it; no other trap is made for it.
+        if ($fit->isFloor() && ($pattern !== 's' || $rulebook->value('trap.kind.s') < 1)) {
             $findings[] = new Finding('trapfit.floor', Severity::Stop, new Where, params: ['book' => $rulebook->name]);
         }
         if ($fit->armMm === null) {
@@ -113,11 +168,7 @@ final readonly class TrapFitReckoner implements Reckoner
         if ($short > $tailLength) {
             $findings[] = new Finding('trapfit.outletHigh', Severity::Stop, new Where, $short, $tailLength, ['over_mm' => $short - $tailLength, 'short_mm' => $short]);
         }
-        $drop = $rulebook->limit('tailpiece.drop-most');
-        $tailDrop = $tailLength + max(0.0, $fit->highMm ?? 0.0) + $fit->tallMm;
-        if ($drop?->value !== null && $tailDrop > $drop->value + 0.5) {
-            $findings[] = new Finding('trapfit.drop', Severity::Stop, new Where, $tailDrop, $drop->value, ['drop_mm' => $tailDrop, 'most_mm' => $drop->value], $drop->provenance);
-        }
+        array_push($findings, ...self::judgeDrop($rulebook, $tailLength + max(0.0, $fit->highMm ?? 0.0) + $fit->tallMm));
         $low = $fit->outlet->z - ($seal ?? 0.0) - Nominal::mm($size);
         if ($cabinet !== null && $low < $cabinet) {
             $findings[] = new Finding('trapfit.cabinet', Severity::Stop, new Where, $low, $cabinet, ['below_mm' => $cabinet - $low]);
@@ -126,8 +177,19 @@ final readonly class TrapFitReckoner implements Reckoner
         return $findings;
     }
 
+    /**
+     * @param float $dropMm from the fixture down to the weir
+     * @return list<Finding>
+     */
+    private static function judgeDrop(Rulebook $rulebook, float $dropMm): array
+    {
+        $most = $rulebook->limit('tailpiece.drop-most');
+
+        return $most?->value === null || $dropMm <= $most->value + 0.5 ? [] : [new Finding('trapfit.drop', Severity::Stop, new Where, $dropMm, $most->value, ['drop_mm' => $dropMm, 'most_mm' => $most->value], $most->provenance)];
+    }
+
     /** @return list<array{part: string, size: string, why: string}> */
-    private static function parts(string $pattern, string $trapSize, string $tailSize, string $size, ?float $high, float $adjust, ?TrapFit $fit): array
+    private static function parts(string $pattern, string $trapSize, string $tailSize, string $size, ?float $high, float $adjust, ?TrapFit $fit, ?TrapOverFloor $riser, ?Branch $tee): array
     {
         $parts = [['part' => $pattern === 'bottle' ? 'bottle trap' : 'trap', 'size' => $trapSize, 'why' => 'as measured']];
         if ($high !== null && $high > 0.5 + $adjust) {
@@ -139,6 +201,10 @@ final readonly class TrapFitReckoner implements Reckoner
         if ($fit !== null && ! $fit->isFloor()) {
             $parts[] = ['part' => 'wall tube', 'size' => $trapSize, 'why' => 'from the trap into the outlet'];
         }
+        if ($riser !== null) {
+            array_push($parts, ['part' => 'arm', 'size' => $size, 'why' => 'from the trap to the tee'], ['part' => $tee->name ?? 'sanitary tee', 'size' => $size, 'why' => 'on the riser: the arm in its branch, the vent up from its top'],
+                ['part' => 'riser', 'size' => $size, 'why' => 'from the outlet in the floor up to the tee']);
+        }
         if (Nominal::mm($trapSize) < Nominal::mm($size) - 0.5) {
             $parts[] = ['part' => 'trap adapter', 'size' => "{$size} to {$trapSize}", 'why' => 'the outlet is larger than the trap'];
         }
@@ -147,12 +213,12 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /** @return list<string> */
-    private static function steps(?TrapFit $fit, ?float $high, float $adjust): array
+    private static function steps(?TrapFit $fit, ?float $high, float $adjust, string $pattern): array
     {
         if ($fit?->armMm === null) {
             return [];
         }
 
-        return ['trap.bucket', ...($high !== null && $high < -0.5 - $adjust ? ['trap.shorten'] : []), ...($high !== null && $high > 0.5 + $adjust ? ['trap.extend'] : []), ...($fit->isFloor() ? [] : ['trap.wall-tube']), 'trap.nuts', 'trap.hang', 'trap.swing', 'trap.tighten', 'trap.fill'];
+        return ['trap.bucket', ...($high !== null && $high < -0.5 - $adjust ? ['trap.shorten'] : []), ...($high !== null && $high > 0.5 + $adjust ? ['trap.extend'] : []), ...($fit->isFloor() ? [] : ['trap.wall-tube']), 'trap.nuts', ...($pattern === 'bottle' ? ['trap.bottle'] : ['trap.hang', 'trap.swing']), 'trap.tighten', 'trap.fill'];
     }
 }

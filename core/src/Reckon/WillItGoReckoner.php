@@ -44,9 +44,20 @@ final readonly class WillItGoReckoner implements Reckoner
             'order' => array_map(static fn (Move $move): array => ['pieces' => $move->pieces, 'joints' => $move->joints, 'along' => $move->along === null ? null : [$move->along->x, $move->along->y, $move->along->z], 'push_mm' => $move->mm, 'on_bench' => $move->isOnBench], $moves ?? []),
             'left' => $left,
             'frees' => array_map(static fn (array $change): array => array_map(static fn (string $joint, string $kind): array => ['joint' => $joint, 'kind' => $kind], array_map(strval(...), array_keys($change)), array_values($change)), $frees),
-            'findings' => FindingReport::list($moves !== null ? [] : [new Finding('assembly.stuck', Severity::Stop, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left), 'frees' => $frees === [] ? '' : implode(' and ', array_map(strval(...), array_keys($frees[0]))), 'kind' => $frees === [] ? '' : array_values($frees[0])[0]])], Units::Millimetre),
+            'findings' => FindingReport::list($moves !== null ? [] : [$order->isWhole() ? self::stuck($left, $frees) : new Finding('assembly.notKnown', Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)])], Units::Millimetre),
             'sources' => [],
         ];
+    }
+
+    /**
+     * @param list<string> $left joints that cannot be made
+     * @param list<array<string, string>> $frees
+     */
+    private static function stuck(array $left, array $frees): Finding
+    {
+        $first = $frees[0] ?? [];
+
+        return new Finding('assembly.stuck', Severity::Stop, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left), 'frees' => implode(' and ', array_map(strval(...), array_keys($first))), 'kind' => array_values($first)[0] ?? '']);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Tests\Network\CaseJob;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /** What the interface is told of a network: the numbers are worked out by hand beside them. */
@@ -64,6 +65,30 @@ final class NetworkReportTest extends TestCase
             self::assertEqualsWithDelta(100 + $i * 406.4 * sin(atan(1 / 48)), $crossing['from_top']['mm'], 0.01);
             self::assertEqualsWithDelta(48.26 + 6.35, $crossing['hole']['mm'], 0.05, 'outside of 1-1/2 in and a quarter inch');
             self::assertEqualsWithDelta(400 + $i * 406.4, $crossing['along']['mm'], 0.01);
+        }
+    }
+
+    /** @return iterable<string, array{string, ?float, ?float}> legs, along the tape, from the top; null where it goes clear */
+    public static function pastAJoist(): iterable
+    {
+        // The joist stands 1200 ahead of where the first leg begins, 235 deep, its top 100 over the line of that leg.
+        yield 'the leg goes through it' => ['east 1500 mm fall 0', 1200.0, 100.0];
+        yield 'a later leg goes under it' => ['east 900 mm fall 0 / down 300 mm / east 900 mm fall 0', null, null];
+        yield 'and over it' => ['east 900 mm fall 0 / up 300 mm / east 900 mm fall 0', null, null];
+        yield 'a later leg goes through lower down' => ['east 900 mm fall 0 / down 60 mm / east 900 mm fall 0', 1260.0, 160.0];
+        yield 'it grazes the lower edge' => ['east 900 mm fall 0 / down 150 mm / east 900 mm fall 0', 1350.0, 250.0];
+    }
+
+    #[DataProvider('pastAJoist')]
+    public function testAJoistStandsWhereItStandsWhateverTheLegsBecome(string $legs, ?float $along, ?float $fromTop): void
+    {
+        $joist = ['kind' => 'joist', 'run' => 'tub', 'leg' => 'l1', 'at_mm' => 1200.0, 'depth_mm' => 235.0, 'top_mm' => 100.0];
+        $house = ['tub' => ['bath', $legs, 'stack 1 1500', ['size' => '1-1/2']]] + self::HOUSE;
+        $crossings = CaseJob::evaluation(CaseJob::of('ipc-2021', $house, [$joist]))['network']['crossings'];
+        self::assertCount($along === null ? 0 : 1, $crossings);
+        if ($along !== null) {
+            self::assertEqualsWithDelta($along, $crossings[0]['along']['mm'], 0.01);
+            self::assertEqualsWithDelta($fromTop, $crossings[0]['from_top']['mm'], 0.01);
         }
     }
 

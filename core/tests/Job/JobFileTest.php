@@ -127,6 +127,43 @@ final class JobFileTest extends TestCase
         self::assertTrue($this->keepsSchema((string) json_encode($document)));
     }
 
+    public function testWhatWasMeasuredForMakingUpIsKeptAsItWasSaid(): void
+    {
+        $file = new JobFile(Catalogue::shipped());
+        $document = self::withMoves([
+            ['id' => 'm1', 'kind' => 'ends', 'run' => 'clay-wash', 'name' => 'past the joist', 'values' => ['from_leg' => 'l1', 'along_mm' => -12.5, 'plumb' => true], 'obstacles' => [['what' => 'joist', 'along_from_mm' => 1, 'along_to_mm' => 2, 'over_from_mm' => -3, 'over_to_mm' => 3, 'up_from_mm' => -4, 'up_to_mm' => 4]]],
+            ['id' => 'm2', 'kind' => 'cut-in', 'run' => 'mop', 'name' => 'wye', 'values' => ['standing' => 'yard-drain', 'centre_mm' => 700, 'branch' => '4']],
+            ['id' => 'm3', 'kind' => 'trap-fit', 'run' => 'mop', 'name' => 'trap', 'values' => ['where' => 'floor', 'vented' => true, 'tall_mm' => 120]],
+        ]);
+        $read = json_decode((string) json_encode($file->document($file->read($document))), true);
+        self::assertSame(json_encode($document['moves']), json_encode($read['moves']));
+        self::assertTrue($this->keepsSchema((string) json_encode($read)));
+    }
+
+    public function testAMoveThatIsWrongIsRefusedAtItsPlace(): void
+    {
+        $move = ['id' => 'm1', 'kind' => 'cut-in', 'run' => 'mop', 'name' => 'wye', 'values' => ['centre_mm' => 700]];
+        foreach (['moves.0.kind' => ['kind' => 'hat'], 'moves.0.run' => ['run' => 'nowhere'], 'moves.0.name' => ['name' => ' '], 'moves.0.values.centre_mm' => ['values' => ['centre_mm' => -1]], 'moves.0.values.along_mm' => ['values' => ['along_mm' => 3]], 'moves.0.obstacles' => ['obstacles' => []]] as $place => $with) {
+            try {
+                (new JobFile(Catalogue::shipped()))->read(self::withMoves([[...$move, ...$with]]));
+                self::fail("{$place} was taken");
+            } catch (BadInput $bad) {
+                self::assertSame($place, $bad->field);
+            }
+        }
+        $this->expectExceptionMessage('stands twice');
+        (new JobFile(Catalogue::shipped()))->read(self::withMoves([$move, $move]));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $moves
+     * @return array<string, mixed>
+     */
+    private static function withMoves(array $moves): array
+    {
+        return ['moves' => $moves] + json_decode((string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'), true, 64, JSON_THROW_ON_ERROR);
+    }
+
     public function testLettersGoOnAfterZ(): void
     {
         self::assertSame(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'], array_map(Marks::letter(...), [0, 25, 26, 51, 52, 701, 702]));

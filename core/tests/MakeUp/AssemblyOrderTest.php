@@ -36,6 +36,18 @@ final class AssemblyOrderTest extends TestCase
         self::assertSame(-1.0, $moves[0]->along?->x);
     }
 
+    public function testASearchThatIsCutShortSaysSo(): void
+    {
+        // A ring of four pushed pieces, which cannot be closed, takes more than two bodies to find that out.
+        $joints = [self::joint('1', 'a', 'b', 'east'), self::joint('2', 'b', 'c', 'north'), self::joint('3', 'c', 'd', 'east'), self::joint('4', 'd', 'a', 'north')];
+        $whole = new AssemblyOrder(['a', 'b', 'c', 'd'], $joints, []);
+        self::assertNull($whole->find());
+        self::assertTrue($whole->isWhole());
+        $short = new AssemblyOrder(['a', 'b', 'c', 'd'], $joints, [], 2);
+        self::assertNull($short->find());
+        self::assertFalse($short->isWhole());
+    }
+
     public function testALineThatIsFixedAtOneEndGoesTogetherAndMovesNothingThatStands(): void
     {
         $pieces = ['stub', 'a', 'bend', 'b', 'trap'];

@@ -137,6 +137,45 @@ final class RunMakeUpTest extends TestCase
         self::answer($job, ['run' => 'main', 'from_leg' => 'l1', 'to' => ['leg' => 'l2']]);
     }
 
+    public function testWhereTheEndMovesTheLevelsAndTheBranchMoveWithIt(): void
+    {
+        $job = CaseJob::of('ipc-2021', ['stack' => ['roof', 'down 4000 mm / north 2000 mm fall 20 mm/m', 'socket', ['size' => '3']], 'arm' => ['lavatory', 'south 900 mm fall 20 mm/m', 'stack 1 1500', ['size' => '2']]]);
+        $measured = ['along_mm' => 0, 'over_mm' => 0, 'down_mm' => 400, 'turn_deg' => 0, 'fall_mm_per_m' => 20.9];
+        $answer = self::answer($job, ['run' => 'arm', 'to' => $measured]);
+        self::assertEqualsWithDelta(1900.0, $answer['branch_at_mm'], 1e-6, 'so much further down the stack');
+        self::assertNull($answer['level_difference_mm'], 'nobody levelled it');
+        self::assertNull(self::answer($job, ['run' => 'arm', 'to' => ['over_mm' => 300] + $measured])['branch_at_mm'], 'beside the stack there is no branch');
+        $levelled = self::job('north 40 fall 1/4', 'ipc-2021');
+        $levelled = (new JobFile(Catalogue::shipped()))->read(array_replace_recursive(json_decode((string) json_encode((new JobFile(Catalogue::shipped()))->document($levelled)), true), ['runs' => [['level_difference_mm' => 25]]]));
+        self::assertEqualsWithDelta(40 * 25.4 * sin(atan(1 / 48)) + 300, self::answer($levelled, ['to' => ['along_mm' => 900, 'over_mm' => 0, 'down_mm' => 300, 'plumb' => true]])['level_difference_mm'], 0.01);
+    }
+
+    public function testBranchesOnTheFirstLegStayWhereTheyAre(): void
+    {
+        $legs = ['main' => ['socket', 'north 1270 mm fall 1/4', 'socket', ['size' => '2']], 'arm' => ['lavatory', 'east 300 mm fall 20 mm/m', 'main 1 1000', ['size' => '2']]];
+        $asked = ['to' => ['along_mm' => 0, 'over_mm' => 0, 'down_mm' => 500, 'turn_deg' => 0, 'fall_mm_per_m' => 20.83]];
+        $shortest = static fn (array $runs): float => min(array_map(static fn (array $one): float => $one['legs'][0]['length_mm'], self::answer(CaseJob::of('ipc-2021', $runs), $asked)['solutions']));
+        self::assertGreaterThan(1000.0, $shortest($legs), 'the tee stands at 1000');
+        self::assertLessThan(1000.0, $shortest(['main' => $legs['main']]), 'without it the first bend may come before');
+    }
+
+    public function testWhatIsKeptInTheDemoLeadsToWays(): void
+    {
+        $found = 0;
+        foreach (['mill-row-pottery', 'weir-cottage-office'] as $name) {
+            $job = (new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$name}.json"));
+            foreach ($job->moves as $move) {
+                if ($move->kind === 'ends') {
+                    $boxes = $move->obstacles === [] ? [] : ['obstacles' => $move->obstacles, 'clearance_mm' => $move->values['clearance_mm']];
+                    $to = array_intersect_key($move->values, array_flip(['along_mm', 'over_mm', 'down_mm', 'turn_deg', 'fall_mm_per_m']));
+                    self::assertNotSame([], self::answer($job, ['run' => $move->run, 'from_leg' => $move->values['from_leg'], 'to' => $to] + $boxes)['solutions'], $move->name);
+                    $found++;
+                }
+            }
+        }
+        self::assertSame(2, $found);
+    }
+
     private static function job(string $legs, string $book): Job
     {
         return CaseJob::of($book, ['main' => ['socket', $legs, 'socket', $book === 'adh-2015' ? ['size' => '110', 'system' => 'pvcu-soil'] : ['size' => '2']]]);

@@ -21,6 +21,7 @@ import type {
     TrapFitOutput,
     CutInOutput,
     MadeUp,
+    RunClosing,
     RunOrder,
 } from './types';
 
@@ -135,7 +136,7 @@ export interface MakeUpAsked {
     max_bends?: number;
     clearance_mm?: number;
     obstacles?: {
-        what: string;
+        what?: string;
         along_from_mm: number;
         along_to_mm: number;
         over_from_mm: number;
@@ -145,13 +146,17 @@ export interface MakeUpAsked {
     }[];
 }
 export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
-/** In what order a run goes together where its ends stand. */
+interface Order {
+    order: RunOrder | null;
+    closing: RunClosing | null;
+}
+/** In what order a run goes together where its ends stand, and which joint is best made last. */
 export const orderQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['order', run, document],
-        queryFn: () => orThrow(call<{ order: RunOrder | null }>('POST', '/api/order', { document, run })),
+        queryFn: () => orThrow(call<Order>('POST', '/api/order', { document, run })),
         retry: false,
-        placeholderData: (old: { order: RunOrder | null } | undefined) => old,
+        placeholderData: (old: Order | undefined) => old,
     });
 export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
 export const cutIn = (input: CutInInput) => call<CutInOutput>('POST', '/api/reckon/cut-in', input);

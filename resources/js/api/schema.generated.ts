@@ -701,7 +701,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** In what order a run goes together where its ends stand, or what frees it; null where it is no chain */
+        /** In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last */
         post: {
             parameters: {
                 query?: never;
@@ -718,7 +718,7 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description In what order a run goes together where its ends stand, or what frees it; null where it is no chain */
+                /** @description In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last */
                 200: {
                     headers: {
                         [name: string]: unknown;
@@ -726,6 +726,7 @@ export interface paths {
                     content: {
                         "application/json": {
                             order: components["schemas"]["RunOrder"] | null;
+                            closing: components["schemas"]["RunClosing"] | null;
                         };
                     };
                 };
@@ -1166,6 +1167,7 @@ export interface components {
             standing?: components["schemas"]["JobStanding"][];
             single_joints?: components["schemas"]["JobSingle"][];
             obstacles?: components["schemas"]["JobObstacle"][];
+            moves?: components["schemas"]["JobMove"][];
         };
         JobLeg: {
             id: string;
@@ -1391,6 +1393,82 @@ export interface components {
             allowed_mm?: number;
             gap_mm?: number;
             length_mm?: number;
+        };
+        JobMove: {
+            id: string;
+            /** @constant */
+            kind: "ends";
+            run: string;
+            name: string;
+            values: {
+                from_leg?: string;
+                to_leg?: string;
+                along_mm?: number;
+                over_mm?: number;
+                down_mm?: number;
+                turn_deg?: number;
+                fall_mm_per_m?: number;
+                plumb?: boolean;
+                max_bends?: number;
+                clearance_mm?: number;
+            };
+            obstacles?: {
+                what?: string;
+                along_from_mm: number;
+                along_to_mm: number;
+                over_from_mm: number;
+                over_to_mm: number;
+                up_from_mm: number;
+                up_to_mm: number;
+            }[];
+        } | {
+            id: string;
+            /** @constant */
+            kind: "cut-in";
+            run: string;
+            name: string;
+            values: {
+                standing?: string;
+                length_mm?: number;
+                centre_mm?: number;
+                system?: string;
+                pattern?: string;
+                branch?: string;
+                run_in_mm?: number;
+                run_out_mm?: number;
+                insertion_mm?: number;
+                room_up_mm?: number;
+                room_down_mm?: number;
+                ground?: string;
+            };
+        } | {
+            id: string;
+            /** @constant */
+            kind: "trap-fit";
+            run: string;
+            name: string;
+            values: {
+                fixture?: string;
+                pattern?: string;
+                where?: string;
+                vented?: boolean;
+                ahead_mm?: number;
+                aside_mm?: number;
+                down_mm?: number;
+                tail_mm?: number;
+                tail_size?: string;
+                trap_size?: string;
+                tall_mm?: number;
+                reach_mm?: number;
+                elbow_mm?: number;
+                depth_mm?: number;
+                seal_mm?: number;
+                adjust_mm?: number;
+                cabinet_mm?: number;
+                tee_branch_mm?: number;
+                tee_out_mm?: number;
+                outlet_size?: string;
+            };
         };
         Job: {
             id: string;
@@ -1921,6 +1999,8 @@ export interface components {
             apart: components["schemas"]["Tape"];
             outside_mm: number;
             size: string;
+            branch_at_mm: number | null;
+            level_difference_mm: number | null;
             solutions: components["schemas"]["MadeUpWay"][];
             searched: {
                 sequences: number;
@@ -1951,6 +2031,20 @@ export interface components {
                 /** @enum {unknown} */
                 kind: "slide" | "roll" | "union";
             }[][];
+        };
+        RunClosing: {
+            reading_mm: number;
+            cutting_mm: number;
+            sources: components["schemas"]["Source"][];
+            joints: {
+                joint: number;
+                chance: number;
+                within_mm: number;
+                short_mm: number;
+                long_mm: number;
+                /** @enum {unknown} */
+                way: "glued" | "ring" | "roll" | "slide" | "union";
+            }[];
         };
         MadeUpWay: {
             points_mm: number[][];
@@ -2874,6 +2968,11 @@ export interface components {
                 system: string;
                 size: string;
                 depth_mm?: number;
+                vented?: boolean;
+                tee?: {
+                    branch_mm?: number;
+                    run_out_mm?: number;
+                };
             };
             trap: {
                 /** @enum {unknown} */
@@ -2941,6 +3040,7 @@ export interface components {
             }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+            riser_mm: number | null;
         };
         TrapSealInput: {
             bore_mm: number;

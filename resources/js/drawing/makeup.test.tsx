@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { CutInDrawing } from './cutin/CutInDrawing';
 import { Dial } from './dial/Dial';
 import { TrapFitDrawing } from './trapfit/TrapFitDrawing';
+import { TrapOverFloorDrawing } from './trapfit/TrapOverFloorDrawing';
 
 const numbers = (text: string): number[] => [...text.matchAll(/-?\d+(?:\.\d+)?/g)].map((match) => Number(match[0]));
 
@@ -79,5 +80,32 @@ describe('a trap from the side', () => {
             <TrapFitDrawing ahead={ahead} down={down} tall={tall} reach={reach} seal={seal} high={0} said={{ change: null, tube: null }} />,
         );
         expect(drawn).not.toContain('NaN');
+    });
+});
+
+describe('a trap over an outlet in the floor', () => {
+    const svg = (arm: number, riser: number): string =>
+        renderToStaticMarkup(
+            <TrapOverFloorDrawing arm={arm} riser={riser} tall={120} reach={110} seal={70} said={{ arm: 'cut 2 11/16 in', riser: null }} />,
+        );
+    it('says what is cut, and what is not known', () => {
+        expect(svg(150, 320)).toContain('>cut 2 11/16 in<');
+        expect(svg(150, 320)).toContain('riser not known');
+    });
+    it('has the tee where the arm meets the riser, over the floor', () => {
+        for (const [arm, riser] of [
+            [150, 320],
+            [900, 90],
+            [10, 2000],
+        ] as const) {
+            const drawn = svg(arm, riser);
+            const [x = 0, top = 0, bottom = 0, , branch = 0] = numbers(
+                /<path d="(M[\d.]+ [\d.]+V[\d.]+M[\d.]+ [\d.]+H[\d.]+)"/.exec(drawn)?.[1] ?? '',
+            );
+            expect((top + bottom) / 2).toBeCloseTo(branch, 3);
+            expect(branch).toBeLessThan(262);
+            expect(numbers(/<path d="(M[\d.]+ 26V[\d.]+)"/.exec(drawn)?.[1] ?? '')[0]).toBeCloseTo(x, 3);
+            expect(drawn).not.toContain('NaN');
+        }
     });
 });

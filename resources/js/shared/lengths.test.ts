@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lengthInWords, saidLength } from './lengths';
+import { lengthInWords, runInWords, saidLength } from './lengths';
 
 describe('Lengths', () => {
     it('are said in fractions that a tape has, reduced', () => {
@@ -15,3 +15,10 @@ describe('Lengths', () => {
         expect(lengthInWords(560.44, 'mm')).toBe('560 mm');
     });
 });
+
+it.each([
+    [3251, 'inch', '10 ft 8 in'],
+    [3657.6, 'inch', '12 ft'],
+    [203.2, 'inch', '8 in'],
+    [3251, 'mm', '3.25 m'],
+] as const)('%d mm of a run in %s', (mm, units, words) => expect(runInWords(mm, units)).toBe(words));

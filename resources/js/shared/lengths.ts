@@ -14,3 +14,11 @@ export function saidLength(mm: number, units: Units): string {
 export function lengthInWords(mm: number, units: Units): string {
     return units === 'inch' ? `${saidLength(mm, units)} in` : `${Math.round(mm)} mm`;
 }
+
+/** A long length in a sentence, to the inch or the centimetre: `10 ft 8 in`, `3.25 m`. */
+export function runInWords(mm: number, units: Units): string {
+    if (units === 'mm') return `${(mm / 1000).toFixed(2)} m`;
+    const inches = Math.round(mm / 25.4);
+    const [feet, over] = [Math.trunc(inches / 12), Math.abs(inches % 12)];
+    return feet === 0 ? `${inches} in` : `${feet} ft${over === 0 ? '' : ` ${over} in`}`;
+}

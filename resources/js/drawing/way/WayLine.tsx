@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import type { Evaluation } from '../../api/types';
+import { runInWords } from '../../shared/lengths';
 import { layOutWay } from './layout';
 import { wayOf } from './way';
 
@@ -20,7 +21,7 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
     const { drawn, times } = useMemo(() => layOutWay(way, width, height), [way, width, height]);
     const last = drawn.at(-1);
     const inch = evaluation.units === 'inch';
-    const length = (mm: number): string => (inch ? `${(mm / 304.8).toFixed(1)} ft` : `${(mm / 1000).toFixed(2)} m`);
+    const length = (mm: number): string => runInWords(mm, evaluation.units);
     if (!last) return <p className="none">This run has no leg yet.</p>;
     const names = drawn.filter((one, i) => i === 0 || drawn[i - 1]?.stretch.run !== one.stretch.run);
     return (

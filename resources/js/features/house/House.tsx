@@ -1,4 +1,5 @@
 import { useRef, useState } from 'react';
+import { TurnButtons } from '../../drawing/iso/TurnButtons';
 import { HouseIso } from '../../drawing/house/HouseIso';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
@@ -96,12 +97,7 @@ function IsoOfHouse({ editor, selected, onSelect }: { editor: JobEditor; selecte
                     />
                 )}
                 <div className="turn">
-                    <button type="button" aria-label="Turn the view left" onClick={() => setTurns(turns + 1)}>
-                        ↺
-                    </button>
-                    <button type="button" aria-label="Turn the view right" onClick={() => setTurns(turns + 3)}>
-                        ↻
-                    </button>
+                    <TurnButtons turns={turns} onTurn={setTurns} />
                     <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
                         ⎙
                     </button>

@@ -43,6 +43,7 @@ export function removeStanding(document: JobDocument, id: string): JobDocument {
             (joint) => !('standing' in joint.a && joint.a.standing === id) && !('standing' in joint.b && joint.b.standing === id),
         ),
         runs: document.runs.map((run) => ({ ...run, outlet: free(run.outlet), tie_in: free(run.tie_in) })),
+        ...(document.moves ? { moves: document.moves.filter((move) => move.kind !== 'cut-in' || move.values.standing !== id) } : {}),
     };
 }
 

@@ -1,53 +1,74 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useEffect, useState, type FormEvent } from 'react';
 import { cutIn, systemsQuery } from '../../api/queries';
-import type { CutInInput, CutInOutput, Units } from '../../api/types';
+import type { CutInInput, CutInOutput, JobRun, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
 import { Shape } from '../../drawing/Shape';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import { lengthInWords } from '../../shared/lengths';
+import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
+import { CutList } from './CutList';
 import { FindingLines } from './FindingLines';
+import { KeepMeasures } from './KeepMeasures';
+import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 
 const PATTERNS = ['wye', 'combo', 'san-tee', 'vent-tee', 'swept-tee', 'branch-135', 'branch-112'];
 
-interface Result {
-    answer: CutInOutput;
-    centre: number;
-    length: number | null;
+type Values = ValuesOf<'cut-in'>;
+
+interface Props {
+    editor: JobEditor;
+    run: string;
+    system: string;
+    place: JobRun['place'];
+    /** a kept move that is open */
+    opened: MoveOf<'cut-in'> | null;
+    onKept: (id: string | null) => void;
 }
 
 /** A fitting cut into a line that stands: what is measured, where it is cut, what hangs first, and the steps in order. */
-export function CutInPanel({ editor, system }: { editor: JobEditor; system: string }) {
+export function CutInPanel({ editor, run, system, place, opened, onKept }: Props) {
     const { units } = editor.evaluation;
-    const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.laid);
     const known = editor.document.standing?.filter((pipe) => pipe.system !== undefined && pipe.size !== undefined) ?? [];
-    const [result, setResult] = useState<Result | null>(null);
+    const [values, setValues] = useState<Values | null>(null);
+    const [answer, setAnswer] = useState<CutInOutput | null>(null);
     const [problem, setProblem] = useState('');
     const [busy, setBusy] = useState(false);
-    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
-        event.preventDefault();
+    const reckon = async (said: () => Promise<Values>): Promise<void> => {
         setProblem('');
         setBusy(true);
         try {
-            setResult(await ask(new FormData(event.currentTarget), editor, units));
+            const values = await said();
+            setAnswer(await ask(values, editor, place));
+            setValues(values);
         } catch (error) {
             setProblem(error instanceof Error ? error.message : 'That did not work. Try again.');
         } finally {
             setBusy(false);
         }
     };
+    useEffect(() => {
+        if (opened) void reckon(() => Promise.resolve(opened.values));
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as it is opened
+    }, []);
     if (known.length === 0)
         return <p className="none">Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.</p>;
     return (
-        <div className="cut-in">
-            <form className="mu-form" onSubmit={(event) => void submit(event)}>
+        <div className={opened ? 'cut-in kept' : 'cut-in'}>
+            <form
+                className="mu-form"
+                onSubmit={(event: FormEvent<HTMLFormElement>) => {
+                    event.preventDefault();
+                    const form = new FormData(event.currentTarget);
+                    void reckon(() => read(form, units));
+                }}
+            >
                 <label className="choice">
                     <span className="cap">The line that stands</span>
-                    <select name="standing">
+                    <select name="standing" defaultValue={opened?.values.standing}>
                         {known.map((pipe) => (
                             <option key={pipe.id} value={pipe.id}>
                                 {pipe.name}: {pipe.system} {pipe.size}
@@ -55,56 +76,14 @@ export function CutInPanel({ editor, system }: { editor: JobEditor; system: stri
                         ))}
                     </select>
                 </label>
-                <LengthField id="ci-length" name="length" label="Its length, end to end" units={units} start="" />
-                <LengthField id="ci-centre" name="centre" label="Branch at, from upstream" units={units} start="" />
                 <label className="choice">
-                    <span className="cap">Fitting of</span>
-                    <select name="system" defaultValue={system} key={systems.length}>
-                        {systems.map((one) => (
-                            <option key={one.key} value={one.key}>
-                                {one.short}
-                            </option>
-                        ))}
+                    <span className="cap">It lies</span>
+                    <select name="ground" defaultValue={opened?.values.ground ?? place?.ground}>
+                        <option value="above">above ground</option>
+                        <option value="buried">in the ground</option>
                     </select>
                 </label>
-                <label className="choice">
-                    <span className="cap">Pattern</span>
-                    <select name="pattern">
-                        {PATTERNS.map((one) => (
-                            <option key={one}>{one}</option>
-                        ))}
-                    </select>
-                </label>
-                <label className="choice">
-                    <span className="cap">Branch size</span>
-                    <input name="branch" defaultValue="2" required />
-                </label>
-                <LengthField
-                    id="ci-in"
-                    name="run_in"
-                    label="Measured: centre to upstream stop"
-                    units={units}
-                    start=""
-                    help="where the catalogue has none"
-                />
-                <LengthField
-                    id="ci-out"
-                    name="run_out"
-                    label="Centre to downstream stop"
-                    units={units}
-                    start=""
-                    help="where the catalogue has none"
-                />
-                <LengthField
-                    id="ci-insertion"
-                    name="insertion"
-                    label="Each end goes into the coupling"
-                    units={units}
-                    start=""
-                    help="to its ridge; where it is not stated"
-                />
-                <LengthField id="ci-room-up" name="room_up" label="Bare pipe upstream" units={units} start="0" />
-                <LengthField id="ci-room-down" name="room_down" label="Bare pipe downstream" units={units} start="0" />
+                <Measures start={opened?.values ?? {}} system={system} units={units} />
                 {problem && (
                     <p className="problem" role="alert">
                         {problem}
@@ -115,8 +94,11 @@ export function CutInPanel({ editor, system }: { editor: JobEditor; system: stri
                 </button>
             </form>
             <div className="ci-answer">
-                {result ? (
-                    <Answer result={result} units={units} />
+                {answer && values ? (
+                    <>
+                        <Answer answer={answer} values={values} units={units} />
+                        <KeepMeasures editor={editor} run={run} measured={{ kind: 'cut-in', values }} opened={opened} onKept={onKept} />
+                    </>
                 ) : (
                     <p className="none">Measure the line and the fitting. The cuts, the stubs and the order come out.</p>
                 )}
@@ -125,40 +107,122 @@ export function CutInPanel({ editor, system }: { editor: JobEditor; system: stri
     );
 }
 
-async function ask(form: FormData, editor: JobEditor, units: Units): Promise<Result> {
-    const mm = (name: string): Promise<number | null> => formLength(form, name, units);
-    const pipe = editor.document.standing?.find((one) => one.id === formText(form, 'standing'));
-    const [length, centre] = [await mm('length'), await mm('centre')];
-    if (!pipe?.system || !pipe.size) throw new Error('Say which line stands.');
-    if (centre === null) throw new Error('Say how far from its upstream end the branch is to come.');
-    const [system, branch] = [formText(form, 'system').trim(), formText(form, 'branch').trim()];
-    const row = `${formText(form, 'pattern')}/${pipe.size}${branch === pipe.size ? '' : `x${branch}`}`;
-    const [runIn, runOut, insertion] = [await mm('run_in'), await mm('run_out'), await mm('insertion')];
-    const side = async (room: string): Promise<CutInInput['upstream']> => ({
-        slide_room_mm: (await mm(room)) ?? 0,
-        fixed: true,
-        ...(insertion === null ? {} : { insertion_mm: insertion }),
-    });
-    const measured = [
-        ...(runIn === null ? [] : [{ table: system, row, field: 'run_in_mm', value: runIn }]),
-        ...(runOut === null ? [] : [{ table: system, row, field: 'run_out_mm', value: runOut }]),
-    ];
-    const answer = await cutIn({
-        pipe: { system: pipe.system, size: pipe.size, ...(length === null ? {} : { length_mm: length }) },
-        fitting: { system, row },
-        centre_at_mm: centre,
-        upstream: await side('room_up'),
-        downstream: await side('room_down'),
-        kerf_mm: editor.evaluation.saw_kerf.mm,
-        rulebook: editor.document.rulebook,
-        ...(measured.length > 0 ? { overrides: { catalogue: measured } } : {}),
-    });
-    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
-    return { answer: answer.data, centre, length };
+function Measures({ start, system, units }: { start: Values; system: string; units: Units }) {
+    const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.laid);
+    const said = (mm: number | undefined, otherwise = ''): string => (mm === undefined ? otherwise : saidLength(mm, units));
+    const where = 'where the catalogue has none';
+    return (
+        <>
+            <LengthField id="ci-length" name="length" label="Its length, end to end" units={units} start={said(start.length_mm)} />
+            <LengthField id="ci-centre" name="centre" label="Branch at, from upstream" units={units} start={said(start.centre_mm)} />
+            <label className="choice">
+                <span className="cap">Fitting of</span>
+                <select name="system" defaultValue={start.system ?? system} key={systems.length}>
+                    {systems.map((one) => (
+                        <option key={one.key} value={one.key}>
+                            {one.short}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Pattern</span>
+                <select name="pattern" defaultValue={start.pattern}>
+                    {PATTERNS.map((one) => (
+                        <option key={one}>{one}</option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Branch size</span>
+                <input name="branch" defaultValue={start.branch ?? '2'} required />
+            </label>
+            <LengthField
+                id="ci-in"
+                name="run_in"
+                label="Measured: centre to upstream stop"
+                units={units}
+                start={said(start.run_in_mm)}
+                help={where}
+            />
+            <LengthField
+                id="ci-out"
+                name="run_out"
+                label="Centre to downstream stop"
+                units={units}
+                start={said(start.run_out_mm)}
+                help={where}
+            />
+            <LengthField
+                id="ci-insertion"
+                name="insertion"
+                label="Each end goes into the coupling"
+                units={units}
+                start={said(start.insertion_mm)}
+                help="to its ridge; where it is not stated"
+            />
+            <LengthField id="ci-room-up" name="room_up" label="Bare pipe upstream" units={units} start={said(start.room_up_mm, '0')} />
+            <LengthField
+                id="ci-room-down"
+                name="room_down"
+                label="Bare pipe downstream"
+                units={units}
+                start={said(start.room_down_mm, '0')}
+            />
+        </>
+    );
 }
 
-function Answer({ result, units }: { result: Result; units: Units }) {
-    const { answer, centre, length } = result;
+async function read(form: FormData, units: Units): Promise<Values> {
+    const mm = (name: string): Promise<number | null> => formLength(form, name, units);
+    return given<Values>({
+        standing: formText(form, 'standing'),
+        ground: formText(form, 'ground'),
+        length_mm: await mm('length'),
+        centre_mm: await mm('centre'),
+        system: formText(form, 'system').trim(),
+        pattern: formText(form, 'pattern'),
+        branch: formText(form, 'branch').trim(),
+        run_in_mm: await mm('run_in'),
+        run_out_mm: await mm('run_out'),
+        insertion_mm: await mm('insertion'),
+        room_up_mm: await mm('room_up'),
+        room_down_mm: await mm('room_down'),
+    });
+}
+
+async function ask(values: Values, editor: JobEditor, place: JobRun['place']): Promise<CutInOutput> {
+    const pipe = editor.document.standing?.find((one) => one.id === values.standing);
+    if (!pipe?.system || !pipe.size) throw new Error('Say which line stands.');
+    if (values.centre_mm === undefined) throw new Error('Say how far from its upstream end the branch is to come.');
+    const { system = '', pattern = '', branch = '' } = values;
+    const row = `${pattern}/${pipe.size}${branch === pipe.size ? '' : `x${branch}`}`;
+    const side = (room: number | undefined): CutInInput['upstream'] => ({
+        slide_room_mm: room ?? 0,
+        fixed: true,
+        ...(values.insertion_mm === undefined ? {} : { insertion_mm: values.insertion_mm }),
+    });
+    const measured = (['run_in_mm', 'run_out_mm'] as const).flatMap((field) => {
+        const value = values[field];
+        return value === undefined ? [] : [{ table: system, row, field, value }];
+    });
+    const answer = await cutIn({
+        pipe: { system: pipe.system, size: pipe.size, ...(values.length_mm === undefined ? {} : { length_mm: values.length_mm }) },
+        fitting: { system, row },
+        centre_at_mm: values.centre_mm,
+        upstream: side(values.room_up_mm),
+        downstream: side(values.room_down_mm),
+        ground: values.ground === 'buried' ? 'buried' : 'above',
+        ...(place?.access === undefined ? {} : { access: place.access }),
+        kerf_mm: editor.evaluation.saw_kerf.mm,
+        rulebook: editor.document.rulebook,
+        ...ownNumbers(editor.document, measured),
+    });
+    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
+    return answer.data;
+}
+
+function Answer({ answer, values, units }: { answer: CutInOutput; values: Values; units: Units }) {
     const words = (mm: number): string => lengthInWords(mm, units);
     const [first, second] = answer.cut_marks_mm ?? [];
     const [upper, lower] = answer.stubs_mm ?? [];
@@ -175,18 +239,28 @@ function Answer({ result, units }: { result: Result; units: Units }) {
                 </p>
             )}
             {first !== undefined && second !== undefined && upper !== undefined && lower !== undefined && first >= 0 && (
-                <CutInDrawing
-                    marks={[first, second]}
-                    stubs={[upper, lower]}
-                    centre={centre}
-                    length={length}
-                    said={{
-                        first: words(first),
-                        second: words(second),
-                        out: words(answer.piece_out_mm ?? 0),
-                        stubs: [words(upper), words(lower)],
-                    }}
-                />
+                <>
+                    <CutInDrawing
+                        marks={[first, second]}
+                        stubs={[upper, lower]}
+                        centre={values.centre_mm ?? 0}
+                        length={values.length_mm ?? null}
+                        said={{
+                            first: words(first),
+                            second: words(second),
+                            out: words(answer.piece_out_mm ?? 0),
+                            stubs: [words(upper), words(lower)],
+                        }}
+                    />
+                    <CutList
+                        cuts={[
+                            { what: 'First mark, from the upstream end', said: words(first) },
+                            { what: 'Second mark, from the same end', said: words(second) },
+                            { what: 'Stub, upstream', said: words(upper) },
+                            { what: 'Stub, downstream', said: words(lower) },
+                        ]}
+                    />
+                </>
             )}
             {kilos && (
                 <p className="say">
@@ -194,11 +268,13 @@ function Answer({ result, units }: { result: Result; units: Units }) {
                     {weigh(kilos.down)} and {weigh(kilos.down_full)}. It hangs before the first cut.
                 </p>
             )}
-            <ol className="ci-steps">
-                {answer.order.map((one) => (
-                    <li key={one.step}>{one.words}</li>
-                ))}
-            </ol>
+            {answer.findings.every((one) => one.severity !== 'stop') && (
+                <ol className="ci-steps">
+                    {answer.order.map((one) => (
+                        <li key={one.step}>{one.words}</li>
+                    ))}
+                </ol>
+            )}
             <RestsOn sources={answer.sources} />
         </>
     );

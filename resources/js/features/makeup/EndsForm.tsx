@@ -4,76 +4,87 @@ import type { RunReport, Units } from '../../api/types';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
+import { saidLength } from '../../shared/lengths';
+import { given, type MoveOf, type ValuesOf } from './moves';
+import { ObstacleFields, readObstacle, type Obstacle } from './Obstacles';
+
+export interface EndsMeasured {
+    kind: 'ends';
+    values: ValuesOf<'ends'>;
+    obstacles?: Obstacle[];
+}
 
 interface Props {
     run: RunReport;
     units: Units;
     busy: boolean;
-    onAsk: (asked: MakeUpAsked) => void;
+    /** a kept move that is open */
+    start: MoveOf<'ends'> | null;
+    /** legs that were picked on the drawing */
+    picked: Picked;
+    onPick: (picked: Picked) => void;
+    onAsk: (measured: EndsMeasured) => void;
 }
 
-const SPANS = ['along_from', 'along_to', 'over_from', 'over_to', 'up_from', 'up_to'] as const;
-const SPAN_WORDS: Record<(typeof SPANS)[number], string> = {
-    along_from: 'Along, from',
-    along_to: 'to',
-    over_from: 'Over, from',
-    over_to: 'to',
-    up_from: 'Up, from',
-    up_to: 'to',
-};
+export interface Picked {
+    from: string;
+    to: string;
+}
+
+/** Inches of fall to the foot, as it is said in an inch job. */
+const PER_FOOT = 1000 / 12;
+
+/** What is asked of the server by what was measured. */
+export function askedOf(run: string, { values, obstacles }: Pick<EndsMeasured, 'values' | 'obstacles'>): MakeUpAsked {
+    const {
+        along_mm = 0,
+        over_mm = 0,
+        down_mm = 0,
+        turn_deg = 0,
+        plumb,
+        fall_mm_per_m,
+        from_leg,
+        to_leg,
+        max_bends,
+        clearance_mm,
+    } = values;
+    return {
+        run,
+        ...given<Pick<MakeUpAsked, 'max_bends' | 'clearance_mm' | 'from_leg'>>({ max_bends, clearance_mm, from_leg }),
+        ...(obstacles && obstacles.length > 0 ? { obstacles } : {}),
+        to:
+            to_leg === undefined
+                ? { along_mm, over_mm, down_mm, turn_deg, ...(plumb ? { plumb } : { fall_mm_per_m: fall_mm_per_m ?? 0 }) }
+                : { leg: to_leg },
+    };
+}
 
 /** Which two ends: two legs of the run, or on from its end to what was measured from there; and what stands in the way. */
-export function EndsForm({ run, units, busy, onAsk }: Props) {
+export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Props) {
     const laid = run.legs.filter((leg) => leg.laid);
-    const [mode, setMode] = useState<'legs' | 'measured'>(laid.length > 1 ? 'legs' : 'measured');
-    const [boxed, setBoxed] = useState(false);
+    const [mode, setMode] = useState<'legs' | 'measured'>(
+        start ? (start.values.to_leg === undefined ? 'measured' : 'legs') : laid.length > 1 ? 'legs' : 'measured',
+    );
+    const [boxes, setBoxes] = useState<{ n: number; start: Obstacle | null }[]>(
+        (start?.obstacles ?? []).map((box, n) => ({ n, start: box })),
+    );
     const [problem, setProblem] = useState('');
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         setProblem('');
-        const form = new FormData(event.currentTarget);
-        const mm = async (name: string): Promise<number> => (await formLength(form, name, units, true)) ?? 0;
         try {
-            const common = {
-                run: run.id,
-                max_bends: Number(formText(form, 'bends')),
-                ...(boxed
-                    ? {
-                          clearance_mm: await mm('clearance'),
-                          obstacles: [
-                              {
-                                  what: formText(form, 'what') || 'what stands there',
-                                  along_from_mm: await mm('along_from'),
-                                  along_to_mm: await mm('along_to'),
-                                  over_from_mm: await mm('over_from'),
-                                  over_to_mm: await mm('over_to'),
-                                  up_from_mm: await mm('up_from'),
-                                  up_to_mm: await mm('up_to'),
-                              },
-                          ],
-                      }
-                    : {}),
-            };
-            if (mode === 'legs') {
-                onAsk({ ...common, from_leg: formText(form, 'from'), to: { leg: formText(form, 'to') } });
-                return;
-            }
-            const plumb = form.has('plumb');
-            onAsk({
-                ...common,
-                to: {
-                    along_mm: await mm('along'),
-                    over_mm: await mm('over'),
-                    down_mm: await mm('down'),
-                    turn_deg: Number(formText(form, 'turn')),
-                    ...(plumb ? { plumb } : { fall_mm_per_m: Number(formText(form, 'fall')) }),
-                },
-            });
+            onAsk(
+                await read(
+                    new FormData(event.currentTarget),
+                    mode,
+                    boxes.map((box) => box.n),
+                    units,
+                ),
+            );
         } catch (error) {
             setProblem(error instanceof Error ? error.message : 'One of the lengths was not understood.');
         }
     };
-    const legWords = (leg: RunReport['legs'][number]): string => `${leg.number}: ${leg.what || leg.phrase}`;
     return (
         <form className="mu-form" onSubmit={(event) => void submit(event)}>
             <div className="chips" role="group" aria-label="Which two ends">
@@ -96,73 +107,46 @@ export function EndsForm({ run, units, busy, onAsk }: Props) {
                 </button>
             </div>
             {mode === 'legs' ? (
-                <>
-                    <label className="choice">
-                        <span className="cap">From the beginning of leg</span>
-                        <select name="from" defaultValue={laid[0]?.id}>
-                            {laid.slice(0, -1).map((leg) => (
-                                <option key={leg.id} value={leg.id}>
-                                    {legWords(leg)}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
-                    <label className="choice">
-                        <span className="cap">To the end of leg</span>
-                        <select name="to" defaultValue={laid.at(-1)?.id}>
-                            {laid.slice(1).map((leg) => (
-                                <option key={leg.id} value={leg.id}>
-                                    {legWords(leg)}
-                                </option>
-                            ))}
-                        </select>
-                    </label>
-                </>
+                <BetweenLegs legs={laid} picked={picked} onPick={onPick} />
             ) : (
-                <>
-                    <p className="say">
-                        From where the run ends now to where it is to end, looking the way it runs. To the left, back and up with a minus.
-                    </p>
-                    <LengthField id="mu-along" name="along" label="Along" units={units} start="" />
-                    <LengthField id="mu-over" name="over" label="Over, to the right" units={units} start="0" />
-                    <LengthField id="mu-down" name="down" label="Down" units={units} start="" />
-                    <label className="choice">
-                        <span className="cap">It heads to the right by, °</span>
-                        <input name="turn" type="number" min={-180} max={180} step="any" defaultValue={0} />
-                    </label>
-                    <label className="choice">
-                        <span className="cap">It falls, mm per m</span>
-                        <input name="fall" type="number" step="any" defaultValue={20.83} />
-                    </label>
-                    <label className="check">
-                        <input name="plumb" type="checkbox" /> straight down
-                    </label>
-                </>
+                <OnFromTheEnd legs={laid} start={start} units={units} />
             )}
             <label className="choice">
                 <span className="cap">At most so many bends</span>
-                <select name="bends" defaultValue="3">
+                <select name="bends" defaultValue={start?.values.max_bends ?? 3}>
                     {[1, 2, 3, 4].map((n) => (
                         <option key={n}>{n}</option>
                     ))}
                 </select>
             </label>
-            <label className="check">
-                <input type="checkbox" checked={boxed} onChange={(event) => setBoxed(event.target.checked)} /> something stands in the way
-            </label>
-            {boxed && (
-                <div className="mu-box">
-                    <label className="choice whole">
-                        <span className="cap">What</span>
-                        <input name="what" maxLength={80} />
-                    </label>
-                    {SPANS.map((span) => (
-                        <LengthField key={span} id={`mu-${span}`} name={span} label={SPAN_WORDS[span]} units={units} start="0" />
-                    ))}
-                    <LengthField id="mu-clearance" name="clearance" label="Keep away" units={units} start={units === 'inch' ? '1' : '25'} />
-                    <p className="cap">Measured from the beginning of the first leg, the way it runs.</p>
-                </div>
+            {boxes.map((box) => (
+                <ObstacleFields
+                    key={box.n}
+                    n={box.n}
+                    start={box.start}
+                    units={units}
+                    onRemove={() => setBoxes(boxes.filter((one) => one.n !== box.n))}
+                />
+            ))}
+            {boxes.length > 0 && (
+                <>
+                    <LengthField
+                        id="mu-clearance"
+                        name="clearance"
+                        label="Keep away"
+                        units={units}
+                        start={saidLength(start?.values.clearance_mm ?? (units === 'inch' ? 25.4 : 25), units)}
+                    />
+                    <p className="say">Measured from the beginning of the first leg, the way it runs.</p>
+                </>
             )}
+            <button
+                type="button"
+                className="plain whole"
+                onClick={() => setBoxes([...boxes, { n: Math.max(-1, ...boxes.map((box) => box.n)) + 1, start: null }])}
+            >
+                {boxes.length === 0 ? 'Something stands in the way' : 'And something else'}
+            </button>
             {problem && (
                 <p className="problem" role="alert">
                     {problem}
@@ -173,4 +157,97 @@ export function EndsForm({ run, units, busy, onAsk }: Props) {
             </button>
         </form>
     );
+}
+
+type Legs = RunReport['legs'];
+
+const legWords = (leg: Legs[number]): string => `${leg.number}: ${leg.what || leg.phrase}`;
+
+function BetweenLegs({ legs, picked, onPick }: { legs: Legs; picked: Picked; onPick: (picked: Picked) => void }) {
+    return (
+        <>
+            <label className="choice">
+                <span className="cap">From the beginning of leg</span>
+                <select name="from" value={picked.from} onChange={(event) => onPick({ ...picked, from: event.target.value })}>
+                    {legs.slice(0, -1).map((leg) => (
+                        <option key={leg.id} value={leg.id}>
+                            {legWords(leg)}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">To the end of leg</span>
+                <select name="to" value={picked.to} onChange={(event) => onPick({ ...picked, to: event.target.value })}>
+                    {legs.slice(1).map((leg) => (
+                        <option key={leg.id} value={leg.id}>
+                            {legWords(leg)}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <p className="say">Or tap the two on the drawing, the upper one first.</p>
+        </>
+    );
+}
+
+function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'> | null; units: Units }) {
+    const values = start?.values;
+    const said = (mm: number | undefined): string => (mm === undefined ? '' : saidLength(mm, units));
+    const fall = (values?.fall_mm_per_m ?? PER_FOOT / 4) / (units === 'inch' ? PER_FOOT : 1);
+    return (
+        <>
+            <label className="choice">
+                <span className="cap">Made anew from leg</span>
+                <select name="from" defaultValue={values?.from_leg ?? legs.at(-1)?.id}>
+                    {legs.map((leg) => (
+                        <option key={leg.id} value={leg.id}>
+                            {legWords(leg)}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <p className="say">
+                From where the run ends now to where it is to end, looking the way it runs. To the left, back and up with a minus.
+            </p>
+            <LengthField id="mu-along" name="along" label="Along" units={units} start={said(values?.along_mm)} />
+            <LengthField id="mu-over" name="over" label="Over, to the right" units={units} start={said(values?.over_mm ?? 0)} />
+            <LengthField id="mu-down" name="down" label="Down" units={units} start={said(values?.down_mm)} />
+            <label className="choice">
+                <span className="cap">It heads to the right by, °</span>
+                <input name="turn" type="number" min={-180} max={180} step="any" defaultValue={values?.turn_deg ?? 0} />
+            </label>
+            <label className="choice">
+                <span className="cap">It falls, {units === 'inch' ? 'inches per foot' : 'mm per m'}</span>
+                <input name="fall" type="number" step="any" defaultValue={Math.round(fall * 1000) / 1000} />
+            </label>
+            <label className="check">
+                <input name="plumb" type="checkbox" defaultChecked={values?.plumb ?? false} /> straight down
+            </label>
+        </>
+    );
+}
+
+async function read(form: FormData, mode: 'legs' | 'measured', boxes: number[], units: Units): Promise<EndsMeasured> {
+    const mm = async (name: string): Promise<number> => (await formLength(form, name, units, true)) ?? 0;
+    const obstacles: Obstacle[] = [];
+    for (const n of boxes) obstacles.push(await readObstacle(form, n, units));
+    const common = {
+        from_leg: formText(form, 'from'),
+        max_bends: Number(formText(form, 'bends')),
+        ...(boxes.length > 0 ? { clearance_mm: await mm('clearance') } : {}),
+    };
+    const plumb = form.has('plumb');
+    const values: ValuesOf<'ends'> =
+        mode === 'legs'
+            ? { ...common, to_leg: formText(form, 'to') }
+            : {
+                  ...common,
+                  along_mm: await mm('along'),
+                  over_mm: await mm('over'),
+                  down_mm: await mm('down'),
+                  turn_deg: Number(formText(form, 'turn')),
+                  ...(plumb ? { plumb } : { fall_mm_per_m: Number(formText(form, 'fall')) * (units === 'inch' ? PER_FOOT : 1) }),
+              };
+    return { kind: 'ends', values, ...(obstacles.length > 0 ? { obstacles } : {}) };
 }

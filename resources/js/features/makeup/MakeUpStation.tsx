@@ -1,14 +1,17 @@
 import { useEffect, useState } from 'react';
-import { evaluate, makeUp, type MakeUpAsked } from '../../api/queries';
-import type { JobRun, MadeUp, MadeUpWay, RunReport } from '../../api/types';
+import { evaluate, makeUp } from '../../api/queries';
+import type { JobMove, JobRun, MadeUp, MadeUpWay, RunReport } from '../../api/types';
 import { Dial } from '../../drawing/dial/Dial';
-import { Isometric } from '../../drawing/iso/Isometric';
+import { TurnableIso } from '../../drawing/iso/TurnableIso';
+import type { Selection } from '../../drawing/section/FallLine';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
-import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
 import { CutInPanel } from './CutInPanel';
-import { EndsForm } from './EndsForm';
+import { askedOf, EndsForm, type EndsMeasured, type Picked } from './EndsForm';
+import { KeepMeasures } from './KeepMeasures';
+import { KeptMoves } from './KeptMoves';
+import { MOVE_NAMES, movesOf, type MoveOf } from './moves';
 import { OrderList } from './OrderList';
 import { TrapFitPanel } from './TrapFitPanel';
 import { WrapFiles } from './WrapFiles';
@@ -22,42 +25,99 @@ interface Props {
     onTaken: () => void;
 }
 
-const MOVES = { ends: 'From end to end', 'cut-in': 'Cut into a line that stands', trap: 'Fit a trap' } as const;
+/** The guided moves of one run: what was measured for them and kept, and the one at hand. */
+export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
+    const [kind, setKind] = useState<JobMove['kind']>('ends');
+    const [openedId, setOpenedId] = useState<string | null>(null);
+    const kept = movesOf(editor.document, plan.id);
+    const opened = kept.find((one) => one.id === openedId) ?? null;
+    // Changed beside it, or taken back, a kept move is shown anew; kept by hand it is the one on the screen already.
+    const key = `${kind} ${openedId ?? ''}`;
+    const common = { editor, run: plan.id, onKept: setOpenedId };
+    return (
+        <main className={kind === 'ends' ? 'station make-up' : 'station'}>
+            <div className="mu-tabs">
+                <div className="view-tabs" role="group" aria-label="What is made up">
+                    {(Object.keys(MOVE_NAMES) as JobMove['kind'][]).map((one) => (
+                        <button
+                            key={one}
+                            type="button"
+                            aria-pressed={kind === one}
+                            className={kind === one ? 'on' : ''}
+                            onClick={() => {
+                                setKind(one);
+                                setOpenedId(null);
+                            }}
+                        >
+                            {MOVE_NAMES[one]}
+                        </button>
+                    ))}
+                </div>
+                <KeptMoves
+                    moves={kept}
+                    opened={openedId}
+                    onOpen={(move) => {
+                        setKind(move.kind);
+                        setOpenedId(move.id);
+                    }}
+                />
+            </div>
+            {kind === 'cut-in' ? (
+                <CutInPanel
+                    key={key}
+                    {...common}
+                    system={plan.system}
+                    place={plan.place}
+                    opened={opened?.kind === 'cut-in' ? opened : null}
+                />
+            ) : kind === 'trap-fit' ? (
+                <TrapFitPanel
+                    key={key}
+                    {...common}
+                    system={plan.system}
+                    size={plan.size}
+                    opened={opened?.kind === 'trap-fit' ? opened : null}
+                />
+            ) : (
+                <EndToEnd
+                    key={key}
+                    run={run}
+                    plan={plan}
+                    editor={editor}
+                    opened={opened?.kind === 'ends' ? opened : null}
+                    onKept={setOpenedId}
+                    onTaken={onTaken}
+                />
+            )}
+        </main>
+    );
+}
+
+interface EndToEndProps extends Props {
+    opened: MoveOf<'ends'> | null;
+    onKept: (id: string | null) => void;
+}
 
 /** Two ends, and what leads from one to the other: ways best first, each drawn in place, with its marks; one is taken into the run. */
-export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
+function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps) {
+    const laid = run.legs.filter((leg) => leg.laid);
     const [made, setMade] = useState<MadeUp | null>(null);
+    const [measured, setMeasured] = useState<EndsMeasured | null>(null);
     const [chosen, setChosen] = useState(0);
     const [busy, setBusy] = useState(false);
     const [problem, setProblem] = useState('');
-    const [move, setMove] = useState<keyof typeof MOVES>('ends');
+    const [picked, setPicked] = useState<Picked>({
+        from: opened?.values.from_leg ?? laid[0]?.id ?? '',
+        to: opened?.values.to_leg ?? laid.at(-1)?.id ?? '',
+    });
     const { units } = editor.evaluation;
-    const tabs = (
-        <div className="view-tabs mu-tabs" role="group" aria-label="What is made up">
-            {(Object.keys(MOVES) as (keyof typeof MOVES)[]).map((key) => (
-                <button
-                    key={key}
-                    type="button"
-                    aria-pressed={move === key}
-                    className={move === key ? 'on' : ''}
-                    onClick={() => setMove(key)}
-                >
-                    {MOVES[key]}
-                </button>
-            ))}
-        </div>
-    );
     const ways = made ? (made.solutions.length > 0 ? made.solutions : made.relax.map((one) => one.solution)) : [];
     const way = ways[chosen];
-    // What was found is of the run as it was then.
-    useEffect(() => {
-        setMade(null);
-        setProblem('');
-    }, [plan]);
-    const ask = async (asked: MakeUpAsked): Promise<void> => {
+    const ask = async (one: EndsMeasured): Promise<void> => {
         setBusy(true);
         setProblem('');
-        const answer = await makeUp(editor.document, asked);
+        setMeasured(one);
+        const answer = await makeUp(editor.document, askedOf(run.id, one));
         setBusy(false);
         setChosen(0);
         if (answer.ok) setMade(answer.data);
@@ -66,40 +126,52 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
             setProblem(Object.values(answer.errors).flat()[0] ?? answer.message);
         }
     };
-    if (move !== 'ends')
-        return (
-            <main className="station">
-                {tabs}
-                {move === 'cut-in' ? (
-                    <CutInPanel editor={editor} system={plan.system} />
-                ) : (
-                    <TrapFitPanel editor={editor} system={plan.system} size={plan.size} />
-                )}
-            </main>
-        );
+    // What was found is of the run as it was then. A kept move is looked up as it is opened.
+    const legs = JSON.stringify(plan.legs);
+    useEffect(() => {
+        setMade(null);
+        setProblem('');
+        if (opened) void ask(opened);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once for every state of the run
+    }, [legs]);
     return (
-        <main className="station make-up">
-            {tabs}
+        <>
             <section className="mu-ways" aria-label="Ends and ways">
-                <EndsForm run={run} units={units} busy={busy} onAsk={(asked) => void ask(asked)} />
+                <details className="mu-measured" open={opened === null}>
+                    <summary>What is measured</summary>
+                    <EndsForm
+                        run={run}
+                        units={units}
+                        busy={busy}
+                        start={opened}
+                        picked={picked}
+                        onPick={setPicked}
+                        onAsk={(one) => void ask(one)}
+                    />
+                </details>
                 {problem && (
                     <p className="problem" role="alert">
                         {problem}
                     </p>
                 )}
                 {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
+                {made && measured && <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />}
                 <OrderList document={editor.document} run={run} />
                 <WrapFiles document={editor.document} run={run} />
             </section>
             <section className="mu-picture" aria-label="Drawn in place">
                 {made && way ? (
-                    <Preview key={`${chosen}`} editor={editor} run={run} way={way} />
+                    <Preview key={`${chosen}`} editor={editor} run={run} made={made} way={way} />
+                ) : laid.length === 0 ? (
+                    <p className="none">Call out a first leg on Route: from it the pipe is led on.</p>
                 ) : (
-                    <p className="none">
-                        {run.legs.length === 0
-                            ? 'Call out a first leg on Route: from it the pipe is led on.'
-                            : 'Say which two ends, and look for ways. Every roll and length comes out of the geometry; nothing has to be held up and twisted.'}
-                    </p>
+                    <>
+                        <p className="say">
+                            Say which two ends, and look for ways. Every roll and length comes out of the geometry; nothing has to be held
+                            up and twisted.
+                        </p>
+                        <PickEnds run={run} picked={picked} onPick={setPicked} />
+                    </>
                 )}
             </section>
             <section className="mu-marks" aria-label="Marks">
@@ -110,7 +182,7 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
                                 type="button"
                                 className="main-act"
                                 onClick={() => {
-                                    editor.change((document) => accepted(document, plan.id, way));
+                                    editor.change((document) => accepted(document, plan.id, made, way));
                                     onTaken();
                                 }}
                             >
@@ -128,8 +200,38 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
                     ))}
                 </div>
             )}
-        </main>
+        </>
     );
+}
+
+/** The run as it is: a tap on a piece picks its leg, the upper end first, then the lower one. */
+function PickEnds({ run, picked, onPick }: { run: RunReport; picked: Picked; onPick: (picked: Picked) => void }) {
+    const [selected, setSelected] = useState<Selection | null>(null);
+    const [isFirst, setFirst] = useState(true);
+    const number = (id: string): number => run.legs.find((leg) => leg.id === id)?.number ?? 0;
+    const pick = (selection: Selection): void => {
+        setSelected(selection);
+        const leg = legOf(run, selection);
+        if (leg === null) return;
+        if (isFirst) onPick({ from: leg, to: number(picked.to) > number(leg) ? picked.to : (run.legs.at(-1)?.id ?? leg) });
+        else if (number(leg) > number(picked.from)) onPick({ ...picked, to: leg });
+        else onPick({ from: leg, to: picked.from });
+        setFirst(!isFirst);
+    };
+    return (
+        <>
+            <TurnableIso run={run} selected={selected} onSelect={pick} least={320} />
+            <p className="cap mu-picked" role="status">
+                From leg {number(picked.from)} to leg {number(picked.to)}. Tap the {isFirst ? 'upper' : 'lower'} of two pieces.
+            </p>
+        </>
+    );
+}
+
+/** The leg of a piece or a joint that was picked. */
+function legOf(run: RunReport, { kind, key }: Selection): string | null {
+    const found = kind === 'piece' ? run.pieces.find((one) => one.key === key) : run.joints.find((one) => one.key === key);
+    return run.legs.find((leg) => leg.number === found?.leg)?.id ?? null;
 }
 
 function WayList({ made, chosen, onChoose, units }: { made: MadeUp; chosen: number; onChoose: (n: number) => void; units: 'inch' | 'mm' }) {
@@ -179,56 +281,36 @@ function WayList({ made, chosen, onChoose, units }: { made: MadeUp; chosen: numb
 }
 
 /** The run as it would be, evaluated by the server as any other. */
-function Preview({ editor, run, way }: { editor: JobEditor; run: RunReport; way: MadeUpWay }) {
-    const [turns, setTurns] = useState(0);
+function Preview({ editor, run, made, way }: { editor: JobEditor; run: RunReport; made: MadeUp; way: MadeUpWay }) {
     const [seen, setSeen] = useState<RunReport | null>(null);
-    const [ref, { width, height }] = useSize<HTMLDivElement>();
     const { document } = editor;
     useEffect(() => {
         const stop = new AbortController();
-        void evaluate(accepted(document, run.id, way), undefined, stop.signal).then((answer) => {
+        void evaluate(accepted(document, run.id, made, way), undefined, stop.signal).then((answer) => {
             if (answer.ok) setSeen(answer.data.evaluation.runs.find((one) => one.id === run.id) ?? null);
         });
         return () => stop.abort();
-    }, [document, run.id, way]);
-    const against = seen?.findings.filter((one) => one.severity === 'stop' || one.severity === 'warn') ?? [];
+    }, [document, run.id, made, way]);
+    if (!seen) return null;
+    const against = seen.findings.filter((one) => one.severity === 'stop' || one.severity === 'warn');
     return (
-        <div className="iso-panel" ref={ref}>
-            {seen && width > 0 && (
-                <Isometric
-                    run={seen}
-                    turns={turns}
-                    width={width}
-                    height={Math.max(height, 320)}
-                    selected={null}
-                    onSelect={() => undefined}
-                />
-            )}
-            <div className="turn">
-                <button type="button" aria-label="Turn the view left" onClick={() => setTurns(turns + 1)}>
-                    ↺
-                </button>
-                <button type="button" aria-label="Turn the view right" onClick={() => setTurns(turns + 3)}>
-                    ↻
-                </button>
-            </div>
-            {seen && (
-                <p className="mu-verdict">
-                    {against.length === 0 ? (
-                        <>
-                            <Shape kind="done" size={16} /> Nothing would stand against this run.
-                        </>
-                    ) : (
-                        against.slice(0, 2).map((one) => (
-                            <span key={`${one.rule} ${one.where.leg}`}>
-                                <Shape kind={one.severity} size={16} /> {one.title}
-                                {one.where.leg !== null && `, leg ${one.where.leg}`}.{' '}
-                            </span>
-                        ))
-                    )}
-                </p>
-            )}
-        </div>
+        <>
+            <p className="mu-verdict">
+                {against.length === 0 ? (
+                    <>
+                        <Shape kind="done" size={16} /> Nothing would stand against this run.
+                    </>
+                ) : (
+                    against.slice(0, 2).map((one) => (
+                        <span key={`${one.rule} ${one.where.leg}`}>
+                            <Shape kind={one.severity} size={16} /> {one.title}
+                            {one.where.leg !== null && `, leg ${one.where.leg}`}.{' '}
+                        </span>
+                    ))
+                )}
+            </p>
+            <TurnableIso run={seen} selected={null} onSelect={() => undefined} least={320} />
+        </>
     );
 }
 

@@ -1,12 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { orderQuery } from '../../api/queries';
-import type { JobDocument, RunReport } from '../../api/types';
+import type { JobDocument, RunClosing, RunReport, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
+import { lengthInWords } from '../../shared/lengths';
+import { RestsOn } from '../../shared/SourceTap';
 import { freesInWords, stepInWords } from './ways';
 
 /** Whether the run as it is goes together where its ends stand, piece by piece; or what frees it. */
 export function OrderList({ document, run }: { document: JobDocument; run: RunReport }) {
-    const order = useQuery(orderQuery(document, run.id)).data?.order;
+    const data = useQuery(orderQuery(document, run.id)).data;
+    const order = data?.order;
     if (!order || run.joints.length === 0) return null;
     return (
         <section className="mu-order" aria-label="Order">
@@ -44,9 +47,41 @@ export function OrderList({ document, run }: { document: JobDocument; run: RunRe
                     )}
                 </>
             )}
+            {data.closing && <Closing closing={data.closing} units={document.units} />}
             <p className="cap">
                 Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued joint is not sprung.
             </p>
         </section>
+    );
+}
+
+const TAKES_UP: Record<RunClosing['joints'][number]['way'], string> = {
+    glued: 'glued',
+    ring: 'a ring that lets the pipe move',
+    roll: 'a banded sleeve',
+    slide: 'a coupling or nut that slides',
+    union: 'two faces drawn together',
+};
+
+/** Which joint to leave to the last: what reading and cutting put it off by, and how often it closes all the same. */
+function Closing({ closing, units }: { closing: RunClosing; units: Units }) {
+    const [best, ...others] = closing.joints;
+    if (!best) return null;
+    const worst = others.at(-1);
+    const percent = (chance: number): string => `${Math.round(chance * 100)} in 100`;
+    return (
+        <>
+            <h3>Which joint last?</h3>
+            <p>
+                <b>Joint {best.joint}</b>, {TAKES_UP[best.way]}: read and cut as usual it is off by up to{' '}
+                {lengthInWords(best.within_mm, units)} in 19 of 20 cases, and closes in {percent(best.chance)}
+                {worst &&
+                    worst.chance < best.chance - 0.02 &&
+                    `; joint ${worst.joint}, ${TAKES_UP[worst.way]}, in ${percent(worst.chance)}`}
+                .
+            </p>
+            {best.chance < 0.95 && <p>Cut the last piece when the others lie dry in place, and measure for it there.</p>}
+            <RestsOn sources={closing.sources} />
+        </>
     );
 }

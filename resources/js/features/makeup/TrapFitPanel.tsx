@@ -1,15 +1,19 @@
-import { useState, type FormEvent } from 'react';
+import { useEffect, useState, type FormEvent } from 'react';
 import { trapFit } from '../../api/queries';
-import type { TrapFitInput, TrapFitOutput, Units } from '../../api/types';
+import type { JobDocument, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
+import { TrapOverFloorDrawing } from '../../drawing/trapfit/TrapOverFloorDrawing';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import { lengthInWords } from '../../shared/lengths';
+import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
+import { CutList } from './CutList';
 import { FindingLines } from './FindingLines';
+import { KeepMeasures } from './KeepMeasures';
+import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 
 const FIXTURES: TrapFitInput['fixture'][] = [
     'lavatory',
@@ -23,72 +27,55 @@ const FIXTURES: TrapFitInput['fixture'][] = [
     'shower',
 ];
 const TRAPS: TrapFitInput['trap']['pattern'][] = ['p', 'bottle', 'anti-siphon', 's'];
+const SIZES = { inch: ['1-1/4', '1-1/2', '2', '3', '4'], mm: ['32', '40', '50', '110'] };
 
-interface Result {
-    answer: TrapFitOutput;
-    drawn: { ahead: number; down: number; tall: number; reach: number; seal: number | null };
+type Values = ValuesOf<'trap-fit'>;
+type Mm = Exclude<{ [Key in keyof Values]-?: Key extends `${string}_mm` ? Key : never }[keyof Values], undefined>;
+
+interface Into {
+    system: string;
+    size: string;
+}
+
+interface Props extends Into {
+    editor: JobEditor;
+    run: string;
+    /** a kept move that is open */
+    opened: MoveOf<'trap-fit'> | null;
+    onKept: (id: string | null) => void;
 }
 
 /** A trap between a tailpiece and an outlet: what was measured, what to cut, whether it may be, and the steps. */
-export function TrapFitPanel({ editor, system, size }: { editor: JobEditor; system: string; size: string }) {
+export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Props) {
     const { units } = editor.evaluation;
-    const [result, setResult] = useState<Result | null>(null);
+    const [values, setValues] = useState<Values | null>(null);
+    const [answer, setAnswer] = useState<TrapFitOutput | null>(null);
     const [problem, setProblem] = useState('');
-    const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
-        event.preventDefault();
+    const reckon = async (said: () => Promise<Values>): Promise<void> => {
         setProblem('');
         try {
-            setResult(await ask(new FormData(event.currentTarget), editor, system, size));
+            const values = await said();
+            setAnswer(await ask(values, editor.document, { system, size }));
+            setValues(values);
         } catch (error) {
             setProblem(error instanceof Error ? error.message : 'That did not work. Try again.');
         }
     };
+    useEffect(() => {
+        if (opened) void reckon(() => Promise.resolve(opened.values));
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as it is opened
+    }, []);
     return (
-        <div className="cut-in">
-            <form className="mu-form" onSubmit={(event) => void submit(event)}>
-                <label className="choice">
-                    <span className="cap">Fixture</span>
-                    <select name="fixture">
-                        {FIXTURES.map((one) => (
-                            <option key={one} value={one}>
-                                {one.replace('-', ' ')}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-                <label className="choice">
-                    <span className="cap">Trap</span>
-                    <select name="pattern">
-                        {TRAPS.map((one) => (
-                            <option key={one} value={one}>
-                                {one}
-                            </option>
-                        ))}
-                    </select>
-                </label>
-                <label className="choice">
-                    <span className="cap">Outlet in the</span>
-                    <select name="where">
-                        <option>wall</option>
-                        <option>floor</option>
-                    </select>
-                </label>
-                <LengthField id="tf-ahead" name="ahead" label="Tailpiece to the wall" units={units} start="" />
-                <LengthField id="tf-aside" name="aside" label="Outlet to the side" units={units} start="0" />
-                <LengthField
-                    id="tf-down"
-                    name="down"
-                    label="Outlet below the tailpiece"
-                    units={units}
-                    start=""
-                    help="its middle, below the tailpiece's end"
-                />
-                <LengthField id="tf-tail" name="tail" label="Tailpiece, length" units={units} start="" />
-                <LengthField id="tf-tall" name="tall" label="Trap, how tall" units={units} start="" help="tailpiece's end to its outlet" />
-                <LengthField id="tf-reach" name="reach" label="Trap, how far it reaches" units={units} start="" />
-                <LengthField id="tf-elbow" name="elbow" label="Its elbow, leg to stop" units={units} start="" />
-                <LengthField id="tf-depth" name="depth" label="Tube goes into the wall" units={units} start="" />
-                <LengthField id="tf-seal" name="seal" label="Seal" units={units} start="" />
+        <div className={opened ? 'cut-in kept' : 'cut-in'}>
+            <form
+                className="mu-form"
+                onSubmit={(event: FormEvent<HTMLFormElement>) => {
+                    event.preventDefault();
+                    const form = new FormData(event.currentTarget);
+                    void reckon(() => read(form, units));
+                }}
+            >
+                <Measures start={opened?.values ?? {}} size={size} units={units} />
                 {problem && (
                     <p className="problem" role="alert">
                         {problem}
@@ -99,12 +86,14 @@ export function TrapFitPanel({ editor, system, size }: { editor: JobEditor; syst
                 </button>
             </form>
             <div className="ci-answer">
-                {result ? (
-                    <Answer result={result} units={units} />
+                {answer && values ? (
+                    <>
+                        <Answer answer={answer} values={values} units={units} />
+                        <KeepMeasures editor={editor} run={run} measured={{ kind: 'trap-fit', values }} opened={opened} onKept={onKept} />
+                    </>
                 ) : (
                     <p className="none">
-                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system} {size}, as the run
-                        is.
+                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system}, as the run is.
                     </p>
                 )}
             </div>
@@ -112,72 +101,193 @@ export function TrapFitPanel({ editor, system, size }: { editor: JobEditor; syst
     );
 }
 
-async function ask(form: FormData, editor: JobEditor, system: string, size: string): Promise<Result> {
-    const { units } = editor.evaluation;
-    const mm = (name: string, needed = false): Promise<number | null> => formLength(form, name, units, needed);
-    const [ahead, aside, down, tail] = [
-        (await mm('ahead', true)) ?? 0,
-        (await mm('aside')) ?? 0,
-        (await mm('down', true)) ?? 0,
-        (await mm('tail', true)) ?? 0,
-    ];
-    const measures = { tall_mm: await mm('tall'), reach_mm: await mm('reach'), elbow_mm: await mm('elbow'), seal_mm: await mm('seal') };
-    const depth = await mm('depth');
-    const floor = formText(form, 'where') === 'floor';
-    const answer = await trapFit({
-        fixture: formText(form, 'fixture') as TrapFitInput['fixture'],
-        rulebook: editor.document.rulebook,
-        tailpiece: { at: [aside, 0, down], size, length_mm: tail },
-        outlet: {
-            at: [0, floor ? 0 : ahead, 0],
-            along: floor ? [0, 0, -1] : [0, 1, 0],
-            system,
-            size,
-            ...(depth === null ? {} : { depth_mm: depth }),
-        },
-        trap: {
-            pattern: formText(form, 'pattern') as TrapFitInput['trap']['pattern'],
-            size,
-            ...Object.fromEntries(Object.entries(measures).filter(([, value]) => value !== null)),
-        },
-    });
-    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
-    return {
-        answer: answer.data,
-        drawn: { ahead, down, tall: measures.tall_mm ?? 0, reach: measures.reach_mm ?? 0, seal: measures.seal_mm },
-    };
+function Pick({ name, label, options, start }: { name: string; label: string; options: string[]; start: string | undefined }) {
+    return (
+        <label className="choice">
+            <span className="cap">{label}</span>
+            <select name={name} defaultValue={start}>
+                {options.map((one) => (
+                    <option key={one} value={one}>
+                        {one.replace('-sink', ' sink').replace('-tub', ' tub')}
+                    </option>
+                ))}
+            </select>
+        </label>
+    );
 }
 
-function Answer({ result, units }: { result: Result; units: Units }) {
-    const { answer, drawn } = result;
+function Measures({ start, size, units }: { start: Values; size: string; units: Units }) {
+    const [isFloor, setFloor] = useState(start.where === 'floor');
+    const [vented, setVented] = useState(start.vented ?? false);
+    const length = (key: Mm, label: string, help?: string, otherwise = '') => {
+        const mm = start[key];
+        const name = key.replace(/_mm$/, '');
+        return (
+            <LengthField
+                id={`tf-${name.replace('_', '-')}`}
+                name={name}
+                label={label}
+                units={units}
+                start={mm === undefined ? otherwise : saidLength(mm, units)}
+                {...(help === undefined ? {} : { help })}
+            />
+        );
+    };
+    return (
+        <>
+            <Pick name="fixture" label="Fixture" options={FIXTURES} start={start.fixture} />
+            <Pick name="pattern" label="Trap" options={TRAPS} start={start.pattern} />
+            <label className="choice">
+                <span className="cap">Outlet in the</span>
+                <select name="where" value={isFloor ? 'floor' : 'wall'} onChange={(event) => setFloor(event.target.value === 'floor')}>
+                    <option>wall</option>
+                    <option>floor</option>
+                </select>
+            </label>
+            {isFloor && (
+                <label className="check">
+                    <input name="vented" type="checkbox" checked={vented} onChange={(event) => setVented(event.target.checked)} /> a vent
+                    goes up from a tee over it
+                </label>
+            )}
+            <Pick name="tail_size" label="Tailpiece, size" options={SIZES[units]} start={start.tail_size ?? size} />
+            <Pick name="trap_size" label="Trap, size" options={SIZES[units]} start={start.trap_size ?? size} />
+            <Pick name="outlet_size" label="Outlet, size" options={SIZES[units]} start={start.outlet_size ?? size} />
+            {length('ahead_mm', isFloor ? 'Tailpiece to the outlet, across' : 'Tailpiece to the wall')}
+            {length('aside_mm', 'Outlet to the side', undefined, '0')}
+            {length(
+                'down_mm',
+                'Outlet below the tailpiece',
+                isFloor ? "its face, below the tailpiece's end" : "its middle, below the tailpiece's end",
+            )}
+            {length('tail_mm', 'Tailpiece, length')}
+            {length('tall_mm', 'Trap, how tall', "tailpiece's end to its outlet")}
+            {length('reach_mm', 'Trap, how far it reaches')}
+            {length('adjust_mm', 'It adjusts in height by', 'where it is made to', '0')}
+            {length('elbow_mm', 'Its elbow, leg to stop')}
+            {length('depth_mm', isFloor ? 'Pipe goes into the outlet' : 'Tube goes into the wall')}
+            {length('seal_mm', 'Seal')}
+            {length('cabinet_mm', 'Floor of the cabinet, below the tailpiece', 'where there is one')}
+            {isFloor && vented && (
+                <>
+                    {length('tee_branch_mm', 'Tee, crossing to the stop in its branch', 'where the catalogue has none')}
+                    {length('tee_out_mm', 'Tee, crossing to the stop below', 'where the catalogue has none')}
+                </>
+            )}
+        </>
+    );
+}
+
+const NEEDED: Mm[] = ['ahead_mm', 'down_mm', 'tail_mm'];
+const LENGTHS: Mm[] = [
+    ...NEEDED,
+    'aside_mm',
+    'tall_mm',
+    'reach_mm',
+    'adjust_mm',
+    'elbow_mm',
+    'depth_mm',
+    'seal_mm',
+    'cabinet_mm',
+    'tee_branch_mm',
+    'tee_out_mm',
+];
+
+async function read(form: FormData, units: Units): Promise<Values> {
+    const values: Partial<Record<Mm, number | null>> = {};
+    for (const key of LENGTHS) {
+        const name = key.replace(/_mm$/, '');
+        values[key] = form.has(name) ? await formLength(form, name, units, NEEDED.includes(key)) : null;
+    }
+    return given<Values>({
+        ...values,
+        fixture: formText(form, 'fixture'),
+        pattern: formText(form, 'pattern'),
+        where: formText(form, 'where'),
+        vented: form.has('vented') ? true : null,
+        tail_size: formText(form, 'tail_size'),
+        trap_size: formText(form, 'trap_size'),
+        outlet_size: formText(form, 'outlet_size'),
+    });
+}
+
+/** Measured from the outlet: the tailpiece hangs over it, in front of it and to its side. */
+async function ask(values: Values, document: JobDocument, { system, size }: Into): Promise<TrapFitOutput> {
+    const { ahead_mm = 0, aside_mm = 0, down_mm = 0, tall_mm, reach_mm, elbow_mm, seal_mm, adjust_mm, depth_mm, cabinet_mm } = values;
+    const floor = values.where === 'floor';
+    const tee = given<{ branch_mm?: number; run_out_mm?: number }>({ branch_mm: values.tee_branch_mm, run_out_mm: values.tee_out_mm });
+    const answer = await trapFit({
+        fixture: (values.fixture ?? 'sink') as TrapFitInput['fixture'],
+        rulebook: document.rulebook,
+        ...ownNumbers(document),
+        tailpiece: { at: [aside_mm, 0, down_mm], size: values.tail_size ?? size, length_mm: values.tail_mm ?? 0 },
+        outlet: {
+            at: [0, ahead_mm, 0],
+            along: floor ? [0, 0, -1] : [0, 1, 0],
+            system,
+            size: values.outlet_size ?? size,
+            ...given<{ depth_mm?: number; vented?: boolean }>({ depth_mm, vented: floor ? values.vented : null }),
+            ...(floor && values.vented ? { tee } : {}),
+        },
+        trap: {
+            pattern: (values.pattern ?? 'p') as TrapFitInput['trap']['pattern'],
+            size: values.trap_size ?? size,
+            ...given<Partial<TrapFitInput['trap']>>({ tall_mm, reach_mm, elbow_mm, seal_mm, adjust_mm }),
+        },
+        ...(cabinet_mm === undefined ? {} : { cabinet_floor_mm: down_mm - cabinet_mm }),
+    });
+    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
+    return answer.data;
+}
+
+function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Values; units: Units }) {
     const words = (mm: number): string => lengthInWords(mm, units);
-    const tube = answer.cuts[0];
+    const cut = (piece: string): TrapFitOutput['cuts'][number] | undefined => answer.cuts.find((one) => one.piece === piece);
+    const [tube, arm, riser] = [cut('wall-tube'), cut('arm'), cut('riser')];
     const change =
         answer.shorten_mm > 0
             ? `shorten the tailpiece by ${words(answer.shorten_mm)}`
             : answer.extend_mm > 0
               ? `extend the tailpiece by ${words(answer.extend_mm)}`
               : null;
+    const { ahead_mm: ahead = 0, down_mm: down = 0, tall_mm: tall = 0, reach_mm: reach = 0, seal_mm: seal = null } = values;
     return (
         <>
             <FindingLines findings={answer.findings} />
             {answer.fits && answer.findings.length === 0 && (
                 <p className="ci-finding">
-                    <Shape kind="done" size={18} /> It fits: {change ?? 'the heights meet'}.
+                    <Shape kind="done" size={18} /> It fits:{' '}
+                    {change ?? (answer.riser_mm === null ? 'the heights meet' : 'the riser is cut to the height')}.
                 </p>
             )}
-            {answer.arm?.length_mm != null && drawn.tall > 0 && (
+            {answer.riser_mm !== null && answer.arm?.length_mm != null && answer.riser_mm > 0 && tall > 0 && (
+                <TrapOverFloorDrawing
+                    arm={answer.arm.length_mm}
+                    riser={answer.riser_mm}
+                    tall={tall}
+                    reach={reach}
+                    seal={seal}
+                    said={{ arm: arm ? `cut ${words(arm.length_mm)}` : null, riser: riser ? `cut ${words(riser.length_mm)}` : null }}
+                />
+            )}
+            {answer.riser_mm === null && answer.arm?.length_mm != null && tall > 0 && (
                 <TrapFitDrawing
-                    {...drawn}
+                    ahead={ahead}
+                    down={down}
+                    tall={tall}
+                    reach={reach}
+                    seal={seal}
                     high={answer.extend_mm - answer.shorten_mm}
                     said={{ change, tube: tube ? `cut ${words(tube.length_mm)}` : null }}
                 />
             )}
-            {tube && (
-                <p className="say">
-                    The wall tube is cut {words(tube.length_mm)}, of which {words(tube.insertion_mm)} go into the wall.
-                </p>
-            )}
+            <CutList
+                cuts={[
+                    ...(tube ? [{ what: `Wall tube, ${words(tube.insertion_mm)} of it in the wall`, said: words(tube.length_mm) }] : []),
+                    ...(arm ? [{ what: 'Arm, stop to stop', said: words(arm.length_mm) }] : []),
+                    ...(riser ? [{ what: `Riser, ${words(riser.insertion_mm)} of it in the outlet`, said: words(riser.length_mm) }] : []),
+                ]}
+            />
             <ul className="ci-steps">
                 {answer.parts.map((part) => (
                     <li key={part.part}>

@@ -57,13 +57,23 @@ describe('a dial', () => {
 it('takes a way into its run, and leaves the others', () => {
     const document = {
         runs: [
-            { id: 'a', legs: ['x'] },
-            { id: 'b', legs: ['y'] },
+            { id: 'a', legs: ['x'], tie_in: { kind: 'socket' } },
+            { id: 'b', legs: ['y'], tie_in: { kind: 'branch', branch: { run: 'a', leg: 'x', at_mm: 500 } } },
         ],
     } as unknown as JobDocument;
-    const after = accepted(document, 'b', way([], { legs_said: ['z'] as unknown as MadeUpWay['legs_said'] }));
+    const after = accepted(
+        document,
+        'b',
+        { branch_at_mm: null, level_difference_mm: null },
+        way([], { legs_said: ['z'] as unknown as MadeUpWay['legs_said'] }),
+    );
     expect(after.runs[0]).toBe(document.runs[0]);
-    expect(after.runs[1]).toMatchObject({ id: 'b', legs: ['z'], next_leg: 9 });
+    expect(after.runs[1]).toMatchObject({ id: 'b', legs: ['z'], next_leg: 9, tie_in: { branch: { at_mm: 500 } } });
+    const moved = accepted(document, 'b', { branch_at_mm: 800, level_difference_mm: 310 }, way([]));
+    expect(moved.runs[1]?.tie_in.branch).toEqual({ run: 'a', leg: 'x', at_mm: 800 });
+    expect(moved.runs[1]?.level_difference_mm).toBe(310);
+    expect(after.runs[1]).not.toHaveProperty('level_difference_mm');
+    expect(accepted(document, 'a', { branch_at_mm: 800, level_difference_mm: 310 }, way([])).runs[0]?.tie_in).toEqual({ kind: 'socket' });
 });
 
 describe('the order', () => {

@@ -41,11 +41,23 @@ export function relaxInWords(one: MadeUp['relax'][number]): string {
     return `${condition.name}: ${said(one.to)} instead of ${said(one.from)}`;
 }
 
-/** The job with a way taken into its run. */
-export function accepted(document: JobDocument, run: string, way: MadeUpWay): JobDocument {
+/** The job with a way taken into its run; where its end has moved, the levels say so, and a run that it enters is met there. */
+export function accepted(
+    document: JobDocument,
+    run: string,
+    made: Pick<MadeUp, 'branch_at_mm' | 'level_difference_mm'>,
+    way: MadeUpWay,
+): JobDocument {
     return {
         ...document,
-        runs: document.runs.map((one) => (one.id === run ? { ...one, legs: way.legs_said, next_leg: way.next_leg } : one)),
+        runs: document.runs.map((one) => {
+            if (one.id !== run) return one;
+            const { branch } = one.tie_in;
+            const moved =
+                branch && made.branch_at_mm !== null ? { ...one.tie_in, branch: { ...branch, at_mm: made.branch_at_mm } } : one.tie_in;
+            const levels = made.level_difference_mm === null ? {} : { level_difference_mm: made.level_difference_mm };
+            return { ...one, ...levels, legs: way.legs_said, next_leg: way.next_leg, tie_in: moved };
+        }),
     };
 }
 

@@ -1,10 +1,10 @@
 import { useState, type RefObject } from 'react';
+import { TurnableIso } from '../../drawing/iso/TurnableIso';
 import type { JobRun, RunReport } from '../../api/types';
 import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
 import { CallOut } from './CallOut';
 import { Findings } from './Findings';
-import { IsoPanel } from './IsoPanel';
 import { Legs } from './Legs';
 import { PhoneActs } from './PhoneActs';
 
@@ -29,7 +29,7 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
                 <Legs run={run} plan={plan} editor={editor} selection={selection} />
                 <section className="iso-col" aria-label="Isometric">
                     {iso ? (
-                        <IsoPanel run={run} selection={selection} />
+                        <TurnableIso run={run} selected={selection.selected} onSelect={selection.select} />
                     ) : (
                         <button type="button" className="plain on-demand" onClick={() => setIso(true)}>
                             Show the isometric

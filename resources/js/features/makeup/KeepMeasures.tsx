@@ -1,0 +1,55 @@
+import { useState } from 'react';
+import type { JobMove } from '../../api/types';
+import type { JobEditor } from '../job/useJobEditor';
+import { freeMoveId, withMove, withoutMove } from './moves';
+
+export type Measured = Pick<JobMove, 'kind' | 'values'> & { obstacles?: Extract<JobMove, { kind: 'ends' }>['obstacles'] };
+
+interface Props {
+    editor: JobEditor;
+    run: string;
+    measured: Measured;
+    /** the kept move that is open, or null */
+    opened: JobMove | null;
+    onKept: (id: string | null) => void;
+}
+
+/** Keeps in the job what was measured, under a name; or takes a kept one out of it again. */
+export function KeepMeasures({ editor, run, measured, opened, onKept }: Props) {
+    const [name, setName] = useState(opened?.name ?? '');
+    const keep = (): void => {
+        const id = opened?.id ?? freeMoveId(editor.document);
+        const move = { id, run, name: name.trim(), ...measured } as JobMove;
+        editor.change((document) => withMove(document, move));
+        onKept(id);
+    };
+    return (
+        <form
+            className="mu-keep"
+            onSubmit={(event) => {
+                event.preventDefault();
+                keep();
+            }}
+        >
+            <label className="choice">
+                <span className="cap">Name of what was measured</span>
+                <input value={name} maxLength={80} required onChange={(event) => setName(event.target.value)} />
+            </label>
+            <button type="submit" className="plain">
+                {opened ? 'Keep the changes' : 'Keep it in the job'}
+            </button>
+            {opened && (
+                <button
+                    type="button"
+                    className="plain"
+                    onClick={() => {
+                        editor.change((document) => withoutMove(document, opened.id));
+                        onKept(null);
+                    }}
+                >
+                    Take it out
+                </button>
+            )}
+        </form>
+    );
+}

@@ -1,0 +1,57 @@
+import type { Units } from '../../api/types';
+import { formLength } from '../../shared/formLength';
+import { formText } from '../../shared/formText';
+import { LengthField } from '../../shared/LengthField';
+import { saidLength } from '../../shared/lengths';
+import type { MoveOf } from './moves';
+
+export type Obstacle = NonNullable<MoveOf<'ends'>['obstacles']>[number];
+
+const SPANS = ['along_from', 'along_to', 'over_from', 'over_to', 'up_from', 'up_to'] as const;
+const SPAN_WORDS: Record<(typeof SPANS)[number], string> = {
+    along_from: 'Along, from',
+    along_to: 'to',
+    over_from: 'Over, from',
+    over_to: 'to',
+    up_from: 'Up, from',
+    up_to: 'to',
+};
+
+/** One thing that stands in the way, as a box from where the first leg begins, the way it runs. */
+export function ObstacleFields({ n, start, units, onRemove }: { n: number; start: Obstacle | null; units: Units; onRemove: () => void }) {
+    return (
+        <fieldset className="mu-box">
+            <label className="choice whole">
+                <span className="cap">What stands there</span>
+                <input name={`what-${n}`} maxLength={80} defaultValue={start?.what ?? ''} />
+            </label>
+            {SPANS.map((span) => (
+                <LengthField
+                    key={span}
+                    id={`mu-${span}-${n}`}
+                    name={`${span}-${n}`}
+                    label={SPAN_WORDS[span]}
+                    units={units}
+                    start={saidLength(start?.[`${span}_mm`] ?? 0, units)}
+                />
+            ))}
+            <button type="button" className="plain whole" onClick={onRemove}>
+                It does not stand there
+            </button>
+        </fieldset>
+    );
+}
+
+/** The box of that number in a form. */
+export async function readObstacle(form: FormData, n: number, units: Units): Promise<Obstacle> {
+    const mm = async (span: (typeof SPANS)[number]): Promise<number> => (await formLength(form, `${span}-${n}`, units, true)) ?? 0;
+    return {
+        what: formText(form, `what-${n}`).trim() || 'what stands there',
+        along_from_mm: await mm('along_from'),
+        along_to_mm: await mm('along_to'),
+        over_from_mm: await mm('over_from'),
+        over_to_mm: await mm('over_to'),
+        up_from_mm: await mm('up_from'),
+        up_to_mm: await mm('up_to'),
+    };
+}
