@@ -21,6 +21,7 @@ import type {
     TrapFitOutput,
     CutInOutput,
     MadeUp,
+    JobMove,
     RunClosing,
     RunOrder,
 } from './types';
@@ -135,15 +136,7 @@ export interface MakeUpAsked {
     to: { leg: string } | { along_mm: number; over_mm: number; down_mm: number; turn_deg: number; fall_mm_per_m?: number; plumb?: boolean };
     max_bends?: number;
     clearance_mm?: number;
-    obstacles?: {
-        what?: string;
-        along_from_mm: number;
-        along_to_mm: number;
-        over_from_mm: number;
-        over_to_mm: number;
-        up_from_mm: number;
-        up_to_mm: number;
-    }[];
+    obstacles?: NonNullable<Extract<JobMove, { kind: 'ends' }>['obstacles']>;
 }
 export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
 interface Order {
