@@ -24,6 +24,7 @@ install_debian() {
       database) [ -x /usr/sbin/mariadbd ] || missing+=(mariadb-server) ;;
       browser) command -v chromium >/dev/null || missing+=(chromium)
                command -v chromedriver >/dev/null || missing+=(chromium-driver) ;;
+      solver) command -v glpsol >/dev/null || missing+=(glpk-utils) ;;
     esac
   done
   [ ${#missing[@]} -eq 0 ] && return 0

@@ -71,6 +71,8 @@ final class ReckonersTest extends TestCase
         yield 'will-it-go' => ['will-it-go', ['pieces' => ['stub', 'bend', 'pipe'], 'joints' => [$push('1', 'stub', 'bend'), $push('2', 'bend', 'pipe')], 'fixed' => ['stub']]];
         yield 'will-it-go that does not' => ['will-it-go', ['pieces' => ['up', 'tee', 'down'], 'joints' => [$push('1', 'up', 'tee'), $push('2', 'tee', 'down', ['slide_room_mm' => 60])], 'fixed' => ['up', 'down']]];
         yield 'closing-gap' => ['closing-gap', ['distribution' => 'uniform', 'shared_mm' => 0.3, 'chain' => [['what' => 'A', 'length_mm' => 900, 'reading_mm' => 0.8, 'cutting_mm' => 1], ['length_mm' => 400, 'reading_mm' => 0.8, 'cutting_mm' => 1]], 'joints' => [['id' => '3', 'short_mm' => 0.5, 'long_mm' => 0.5], ['id' => '5', 'short_mm' => 6, 'long_mm' => 6]]]];
+        yield 'cut-stock' => ['cut-stock', ['stock' => [['length_mm' => 3048, 'price' => 12.5], ['length_mm' => 1200, 'available' => 1, 'price' => 0]], 'kerf_mm' => 3, 'parts' => [['tag' => 'A', 'length_mm' => 1500, 'count' => 2], ['tag' => 'B', 'length_mm' => 1199]], 'objective' => 'price', 'seconds' => 1]];
+        yield 'cut-stock of too little' => ['cut-stock', ['stock' => [['length_mm' => 3048, 'available' => 1]], 'kerf_mm' => 0, 'parts' => [['tag' => 'A', 'length_mm' => 3000, 'count' => 2], ['tag' => 'B', 'length_mm' => 4000]]]];
         yield 'closing-gap of nothing' => ['closing-gap', ['distribution' => 'normal', 'chain' => [], 'joints' => []]];
         $side = ['slide_room_mm' => 200, 'insertion_mm' => 26, 'fixed' => true];
         yield 'cut-in' => ['cut-in', ['pipe' => ['system' => 'ci-no-hub', 'size' => '4', 'length_mm' => 3000], 'fitting' => ['system' => 'pvc-dwv-40', 'row' => 'combo/4x3'], 'centre_at_mm' => 1500, 'upstream' => $side, 'downstream' => ['slide_room_mm' => 0, 'coupling' => 'caulked'], 'kerf_mm' => 3, 'rulebook' => 'upc-2021']];
@@ -92,7 +94,7 @@ final class ReckonersTest extends TestCase
         $answer = self::reckoners()->reckon($name, $input);
         $this->assertKeeps($name, 'input', $input);
         $this->assertKeeps($name, 'output', $answer);
-        $isBare = ($input['od_mm'] ?? 0) === 700 || in_array($name, ['will-it-go', 'closing-gap'], true);
+        $isBare = ($input['od_mm'] ?? 0) === 700 || in_array($name, ['will-it-go', 'closing-gap', 'cut-stock'], true);
         self::assertSame(! $isBare, $answer['sources'] !== [], 'only what is like no pipe, and what is plain geometry, rests on no row');
     }
 
@@ -177,6 +179,8 @@ final class ReckonersTest extends TestCase
         yield 'will-it-go of a joint twice' => ['will-it-go', ['pieces' => ['x', 'y'], 'joints' => [$push, $push], 'fixed' => []], 'joints.1.id'];
         yield 'will-it-go along nothing' => ['will-it-go', ['pieces' => ['x', 'y'], 'joints' => [['axis' => [0, 0, 0]] + $push], 'fixed' => []], 'joints.0.axis'];
         yield 'will-it-go fixed to nothing' => ['will-it-go', ['pieces' => ['x', 'y'], 'joints' => [$push], 'fixed' => ['z']], 'fixed.0'];
+        yield 'cut-stock of no stick' => ['cut-stock', ['stock' => [], 'kerf_mm' => 0, 'parts' => []], 'stock'];
+        yield 'cut-stock with a part of no length' => ['cut-stock', ['stock' => [['length_mm' => 3048]], 'kerf_mm' => 0, 'parts' => [['tag' => 'A', 'length_mm' => 0]]], 'parts.0.length_mm'];
         yield 'closing-gap of no distribution' => ['closing-gap', ['chain' => [], 'joints' => []], 'distribution'];
         yield 'closing-gap with an error below nothing' => ['closing-gap', ['distribution' => 'normal', 'chain' => [['length_mm' => 1, 'reading_mm' => -1, 'cutting_mm' => 1]], 'joints' => []], 'chain.0.reading_mm'];
         yield 'unknown reckoner' => ['guess', [], 'name'];

@@ -1095,13 +1095,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
+                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "cut-stock" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["CutStockInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -1111,7 +1111,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["CutStockOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -2370,6 +2370,43 @@ export interface components {
             order: {
                 step: string;
                 words: string;
+            }[];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        CutStockInput: {
+            stock: {
+                length_mm: number;
+                price?: number;
+                available?: number;
+            }[];
+            kerf_mm: number;
+            parts: {
+                tag: string;
+                length_mm: number;
+                count?: number;
+            }[];
+            /** @enum {unknown} */
+            objective?: "sticks" | "length" | "price";
+            seconds?: number;
+        };
+        CutStockOutput: {
+            sticks: {
+                stock: number;
+                stock_mm: number;
+                cuts: {
+                    tag: string;
+                    length_mm: number;
+                }[];
+                offcut_mm: number;
+            }[];
+            used: number;
+            bound: number;
+            optimal: boolean;
+            left: {
+                tag: string;
+                length_mm: number;
+                count: number;
             }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Cutting;
+
+/**
+ * The stock lengths as the search sees them. A stick of length L holds parts l₁ … lₙ with n − 1 cuts between them: Σ l + k (n − 1) ≤ L, which is Σ (l + k) ≤ L + k. So every part is
+ * taken as long as itself and one cut, every stick as long as itself and one cut, and the cuts need no more thought. Lengths are whole nanometres, costs whole units of the grain.
+ */
+final readonly class Stocks
+{
+    /** @var list<int> the order in which capacity is cheapest: least cost for its length first */
+    private array $cheapest;
+
+    /**
+     * @param non-empty-list<int> $capacities nm
+     * @param non-empty-list<int> $costs in the smallest unit that all are whole in
+     * @param non-empty-list<int> $available of each, never more than there are parts
+     */
+    public function __construct(public array $capacities, public array $costs, public array $available)
+    {
+        $order = array_keys($capacities);
+        usort($order, static fn (int $a, int $b): int => [$costs[$a] / $capacities[$a], -$capacities[$a]] <=> [$costs[$b] / $capacities[$b], -$capacities[$b]]);
+        $this->cheapest = $order;
+    }
+
+    /**
+     * Gives the most that can be had for a cost: the cheapest capacity first, the last of it in part. What is bought in whole sticks is never more.
+     *
+     * @param array<int, int> $available what is left of each
+     */
+    public function mostFor(int $cost, array $available): int
+    {
+        $most = 0;
+        foreach ($this->cheapest as $stock) {
+            if ($this->costs[$stock] === 0) {
+                $most += $this->capacities[$stock] * $available[$stock];
+
+                continue;
+            }
+            $whole = min($available[$stock], intdiv($cost, $this->costs[$stock]));
+            $most += $whole * $this->capacities[$stock];
+            $cost -= $whole * $this->costs[$stock];
+            if ($whole < $available[$stock]) {
+                return $most + (int) floor($this->capacities[$stock] * ($cost / $this->costs[$stock]));
+            }
+        }
+
+        return $most;
+    }
+
+    /**
+     * Gives the least that so much capacity costs, rounded up to whole units; null where there is not so much.
+     *
+     * @param array<int, int> $available
+     */
+    public function leastFor(int $length, array $available): ?int
+    {
+        $cost = 0;
+        foreach ($this->cheapest as $stock) {
+            if ($length <= 0) {
+                return $cost;
+            }
+            $whole = min($available[$stock], intdiv($length, $this->capacities[$stock]));
+            $cost += $whole * $this->costs[$stock];
+            $length -= $whole * $this->capacities[$stock];
+            if ($whole < $available[$stock] && $length > 0) {
+                return $cost + (int) ceil($this->costs[$stock] * ($length / $this->capacities[$stock]) - 1e-9);
+            }
+        }
+
+        return $length <= 0 ? $cost : null;
+    }
+
+    /**
+     * Gives the stock length with the cheapest capacity that holds a part; null where none is left.
+     *
+     * @param array<int, int> $available
+     */
+    public function cheapestThatHolds(int $size, array $available): ?int
+    {
+        foreach ($this->cheapest as $stock) {
+            if ($available[$stock] > 0 && $this->capacities[$stock] >= $size) {
+                return $stock;
+            }
+        }
+
+        return null;
+    }
+}

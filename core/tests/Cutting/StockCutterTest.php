@@ -1,0 +1,172 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Cutting;
+
+use FallBend\Core\Cutting\CutPart;
+use FallBend\Core\Cutting\CutPlan;
+use FallBend\Core\Cutting\StockCutter;
+use FallBend\Core\Cutting\StockLength;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+final class StockCutterTest extends TestCase
+{
+    public function testPerfectPackingsAreFound(): void
+    {
+        foreach (PerfectPackings::generated(20_261_126, 20) as $n => $case) {
+            $plan = (new StockCutter([$case->stock], $case->kerfMm, $case->parts))->plan();
+            self::assertSame((float) $case->sticks, $plan->used, "instance {$n} of {$case->sticks} sticks and ".count($case->parts).' parts');
+            self::assertTrue($plan->isOptimal);
+            self::assertWhole($plan, [$case->stock], $case->kerfMm, $case->parts);
+        }
+    }
+
+    public function testSmallOnesAgreeWithEveryWayOfSharingOutTheParts(): void
+    {
+        $random = new Randomizer(new Mt19937(7));
+        $solved = 0;
+        for ($i = 0; $i < 120; $i++) {
+            $parts = array_map(static fn (int $n): CutPart => new CutPart("p{$n}", (float) $random->getInt(200, 2500)), range(1, $random->getInt(3, 6)));
+            $stock = array_map(static fn (int $n): StockLength => new StockLength(100.0 * $random->getInt(25, 60), 0.5 * $random->getInt(5, 40), $random->getInt(0, 2) === 0 ? $random->getInt(0, 2) : null), range(1, $random->getInt(1, 3)));
+            [$kerf, $objective] = [(float) $random->getInt(0, 4), StockCutter::OBJECTIVES[$i % 3]];
+            $plan = (new StockCutter($stock, $kerf, $parts, $objective))->plan();
+            $best = self::everyWay($parts, $stock, $kerf, $objective);
+            if ($best === null) {
+                self::assertNotSame([], $plan->left, "instance {$i}");
+
+                continue;
+            }
+            self::assertEqualsWithDelta($best, $plan->used, 1e-6, "instance {$i}, {$objective}");
+            self::assertTrue($plan->isOptimal);
+            self::assertWhole($plan, $stock, $kerf, $parts);
+            $solved++;
+        }
+        self::assertGreaterThan(80, $solved);
+    }
+
+    /** @return iterable<string, array{list<StockLength>, float, list<CutPart>, string, float, float}> stock, kerf, parts, objective, used, bound */
+    public static function byHand(): iterable
+    {
+        $part = static fn (float $mm, int $count = 1): CutPart => new CutPart("{$mm}", $mm, $count);
+        yield 'two and the cut between them' => [[new StockLength(1003.0)], 3.0, [$part(500, 2)], 'sticks', 1.0, 1.0];
+        yield 'a hair too long with the cut' => [[new StockLength(1002.9)], 3.0, [$part(500, 2)], 'sticks', 2.0, 2.0];
+        yield 'the last part needs no cut after it' => [[new StockLength(1000.0)], 3.0, [$part(1000)], 'sticks', 1.0, 1.0];
+        yield 'more than half each: none shares' => [[new StockLength(1000.0)], 0.0, [$part(501, 7)], 'sticks', 7.0, 7.0];
+        yield 'the bound by length is 2, three it takes' => [[new StockLength(1000.0)], 0.0, [$part(400, 5)], 'sticks', 3.0, 3.0];
+        yield 'the offcut first where length counts' => [[new StockLength(3000.0), new StockLength(900.0, null, 1)], 2.0, [$part(880), $part(2900)], 'length', 3900.0, 3900.0];
+        yield 'the offcut costs nothing' => [[new StockLength(3000.0, 10.0), new StockLength(900.0, 0.0, 1)], 2.0, [$part(880), $part(2900)], 'price', 10.0, 10.0];
+        yield 'one long stick is cheaper than two short ones' => [[new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)], 3.0, [$part(2990, 2)], 'price', 17.0, 17.0];
+        yield 'and dearer for one part' => [[new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)], 3.0, [$part(2990)], 'price', 10.0, 10.0];
+        yield 'nothing to cut' => [[new StockLength(3000.0)], 3.0, [], 'sticks', 0.0, 0.0];
+        yield 'sixteenths that add up' => [[new StockLength(3048.0)], 3.175, [$part(1384.3), $part(1657.35)], 'sticks', 1.0, 1.0];
+    }
+
+    /**
+     * @param non-empty-list<StockLength> $stock
+     * @param list<CutPart> $parts
+     */
+    #[DataProvider('byHand')]
+    public function testComesOutAsByHand(array $stock, float $kerf, array $parts, string $objective, float $used, float $bound): void
+    {
+        $plan = (new StockCutter($stock, $kerf, $parts, $objective))->plan();
+        self::assertSame([$used, $bound, true], [$plan->used, $plan->bound, $plan->isOptimal]);
+        self::assertWhole($plan, $stock, $kerf, $parts);
+    }
+
+    public function testTheLongestIsCutFirstAndWhatIsLeftOverLiesAtTheEnd(): void
+    {
+        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [new CutPart('A', 400.0), new CutPart('B', 1900.0), new CutPart('C', 690.0), new CutPart('D', 2500.0)]))->plan();
+        self::assertSame(['B', 'C', 'A'], array_column($plan->sticks[0]->cuts, 'tag'));
+        self::assertEqualsWithDelta(1.0, $plan->sticks[0]->offcutMm, 1e-9, '3000 less 2990 and three cuts');
+        self::assertSame(['D'], array_column($plan->sticks[1]->cuts, 'tag'));
+        self::assertEqualsWithDelta(497.0, $plan->sticks[1]->offcutMm, 1e-9);
+    }
+
+    public function testWhatNoStickHoldsIsLeftAndTheOthersAreCut(): void
+    {
+        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [new CutPart('A', 3001.0), new CutPart('B', 2000.0)]))->plan();
+        self::assertSame(['A'], array_map(static fn (CutPart $part): string => $part->tag, $plan->left));
+        self::assertSame(1.0, $plan->used);
+    }
+
+    public function testCutShortItStillGivesAPlanAndABoundUnderIt(): void
+    {
+        foreach (PerfectPackings::generated(3, 6) as $case) {
+            $plan = (new StockCutter([$case->stock], $case->kerfMm, $case->parts, 'sticks', 1))->plan();
+            self::assertWhole($plan, [$case->stock], $case->kerfMm, $case->parts);
+            self::assertLessThanOrEqual($plan->used, $plan->bound);
+            self::assertSame($plan->bound >= $plan->used, $plan->isOptimal);
+        }
+    }
+
+    /**
+     * Every part once, and no stick over its length.
+     *
+     * @param list<StockLength> $stock
+     * @param list<CutPart> $parts
+     */
+    private static function assertWhole(CutPlan $plan, array $stock, float $kerf, array $parts): void
+    {
+        $cut = [];
+        $used = [];
+        foreach ($plan->sticks as $stick) {
+            self::assertLessThanOrEqual($stick->stockMm + 1e-4, array_sum(array_column($stick->cuts, 'mm')) + $kerf * (count($stick->cuts) - 1));
+            self::assertSame($stock[$stick->stock]->mm, $stick->stockMm);
+            $used[$stick->stock] = ($used[$stick->stock] ?? 0) + 1;
+            array_push($cut, ...array_column($stick->cuts, 'tag'));
+        }
+        foreach ($used as $of => $count) {
+            self::assertLessThanOrEqual($stock[$of]->available ?? PHP_INT_MAX, $count);
+        }
+        $wanted = array_merge(...[[], ...array_map(static fn (CutPart $part): array => array_fill(0, $part->count, $part->tag), $parts)]);
+        sort($cut);
+        sort($wanted);
+        self::assertSame($wanted, $cut);
+        self::assertLessThanOrEqual($plan->used + 1e-9, $plan->bound);
+    }
+
+    /**
+     * The least over every way of sharing the parts out and every stock length for every share; null where there is none.
+     *
+     * @param list<CutPart> $parts
+     * @param list<StockLength> $stock
+     */
+    private static function everyWay(array $parts, array $stock, float $kerf, string $objective): ?float
+    {
+        $cost = static fn (StockLength $one): float => match ($objective) {
+            'length' => $one->mm, 'price' => $one->price ?? 0.0, default => 1.0
+        };
+        $cheapest = static function (array $shares, array $available) use (&$cheapest, $stock, $cost): float {
+            if ($shares === []) {
+                return 0.0;
+            }
+            $length = array_pop($shares);
+            $least = INF;
+            foreach ($stock as $n => $one) {
+                if ($available[$n] > 0 && $length <= $one->mm + 1e-9) {
+                    $least = min($least, $cost($one) + $cheapest($shares, [$n => $available[$n] - 1] + $available));
+                }
+            }
+
+            return $least;
+        };
+        $share = static function (int $next, array $shares) use (&$share, $parts, $kerf, $cheapest, $stock): float {
+            if ($next === count($parts)) {
+                return $cheapest($shares, array_map(static fn (StockLength $one): int => $one->available ?? 99, $stock));
+            }
+            $least = $share($next + 1, [...$shares, $parts[$next]->mm]);
+            foreach ($shares as $n => $length) {
+                $least = min($least, $share($next + 1, [$n => $length + $kerf + $parts[$next]->mm] + $shares));
+            }
+
+            return $least;
+        };
+        $least = $share(0, []);
+
+        return is_infinite($least) ? null : $least;
+    }
+}
