@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-/** The shapes of making up between two ends. */
+use FallBend\Core\Hanging\Beam;
+use FallBend\Core\Hanging\Hanger;
+
+/** The shapes of making up between two ends, and of hanging what was made up. */
 final class MakeUpShapes
 {
     private const NUMBER = ['type' => 'number'];
@@ -45,6 +48,16 @@ final class MakeUpShapes
                 'goes' => self::YES_NO, 'fixed' => Shapes::list(self::TEXT), 'left' => Shapes::list(self::WHOLE),
                 'steps' => Shapes::list(Shapes::object(['parts' => Shapes::list(self::TEXT), 'joints' => Shapes::list(self::WHOLE), 'push_mm' => self::NUMBER, 'on_bench' => self::YES_NO, 'moves' => self::YES_NO])),
                 'frees' => Shapes::list(Shapes::list(Shapes::object(['joint' => self::WHOLE, 'kind' => ['enum' => ['slide', 'roll', 'union']]]))),
+            ]),
+            'HangingReport' => Shapes::object([
+                'hangers' => Shapes::list(Shapes::object(['number' => self::WHOLE, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'at' => Shapes::ref('Tape'), 'tape_mm' => self::NUMBER, 'tape' => Shapes::ref('Tape'), 'kind' => ['enum' => Hanger::KINDS],
+                    'why' => ['enum' => Hanger::REASONS], 'clear' => self::YES_NO, 'below_string' => Shapes::orNull(Shapes::ref('Tape'))])),
+                'own' => self::YES_NO,
+                'spans' => Shapes::list(Shapes::object(['from_tape_mm' => self::NUMBER, 'to_tape_mm' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'most' => Shapes::orNull(Shapes::ref('Tape')), 'over' => self::YES_NO, 'ends' => ['enum' => Beam::ENDS], 'sag' => Shapes::orNull(Shapes::ref('Tape')),
+                    'pond' => Shapes::orNull(Shapes::ref('Tape')), 'longest' => Shapes::orNull(Shapes::ref('Tape')), 'fall_mm_per_m' => self::NUMBER, 'outside_mm' => self::NUMBER, 'pond_from_mm' => self::MAYBE, 'pond_to_mm' => self::MAYBE, 'shape_mm' => Shapes::list(self::NUMBER)])),
+                'string' => Shapes::ref('Tape'), 'joist_every' => Shapes::orNull(Shapes::ref('Tape')), 'joist_first' => Shapes::orNull(Shapes::ref('Tape')),
+                'expansion' => Shapes::list(Shapes::object(['leg' => self::WHOLE, 'growth' => Shapes::ref('Tape'), 'pulls' => self::TEXT])),
+                'swing_c' => self::NUMBER, 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
             ]),
             'RunClosing' => Shapes::object([
                 'reading_mm' => self::NUMBER, 'cutting_mm' => self::NUMBER, 'sources' => Shapes::list(Shapes::ref('Source')),

@@ -108,6 +108,17 @@ final class HouseApiTest extends TestCase
         $this->postJson('/api/order', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
     }
 
+    public function testEveryRunOfTheDemoIsHungAndNoGapIsTooLong(): void
+    {
+        foreach (array_column(self::demo()['runs'], 'id') as $run) {
+            $answer = $this->postJson('/api/hang', ['document' => self::demo(), 'run' => $run])->assertOk();
+            self::assertShape('HangingReport', (string) json_encode($answer->json()));
+            self::assertNotSame([], $answer->json('hangers'), $run);
+            self::assertNotContains(true, array_column($answer->json('spans'), 'over'), $run);
+        }
+        $this->postJson('/api/hang', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
+    }
+
     public function testWhatIsWrongWithTheEndsIsSaid(): void
     {
         foreach ([['from_leg' => 'l9', 'to' => ['leg' => 'l2']], ['from_leg' => 'l2', 'to' => ['leg' => 'l1']], ['to' => ['along_mm' => 5]], ['from_leg' => 'l1', 'to' => ['leg' => 'l2'], 'max_bends' => 7]] as $asked) {

@@ -11,6 +11,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
@@ -80,6 +81,17 @@ final readonly class EvaluationController
         $order = RunOrder::of($layout);
 
         return new JsonResponse(['order' => $order?->toArray(), 'closing' => (new RunClosing($layout, $job->catalogue($catalogue, $crew->of(self::crewId($request)))))->toArray()]);
+    }
+
+    /** Where a run is hung, and what hangs between two hangers. */
+    public function hang(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
+        $body->end();
+        $own = $crew->of(self::crewId($request));
+
+        return new JsonResponse((new RunHanging($layout, $job, $job->catalogue($catalogue, $own), $job->book($catalogue, $own)))->toArray());
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */

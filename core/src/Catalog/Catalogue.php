@@ -32,6 +32,9 @@ final class Catalogue
     /** @var array<string, Assumption>|null */
     private ?array $assumptions = null;
 
+    /** @var array<string, Material>|null */
+    private ?array $materials = null;
+
     private ?JoiningParts $parts = null;
 
     private ?CementTable $cements = null;
@@ -131,6 +134,20 @@ final class Catalogue
     public function fixtures(): FixtureTable
     {
         return $this->fixtures ??= FixtureTable::read(Fields::of($this->laidOver('fixtures')));
+    }
+
+    /** Gives how a material bends and grows; null where no table states it. */
+    public function material(string $id): ?Material
+    {
+        if ($this->materials === null) {
+            $this->materials = [];
+            foreach (Fields::of($this->decoded('materials.json'))->children('rows') as $row) {
+                $material = Material::read($row);
+                $this->materials[$material->id] = $material;
+            }
+        }
+
+        return $this->materials[$id] ?? null;
     }
 
     /** @throws BadInput if the file is damaged */

@@ -25,6 +25,7 @@ final readonly class Job
      * @param list<SingleJoint> $singles joints outside the runs
      * @param list<Obstacle> $obstacles what the runs go through or past
      * @param list<GuidedMove> $moves what was measured for making up
+     * @param array<string, Hanging> $hanging how runs are hung, by id of the run
      */
     public function __construct(
         public string $name,
@@ -40,6 +41,7 @@ final readonly class Job
         public array $singles = [],
         public array $obstacles = [],
         public array $moves = [],
+        public array $hanging = [],
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -51,13 +53,13 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging);
     }
 
     /** @param  list<Obstacle>  $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging);
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -98,7 +100,7 @@ final readonly class Job
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
             [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
-            $this->conditions, $this->singles, $this->obstacles, $this->moves);
+            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging);
     }
 
     /** Gives the run of that id, or null. */

@@ -94,6 +94,7 @@ final readonly class JobFile
             array_values(self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))),
             array_values($obstacles),
             array_values($moves),
+            self::hanging($file, $names),
         );
         $overrides->end();
         $file->end();
@@ -117,6 +118,7 @@ final readonly class JobFile
             'runs' => array_map($this->runDocument(...), $job->runs),
             ...($job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)]),
             ...($job->moves === [] ? [] : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)]),
+            ...($job->hanging === [] ? [] : ['hanging' => array_map(static fn (Hanging $hanging): array => $hanging->toArray(), array_values($job->hanging))]),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
@@ -147,6 +149,24 @@ final readonly class JobFile
         }
 
         return $things;
+    }
+
+    /**
+     * @param list<string> $runs ids
+     * @return array<string, Hanging> by run
+     */
+    private static function hanging(Fields $file, array $runs): array
+    {
+        $hanging = [];
+        foreach ($file->children('hanging', 20_000) as $fields) {
+            $run = $fields->choice('run', $runs);
+            if (isset($hanging[$run])) {
+                throw BadInput::at($fields->at('run'), 'stands twice', $run);
+            }
+            $hanging[$run] = Hanging::read($fields, $run);
+        }
+
+        return $hanging;
     }
 
     private static function conditions(?Fields $fields): Conditions

@@ -19,7 +19,7 @@ final readonly class Reckoners
     {
         $all = [];
         foreach ([new CementReckoner($catalogue), new ClosingGapReckoner, new CompoundBendReckoner($catalogue), new CutInReckoner($catalogue), new CutStockReckoner, new FallReckoner($catalogue), new FlowReckoner($catalogue), new IdentifyReckoner($catalogue),
-            new JointReckoner($catalogue), new MakeUpReckoner($catalogue), new RollingOffsetReckoner($catalogue), new TrapArmReckoner($catalogue), new TrapFitReckoner($catalogue), new TrapSealReckoner($catalogue), new WillItGoReckoner] as $reckoner) {
+            new JointReckoner($catalogue), new MakeUpReckoner($catalogue), new RollingOffsetReckoner($catalogue), new SagReckoner($catalogue), new SupportsReckoner($catalogue), new TrapArmReckoner($catalogue), new TrapFitReckoner($catalogue), new TrapSealReckoner($catalogue), new WillItGoReckoner] as $reckoner) {
             $all[$reckoner->name()] = $reckoner;
         }
         $this->reckoners = $all;

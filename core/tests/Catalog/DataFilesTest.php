@@ -20,7 +20,7 @@ final class DataFilesTest extends TestCase
     /** @return iterable<string, array{string, string}> file, schema */
     public static function files(): iterable
     {
-        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions', 'rule-pages' => 'rule-pages', 'joining/methods/*' => 'method',
+        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions', 'materials' => 'materials', 'rule-pages' => 'rule-pages', 'joining/methods/*' => 'method',
             'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts'] as $pattern => $schema) {
             foreach (glob(self::DATA."/{$pattern}.json", GLOB_BRACE) ?: [] as $path) {
                 yield basename($path) => [$path, self::DATA."/schemas/{$schema}.json"];
@@ -88,7 +88,7 @@ final class DataFilesTest extends TestCase
                 $thresholds = [...$thresholds, $threshold->id, $threshold->topic];
             }
         }
-        foreach (glob(__DIR__.'/../../src/{Rules/Network,Reckon}/*.php', GLOB_BRACE) ?: [] as $path) {
+        foreach (glob(__DIR__.'/../../src/{Rules/Network,Reckon,Hanging}/*.php', GLOB_BRACE) ?: [] as $path) {
             preg_match_all("/(?<=ID = |Finding\\(|\\? |: )'([a-z]+\\.[a-z][A-Za-z]*)'/", (string) file_get_contents($path), $found);
             $ids = [...$ids, ...array_diff($found[1], ['tailpiece.drop'], array_diff($thresholds, Wording::rules()))];
         }

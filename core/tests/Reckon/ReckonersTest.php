@@ -73,6 +73,9 @@ final class ReckonersTest extends TestCase
         yield 'closing-gap' => ['closing-gap', ['distribution' => 'uniform', 'shared_mm' => 0.3, 'chain' => [['what' => 'A', 'length_mm' => 900, 'reading_mm' => 0.8, 'cutting_mm' => 1], ['length_mm' => 400, 'reading_mm' => 0.8, 'cutting_mm' => 1]], 'joints' => [['id' => '3', 'short_mm' => 0.5, 'long_mm' => 0.5], ['id' => '5', 'short_mm' => 6, 'long_mm' => 6]]]];
         yield 'cut-stock' => ['cut-stock', ['stock' => [['length_mm' => 3048, 'price' => 12.5], ['length_mm' => 1200, 'available' => 1, 'price' => 0]], 'kerf_mm' => 3, 'parts' => [['tag' => 'A', 'length_mm' => 1500, 'count' => 2], ['tag' => 'B', 'length_mm' => 1199]], 'objective' => 'price', 'seconds' => 1]];
         yield 'cut-stock of too little' => ['cut-stock', ['stock' => [['length_mm' => 3048, 'available' => 1]], 'kerf_mm' => 0, 'parts' => [['tag' => 'A', 'length_mm' => 3000, 'count' => 2], ['tag' => 'B', 'length_mm' => 4000]]]];
+        yield 'sag' => ['sag', ['system' => 'abs-dwv-40', 'size' => '2', 'span_mm' => 1574.8, 'fill' => 1, 'contents_c' => 20, 'duration' => 'years', 'ends' => 'continuous', 'fall_mm_per_m' => 20.83]];
+        yield 'sag that nobody knows' => ['sag', ['system' => 'clay-c700', 'size' => '4', 'span_mm' => 1000, 'fill' => 0.5, 'duration' => 'short', 'ends' => 'end', 'fall_mm_per_m' => 10]];
+        yield 'supports' => ['supports', ['legs' => [['length_mm' => 3000, 'way' => 'level', 'system' => 'pvc-dwv-40', 'size' => '2', 'contents_c' => 65, 'joints_at_mm' => [900, 930], 'heavy_at_mm' => [1500]], ['length_mm' => 2000, 'way' => 'down', 'system' => 'pp-push-fit', 'size' => '32', 'bend_at_ends' => false]], 'rulebook' => 'upc-2021', 'joists' => ['spacing_mm' => 406.4, 'offset_mm' => 100]]];
         yield 'closing-gap of nothing' => ['closing-gap', ['distribution' => 'normal', 'chain' => [], 'joints' => []]];
         $side = ['slide_room_mm' => 200, 'insertion_mm' => 26, 'fixed' => true];
         yield 'cut-in' => ['cut-in', ['pipe' => ['system' => 'ci-no-hub', 'size' => '4', 'length_mm' => 3000], 'fitting' => ['system' => 'pvc-dwv-40', 'row' => 'combo/4x3'], 'centre_at_mm' => 1500, 'upstream' => $side, 'downstream' => ['slide_room_mm' => 0, 'coupling' => 'caulked'], 'kerf_mm' => 3, 'rulebook' => 'upc-2021']];
@@ -181,6 +184,8 @@ final class ReckonersTest extends TestCase
         yield 'will-it-go fixed to nothing' => ['will-it-go', ['pieces' => ['x', 'y'], 'joints' => [$push], 'fixed' => ['z']], 'fixed.0'];
         yield 'cut-stock of no stick' => ['cut-stock', ['stock' => [], 'kerf_mm' => 0, 'parts' => []], 'stock'];
         yield 'cut-stock with a part of no length' => ['cut-stock', ['stock' => [['length_mm' => 3048]], 'kerf_mm' => 0, 'parts' => [['tag' => 'A', 'length_mm' => 0]]], 'parts.0.length_mm'];
+        yield 'supports with a joint beside the leg' => ['supports', ['legs' => [['length_mm' => 300, 'way' => 'level', 'system' => 'pvc-dwv-40', 'size' => '2', 'joints_at_mm' => [301]]], 'rulebook' => 'upc-2021'], 'legs.0.joints_at_mm.0'];
+        yield 'sag of nothing' => ['sag', ['system' => 'abs-dwv-40', 'size' => '2', 'span_mm' => 0, 'fill' => 1, 'duration' => 'years', 'ends' => 'simple', 'fall_mm_per_m' => 20], 'span_mm'];
         yield 'closing-gap of no distribution' => ['closing-gap', ['chain' => [], 'joints' => []], 'distribution'];
         yield 'closing-gap with an error below nothing' => ['closing-gap', ['distribution' => 'normal', 'chain' => [['length_mm' => 1, 'reading_mm' => -1, 'cutting_mm' => 1]], 'joints' => []], 'chain.0.reading_mm'];
         yield 'unknown reckoner' => ['guess', [], 'name'];

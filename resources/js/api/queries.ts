@@ -21,6 +21,7 @@ import type {
     TrapFitOutput,
     CutInOutput,
     MadeUp,
+    HangingReport,
     JobMove,
     RunClosing,
     RunOrder,
@@ -150,6 +151,14 @@ export const orderQuery = (document: JobDocument, run: string) =>
         queryFn: () => orThrow(call<Order>('POST', '/api/order', { document, run })),
         retry: false,
         placeholderData: (old: Order | undefined) => old,
+    });
+/** Where a run is hung, and what hangs between two hangers. */
+export const hangQuery = (document: JobDocument, run: string) =>
+    queryOptions({
+        queryKey: ['hang', run, document],
+        queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { document, run })),
+        retry: false,
+        placeholderData: (old: HangingReport | undefined) => old,
     });
 export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
 export const cutIn = (input: CutInInput) => call<CutInOutput>('POST', '/api/reckon/cut-in', input);

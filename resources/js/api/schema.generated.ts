@@ -692,6 +692,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hang": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HangingReport"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/order": {
         parameters: {
             query?: never;
@@ -1095,13 +1147,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "cut-stock" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
+                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "cut-stock" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "sag" | "supports" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["CutStockInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["CutStockInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["SagInput"] | components["schemas"]["SupportsInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -1111,7 +1163,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["CutStockOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["CutStockOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["SagOutput"] | components["schemas"]["SupportsOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -1168,6 +1220,7 @@ export interface components {
             single_joints?: components["schemas"]["JobSingle"][];
             obstacles?: components["schemas"]["JobObstacle"][];
             moves?: components["schemas"]["JobMove"][];
+            hanging?: components["schemas"]["JobHanging"][];
         };
         JobLeg: {
             id: string;
@@ -1469,6 +1522,17 @@ export interface components {
                 tee_out_mm?: number;
                 outlet_size?: string;
             };
+        };
+        JobHanging: {
+            run: string;
+            string_mm?: number;
+            joist_every_mm?: number;
+            joist_first_mm?: number;
+            swing_c?: number;
+            own?: {
+                leg: string;
+                at_mm: number;
+            }[];
         };
         Job: {
             id: string;
@@ -2031,6 +2095,51 @@ export interface components {
                 /** @enum {unknown} */
                 kind: "slide" | "roll" | "union";
             }[][];
+        };
+        HangingReport: {
+            hangers: {
+                number: number;
+                leg: number;
+                leg_id: string;
+                at: components["schemas"]["Tape"];
+                tape_mm: number;
+                tape: components["schemas"]["Tape"];
+                /** @enum {unknown} */
+                kind: "joist" | "batten" | "hanger" | "bracket";
+                /** @enum {unknown} */
+                why: "base" | "turn" | "heavy" | "joint" | "spacing" | "own";
+                clear: boolean;
+                below_string: components["schemas"]["Tape"] | null;
+            }[];
+            own: boolean;
+            spans: {
+                from_tape_mm: number;
+                to_tape_mm: number;
+                length: components["schemas"]["Tape"];
+                most: components["schemas"]["Tape"] | null;
+                over: boolean;
+                /** @enum {unknown} */
+                ends: "simple" | "continuous" | "end";
+                sag: components["schemas"]["Tape"] | null;
+                pond: components["schemas"]["Tape"] | null;
+                longest: components["schemas"]["Tape"] | null;
+                fall_mm_per_m: number;
+                outside_mm: number;
+                pond_from_mm: number | null;
+                pond_to_mm: number | null;
+                shape_mm: number[];
+            }[];
+            string: components["schemas"]["Tape"];
+            joist_every: components["schemas"]["Tape"] | null;
+            joist_first: components["schemas"]["Tape"] | null;
+            expansion: {
+                leg: number;
+                growth: components["schemas"]["Tape"];
+                pulls: string;
+            }[];
+            swing_c: number;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
         };
         RunClosing: {
             reading_mm: number;
@@ -2945,6 +3054,110 @@ export interface components {
             advance_mm: number;
             cut_mm: number;
             roll_from_level_deg: number;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        SagInput: {
+            system: string;
+            size: string;
+            span_mm: number;
+            fill: number;
+            contents_c?: number;
+            /** @enum {unknown} */
+            duration: "short" | "years";
+            /** @enum {unknown} */
+            ends: "simple" | "continuous" | "end";
+            fall_mm_per_m: number;
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        SagOutput: {
+            deflection_mm: number | null;
+            steepest_mm_per_m: number | null;
+            ponds: boolean | null;
+            pond_depth_mm: number | null;
+            pond_from_mm: number | null;
+            pond_to_mm: number | null;
+            longest_span_mm: number | null;
+            shape_mm: number[];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        SupportsInput: {
+            legs: {
+                length_mm: number;
+                /** @enum {unknown} */
+                way: "level" | "up" | "down";
+                system: string;
+                size: string;
+                contents_c?: number;
+                joints_at_mm?: number[];
+                heavy_at_mm?: number[];
+                bend_at_ends?: boolean;
+            }[];
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            joists?: {
+                spacing_mm: number;
+                offset_mm: number;
+            };
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        SupportsOutput: {
+            hangers: {
+                leg: number;
+                at_mm: number;
+                /** @enum {unknown} */
+                kind: "joist" | "batten" | "hanger" | "bracket";
+                /** @enum {unknown} */
+                why: "base" | "turn" | "heavy" | "joint" | "spacing";
+            }[];
+            longest_gap_mm: number;
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

@@ -3,6 +3,7 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job } from '../../api/types';
 import { Route } from '../route';
 import { CutStation } from '../cut';
+import { HangStation } from '../hang';
 import { JointsStation } from '../joints';
 import { LookStation } from '../look';
 import { MakeUpStation } from '../makeup';
@@ -83,6 +84,7 @@ export function JobScreen({ start }: { start: Job }) {
                         station?.key === 'look' ||
                         station?.key === 'make-up' ||
                         station?.key === 'joints' ||
+                        station?.key === 'hang' ||
                         (station?.key === 'route' && view !== 'run')
                     }
                     way={isWay && leadsOn && station?.key === 'route'}
@@ -111,6 +113,8 @@ export function JobScreen({ start }: { start: Job }) {
                 <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
             ) : station?.key === 'make-up' ? (
                 <MakeUpStation key={run.id} run={run} plan={plan} editor={editor} onTaken={() => void navigate(`${base}/route`)} />
+            ) : station?.key === 'hang' ? (
+                <HangStation key={run.id} run={run} editor={editor} />
             ) : station?.toCome ? (
                 <StationToCome station={station} />
             ) : (

@@ -14,7 +14,7 @@ export const STATIONS: Station[] = [
     { key: 'make-up', name: 'Make-up', toCome: null },
     { key: 'joints', name: 'Joints', toCome: null },
     { key: 'cut', name: 'Cut', toCome: null },
-    { key: 'hang', name: 'Hang', toCome: 'Hangers, their spacing and levels, and what sags between them.' },
+    { key: 'hang', name: 'Hang', toCome: null },
     { key: 'glue-up', name: 'Glue-up', toCome: 'The order of joining, with its clocks.' },
     { key: 'test', name: 'Test', toCome: 'Filling, waiting, reading the level.' },
     { key: 'record', name: 'Record', toCome: 'What was done, by whom, signed.' },
@@ -40,6 +40,7 @@ export function standing(station: Station, run: RunReport | undefined, stood: St
             shape: 'open',
             text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut`,
         };
+    if (station.key === 'hang') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'hangers and levels' };
     if (station.key === 'make-up') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'from end to end' };
     if (station.key === 'joints') {
         const open = run.joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');

@@ -1,0 +1,53 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** How far apart hangers may stand under a rulebook, for a pipe. Lengths in mm. */
+final readonly class Spacing
+{
+    /** Materials whose spacing the tables give for cool contents. */
+    private const SOFT = ['pvc', 'pvc-u', 'abs', 'abs-uk', 'pp', 'cpvc'];
+
+    /** @param  list<Provenance>  $provenances */
+    private function __construct(public ?float $levelMm, public ?float $uprightMm, public ?float $nearJointMm, public float $besideMm, public float $clearMm, public bool $isTooHot, public array $provenances) {}
+
+    /** @param  float  $celsius of the contents */
+    public static function of(Catalogue $catalogue, Rulebook $rulebook, PipeSystem $system, string $size, float $celsius): self
+    {
+        [$level, $upright, $near] = [$rulebook->forSize('support.level', $size, $system->key), $rulebook->forSize('support.upright', $size, $system->key), $rulebook->forSize('support.near-joint', $size, $system->key)];
+        [$beside, $clear, $hot] = [$catalogue->assumption('hang-beside-turn'), $catalogue->assumption('hang-clear-joint'), $catalogue->assumption('hot-plastic')];
+        $used = [$level?->provenance, $upright?->provenance, $near?->provenance, $beside->provenance, $clear->provenance];
+
+        return new self($level?->value, $upright?->value, $near?->value, min($beside->value, ($level->value ?? INF) / 2), $clear->value, in_array($system->material, self::SOFT, true) && $celsius >= $hot->value,
+            array_values(array_filter($used)));
+    }
+
+    /**
+     * Gives what cannot be said of a leg.
+     *
+     * @param int $leg its number
+     * @return list<Finding>
+     */
+    public function findings(int $leg, bool $isUpright, PipeSystem $system, string $size, Rulebook $rulebook, float $celsius): array
+    {
+        $findings = [];
+        if (($isUpright ? $this->uprightMm : $this->levelMm) === null) {
+            $findings[] = new Finding('hang.notStated', Severity::Unknown, new Where(leg: $leg), params: ['system' => $system->name, 'size' => $size, 'book' => $rulebook->name, 'way' => $isUpright ? 'upright' : 'level']);
+        }
+        if ($this->isTooHot) {
+            $findings[] = new Finding('hang.hot', Severity::Unknown, new Where(leg: $leg), $celsius, null, ['celsius' => (int) round($celsius)]);
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+/** A leg of pipe as whoever hangs it sees it. Lengths in mm along the leg, from its upstream end. */
+final readonly class SupportLeg
+{
+    /**
+     * @param bool $isUpright it is held by brackets to a wall, not hung
+     * @param float $mostMm farthest from hanger to hanger
+     * @param float $besideMm farthest from a change of direction, an end or a heavy part to its hanger
+     * @param ?float $nearJointMm farthest from a joint to a hanger; null: joints need none
+     * @param float $clearMm how far a hanger keeps from a joint
+     * @param list<float> $joints
+     * @param list<float> $heavy parts that weigh on it: a trap, a closet, a valve
+     * @param bool $isBent it begins and ends with a change of direction or with an end
+     * @param ?float $joistEveryMm joists that cross it; null: there is none to hang from
+     * @param float $joistFirstMm the first of them
+     */
+    public function __construct(
+        public float $lengthMm,
+        public bool $isUpright,
+        public float $mostMm,
+        public float $besideMm,
+        public ?float $nearJointMm,
+        public float $clearMm,
+        public array $joints,
+        public array $heavy,
+        public bool $isBent = true,
+        public ?float $joistEveryMm = null,
+        public float $joistFirstMm = 0.0,
+    ) {}
+
+    /**
+     * A leg under the spacing that holds for it; where no rulebook states one, only its ends and heavy parts are held.
+     *
+     * @param list<float> $joints
+     * @param list<float> $heavy
+     */
+    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?float $joistEveryMm, float $joistFirstMm): self
+    {
+        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $joistEveryMm, $joistFirstMm);
+    }
+}

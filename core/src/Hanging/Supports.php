@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+/**
+ * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down
+ * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist, and off joints, only as far as no gap opens.
+ */
+final readonly class Supports
+{
+    /** Where hangers are set between two, none stands nearer to the one before than this share of the longest step. */
+    private const NEAREST = 0.5;
+
+    private const TOUCHING_MM = 0.01;
+
+    /** @param  list<SupportLeg>  $legs in the order of flow */
+    public function __construct(private array $legs) {}
+
+    /** @return list<Hanger> in the order of flow */
+    public function hangers(): array
+    {
+        [$hangers, $since] = [[], 0.0];
+        foreach ($this->legs as $n => $leg) {
+            $last = null;
+            foreach ($this->isSkipped($leg, $since) ? [] : $this->along($n, $leg, $since) as $hanger) {
+                $hangers[] = $hanger;
+                $last = $hanger->atMm;
+            }
+            $since = $last === null ? $since + $leg->lengthMm : $leg->lengthMm - $last;
+        }
+
+        return $hangers;
+    }
+
+    /**
+     * Gives the longest stretch that hangs free between two hangers, over bends too.
+     *
+     * @param list<Hanger> $hangers
+     */
+    public function longestGapMm(array $hangers): float
+    {
+        $starts = [0.0];
+        foreach ($this->legs as $leg) {
+            $starts[] = $starts[count($starts) - 1] + $leg->lengthMm;
+        }
+        $at = array_map(static fn (Hanger $hanger): float => $starts[$hanger->leg] + $hanger->atMm, $hangers);
+        sort($at);
+        $longest = 0.0;
+        foreach (array_slice($at, 1) as $n => $place) {
+            $longest = max($longest, $place - $at[$n]);
+        }
+
+        return $at === [] ? $starts[count($starts) - 1] : $longest;
+    }
+
+    /** A leg no longer than a turn is from its hanger is held by those of its neighbours, as long as they stand near enough. */
+    private function isSkipped(SupportLeg $leg, float $since): bool
+    {
+        return $leg->lengthMm <= $leg->besideMm && $leg->heavy === [] && ($leg->nearJointMm === null || $leg->joints === []) && $since > 0.0 && $since + $leg->lengthMm + $leg->besideMm <= $leg->mostMm;
+    }
+
+    /** @return list<Hanger> */
+    private function along(int $n, SupportLeg $leg, float $since): array
+    {
+        $hangers = [];
+        foreach ($this->stretches($leg, $since) as [$low, $high, $why]) {
+            foreach ($hangers as $hanger) {
+                if ($hanger->atMm >= $low - self::TOUCHING_MM && $hanger->atMm <= $high + self::TOUCHING_MM) {
+                    continue 2;
+                }
+            }
+            $hangers[] = $this->at($n, $leg, $low, $high, $why === 'turn' && $low > 0.0 ? ($low + $high) / 2 : $high, $why);
+        }
+        usort($hangers, static fn (Hanger $a, Hanger $b): int => $a->atMm <=> $b->atMm);
+
+        return $this->filled($n, $leg, $hangers);
+    }
+
+    /**
+     * What must hold a hanger, by where it ends.
+     *
+     * @return list<array{float, float, string}>
+     */
+    private function stretches(SupportLeg $leg, float $since): array
+    {
+        $length = $leg->lengthMm;
+        $beside = min($leg->besideMm, $length);
+        $stretches = [];
+        if ($leg->isUpright) {
+            $stretches[] = [$length - $beside, $length, 'base'];
+        } elseif ($leg->isBent) {
+            // Never further down than what hangs free before it lets it.
+            $stretches[] = [0.0, max(0.0, min($beside, $leg->mostMm - $since)), 'turn'];
+            $stretches[] = [$length - $beside, $length, 'turn'];
+        } else {
+            $stretches[] = [0.0, max(0.0, min($length, $leg->mostMm - $since)), 'spacing'];
+        }
+        foreach ($leg->heavy as $at) {
+            $stretches[] = [max(0.0, $at - $beside), min($length, $at + $beside), 'heavy'];
+        }
+        if ($leg->nearJointMm !== null) {
+            foreach ($leg->joints as $at) {
+                $stretches[] = [max(0.0, $at - $leg->nearJointMm), min($length, $at + $leg->nearJointMm), 'joint'];
+            }
+        }
+        usort($stretches, static fn (array $a, array $b): int => [$a[1], array_search($a[2], Hanger::REASONS, true)] <=> [$b[1], array_search($b[2], Hanger::REASONS, true)]);
+
+        return $stretches;
+    }
+
+    /**
+     * With others between those that stand too far apart. An upright leg is held above its base too; one that goes straight on, until the next one holds it.
+     *
+     * @param list<Hanger> $hangers
+     * @return list<Hanger>
+     */
+    private function filled(int $n, SupportLeg $leg, array $hangers): array
+    {
+        $filled = [];
+        $last = $leg->isUpright ? 0.0 : null;
+        foreach ($hangers as $hanger) {
+            while ($last !== null && $hanger->atMm - $last > $leg->mostMm + self::TOUCHING_MM) {
+                $filled[] = $next = $this->next($n, $leg, $last, $hanger->atMm);
+                $last = $next->atMm;
+            }
+            $filled[] = $hanger;
+            $last = $hanger->atMm;
+        }
+        while (! $leg->isUpright && ! $leg->isBent && $last !== null && $leg->lengthMm - $last > $leg->mostMm) {
+            $filled[] = $next = $this->next($n, $leg, $last, $leg->lengthMm);
+            $last = $next->atMm;
+        }
+
+        return $filled;
+    }
+
+    private function next(int $n, SupportLeg $leg, float $from, float $to): Hanger
+    {
+        $steps = (int) ceil(($to - $from) / $leg->mostMm - 1e-9);
+
+        return $this->at($n, $leg, $from + self::NEAREST * $leg->mostMm, $from + $leg->mostMm, $from + ($to - $from) / $steps, 'spacing');
+    }
+
+    /** The hanger of a stretch: nearest to where it is wanted, from a joist before a batten, and off every joint where that can be. */
+    private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, string $why): Hanger
+    {
+        $high = min($high, $leg->lengthMm);
+        $low = min($low, $high);
+        $kind = $leg->isUpright ? 'bracket' : ($leg->joistEveryMm === null ? 'hanger' : 'batten');
+        $joists = $leg->isUpright || $leg->joistEveryMm === null ? [] : $this->joists($leg, $low, $high);
+        foreach ([[$joists, 'joist'], [$this->besideJoints($leg, $low, $high, $wanted), $kind]] as [$places, $from]) {
+            $clear = array_values(array_filter($places, static fn (float $at): bool => self::isClear($leg, $at)));
+            usort($clear, static fn (float $a, float $b): int => abs($a - $wanted) <=> abs($b - $wanted));
+            if ($clear !== []) {
+                return new Hanger($n, $clear[0], $from, $why, true);
+            }
+        }
+
+        return new Hanger($n, max($low, min($high, $wanted)), $kind, $why, false);
+    }
+
+    /** @return list<float> */
+    private function joists(SupportLeg $leg, float $low, float $high): array
+    {
+        $every = $leg->joistEveryMm ?? INF;
+        $places = [];
+        for ($k = (int) ceil(($low - $leg->joistFirstMm) / $every - 1e-9); $leg->joistFirstMm + $k * $every <= $high + 1e-9; $k++) {
+            $places[] = $leg->joistFirstMm + $k * $every;
+        }
+
+        return $places;
+    }
+
+    /** @return list<float> where it is wanted, the ends of the stretch, and just clear of every joint in it */
+    private function besideJoints(SupportLeg $leg, float $low, float $high, float $wanted): array
+    {
+        $places = [max($low, min($high, $wanted)), $low, $high];
+        foreach ($leg->joints as $joint) {
+            array_push($places, $joint - $leg->clearMm, $joint + $leg->clearMm);
+        }
+
+        return array_values(array_filter($places, static fn (float $at): bool => $at >= $low - 1e-9 && $at <= $high + 1e-9));
+    }
+
+    private static function isClear(SupportLeg $leg, float $at): bool
+    {
+        foreach ($leg->joints as $joint) {
+            if (abs($joint - $at) < $leg->clearMm - 1e-6) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Hanging\Beam;
+use FallBend\Core\Hanging\FilledPipe;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** How a pipe sags between two hangers, and whether water stays in it. */
+final readonly class SagReckoner implements Reckoner
+{
+    public function __construct(private Catalogue $catalogue) {}
+
+    public function name(): string
+    {
+        return 'sag';
+    }
+
+    public function summary(): string
+    {
+        return 'sag of a pipe between two hangers, whether it keeps a pocket at its fall, and the longest span that does not';
+    }
+
+    public function reckon(Fields $input): array
+    {
+        $overrides = Overrides::read($input, $this->catalogue);
+        $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
+        $system = $catalogue->system($input->choice('system', $catalogue->systemKeys()));
+        $pipe = $system->pipe($input->choice('size', $system->sizes()));
+        $span = $input->number('span_mm', 1, 100_000);
+        $fill = $input->number('fill', 0, 1);
+        $celsius = $input->numberOrNull('contents_c', -20, 100) ?? 23.0;
+        $isYears = $input->choice('duration', ['short', 'years']) === 'years';
+        $ends = $input->choice('ends', Beam::ENDS);
+        $fall = $input->number('fall_mm_per_m', 0, 1000);
+        $input->end();
+        $material = $catalogue->material($system->material);
+        $filled = $material === null ? null : new FilledPipe($pipe, $material, $fill);
+        [$load, $stiffness] = [$filled?->loadNPerMm(), $filled?->stiffness($celsius, $isYears)];
+        $beam = $load === null || $stiffness === null ? null : new Beam($span, $load, $stiffness, $ends);
+        $pocket = $beam?->pocket($fall);
+
+        return [
+            'deflection_mm' => $beam?->deflectionMm(),
+            'steepest_mm_per_m' => $beam?->steepestMmPerM(),
+            'ponds' => $beam === null ? null : $pocket !== null,
+            'pond_depth_mm' => $beam === null ? null : $pocket['depth_mm'] ?? 0.0,
+            'pond_from_mm' => $pocket['from_mm'] ?? null,
+            'pond_to_mm' => $pocket['over_mm'] ?? null,
+            'longest_span_mm' => $beam?->longestSpanMm($fall),
+            'shape_mm' => $beam === null ? [] : array_map(static fn (int $i): float => $beam->sagAt($span * $i / 24), range(0, 24)),
+            'findings' => FindingReport::list(self::findings($beam, $pocket, $system->name, $celsius, $isYears), Units::Millimetre),
+            'sources' => SourceList::of([$pipe->provenance, $material?->provenance]),
+        ];
+    }
+
+    /**
+     * @param array{depth_mm: float, over_mm: float, from_mm: float}|null $pocket
+     * @return list<Finding>
+     */
+    private static function findings(?Beam $beam, ?array $pocket, string $system, float $celsius, bool $isYears): array
+    {
+        if ($beam === null) {
+            return [new Finding('sag.modulusNotKnown', Severity::Unknown, new Where, params: ['system' => $system, 'celsius' => (int) round($celsius), 'duration' => $isYears ? 'years' : 'hours'])];
+        }
+
+        return $pocket === null ? [] : [new Finding('sag.ponds', Severity::Warn, new Where, $pocket['depth_mm'], 0.0, ['depth_mm' => $pocket['depth_mm'], 'length_mm' => $pocket['over_mm'] - $pocket['from_mm']])];
+    }
+}

@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Reckon;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Hanging\Hanger;
+use FallBend\Core\Hanging\Spacing;
+use FallBend\Core\Hanging\SupportLeg;
+use FallBend\Core\Hanging\Supports;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** Where the legs of a run are hung. */
+final readonly class SupportsReckoner implements Reckoner
+{
+    public function __construct(private Catalogue $catalogue) {}
+
+    public function name(): string
+    {
+        return 'supports';
+    }
+
+    public function summary(): string
+    {
+        return 'hangers of the legs of a run: spacing of the rulebook, beside turns, heavy parts and joints, at joists where there are some';
+    }
+
+    public function reckon(Fields $input): array
+    {
+        $overrides = Overrides::read($input, $this->catalogue);
+        $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
+        $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
+        $joists = $input->childOrNull('joists');
+        [$every, $first] = $joists === null ? [null, 0.0] : [$joists->number('spacing_mm', 50, 10_000), $joists->number('offset_mm', -10_000, 10_000)];
+        $joists?->end();
+        [$legs, $findings, $used] = [[], [], []];
+        foreach ($input->children('legs', 1000) as $fields) {
+            [$legs[], $spacing, $found] = self::leg($fields, count($legs) + 1, $catalogue, $rulebook, $every, $first);
+            array_push($findings, ...$found);
+            array_push($used, ...$spacing->provenances);
+        }
+        $input->end();
+        $supports = new Supports($legs);
+        $hangers = $supports->hangers();
+        foreach ($hangers as $hanger) {
+            if (! $hanger->isClear) {
+                $findings[] = new Finding('hang.onJoint', Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]);
+            }
+        }
+
+        return [
+            'hangers' => array_map(static fn (Hanger $hanger): array => ['leg' => $hanger->leg, 'at_mm' => $hanger->atMm, 'kind' => $hanger->kind, 'why' => $hanger->why], $hangers),
+            'longest_gap_mm' => $supports->longestGapMm($hangers),
+            'findings' => FindingReport::list($findings, $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
+            'sources' => SourceList::of($used),
+        ];
+    }
+
+    /**
+     * @return array{SupportLeg, Spacing, list<Finding>}
+     *
+     * @throws BadInput
+     */
+    private static function leg(Fields $fields, int $number, Catalogue $catalogue, Rulebook $rulebook, ?float $every, float $first): array
+    {
+        $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
+        $size = $fields->choice('size', $system->sizes());
+        $isUpright = $fields->choice('way', ['level', 'up', 'down']) !== 'level';
+        $length = $fields->number('length_mm', 1, 1_000_000);
+        $celsius = $fields->numberOrNull('contents_c', -20, 100) ?? 23.0;
+        $places = static fn (string $key): array => $fields->has($key) ? $fields->numbers($key, 0, $length, 500) : [];
+        [$joints, $heavy, $isBent] = [$places('joints_at_mm'), $places('heavy_at_mm'), $fields->bool('bend_at_ends', true)];
+        $fields->end();
+        $spacing = Spacing::of($catalogue, $rulebook, $system, $size, $celsius);
+
+        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $every, $first), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
+    }
+}

@@ -1,0 +1,1 @@
+export { HangStation } from './HangStation';
