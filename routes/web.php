@@ -25,6 +25,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order']);
+        Route::post('cut', [EvaluationController::class, 'cut']);
         Route::post('hang', [EvaluationController::class, 'hang']);
         Route::post('wrap', [EvaluationController::class, 'wrap']);
         Route::post('make-up', [EvaluationController::class, 'makeUp']);

@@ -65,6 +65,7 @@ final readonly class Description
             ]), 'Evaluated', [422 => 'Problem'])],
             '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
             '/api/hang' => ['post' => self::call('Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('HangingReport'), [422 => 'Problem'])],
+            '/api/cut' => ['post' => self::call('What is to be cut now, once some pieces came out as they did, and from which sticks', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('CuttingReport'), [422 => 'Problem'])],
             '/api/order' => ['post' => self::call('In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::object(['order' => Shapes::orNull(Shapes::ref('RunOrder')), 'closing' => Shapes::orNull(Shapes::ref('RunClosing'))]), [422 => 'Problem'])],
             '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
@@ -108,7 +109,7 @@ final readonly class Description
     private function jobDocument(): array
     {
         $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
-        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle', 'move' => 'JobMove', 'hanging' => 'JobHanging'];
+        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle', 'move' => 'JobMove', 'hanging' => 'JobHanging', 'cutting' => 'JobCutting'];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
         }

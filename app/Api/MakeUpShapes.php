@@ -4,10 +4,11 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\Hanger;
 
-/** The shapes of making up between two ends, and of hanging what was made up. */
+/** The shapes of making up between two ends, of cutting and of hanging what was made up. */
 final class MakeUpShapes
 {
     private const NUMBER = ['type' => 'number'];
@@ -58,6 +59,13 @@ final class MakeUpShapes
                 'string' => Shapes::ref('Tape'), 'joist_every' => Shapes::orNull(Shapes::ref('Tape')), 'joist_first' => Shapes::orNull(Shapes::ref('Tape')),
                 'expansion' => Shapes::list(Shapes::object(['leg' => self::WHOLE, 'growth' => Shapes::ref('Tape'), 'pulls' => self::TEXT])),
                 'swing_c' => self::NUMBER, 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
+            ]),
+            'CuttingReport' => Shapes::object([
+                'pieces' => Shapes::list(Shapes::object(['key' => self::TEXT, 'letter' => self::TEXT, 'planned' => Shapes::ref('Tape'), 'now' => Shapes::ref('Tape'), 'moved_mm' => self::NUMBER, 'cut' => self::YES_NO])),
+                'groups' => Shapes::list(Shapes::object(['system' => self::TEXT, 'size' => self::TEXT, 'letters' => self::TEXT, 'objective' => ['enum' => StockCutter::OBJECTIVES],
+                    'sticks' => Shapes::list(Shapes::object(['length' => Shapes::ref('Tape'), 'offcut' => Shapes::ref('Tape'), 'cuts' => Shapes::list(Shapes::object(['run' => self::TEXT, 'key' => self::TEXT, 'letter' => self::TEXT, 'length' => Shapes::ref('Tape')]))])),
+                    'used' => self::NUMBER, 'bound' => self::NUMBER, 'optimal' => self::YES_NO])),
+                'kerf' => Shapes::ref('Tape'), 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
             ]),
             'RunClosing' => Shapes::object([
                 'reading_mm' => self::NUMBER, 'cutting_mm' => self::NUMBER, 'sources' => Shapes::list(Shapes::ref('Source')),

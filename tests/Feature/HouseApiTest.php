@@ -108,6 +108,35 @@ final class HouseApiTest extends TestCase
         $this->postJson('/api/order', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
     }
 
+    public function testARealCutMovesWhatDependsOnItAndThePlanOfTheSticksWithIt(): void
+    {
+        $ask = fn (array $document): array => $this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])->assertOk()->json();
+        $before = $ask(self::demo());
+        self::assertShape('CuttingReport', (string) json_encode($before));
+        foreach ($before['groups'] as $group) {
+            self::assertTrue($group['optimal'], $group['size']);
+        }
+        $arm = $before['pieces'][1];
+        $after = $ask(['cutting' => ['cut' => [['run' => 'clay-wash', 'piece' => $arm['key'], 'length_mm' => $arm['planned']['mm'] + 6]]]] + self::demo());
+        self::assertTrue($after['pieces'][1]['cut']);
+        $moved = array_filter(array_column($after['pieces'], 'moved_mm', 'letter'), static fn (float $mm): bool => abs($mm) > 0.01);
+        self::assertEqualsWithDelta(6.0, $moved['B'], 1e-6);
+        self::assertEqualsWithDelta(-6.0, $moved['D'], 0.01, 'the next leg to the east takes it up');
+        self::assertCount(2, $moved);
+        $of = static fn (array $report): array => array_merge(...array_map(static fn (array $group): array => array_merge(...array_column($group['sticks'], 'cuts')), $report['groups']));
+        self::assertCount(count($of($before)) - 1, $of($after), 'what is cut is not cut again');
+        $d = array_values(array_filter($of($after), static fn (array $cut): bool => $cut['run'] === 'clay-wash' && $cut['letter'] === 'D'))[0];
+        self::assertEqualsWithDelta($before['pieces'][3]['planned']['mm'] - 6, $d['length']['mm'], 0.01);
+    }
+
+    public function testOffcutsInTheVanAreCutFromFirstWhereLengthCounts(): void
+    {
+        $document = ['cutting' => ['objective' => 'length', 'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 6096], ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 4750, 'available' => 1]]]] + self::demo();
+        $group = collect($this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])->assertOk()->json('groups'))->firstWhere('size', '2');
+        self::assertContains(4750.0, array_map(floatval(...), array_column(array_column($group['sticks'], 'length'), 'mm')));
+        $this->postJson('/api/cut', ['document' => ['cutting' => ['stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => -4]]]] + self::demo(), 'run' => 'clay-wash'])->assertStatus(422);
+    }
+
     public function testEveryRunOfTheDemoIsHungAndNoGapIsTooLong(): void
     {
         foreach (array_column(self::demo()['runs'], 'id') as $run) {

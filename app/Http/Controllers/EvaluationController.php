@@ -8,6 +8,7 @@ use App\Actions\CrewNumbers;
 use App\Models\User;
 use App\Print\WrapPdf;
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
@@ -92,6 +93,20 @@ final readonly class EvaluationController
         $own = $crew->of(self::crewId($request));
 
         return new JsonResponse((new RunHanging($layout, $job, $job->catalogue($catalogue, $own), $job->book($catalogue, $own)))->toArray());
+    }
+
+    /** What is to be cut now, and from which sticks. */
+    public function cut(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $document = $body->raw('document');
+        $job = $file->read(is_array($document) ? $document : []);
+        $own = $crew->of(self::crewId($request));
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        $body->end();
+        $catalogue = $job->catalogue($catalogue, $own);
+
+        return new JsonResponse((new JobCutting((new JobCompiler($catalogue, $job->book($catalogue, $own), $job))->compile(), $job, $catalogue))->ofRun($run));
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */

@@ -26,6 +26,7 @@ final readonly class Job
      * @param list<Obstacle> $obstacles what the runs go through or past
      * @param list<GuidedMove> $moves what was measured for making up
      * @param array<string, Hanging> $hanging how runs are hung, by id of the run
+     * @param CuttingDone $cutting what there is to cut from, and what is cut
      */
     public function __construct(
         public string $name,
@@ -42,6 +43,7 @@ final readonly class Job
         public array $obstacles = [],
         public array $moves = [],
         public array $hanging = [],
+        public CuttingDone $cutting = new CuttingDone,
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -53,13 +55,13 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting);
     }
 
     /** @param  list<Obstacle>  $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging, $this->cutting);
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -100,7 +102,7 @@ final readonly class Job
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
             [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
-            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging);
+            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting);
     }
 
     /** Gives the run of that id, or null. */

@@ -95,6 +95,7 @@ final readonly class JobFile
             array_values($obstacles),
             array_values($moves),
             self::hanging($file, $names),
+            $file->has('cutting') ? CuttingDone::read($file->child('cutting'), $names) : new CuttingDone,
         );
         $overrides->end();
         $file->end();
@@ -119,6 +120,7 @@ final readonly class JobFile
             ...($job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)]),
             ...($job->moves === [] ? [] : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)]),
             ...($job->hanging === [] ? [] : ['hanging' => array_map(static fn (Hanging $hanging): array => $hanging->toArray(), array_values($job->hanging))]),
+            ...($job->cutting->toArray() === [] ? [] : ['cutting' => $job->cutting->toArray()]),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),

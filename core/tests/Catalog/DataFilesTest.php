@@ -88,7 +88,7 @@ final class DataFilesTest extends TestCase
                 $thresholds = [...$thresholds, $threshold->id, $threshold->topic];
             }
         }
-        foreach (glob(__DIR__.'/../../src/{Rules/Network,Reckon,Hanging}/*.php', GLOB_BRACE) ?: [] as $path) {
+        foreach (glob(__DIR__.'/../../src/{Rules/Network,Reckon,Hanging,Cutting}/*.php', GLOB_BRACE) ?: [] as $path) {
             preg_match_all("/(?<=ID = |Finding\\(|\\? |: )'([a-z]+\\.[a-z][A-Za-z]*)'/", (string) file_get_contents($path), $found);
             $ids = [...$ids, ...array_diff($found[1], ['tailpiece.drop'], array_diff($thresholds, Wording::rules()))];
         }

@@ -21,6 +21,7 @@ import type {
     TrapFitOutput,
     CutInOutput,
     MadeUp,
+    CuttingReport,
     HangingReport,
     JobMove,
     RunClosing,
@@ -151,6 +152,14 @@ export const orderQuery = (document: JobDocument, run: string) =>
         queryFn: () => orThrow(call<Order>('POST', '/api/order', { document, run })),
         retry: false,
         placeholderData: (old: Order | undefined) => old,
+    });
+/** What is to be cut now, and from which sticks. */
+export const cutQuery = (document: JobDocument, run: string) =>
+    queryOptions({
+        queryKey: ['cut', run, document],
+        queryFn: () => orThrow(call<CuttingReport>('POST', '/api/cut', { document, run })),
+        retry: false,
+        placeholderData: (old: CuttingReport | undefined) => old,
     });
 /** Where a run is hung, and what hangs between two hangers. */
 export const hangQuery = (document: JobDocument, run: string) =>

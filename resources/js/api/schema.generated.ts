@@ -744,6 +744,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cut": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What is to be cut now, once some pieces came out as they did, and from which sticks */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description What is to be cut now, once some pieces came out as they did, and from which sticks */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CuttingReport"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/order": {
         parameters: {
             query?: never;
@@ -1221,6 +1273,7 @@ export interface components {
             obstacles?: components["schemas"]["JobObstacle"][];
             moves?: components["schemas"]["JobMove"][];
             hanging?: components["schemas"]["JobHanging"][];
+            cutting?: components["schemas"]["JobCutting"];
         };
         JobLeg: {
             id: string;
@@ -1532,6 +1585,23 @@ export interface components {
             own?: {
                 leg: string;
                 at_mm: number;
+            }[];
+        };
+        JobCutting: {
+            kerf_mm?: number;
+            /** @enum {unknown} */
+            objective?: "sticks" | "length" | "price";
+            stock?: {
+                system: string;
+                size: string;
+                length_mm: number;
+                price?: number;
+                available?: number;
+            }[];
+            cut?: {
+                run: string;
+                piece: string;
+                length_mm: number;
             }[];
         };
         Job: {
@@ -2138,6 +2208,39 @@ export interface components {
                 pulls: string;
             }[];
             swing_c: number;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        CuttingReport: {
+            pieces: {
+                key: string;
+                letter: string;
+                planned: components["schemas"]["Tape"];
+                now: components["schemas"]["Tape"];
+                moved_mm: number;
+                cut: boolean;
+            }[];
+            groups: {
+                system: string;
+                size: string;
+                letters: string;
+                /** @enum {unknown} */
+                objective: "sticks" | "length" | "price";
+                sticks: {
+                    length: components["schemas"]["Tape"];
+                    offcut: components["schemas"]["Tape"];
+                    cuts: {
+                        run: string;
+                        key: string;
+                        letter: string;
+                        length: components["schemas"]["Tape"];
+                    }[];
+                }[];
+                used: number;
+                bound: number;
+                optimal: boolean;
+            }[];
+            kerf: components["schemas"]["Tape"];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, type ReactNode } from 'react';
 import type { PieceReport, RunReport, Units } from '../../api/types';
 import { Materials } from '../../drawing/Materials';
 import { NotKnown } from '../../drawing/NotKnown';
@@ -14,10 +14,11 @@ interface Props {
     selected?: boolean;
     onSelect?: () => void;
     box?: boolean;
+    children?: ReactNode;
 }
 
 /** One piece on the ticket: letter, cut length, its ends with the lines to draw, where it goes. */
-export function CutRow({ piece, run, units, selected = false, onSelect, box = false }: Props) {
+export function CutRow({ piece, run, units, selected = false, onSelect, box = false, children }: Props) {
     const leg = run.legs[piece.leg - 1];
     const findings = run.findings.filter(
         (finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'),
@@ -39,6 +40,7 @@ export function CutRow({ piece, run, units, selected = false, onSelect, box = fa
                 )}
             </span>
             {box && <span className="cut-box" />}
+            {children}
         </div>
     );
 }

@@ -1,9 +1,16 @@
+import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
-import type { JobRun, RunReport } from '../../api/types';
+import { cutQuery } from '../../api/queries';
+import type { CuttingReport, JobRun, RunReport } from '../../api/types';
+import { FindingLines } from '../makeup/FindingLines';
 import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
 import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
+import { stocked, ticked, unticked } from './cutting';
+import { Sticks } from './Sticks';
+import { StockForm } from './StockForm';
+import { TickOff } from './TickOff';
 
 interface Props {
     run: RunReport;
@@ -13,35 +20,79 @@ interface Props {
     selection: SharedSelection;
 }
 
-/** What to cut for this run, and the ticket to print. Sticks, ticking off and measuring back are still to come. */
+/** What to cut for this run, piece by piece, ticked off as it is cut; what came out otherwise moves what is left. Beside it the sticks that it all comes from. */
 export function CutStation({ run, plan, editor, base, selection }: Props) {
+    const { units } = editor.evaluation;
+    const report = useQuery(cutQuery(editor.document, run.id)).data;
+    const done = report?.pieces.filter((piece) => piece.cut).length ?? 0;
     return (
         <main className="station cut-station">
             <div className="cut-head">
                 <h1>
                     {run.pieces.length === 0
                         ? 'Nothing to cut yet'
-                        : `${run.pieces.length} ${run.pieces.length === 1 ? 'piece' : 'pieces'} to cut`}
+                        : `${run.pieces.length - done} of ${run.pieces.length} ${run.pieces.length === 1 ? 'piece' : 'pieces'} to cut`}
                 </h1>
                 <Link className="main-act" to={`${base}/cut/ticket`}>
                     Cut ticket, to print
                 </Link>
                 <p className="say">
-                    {plan.name}. Lengths are end to end, to the stop inside each socket. Choosing sticks, ticking off and measuring back are
-                    still to come.
+                    {plan.name}. Lengths are end to end, to the stop inside each socket. Tick off what is cut; where a piece came out
+                    otherwise, say so, and those that depend on it are reckoned again.
                 </p>
             </div>
-            {run.pieces.map((piece) => (
-                <CutRow
-                    key={piece.key}
-                    piece={piece}
-                    run={run}
-                    units={editor.evaluation.units}
-                    selected={selection.selected?.key === piece.key}
-                    onSelect={() => selection.select({ kind: 'piece', key: piece.key })}
-                />
-            ))}
-            {run.pieces.length > 0 && <RestsOn sources={run.sources} />}
+            {report && <FindingLines findings={report.findings} />}
+            {run.pieces.map((piece) => {
+                const now = report?.pieces.find((one) => one.key === piece.key);
+                return (
+                    <CutRow
+                        key={piece.key}
+                        piece={now ? { ...piece, cut: now.now } : piece}
+                        run={run}
+                        units={units}
+                        selected={selection.selected?.key === piece.key}
+                        onSelect={() => selection.select({ kind: 'piece', key: piece.key })}
+                    >
+                        {now && piece.known && (
+                            <TickOff
+                                piece={now}
+                                units={units}
+                                onCut={(mm) => editor.change((document) => ticked(document, run.id, piece.key, mm))}
+                                onBack={() => editor.change((document) => unticked(document, run.id, piece.key))}
+                            />
+                        )}
+                    </CutRow>
+                );
+            })}
+            {report && report.groups.length > 0 && <Stock report={report} run={run} editor={editor} />}
+            {run.pieces.length > 0 && <RestsOn sources={[...run.sources, ...(report?.sources.slice(0, 1) ?? [])]} />}
         </main>
+    );
+}
+
+/** The sticks of the whole job, those of this run's pipes first. */
+function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport; editor: JobEditor }) {
+    const { units } = editor.evaluation;
+    const names = Object.fromEntries(editor.document.runs.map((one) => [one.id, one.name]));
+    const has = (group: CuttingReport['groups'][number]): boolean =>
+        group.sticks.some((stick) => stick.cuts.some((cut) => cut.run === run.id));
+    const groups = [...report.groups.filter(has), ...report.groups.filter((group) => !has(group))];
+    return (
+        <div className="cut-plan">
+            <h2>From which sticks, for the whole job</h2>
+            {groups.map((group) => (
+                <div key={`${group.system} ${group.size}`} className="cut-group">
+                    <Sticks group={group} run={run.id} names={names} units={units} />
+                    <StockForm
+                        id={`stock-${group.system}-${group.size.replace('/', '-')}`}
+                        rows={(editor.document.cutting?.stock ?? []).filter(
+                            (one) => one.system === group.system && one.size === group.size,
+                        )}
+                        units={units}
+                        onChange={(rows) => editor.change((document) => stocked(document, group.system, group.size, rows))}
+                    />
+                </div>
+            ))}
+        </div>
     );
 }

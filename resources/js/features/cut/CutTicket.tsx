@@ -1,7 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import { jobQuery } from '../../api/queries';
+import { cutQuery, jobQuery } from '../../api/queries';
+import type { JobDocument } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
@@ -10,10 +11,14 @@ import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
 
+/** Nothing is asked before the job is there. */
+const EMPTY = { runs: [] } as unknown as JobDocument;
+
 /** The cut ticket: one clean page of paper, with a scale to check the printer. */
 export function CutTicket() {
     const { id = '', run: runId } = useParams();
     const job = useQuery(jobQuery(id));
+    const cut = useQuery({ ...cutQuery(job.data?.document ?? EMPTY, runId ?? ''), enabled: job.data !== undefined });
     useEffect(() => {
         const mode = document.documentElement.dataset.mode;
         document.documentElement.dataset.mode = 'paper';
@@ -26,6 +31,7 @@ export function CutTicket() {
     const run = evaluation.runs.find((one) => one.id === runId);
     const said = plan.runs.find((one) => one.id === runId);
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
+    const now = (key: string) => cut.data?.pieces.find((one) => one.key === key);
     const stops = run.findings.filter((finding) => finding.severity === 'stop');
     const doubtful = run.fittings.filter(
         (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
@@ -73,7 +79,17 @@ export function CutTicket() {
                 <span>cut</span>
             </div>
             {run.pieces.map((piece) => (
-                <CutRow key={piece.key} piece={piece} run={run} units={evaluation.units} box />
+                <CutRow key={piece.key} piece={{ ...piece, cut: now(piece.key)?.now ?? piece.cut }} run={run} units={evaluation.units} box>
+                    {now(piece.key)?.cut ? (
+                        <span className="cap cut-note">cut already</span>
+                    ) : (
+                        Math.abs(now(piece.key)?.moved_mm ?? 0) > 0.05 && (
+                            <span className="cap cut-note">
+                                <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out otherwise
+                            </span>
+                        )
+                    )}
+                </CutRow>
             ))}
             {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
             {stops.length > 0 && (

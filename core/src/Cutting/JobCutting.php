@@ -1,0 +1,152 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Cutting;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Pipe;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Job\CuttingDone;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\Piece;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Reckon\FindingReport;
+use FallBend\Core\Reckon\SourceList;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** What has to be cut in a job, from which sticks, and how what was cut already moves what is left. */
+final readonly class JobCutting
+{
+    /** What one plan may look at while somebody waits: well under a second. */
+    private const EFFORT = 400_000;
+
+    private CuttingDone $done;
+
+    /** @var array<string, MeasuredBack> by run */
+    private array $back;
+
+    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue)
+    {
+        $this->done = $job->cutting;
+        $this->back = array_map(fn (RunLayout $run): MeasuredBack => new MeasuredBack($run, $this->done->cut[$run->run->id] ?? []), $layout->runs);
+    }
+
+    /** @return array<string, mixed> see docs/openapi.json, CuttingReport */
+    public function ofRun(string $run): array
+    {
+        $layout = $this->layout->runs[$run];
+        $tape = new Tape;
+        $back = $this->back[$run];
+        [$groups, $findings] = $this->groups();
+        foreach ($layout->pieces as $piece) {
+            if (! isset($this->done->cut[$run][$piece->key]) && $back->lengths[$piece->key] < $piece->leastMm - 0.5) {
+                $findings[] = new Finding('cut.tooShort', Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
+            }
+        }
+        if ($back->missed->length() > 0.5) {
+            $findings[] = new Finding('cut.missed', Severity::Warn, new Where, $back->missed->length(), 0.0, ['missed_mm' => $back->missed->length()]);
+        }
+
+        return [
+            'pieces' => array_map(fn (Piece $piece): array => ['key' => $piece->key, 'letter' => $piece->letter, 'planned' => $tape->of($piece->cutMm), 'now' => $tape->of($back->lengths[$piece->key]), 'moved_mm' => $back->lengths[$piece->key] - $piece->cutMm, 'cut' => isset($this->done->cut[$run][$piece->key])], $layout->pieces),
+            'groups' => $groups,
+            'kerf' => $tape->of($this->kerf()),
+            'findings' => FindingReport::list($findings, $this->job->units),
+            'sources' => SourceList::of([$this->catalogue->assumption('saw-kerf')->provenance, ...$this->provenances()]),
+        ];
+    }
+
+    /**
+     * The plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that the crew has.
+     *
+     * @return array{list<array<string, mixed>>, list<Finding>}
+     */
+    private function groups(): array
+    {
+        [$groups, $findings] = [[], []];
+        foreach ($this->parts() as $key => $parts) {
+            [$system, $size] = explode(' ', $key);
+            $pipe = $this->catalogue->system($system)->pipe($size);
+            $stock = $this->stock($system, $pipe);
+            if ($stock === []) {
+                $findings[] = new Finding('cut.noStick', Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
+
+                continue;
+            }
+            $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
+            $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT))->plan();
+            $groups[] = $this->group($system, $size, $plan, $objective);
+            foreach ($plan->left as $part) {
+                $findings[] = new Finding('cut.notEnough', Severity::Stop, new Where, params: ['count' => count($plan->left)]);
+                break;
+            }
+        }
+
+        return [$groups, $findings];
+    }
+
+    /** @return array<string, mixed> */
+    private function group(string $system, string $size, CutPlan $plan, string $objective): array
+    {
+        $tape = new Tape;
+
+        return [
+            'system' => $system, 'size' => $size, 'letters' => $this->catalogue->system($system)->letters, 'objective' => $objective,
+            'sticks' => array_map(fn (CutStick $stick): array => ['length' => $tape->of($stick->stockMm), 'offcut' => $tape->of($stick->offcutMm), 'cuts' => array_map(function (array $cut) use ($tape): array {
+                [$run, $key] = explode('|', $cut['tag']);
+                $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
+
+                return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
+            }, $stick->cuts)], $plan->sticks),
+            'used' => $plan->used, 'bound' => $plan->bound, 'optimal' => $plan->isOptimal,
+        ];
+    }
+
+    /** @return array<string, list<CutPart>> by system and size; those that are cut are not cut again, and nothing is cut by a length that nobody knows */
+    private function parts(): array
+    {
+        $parts = [];
+        foreach ($this->layout->runs as $run => $layout) {
+            foreach ($layout->pieces as $piece) {
+                $length = $this->back[$run]->lengths[$piece->key];
+                if (! isset($this->done->cut[$run][$piece->key]) && $piece->isCutKnown && $length >= 1.0) {
+                    $parts["{$layout->system->key} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $length);
+                }
+            }
+        }
+
+        return $parts;
+    }
+
+    /** @return list<StockLength> */
+    private function stock(string $system, Pipe $pipe): array
+    {
+        $own = array_values(array_filter($this->done->stock, static fn (array $one): bool => $one['system'] === $system && $one['size'] === $pipe->size));
+
+        return $own === [] ? array_map(static fn (float $mm): StockLength => new StockLength($mm), $pipe->sticksMm)
+            : array_map(static fn (array $one): StockLength => new StockLength($one['length_mm'], $one['price'], $one['available']), $own);
+    }
+
+    private function kerf(): float
+    {
+        return $this->done->kerfMm ?? $this->catalogue->assumption('saw-kerf')->value;
+    }
+
+    /** @return list<Provenance> */
+    private function provenances(): array
+    {
+        $used = [];
+        foreach ($this->layout->runs as $layout) {
+            foreach ($layout->pieces as $piece) {
+                $used[] = $layout->system->pipe($piece->size)->provenance;
+            }
+        }
+
+        return $used;
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Job;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+
+/** What the crew has to cut from, and what it has cut. Lengths in mm. */
+final readonly class CuttingDone
+{
+    /**
+     * @param ?float $kerfMm width of the cut of the saw in hand; null: as usual
+     * @param string $objective what is to be least: sticks, length or price
+     * @param list<array{system: string, size: string, length_mm: float, price: ?float, available: ?int}> $stock sticks and offcuts, in place of those that the pipe is sold in
+     * @param array<string, array<string, float>> $cut lengths really cut, by run and key of the piece
+     */
+    public function __construct(public ?float $kerfMm = null, public string $objective = 'sticks', public array $stock = [], public array $cut = []) {}
+
+    /**
+     * @param list<string> $runs ids
+     *
+     * @throws BadInput at the field that is wrong
+     */
+    public static function read(Fields $fields, array $runs): self
+    {
+        $stock = array_map(static function (Fields $one): array {
+            $row = ['system' => $one->string('system', 40), 'size' => $one->string('size', 10), 'length_mm' => $one->number('length_mm', 1, 100_000), 'price' => $one->numberOrNull('price', 0, 1_000_000), 'available' => $one->has('available') ? $one->int('available', 0, 10_000) : null];
+            $one->end();
+
+            return $row;
+        }, $fields->children('stock', 500));
+        $cut = [];
+        foreach ($fields->children('cut', 20_000) as $one) {
+            [$run, $piece] = [$one->choice('run', $runs), $one->string('piece', 60)];
+            if (isset($cut[$run][$piece])) {
+                throw BadInput::at($one->at('piece'), 'stands twice', $piece);
+            }
+            $cut[$run][$piece] = $one->number('length_mm', 1, 1_000_000);
+            $one->end();
+        }
+        $done = new self($fields->numberOrNull('kerf_mm', 0, 50), $fields->has('objective') ? $fields->choice('objective', ['sticks', 'length', 'price']) : 'sticks', $stock, $cut);
+        $fields->end();
+
+        return $done;
+    }
+
+    /** @return array<string, mixed> as a job file holds it; empty where nobody said anything */
+    public function toArray(): array
+    {
+        $cut = [];
+        foreach ($this->cut as $run => $pieces) {
+            foreach ($pieces as $piece => $length) {
+                $cut[] = ['run' => $run, 'piece' => $piece, 'length_mm' => $length];
+            }
+        }
+
+        return array_filter(['kerf_mm' => $this->kerfMm, 'objective' => $this->objective === 'sticks' ? null : $this->objective,
+            'stock' => $this->stock === [] ? null : array_map(static fn (array $one): array => array_filter($one, static fn (mixed $value): bool => $value !== null), $this->stock), 'cut' => $cut === [] ? null : $cut], static fn (mixed $value): bool => $value !== null);
+    }
+}

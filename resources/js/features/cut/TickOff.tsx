@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import type { Units } from '../../api/types';
+import { readLength } from '../../api/queries';
+import { lengthInWords, saidLength } from '../../shared/lengths';
+import { Shape } from '../../drawing/Shape';
+import { changeInWords, type CutPiece } from './cutting';
+
+interface Props {
+    piece: CutPiece;
+    units: Units;
+    onCut: (lengthMm: number) => void;
+    onBack: () => void;
+}
+
+/** A piece is ticked off with a finger; where it came out otherwise, at what it came out. */
+export function TickOff({ piece, units, onCut, onBack }: Props) {
+    const [isOther, setOther] = useState(false);
+    const [problem, setProblem] = useState('');
+    const words = (mm: number): string => lengthInWords(mm, units);
+    const enter = async (text: string): Promise<void> => {
+        const read = await readLength(text, units);
+        if (!read.ok) setProblem(read.errors.text?.[0] ?? read.message);
+        else {
+            setProblem('');
+            setOther(false);
+            onCut(read.data.mm);
+        }
+    };
+    const change = changeInWords(piece.moved_mm, words);
+    return (
+        <div className="tick-off">
+            {piece.cut ? (
+                <>
+                    <button type="button" className="tick on" aria-pressed="true" onClick={onBack}>
+                        <Shape kind="done" size={22} /> cut
+                    </button>
+                    {change && <span className="cap">It came out {change}.</span>}
+                </>
+            ) : (
+                <>
+                    <button type="button" className="tick" aria-pressed="false" onClick={() => onCut(piece.now.mm)}>
+                        cut
+                    </button>
+                    <button type="button" className="plain small" aria-expanded={isOther} onClick={() => setOther(!isOther)}>
+                        came out otherwise
+                    </button>
+                    {change && (
+                        <span className="cap">
+                            <Shape kind="warn" size={14} /> {change}
+                        </span>
+                    )}
+                    {isOther && (
+                        <form
+                            className="tick-other"
+                            onSubmit={(event) => {
+                                event.preventDefault();
+                                const text = new FormData(event.currentTarget).get('real');
+                                void enter(typeof text === 'string' ? text : '');
+                            }}
+                        >
+                            <label className="choice">
+                                <span className="cap">{piece.letter} came out at</span>
+                                <input name="real" defaultValue={saidLength(piece.now.mm, units)} autoComplete="off" />
+                            </label>
+                            <button type="submit" className="plain">
+                                Reckon on from it
+                            </button>
+                            {problem && (
+                                <p className="problem" role="alert">
+                                    {problem}
+                                </p>
+                            )}
+                        </form>
+                    )}
+                </>
+            )}
+        </div>
+    );
+}
