@@ -26,6 +26,9 @@ Route::prefix('api')->group(static function (): void {
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order']);
         Route::post('cut', [EvaluationController::class, 'cut']);
+        Route::post('materials', [EvaluationController::class, 'materials']);
+        Route::post('drawing', [EvaluationController::class, 'drawing']);
+        Route::post('csv', [EvaluationController::class, 'csv']);
         Route::post('hang', [EvaluationController::class, 'hang']);
         Route::post('wrap', [EvaluationController::class, 'wrap']);
         Route::post('make-up', [EvaluationController::class, 'makeUp']);

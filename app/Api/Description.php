@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Files\JobCsv;
+use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
 
 /** The OpenAPI 3.1 description of the HTTP interface. Written to docs/openapi.json by `php artisan api:describe`; held to routes and answers by tests. */
@@ -66,7 +68,13 @@ final readonly class Description
             '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
             '/api/hang' => ['post' => self::call('Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('HangingReport'), [422 => 'Problem'])],
             '/api/cut' => ['post' => self::call('What is to be cut now, once some pieces came out as they did, and from which sticks', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('CuttingReport'), [422 => 'Problem'])],
+            '/api/materials' => ['post' => self::call('All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools', Shapes::object(['document' => Shapes::ref('JobDocument')]), Shapes::object(['rows' => Shapes::list(Shapes::ref('MaterialRow')), 'total' => ['type' => ['number', 'null']]]), [422 => 'Problem'])],
             '/api/order' => ['post' => self::call('In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::object(['order' => Shapes::orNull(Shapes::ref('RunOrder')), 'closing' => Shapes::orNull(Shapes::ref('RunClosing'))]), [422 => 'Problem'])],
+            '/api/csv' => ['post' => self::call('One list of the job as a table, see docs/files.md', Shapes::object(['document' => Shapes::ref('JobDocument'), 'list' => ['enum' => JobCsv::LISTS]]), null, [422 => 'Problem'])],
+            '/api/drawing' => ['post' => self::call('A run as a drawing in an open format, see docs/files.md; the model has no view', [
+                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['dxf', 'svg', 'gltf']], 'view' => ['enum' => RunViews::VIEWS]],
+            ], null, [422 => 'Problem'])],
             '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
                 'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['svg', 'pdf']], 'piece' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],

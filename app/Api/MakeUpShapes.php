@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use FallBend\Core\Buying\Materials;
 use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\Hanger;
@@ -67,6 +68,7 @@ final class MakeUpShapes
                     'used' => self::NUMBER, 'bound' => self::NUMBER, 'optimal' => self::YES_NO])),
                 'kerf' => Shapes::ref('Tape'), 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
             ]),
+            'MaterialRow' => Shapes::object(['shelf' => ['enum' => Materials::SHELVES], 'what' => self::TEXT, 'maker' => self::TEXT, 'size' => self::TEXT, 'letters' => self::TEXT, 'count' => self::WHOLE, 'note' => self::TEXT, 'price' => self::MAYBE, 'source' => Shapes::orNull(Shapes::ref('Source'))]),
             'RunClosing' => Shapes::object([
                 'reading_mm' => self::NUMBER, 'cutting_mm' => self::NUMBER, 'sources' => Shapes::list(Shapes::ref('Source')),
                 'joints' => Shapes::list(Shapes::object(['joint' => self::WHOLE, 'chance' => self::NUMBER, 'within_mm' => self::NUMBER, 'short_mm' => self::NUMBER, 'long_mm' => self::NUMBER, 'way' => ['enum' => ['glued', 'ring', 'roll', 'slide', 'union']]])),

@@ -53,5 +53,6 @@ final class CutTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($this->text($browser, '.cut-station'), 'not enough sticks'), 'two short ones do not hold it all');
         $this->button($browser, 'Undo');
         $this->until(fn (): bool => str_contains($this->text($browser, '.cut-plan'), 'no plan takes less'), 'as it was');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.to-buy'), 'long-sweep 90') && str_contains($this->text($browser, '.to-buy'), 'not the 2 of'), 'what to buy, and what it is not');
     }
 }

@@ -5,10 +5,17 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CrewNumbers;
+use App\Files\JobCsv;
 use App\Models\User;
 use App\Print\WrapPdf;
+use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Drawing\DxfWriter;
+use FallBend\Core\Drawing\GltfWriter;
+use FallBend\Core\Drawing\RunViews;
+use FallBend\Core\Drawing\SvgWriter;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
@@ -20,6 +27,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\MakeUp\RunClosing;
@@ -99,14 +107,45 @@ final readonly class EvaluationController
     public function cut(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
+        [$job, $layout, $own] = self::wholeJob($request, $body, $file, $crew, $catalogue);
+        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        $body->end();
+
+        return new JsonResponse((new JobCutting($layout, $job, $own))->ofRun($run));
+    }
+
+    /** All that the job takes, by shelf. */
+    public function materials(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout, $own, $book] = self::wholeJob($request, $body, $file, $crew, $catalogue);
+        $body->end();
+        $rows = (new Materials($layout, $job, $own, $book))->rows();
+        $prices = array_filter(array_column($rows, 'price'), static fn (?float $price): bool => $price !== null);
+
+        return new JsonResponse(['rows' => $rows, 'total' => $prices === [] ? null : array_sum($prices)]);
+    }
+
+    /** One list of the job as a table. */
+    public function csv(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout, $own, $book] = self::wholeJob($request, $body, $file, $crew, $catalogue);
+        $list = $body->choice('list', JobCsv::LISTS);
+        $body->end();
+
+        return new Response((new JobCsv($layout, $job, $own, $book))->of($list), 200, ['Content-Type' => 'text/csv; charset=UTF-8']);
+    }
+
+    /** @return array{Job, JobLayout, Catalogue, Rulebook} the job laid out, with the crew's numbers and its own */
+    private static function wholeJob(Request $request, Fields $body, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): array
+    {
         $document = $body->raw('document');
         $job = $file->read(is_array($document) ? $document : []);
         $own = $crew->of(self::crewId($request));
-        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
-        $body->end();
-        $catalogue = $job->catalogue($catalogue, $own);
+        [$catalogue, $book] = [$job->catalogue($catalogue, $own), $job->book($catalogue, $own)];
 
-        return new JsonResponse((new JobCutting((new JobCompiler($catalogue, $job->book($catalogue, $own), $job))->compile(), $job, $catalogue))->ofRun($run));
+        return [$job, (new JobCompiler($catalogue, $book, $job))->compile(), $catalogue, $book];
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */
@@ -125,6 +164,26 @@ final readonly class EvaluationController
         }
 
         return $isPdf ? new Response(WrapPdf::of($templates, $paper), 200, ['Content-Type' => 'application/pdf']) : new Response($templates[0]->svg(), 200, ['Content-Type' => 'image/svg+xml']);
+    }
+
+    /** A run as a drawing in an open format: lines from one side, or the model. */
+    public function drawing(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
+        $format = $body->choice('format', ['dxf', 'svg', 'gltf']);
+        $view = $format === 'gltf' ? null : $body->choice('view', RunViews::VIEWS);
+        $body->end();
+        if ($layout->pieces === []) {
+            throw BadInput::at('run', 'has no piece of pipe to draw', $layout->run->id);
+        }
+        $lines = $view === null ? null : (new RunViews($layout))->of($view);
+
+        return match (true) {
+            $lines === null => new Response(GltfWriter::write($layout), 200, ['Content-Type' => 'model/gltf+json']),
+            $format === 'dxf' => new Response(DxfWriter::write($lines), 200, ['Content-Type' => 'image/vnd.dxf']),
+            default => new Response(SvgWriter::write($lines, $layout->run->name), 200, ['Content-Type' => 'image/svg+xml']),
+        };
     }
 
     /** Everything about one joint of a job. */

@@ -15,7 +15,7 @@ use LogicException;
 final class Catalogue
 {
     /** Tables of parts, beside the pipe systems. */
-    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures'];
+    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures', 'tools'];
 
     /** @var array<string, array<string, mixed>> decoded files by path: they do not change while the program runs */
     private static array $files = [];

@@ -62,28 +62,36 @@ final readonly class JobCutting
     }
 
     /**
-     * The plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that the crew has.
+     * Gives the plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that the crew has.
      *
-     * @return array{list<array<string, mixed>>, list<Finding>}
+     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> no stock where the catalogue states no stick
      */
+    public function plans(): array
+    {
+        $plans = [];
+        foreach ($this->parts() as $key => $parts) {
+            [$system, $size] = explode(' ', $key);
+            $stock = $this->stock($system, $this->catalogue->system($system)->pipe($size));
+            $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
+            $plans[] = ['system' => $system, 'size' => $size, 'stock' => $stock, 'objective' => $objective, 'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT))->plan()];
+        }
+
+        return $plans;
+    }
+
+    /** @return array{list<array<string, mixed>>, list<Finding>} */
     private function groups(): array
     {
         [$groups, $findings] = [[], []];
-        foreach ($this->parts() as $key => $parts) {
-            [$system, $size] = explode(' ', $key);
-            $pipe = $this->catalogue->system($system)->pipe($size);
-            $stock = $this->stock($system, $pipe);
+        foreach ($this->plans() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]) {
             if ($stock === []) {
                 $findings[] = new Finding('cut.noStick', Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
 
                 continue;
             }
-            $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
-            $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT))->plan();
             $groups[] = $this->group($system, $size, $plan, $objective);
-            foreach ($plan->left as $part) {
+            if ($plan->left !== []) {
                 $findings[] = new Finding('cut.notEnough', Severity::Stop, new Where, params: ['count' => count($plan->left)]);
-                break;
             }
         }
 

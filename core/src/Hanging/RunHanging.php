@@ -60,9 +60,7 @@ final readonly class RunHanging
             array_push($findings, ...$spacing->findings($leg->line->number, $leg->isUpright(), $this->layout->system, $leg->line->size, $this->rulebook, $this->celsius));
             array_push($used, ...$spacing->provenances);
         }
-        $supports = new Supports($legs);
-        $reckoned = $supports->hangers();
-        $hangers = $this->decided?->own === null ? $reckoned : $this->own($reckoned);
+        $hangers = $this->placed($legs);
         $material = $this->catalogue->material($this->layout->system->material);
         $spans = $this->spans($hangers, $legs, $material);
         $tape = new Tape;
@@ -79,6 +77,23 @@ final readonly class RunHanging
             'findings' => FindingReport::list([...self::unique($findings), ...$this->onJoints($hangers), ...array_merge([], ...array_column($spans, 'finding'))], $this->job->units),
             'sources' => SourceList::of([...$used, $material?->provenance, $this->catalogue->assumption('temperature-swing')->provenance]),
         ];
+    }
+
+    /** @return list<Hanger> in the order of flow, as reckoned or as set by hand */
+    public function places(): array
+    {
+        return $this->placed(array_map(fn (LegLaid $leg): SupportLeg => $this->supportLeg($leg, Spacing::of($this->catalogue, $this->rulebook, $this->layout->system, $leg->line->size, $this->celsius)), $this->layout->legs));
+    }
+
+    /**
+     * @param list<SupportLeg> $legs
+     * @return list<Hanger>
+     */
+    private function placed(array $legs): array
+    {
+        $reckoned = (new Supports($legs))->hangers();
+
+        return $this->decided?->own === null ? $reckoned : $this->own($reckoned);
     }
 
     private function supportLeg(LegLaid $leg, Spacing $spacing): SupportLeg

@@ -24,6 +24,7 @@ import type {
     CuttingReport,
     HangingReport,
     JobMove,
+    MaterialRow,
     RunClosing,
     RunOrder,
 } from './types';
@@ -152,6 +153,21 @@ export const orderQuery = (document: JobDocument, run: string) =>
         queryFn: () => orThrow(call<Order>('POST', '/api/order', { document, run })),
         retry: false,
         placeholderData: (old: Order | undefined) => old,
+    });
+export type RunView = 'plan' | 'section' | 'isometric';
+/** A run as a drawing in an open format; the model has no view. */
+export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf', view: RunView) =>
+    callFile('/api/drawing', { document, run, format, ...(format === 'gltf' ? {} : { view }) });
+export type JobList = 'cut' | 'materials' | 'joints' | 'hangers';
+/** One list of the job as a table. */
+export const jobCsv = (document: JobDocument, list: JobList) => callFile('/api/csv', { document, list });
+/** All that the job takes, by shelf. */
+export const materialsQuery = (document: JobDocument) =>
+    queryOptions({
+        queryKey: ['materials', document],
+        queryFn: () => orThrow(call<{ rows: MaterialRow[]; total: number | null }>('POST', '/api/materials', { document })),
+        retry: false,
+        placeholderData: (old: { rows: MaterialRow[]; total: number | null } | undefined) => old,
     });
 /** What is to be cut now, and from which sticks. */
 export const cutQuery = (document: JobDocument, run: string) =>

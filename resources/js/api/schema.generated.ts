@@ -796,6 +796,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/materials": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                    };
+                };
+            };
+            responses: {
+                /** @description All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rows: components["schemas"]["MaterialRow"][];
+                            total: number | null;
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/order": {
         parameters: {
             query?: never;
@@ -833,6 +887,111 @@ export interface paths {
                             closing: components["schemas"]["RunClosing"] | null;
                         };
                     };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One list of the job as a table, see docs/files.md */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        /** @enum {unknown} */
+                        list: "cut" | "materials" | "joints" | "hangers";
+                    };
+                };
+            };
+            responses: {
+                /** @description One list of the job as a table, see docs/files.md */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/drawing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A run as a drawing in an open format, see docs/files.md; the model has no view */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        /** @enum {unknown} */
+                        format: "dxf" | "svg" | "gltf";
+                        /** @enum {unknown} */
+                        view?: "plan" | "section" | "isometric";
+                    };
+                };
+            };
+            responses: {
+                /** @description A run as a drawing in an open format, see docs/files.md; the model has no view */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
                 };
                 /** @description What is wrong */
                 422: {
@@ -2243,6 +2402,18 @@ export interface components {
             kerf: components["schemas"]["Tape"];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+        };
+        MaterialRow: {
+            /** @enum {unknown} */
+            shelf: "pipe" | "fitting" | "coupling" | "consumable" | "hanger" | "tool";
+            what: string;
+            maker: string;
+            size: string;
+            letters: string;
+            count: number;
+            note: string;
+            price: number | null;
+            source: components["schemas"]["Source"] | null;
         };
         RunClosing: {
             reading_mm: number;

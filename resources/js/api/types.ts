@@ -50,6 +50,7 @@ export type JobHanging = Schemas['JobHanging'];
 export type HangingReport = Schemas['HangingReport'];
 export type JobCutting = Schemas['JobCutting'];
 export type CuttingReport = Schemas['CuttingReport'];
+export type MaterialRow = Schemas['MaterialRow'];
 export type JobMove = Schemas['JobMove'];
 export type RunClosing = Schemas['RunClosing'];
 export type MadeUp = Schemas['MadeUp'];

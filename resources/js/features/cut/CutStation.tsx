@@ -8,9 +8,11 @@ import type { SharedSelection } from '../job/useSelection';
 import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
 import { stocked, ticked, unticked } from './cutting';
+import { RunDrawings } from './RunDrawings';
 import { Sticks } from './Sticks';
 import { StockForm } from './StockForm';
 import { TickOff } from './TickOff';
+import { ToBuy } from './ToBuy';
 
 interface Props {
     run: RunReport;
@@ -65,6 +67,8 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 );
             })}
             {report && report.groups.length > 0 && <Stock report={report} run={run} editor={editor} />}
+            {run.pieces.length > 0 && <ToBuy document={editor.document} />}
+            {run.pieces.length > 0 && <RunDrawings document={editor.document} plan={plan} />}
             {run.pieces.length > 0 && <RestsOn sources={[...run.sources, ...(report?.sources.slice(0, 1) ?? [])]} />}
         </main>
     );

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { wrapStrips } from '../../api/queries';
 import type { JobDocument, RunReport } from '../../api/types';
+import { saveFile } from '../../shared/saveFile';
 
 /** Wrap strips of the run as it is, in full size: all of them on paper, or one as a drawing. */
 export function WrapFiles({ document: job, run }: { document: JobDocument; run: RunReport }) {
@@ -13,11 +14,7 @@ export function WrapFiles({ document: job, run }: { document: JobDocument; run: 
             setProblem(answer.message);
             return;
         }
-        const link = window.document.createElement('a');
-        link.href = URL.createObjectURL(answer.data);
-        link.download = name;
-        link.click();
-        setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+        saveFile(answer.data, name);
     };
     return (
         <section className="wrap-files" aria-label="Wrap strips in full size">

@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use Symfony\Component\Serializer\Encoder\CsvEncoder;
+
+/** Tables as CSV: RFC 4180, UTF-8, units in the headers. A cell that a spreadsheet would take for a formula is defused with a quote before it. */
+final class Csv
+{
+    /**
+     * @param list<string> $header
+     * @param list<list<string|int|float|null>> $rows
+     */
+    public static function of(array $header, array $rows): string
+    {
+        $encoder = new CsvEncoder([CsvEncoder::END_OF_LINE => "\r\n", CsvEncoder::ESCAPE_FORMULAS_KEY => true, CsvEncoder::NO_HEADERS_KEY => true, CsvEncoder::ESCAPE_CHAR_KEY => '']);
+
+        return $encoder->encode([$header, ...$rows], CsvEncoder::FORMAT);
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Files;
+
+use FallBend\Core\Buying\Materials;
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Cutting\MeasuredBack;
+use FallBend\Core\Evaluation\JointRegister;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Hanging\RunHanging;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Layout\JobLayout;
+
+/** The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them as the tape says them. */
+final readonly class JobCsv
+{
+    public const LISTS = ['cut', 'materials', 'joints', 'hangers'];
+
+    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook) {}
+
+    /** @param  string  $list  one of LISTS */
+    public function of(string $list): string
+    {
+        return match ($list) {
+            'cut' => $this->cut(),
+            'materials' => $this->materials(),
+            'joints' => $this->joints(),
+            default => $this->hangers(),
+        };
+    }
+
+    private function cut(): string
+    {
+        $rows = [];
+        foreach ($this->layout->runs as $id => $run) {
+            $done = $this->job->cutting->cut[$id] ?? [];
+            $back = new MeasuredBack($run, $done);
+            foreach ($run->pieces as $piece) {
+                $length = $back->lengths[$piece->key];
+                $rows[] = [$run->run->name, $piece->letter, $run->system->letters, $piece->size, $piece->isCutKnown ? round($length, 3) : null, $piece->isCutKnown ? $this->said($length) : 'measure first', round($piece->depthFromMm, 3), round($piece->depthToMm, 3), isset($done[$piece->key]) ? 'yes' : 'no'];
+            }
+        }
+
+        return Csv::of(['run', 'piece', 'pipe', 'size', 'cut length (mm)', "cut length ({$this->unit()})", 'insertion upstream (mm)', 'insertion downstream (mm)', 'cut'], $rows);
+    }
+
+    private function materials(): string
+    {
+        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook))->rows());
+
+        return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (all of them)'], $rows);
+    }
+
+    private function joints(): string
+    {
+        $rows = [];
+        foreach ($this->layout->runs as $run) {
+            $register = JointRegister::of($run);
+            foreach ($run->joints as $joint) {
+                $entry = $register[$joint->key];
+                $rows[] = [$run->run->name, $joint->number, $entry['name'], $run->system->letters, $joint->size, $entry['method_name'], $entry['state'], round($joint->tapeMm, 3), round($joint->depthMm, 3)];
+            }
+        }
+
+        return Csv::of(['run', 'joint', 'name', 'pipe', 'size', 'method', 'state', 'along the run (mm)', 'insertion (mm)'], $rows);
+    }
+
+    private function hangers(): string
+    {
+        $rows = [];
+        foreach ($this->layout->runs as $run) {
+            $report = (new RunHanging($run, $this->job, $this->catalogue, $this->rulebook))->toArray();
+            foreach (is_array($report['hangers']) ? $report['hangers'] : [] as $hanger) {
+                $rows[] = [$run->run->name, $hanger['number'], $hanger['leg'], round($hanger['at']['mm'], 3), round($hanger['tape_mm'], 3), $hanger['kind'], $hanger['why'], $hanger['below_string'] === null ? null : round($hanger['below_string']['mm'], 3)];
+            }
+        }
+
+        return Csv::of(['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)', 'hangs from', 'why', 'string to crown (mm)'], $rows);
+    }
+
+    private function said(float $mm): string
+    {
+        $tape = (new Tape)->of($mm);
+
+        return $this->job->units->value === 'inch' ? $tape['inch'] : $tape['metric'];
+    }
+
+    private function unit(): string
+    {
+        return $this->job->units->value === 'inch' ? 'in' : 'mm';
+    }
+}

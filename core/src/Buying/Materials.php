@@ -1,0 +1,197 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Buying;
+
+use FallBend\Core\Catalog\Bend;
+use FallBend\Core\Catalog\Branch;
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Coupling;
+use FallBend\Core\Catalog\Part;
+use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Evaluation\JointRegister;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Hanging\RunHanging;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Joining\CementPlanner;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Joining\Offer;
+use FallBend\Core\Layout\EndJoiner;
+use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Measure\Units;
+
+/** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints want. */
+final class Materials
+{
+    public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
+
+    /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
+    private const TWIN_MM = 0.5;
+
+    /** @var array<string, array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, source: ?array<string, string>}> */
+    private array $rows = [];
+
+    /** @var array<string, array<string, int>> sockets to cement, by system and size */
+    private array $cemented = [];
+
+    /** @var array<string, true> methods that occur */
+    private array $methods = [];
+
+    public function __construct(private readonly JobLayout $layout, private readonly Job $job, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
+
+    /** @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, source: ?array<string, string>}> by shelf, size and name; `price` of all of them together */
+    public function rows(): array
+    {
+        [$this->rows, $this->cemented, $this->methods] = [[], [], []];
+        $this->pipes();
+        foreach ($this->layout->runs as $run) {
+            foreach ($run->fittings as $fitting) {
+                if (! $fitting->stands) {
+                    $this->part($fitting->part, $run->system);
+                }
+            }
+            foreach ($run->joints as $joint) {
+                $this->cemented[$run->system->key][$joint->size] = ($this->cemented[$run->system->key][$joint->size] ?? 0) + 1;
+            }
+            foreach (JointRegister::of($run) as $entry) {
+                $this->methods[$entry['method'] ?? ''] = true;
+            }
+            foreach ([$run->site->outlet, $run->site->tieIn] as $end) {
+                $this->offer($end?->offer);
+            }
+            $this->hangers($run->run->id);
+        }
+        $this->singles();
+        $this->cement();
+        $this->tools();
+        $shelf = array_flip(self::SHELVES);
+        $rows = array_values($this->rows);
+        usort($rows, static fn (array $a, array $b): int => [$shelf[$a['shelf']], $a['letters'], $a['size'], $a['what']] <=> [$shelf[$b['shelf']], $b['letters'], $b['size'], $b['what']]);
+
+        return $rows;
+    }
+
+    /** Sticks as they are planned, each length by itself; a size that stands or runs in another outside too says so. */
+    private function pipes(): void
+    {
+        $units = $this->job->units;
+        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
+            $system = $this->catalogue->system($key);
+            foreach ($plan->sticks as $stick) {
+                $tape = (new Tape)->of($stick->stockMm);
+                $said = $units === Units::Inch ? $tape['feet'] : "{$tape['metric']} mm";
+                $this->add('pipe', "{$system->short}, {$said}", $system->name, $size, $system->letters, 1, $this->twin($system, $size), $stock[$stick->stock]->price, $system->pipe($size)->provenance);
+            }
+        }
+    }
+
+    private function twin(PipeSystem $system, string $size): string
+    {
+        $mine = $system->pipe($size)->outsideMm;
+        $others = [...array_map(static fn ($run): array => [$run->system->key, $run->run->size], array_values($this->layout->runs)), ...array_map(static fn ($pipe): array => [$pipe->system ?? '', $pipe->size ?? ''], $this->job->standing)];
+        foreach ($others as [$key, $other]) {
+            if ($other !== $size || $key === '' || $key === $system->key || ! in_array($size, $this->catalogue->system($key)->sizes(), true)) {
+                continue;
+            }
+            $theirs = $this->catalogue->system($key)->pipe($size)->outsideMm;
+            if (abs($theirs - $mine) > self::TWIN_MM) {
+                return sprintf('not the %s of %s: %.1f and %.1f mm outside', $size, $this->catalogue->system($key)->letters, $mine, $theirs);
+            }
+        }
+
+        return '';
+    }
+
+    private function part(Bend|Straight|Branch $part, PipeSystem $system): void
+    {
+        $size = $part instanceof Branch && $part->branchSize !== $part->size ? "{$part->size} × {$part->branchSize}" : ($part instanceof Straight && $part->reducesTo !== null ? "{$part->size} × {$part->reducesTo}" : $part->size);
+        $this->add('fitting', $part->name, $part->makerName, $size, $system->letters, 1, '', null, $part->provenance);
+    }
+
+    private function offer(?Offer $offer): void
+    {
+        foreach ($offer->parts ?? [] as $part) {
+            if ($part instanceof Coupling || $part instanceof Part) {
+                $this->add('coupling', $part->name, $part->makerName, $part->size, '', 1, '', null, $part->provenance);
+            }
+        }
+    }
+
+    private function singles(): void
+    {
+        $joiner = new EndJoiner($this->catalogue);
+        foreach ($this->job->singles as $single) {
+            [$a, $b] = [$joiner->single($single->a, $this->job), $joiner->single($single->b, $this->job)];
+            if ($a === null || $b === null) {
+                continue;
+            }
+            $decision = $joiner->between($a, $b, $single->place, $this->rulebook);
+            $offer = $single->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($single->method));
+            $this->methods[$offer->method->value ?? ''] = true;
+            $this->offer($offer);
+        }
+    }
+
+    private function hangers(string $run): void
+    {
+        $layout = $this->layout->runs[$run];
+        foreach ((new RunHanging($layout, $this->job, $this->catalogue, $this->rulebook))->places() as $hanger) {
+            $this->add('hanger', $hanger->kind === 'bracket' ? 'bracket' : 'hanger', '', $layout->legs[$hanger->leg]->line->size, '', 1, 'with its screws', null, null);
+        }
+    }
+
+    /** Cans of cement and primer for the sockets that are cemented: whole ones, of the size that the crew's units go with. */
+    private function cement(): void
+    {
+        $planner = new CementPlanner($this->catalogue);
+        $can = $this->job->units === Units::Inch ? 'pint' : 'litre';
+        foreach ($this->cemented as $key => $sizes) {
+            $system = $this->catalogue->system($key);
+            if (! str_starts_with($system->ownJoint ?? '', 'solvent-')) {
+                continue;
+            }
+            [$cans, $joints, $source] = [0.0, 0, null];
+            // A size such as 2 is a number as a key.
+            $names = array_map(strval(...), array_keys($sizes));
+            foreach ($names as $size) {
+                $count = $sizes[$size];
+                $of = $planner->cans((float) $count, $system->pipe($size));
+                $cans += $of[$can] ?? 0.0;
+                $joints += $count;
+                $source = $of['provenance'] ?? $source;
+            }
+            $plan = $planner->plan($system, $system, $system->pipe($names[0]), $this->rulebook, $this->job->conditions);
+            if ($plan->cement !== null) {
+                $this->add('consumable', "{$plan->cement['name']}, {$can}", $plan->cement['standard'], '', $system->letters, (int) ceil($cans - 1e-9), "{$joints} sockets", null, $source);
+            }
+            if ($plan->primer !== null) {
+                $this->add('consumable', "{$plan->primer['name']}, {$can}", $plan->primer['standard'], '', $system->letters, (int) ceil($cans / $planner->primerYield() - 1e-9), "{$joints} sockets", null, $plan->primer['provenance']);
+            }
+        }
+    }
+
+    private function tools(): void
+    {
+        foreach (Fields::of($this->catalogue->table('tools'))->children('rows') as $row) {
+            if (array_intersect_key($this->methods, array_flip($row->strings('methods'))) !== []) {
+                $this->add($row->string('shelf'), $row->string('name'), '', '', '', 1, $row->stringOr('note', ''), null, Provenance::read($row, 'tools'));
+            }
+        }
+    }
+
+    private function add(string $shelf, string $what, string $maker, string $size, string $letters, int $count, string $note, ?float $price, ?Provenance $source): void
+    {
+        $key = "{$shelf}|{$what}|{$size}|{$letters}";
+        $this->rows[$key] ??= ['shelf' => $shelf, 'what' => $what, 'maker' => $maker, 'size' => $size, 'letters' => $letters, 'count' => 0, 'note' => $note, 'price' => null, 'source' => $source?->toArray()];
+        $this->rows[$key]['count'] += $count;
+        if ($price !== null) {
+            $this->rows[$key]['price'] = ($this->rows[$key]['price'] ?? 0.0) + $price * $count;
+        }
+    }
+}

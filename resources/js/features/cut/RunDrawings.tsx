@@ -1,0 +1,46 @@
+import { useState } from 'react';
+import { runDrawing, type RunView } from '../../api/queries';
+import type { JobDocument, JobRun } from '../../api/types';
+import { saveFile } from '../../shared/saveFile';
+
+const VIEWS: Record<RunView, string> = { plan: 'from above', section: 'along its length', isometric: 'isometric' };
+const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: 'model, glTF' } as const;
+
+/** The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer. */
+export function RunDrawings({ document, plan }: { document: JobDocument; plan: JobRun }) {
+    const [view, setView] = useState<RunView>('plan');
+    const [problem, setProblem] = useState('');
+    const save = async (format: keyof typeof FORMATS): Promise<void> => {
+        setProblem('');
+        const answer = await runDrawing(document, plan.id, format, view);
+        if (answer.ok) saveFile(answer.data, `${plan.name}${format === 'gltf' ? '' : ` ${VIEWS[view]}`}.${format}`);
+        else setProblem(answer.message);
+    };
+    return (
+        <section className="to-buy" aria-label="This run as a drawing">
+            <h2>This run as a drawing, full size</h2>
+            <div className="acts">
+                <label className="choice">
+                    <span className="cap">Seen</span>
+                    <select value={view} onChange={(event) => setView(event.target.value as RunView)}>
+                        {(Object.keys(VIEWS) as RunView[]).map((one) => (
+                            <option key={one} value={one}>
+                                {VIEWS[one]}
+                            </option>
+                        ))}
+                    </select>
+                </label>
+                {(Object.keys(FORMATS) as (keyof typeof FORMATS)[]).map((format) => (
+                    <button key={format} type="button" className="plain" onClick={() => void save(format)}>
+                        {FORMATS[format]}
+                    </button>
+                ))}
+            </div>
+            {problem && (
+                <p className="problem" role="alert">
+                    {problem}
+                </p>
+            )}
+        </section>
+    );
+}
