@@ -7,6 +7,7 @@ namespace App\Files;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Cutting\MeasuredBack;
 use FallBend\Core\Evaluation\JointRegister;
 use FallBend\Core\Evaluation\Tape;
@@ -17,7 +18,7 @@ use FallBend\Core\Layout\JobLayout;
 /** The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them as the tape says them. */
 final readonly class JobCsv
 {
-    public const LISTS = ['cut', 'materials', 'joints', 'hangers'];
+    public const LISTS = ['cut', 'materials', 'joints', 'hangers', 'sticks'];
 
     public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook) {}
 
@@ -28,7 +29,8 @@ final readonly class JobCsv
             'cut' => $this->cut(),
             'materials' => $this->materials(),
             'joints' => $this->joints(),
-            default => $this->hangers(),
+            'hangers' => $this->hangers(),
+            default => $this->sticks(),
         };
     }
 
@@ -79,6 +81,19 @@ final readonly class JobCsv
         }
 
         return Csv::of(['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)', 'hangs from', 'why', 'string to crown (mm)'], $rows);
+    }
+
+    /** What there is to cut from, as it is taken in again. */
+    private function sticks(): string
+    {
+        $rows = [];
+        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->plans() as $plan) {
+            foreach ($plan['stock'] as $stick) {
+                $rows[] = [$plan['system'], $plan['size'], round($stick->mm, 3), $stick->price, $stick->available];
+            }
+        }
+
+        return Csv::of(['system', 'size', 'length (mm)', 'price', 'available'], $rows);
     }
 
     private function said(float $mm): string

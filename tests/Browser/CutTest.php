@@ -55,4 +55,21 @@ final class CutTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($this->text($browser, '.cut-plan'), 'no plan takes less'), 'as it was');
         $this->until(fn (): bool => str_contains($this->text($browser, '.to-buy'), 'long-sweep 90') && str_contains($this->text($browser, '.to-buy'), 'not the 2 of'), 'what to buy, and what it is not');
     }
+
+    public function testAListOfSticksIsTakenInAndAWrongOneChangesNothing(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'List of sticks'), 'clay-wash', 'cut');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.cut-plan'), 'no plan takes less'), 'the sticks are planned');
+        $file = (string) tempnam(sys_get_temp_dir(), 'sticks').'.csv';
+        file_put_contents($file, "system,size,length (mm),price,available\r\npvc-dwv-40,2,endless,,\r\n");
+        $browser->findElement(WebDriverBy::cssSelector('.stock-file input'))->sendKeys($file);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.stock-file'), 'Row 2: endless is no length'), 'the row is said');
+        file_put_contents($file, "system,size,length (mm),price,available\r\npvc-dwv-40,2,3048,11.25,\r\n");
+        $browser->findElement(WebDriverBy::cssSelector('.stock-file input'))->sendKeys($file);
+        $this->until(fn (): bool => str_contains($this->text($browser, '.stock-file'), '1 taken in'), 'it is taken in');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.to-buy'), 'Where a price is kept'), 'and has its price');
+        unlink($file);
+    }
 }

@@ -26,6 +26,7 @@ final class FilesTest extends TestCase
         yield 'cut list' => ['cut', ['piece', 'cut length (mm)', 'cut length (in)'], 40];
         yield 'materials' => ['materials', ['shelf', 'count', "maker's name"], 30];
         yield 'joints' => ['joints', ['joint', 'method', 'along the run (mm)'], 60];
+        yield 'sticks' => ['sticks', ['system', 'length (mm)', 'available'], 4];
         yield 'hangers' => ['hangers', ['hanger', 'string to crown (mm)'], 50];
     }
 

@@ -129,6 +129,19 @@ final class HouseApiTest extends TestCase
         self::assertEqualsWithDelta($before['pieces'][3]['planned']['mm'] - 6, $d['length']['mm'], 0.01);
     }
 
+    public function testABranchOnTheLegOfAPieceThatCameOutOtherwiseIsSaidToMove(): void
+    {
+        $ask = fn (float $off): array => array_column($this->postJson('/api/cut', ['document' => ['cutting' => ['cut' => [['run' => 'flat-shower', 'piece' => 'l1.1', 'length_mm' => $this->planned('flat-shower', 'l1.1') + $off]]]] + self::demo(), 'run' => 'flat-shower'])->assertOk()->json('findings'), 'why', 'rule');
+        self::assertStringContainsString('where Shower vent meets it', $ask(5.0)['cut.branchMoves']);
+        self::assertStringContainsString('further upstream', $ask(-5.0)['cut.branchMoves']);
+        self::assertArrayNotHasKey('cut.branchMoves', $ask(0.3));
+    }
+
+    private function planned(string $run, string $piece): float
+    {
+        return collect($this->postJson('/api/cut', ['document' => self::demo(), 'run' => $run])->json('pieces'))->firstWhere('key', $piece)['planned']['mm'];
+    }
+
     public function testOffcutsInTheVanAreCutFromFirstWhereLengthCounts(): void
     {
         $document = ['cutting' => ['objective' => 'length', 'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 6096], ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 4750, 'available' => 1]]]] + self::demo();

@@ -25,6 +25,9 @@ final readonly class JobCutting
     /** What one plan may look at while somebody waits: well under a second. */
     private const EFFORT = 400_000;
 
+    /** What is nearer than this nobody notices at a branch. */
+    private const NOTICED_MM = 0.8;
+
     private CuttingDone $done;
 
     /** @var array<string, MeasuredBack> by run */
@@ -48,6 +51,7 @@ final readonly class JobCutting
                 $findings[] = new Finding('cut.tooShort', Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
             }
         }
+        array_push($findings, ...$this->movedBranches($layout));
         if ($back->missed->length() > 0.5) {
             $findings[] = new Finding('cut.missed', Severity::Warn, new Where, $back->missed->length(), 0.0, ['missed_mm' => $back->missed->length()]);
         }
@@ -59,6 +63,25 @@ final readonly class JobCutting
             'findings' => FindingReport::list($findings, $this->job->units),
             'sources' => SourceList::of([$this->catalogue->assumption('saw-kerf')->provenance, ...$this->provenances()]),
         ];
+    }
+
+    /**
+     * Branches that stand on the leg of a piece that came out otherwise: the piece before one moves it, and the run that enters there with it.
+     *
+     * @return list<Finding>
+     */
+    private function movedBranches(RunLayout $layout): array
+    {
+        [$findings, $fittings, $ofJoint] = [[], array_column($layout->fittings, null, 'key'), array_column($layout->joints, 'fitting', 'key')];
+        foreach ($layout->pieces as $piece) {
+            $off = ($this->done->cut[$layout->run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
+            $junction = ($fittings[$ofJoint[$piece->jointTo] ?? ''] ?? null)?->junction;
+            if ($junction !== null && abs($off) > self::NOTICED_MM) {
+                $findings[] = new Finding('cut.branchMoves', Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), abs($off), null, ['piece' => $piece->letter, 'off_mm' => abs($off), 'way' => $off > 0 ? 'down' : 'up', 'run' => $this->job->run($junction->key())->name ?? $junction->key()]);
+            }
+        }
+
+        return $findings;
     }
 
     /**

@@ -164,6 +164,47 @@ final class JobFileTest extends TestCase
         return ['moves' => $moves] + json_decode((string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'), true, 64, JSON_THROW_ON_ERROR);
     }
 
+    /** @return iterable<string, array{array<string, mixed>, string}> what is added, the place that is wrong */
+    public static function decidedWrong(): iterable
+    {
+        $cut = ['run' => 'mop', 'piece' => 'l1.1', 'length_mm' => 300];
+        $stick = ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 3048];
+        yield 'cut to nothing' => [['cutting' => ['cut' => [['length_mm' => 0] + $cut]]], 'cutting.cut.0.length_mm'];
+        yield 'cut of no run' => [['cutting' => ['cut' => [['run' => 'nowhere'] + $cut]]], 'cutting.cut.0.run'];
+        yield 'cut twice' => [['cutting' => ['cut' => [$cut, $cut]]], 'cutting.cut.1.piece'];
+        yield 'a saw as wide as a hand' => [['cutting' => ['kerf_mm' => 80]], 'cutting.kerf_mm'];
+        yield 'half a stick' => [['cutting' => ['stock' => [['available' => 0.5] + $stick]]], 'cutting.stock.0.available'];
+        yield 'another objective' => [['cutting' => ['objective' => 'beauty']], 'cutting.objective'];
+        yield 'a field that is not known' => [['cutting' => ['stock' => [$stick + ['colour' => 'white']]]], 'cutting.stock.0.colour'];
+        yield 'hung of no run' => [['hanging' => [['run' => 'nowhere']]], 'hanging.0.run'];
+        yield 'hung twice' => [['hanging' => [['run' => 'mop'], ['run' => 'mop']]], 'hanging.1.run'];
+        yield 'a hanger before the leg' => [['hanging' => [['run' => 'mop', 'own' => [['leg' => 'l1', 'at_mm' => -1]]]]], 'hanging.0.own.0.at_mm'];
+        yield 'joists as close as laths' => [['hanging' => [['run' => 'mop', 'joist_every_mm' => 10]]], 'hanging.0.joist_every_mm'];
+        yield 'warmer than steam' => [['hanging' => [['run' => 'mop', 'swing_c' => 120]]], 'hanging.0.swing_c'];
+    }
+
+    /** @param  array<string, mixed>  $added */
+    #[DataProvider('decidedWrong')]
+    public function testWhatWasDecidedWrongIsRefusedAtItsPlace(array $added, string $place): void
+    {
+        try {
+            (new JobFile(Catalogue::shipped()))->read($added + self::withMoves([]));
+            self::fail("{$place} was taken");
+        } catch (BadInput $bad) {
+            self::assertSame($place, $bad->field);
+        }
+    }
+
+    public function testWhatIsCutAndWhatThereIsToCutFromIsKept(): void
+    {
+        $file = new JobFile(Catalogue::shipped());
+        $cutting = ['kerf_mm' => 2.5, 'objective' => 'price', 'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 3048.0, 'price' => 9.5], ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 700.0, 'available' => 1]], 'cut' => [['run' => 'mop', 'piece' => 'l1.1', 'length_mm' => 301.5]]];
+        $read = json_decode((string) json_encode($file->document($file->read(['cutting' => $cutting] + self::withMoves([])))), true);
+        self::assertEquals($cutting, $read['cutting']);
+        self::assertTrue($this->keepsSchema((string) json_encode($read)));
+        self::assertArrayNotHasKey('cutting', $file->document($file->read(self::withMoves([]))));
+    }
+
     public function testLettersGoOnAfterZ(): void
     {
         self::assertSame(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'], array_map(Marks::letter(...), [0, 25, 26, 51, 52, 701, 702]));

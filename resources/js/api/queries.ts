@@ -158,7 +158,7 @@ export type RunView = 'plan' | 'section' | 'isometric';
 /** A run as a drawing in an open format; the model has no view. */
 export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf', view: RunView) =>
     callFile('/api/drawing', { document, run, format, ...(format === 'gltf' ? {} : { view }) });
-export type JobList = 'cut' | 'materials' | 'joints' | 'hangers';
+export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'sticks';
 /** One list of the job as a table. */
 export const jobCsv = (document: JobDocument, list: JobList) => callFile('/api/csv', { document, list });
 /** All that the job takes, by shelf. */

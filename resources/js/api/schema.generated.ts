@@ -927,7 +927,7 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         /** @enum {unknown} */
-                        list: "cut" | "materials" | "joints" | "hangers";
+                        list: "cut" | "materials" | "joints" | "hangers" | "sticks";
                     };
                 };
             };

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { cutQuery } from '../../api/queries';
 import type { CuttingReport, JobRun, RunReport } from '../../api/types';
-import { FindingLines } from '../makeup/FindingLines';
+import { FindingLines } from '../../shared/FindingLines';
 import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
 import { RestsOn } from '../../shared/SourceTap';
@@ -10,6 +10,7 @@ import { CutRow } from './CutRow';
 import { stocked, ticked, unticked } from './cutting';
 import { RunDrawings } from './RunDrawings';
 import { Sticks } from './Sticks';
+import { StockFile } from './StockFile';
 import { StockForm } from './StockForm';
 import { TickOff } from './TickOff';
 import { ToBuy } from './ToBuy';
@@ -84,6 +85,7 @@ function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport;
     return (
         <div className="cut-plan">
             <h2>From which sticks, for the whole job</h2>
+            <StockFile editor={editor} />
             {groups.map((group) => (
                 <div key={`${group.system} ${group.size}`} className="cut-group">
                     <Sticks group={group} run={run.id} names={names} units={units} />

@@ -14,7 +14,13 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
     tool: 'Tools that the joints want',
 };
 
-const LISTS: Record<JobList, string> = { cut: 'Cut list', materials: 'What to buy', joints: 'Joints', hangers: 'Hangers' };
+const LISTS: Record<JobList, string> = {
+    cut: 'Cut list',
+    materials: 'What to buy',
+    joints: 'Joints',
+    hangers: 'Hangers',
+    sticks: 'Sticks',
+};
 
 /** All that the job takes, by shelf, with what is easily mistaken for something else; and every list of the job as a table. */
 export function ToBuy({ document }: { document: JobDocument }) {

@@ -9,7 +9,7 @@ import { Shape } from '../../drawing/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
-import { FindingLines } from '../makeup/FindingLines';
+import { FindingLines } from '../../shared/FindingLines';
 import { added, hangerInWords, kept, moved, stepOf, stretches, withHanging, type HangerReport, type SpanReport } from './hanging';
 import { HangSettings } from './HangSettings';
 

@@ -94,7 +94,13 @@ export function JobScreen({ start }: { start: Job }) {
                 <div className="fall-panel empty" />
             )}
             <div className="perf" />
-            <Strip base={base} on={station?.key ?? 'route'} run={run} standing={editor.evaluation.standing} />
+            <Strip
+                base={base}
+                on={station?.key ?? 'route'}
+                run={run}
+                standing={editor.evaluation.standing}
+                cut={(editor.document.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
+            />
             {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />}
             {station?.key === 'look' ? (
                 <LookStation editor={editor} phone={phone} />

@@ -8,16 +8,19 @@ export function Strip({
     on,
     run,
     standing: stood,
+    cut,
 }: {
     base: string;
     on: string;
     run: RunReport | undefined;
     standing: StandingReport[];
+    /** keys of the pieces that are cut */
+    cut: string[];
 }) {
     return (
         <nav className="strip" aria-label="Stations">
             {STATIONS.map((station, i) => {
-                const { shape, text } = standing(station, run, stood);
+                const { shape, text } = standing(station, run, stood, cut);
                 const current = station.key === on;
                 return (
                     <Link

@@ -54,7 +54,7 @@ describe('what keeps a station from being done', () => {
     const run = (severities: string[], pieces = 0, legs = 1): RunReport =>
         ({
             findings: severities.map((severity) => ({ severity })),
-            pieces: Array(pieces).fill({}),
+            pieces: Array.from({ length: pieces }, (_, i) => ({ key: `p${i}` })),
             legs: Array(legs).fill({}),
         }) as unknown as RunReport;
 
@@ -75,6 +75,10 @@ describe('what keeps a station from being done', () => {
         expect(standing(route, undefined).text).toBe('no run yet');
         expect(standing(cut, run([], 1)).text).toBe('1 piece to cut');
         expect(standing(cut, run([], 0)).text).toBe('nothing to cut');
+        const two = run([], 2);
+        const keys = two.pieces.map((piece) => piece.key);
+        expect(standing(cut, two, [], keys.slice(0, 1)).text).toBe('1 piece to cut');
+        expect(standing(cut, two, [], keys)).toEqual({ shape: 'done', text: 'all cut' });
         for (const station of STATIONS.filter((one) => one.toCome)) expect(standing(station, run([])).text).toBe('to come');
     });
 

@@ -27,19 +27,19 @@ export interface Standing {
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
-/** What still keeps a station from being done. */
-export function standing(station: Station, run: RunReport | undefined, stood: StandingReport[] = []): Standing {
+/** What still keeps a station from being done; `cut` are the keys of the pieces that are cut. */
+export function standing(station: Station, run: RunReport | undefined, stood: StandingReport[] = [], cut: string[] = []): Standing {
     if (station.key === 'look') {
         const unknown = stood.filter((pipe) => !pipe.known).length;
         if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
         return unknown === 0 ? { shape: 'done', text: 'all known' } : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
     }
     if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
-    if (station.key === 'cut')
-        return {
-            shape: 'open',
-            text: run.pieces.length === 0 ? 'nothing to cut' : `${count(run.pieces.length, 'piece', 'pieces')} to cut`,
-        };
+    if (station.key === 'cut') {
+        const left = run.pieces.filter((piece) => !cut.includes(piece.key)).length;
+        if (run.pieces.length === 0) return { shape: 'open', text: 'nothing to cut' };
+        return left === 0 ? { shape: 'done', text: 'all cut' } : { shape: 'open', text: `${count(left, 'piece', 'pieces')} to cut` };
+    }
     if (station.key === 'hang') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'hangers and levels' };
     if (station.key === 'make-up') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'from end to end' };
     if (station.key === 'joints') {

@@ -4,6 +4,7 @@ import type { JobDocument, TrapFitInput, TrapFitOutput, Units } from '../../api/
 import { Shape } from '../../drawing/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
 import { TrapOverFloorDrawing } from '../../drawing/trapfit/TrapOverFloorDrawing';
+import { FindingLines } from '../../shared/FindingLines';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
@@ -11,7 +12,6 @@ import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import type { JobEditor } from '../job/useJobEditor';
 import { CutList } from './CutList';
-import { FindingLines } from './FindingLines';
 import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 
