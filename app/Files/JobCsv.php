@@ -87,9 +87,9 @@ final readonly class JobCsv
     private function sticks(): string
     {
         $rows = [];
-        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->plans() as $plan) {
-            foreach ($plan['stock'] as $stick) {
-                $rows[] = [$plan['system'], $plan['size'], round($stick->mm, 3), $stick->price, $stick->available];
+        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->stocks() as $of) {
+            foreach ($of['stock'] as $stick) {
+                $rows[] = [$of['system'], $of['size'], round($stick->mm, 3), $stick->price, $stick->available];
             }
         }
 

@@ -85,22 +85,20 @@ final readonly class EvaluationController
     public function order(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
-        [$job, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
+        [, $layout, $own] = self::laidOut($request, $body, $file, $crew, $catalogue);
         $body->end();
-        $order = RunOrder::of($layout);
 
-        return new JsonResponse(['order' => $order?->toArray(), 'closing' => (new RunClosing($layout, $job->catalogue($catalogue, $crew->of(self::crewId($request)))))->toArray()]);
+        return new JsonResponse(['order' => RunOrder::of($layout)?->toArray(), 'closing' => (new RunClosing($layout, $own))->toArray()]);
     }
 
     /** Where a run is hung, and what hangs between two hangers. */
     public function hang(Request $request, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): JsonResponse
     {
         $body = Fields::of($request->json()->all());
-        [$job, $layout] = self::laidOut($request, $body, $file, $crew, $catalogue);
+        [$job, $layout, $own, $book] = self::laidOut($request, $body, $file, $crew, $catalogue);
         $body->end();
-        $own = $crew->of(self::crewId($request));
 
-        return new JsonResponse((new RunHanging($layout, $job, $job->catalogue($catalogue, $own), $job->book($catalogue, $own)))->toArray());
+        return new JsonResponse((new RunHanging($layout, $job, $own, $book))->toArray());
     }
 
     /** What is to be cut now, and from which sticks. */
@@ -210,15 +208,12 @@ final readonly class EvaluationController
         }
     }
 
-    /** @return array{Job, RunLayout} the job, and the run of it that is asked for, laid out */
+    /** @return array{Job, RunLayout, Catalogue, Rulebook} the job, the run of it that is asked for, laid out, and the numbers with the crew's and its own */
     private static function laidOut(Request $request, Fields $body, JobFile $file, CrewNumbers $crew, Catalogue $catalogue): array
     {
-        $document = $body->raw('document');
-        $job = $file->read(is_array($document) ? $document : []);
-        $own = $crew->of(self::crewId($request));
-        $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs));
+        [$job, $layout, $catalogue, $book] = self::wholeJob($request, $body, $file, $crew, $catalogue);
 
-        return [$job, (new JobCompiler($job->catalogue($catalogue, $own), $job->book($catalogue, $own), $job))->compile()->runs[$run]];
+        return [$job, $layout->runs[$body->choice('run', array_map(static fn (Run $run): string => $run->id, $job->runs))], $catalogue, $book];
     }
 
     private static function crewId(Request $request): ?int

@@ -20,7 +20,6 @@ use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Joining\CementPlanner;
-use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\Offer;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobLayout;
@@ -127,12 +126,7 @@ final class Materials
     {
         $joiner = new EndJoiner($this->catalogue);
         foreach ($this->job->singles as $single) {
-            [$a, $b] = [$joiner->single($single->a, $this->job), $joiner->single($single->b, $this->job)];
-            if ($a === null || $b === null) {
-                continue;
-            }
-            $decision = $joiner->between($a, $b, $single->place, $this->rulebook);
-            $offer = $single->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($single->method));
+            $offer = JointRegister::offerOf($single, $this->job, $joiner, $this->rulebook);
             $this->methods[$offer->method->value ?? ''] = true;
             $this->offer($offer);
         }

@@ -72,10 +72,10 @@ final readonly class JobCutting
      */
     private function movedBranches(RunLayout $layout): array
     {
-        [$findings, $fittings, $ofJoint] = [[], array_column($layout->fittings, null, 'key'), array_column($layout->joints, 'fitting', 'key')];
+        $findings = [];
         foreach ($layout->pieces as $piece) {
             $off = ($this->done->cut[$layout->run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
-            $junction = ($fittings[$ofJoint[$piece->jointTo] ?? ''] ?? null)?->junction;
+            $junction = $layout->fittingAt($piece->jointTo)?->junction;
             if ($junction !== null && abs($off) > self::NOTICED_MM) {
                 $findings[] = new Finding('cut.branchMoves', Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), abs($off), null, ['piece' => $piece->letter, 'off_mm' => abs($off), 'way' => $off > 0 ? 'down' : 'up', 'run' => $this->job->run($junction->key())->name ?? $junction->key()]);
             }
@@ -92,14 +92,24 @@ final readonly class JobCutting
     public function plans(): array
     {
         $plans = [];
-        foreach ($this->parts() as $key => $parts) {
-            [$system, $size] = explode(' ', $key);
-            $stock = $this->stock($system, $this->catalogue->system($system)->pipe($size));
+        foreach ($this->stocks() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'parts' => $parts]) {
             $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
             $plans[] = ['system' => $system, 'size' => $size, 'stock' => $stock, 'objective' => $objective, 'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT))->plan()];
         }
 
         return $plans;
+    }
+
+    /** @return list<array{system: string, size: string, stock: list<StockLength>, parts: list<CutPart>}> what there is of every pipe, and what is to be cut from it */
+    public function stocks(): array
+    {
+        $stocks = [];
+        foreach ($this->parts() as $key => $parts) {
+            [$system, $size] = explode(' ', $key);
+            $stocks[] = ['system' => $system, 'size' => $size, 'stock' => $this->stock($system, $this->catalogue->system($system)->pipe($size)), 'parts' => $parts];
+        }
+
+        return $stocks;
     }
 
     /** @return array{list<array<string, mixed>>, list<Finding>} */

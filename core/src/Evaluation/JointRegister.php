@@ -9,6 +9,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
+use FallBend\Core\Joining\Offer;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Joint;
@@ -35,16 +36,23 @@ final class JointRegister
     /** @return array{id: string, name: string, method: ?string, method_name: string, state: string} */
     public static function single(SingleJoint $single, Job $job, EndJoiner $joiner, Rulebook $rulebook): array
     {
-        [$a, $b] = [$joiner->single($single->a, $job), $joiner->single($single->b, $job)];
         $entry = ['id' => $single->id, 'name' => $single->name];
-        if ($a === null || $b === null) {
+        if ($joiner->single($single->a, $job) === null || $joiner->single($single->b, $job) === null) {
             return $entry + ['method' => null, 'method_name' => '', 'state' => 'unknown'];
         }
-        $decision = $joiner->between($a, $b, $single->place, $rulebook);
-        $offer = $single->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($single->method));
+        $offer = self::offerOf($single, $job, $joiner, $rulebook);
 
         return $entry + self::entry($offer->method ?? ($single->method === null ? null : Method::from($single->method)),
             $offer === null ? ($single->method === null ? 'none' : 'refused') : ($single->method === null ? 'best' : 'chosen'));
+    }
+
+    /** Gives the way in which a single joint is made: the chosen one, or the best; null where an end is not known, or nothing joins them so. */
+    public static function offerOf(SingleJoint $single, Job $job, EndJoiner $joiner, Rulebook $rulebook): ?Offer
+    {
+        [$a, $b] = [$joiner->single($single->a, $job), $joiner->single($single->b, $job)];
+        $decision = $a === null || $b === null ? null : $joiner->between($a, $b, $single->place, $rulebook);
+
+        return $single->method === null ? ($decision->offers[0] ?? null) : $decision?->offer(Method::from($single->method));
     }
 
     /** @return array{method: ?string, method_name: string, state: string} */

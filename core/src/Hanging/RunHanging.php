@@ -74,7 +74,7 @@ final readonly class RunHanging
             'joist_first' => $tape->orNull($this->decided?->joistEveryMm === null ? null : $this->decided->joistFirstMm),
             'expansion' => $this->expansion($material),
             'swing_c' => $this->swing(),
-            'findings' => FindingReport::list([...self::unique($findings), ...$this->onJoints($hangers), ...array_merge([], ...array_column($spans, 'finding'))], $this->job->units),
+            'findings' => FindingReport::list([...self::unique($findings), ...Supports::onJoints($hangers), ...array_merge([], ...array_column($spans, 'finding'))], $this->job->units),
             'sources' => SourceList::of([...$used, $material?->provenance, $this->catalogue->assumption('temperature-swing')->provenance]),
         ];
     }
@@ -279,22 +279,6 @@ final readonly class RunHanging
     private function stringMm(): float
     {
         return $this->decided->stringMm ?? ($this->job->units === Units::Inch ? self::STRING_INCH_MM : self::STRING_MM);
-    }
-
-    /**
-     * @param list<Hanger> $hangers
-     * @return list<Finding>
-     */
-    private function onJoints(array $hangers): array
-    {
-        $findings = [];
-        foreach ($hangers as $hanger) {
-            if (! $hanger->isClear) {
-                $findings[] = new Finding('hang.onJoint', Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]);
-            }
-        }
-
-        return $findings;
     }
 
     /**

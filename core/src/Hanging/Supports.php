@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
 /**
  * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down
  * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist, and off joints, only as far as no gap opens.
@@ -53,6 +57,16 @@ final readonly class Supports
         }
 
         return $at === [] ? $starts[count($starts) - 1] : $longest;
+    }
+
+    /**
+     * @param list<Hanger> $hangers
+     * @return list<Finding> one for each that stands on a joint
+     */
+    public static function onJoints(array $hangers): array
+    {
+        return array_map(static fn (Hanger $hanger): Finding => new Finding('hang.onJoint', Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]),
+            array_values(array_filter($hangers, static fn (Hanger $hanger): bool => ! $hanger->isClear)));
     }
 
     /** A leg no longer than a turn is from its hanger is held by those of its neighbours, as long as they stand near enough. */

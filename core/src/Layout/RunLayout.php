@@ -57,6 +57,14 @@ final readonly class RunLayout
         return null;
     }
 
+    /** Gives the fitting whose socket a joint is, by the joint's key; null at the ends of the run. */
+    public function fittingAt(string $joint): ?Fitting
+    {
+        $key = array_column($this->joints, 'fitting', 'key')[$joint] ?? null;
+
+        return $key === null ? null : array_column($this->fittings, null, 'key')[$key] ?? null;
+    }
+
     /** How far the run falls in all, from the outlet's centre to the tie-in's, in mm. */
     public function fallMm(): float
     {

@@ -157,25 +157,10 @@ final readonly class InRun
         $pieces = $this->piecesOf($this->first);
         $piece = $pieces[0] ?? null;
         foreach ($pieces as $one) {
-            $piece = $this->isFromBranch($one) ? $one : $piece;
+            $piece = $this->layout->fittingAt($one->jointFrom)?->part instanceof Branch ? $one : $piece;
         }
 
         return $piece === null ? 0.0 : max(0.0, $piece->from->minus($this->first->from)->dot($this->first->line->direction));
-    }
-
-    private function isFromBranch(Piece $piece): bool
-    {
-        foreach ($this->layout->joints as $joint) {
-            if ($joint->key === $piece->jointFrom) {
-                foreach ($this->layout->fittings as $fitting) {
-                    if ($fitting->key === $joint->fitting) {
-                        return $fitting->part instanceof Branch;
-                    }
-                }
-            }
-        }
-
-        return false;
     }
 
     /** What the fitting at the end of the last leg takes up of it. */

@@ -6,9 +6,11 @@ namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Catalog\Assumption;
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Reckon\SourceList;
 
 /**
  * Which joint of a run between two ends that stand should be made last. Every piece is read and cut with some error; along the axis of the joint that is made last they add up, each
@@ -45,12 +47,8 @@ final readonly class RunClosing
             $used[] = $row;
         }
         usort($joints, static fn (array $a, array $b): int => [$b['chance'], $a['joint']] <=> [$a['chance'], $b['joint']]);
-        $sources = [];
-        foreach (array_filter($used) as $row) {
-            $sources[$row->provenance->row] = $row->provenance->toArray();
-        }
 
-        return ['reading_mm' => $reading->value, 'cutting_mm' => $cutting->value, 'joints' => $joints, 'sources' => array_values($sources)];
+        return ['reading_mm' => $reading->value, 'cutting_mm' => $cutting->value, 'joints' => $joints, 'sources' => SourceList::of(array_map(static fn (?Assumption $one): ?Provenance => $one?->provenance, $used))];
     }
 
     /** @return list<float> half widths of the errors along an axis, mm */

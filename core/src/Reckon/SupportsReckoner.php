@@ -14,7 +14,6 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
 use FallBend\Core\Rules\Where;
 
 /** Where the legs of a run are hung. */
@@ -49,16 +48,11 @@ final readonly class SupportsReckoner implements Reckoner
         $input->end();
         $supports = new Supports($legs);
         $hangers = $supports->hangers();
-        foreach ($hangers as $hanger) {
-            if (! $hanger->isClear) {
-                $findings[] = new Finding('hang.onJoint', Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]);
-            }
-        }
 
         return [
             'hangers' => array_map(static fn (Hanger $hanger): array => ['leg' => $hanger->leg, 'at_mm' => $hanger->atMm, 'kind' => $hanger->kind, 'why' => $hanger->why], $hangers),
             'longest_gap_mm' => $supports->longestGapMm($hangers),
-            'findings' => FindingReport::list($findings, $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
+            'findings' => FindingReport::list([...$findings, ...Supports::onJoints($hangers)], $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
             'sources' => SourceList::of($used),
         ];
     }

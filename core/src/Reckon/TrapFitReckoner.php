@@ -114,10 +114,7 @@ final readonly class TrapFitReckoner implements Reckoner
         if ($fit->riserMm < $needs - 0.5) {
             $findings[] = new Finding('trapfit.low', Severity::Stop, new Where, $fit->riserMm, $needs, ['height_mm' => max(0.0, $fit->riserMm), 'needs_mm' => $needs, 'more_mm' => $needs - $fit->riserMm]);
         }
-        $most = $rulebook->forFixture('trap-arm.most', $fixture, $size);
-        if ($most?->value !== null && $most->value > 0 && $fit->armMm > $most->value + 0.5) {
-            $findings[] = new Finding('trapfit.armLong', Severity::Warn, new Where, $fit->armMm, $most->value, ['length_mm' => $fit->armMm, 'most_mm' => $most->value], $most->provenance);
-        }
+        array_push($findings, ...self::judgeArm($rulebook, $fixture, $size, $fit->armMm));
 
         return [...$findings, ...self::judgeDrop($rulebook, $tailLength + $fit->tallMm)];
     }
@@ -160,10 +157,7 @@ final readonly class TrapFitReckoner implements Reckoner
 
             return $findings;
         }
-        $most = $rulebook->forFixture('trap-arm.most', $fixture, $size);
-        if ($most?->value !== null && $most->value > 0 && $fit->armMm > $most->value + 0.5) {
-            $findings[] = new Finding('trapfit.armLong', Severity::Warn, new Where, $fit->armMm, $most->value, ['length_mm' => $fit->armMm, 'most_mm' => $most->value], $most->provenance);
-        }
+        array_push($findings, ...self::judgeArm($rulebook, $fixture, $size, $fit->armMm));
         $short = $fit->highMm === null ? 0.0 : -$fit->highMm - $adjust;
         if ($short > $tailLength) {
             $findings[] = new Finding('trapfit.outletHigh', Severity::Stop, new Where, $short, $tailLength, ['over_mm' => $short - $tailLength, 'short_mm' => $short]);
@@ -175,6 +169,14 @@ final readonly class TrapFitReckoner implements Reckoner
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function judgeArm(Rulebook $rulebook, string $fixture, string $size, float $armMm): array
+    {
+        $most = $rulebook->forFixture('trap-arm.most', $fixture, $size);
+
+        return $most?->value === null || $most->value <= 0 || $armMm <= $most->value + 0.5 ? [] : [new Finding('trapfit.armLong', Severity::Warn, new Where, $armMm, $most->value, ['length_mm' => $armMm, 'most_mm' => $most->value], $most->provenance)];
     }
 
     /**
