@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
+use App\Http\Controllers\FileController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\PriceController;
 use App\Http\Controllers\SessionController;
 use Illuminate\Support\Facades\Route;
 
@@ -26,16 +28,20 @@ Route::prefix('api')->group(static function (): void {
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order']);
         Route::post('cut', [EvaluationController::class, 'cut']);
+        Route::post('ticket', [FileController::class, 'ticket']);
         Route::post('materials', [EvaluationController::class, 'materials']);
-        Route::post('drawing', [EvaluationController::class, 'drawing']);
-        Route::post('csv', [EvaluationController::class, 'csv']);
+        Route::post('drawing', [FileController::class, 'drawing']);
+        Route::post('csv', [FileController::class, 'csv']);
         Route::post('hang', [EvaluationController::class, 'hang']);
-        Route::post('wrap', [EvaluationController::class, 'wrap']);
+        Route::post('wrap', [FileController::class, 'wrap']);
         Route::post('make-up', [EvaluationController::class, 'makeUp']);
         Route::get('catalogue', [CatalogueController::class, 'index']);
         Route::get('catalogue/own', [CatalogueController::class, 'own']);
         Route::post('catalogue/own', [CatalogueController::class, 'store']);
         Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy']);
+        Route::get('prices', [PriceController::class, 'index']);
+        Route::put('prices', [PriceController::class, 'update']);
+        Route::delete('prices/{id}', [PriceController::class, 'destroy']);
         Route::post('length', [EvaluationController::class, 'length']);
         Route::post('reckon/{name}', [EvaluationController::class, 'reckon']);
     });

@@ -25,7 +25,7 @@ final readonly class CrewNumbers
             return new OwnNumbers;
         }
         /** @var Collection<int, OwnEntry> $entries */
-        $entries = OwnEntry::query()->where('crew_id', $crewId)->get()->sortBy('id');
+        $entries = OwnEntry::ofCrew($crewId, OwnEntry::OF_CATALOGUE)->get()->sortBy('id');
         $read = static fn (string $kind): array => array_values($entries->where('kind', $kind)->map(static fn (OwnEntry $entry): Fields => Fields::of(json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR)))->all());
         $additions = array_map(fn (Fields $fields): CatalogueAddition => CatalogueAddition::read($fields, $this->catalogue), $read('row'));
         $mine = $this->catalogue->with([], $additions);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Files\JobCsv;
+use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
 
@@ -71,9 +72,13 @@ final readonly class Description
             '/api/materials' => ['post' => self::call('All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools', Shapes::object(['document' => Shapes::ref('JobDocument')]), Shapes::object(['rows' => Shapes::list(Shapes::ref('MaterialRow')), 'total' => ['type' => ['number', 'null']]]), [422 => 'Problem'])],
             '/api/order' => ['post' => self::call('In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::object(['order' => Shapes::orNull(Shapes::ref('RunOrder')), 'closing' => Shapes::orNull(Shapes::ref('RunClosing'))]), [422 => 'Problem'])],
             '/api/csv' => ['post' => self::call('One list of the job as a table, see docs/files.md', Shapes::object(['document' => Shapes::ref('JobDocument'), 'list' => ['enum' => JobCsv::LISTS]]), null, [422 => 'Problem'])],
-            '/api/drawing' => ['post' => self::call('A run as a drawing in an open format, see docs/files.md; the model has no view', [
+            '/api/drawing' => ['post' => self::call('A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['dxf', 'svg', 'gltf']], 'view' => ['enum' => RunViews::VIEWS]],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['dxf', 'svg', 'gltf', 'pdf']], 'view' => ['enum' => RunViews::VIEWS], 'paper' => ['enum' => ['A4', 'LETTER']]],
+            ], null, [422 => 'Problem'])],
+            '/api/ticket' => ['post' => self::call('The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it', [
+                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'on'],
+                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'on' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],
             ], null, [422 => 'Problem'])],
             '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
@@ -87,9 +92,14 @@ final readonly class Description
                 static fn (string $name): array => ['name' => $name, 'in' => 'query', 'required' => $name === 'kind', 'schema' => ['type' => 'string']], ['kind', 'search', 'system', 'size', 'rulebook'])]],
             '/api/catalogue/own' => [
                 'get' => self::call('What the crew measured and added', null, Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))])),
-                'post' => self::call('Set a number, or add a row', Shapes::object(['kind' => ['enum' => ['number', 'row', 'threshold']], 'entry' => ['type' => 'object']]), 'OwnEntry', [422 => 'Problem'], 201),
+                'post' => self::call('Set a number, or add a row', Shapes::object(['kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object']]), 'OwnEntry', [422 => 'Problem'], 201),
             ],
             '/api/catalogue/own/{id}' => ['delete' => self::call('Take one back', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
+            '/api/prices' => [
+                'get' => self::call('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
+                'put' => self::call('Keep prices, each in place of what was kept of the same before; all of them, or none', Shapes::object(['prices' => Shapes::list(Shapes::ref('JobPrice')), 'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE))]), 'CrewPrices', [422 => 'Problem', 403 => 'Problem']),
+            ],
+            '/api/prices/{id}' => ['delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
             '/api/length' => ['post' => self::call('Read one length as a tape says it', Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]), 'Tape', [422 => 'Problem'])],
             '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
                 + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],
@@ -117,7 +127,7 @@ final readonly class Description
     private function jobDocument(): array
     {
         $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
-        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle', 'move' => 'JobMove', 'hanging' => 'JobHanging', 'cutting' => 'JobCutting'];
+        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle', 'move' => 'JobMove', 'hanging' => 'JobHanging', 'cutting' => 'JobCutting', 'price' => 'JobPrice'];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
         }

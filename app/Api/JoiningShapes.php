@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Models\OwnEntry;
+
 /** The shapes of joints and of the catalogue, as JSON Schemas for the API description. */
 final class JoiningShapes
 {
@@ -73,7 +75,7 @@ final class JoiningShapes
                 'material' => self::TEXT, 'pattern' => self::MAYBE_TEXT, 'turn_deg' => self::MAYBE, 'family' => self::TEXT, 'numbers' => Shapes::list($number), 'lies' => Shapes::list($lie),
                 'drawn' => ['type' => 'object', 'additionalProperties' => self::NUMBER], 'facts' => Shapes::list(self::TEXT), 'doubtful' => self::YES_NO, 'own' => self::YES_NO, 'note' => self::TEXT, 'source' => Shapes::ref('Source'),
             ]),
-            'OwnEntry' => Shapes::object(['id' => ['type' => 'integer'], 'kind' => ['enum' => ['number', 'row', 'threshold']], 'entry' => ['type' => 'object'], 'by' => self::TEXT, 'at' => self::TEXT]),
+            'OwnEntry' => Shapes::object(['id' => ['type' => 'integer'], 'kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object'], 'by' => self::TEXT, 'at' => self::TEXT]),
         ];
     }
 }

@@ -7,7 +7,9 @@ namespace App\Api;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Hanging\Beam;
+use FallBend\Core\Hanging\Growth;
 use FallBend\Core\Hanging\Hanger;
+use FallBend\Core\Hanging\Straight;
 
 /** The shapes of making up between two ends, of cutting and of hanging what was made up. */
 final class MakeUpShapes
@@ -21,6 +23,10 @@ final class MakeUpShapes
     private const WHOLE = ['type' => 'integer'];
 
     private const YES_NO = ['type' => 'boolean'];
+
+    public const STICK_PRICE = ['system' => self::TEXT, 'size' => self::TEXT, 'length_mm' => self::NUMBER, 'price' => self::NUMBER];
+
+    private const KEPT = ['id' => self::WHOLE, 'by' => self::TEXT, 'at' => self::TEXT];
 
     /** @return array<string, mixed> what is asked */
     public static function asked(): array
@@ -52,23 +58,30 @@ final class MakeUpShapes
                 'frees' => Shapes::list(Shapes::list(Shapes::object(['joint' => self::WHOLE, 'kind' => ['enum' => ['slide', 'roll', 'union']]]))),
             ]),
             'HangingReport' => Shapes::object([
-                'hangers' => Shapes::list(Shapes::object(['number' => self::WHOLE, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'at' => Shapes::ref('Tape'), 'tape_mm' => self::NUMBER, 'tape' => Shapes::ref('Tape'), 'kind' => ['enum' => Hanger::KINDS],
-                    'why' => ['enum' => Hanger::REASONS], 'clear' => self::YES_NO, 'below_string' => Shapes::orNull(Shapes::ref('Tape'))])),
+                'hangers' => Shapes::list(Shapes::object(['number' => self::WHOLE, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'leg_mm' => self::NUMBER, 'at' => Shapes::ref('Tape'), 'tape_mm' => self::NUMBER, 'tape' => Shapes::ref('Tape'), 'kind' => ['enum' => Hanger::KINDS],
+                    'why' => ['enum' => Hanger::REASONS], 'clear' => self::YES_NO, 'hold' => ['enum' => ['fast', 'slides', null]], 'braced' => self::YES_NO, 'face' => Shapes::orNull(Shapes::object(['name' => self::TEXT, 'at' => Shapes::ref('Tape')])),
+                    'below_string' => Shapes::orNull(Shapes::ref('Tape')), 'read' => Shapes::orNull(Shapes::ref('Tape')), 'off_mm' => self::MAYBE])),
                 'own' => self::YES_NO,
                 'spans' => Shapes::list(Shapes::object(['from_tape_mm' => self::NUMBER, 'to_tape_mm' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'most' => Shapes::orNull(Shapes::ref('Tape')), 'over' => self::YES_NO, 'ends' => ['enum' => Beam::ENDS], 'sag' => Shapes::orNull(Shapes::ref('Tape')),
                     'pond' => Shapes::orNull(Shapes::ref('Tape')), 'longest' => Shapes::orNull(Shapes::ref('Tape')), 'fall_mm_per_m' => self::NUMBER, 'outside_mm' => self::NUMBER, 'pond_from_mm' => self::MAYBE, 'pond_to_mm' => self::MAYBE, 'shape_mm' => Shapes::list(self::NUMBER)])),
                 'string' => Shapes::ref('Tape'), 'joist_every' => Shapes::orNull(Shapes::ref('Tape')), 'joist_first' => Shapes::orNull(Shapes::ref('Tape')),
-                'expansion' => Shapes::list(Shapes::object(['leg' => self::WHOLE, 'growth' => Shapes::ref('Tape'), 'pulls' => self::TEXT])),
+                'storey' => Shapes::orNull(Shapes::ref('Tape')), 'floor' => Shapes::orNull(Shapes::ref('Tape')), 'upright' => self::YES_NO,
+                'expansion' => Shapes::list(Shapes::object(['leg' => self::WHOLE, 'from_tape_mm' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'growth' => Shapes::ref('Tape'), 'fixed' => ['enum' => Straight::FIXED], 'hanger' => ['type' => ['integer', 'null']],
+                    'ends' => Shapes::list(Shapes::object(['way' => ['enum' => ['up', 'down']], 'move' => Shapes::ref('Tape'), 'into' => ['enum' => Growth::INTO], 'leg' => ['type' => ['integer', 'null']], 'free' => Shapes::orNull(Shapes::ref('Tape')), 'hanger' => ['type' => ['integer', 'null']], 'newton' => self::MAYBE]))])),
+                'allowances' => Shapes::list(Shapes::object(['tape_mm' => self::NUMBER, 'tape' => Shapes::ref('Tape')])),
                 'swing_c' => self::NUMBER, 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
             ]),
             'CuttingReport' => Shapes::object([
-                'pieces' => Shapes::list(Shapes::object(['key' => self::TEXT, 'letter' => self::TEXT, 'planned' => Shapes::ref('Tape'), 'now' => Shapes::ref('Tape'), 'moved_mm' => self::NUMBER, 'cut' => self::YES_NO])),
+                'pieces' => Shapes::list(Shapes::object(['key' => self::TEXT, 'letter' => self::TEXT, 'planned' => Shapes::ref('Tape'), 'now' => Shapes::ref('Tape'), 'moved_mm' => self::NUMBER, 'cut' => self::YES_NO,
+                    'ends' => Shapes::list(self::TEXT), 'stick' => Shapes::orNull(Shapes::object(['number' => self::WHOLE, 'length' => Shapes::ref('Tape'), 'tight' => self::YES_NO])), 'printed' => Shapes::orNull(Shapes::ref('Tape')), 'since' => ['enum' => ['same', 'other', 'new', null]]])),
+                'printed' => Shapes::orNull(Shapes::object(['on' => self::TEXT, 'gone' => Shapes::list(self::TEXT)])),
                 'groups' => Shapes::list(Shapes::object(['system' => self::TEXT, 'size' => self::TEXT, 'letters' => self::TEXT, 'objective' => ['enum' => StockCutter::OBJECTIVES],
-                    'sticks' => Shapes::list(Shapes::object(['length' => Shapes::ref('Tape'), 'offcut' => Shapes::ref('Tape'), 'cuts' => Shapes::list(Shapes::object(['run' => self::TEXT, 'key' => self::TEXT, 'letter' => self::TEXT, 'length' => Shapes::ref('Tape')]))])),
+                    'sticks' => Shapes::list(Shapes::object(['length' => Shapes::ref('Tape'), 'offcut' => Shapes::ref('Tape'), 'enough' => self::NUMBER, 'tight' => self::YES_NO, 'cuts' => Shapes::list(Shapes::object(['run' => self::TEXT, 'key' => self::TEXT, 'letter' => self::TEXT, 'length' => Shapes::ref('Tape')]))])),
                     'used' => self::NUMBER, 'bound' => self::NUMBER, 'optimal' => self::YES_NO])),
-                'kerf' => Shapes::ref('Tape'), 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
+                'kerf' => Shapes::ref('Tape'), 'saws' => Shapes::list(Shapes::object(['name' => self::TEXT, 'kerf' => Shapes::ref('Tape')])), 'findings' => Shapes::list(Shapes::ref('Finding')), 'sources' => Shapes::list(Shapes::ref('Source')),
             ]),
-            'MaterialRow' => Shapes::object(['shelf' => ['enum' => Materials::SHELVES], 'what' => self::TEXT, 'maker' => self::TEXT, 'size' => self::TEXT, 'letters' => self::TEXT, 'count' => self::WHOLE, 'note' => self::TEXT, 'price' => self::MAYBE, 'source' => Shapes::orNull(Shapes::ref('Source'))]),
+            'CrewPrices' => Shapes::object(['prices' => Shapes::list(Shapes::object(self::KEPT + ['what' => self::TEXT, 'size' => self::TEXT, 'pipe' => self::TEXT, 'each' => self::NUMBER])), 'sticks' => Shapes::list(Shapes::object(self::KEPT + self::STICK_PRICE))]),
+            'MaterialRow' => Shapes::object(['shelf' => ['enum' => Materials::SHELVES], 'what' => self::TEXT, 'maker' => self::TEXT, 'size' => self::TEXT, 'letters' => self::TEXT, 'count' => self::WHOLE, 'note' => self::TEXT, 'price' => self::MAYBE, 'each' => self::MAYBE, 'source' => Shapes::orNull(Shapes::ref('Source'))]),
             'RunClosing' => Shapes::object([
                 'reading_mm' => self::NUMBER, 'cutting_mm' => self::NUMBER, 'sources' => Shapes::list(Shapes::ref('Source')),
                 'joints' => Shapes::list(Shapes::object(['joint' => self::WHOLE, 'chance' => self::NUMBER, 'within_mm' => self::NUMBER, 'short_mm' => self::NUMBER, 'long_mm' => self::NUMBER, 'way' => ['enum' => ['glued', 'ring', 'roll', 'slide', 'union']]])),

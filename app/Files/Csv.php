@@ -15,8 +15,14 @@ final class Csv
      */
     public static function of(array $header, array $rows): string
     {
-        $encoder = new CsvEncoder([CsvEncoder::END_OF_LINE => "\r\n", CsvEncoder::ESCAPE_FORMULAS_KEY => true, CsvEncoder::NO_HEADERS_KEY => true, CsvEncoder::ESCAPE_CHAR_KEY => '']);
+        $encoder = new CsvEncoder([CsvEncoder::END_OF_LINE => "\r\n", CsvEncoder::NO_HEADERS_KEY => true, CsvEncoder::ESCAPE_CHAR_KEY => '']);
 
-        return $encoder->encode([$header, ...$rows], CsvEncoder::FORMAT);
+        return $encoder->encode([$header, ...array_map(static fn (array $row): array => array_map(self::defused(...), $row), $rows)], CsvEncoder::FORMAT);
+    }
+
+    /** The encoder would defuse every negative number too: a number is none that somebody could have written a formula into. */
+    private static function defused(string|int|float|null $cell): string|int|float|null
+    {
+        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'{$cell}" : $cell;
     }
 }

@@ -18,7 +18,9 @@ use FallBend\Core\Layout\JobLayout;
 /** The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them as the tape says them. */
 final readonly class JobCsv
 {
-    public const LISTS = ['cut', 'materials', 'joints', 'hangers', 'sticks'];
+    public const LISTS = ['cut', 'materials', 'joints', 'hangers', 'levels', 'sticks'];
+
+    private const HANGER = ['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)'];
 
     public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook) {}
 
@@ -30,6 +32,7 @@ final readonly class JobCsv
             'materials' => $this->materials(),
             'joints' => $this->joints(),
             'hangers' => $this->hangers(),
+            'levels' => $this->levels(),
             default => $this->sticks(),
         };
     }
@@ -51,9 +54,9 @@ final readonly class JobCsv
 
     private function materials(): string
     {
-        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook))->rows());
+        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook))->rows());
 
-        return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (all of them)'], $rows);
+        return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'], $rows);
     }
 
     private function joints(): string
@@ -63,24 +66,52 @@ final readonly class JobCsv
             $register = JointRegister::of($run);
             foreach ($run->joints as $joint) {
                 $entry = $register[$joint->key];
-                $rows[] = [$run->run->name, $joint->number, $entry['name'], $run->system->letters, $joint->size, $entry['method_name'], $entry['state'], round($joint->tapeMm, 3), round($joint->depthMm, 3)];
+                $rows[] = [$run->run->name, $joint->number, $entry['name'], $run->system->letters, $joint->size, $entry['method_name'], $entry['method'], $entry['state'], round($joint->tapeMm, 3), round($joint->depthMm, 3)];
             }
         }
 
-        return Csv::of(['run', 'joint', 'name', 'pipe', 'size', 'method', 'state', 'along the run (mm)', 'insertion (mm)'], $rows);
+        return Csv::of(['run', 'joint', 'name', 'pipe', 'size', 'method', 'method (key)', 'state', 'along the run (mm)', 'insertion (mm)'], $rows);
     }
 
     private function hangers(): string
+    {
+        $rows = $this->ofHangers(static fn (array $hanger): array => [$hanger['kind'], $hanger['why'], $hanger['hold'] ?? '', $hanger['braced'] === true ? 'yes' : 'no', $hanger['face']['name'] ?? '', self::mm($hanger['face']['at'] ?? null), self::mm($hanger['below_string'])]);
+
+        return Csv::of([...self::HANGER, 'hangs from', 'why', 'hold', 'braced', 'measured from', 'from there (mm)', 'string to crown (mm)'], $rows);
+    }
+
+    /** What the tape has to read at every hanger of level pipe, and what it read: to be filled in and taken in again. */
+    private function levels(): string
+    {
+        $rows = $this->ofHangers(static fn (array $hanger): ?array => $hanger['below_string'] === null ? null : [self::mm($hanger['below_string']), self::mm($hanger['read']), $hanger['off_mm'] === null ? null : round($hanger['off_mm'], 3)]);
+
+        return Csv::of([...self::HANGER, 'string to crown (mm)', 'string to crown, read (mm)', 'too low (mm)'], $rows);
+    }
+
+    /**
+     * @param callable(array<string, mixed>): (list<string|int|float|null>|null) $cells
+     * @return list<list<string|int|float|null>>
+     */
+    private function ofHangers(callable $cells): array
     {
         $rows = [];
         foreach ($this->layout->runs as $run) {
             $report = (new RunHanging($run, $this->job, $this->catalogue, $this->rulebook))->toArray();
             foreach (is_array($report['hangers']) ? $report['hangers'] : [] as $hanger) {
-                $rows[] = [$run->run->name, $hanger['number'], $hanger['leg'], round($hanger['at']['mm'], 3), round($hanger['tape_mm'], 3), $hanger['kind'], $hanger['why'], $hanger['below_string'] === null ? null : round($hanger['below_string']['mm'], 3)];
+                $said = $cells($hanger);
+                if ($said !== null) {
+                    $rows[] = [$run->run->name, $hanger['number'], $hanger['leg'], self::mm($hanger['at']), round($hanger['tape_mm'], 3), ...$said];
+                }
             }
         }
 
-        return Csv::of(['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)', 'hangs from', 'why', 'string to crown (mm)'], $rows);
+        return $rows;
+    }
+
+    /** @param  array{mm: float}|null  $tape */
+    private static function mm(?array $tape): ?float
+    {
+        return $tape === null ? null : round($tape['mm'], 3);
     }
 
     /** What there is to cut from, as it is taken in again. */

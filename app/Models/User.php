@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Http\Request;
 
 /**
  * @property int $id
@@ -31,5 +33,19 @@ final class User extends Authenticatable
     protected function casts(): array
     {
         return ['password' => 'hashed'];
+    }
+
+    /** Whoever asks. */
+    public static function asking(Request $request): self
+    {
+        $user = $request->user();
+
+        return $user instanceof self ? $user : throw BadInput::at('', 'Sign in first.');
+    }
+
+    /** The crew whose numbers and prices go before the lists; null while in none. */
+    public function crewId(): ?int
+    {
+        return $this->crews->first()?->id;
     }
 }

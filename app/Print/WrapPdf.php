@@ -20,14 +20,7 @@ final class WrapPdf
      */
     public static function of(array $templates, string $paper): string
     {
-        $pdf = new TCPDF('L', 'mm', $paper, true, 'UTF-8');
-        $pdf->setPrintHeader(false);
-        $pdf->setPrintFooter(false);
-        $pdf->setMargins(0, 0);
-        $pdf->setAutoPageBreak(false);
-        $pdf->setCreator('Fall Bend');
-        // No viewer is to fit it to the page.
-        $pdf->setViewerPreferences(['PrintScaling' => 'None']);
+        $pdf = Paper::sheet($paper, 'L');
         $y = INF;
         foreach ($templates as $template) {
             $rows = $template->rows($pdf->getPageWidth() - 2 * self::MARGIN_MM);

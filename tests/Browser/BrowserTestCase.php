@@ -167,6 +167,28 @@ abstract class BrowserTestCase extends TestCase
         }, $else);
     }
 
+    /** Answers of an address come only once they are let through: what is done meanwhile is done before them, however fast the machine is. */
+    protected function holdBack(RemoteWebDriver $browser, string $path): void
+    {
+        $browser->executeScript(<<<'JS'
+            const [path, ask] = [arguments[0], window.fetch];
+            let letThrough;
+            const held = new Promise((done) => { letThrough = done; });
+            window.letThrough = () => { window.fetch = ask; letThrough(); };
+            window.fetch = async (where, how) => {
+                const answer = await ask(where, how);
+                if (where === path) await held;
+                return answer;
+            };
+            return null;
+            JS, [$path]);
+    }
+
+    protected function letThrough(RemoteWebDriver $browser): void
+    {
+        $browser->executeScript('window.letThrough(); return null');
+    }
+
     protected function kept(RemoteWebDriver $browser): void
     {
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.keeping') === 'kept', 'it is not kept');

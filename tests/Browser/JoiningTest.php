@@ -36,6 +36,21 @@ final class JoiningTest extends BrowserTestCase
         self::assertSame([], $small, 'every target takes a gloved thumb');
     }
 
+    public function testWhatIsTappedWhileALengthIsReadIsNotLost(): void
+    {
+        $browser = $this->open(390, 844);
+        $this->signIn($browser);
+        $this->tap($browser, 'a.beside', 'Bench');
+        $this->seen($browser, '.identify');
+        $this->holdBack($browser, '/api/length');
+        $this->tap($browser, '.chip', '3 1/2');
+        $this->tap($browser, '.chip', 'black');
+        $this->tap($browser, '.chip', 'bell ends');
+        $this->letThrough($browser);
+        $on = fn (): mixed => $browser->executeScript('return [...document.querySelectorAll(".evidence .chip.on")].map((chip) => chip.textContent)');
+        $this->until(fn (): bool => array_diff(['3 1/2', 'black', 'bell ends'], (array) $on()) === [], 'all three are known');
+    }
+
     public function testAnotherMethodMovesTheCutAndTheFallLine(): void
     {
         $browser = $this->open();

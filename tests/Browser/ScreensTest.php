@@ -70,6 +70,44 @@ final class ScreensTest extends BrowserTestCase
         self::assertStringContainsString('male-adapter', $this->text($browser, '.measured'), 'what else was measured stays');
     }
 
+    public function testQuickTapsOnALegAllCountAndALegAddedMeanwhileLosesNone(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Quick taps on a leg');
+        $this->openRun($browser, $job);
+        $legs = fn (): int => count($browser->findElements(WebDriverBy::cssSelector('.leg-row')));
+        $this->until(fn (): bool => $legs() > 2, 'the legs are there');
+        $before = $legs();
+        $browser->findElements(WebDriverBy::cssSelector('.leg-row'))[1]->click();
+        $this->seen($browser, '.opened [aria-label=steeper]');
+        $this->holdBack($browser, '/api/evaluate');
+        $browser->executeScript(<<<'JS'
+            const press = (name) => document.querySelector(`.opened [aria-label="${name}"]`).click();
+            for (const name of ['steeper', 'steeper', 'longer', 'longer']) press(name);
+            // Held down until it repeats once, and let go: one step.
+            const [longer, wait] = [document.querySelector('.opened [aria-label=longer]'), window.setTimeout];
+            let repeat;
+            window.setTimeout = (what) => { repeat = what; return 0; };
+            longer.dispatchEvent(new PointerEvent('pointerdown', { bubbles: true }));
+            repeat();
+            longer.dispatchEvent(new PointerEvent('pointerup', { bubbles: true }));
+            window.setTimeout = wait;
+            longer.dispatchEvent(new MouseEvent('click', { bubbles: true, detail: 1 }));
+            [...document.querySelectorAll('.opened button')].find((one) => one.textContent.includes('Add a leg after it')).click();
+            return null;
+            JS);
+        $this->letThrough($browser);
+        $this->until(fn (): bool => $legs() === $before + 1, 'one leg more');
+        $this->kept($browser);
+        $kept = (array) $browser->executeAsyncScript('const done = arguments[1]; fetch(`/api/jobs/${arguments[0]}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((job) => done(job.document.runs.find((run) => run.id === "glaze").legs))', [$job]);
+        $demo = (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $said = array_column((array) $demo['runs'], null, 'id')['glaze']['legs'][1];
+        self::assertCount($before + 1, $kept);
+        self::assertEqualsWithDelta($said['length_mm'] + 3 * 12.7, $kept[1]['length_mm'], 1e-6, 'three steps longer');
+        self::assertEqualsWithDelta((round(($said['fall_mm_per_m'] ?? 1000 / 48) * 96 / 1000) + 2) * 1000 / 96, $kept[1]['fall_mm_per_m'], 1e-6, 'two steps steeper');
+    }
+
     public function testTheTicketHasEveryPieceAndAScaleOfTrueLength(): void
     {
         $browser = $this->open();

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
 use Facebook\WebDriver\WebDriverKeys as Key;
 
 /** Two people on one job, and a server that does not answer: nothing is lost. */
@@ -43,6 +44,32 @@ final class TogetherTest extends BrowserTestCase
         $this->say($second, ' / left 33');
         $this->kept($second);
         self::assertStringContainsString('left', $this->callOut($second));
+    }
+
+    public function testUndoneQuicklyStepByStepAndRightAfterAnEdit(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Undone'), 'glaze', 'cut');
+        $this->seen($browser, '.cut-row .tick');
+        $ticked = fn (): int => count($browser->findElements(WebDriverBy::cssSelector('.tick.on')));
+        $revision = fn (): string => $this->text($browser, '.kept .cap');
+        foreach ([1, 2, 3] as $n) {
+            $browser->executeScript('document.querySelector(".cut-row .tick:not(.on)").click()');
+            $this->until(fn (): bool => $ticked() === $n && $revision() === 'Revision '.($n + 1), "{$n} ticked off and kept");
+        }
+        $browser->executeScript('for (let i = 0; i < 2; i++) document.querySelector("[aria-label=Undo]").click()');
+        $this->until(fn (): bool => $ticked() === 1, 'both steps are taken back');
+        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('[role=dialog]')), 'nobody else changed it');
+        $this->kept($browser);
+        // The answer to the edit is still under way when it is taken back.
+        $this->holdBack($browser, '/api/evaluate');
+        $browser->executeScript('document.querySelector(".cut-row .tick:not(.on)").click()');
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.keeping') === 'waiting', 'it is not kept yet');
+        $browser->executeScript('document.querySelector("[aria-label=Undo]").click()');
+        $this->letThrough($browser);
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector("[aria-label=Redo]").disabled') === false, 'it can be done again');
+        self::assertSame(1, $ticked(), 'that edit is taken back, and only that');
     }
 
     public function testWithoutAnAnswerNothingIsLost(): void

@@ -4,27 +4,16 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Crew;
 use App\Models\OwnEntry;
-use App\Models\User;
 use FallBend\Core\Catalog\Browse;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Tests\TestCase;
+use Tests\TwoCrews;
 
 final class CatalogueApiTest extends TestCase
 {
     use RefreshDatabase;
-
-    private User $lead;
-
-    private User $stranger;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->lead = self::member(Crew::query()->create(['name' => 'Day crew']), 'lead');
-        $this->stranger = self::member(Crew::query()->create(['name' => 'Night crew']), 'stranger');
-    }
+    use TwoCrews;
 
     public function testEveryKindIsBrowsedInItsShapeAndEveryRowHasASource(): void
     {

@@ -27,6 +27,7 @@ final class FilesTest extends TestCase
         yield 'materials' => ['materials', ['shelf', 'count', "maker's name"], 30];
         yield 'joints' => ['joints', ['joint', 'method', 'along the run (mm)'], 60];
         yield 'sticks' => ['sticks', ['system', 'length (mm)', 'available'], 4];
+        yield 'level readings' => ['levels', ['leg', 'string to crown, read (mm)', 'too low (mm)'], 30];
         yield 'hangers' => ['hangers', ['hanger', 'string to crown (mm)'], 50];
     }
 
@@ -65,6 +66,13 @@ final class FilesTest extends TestCase
             self::assertEqualsWithDelta($pieces[$n]['now']['mm'], (float) $row[4], 0.001);
         }
         $this->postJson('/api/csv', ['document' => self::demo(), 'list' => 'everything'])->assertStatus(422);
+    }
+
+    public function testWhatWasReadAtTheHangersStandsBesideWhatItHasToBe(): void
+    {
+        $rows = array_values(array_filter($this->read('levels', self::demo())['rows'], static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack' && $row[2] === '4'));
+        self::assertSame(['101.6', '111.125', '128.588'], array_column($rows, 6));
+        self::assertEqualsWithDelta(111.125 - (float) $rows[1][5], (float) $rows[1][7], 0.002);
     }
 
     /** @return iterable<string, array{string}> */

@@ -4,29 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Crew;
 use App\Models\Job;
 use App\Models\Revision;
-use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Testing\TestResponse;
 use Symfony\Component\HttpFoundation\Response;
 use Tests\TestCase;
+use Tests\TwoCrews;
 
 final class JobApiTest extends TestCase
 {
     use RefreshDatabase;
-
-    private User $lead;
-
-    private User $stranger;
-
-    protected function setUp(): void
-    {
-        parent::setUp();
-        $this->lead = self::member(Crew::query()->create(['name' => 'Day crew']), 'lead');
-        $this->stranger = self::member(Crew::query()->create(['name' => 'Night crew']), 'stranger');
-    }
+    use TwoCrews;
 
     public function testNothingIsSeenWithoutSigningIn(): void
     {

@@ -11,7 +11,6 @@ use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Threshold;
-use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 use Illuminate\Http\JsonResponse;
@@ -26,11 +25,11 @@ final readonly class CatalogueController
     public function index(Request $request): JsonResponse
     {
         $asked = Fields::of($request->query());
-        $own = $this->crewNumbers->of($this->crewId($request));
+        $own = $this->crewNumbers->of(User::asking($request)->crewId());
         $mine = $this->catalogue->with($own->catalogue, $own->additions);
         $book = $mine->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')->with($own->rulebook);
         $browse = new Browse($mine, $book, $book->units === 'mm' ? Units::Millimetre : Units::Inch);
-        $ids = OwnEntry::query()->where('crew_id', $this->crewId($request))->pluck('id', 'place');
+        $ids = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->get()->pluck('id', 'place');
         $entries = array_map(static function (array $entry) use ($ids): array {
             $entry['numbers'] = array_map(static fn (array $number): array => $number + ['own_id' => $ids["{$entry['table']} {$entry['row']} {$number['field']}"] ?? null], $entry['numbers']);
 
@@ -42,7 +41,7 @@ final readonly class CatalogueController
 
     public function own(Request $request): JsonResponse
     {
-        $entries = OwnEntry::query()->where('crew_id', $this->crewId($request))->with('author')->get()->sortByDesc('id');
+        $entries = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->with('author')->get()->sortByDesc('id');
 
         return new JsonResponse(['own' => $entries->map(self::entry(...))->values()]);
     }
@@ -50,17 +49,17 @@ final readonly class CatalogueController
     public function store(Request $request): JsonResponse
     {
         $body = Fields::of($request->json()->all());
-        $kind = $body->choice('kind', ['number', 'row', 'threshold']);
+        $kind = $body->choice('kind', OwnEntry::OF_CATALOGUE);
         $entry = $body->child('entry')->all();
         $body->end();
-        $crew = $this->crewId($request) ?? abort(403, 'You are in no crew yet.');
+        $crew = User::asking($request)->crewId() ?? abort(403, 'You are in no crew yet.');
 
-        return new JsonResponse(self::entry($this->crewNumbers->keep($crew, $this->user($request)->id, $kind, $entry)->load('author')), 201);
+        return new JsonResponse(self::entry($this->crewNumbers->keep($crew, User::asking($request)->id, $kind, $entry)->load('author')), 201);
     }
 
     public function destroy(Request $request, int $id): Response
     {
-        OwnEntry::query()->where('crew_id', $this->crewId($request))->findOrFail($id)->delete();
+        OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->findOrFail($id)->delete();
 
         return new Response(status: 204);
     }
@@ -84,17 +83,5 @@ final readonly class CatalogueController
             'id' => $threshold->id, 'title' => $threshold->title === '' ? 'Least fall, '.implode(', ', $threshold->sizes) : $threshold->title, 'value' => $threshold->value, 'unit' => $threshold->unit,
             'note' => $threshold->provenance->note, 'source' => $threshold->provenance->toArray(), 'own_id' => $ids["{$key} {$threshold->id}"] ?? null,
         ], $set)];
-    }
-
-    private function crewId(Request $request): ?int
-    {
-        return $this->user($request)->crews->first()?->id;
-    }
-
-    private function user(Request $request): User
-    {
-        $user = $request->user();
-
-        return $user instanceof User ? $user : throw BadInput::at('', 'Sign in first.');
     }
 }

@@ -39,7 +39,7 @@ final readonly class JobController
             ...$request->only(['name', 'place', 'units', 'rulebook']),
         ]);
 
-        return new JsonResponse(JobAnswer::of($this->keep->start($crew, $this->user($request), $plan)), 201);
+        return new JsonResponse(JobAnswer::of($this->keep->start($crew, User::asking($request), $plan)), 201);
     }
 
     /** A job from the text of a file. */
@@ -51,7 +51,7 @@ final readonly class JobController
             throw BadInput::at('text', 'is missing');
         }
 
-        return new JsonResponse(JobAnswer::of($this->keep->start($crew, $this->user($request), $this->file->parse($text))), 201);
+        return new JsonResponse(JobAnswer::of($this->keep->start($crew, User::asking($request), $this->file->parse($text))), 201);
     }
 
     public function show(Request $request, string $id): JsonResponse
@@ -64,17 +64,17 @@ final readonly class JobController
         $job = $this->job($request, $id);
         $given = $request->validate(['from' => ['required', 'integer'], 'gesture' => ['required', 'string', 'max:40']]);
 
-        return new JsonResponse(JobAnswer::of($this->keep->edit($job, $this->user($request), $this->file->read($this->document($request)), (int) $given['from'], (string) $given['gesture'])));
+        return new JsonResponse(JobAnswer::of($this->keep->edit($job, User::asking($request), $this->file->read($this->document($request)), (int) $given['from'], (string) $given['gesture'])));
     }
 
     public function undo(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->keep->undo($this->job($request, $id), $this->user($request), $this->from($request))));
+        return new JsonResponse(JobAnswer::of($this->keep->undo($this->job($request, $id), User::asking($request), $this->from($request))));
     }
 
     public function redo(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->keep->redo($this->job($request, $id), $this->user($request), $this->from($request))));
+        return new JsonResponse(JobAnswer::of($this->keep->redo($this->job($request, $id), User::asking($request), $this->from($request))));
     }
 
     /** The job file, for download. */
@@ -129,17 +129,9 @@ final readonly class JobController
         return Job::query()->whereIn('crew_id', $this->crewIds($request))->findOrFail($id);
     }
 
-    private function user(Request $request): User
-    {
-        /** @var User $user */
-        $user = $request->user();
-
-        return $user;
-    }
-
     /** @return list<int> */
     private function crewIds(Request $request): array
     {
-        return array_values($this->user($request)->crews->map(static fn ($crew): int => $crew->id)->all());
+        return array_values(User::asking($request)->crews->map(static fn ($crew): int => $crew->id)->all());
     }
 }

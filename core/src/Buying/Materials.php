@@ -19,16 +19,24 @@ use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Price;
 use FallBend\Core\Joining\CementPlanner;
+use FallBend\Core\Joining\EndKind;
+use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\Offer;
+use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Units;
 
 /** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints want. */
 final class Materials
 {
     public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
+
+    /** What is bought for each kind of hanger. */
+    private const HANGERS = ['joist' => 'hanger', 'batten' => 'hanger', 'hanger' => 'hanger', 'bracket' => 'bracket', 'clamp' => 'riser clamp', 'guide' => 'guide, loose round the pipe'];
 
     /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
     private const TWIN_MM = 0.5;
@@ -39,12 +47,15 @@ final class Materials
     /** @var array<string, array<string, int>> sockets to cement, by system and size */
     private array $cemented = [];
 
+    /** @var array<string, ?Offer> how pipes are joined as their system is, by system, size and place */
+    private array $own = [];
+
     /** @var array<string, true> methods that occur */
     private array $methods = [];
 
     public function __construct(private readonly JobLayout $layout, private readonly Job $job, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
 
-    /** @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, source: ?array<string, string>}> by shelf, size and name; `price` of all of them together */
+    /** @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, each: ?float, source: ?array<string, string>}> by shelf, size and name; `price` of all of them together, `each` of one */
     public function rows(): array
     {
         [$this->rows, $this->cemented, $this->methods] = [[], [], []];
@@ -64,6 +75,7 @@ final class Materials
             foreach ([$run->site->outlet, $run->site->tieIn] as $end) {
                 $this->offer($end?->offer);
             }
+            $this->ownJoints($run);
             $this->hangers($run->run->id);
         }
         $this->singles();
@@ -71,6 +83,13 @@ final class Materials
         $this->tools();
         $shelf = array_flip(self::SHELVES);
         $rows = array_values($this->rows);
+        $each = array_combine(array_map(static fn (Price $price): string => $price->key(), $this->job->prices), array_column($this->job->prices, 'each'));
+        foreach ($rows as $n => $row) {
+            $kept = $each[Price::keyOf($row['what'], $row['size'], $row['letters'])] ?? null;
+            // What the crew says of its sticks goes before.
+            $rows[$n]['each'] = $row['price'] !== null ? $row['price'] / $row['count'] : $kept;
+            $rows[$n]['price'] ??= $kept === null ? null : $kept * $row['count'];
+        }
         usort($rows, static fn (array $a, array $b): int => [$shelf[$a['shelf']], $a['letters'], $a['size'], $a['what']] <=> [$shelf[$b['shelf']], $b['letters'], $b['size'], $b['what']]);
 
         return $rows;
@@ -122,6 +141,34 @@ final class Materials
         }
     }
 
+    /** What goes over the joints of a run that are made as its system is: a band for each of hubless iron, a gasket for each hub; cement needs nothing. */
+    private function ownJoints(RunLayout $run): void
+    {
+        $method = Method::tryFrom($run->system->ownJoint ?? '');
+        if ($method === null || $method->isCement()) {
+            return;
+        }
+        $joiner = new EndJoiner($this->catalogue);
+        $met = ['outlet' => $run->site->outlet, 'tie-in' => $run->site->tieIn];
+        foreach ($run->joints as $joint) {
+            // Where one run goes on into another the joint is that of the upper one.
+            if (($met[$joint->key] ?? null) === null && ! ($joint->key === 'outlet' && $run->run->outlet->kind === 'run')) {
+                $this->offer($this->ownOffer($run, $joint->size, $method, $joiner));
+            }
+        }
+    }
+
+    private function ownOffer(RunLayout $run, string $size, Method $method, EndJoiner $joiner): ?Offer
+    {
+        $key = "{$run->system->key} {$size} {$run->run->place->ground} {$run->run->place->access}";
+        if (! array_key_exists($key, $this->own)) {
+            [$ours, $theirs] = [PipeEnd::of($run->system, $size, EndKind::Plain), PipeEnd::of($run->system, $size, EndJoiner::ownKind($run->system->ownJoint))];
+            $this->own[$key] = $joiner->between($ours, $theirs, $run->run->place, $this->rulebook)->offer($method);
+        }
+
+        return $this->own[$key];
+    }
+
     private function singles(): void
     {
         $joiner = new EndJoiner($this->catalogue);
@@ -129,14 +176,31 @@ final class Materials
             $offer = JointRegister::offerOf($single, $this->job, $joiner, $this->rulebook);
             $this->methods[$offer->method->value ?? ''] = true;
             $this->offer($offer);
+            $ours = $joiner->single($single->a, $this->job);
+            if ($ours !== null && $offer?->method->isCement() === true) {
+                $this->cemented[$ours->system->key][$ours->pipe->size] = ($this->cemented[$ours->system->key][$ours->pipe->size] ?? 0) + 1;
+            }
         }
     }
 
     private function hangers(string $run): void
     {
         $layout = $this->layout->runs[$run];
-        foreach ((new RunHanging($layout, $this->job, $this->catalogue, $this->rulebook))->places() as $hanger) {
-            $this->add('hanger', $hanger->kind === 'bracket' ? 'bracket' : 'hanger', '', $layout->legs[$hanger->leg]->line->size, '', 1, 'with its screws', null, null);
+        $hanging = new RunHanging($layout, $this->job, $this->catalogue, $this->rulebook);
+        $hangers = $hanging->places();
+        foreach ($hangers as $hanger) {
+            $this->add('hanger', self::HANGERS[$hanger->kind], '', $layout->legs[$hanger->leg]->line->size, '', 1, '', null, null);
+        }
+        if ($hangers !== []) {
+            $screws = $this->catalogue->assumption('screws-per-hanger');
+            $this->add('hanger', 'screws for hangers', '', '', '', (int) round($screws->value * count($hangers)), "{$screws->value} to each", null, $screws->provenance);
+        }
+        [$allowances, $braces] = $hanging->furtherParts($hangers);
+        if ($allowances > 0) {
+            $this->add('coupling', 'expansion joint', '', $layout->run->size, $layout->system->letters, $allowances, 'or an offset in its place', null, null);
+        }
+        if ($braces > 0) {
+            $this->add('hanger', 'brace against sway', '', $layout->run->size, '', $braces, 'rigid, or a strap to each side', null, null);
         }
     }
 

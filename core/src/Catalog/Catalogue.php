@@ -166,7 +166,7 @@ final class Catalogue
         if ($this->assumptions === null) {
             $this->assumptions = [];
             foreach (Fields::of($this->decoded('assumptions.json'))->children('rows') as $row) {
-                $this->assumptions[$row->string('id')] = new Assumption($row->number('value'), $row->string('unit'), Provenance::read($row, 'assumptions'));
+                $this->assumptions[$row->string('id')] = new Assumption($row->number('value'), $row->string('unit'), Provenance::read($row, 'assumptions'), $row->string('what'));
             }
         }
 

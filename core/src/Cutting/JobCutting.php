@@ -13,6 +13,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Units;
 use FallBend\Core\Reckon\FindingReport;
 use FallBend\Core\Reckon\SourceList;
 use FallBend\Core\Rules\Finding;
@@ -25,8 +26,14 @@ final readonly class JobCutting
     /** What one plan may look at while somebody waits: well under a second. */
     private const EFFORT = 400_000;
 
+    /** What may be looked at for room in the sticks of a plan. */
+    private const ROOM_EFFORT = 100_000;
+
     /** What is nearer than this nobody notices at a branch. */
     private const NOTICED_MM = 0.8;
+
+    /** What cuts pipe, by how much of it goes with the cut. */
+    private const SAWS = ['kerf.hand-saw', 'kerf.reciprocating-saw', 'kerf.mitre-saw', 'kerf.cutter'];
 
     private CuttingDone $done;
 
@@ -45,7 +52,9 @@ final readonly class JobCutting
         $layout = $this->layout->runs[$run];
         $tape = new Tape;
         $back = $this->back[$run];
-        [$groups, $findings] = $this->groups();
+        $plans = $this->plans();
+        [$groups, $findings] = $this->groups($plans);
+        $printed = $this->done->printed[$run] ?? null;
         foreach ($layout->pieces as $piece) {
             if (! isset($this->done->cut[$run][$piece->key]) && $back->lengths[$piece->key] < $piece->leastMm - 0.5) {
                 $findings[] = new Finding('cut.tooShort', Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
@@ -57,12 +66,78 @@ final readonly class JobCutting
         }
 
         return [
-            'pieces' => array_map(fn (Piece $piece): array => ['key' => $piece->key, 'letter' => $piece->letter, 'planned' => $tape->of($piece->cutMm), 'now' => $tape->of($back->lengths[$piece->key]), 'moved_mm' => $back->lengths[$piece->key] - $piece->cutMm, 'cut' => isset($this->done->cut[$run][$piece->key])], $layout->pieces),
+            'pieces' => $this->pieces($layout, $tape, $this->sticks($plans)),
+            'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($layout)],
             'groups' => $groups,
             'kerf' => $tape->of($this->kerf()),
+            'saws' => array_map(fn (string $saw): array => ['name' => $this->catalogue->assumption($saw)->what, 'kerf' => $tape->of($this->catalogue->assumption($saw)->value)], self::SAWS),
             'findings' => FindingReport::list($findings, $this->job->units),
-            'sources' => SourceList::of([$this->catalogue->assumption('saw-kerf')->provenance, ...$this->provenances()]),
+            'sources' => SourceList::of([...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, ['saw-kerf', 'reading-error', 'cutting-error']), ...array_map(static fn (Piece $piece): Provenance => $layout->system->pipe($piece->size)->provenance, $layout->pieces)]),
         ];
+    }
+
+    /** @return array<string, float> what every piece of a run is to be cut to now, or was cut to, by key */
+    public function lengths(string $run): array
+    {
+        return $this->back[$run]->lengths;
+    }
+
+    /**
+     * Gives whether a piece is the `same` as on the ticket that was printed last, `other`, or `new`; null where none was printed, or it is cut. What stands on paper is what a tape says in the job's units.
+     */
+    public function since(string $run, Piece $piece): ?string
+    {
+        $printed = $this->done->printed[$run] ?? null;
+        if ($printed === null || isset($this->done->cut[$run][$piece->key])) {
+            return null;
+        }
+        [$was, $unit, $tape] = [$printed->pieces[$piece->key]['length_mm'] ?? null, $this->job->units === Units::Inch ? 'inch' : 'metric', new Tape];
+
+        return $was === null ? 'new' : ($tape->of($was)[$unit] === $tape->of($this->back[$run]->lengths[$piece->key])[$unit] ? 'same' : 'other');
+    }
+
+    /** @return list<string> letters that stand on the ticket printed last, of pieces that there are no longer */
+    public function gone(RunLayout $layout): array
+    {
+        return array_column(array_diff_key($this->done->printed[$layout->run->id]->pieces ?? [], array_column($layout->pieces, null, 'key')), 'letter');
+    }
+
+    /**
+     * @param array<string, array{number: int, mm: float, tight: bool}> $sticks
+     * @return list<array<string, mixed>>
+     */
+    private function pieces(RunLayout $layout, Tape $tape, array $sticks): array
+    {
+        [$run, $ends] = [$layout->run->id, CutTicket::ends($layout)];
+
+        return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
+            [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
+
+            return ['key' => $piece->key, 'letter' => $piece->letter, 'planned' => $tape->of($piece->cutMm), 'now' => $tape->of($now), 'moved_mm' => $now - $piece->cutMm, 'cut' => isset($this->done->cut[$run][$piece->key]),
+                'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''], 'stick' => $stick === null ? null : ['number' => $stick['number'], 'length' => $tape->of($stick['mm']), 'tight' => $stick['tight']],
+                'printed' => $tape->orNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null), 'since' => $this->since($run, $piece)];
+        }, $layout->pieces);
+    }
+
+    /**
+     * Gives the stick that each piece comes from.
+     *
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
+     * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from, by its number among those of its pipe
+     */
+    public function sticks(array $plans): array
+    {
+        [$sticks, $slack] = [[], $this->slack()];
+        foreach ($plans as ['plan' => $plan]) {
+            foreach ($plan->sticks as $n => $stick) {
+                $tight = $slack->isTight($stick);
+                foreach ($stick->cuts as ['tag' => $tag]) {
+                    $sticks[$tag] = ['number' => $n + 1, 'mm' => $stick->stockMm, 'tight' => $tight];
+                }
+            }
+        }
+
+        return $sticks;
     }
 
     /**
@@ -94,10 +169,26 @@ final readonly class JobCutting
         $plans = [];
         foreach ($this->stocks() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'parts' => $parts]) {
             $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
-            $plans[] = ['system' => $system, 'size' => $size, 'stock' => $stock, 'objective' => $objective, 'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT))->plan()];
+            $plans[] = ['system' => $system, 'size' => $size, 'stock' => $stock, 'objective' => $objective, 'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : $this->plan($stock, $parts, $objective)];
         }
 
         return $plans;
+    }
+
+    /**
+     * @param non-empty-list<StockLength> $stock
+     * @param list<CutPart> $parts
+     */
+    private function plan(array $stock, array $parts, string $objective): CutPlan
+    {
+        $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT * $this->done->effort))->plan();
+
+        return $this->slack()->spread($plan, $stock, $parts, $objective, self::ROOM_EFFORT);
+    }
+
+    private function slack(): Slack
+    {
+        return new Slack($this->kerf(), $this->catalogue->assumption('reading-error')->value, $this->catalogue->assumption('cutting-error')->value);
     }
 
     /** @return list<array{system: string, size: string, stock: list<StockLength>, parts: list<CutPart>}> what there is of every pipe, and what is to be cut from it */
@@ -112,11 +203,14 @@ final readonly class JobCutting
         return $stocks;
     }
 
-    /** @return array{list<array<string, mixed>>, list<Finding>} */
-    private function groups(): array
+    /**
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
+     * @return array{list<array<string, mixed>>, list<Finding>}
+     */
+    private function groups(array $plans): array
     {
         [$groups, $findings] = [[], []];
-        foreach ($this->plans() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]) {
+        foreach ($plans as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]) {
             if ($stock === []) {
                 $findings[] = new Finding('cut.noStick', Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
 
@@ -134,18 +228,26 @@ final readonly class JobCutting
     /** @return array<string, mixed> */
     private function group(string $system, string $size, CutPlan $plan, string $objective): array
     {
-        $tape = new Tape;
+        [$tape, $slack] = [new Tape, $this->slack()];
 
         return [
             'system' => $system, 'size' => $size, 'letters' => $this->catalogue->system($system)->letters, 'objective' => $objective,
-            'sticks' => array_map(fn (CutStick $stick): array => ['length' => $tape->of($stick->stockMm), 'offcut' => $tape->of($stick->offcutMm), 'cuts' => array_map(function (array $cut) use ($tape): array {
-                [$run, $key] = explode('|', $cut['tag']);
-                $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
-
-                return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
-            }, $stick->cuts)], $plan->sticks),
+            'sticks' => array_map(fn (CutStick $stick): array => $this->stick($stick, $tape, $slack), $plan->sticks),
             'used' => $plan->used, 'bound' => $plan->bound, 'optimal' => $plan->isOptimal,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private function stick(CutStick $stick, Tape $tape, Slack $slack): array
+    {
+        $enough = $slack->chance($stick);
+
+        return ['length' => $tape->of($stick->stockMm), 'offcut' => $tape->of($stick->offcutMm), 'enough' => $enough, 'tight' => $enough < Slack::SURE, 'cuts' => array_map(function (array $cut) use ($tape): array {
+            [$run, $key] = explode('|', $cut['tag']);
+            $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
+
+            return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
+        }, $stick->cuts)];
     }
 
     /** @return array<string, list<CutPart>> by system and size; those that are cut are not cut again, and nothing is cut by a length that nobody knows */
@@ -173,21 +275,9 @@ final readonly class JobCutting
             : array_map(static fn (array $one): StockLength => new StockLength($one['length_mm'], $one['price'], $one['available']), $own);
     }
 
-    private function kerf(): float
+    /** Gives the width of the cut. */
+    public function kerf(): float
     {
         return $this->done->kerfMm ?? $this->catalogue->assumption('saw-kerf')->value;
-    }
-
-    /** @return list<Provenance> */
-    private function provenances(): array
-    {
-        $used = [];
-        foreach ($this->layout->runs as $layout) {
-            foreach ($layout->pieces as $piece) {
-                $used[] = $layout->system->pipe($piece->size)->provenance;
-            }
-        }
-
-        return $used;
     }
 }

@@ -37,17 +37,11 @@ final readonly class StockCutter
     public function plan(): CutPlan
     {
         [$sizes, $counts, $tags, $left] = $this->sorted();
-        $total = array_sum($counts);
-        if ($total === 0) {
+        if ($counts === []) {
             return new CutPlan([], $left, 0.0, 0.0, true);
         }
-        [$costs, $grain] = $this->costs();
-        $stocks = new Stocks(array_map(fn (StockLength $one): int => self::nm($one->mm + $this->kerfMm) + self::SLACK, $this->stock), $costs, array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock));
-        $bound = $this->bound($stocks, $sizes, $counts);
-        $packing = new Packing($sizes, $counts, $stocks, $this->effort);
-        $best = self::byDecreasingLength($stocks, $sizes, $counts);
-        $best = $best === null ? null : $this->cheaper($best, $stocks, $sizes);
-        [$sticks, $bound] = $this->search($packing, $stocks, $sizes, $best, $bound);
+        [$stocks, $grain] = $this->stocks(array_sum($counts));
+        [$sticks, $bound] = $this->search(new Packing($sizes, $counts, $stocks, $this->effort), $stocks, $sizes, $this->simple($stocks, $sizes, $counts), $this->bound($stocks, $sizes, $counts));
         if ($sticks === null) {
             return new CutPlan([], [...$left, ...$this->parts($sizes, $counts, $tags)], 0.0, $bound === null ? 0.0 : $bound * $grain, false);
         }
@@ -55,6 +49,51 @@ final readonly class StockCutter
         $bound ??= $used;
 
         return new CutPlan($this->sticks($sticks, $sizes, $tags), $left, $used * $grain, min($bound, $used) * $grain, $bound >= $used);
+    }
+
+    /** Gives a plan that uses no more than so much, in the unit of the objective, not the best; null where there is none, or none is found. */
+    public function within(float $most): ?CutPlan
+    {
+        [$sizes, $counts, $tags, $left] = $this->sorted();
+        if ($counts === []) {
+            return new CutPlan([], $left, 0.0, 0.0, true);
+        }
+        [$stocks, $grain] = $this->stocks(array_sum($counts));
+        $bound = $this->bound($stocks, $sizes, $counts);
+        $target = (int) floor($most / $grain + 1e-6);
+        if ($bound === null || $bound > $target) {
+            return null;
+        }
+        $sticks = $this->simple($stocks, $sizes, $counts);
+        if ($sticks === null || self::costOf($sticks, $stocks) > $target) {
+            $sticks = (new Packing($sizes, $counts, $stocks, $this->effort))->within($target, 1.0);
+        }
+        if ($sticks === null) {
+            return null;
+        }
+        $used = self::costOf($sticks, $stocks);
+
+        return new CutPlan($this->sticks($sticks, $sizes, $tags), $left, $used * $grain, $bound * $grain, $bound >= $used);
+    }
+
+    /** @return array{Stocks, float} the sticks there are for so many parts, and what a grain of their cost is worth */
+    private function stocks(int $total): array
+    {
+        [$costs, $grain] = $this->costs();
+
+        return [new Stocks(array_map(fn (StockLength $one): int => self::nm($one->mm + $this->kerfMm) + self::SLACK, $this->stock), $costs, array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock)), $grain];
+    }
+
+    /**
+     * @param list<int> $sizes
+     * @param array<int, int> $counts
+     * @return list<array{int, array<int, int>}>|null a plan without any search
+     */
+    private function simple(Stocks $stocks, array $sizes, array $counts): ?array
+    {
+        $best = self::byDecreasingLength($stocks, $sizes, $counts);
+
+        return $best === null ? null : $this->cheaper($best, $stocks, $sizes);
     }
 
     /**
@@ -239,8 +278,7 @@ final readonly class StockCutter
             foreach ($fill as $i => $count) {
                 array_push($cuts, ...array_splice($tags[$i], 0, $count));
             }
-            $left = $this->stock[$stock]->mm - array_sum(array_column($cuts, 'mm')) - count($cuts) * $this->kerfMm;
-            $sticks[] = new CutStick($stock, $this->stock[$stock]->mm, $cuts, max(0.0, $left));
+            $sticks[] = CutStick::cut($stock, $this->stock[$stock]->mm, $cuts, $this->kerfMm);
         }
         // Full sticks first: what is left over lies at the end, and can still be had for something else.
         usort($sticks, static fn (CutStick $a, CutStick $b): int => [$a->offcutMm, -count($a->cuts)] <=> [$b->offcutMm, -count($b->cuts)]);

@@ -20,6 +20,9 @@ final readonly class Beam
 
     private const STEPS = 80;
 
+    /** Parts that its shape is given in. */
+    private const SHAPE = 24;
+
     /**
      * @param float $loadNPerMm weight of a millimetre of pipe and water
      * @param float $stiffness E·I in N·mm²
@@ -57,6 +60,12 @@ final readonly class Beam
             'continuous' => $x ** 2 * ($l - $x) ** 2 / 24,
             default => ($l - $x) * ($l ** 3 - 3 * $l * ($l - $x) ** 2 + 2 * ($l - $x) ** 3) / 48,
         };
+    }
+
+    /** @return list<float> how far it hangs below the straight line at equal steps, from the upper hanger to the lower */
+    public function shapeMm(): array
+    {
+        return array_map(fn (int $i): float => $this->sagAt($this->spanMm * $i / self::SHAPE), range(0, self::SHAPE));
     }
 
     /**

@@ -6,7 +6,9 @@ namespace FallBend\Core\Hanging;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Material;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
@@ -22,253 +24,150 @@ use FallBend\Core\Rules\Where;
 /** How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs between two, how far each leg grows. */
 final readonly class RunHanging
 {
-    /** A plain building: contents at room temperature where no fixture says hotter. */
-    private const COOL_C = 23.0;
-
-    private const SAME_MM = 0.5;
-
-    /** Parts of a span that its shape is given in. */
-    private const SHAPE = 24;
-
     private const STRING_INCH_MM = 101.6;
 
     private const STRING_MM = 100.0;
 
-    /** Joints that let the pipe turn a little: a span over one of them is held as if it ended there. */
-    private const HINGES = ['no-hub-shielded', 'shielded-transition', 'flexible-unshielded', 'hub-gasket', 'bell-gasket', 'push-fit', 'slip-joint', 'universal-compression'];
-
-    /** What a hanger can be screwed to where the leg goes through several of them. */
-    private const JOISTS = ['joist', 'joist-engineered', 'truss'];
-
     private ?Hanging $decided;
 
-    private float $celsius;
+    private ?Material $material;
+
+    private RunHangers $run;
 
     public function __construct(private RunLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook)
     {
         $this->decided = $job->hanging[$layout->run->id] ?? null;
-        $this->celsius = max(self::COOL_C, $layout->run->outlet->fixture->hotC ?? self::COOL_C);
+        $this->material = $catalogue->material($layout->system->material);
+        $this->run = new RunHangers($layout, $job, $catalogue, $rulebook);
     }
 
     /** @return array<string, mixed> see docs/openapi.json, HangingReport */
     public function toArray(): array
     {
-        [$legs, $findings, $used] = [[], [], []];
-        foreach ($this->layout->legs as $leg) {
-            $spacing = Spacing::of($this->catalogue, $this->rulebook, $this->layout->system, $leg->line->size, $this->celsius);
-            $legs[] = $this->supportLeg($leg, $spacing);
-            array_push($findings, ...$spacing->findings($leg->line->number, $leg->isUpright(), $this->layout->system, $leg->line->size, $this->rulebook, $this->celsius));
-            array_push($used, ...$spacing->provenances);
-        }
-        $hangers = $this->placed($legs);
-        $material = $this->catalogue->material($this->layout->system->material);
-        $spans = $this->spans($hangers, $legs, $material);
-        $tape = new Tape;
+        [$tape, $hangers] = [new Tape, $this->run->places()];
+        $between = new Spans($this->layout, $this->rulebook, $this->material, $this->run->celsius);
+        $spans = $between->between($hangers);
+        $levels = new HangerLevels($this->layout, $hangers, $this->stringMm(), $this->decided, $between);
+        $expansion = $this->expansion($hangers);
+        $straights = $expansion?->straights() ?? [];
+        $braced = (new Bracing($this->layout, $this->rulebook))->of($hangers);
 
         return [
-            'hangers' => $this->hangers($hangers),
+            'hangers' => $this->hangers($tape, $hangers, $levels, $expansion?->isTakenUpInJoints() === false ? $straights : null, $braced),
             'own' => $this->decided?->own !== null,
-            'spans' => array_map(static fn (array $span): array => array_diff_key($span, ['finding' => 1]), $spans),
+            'spans' => array_map(fn (Span $span): array => $span->toArray($tape, $this->layout->system->pipe($this->layout->legAt($span->fromMm)->line->size)->outsideMm), $spans),
             'string' => $tape->of($this->stringMm()),
             'joist_every' => $tape->orNull($this->decided?->joistEveryMm),
             'joist_first' => $tape->orNull($this->decided?->joistEveryMm === null ? null : $this->decided->joistFirstMm),
-            'expansion' => $this->expansion($material),
+            'storey' => $tape->orNull($this->decided?->storeyMm),
+            'floor' => $tape->orNull($this->decided?->storeyMm === null ? null : $this->decided->floorMm),
+            'upright' => array_filter($this->layout->legs, static fn (LegLaid $leg): bool => $leg->isUpright()) !== [],
+            'expansion' => array_map(fn (Straight $straight): array => $this->straight($tape, $straight), $straights),
+            'allowances' => array_map(fn (float $at): array => ['tape_mm' => $at, 'tape' => $tape->of($at)], $expansion?->allowances() ?? []),
             'swing_c' => $this->swing(),
-            'findings' => FindingReport::list([...self::unique($findings), ...Supports::onJoints($hangers), ...array_merge([], ...array_column($spans, 'finding'))], $this->job->units),
-            'sources' => SourceList::of([...$used, $material?->provenance, $this->catalogue->assumption('temperature-swing')->provenance]),
+            'findings' => FindingReport::list($this->findings($hangers, $spans, $levels, $expansion), $this->job->units),
+            'sources' => SourceList::of([...array_merge(...array_map(static fn (Spacing $spacing): array => $spacing->provenances, $this->run->spacings)), ...array_map(static fn (Threshold $by): Provenance => $by->provenance, array_values($braced)),
+                $this->material?->provenance, $this->catalogue->assumption('temperature-swing')->provenance]),
         ];
     }
 
     /** @return list<Hanger> in the order of flow, as reckoned or as set by hand */
     public function places(): array
     {
-        return $this->placed(array_map(fn (LegLaid $leg): SupportLeg => $this->supportLeg($leg, Spacing::of($this->catalogue, $this->rulebook, $this->layout->system, $leg->line->size, $this->celsius)), $this->layout->legs));
+        return $this->run->places();
     }
 
     /**
-     * @param list<SupportLeg> $legs
-     * @return list<Hanger>
-     */
-    private function placed(array $legs): array
-    {
-        $reckoned = (new Supports($legs))->hangers();
-
-        return $this->decided?->own === null ? $reckoned : $this->own($reckoned);
-    }
-
-    private function supportLeg(LegLaid $leg, Spacing $spacing): SupportLeg
-    {
-        $joints = [];
-        foreach ($this->layout->joints as $joint) {
-            $at = $joint->tapeMm - $leg->tapeMm;
-            if ($at >= 0.0 && $at <= $leg->centreMm) {
-                $joints[] = $at;
-            }
-        }
-        [$every, $first] = $this->joists($leg);
-
-        return SupportLeg::of($spacing, $leg->centreMm, $leg->isUpright(), $joints, $leg->line->number === 1 && $this->layout->run->outlet->kind === 'fixture' ? [0.0] : [], true, $every, $first);
-    }
-
-    /** @return array{?float, float} joists over a leg: those that it goes through, or those that somebody said */
-    private function joists(LegLaid $leg): array
-    {
-        foreach ($this->job->obstacles as $obstacle) {
-            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && in_array($obstacle->kind, self::JOISTS, true) && $obstacle->everyMm !== null) {
-                return [$obstacle->everyMm, fmod($obstacle->atMm, $obstacle->everyMm)];
-            }
-        }
-
-        return [$this->decided?->joistEveryMm, $this->decided->joistFirstMm ?? 0.0];
-    }
-
-    /**
-     * Those set by hand, as far as their legs are still there; one that stands where it is reckoned too is that one.
+     * Gives how many places there are that must let it grow, and how many hangers are braced: what else has to be bought.
      *
-     * @param list<Hanger> $reckoned
-     * @return list<Hanger>
+     * @param list<Hanger> $hangers
+     * @return array{int, int}
      */
-    private function own(array $reckoned): array
+    public function furtherParts(array $hangers): array
     {
-        $hangers = [];
-        foreach ($this->decided->own ?? [] as ['leg' => $id, 'at_mm' => $at]) {
-            $leg = $this->layout->leg($id);
-            if ($leg === null || $at > $leg->centreMm) {
-                continue;
-            }
-            $number = $leg->line->number - 1;
-            $same = array_values(array_filter($reckoned, static fn (Hanger $one): bool => $one->leg === $number && abs($one->atMm - $at) < self::SAME_MM));
-            $hangers[] = $same[0] ?? new Hanger($number, $at, $leg->isUpright() ? 'bracket' : 'hanger', 'own', $this->isClear($leg->tapeMm + $at));
-        }
-        usort($hangers, static fn (Hanger $a, Hanger $b): int => [$a->leg, $a->atMm] <=> [$b->leg, $b->atMm]);
-
-        return $hangers;
-    }
-
-    private function isClear(float $tapeMm): bool
-    {
-        $clear = $this->catalogue->assumption('hang-clear-joint')->value;
-        foreach ($this->layout->joints as $joint) {
-            if (abs($joint->tapeMm - $tapeMm) < $clear - 1e-6) {
-                return false;
-            }
-        }
-
-        return true;
+        return [count($this->expansion($hangers)?->allowances() ?? []), count((new Bracing($this->layout, $this->rulebook))->of($hangers))];
     }
 
     /**
      * @param list<Hanger> $hangers
+     * @param list<Span> $spans
+     * @return list<Finding>
+     */
+    private function findings(array $hangers, array $spans, HangerLevels $levels, ?Expansion $expansion): array
+    {
+        if ($this->run->isBedded()) {
+            return [new Finding('hang.bedded', Severity::Note, new Where)];
+        }
+        $findings = [];
+        foreach ($this->layout->legs as $n => $leg) {
+            // Each rule once: the legs of a run are of one pipe.
+            foreach ($this->run->spacings[$n]->findings($leg->line->number, $leg->isUpright(), $this->layout->system, $leg->line->size, $this->rulebook, $this->run->celsius) as $finding) {
+                $findings[$finding->rule] ??= $finding;
+            }
+        }
+        $longest = $this->longestStraight();
+        foreach ($expansion?->allowances() ?? [] as $at) {
+            $findings[] = new Finding('hang.expands', Severity::Warn, new Where(tapeMm: $at), null, $longest?->value, ['at_mm' => $at, 'most_mm' => $longest->value ?? 0.0, 'book' => $this->rulebook->name], $longest?->provenance);
+        }
+        foreach ($expansion?->isTakenUpInJoints() === true ? $this->layout->pieces : [] as $piece) {
+            if ($longest?->value !== null && $piece->cutMm > $longest->value) {
+                $findings[] = new Finding('hang.pieceTooLong', Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), $piece->cutMm, $longest->value, ['piece' => $piece->letter, 'length_mm' => $piece->cutMm, 'most_mm' => $longest->value], $longest->provenance);
+            }
+        }
+
+        return [...array_values($findings), ...Supports::onJoints($hangers), ...array_merge([], ...array_map(fn (Span $span): array => $span->findings($this->rulebook->name), $spans)), ...$levels->findings($this->rulebook)];
+    }
+
+    /**
+     * @param list<Hanger> $hangers
+     * @param list<Straight>|null $straights each is held fast at one hanger and slides through the others; null: nothing does
+     * @param array<int, Threshold> $braced
      * @return list<array<string, mixed>>
      */
-    private function hangers(array $hangers): array
+    private function hangers(Tape $tape, array $hangers, HangerLevels $levels, ?array $straights, array $braced): array
     {
-        [$tape, $report, $string, $before] = [new Tape, [], null, 0];
-        foreach ($hangers as $n => $hanger) {
+        [$below, $read, $fast] = [$levels->below(), $levels->read(), array_map(static fn (Straight $straight): ?int => $straight->hanger, $straights ?? [])];
+        $slides = $straights !== null;
+
+        return array_map(function (Hanger $hanger, int $n) use ($tape, $below, $read, $fast, $slides, $braced): array {
             $leg = $this->layout->legs[$hanger->leg];
-            $crown = $leg->from->z + $leg->line->direction->z * $hanger->atMm + $this->layout->system->pipe($leg->line->size)->outsideMm / 2;
-            // A string is drawn anew wherever the pipe goes up or down between two hangers.
-            if ($leg->isUpright()) {
-                $string = null;
-            } elseif ($string === null || $this->isUprightBetween($before, $hanger->leg)) {
-                $string = $crown + $this->stringMm();
-            }
-            $before = $hanger->leg;
-            $report[] = ['number' => $n + 1, 'leg' => $leg->line->number, 'leg_id' => $leg->line->leg->id, 'at' => $tape->of($hanger->atMm), 'tape_mm' => $leg->tapeMm + $hanger->atMm, 'tape' => $tape->of($leg->tapeMm + $hanger->atMm),
-                'kind' => $hanger->kind, 'why' => $hanger->why, 'clear' => $hanger->isClear, 'below_string' => $tape->orNull($string === null ? null : $string - $crown)];
-        }
+            $at = $hanger->tapeMm($this->layout);
+            [$planned, $was] = [$below[$n] ?? null, $read[$n] ?? null];
 
-        return $report;
+            return ['number' => $n + 1, 'leg' => $leg->line->number, 'leg_id' => $leg->line->leg->id, 'leg_mm' => $leg->centreMm, 'at' => $tape->of($hanger->atMm), 'tape_mm' => $at, 'tape' => $tape->of($at), 'face' => $this->face($tape, $leg, $hanger->atMm),
+                'kind' => $hanger->kind, 'why' => $hanger->why, 'clear' => $hanger->isClear, 'hold' => ! $slides ? null : (in_array($n + 1, $fast, true) ? 'fast' : 'slides'), 'braced' => isset($braced[$n]),
+                'below_string' => $tape->orNull($planned), 'read' => $tape->orNull($was), 'off_mm' => $planned === null || $was === null ? null : $was - $planned];
+        }, $hangers, array_keys($hangers));
     }
 
-    private function isUprightBetween(int $from, int $to): bool
+    /** @return array{name: string, at: array<string, mixed>}|null how far it is from what places on its leg are measured from */
+    private function face(Tape $tape, LegLaid $leg, float $atMm): ?array
     {
-        for ($n = $from + 1; $n < $to; $n++) {
-            if ($this->layout->legs[$n]->isUpright()) {
-                return true;
+        foreach ($this->decided->faces ?? [] as $face) {
+            if ($face['leg'] === $leg->line->leg->id) {
+                return ['name' => $face['name'], 'at' => $tape->of($face['before_mm'] + $atMm)];
             }
         }
 
-        return false;
+        return null;
     }
 
-    /**
-     * What hangs between two hangers of level pipe, from the last before it to the first after.
-     *
-     * @param list<Hanger> $hangers
-     * @param list<SupportLeg> $legs
-     * @return list<array{from_tape_mm: float, to_tape_mm: float, length: array<string, mixed>, most: array<string, mixed>|null, over: bool, ends: string, sag: array<string, mixed>|null, pond: array<string, mixed>|null, longest: array<string, mixed>|null, fall_mm_per_m: float, outside_mm: float, pond_from_mm: ?float, pond_to_mm: ?float, shape_mm: list<float>, finding: list<Finding>}>
-     */
-    private function spans(array $hangers, array $legs, ?Material $material): array
+    /** @return array<string, mixed> */
+    private function straight(Tape $tape, Straight $straight): array
     {
-        $spans = [];
-        foreach (array_slice($hangers, 1) as $n => $hanger) {
-            $before = $hangers[$n];
-            if ($legs[$hanger->leg]->isUpright || $legs[$before->leg]->isUpright || $this->isUprightBetween($before->leg, $hanger->leg)) {
-                continue;
-            }
-            $leg = $this->layout->legs[$before->leg];
-            [$from, $to] = [$leg->tapeMm + $before->atMm, $this->layout->legs[$hanger->leg]->tapeMm + $hanger->atMm];
-            $isLast = $n === 0 || $n === count($hangers) - 2;
-            $spans[] = $this->span($leg, $from, $to, $isLast, $material);
-        }
-
-        return $spans;
+        return ['leg' => $straight->leg, 'from_tape_mm' => $straight->fromMm, 'length' => $tape->of($straight->toMm - $straight->fromMm), 'growth' => $tape->of($straight->growthMm), 'fixed' => $straight->fixed, 'hanger' => $straight->hanger,
+            'ends' => array_map(static fn (Growth $end): array => ['way' => $end->way, 'move' => $tape->of($end->moveMm), 'into' => $end->into, 'leg' => $end->leg, 'free' => $tape->orNull($end->freeMm), 'hanger' => $end->hanger, 'newton' => $end->newton], $straight->ends)];
     }
 
-    /** @return array{from_tape_mm: float, to_tape_mm: float, length: array<string, mixed>, most: array<string, mixed>|null, over: bool, ends: string, sag: array<string, mixed>|null, pond: array<string, mixed>|null, longest: array<string, mixed>|null, fall_mm_per_m: float, outside_mm: float, pond_from_mm: ?float, pond_to_mm: ?float, shape_mm: list<float>, finding: list<Finding>} */
-    private function span(LegLaid $leg, float $from, float $to, bool $isLast, ?Material $material): array
+    /** @param  list<Hanger>  $hangers */
+    private function expansion(array $hangers): ?Expansion
     {
-        $tape = new Tape;
-        $pipe = $this->layout->system->pipe($leg->line->size);
-        $filled = $material === null ? null : new FilledPipe($pipe, $material, 1.0);
-        [$load, $stiffness] = [$filled?->loadNPerMm(), $filled?->stiffness($this->celsius, true)];
-        $ends = $this->isHinged($from, $to) ? 'simple' : ($isLast ? 'end' : 'continuous');
-        $beam = $load === null || $stiffness === null || $to - $from < 1.0 ? null : new Beam($to - $from, $load, $stiffness, $ends);
-        $fall = max(0.0, -1000 * $leg->line->direction->z / max(1e-9, hypot($leg->line->direction->x, $leg->line->direction->y)));
-        $pocket = $beam?->pocket($fall);
-        $limit = $this->rulebook->forSize('support.level', $leg->line->size, $this->layout->system->key);
-        $most = $limit?->value;
-        $over = $most !== null && $to - $from > $most + 0.5;
-        $where = new Where(leg: $leg->line->number, tapeMm: $from);
-        $finding = [
-            ...($over ? [new Finding('hang.gap', Severity::Warn, $where, $to - $from, $most, ['gap_mm' => $to - $from, 'most_mm' => $most, 'size' => $leg->line->size, 'book' => $this->rulebook->name], $limit->provenance)] : []),
-            ...($pocket === null ? [] : [new Finding('sag.ponds', Severity::Warn, $where, $pocket['depth_mm'], 0.0, ['depth_mm' => $pocket['depth_mm'], 'length_mm' => $pocket['over_mm'] - $pocket['from_mm']])]),
-        ];
-
-        return ['from_tape_mm' => $from, 'to_tape_mm' => $to, 'length' => $tape->of($to - $from), 'most' => $tape->orNull($most), 'over' => $over, 'ends' => $ends, 'sag' => $tape->orNull($beam?->deflectionMm()), 'pond' => $tape->orNull($pocket['depth_mm'] ?? null),
-            'longest' => $tape->orNull($beam?->longestSpanMm($fall)), 'fall_mm_per_m' => $fall, 'outside_mm' => $pipe->outsideMm, 'pond_from_mm' => $pocket['from_mm'] ?? null, 'pond_to_mm' => $pocket['over_mm'] ?? null,
-            'shape_mm' => $beam === null ? [] : array_map(static fn (int $i): float => $beam->sagAt(($to - $from) * $i / self::SHAPE), range(0, self::SHAPE)), 'finding' => $finding];
+        return $this->material === null || $this->run->isBedded() ? null : new Expansion($this->layout, $hangers, $this->material, $this->swing(), $this->run->celsius, $this->longestStraight()?->value);
     }
 
-    private function isHinged(float $from, float $to): bool
+    private function longestStraight(): ?Threshold
     {
-        if (! in_array($this->layout->system->ownJoint, self::HINGES, true)) {
-            return false;
-        }
-        foreach ($this->layout->joints as $joint) {
-            if ($joint->tapeMm > $from && $joint->tapeMm < $to) {
-                return true;
-            }
-        }
-
-        return false;
-    }
-
-    /** @return list<array{leg: int, growth: array<string, mixed>, pulls: string}> how far each leg grows, and on what: growth = share per °C · swing · length */
-    private function expansion(?Material $material): array
-    {
-        $report = [];
-        $tape = new Tape;
-        if ($material === null) {
-            return [];
-        }
-        foreach ($this->layout->legs as $n => $leg) {
-            $next = $this->layout->legs[$n + 1] ?? null;
-            $report[] = ['leg' => $leg->line->number, 'growth' => $tape->of($material->growthPerC * $this->swing() * $leg->centreMm), 'pulls' => $next === null ? $this->layout->run->tieIn->what : "leg {$next->line->number}"];
-        }
-
-        return $report;
+        return $this->rulebook->forSize('support.expansion', $this->layout->run->size, $this->layout->system->key);
     }
 
     private function swing(): float
@@ -279,19 +178,5 @@ final readonly class RunHanging
     private function stringMm(): float
     {
         return $this->decided->stringMm ?? ($this->job->units === Units::Inch ? self::STRING_INCH_MM : self::STRING_MM);
-    }
-
-    /**
-     * @param list<Finding> $findings
-     * @return list<Finding> each rule once: the legs of a run are of one pipe
-     */
-    private static function unique(array $findings): array
-    {
-        $unique = [];
-        foreach ($findings as $finding) {
-            $unique[$finding->rule] ??= $finding;
-        }
-
-        return array_values($unique);
     }
 }

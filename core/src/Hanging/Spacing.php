@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 use FallBend\Core\Rules\Where;
@@ -18,17 +19,21 @@ final readonly class Spacing
     /** Materials whose spacing the tables give for cool contents. */
     private const SOFT = ['pvc', 'pvc-u', 'abs', 'abs-uk', 'pp', 'cpvc'];
 
-    /** @param  list<Provenance>  $provenances */
-    private function __construct(public ?float $levelMm, public ?float $uprightMm, public ?float $nearJointMm, public float $besideMm, public float $clearMm, public bool $isTooHot, public array $provenances) {}
+    /**
+     * @param ?float $guideMm farthest between two brackets of upright pipe without a guide
+     * @param ?float $straightMm longest straight stretch without something that lets it grow
+     * @param list<Provenance> $provenances
+     */
+    private function __construct(public ?float $levelMm, public ?float $uprightMm, public ?float $nearJointMm, public float $besideMm, public float $clearMm, public ?float $guideMm, public ?float $straightMm, public bool $isTooHot, public array $provenances) {}
 
     /** @param  float  $celsius of the contents */
     public static function of(Catalogue $catalogue, Rulebook $rulebook, PipeSystem $system, string $size, float $celsius): self
     {
-        [$level, $upright, $near] = [$rulebook->forSize('support.level', $size, $system->key), $rulebook->forSize('support.upright', $size, $system->key), $rulebook->forSize('support.near-joint', $size, $system->key)];
+        [$level, $upright, $near, $guide, $straight] = array_map(static fn (string $topic): ?Threshold => $rulebook->forSize($topic, $size, $system->key), ['support.level', 'support.upright', 'support.near-joint', 'support.guide', 'support.expansion']);
         [$beside, $clear, $hot] = [$catalogue->assumption('hang-beside-turn'), $catalogue->assumption('hang-clear-joint'), $catalogue->assumption('hot-plastic')];
-        $used = [$level?->provenance, $upright?->provenance, $near?->provenance, $beside->provenance, $clear->provenance];
+        $used = [$level?->provenance, $upright?->provenance, $near?->provenance, $guide?->provenance, $straight?->provenance, $beside->provenance, $clear->provenance];
 
-        return new self($level?->value, $upright?->value, $near?->value, min($beside->value, ($level->value ?? INF) / 2), $clear->value, in_array($system->material, self::SOFT, true) && $celsius >= $hot->value,
+        return new self($level?->value, $upright?->value, $near?->value, min($beside->value, ($level->value ?? INF) / 2), $clear->value, $guide?->value, $straight?->value, in_array($system->material, self::SOFT, true) && $celsius >= $hot->value,
             array_values(array_filter($used)));
     }
 

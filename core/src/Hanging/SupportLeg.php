@@ -18,6 +18,9 @@ final readonly class SupportLeg
      * @param bool $isBent it begins and ends with a change of direction or with an end
      * @param ?float $joistEveryMm joists that cross it; null: there is none to hang from
      * @param float $joistFirstMm the first of them
+     * @param list<float> $floors that an upright leg goes through
+     * @param ?float $guideMm farthest between two that hold an upright leg without a guide between them; null: it needs none
+     * @param list<array{float, float}> $fittings from where to where it is no straight pipe
      */
     public function __construct(
         public float $lengthMm,
@@ -31,6 +34,9 @@ final readonly class SupportLeg
         public bool $isBent = true,
         public ?float $joistEveryMm = null,
         public float $joistFirstMm = 0.0,
+        public array $floors = [],
+        public ?float $guideMm = null,
+        public array $fittings = [],
     ) {}
 
     /**
@@ -38,9 +44,29 @@ final readonly class SupportLeg
      *
      * @param list<float> $joints
      * @param list<float> $heavy
+     * @param list<float> $floors
+     * @param list<array{float, float}> $fittings
      */
-    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?float $joistEveryMm, float $joistFirstMm): self
+    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?float $joistEveryMm, float $joistFirstMm, array $floors = [], array $fittings = []): self
     {
-        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $joistEveryMm, $joistFirstMm);
+        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $joistEveryMm, $joistFirstMm,
+            $isUpright ? $floors : [], $isUpright ? $spacing->guideMm : null, $fittings);
+    }
+
+    /** Whether a hanger can stand at a place of it: on straight pipe, and clear of every joint. What carries a foot may stand under the bend there. */
+    public function isClear(float $atMm, bool $isFoot): bool
+    {
+        foreach ($this->joints as $joint) {
+            if (abs($joint - $atMm) < $this->clearMm - 1e-6) {
+                return false;
+            }
+        }
+        foreach ($isFoot ? [] : $this->fittings as [$from, $to]) {
+            if ($atMm >= $from && $atMm <= $to) {
+                return false;
+            }
+        }
+
+        return true;
     }
 }

@@ -11,6 +11,7 @@ use FallBend\Core\Rules\Where;
 /**
  * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down
  * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist, and off joints, only as far as no gap opens.
+ * Upright pipe is carried at its foot and at every floor that it goes through, and guided between where the rulebook asks for it.
  */
 final readonly class Supports
 {
@@ -72,7 +73,7 @@ final readonly class Supports
     /** A leg no longer than a turn is from its hanger is held by those of its neighbours, as long as they stand near enough. */
     private function isSkipped(SupportLeg $leg, float $since): bool
     {
-        return $leg->lengthMm <= $leg->besideMm && $leg->heavy === [] && ($leg->nearJointMm === null || $leg->joints === []) && $since > 0.0 && $since + $leg->lengthMm + $leg->besideMm <= $leg->mostMm;
+        return $leg->lengthMm <= $leg->besideMm && $leg->heavy === [] && $leg->floors === [] && ($leg->nearJointMm === null || $leg->joints === []) && $since > 0.0 && $since + $leg->lengthMm + $leg->besideMm <= $leg->mostMm;
     }
 
     /** @return list<Hanger> */
@@ -89,7 +90,7 @@ final readonly class Supports
         }
         usort($hangers, static fn (Hanger $a, Hanger $b): int => $a->atMm <=> $b->atMm);
 
-        return $this->filled($n, $leg, $hangers);
+        return $this->guided($n, $leg, $this->filled($n, $leg, $hangers));
     }
 
     /**
@@ -104,6 +105,9 @@ final readonly class Supports
         $stretches = [];
         if ($leg->isUpright) {
             $stretches[] = [$length - $beside, $length, 'base'];
+            foreach ($leg->floors as $at) {
+                $stretches[] = [$at, $at, 'floor'];
+            }
         } elseif ($leg->isBent) {
             // Never further down than what hangs free before it lets it.
             $stretches[] = [0.0, max(0.0, min($beside, $leg->mostMm - $since)), 'turn'];
@@ -150,6 +154,32 @@ final readonly class Supports
         return $filled;
     }
 
+    /**
+     * With guides at equal steps between those that hold upright pipe too far apart to go without.
+     *
+     * @param list<Hanger> $hangers
+     * @return list<Hanger>
+     */
+    private function guided(int $n, SupportLeg $leg, array $hangers): array
+    {
+        if ($leg->guideMm === null) {
+            return $hangers;
+        }
+        [$guided, $last] = [[], 0.0];
+        foreach ($hangers as $hanger) {
+            $steps = (int) ceil(($hanger->atMm - $last) / $leg->guideMm - 1e-9);
+            for ($k = 1; $k < $steps; $k++) {
+                $wanted = $last + ($hanger->atMm - $last) * $k / $steps;
+                $slack = min($leg->besideMm, ($hanger->atMm - $last) / $steps / 4);
+                $guided[] = $this->at($n, $leg, $wanted - $slack, $wanted + $slack, $wanted, 'guide');
+            }
+            $guided[] = $hanger;
+            $last = $hanger->atMm;
+        }
+
+        return $guided;
+    }
+
     private function next(int $n, SupportLeg $leg, float $from, float $to): Hanger
     {
         $steps = (int) ceil(($to - $from) / $leg->mostMm - 1e-9);
@@ -162,10 +192,15 @@ final readonly class Supports
     {
         $high = min($high, $leg->lengthMm);
         $low = min($low, $high);
-        $kind = $leg->isUpright ? 'bracket' : ($leg->joistEveryMm === null ? 'hanger' : 'batten');
+        $kind = match (true) {
+            $why === 'floor' => 'clamp',
+            $why === 'guide' => 'guide',
+            $leg->isUpright => 'bracket',
+            default => $leg->joistEveryMm === null ? 'hanger' : 'batten',
+        };
         $joists = $leg->isUpright || $leg->joistEveryMm === null ? [] : $this->joists($leg, $low, $high);
         foreach ([[$joists, 'joist'], [$this->besideJoints($leg, $low, $high, $wanted), $kind]] as [$places, $from]) {
-            $clear = array_values(array_filter($places, static fn (float $at): bool => self::isClear($leg, $at)));
+            $clear = array_values(array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === 'base')));
             usort($clear, static fn (float $a, float $b): int => abs($a - $wanted) <=> abs($b - $wanted));
             if ($clear !== []) {
                 return new Hanger($n, $clear[0], $from, $why, true);
@@ -196,16 +231,5 @@ final readonly class Supports
         }
 
         return array_values(array_filter($places, static fn (float $at): bool => $at >= $low - 1e-9 && $at <= $high + 1e-9));
-    }
-
-    private static function isClear(SupportLeg $leg, float $at): bool
-    {
-        foreach ($leg->joints as $joint) {
-            if (abs($joint - $at) < $leg->clearMm - 1e-6) {
-                return false;
-            }
-        }
-
-        return true;
     }
 }

@@ -27,6 +27,7 @@ final readonly class Job
      * @param list<GuidedMove> $moves what was measured for making up
      * @param array<string, Hanging> $hanging how runs are hung, by id of the run
      * @param CuttingDone $cutting what there is to cut from, and what is cut
+     * @param list<Price> $prices that the crew keeps
      */
     public function __construct(
         public string $name,
@@ -44,6 +45,7 @@ final readonly class Job
         public array $moves = [],
         public array $hanging = [],
         public CuttingDone $cutting = new CuttingDone,
+        public array $prices = [],
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -55,13 +57,13 @@ final readonly class Job
     /** @param  list<Run>  $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
     }
 
     /** @param  list<Obstacle>  $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging, $this->cutting);
+        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -102,7 +104,7 @@ final readonly class Job
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
             [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
-            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting);
+            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
     }
 
     /** Gives the run of that id, or null. */

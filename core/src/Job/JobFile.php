@@ -94,8 +94,9 @@ final readonly class JobFile
             array_values(self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))),
             array_values($obstacles),
             array_values($moves),
-            self::hanging($file, $names),
+            Hanging::ofRuns($file->children('hanging', 20_000), $names),
             $file->has('cutting') ? CuttingDone::read($file->child('cutting'), $names) : new CuttingDone,
+            Price::list($file->children('prices', 2000)),
         );
         $overrides->end();
         $file->end();
@@ -121,6 +122,7 @@ final readonly class JobFile
             ...($job->moves === [] ? [] : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)]),
             ...($job->hanging === [] ? [] : ['hanging' => array_map(static fn (Hanging $hanging): array => $hanging->toArray(), array_values($job->hanging))]),
             ...($job->cutting->toArray() === [] ? [] : ['cutting' => $job->cutting->toArray()]),
+            ...($job->prices === [] ? [] : ['prices' => array_map(static fn (Price $price): array => $price->toArray(), $job->prices)]),
             'overrides' => [
                 'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
                 'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
@@ -153,24 +155,6 @@ final readonly class JobFile
         return $things;
     }
 
-    /**
-     * @param list<string> $runs ids
-     * @return array<string, Hanging> by run
-     */
-    private static function hanging(Fields $file, array $runs): array
-    {
-        $hanging = [];
-        foreach ($file->children('hanging', 20_000) as $fields) {
-            $run = $fields->choice('run', $runs);
-            if (isset($hanging[$run])) {
-                throw BadInput::at($fields->at('run'), 'stands twice', $run);
-            }
-            $hanging[$run] = Hanging::read($fields, $run);
-        }
-
-        return $hanging;
-    }
-
     private static function conditions(?Fields $fields): Conditions
     {
         if ($fields === null) {
@@ -192,7 +176,7 @@ final readonly class JobFile
         $sizes = $system->sizes();
         $legs = [];
         foreach ($fields->children('legs', 1000) as $legFields) {
-            $leg = $this->leg($legFields, $sizes);
+            $leg = LegFile::read($legFields, self::id($legFields), $sizes);
             if (isset($legs['.'.$leg->id])) {
                 throw BadInput::at($legFields->at('id'), 'stands twice', $leg->id);
             }
@@ -207,7 +191,7 @@ final readonly class JobFile
             $fields->numberOrNull('fall_mm_per_m', 0, 1000),
             (new EndFile($standing))->read($fields->child('outlet'), End::OUTLETS),
             (new EndFile($standing))->read($fields->child('tie_in'), End::TIE_INS),
-            self::length($fields, 'level_difference_mm', -self::MOST_MM),
+            self::levelDifference($fields),
             $fields->numberOrNull('heading_deg', 0, 360) ?? 0.0,
             array_values($legs),
             self::marks($fields->childOrNull('marks')),
@@ -241,55 +225,6 @@ final readonly class JobFile
             if ($run->tieIn->kind === 'run' && $run->tieIn->next === null) {
                 throw BadInput::at($file->at("runs.{$i}.tie_in.run"), 'is missing');
             }
-        }
-    }
-
-    /** @param  list<string>  $sizes */
-    private function leg(Fields $fields, array $sizes): Leg
-    {
-        $id = self::id($fields);
-        if ($fields->has('unread')) {
-            $leg = new Leg($id, unread: $fields->string('unread', 500));
-            $fields->end();
-
-            return $leg;
-        }
-        $way = Way::from($fields->choice('way', array_column(Way::cases(), 'value')));
-        $turn = $fields->numberOrNull('turn_deg', 0.01, 179.99);
-        if ($turn !== null && ! $way->takesAngle()) {
-            throw BadInput::at($fields->at('turn_deg'), "does not go with way {$way->value}", $turn);
-        }
-        $close = $fields->bool('close', false);
-        $length = self::length($fields, 'length_mm', 0.001);
-        $takes = $fields->has('takes') ? $fields->choice('takes', ['share', 'rest']) : null;
-        if ($takes === 'rest' && $way !== Way::Down && $way !== Way::Up) {
-            throw BadInput::at($fields->at('takes'), 'the rest is taken by a leg that goes down or up', $takes);
-        }
-        if ($length === null && ! $close && $takes !== 'rest') {
-            throw BadInput::at($fields->at('length_mm'), 'is missing');
-        }
-        $fall = $fields->numberOrNull('fall_mm_per_m', -10_000, 10_000);
-        $drop = self::length($fields, 'drop_mm', -self::MOST_MM);
-        self::refuseContradiction($fields, $way, $length, $fall, $drop);
-        $leg = new Leg($id, $way, $turn, $length, $fields->has('measured') && $fields->choice('measured', ['centre', 'stop']) === 'stop', $fall, $drop,
-            $fields->has('size') ? $fields->choice('size', $sizes) : null,
-            $fields->has('fitting') ? FittingChoice::read($fields->child('fitting')) : null,
-            $close, $fields->stringOr('what', '', 80), null, $takes);
-        $fields->end();
-
-        return $leg;
-    }
-
-    private static function refuseContradiction(Fields $fields, Way $way, ?Length $length, ?float $fall, ?Length $drop): void
-    {
-        if ($fall !== null && $drop !== null) {
-            throw BadInput::at($fields->at('drop_mm'), 'cannot stand beside fall_mm_per_m', $drop->toMm());
-        }
-        if ($way->isUpright() && ($fall !== null || $drop !== null)) {
-            throw BadInput::at($fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'), "does not go with way {$way->value}", $fall ?? $drop->toMm());
-        }
-        if ($drop !== null && ($length === null || abs($drop->nanometres) > $length->nanometres)) {
-            throw BadInput::at($fields->at('drop_mm'), 'must not be more than the length of the leg', $drop->toMm());
         }
     }
 
@@ -350,7 +285,7 @@ final readonly class JobFile
             'tie_in' => EndFile::document($run->tieIn),
             'level_difference_mm' => $run->levelDifference?->toMm(),
             'heading_deg' => $run->headingDeg,
-            'legs' => array_map($this->legDocument(...), $run->legs),
+            'legs' => array_map(LegFile::document(...), $run->legs),
             'next_leg' => $run->nextLeg,
             'marks' => [
                 'pieces' => (object) $run->marks->pieces,
@@ -369,30 +304,7 @@ final readonly class JobFile
      */
     public function legs(array $legs): array
     {
-        return array_map($this->legDocument(...), $legs);
-    }
-
-    /** @return array<string, mixed> */
-    private function legDocument(Leg $leg): array
-    {
-        if ($leg->unread !== null) {
-            return ['id' => $leg->id, 'unread' => $leg->unread];
-        }
-
-        return self::given([
-            'id' => $leg->id,
-            'way' => $leg->way->value,
-            'turn_deg' => $leg->turnDeg,
-            'length_mm' => $leg->length?->toMm(),
-            'measured' => $leg->isToStop ? 'stop' : null,
-            'fall_mm_per_m' => $leg->fallMmPerM,
-            'drop_mm' => $leg->drop?->toMm(),
-            'size' => $leg->size,
-            'fitting' => $leg->fitting?->toArray(),
-            'close' => $leg->isClose ? true : null,
-            'takes' => $leg->takes,
-            'what' => $leg->what === '' ? null : $leg->what,
-        ]);
+        return array_map(LegFile::document(...), $legs);
     }
 
     /**
@@ -418,9 +330,9 @@ final readonly class JobFile
         return $name !== '' ? $name : throw BadInput::at($fields->at($key), 'must not be empty', $name);
     }
 
-    private static function length(Fields $fields, string $key, float $leastMm): ?Length
+    private static function levelDifference(Fields $fields): ?Length
     {
-        $mm = $fields->numberOrNull($key, $leastMm, self::MOST_MM);
+        $mm = $fields->numberOrNull('level_difference_mm', -self::MOST_MM, self::MOST_MM);
 
         return $mm === null ? null : Length::mm($mm);
     }

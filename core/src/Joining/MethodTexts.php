@@ -10,17 +10,17 @@ use FallBend\Core\Input\Fields;
 /** What is said of the methods: names, steps, and why one is refused; from core/data/joining. */
 final class MethodTexts
 {
-    /** @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>}> */
+    /** @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>}> */
     private static array $methods = [];
 
     /** @var array<string, string>|null */
     private static ?array $refusals = null;
 
-    /** @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} */
+    /** @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} */
     public static function of(Method $method): array
     {
         if (! isset(self::$methods[$method->value])) {
-            /** @var array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file */
+            /** @var array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file */
             $file = self::decoded("methods/{$method->value}.json");
             self::$methods[$method->value] = $file;
         }

@@ -36,13 +36,21 @@ final readonly class RunLayout
     /** Gives the point on the axis that far along the tape, from the outlet, in mm. */
     public function pointAt(float $tapeMm): Vec3
     {
+        $leg = $this->legs === [] || $tapeMm < $this->legs[0]->tapeMm ? null : $this->legAt($tapeMm);
+
+        return $leg === null ? new Vec3(0.0, 0.0, 0.0) : $leg->from->plus($leg->line->direction->times(min($tapeMm - $leg->tapeMm, $leg->centreMm)));
+    }
+
+    /** Gives the leg that a place that far along the tape lies on, where two meet the later one; there is one at least. */
+    public function legAt(float $tapeMm): LegLaid
+    {
         foreach (array_reverse($this->legs) as $leg) {
             if ($tapeMm >= $leg->tapeMm) {
-                return $leg->from->plus($leg->line->direction->times(min($tapeMm - $leg->tapeMm, $leg->centreMm)));
+                return $leg;
             }
         }
 
-        return new Vec3(0.0, 0.0, 0.0);
+        return $this->legs[0];
     }
 
     /** Gives the leg of that id where it is laid, or null. */

@@ -55,7 +55,7 @@ final readonly class SagReckoner implements Reckoner
             'pond_from_mm' => $pocket['from_mm'] ?? null,
             'pond_to_mm' => $pocket['over_mm'] ?? null,
             'longest_span_mm' => $beam?->longestSpanMm($fall),
-            'shape_mm' => $beam === null ? [] : array_map(static fn (int $i): float => $beam->sagAt($span * $i / 24), range(0, 24)),
+            'shape_mm' => $beam?->shapeMm() ?? [],
             'findings' => FindingReport::list(self::findings($beam, $pocket, $system->name, $celsius, $isYears), Units::Millimetre),
             'sources' => SourceList::of([$pipe->provenance, $material?->provenance]),
         ];

@@ -28,7 +28,7 @@ final readonly class SupportsReckoner implements Reckoner
 
     public function summary(): string
     {
-        return 'hangers of the legs of a run: spacing of the rulebook, beside turns, heavy parts and joints, at joists where there are some';
+        return 'hangers of the legs of a run: spacing of the rulebook, beside turns, heavy parts and joints, at joists where there are some, at the floors and guides of a stack';
     }
 
     public function reckon(Fields $input): array
@@ -70,10 +70,10 @@ final readonly class SupportsReckoner implements Reckoner
         $length = $fields->number('length_mm', 1, 1_000_000);
         $celsius = $fields->numberOrNull('contents_c', -20, 100) ?? 23.0;
         $places = static fn (string $key): array => $fields->has($key) ? $fields->numbers($key, 0, $length, 500) : [];
-        [$joints, $heavy, $isBent] = [$places('joints_at_mm'), $places('heavy_at_mm'), $fields->bool('bend_at_ends', true)];
+        [$joints, $heavy, $isBent, $floors] = [$places('joints_at_mm'), $places('heavy_at_mm'), $fields->bool('bend_at_ends', true), $places('floors_at_mm')];
         $fields->end();
         $spacing = Spacing::of($catalogue, $rulebook, $system, $size, $celsius);
 
-        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $every, $first), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
+        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $every, $first, $floors), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
     }
 }

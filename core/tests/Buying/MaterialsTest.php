@@ -41,6 +41,53 @@ final class MaterialsTest extends TestCase
         self::assertSame([], array_filter(array_keys(self::of($rows, 'consumable')), static fn (string $what): bool => str_contains($what, 'cement')));
     }
 
+    public function testEveryJointOfHublessIronTakesABandAndEveryHangerItsScrews(): void
+    {
+        $iron = self::rows(CaseJob::of('ipc-2021', ['main' => ['socket', 'north 60 fall 1/4 / right 45° 50 fall 1/4', 'socket', ['size' => '3', 'system' => 'ci-no-hub']]]));
+        self::assertSame(4, array_sum(self::of($iron, 'coupling')), 'one at either end, two at the bend');
+        $hangers = self::of($iron, 'hanger');
+        self::assertSame(2 * (array_sum($hangers) - $hangers['screws for hangers']), $hangers['screws for hangers']);
+        $with = ['size' => '4', 'system' => 'ci-no-hub'];
+        $two = self::rows(CaseJob::of('upc-2021', ['upper' => ['socket', 'north 60 fall 1/4', 'on lower', $with], 'lower' => ['run', 'east 60 fall 1/4', 'socket', $with]]));
+        self::assertSame(['no-hub band' => 3], self::of($two, 'coupling'), 'where one run goes on into the other there is one joint');
+        $plastic = self::rows(CaseJob::of('ipc-2021', ['main' => ['socket', 'north 60 fall 1/4 / right 45° 50 fall 1/4', 'socket', ['size' => '3']]]));
+        self::assertSame([], self::of($plastic, 'coupling'), 'cement needs none');
+    }
+
+    public function testAStackTakesClampsGuidesAndWhatLetsALongLineGrow(): void
+    {
+        $hangers = static fn (string $legs, array $hanging): array => self::of(self::rows(self::decided($legs, $hanging)), 'hanger');
+        $stack = $hangers('down 240 / north 40 fall 1/4', ['storey_mm' => 2700, 'floor_mm' => 400]);
+        self::assertSame(3, $stack['riser clamp']);
+        self::assertGreaterThan(0, $stack['guide, loose round the pipe']);
+        $long = self::rows(self::decided('north 900 fall 1/4', []));
+        self::assertSame(2, self::of($long, 'coupling')['expansion joint']);
+    }
+
+    public function testAPriceThatIsKeptIsReckonedWithTheCount(): void
+    {
+        $job = self::decided('north 60 fall 1/4 / right 50 fall 1/4 / right 40 fall 1/4', []);
+        $row = array_values(array_filter(self::rows($job), static fn (array $row): bool => $row['shelf'] === 'fitting'))[0];
+        self::assertNull($row['price']);
+        $priced = self::rows(self::decided('north 60 fall 1/4 / right 50 fall 1/4 / right 40 fall 1/4', [], [['what' => $row['what'], 'size' => $row['size'], 'pipe' => $row['letters'], 'each' => 2.5]]));
+        $again = array_values(array_filter($priced, static fn (array $row): bool => $row['price'] !== null));
+        self::assertSame([[$row['what'], 2.5, 2.5 * $row['count']]], array_map(static fn (array $row): array => [$row['what'], $row['each'], $row['price']], $again));
+    }
+
+    /**
+     * @param array<string, mixed> $hanging
+     * @param list<array<string, mixed>> $prices
+     */
+    private static function decided(string $legs, array $hanging, array $prices = []): Job
+    {
+        $file = new JobFile(Catalogue::shipped());
+        $document = json_decode((string) json_encode($file->document(CaseJob::of('upc-2021', ['main' => ['socket', $legs, 'socket', ['size' => '2']]]))), true);
+        $job = $file->read(['hanging' => $hanging === [] ? [] : [['run' => 'main'] + $hanging], 'prices' => $prices] + $document);
+        self::assertEquals($prices, json_decode((string) json_encode($file->document($job)), true)['prices'] ?? []);
+
+        return $job;
+    }
+
     public function testTwinsAreToldApart(): void
     {
         $both = self::rows(CaseJob::of('ipc-2021', ['thick' => ['socket', 'north 60 fall 1/4', 'socket', ['size' => '4']], 'thin' => ['socket', 'north 60 fall 1/4', 'socket', ['size' => '4', 'system' => 'pvc-sewer-sdr35']]]));

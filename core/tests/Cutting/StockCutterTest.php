@@ -6,6 +6,7 @@ namespace FallBend\Core\Tests\Cutting;
 
 use FallBend\Core\Cutting\CutPart;
 use FallBend\Core\Cutting\CutPlan;
+use FallBend\Core\Cutting\CutStick;
 use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Cutting\StockLength;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -15,6 +16,24 @@ use Random\Randomizer;
 
 final class StockCutterTest extends TestCase
 {
+    public function testAPlanThatIsGoodEnoughIsNoMoreThanAsked(): void
+    {
+        $parts = array_map(static fn (int $n): CutPart => new CutPart("p{$n}", 1450.0 - 70 * $n), range(0, 9));
+        $cutter = new StockCutter([new StockLength(3048.0)], 3.0, $parts, 'sticks', 200_000);
+        $best = $cutter->plan();
+        foreach ([0, 1, 3] as $more) {
+            $plan = $cutter->within($best->used + $more);
+            self::assertNotNull($plan);
+            self::assertLessThanOrEqual($best->used + $more, $plan->used);
+            self::assertCount(10, array_merge(...array_map(static fn (CutStick $stick): array => $stick->cuts, $plan->sticks)));
+            foreach ($plan->sticks as $stick) {
+                self::assertLessThanOrEqual(3048.0 + 1e-6, array_sum(array_column($stick->cuts, 'mm')) + (count($stick->cuts) - 1) * 3.0);
+            }
+        }
+        self::assertNull($cutter->within($best->bound - 1), 'below the bound there is none');
+        self::assertSame([], (new StockCutter([new StockLength(3048.0)], 3.0, [], 'sticks'))->within(0.0)?->sticks);
+    }
+
     public function testPerfectPackingsAreFound(): void
     {
         foreach (PerfectPackings::generated(20_261_126, 20) as $n => $case) {

@@ -3,6 +3,7 @@ import { call, callFile, type Result } from './client';
 import type {
     Account,
     CataloguePage,
+    CrewPrices,
     Evaluated,
     IdentifyInput,
     IdentifyOutput,
@@ -24,6 +25,7 @@ import type {
     CuttingReport,
     HangingReport,
     JobMove,
+    KeptPrices,
     MaterialRow,
     RunClosing,
     RunOrder,
@@ -155,10 +157,12 @@ export const orderQuery = (document: JobDocument, run: string) =>
         placeholderData: (old: Order | undefined) => old,
     });
 export type RunView = 'plan' | 'section' | 'isometric';
-/** A run as a drawing in an open format; the model has no view. */
-export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf', view: RunView) =>
-    callFile('/api/drawing', { document, run, format, ...(format === 'gltf' ? {} : { view }) });
-export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'sticks';
+/** A run as a drawing in an open format; the model has no view, on paper there are all. */
+export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf' | 'pdf', view: RunView) =>
+    callFile('/api/drawing', { document, run, format, ...(format === 'gltf' || format === 'pdf' ? {} : { view }) });
+/** The cut ticket of a run on paper, with the day that stands on it. */
+export const ticketPdf = (document: JobDocument, run: string, on: string) => callFile('/api/ticket', { document, run, on });
+export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'levels' | 'sticks';
 /** One list of the job as a table. */
 export const jobCsv = (document: JobDocument, list: JobList) => callFile('/api/csv', { document, list });
 /** All that the job takes, by shelf. */
@@ -169,11 +173,21 @@ export const materialsQuery = (document: JobDocument) =>
         retry: false,
         placeholderData: (old: { rows: MaterialRow[]; total: number | null } | undefined) => old,
     });
-/** What is to be cut now, and from which sticks. */
+/** What things and sticks cost the crew, whatever the job. */
+export const pricesQuery = queryOptions({
+    queryKey: ['prices'],
+    queryFn: () => orThrow(call<CrewPrices>('GET', '/api/prices')),
+    retry: false,
+});
+export const keepPrices = (prices: KeptPrices) => call<CrewPrices>('PUT', '/api/prices', prices);
+export const dropPrice = (id: number) => call<null>('DELETE', `/api/prices/${id}`);
+/** What is to be cut now, and from which sticks; can be given up. */
+export const askCut = (document: JobDocument, run: string, signal?: AbortSignal) =>
+    call<CuttingReport>('POST', '/api/cut', { document, run }, signal);
 export const cutQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['cut', run, document],
-        queryFn: () => orThrow(call<CuttingReport>('POST', '/api/cut', { document, run })),
+        queryFn: () => orThrow(askCut(document, run)),
         retry: false,
         placeholderData: (old: CuttingReport | undefined) => old,
     });

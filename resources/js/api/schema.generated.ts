@@ -927,7 +927,7 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         /** @enum {unknown} */
-                        list: "cut" | "materials" | "joints" | "hangers" | "sticks";
+                        list: "cut" | "materials" | "joints" | "hangers" | "levels" | "sticks";
                     };
                 };
             };
@@ -965,7 +965,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A run as a drawing in an open format, see docs/files.md; the model has no view */
+        /** A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all */
         post: {
             parameters: {
                 query?: never;
@@ -979,14 +979,69 @@ export interface paths {
                         document: components["schemas"]["JobDocument"];
                         run: string;
                         /** @enum {unknown} */
-                        format: "dxf" | "svg" | "gltf";
+                        format: "dxf" | "svg" | "gltf" | "pdf";
                         /** @enum {unknown} */
                         view?: "plan" | "section" | "isometric";
+                        /** @enum {unknown} */
+                        paper?: "A4" | "LETTER";
                     };
                 };
             };
             responses: {
-                /** @description A run as a drawing in an open format, see docs/files.md; the model has no view */
+                /** @description A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ticket": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        on: string;
+                        /** @enum {unknown} */
+                        paper?: "A4" | "LETTER";
+                    };
+                };
+            };
+            responses: {
+                /** @description The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it */
                 200: {
                     headers: {
                         [name: string]: unknown;
@@ -1290,6 +1345,137 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What things and sticks cost the crew, whatever the job */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What things and sticks cost the crew, whatever the job */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrewPrices"];
+                    };
+                };
+            };
+        };
+        /** Keep prices, each in place of what was kept of the same before; all of them, or none */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        prices: components["schemas"]["JobPrice"][];
+                        sticks: {
+                            system: string;
+                            size: string;
+                            length_mm: number;
+                            price: number;
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                /** @description Keep prices, each in place of what was kept of the same before; all of them, or none */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrewPrices"];
+                    };
+                };
+                /** @description What is wrong */
+                403: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Keep a price no longer */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Keep a price no longer */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -1433,6 +1619,7 @@ export interface components {
             moves?: components["schemas"]["JobMove"][];
             hanging?: components["schemas"]["JobHanging"][];
             cutting?: components["schemas"]["JobCutting"];
+            prices?: components["schemas"]["JobPrice"][];
         };
         JobLeg: {
             id: string;
@@ -1741,9 +1928,21 @@ export interface components {
             joist_every_mm?: number;
             joist_first_mm?: number;
             swing_c?: number;
+            storey_mm?: number;
+            floor_mm?: number;
             own?: {
                 leg: string;
                 at_mm: number;
+            }[];
+            faces?: {
+                leg: string;
+                name: string;
+                before_mm: number;
+            }[];
+            readings?: {
+                leg: string;
+                at_mm: number;
+                below_mm: number;
             }[];
         };
         JobCutting: {
@@ -1762,6 +1961,22 @@ export interface components {
                 piece: string;
                 length_mm: number;
             }[];
+            printed?: {
+                run: string;
+                on: string;
+                pieces: {
+                    piece: string;
+                    letter: string;
+                    length_mm: number;
+                }[];
+            }[];
+            effort?: number;
+        };
+        JobPrice: {
+            what: string;
+            size?: string;
+            pipe?: string;
+            each: number;
         };
         Job: {
             id: string;
@@ -2330,15 +2545,25 @@ export interface components {
                 number: number;
                 leg: number;
                 leg_id: string;
+                leg_mm: number;
                 at: components["schemas"]["Tape"];
                 tape_mm: number;
                 tape: components["schemas"]["Tape"];
                 /** @enum {unknown} */
-                kind: "joist" | "batten" | "hanger" | "bracket";
+                kind: "joist" | "batten" | "hanger" | "bracket" | "clamp" | "guide";
                 /** @enum {unknown} */
-                why: "base" | "turn" | "heavy" | "joint" | "spacing" | "own";
+                why: "base" | "floor" | "turn" | "heavy" | "joint" | "spacing" | "guide" | "own";
                 clear: boolean;
+                /** @enum {unknown} */
+                hold: "fast" | "slides" | null;
+                braced: boolean;
+                face: {
+                    name: string;
+                    at: components["schemas"]["Tape"];
+                } | null;
                 below_string: components["schemas"]["Tape"] | null;
+                read: components["schemas"]["Tape"] | null;
+                off_mm: number | null;
             }[];
             own: boolean;
             spans: {
@@ -2361,10 +2586,32 @@ export interface components {
             string: components["schemas"]["Tape"];
             joist_every: components["schemas"]["Tape"] | null;
             joist_first: components["schemas"]["Tape"] | null;
+            storey: components["schemas"]["Tape"] | null;
+            floor: components["schemas"]["Tape"] | null;
+            upright: boolean;
             expansion: {
                 leg: number;
+                from_tape_mm: number;
+                length: components["schemas"]["Tape"];
                 growth: components["schemas"]["Tape"];
-                pulls: string;
+                /** @enum {unknown} */
+                fixed: "hanger" | "tie-in" | "none";
+                hanger: number | null;
+                ends: {
+                    /** @enum {unknown} */
+                    way: "up" | "down";
+                    move: components["schemas"]["Tape"];
+                    /** @enum {unknown} */
+                    into: "turn" | "joints" | "allowance" | "outlet" | "tie-in";
+                    leg: number | null;
+                    free: components["schemas"]["Tape"] | null;
+                    hanger: number | null;
+                    newton: number | null;
+                }[];
+            }[];
+            allowances: {
+                tape_mm: number;
+                tape: components["schemas"]["Tape"];
             }[];
             swing_c: number;
             findings: components["schemas"]["Finding"][];
@@ -2378,7 +2625,20 @@ export interface components {
                 now: components["schemas"]["Tape"];
                 moved_mm: number;
                 cut: boolean;
+                ends: string[];
+                stick: {
+                    number: number;
+                    length: components["schemas"]["Tape"];
+                    tight: boolean;
+                } | null;
+                printed: components["schemas"]["Tape"] | null;
+                /** @enum {unknown} */
+                since: "same" | "other" | "new" | null;
             }[];
+            printed: {
+                on: string;
+                gone: string[];
+            } | null;
             groups: {
                 system: string;
                 size: string;
@@ -2388,6 +2648,8 @@ export interface components {
                 sticks: {
                     length: components["schemas"]["Tape"];
                     offcut: components["schemas"]["Tape"];
+                    enough: number;
+                    tight: boolean;
                     cuts: {
                         run: string;
                         key: string;
@@ -2400,8 +2662,32 @@ export interface components {
                 optimal: boolean;
             }[];
             kerf: components["schemas"]["Tape"];
+            saws: {
+                name: string;
+                kerf: components["schemas"]["Tape"];
+            }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+        };
+        CrewPrices: {
+            prices: {
+                id: number;
+                by: string;
+                at: string;
+                what: string;
+                size: string;
+                pipe: string;
+                each: number;
+            }[];
+            sticks: {
+                id: number;
+                by: string;
+                at: string;
+                system: string;
+                size: string;
+                length_mm: number;
+                price: number;
+            }[];
         };
         MaterialRow: {
             /** @enum {unknown} */
@@ -2413,6 +2699,7 @@ export interface components {
             count: number;
             note: string;
             price: number | null;
+            each: number | null;
             source: components["schemas"]["Source"] | null;
         };
         RunClosing: {
@@ -3390,6 +3677,7 @@ export interface components {
                 joints_at_mm?: number[];
                 heavy_at_mm?: number[];
                 bend_at_ends?: boolean;
+                floors_at_mm?: number[];
             }[];
             /** @enum {unknown} */
             rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
@@ -3427,9 +3715,9 @@ export interface components {
                 leg: number;
                 at_mm: number;
                 /** @enum {unknown} */
-                kind: "joist" | "batten" | "hanger" | "bracket";
+                kind: "joist" | "batten" | "hanger" | "bracket" | "clamp" | "guide";
                 /** @enum {unknown} */
-                why: "base" | "turn" | "heavy" | "joint" | "spacing";
+                why: "base" | "floor" | "turn" | "heavy" | "joint" | "spacing" | "guide";
             }[];
             longest_gap_mm: number;
             findings: components["schemas"]["Finding"][];

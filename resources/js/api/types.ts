@@ -51,6 +51,11 @@ export type HangingReport = Schemas['HangingReport'];
 export type JobCutting = Schemas['JobCutting'];
 export type CuttingReport = Schemas['CuttingReport'];
 export type MaterialRow = Schemas['MaterialRow'];
+export type CrewPrices = Schemas['CrewPrices'];
+export interface KeptPrices {
+    prices: Schemas['JobPrice'][];
+    sticks: Omit<CrewPrices['sticks'][number], 'id' | 'by' | 'at'>[];
+}
 export type JobMove = Schemas['JobMove'];
 export type RunClosing = Schemas['RunClosing'];
 export type MadeUp = Schemas['MadeUp'];

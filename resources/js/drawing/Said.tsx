@@ -62,13 +62,15 @@ export function Said({ tape, units, feet = false, unit = false }: { tape: Tape; 
     if (feet) {
         const match = /^(-?\d+')(?: (.*)")?$/.exec(tape.feet);
         if (match) {
+            // Less than an inch over the foot: the inches are said too.
+            const over = match[2] !== undefined && fractionOf(match[2]).whole === '' ? `0 ${match[2]}` : match[2];
             return (
                 <span className="feet" title={other}>
                     {match[1]?.replace('-', '−').replace("'", '′')}
-                    {match[2] !== undefined && (
+                    {over !== undefined && (
                         <>
                             {' '}
-                            <Stacked text={match[2]} after="″" />
+                            <Stacked text={over} after="″" />
                         </>
                     )}
                 </span>

@@ -1,14 +1,24 @@
 import { fractionOf } from './Said';
 
+interface Props {
+    x: number;
+    y: number;
+    text: string;
+    size: number;
+    fill: string;
+    /** x is where it begins, not its middle */
+    begins?: boolean;
+}
+
 /** A tape fraction inside a drawing, stacked over its bar and centred on x: in a narrow face `1 3/4` on one line would read as thirteen quarters. */
-export function SvgFraction({ x, y, text, size, fill }: { x: number; y: number; text: string; size: number; fill: string }) {
+export function SvgFraction({ x, y, text, size, fill, begins = false }: Props) {
     const { sign, whole, over, under } = fractionOf(text);
     const left = `${sign}${whole}`;
     const small = size * 0.72;
     const leftWidth = left.length * size * 0.46;
     const barWidth = over === '' ? 0 : Math.max(over.length, under.length) * small * 0.48 + 3;
     const gap = left !== '' && over !== '' ? size * 0.14 : 0;
-    const start = x - (leftWidth + gap + barWidth) / 2;
+    const start = begins ? x : x - (leftWidth + gap + barWidth) / 2;
     const middle = start + leftWidth + gap + barWidth / 2;
     const font = (px: number) => ({ font: `700 ${px}px var(--f-mark)`, fill });
     return (

@@ -28,6 +28,12 @@ describe('a length on the screen', () => {
         expect(renderToStaticMarkup(<Said tape={tape} units="inch" />)).toContain('aria-label="54 1/2"');
     });
 
+    it('says no inches over the foot as a nought before the fraction', () => {
+        const html = renderToStaticMarkup(<Said tape={{ ...tape, feet: '11\' 1/16"' }} units="inch" feet />);
+        expect(html).toContain('aria-label="0 1/16″"');
+        expect(text(renderToStaticMarkup(<Said tape={{ ...tape, feet: "4'" }} units="inch" feet />))).toBe('4′');
+    });
+
     it('shows feet from two feet up, and millimetres in a job of millimetres', () => {
         expect(text(renderToStaticMarkup(<Said tape={tape} units="inch" feet />))).toMatch(/^4′ 612″$/);
         expect(text(renderToStaticMarkup(<Said tape={{ ...tape, feet: '14"' }} units="inch" feet />))).toBe('14″');

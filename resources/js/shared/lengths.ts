@@ -22,3 +22,8 @@ export function runInWords(mm: number, units: Units): string {
     const [feet, over] = [Math.trunc(inches / 12), Math.abs(inches % 12)];
     return feet === 0 ? `${inches} in` : `${feet} ft${over === 0 ? '' : ` ${over} in`}`;
 }
+
+/** A small length in a sentence: below half a sixteenth of an inch in millimetres with a tenth. */
+export function smallInWords(mm: number, units: Units): string {
+    return Math.abs(mm) < 0.8 || (units === 'mm' && Math.abs(mm) < 10) ? `${mm.toFixed(1)} mm` : lengthInWords(mm, units);
+}

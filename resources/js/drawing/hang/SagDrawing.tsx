@@ -2,7 +2,7 @@ import type { HangingReport } from '../../api/types';
 
 type Span = HangingReport['spans'][number];
 
-const [WIDTH, HEIGHT, LEFT, TOP] = [560, 210, 40, 46];
+const [WIDTH, HEIGHT, LEFT, TOP] = [560, 190, 40, 46];
 
 /** What hangs between two hangers, bent by its weight and its water: heights many times the lengths, and how many it says. The water that stays is filled in. */
 export function SagDrawing({ span, said }: { span: Span; said: { sag: string; pond: string | null } }) {
@@ -20,31 +20,31 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
     const pipe = 40;
     const pond = span.pond_from_mm !== null && span.pond_to_mm !== null ? pondPath(span, heights, x, y, pipe) : null;
     return (
-        <svg
-            className="sag"
-            viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-            width="100%"
-            role="img"
-            aria-label={`Between the two hangers it sags ${said.sag}${said.pond ? ` and keeps water ${said.pond} deep` : ''}.`}
-        >
-            <path
-                d={`${line(0)}L${line(pipe).slice(1).split('L').reverse().join('L')}Z`}
-                style={{ fill: 'var(--lumen)', stroke: 'none' }}
-            />
-            {pond && <path d={pond} style={{ fill: 'var(--water-fill)' }} />}
-            <path d={line(0)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: 4 }} />
-            <path d={line(pipe)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: 4 }} />
-            <path
-                d={`M${x(0)} ${y(0) + pipe}L${x(span.shape_mm.length - 1)} ${y(-fall) + pipe}`}
-                style={{ stroke: 'var(--water)', strokeWidth: 1.6, strokeDasharray: '6 5' }}
-            />
-            {[0, span.shape_mm.length - 1].map((i) => (
-                <path key={i} d={`M${x(i)} 12V${y(heights[i] ?? 0) + pipe}`} style={{ stroke: 'var(--ink)', strokeWidth: 4 }} />
-            ))}
-            <text x={WIDTH / 2} y={HEIGHT - 10} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                {`heights ${Math.max(1, Math.round(perHeight / perLength))} times the lengths; full, after years`}
-            </text>
-        </svg>
+        <>
+            <svg
+                className="sag"
+                viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+                width="100%"
+                role="img"
+                aria-label={`Between the two hangers it sags ${said.sag}${said.pond ? ` and keeps water ${said.pond} deep` : ''}.`}
+            >
+                <path
+                    d={`${line(0)}L${line(pipe).slice(1).split('L').reverse().join('L')}Z`}
+                    style={{ fill: 'var(--lumen)', stroke: 'none' }}
+                />
+                {pond && <path d={pond} style={{ fill: 'var(--water-fill)' }} />}
+                <path d={line(0)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: 4 }} />
+                <path d={line(pipe)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: 4 }} />
+                <path
+                    d={`M${x(0)} ${y(0) + pipe}L${x(span.shape_mm.length - 1)} ${y(-fall) + pipe}`}
+                    style={{ stroke: 'var(--water)', strokeWidth: 1.6, strokeDasharray: '6 5' }}
+                />
+                {[0, span.shape_mm.length - 1].map((i) => (
+                    <path key={i} d={`M${x(i)} 12V${y(heights[i] ?? 0) + pipe}`} style={{ stroke: 'var(--ink)', strokeWidth: 4 }} />
+                ))}
+            </svg>
+            <p className="cap">{`heights ${Math.max(1, Math.round(perHeight / perLength))} times the lengths; full, after years`}</p>
+        </>
     );
 }
 

@@ -13,7 +13,7 @@ interface Props {
     width: number;
 }
 
-const [STRING, PAD, LEAST, WIDE] = [46, 56, 44, 58];
+const [STRING, PAD, LEAST, WIDE, DEEP, HEIGHT] = [42, 56, 40, 58, 42, 182];
 
 /** A stretch of level pipe under its string: lengths to one scale, and what is measured down to the crown at every hanger. */
 export function StringLine({ hangers, outside, units, selected, onSelect, width: room }: Props) {
@@ -27,7 +27,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
     const drops = hangers.map((hanger) => hanger.below_string?.mm ?? 0);
     // Heights are drawn so that the lowest crown lies where there is room; never so high that the number does not fit between.
     const down = (mm: number): number =>
-        STRING + LEAST + ((mm - Math.min(...drops)) / Math.max(30, Math.max(...drops) - Math.min(...drops))) * 62;
+        STRING + LEAST + ((mm - Math.min(...drops)) / Math.max(30, Math.max(...drops) - Math.min(...drops))) * DEEP;
     const pipe = Math.max(14, Math.min(26, outside / 4));
     const crown = hangers.map((hanger) => down(hanger.below_string?.mm ?? 0));
     const said = (tape: { inch: string; metric: string }): string => (units === 'inch' ? tape.inch : tape.metric);
@@ -37,20 +37,17 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
         <svg
             className="string-line"
             width={width}
-            height={230}
-            viewBox={`0 0 ${width} 230`}
+            height={HEIGHT}
+            viewBox={`0 0 ${width} ${HEIGHT}`}
             role="img"
             aria-label="Hangers under the string"
         >
-            <path d={`M${PAD - 20} ${STRING}H${width - PAD + 20}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }} />
-            <text x={PAD + 12} y={STRING - 10} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                string, levelled
-            </text>
             {hangers
                 .filter((hanger) => hanger.number === selected)
                 .map((hanger) => (
-                    <rect key={hanger.number} x={x(hanger) - 16} y={8} width={32} height={206} style={{ fill: 'var(--lit)' }} />
+                    <rect key={hanger.number} x={x(hanger) - 16} y={4} width={32} height={HEIGHT - 4} style={{ fill: 'var(--lit)' }} />
                 ))}
+            <path d={`M${PAD - 20} ${STRING}H${width - PAD + 20}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }} />
             <path d={path(pipe / 2)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: pipe, strokeLinecap: 'butt' }} />
             <path d={path(pipe / 2)} style={{ fill: 'none', stroke: 'var(--lumen)', strokeWidth: pipe - 6 }} />
             {hangers.map((hanger, i) => (
@@ -61,7 +58,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                     onClick={() => onSelect(hanger.number)}
                     style={{ cursor: 'pointer' }}
                 >
-                    <rect x={x(hanger) - 22} y={8} width={44} height={206} style={{ fill: 'transparent' }} />
+                    <rect x={x(hanger) - 22} y={4} width={44} height={HEIGHT - 4} style={{ fill: 'transparent' }} />
                     <path
                         d={`M${x(hanger)} 14V${crown[i]}`}
                         style={{ stroke: 'var(--ink)', strokeWidth: 3, strokeDasharray: hanger.clear ? 'none' : '5 4' }}
@@ -74,13 +71,27 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                         style={{ fill: 'var(--well)', stroke: 'var(--ink)', strokeWidth: 1.5 }}
                     />
                     {hanger.below_string && (
-                        <SvgFraction x={x(hanger) + 20} y={STRING + 26} text={said(hanger.below_string)} size={19} fill="var(--mark)" />
+                        <SvgFraction
+                            x={x(hanger) + 7}
+                            y={STRING + 26}
+                            text={said(hanger.below_string)}
+                            size={19}
+                            fill="var(--mark)"
+                            begins
+                        />
                     )}
-                    <text x={x(hanger)} y={206} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}>
+                    <text x={x(hanger)} y={HEIGHT - 10} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}>
                         {hanger.number}
                     </text>
                 </g>
             ))}
+            <text
+                x={PAD + 22}
+                y={STRING - 10}
+                style={{ fontSize: 13, fill: 'var(--ink-2)', stroke: 'var(--sheet)', strokeWidth: 5, paintOrder: 'stroke' }}
+            >
+                string, levelled
+            </text>
         </svg>
     );
 }

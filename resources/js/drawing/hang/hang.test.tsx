@@ -31,6 +31,9 @@ describe('the string', () => {
         expect(downs[1]).toBeLessThan(downs[2] ?? 0);
         expect(drawn).toContain('stroke-dasharray:5 4');
         expect(drawn).toContain('>120<');
+        const number = /x="([\d.]+)"[^>]*>120</.exec(drawn)?.[1];
+        const rod = [...drawn.matchAll(/d="M([\d.]+) 14V/g)][1]?.[1];
+        expect(Number(number), 'the number begins beside its rod').toBeGreaterThan(Number(rod) + 3);
     });
     it('is wide enough for its numbers on a narrow screen, and draws nothing of nothing', () => {
         const many = Array.from({ length: 12 }, (_, i) => hanger(i + 1, i * 400, 100 + i));

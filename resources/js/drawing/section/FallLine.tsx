@@ -6,6 +6,8 @@ import { ShapeBody } from '../Shape';
 import { BreakMark, EndArt, FittingArt, FlowHead, PipeArt, WaterArt, WitnessArt } from './FittingArt';
 import { layOutSection, type DrawnNode, type Section } from './geometry';
 import { along, middle, placeLabels, TAG, WORDS, type Ends, type Flag, type Label, type Labels, type Tag } from './labels';
+import { HangerTicks } from './HangerTicks';
+import type { TickOf } from './ticks';
 import { scalesInWords, TapeFoot } from './TapeFoot';
 
 export interface Selection {
@@ -30,6 +32,7 @@ interface Props {
     width: number;
     height: number;
     grade: Grade;
+    hangers?: TickOf[];
     selected?: Selection | null;
     onSelect?: (selection: Selection) => void;
     onFinding?: (index: number) => void;
@@ -37,13 +40,29 @@ interface Props {
     onRun?: (run: string) => void;
 }
 
+/** One and the same list, so that nothing is placed anew. */
+const NONE: TickOf[] = [];
+
 /** The long section of a run: every piece lettered, every joint numbered, findings as flags, water at an assumed depth. */
-export function FallLine({ run, units, ends, fill, width, height, grade, selected = null, onSelect, onFinding, onRun }: Props) {
+export function FallLine({
+    run,
+    units,
+    ends,
+    fill,
+    width,
+    height,
+    grade,
+    hangers = NONE,
+    selected = null,
+    onSelect,
+    onFinding,
+    onRun,
+}: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const section = useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
     const labels = useMemo<Labels>(
-        () => (grade === 'mini' ? { tags: [], labels: [], flags: [], legend: null } : placeLabels(section, run, units, ends)),
-        [section, run, units, ends, grade],
+        () => (grade === 'mini' ? { tags: [], labels: [], flags: [], legend: null } : placeLabels(section, run, units, ends, hangers)),
+        [section, run, units, ends, hangers, grade],
     );
     const textures = (material: string): string => `url(#${prefix}${textureOf(material)})`;
     const texture = textures(run.system.material);
@@ -89,6 +108,7 @@ export function FallLine({ run, units, ends, fill, width, height, grade, selecte
             {section.links.map(
                 (link, i) => link.piece && link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />,
             )}
+            {hangers.length > 0 && <HangerTicks section={section} hangers={hangers} />}
             {grade !== 'mini' && <TapeFoot section={section} units={units} />}
             {labels.legend && (
                 <Legend

@@ -1,5 +1,6 @@
 import type { Finding, RunReport, Severity, Units } from '../../api/types';
 import { boxAround, Ground, textWidth, type Box } from './boxes';
+import { tickBoxes, type TickOf } from './ticks';
 import { END, hubOutside, type DrawnLink, type DrawnNode, type Section, type XY } from './geometry';
 
 export interface Tag {
@@ -57,9 +58,10 @@ export const WORDS: Record<Severity, string> = { stop: 'Stop', warn: 'Warn', unk
  * Places every tag, flag and word on the section so that none lies over another: pipes first, then numbers below, letters above, then flags,
  * then what may be left out. A tag that finds no free ground on its rail moves outward and keeps a line to its spot.
  */
-export function placeLabels(section: Section, run: RunReport, units: Units, ends: Ends): Labels {
+export function placeLabels(section: Section, run: RunReport, units: Units, ends: Ends, hangers: TickOf[] = []): Labels {
     const ground = new Ground({ x: 2, y: 2, w: section.width - 4, h: section.height - 30 });
     takePipes(ground, section);
+    for (const box of tickBoxes(section, hangers)) ground.take(box);
     const tags = placeTags(ground, section);
     const named = [...placeEnds(ground, section, ends), ...placeBranches(ground, section, ends.branches ?? {})];
     const flags = placeFlags(ground, section, run.findings);

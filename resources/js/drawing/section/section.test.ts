@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { RunReport } from '../../api/types';
 import { overlap, textWidth, type Box } from './boxes';
 import { chainOf } from './chain';
+import { tickAt, tickBoxes } from './ticks';
 import { layOutSection, type Frame, type Section } from './geometry';
 import { placeLabels, TAG, type Labels } from './labels';
 import { evaluatedRuns } from './testRuns';
@@ -130,6 +131,34 @@ describe('the fall line at any run', () => {
             expect(links.length).toBe(nodes.length - 1);
             expect(links.reduce((sum, link) => sum + link.length, 0)).toBeCloseTo(run.totals.tape.mm, 1);
             expect(links.filter((link) => link.piece).length).toBe(run.pieces.length);
+        }
+    });
+});
+
+describe('ticks of hangers', () => {
+    it('stand on the pipe at their place, below level pipe and beside upright pipe', () => {
+        for (const run of runs) {
+            const { section } = drawn(run, FULL);
+            let before = 0;
+            for (const link of section.links) {
+                const tick = tickAt(section, before + link.length / 2);
+                expect(tick?.at[0]).toBeCloseTo((link.from[0] + link.to[0]) / 2, 6);
+                expect(tick?.at[1]).toBeCloseTo((link.from[1] + link.to[1]) / 2, 6);
+                const [x, y] = tick?.out ?? [0, 0];
+                expect(x * link.u[0] + y * link.u[1]).toBeCloseTo(0, 9);
+                if (link.length > 1) expect(y > 0.001 || x < -0.99).toBe(true);
+                before += link.length;
+            }
+            expect(tickAt(section, before + 1)).toBeNull();
+        }
+    });
+    it('are on ground of their own: no tag lies over one', () => {
+        for (const run of runs.slice(0, 60)) {
+            const { section } = drawn(run, FULL);
+            const whole = section.links.reduce((sum, link) => sum + link.length, 0);
+            const hangers = [0.15, 0.4, 0.65, 0.9].map((share, i) => ({ number: i + 1, tape_mm: share * whole, kind: 'hanger' as const }));
+            const { tags } = placeLabels(section, run, 'inch', ENDS, hangers);
+            expect(clashes(tags.map(tagBox), tickBoxes(section, hangers))).toEqual([]);
         }
     });
 });

@@ -7,6 +7,7 @@ import { SaidText } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { SourceLine } from '../../shared/SourceTap';
 import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
 
 /** One row of the catalogue: drawn, every number with its source, and a place to enter what was measured instead. */
 export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Units }) {
@@ -105,11 +106,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                                     <span className="cap">how</span>
                                     <input name="source" maxLength={200} placeholder="3 of 3, apprentice" autoComplete="off" />
                                 </label>
-                                {problem && (
-                                    <p className="problem" role="alert">
-                                        {problem}
-                                    </p>
-                                )}
+                                <Problem text={problem} />
                                 <button type="submit" className="main-act">
                                     Use ours
                                 </button>

@@ -2,6 +2,7 @@ import { useState, type FormEvent } from 'react';
 import { keepOwn, readLength } from '../../api/queries';
 import type { SystemSummary } from '../../api/types';
 import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
 
 /** A coupling that the lists do not have: what its print says of each side, entered once, offered from then on. */
 export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onKept: () => void }) {
@@ -96,11 +97,7 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             {side(1, 'b')}
             <input name="stop_mm" required placeholder="stop between the ends, mm" aria-label="stop, mm" autoComplete="off" />
             <input name="length_mm" placeholder="length, mm" aria-label="length, mm" autoComplete="off" />
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <Problem text={problem} />
             <div className="acts">
                 <button type="button" className="plain" onClick={() => setOpen(false)}>
                     Leave it

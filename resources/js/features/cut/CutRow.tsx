@@ -6,9 +6,17 @@ import { textureOf } from '../../drawing/textures';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
 import { SvgFraction } from '../../drawing/SvgFraction';
+import { lengthInWords, runInWords } from '../../shared/lengths';
+import { otherEnds, sincePrinted, type CutPiece } from './cutting';
 
 interface Props {
     piece: PieceReport;
+    /** what is reckoned of it at Cut: its stick, what its ends want, what was printed */
+    now?: CutPiece;
+    /** the day of the ticket that was printed last */
+    printedOn?: string;
+    /** what most ends want, which is not said again */
+    usual?: string;
     run: RunReport;
     units: Units;
     selected?: boolean;
@@ -18,11 +26,14 @@ interface Props {
 }
 
 /** One piece on the ticket: letter, cut length, its ends with the lines to draw, where it goes. */
-export function CutRow({ piece, run, units, selected = false, onSelect, box = false, children }: Props) {
+export function CutRow({ piece, now, printedOn, usual = '', run, units, selected = false, onSelect, box = false, children }: Props) {
     const leg = run.legs[piece.leg - 1];
     const findings = run.findings.filter(
         (finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'),
     );
+    const joint = (key: string): number | undefined => run.joints.find((one) => one.key === key)?.number;
+    const ends = now ? otherEnds(now.ends, [joint(piece.joint_from), joint(piece.joint_to)], usual) : [];
+    const since = now ? sincePrinted(now, printedOn, (mm) => lengthInWords(mm, units)) : null;
     const hold = findings.find((finding) => finding.severity === 'stop');
     return (
         <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
@@ -33,6 +44,17 @@ export function CutRow({ piece, run, units, selected = false, onSelect, box = fa
                 {run.system.letters} {piece.size}
                 <br />
                 {piece.between ? 'between the two bends' : leg?.what || `leg ${piece.leg}`}
+                {now?.stick && (
+                    <span className="cap">
+                        from stick {now.stick.number}, {runInWords(now.stick.length.mm, units)}
+                        {now.stick.tight && '; tight: measure it first'}
+                    </span>
+                )}
+                {since && (
+                    <b>
+                        <Shape kind="warn" size={15} /> {since}
+                    </b>
+                )}
                 {hold && (
                     <b>
                         <Shape kind="stop" size={15} /> hold: {hold.title}
@@ -40,6 +62,7 @@ export function CutRow({ piece, run, units, selected = false, onSelect, box = fa
                 )}
             </span>
             {box && <span className="cut-box" />}
+            {ends.length > 0 && <span className="cut-ends cap">{ends.join('; ')}</span>}
             {children}
         </div>
     );

@@ -7,11 +7,13 @@ import type { JobEditor } from '../job/useJobEditor';
 import type { SharedSelection } from '../job/useSelection';
 import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
-import { stocked, ticked, unticked } from './cutting';
+import { stocked, stockOf, ticked, unticked, usualEnd } from './cutting';
+import { LookLonger } from './LookLonger';
 import { RunDrawings } from './RunDrawings';
+import { SawForm } from './SawForm';
 import { Sticks } from './Sticks';
-import { StockFile } from './StockFile';
 import { StockForm } from './StockForm';
+import { TicketFile } from './TicketFile';
 import { TickOff } from './TickOff';
 import { ToBuy } from './ToBuy';
 
@@ -27,6 +29,7 @@ interface Props {
 export function CutStation({ run, plan, editor, base, selection }: Props) {
     const { units } = editor.evaluation;
     const report = useQuery(cutQuery(editor.document, run.id)).data;
+    const usual = usualEnd(report?.pieces ?? []);
     const done = report?.pieces.filter((piece) => piece.cut).length ?? 0;
     return (
         <main className="station cut-station">
@@ -39,9 +42,11 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 <Link className="main-act" to={`${base}/cut/ticket`}>
                     Cut ticket, to print
                 </Link>
+                {report && <TicketFile report={report} plan={plan} editor={editor} />}
                 <p className="say">
                     {plan.name}. Lengths are end to end, to the stop inside each socket. Tick off what is cut; where a piece came out
                     otherwise, say so, and those that depend on it are reckoned again.
+                    {usual !== '' && ` Ends: ${usual}, unless the piece says otherwise.`}
                 </p>
             </div>
             {report && <FindingLines findings={report.findings} />}
@@ -51,6 +56,9 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                     <CutRow
                         key={piece.key}
                         piece={now ? { ...piece, cut: now.now } : piece}
+                        now={now}
+                        printedOn={report?.printed?.on}
+                        usual={usual}
                         run={run}
                         units={units}
                         selected={selection.selected?.key === piece.key}
@@ -68,7 +76,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 );
             })}
             {report && report.groups.length > 0 && <Stock report={report} run={run} editor={editor} />}
-            {run.pieces.length > 0 && <ToBuy document={editor.document} />}
+            {run.pieces.length > 0 && <ToBuy editor={editor} pipes={report?.groups ?? []} />}
             {run.pieces.length > 0 && <RunDrawings document={editor.document} plan={plan} />}
             {run.pieces.length > 0 && <RestsOn sources={[...run.sources, ...(report?.sources.slice(0, 1) ?? [])]} />}
         </main>
@@ -85,17 +93,20 @@ function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport;
     return (
         <div className="cut-plan">
             <h2>From which sticks, for the whole job</h2>
-            <StockFile editor={editor} />
+            <SawForm key={JSON.stringify([report.kerf.mm, editor.document.cutting?.objective])} report={report} editor={editor} />
+            {groups.some((group) => !group.optimal) && <LookLonger report={report} run={run.id} editor={editor} />}
             {groups.map((group) => (
                 <div key={`${group.system} ${group.size}`} className="cut-group">
                     <Sticks group={group} run={run.id} names={names} units={units} />
                     <StockForm
                         id={`stock-${group.system}-${group.size.replace('/', '-')}`}
-                        rows={(editor.document.cutting?.stock ?? []).filter(
-                            (one) => one.system === group.system && one.size === group.size,
-                        )}
+                        rows={stockOf(editor.document, group.system, group.size)}
                         units={units}
-                        onChange={(rows) => editor.change((document) => stocked(document, group.system, group.size, rows))}
+                        onChange={(edit) =>
+                            editor.change((document) =>
+                                stocked(document, group.system, group.size, edit(stockOf(document, group.system, group.size))),
+                            )
+                        }
                     />
                 </div>
             ))}

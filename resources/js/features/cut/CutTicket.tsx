@@ -1,7 +1,7 @@
-import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { cutQuery, jobQuery } from '../../api/queries';
+import { cutQuery, jobQuery, keepJob } from '../../api/queries';
 import type { JobDocument } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
@@ -10,6 +10,7 @@ import { BrandGlyph } from '../../shared/Brand';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
+import { dayOf, printed, usualEnd } from './cutting';
 
 /** Nothing is asked before the job is there. */
 const EMPTY = { runs: [] } as unknown as JobDocument;
@@ -19,6 +20,8 @@ export function CutTicket() {
     const { id = '', run: runId } = useParams();
     const job = useQuery(jobQuery(id));
     const cut = useQuery({ ...cutQuery(job.data?.document ?? EMPTY, runId ?? ''), enabled: job.data !== undefined });
+    const client = useQueryClient();
+    const [problem, setProblem] = useState('');
     useEffect(() => {
         const mode = document.documentElement.dataset.mode;
         document.documentElement.dataset.mode = 'paper';
@@ -32,6 +35,15 @@ export function CutTicket() {
     const said = plan.runs.find((one) => one.id === runId);
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
     const now = (key: string) => cut.data?.pieces.find((one) => one.key === key);
+    const usual = usualEnd(cut.data?.pieces ?? []);
+    // What changed since the ticket before stands on this one; only then is this one what later changes are held against.
+    const print = async (): Promise<void> => {
+        window.print();
+        if (!cut.data) return;
+        const kept = await keepJob(id, revision, 'printed', printed(plan, run.id, dayOf(new Date()), cut.data.pieces));
+        if (kept.ok) client.setQueryData(jobQuery(id).queryKey, kept.data);
+        else setProblem(`It is not kept that this ticket was printed: ${kept.message}`);
+    };
     const stops = run.findings.filter((finding) => finding.severity === 'stop');
     const doubtful = run.fittings.filter(
         (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
@@ -42,10 +54,15 @@ export function CutTicket() {
                 <Link className="plain" to={`/jobs/${id}/runs/${run.id}/cut`}>
                     Back
                 </Link>{' '}
-                <button type="button" className="main-act" onClick={() => window.print()}>
+                <button type="button" className="main-act" onClick={() => void print()}>
                     Print
                 </button>
             </p>
+            {problem && (
+                <p className="screen-only problem" role="alert">
+                    {problem}
+                </p>
+            )}
             <header>
                 <h1>Cut ticket</h1>
                 <span className="brand">
@@ -67,7 +84,7 @@ export function CutTicket() {
                 <div>
                     <dt>Saw</dt>
                     <dd>
-                        kerf <Said tape={evaluation.saw_kerf} units={evaluation.units} unit />
+                        kerf <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={evaluation.units} unit />
                     </dd>
                 </div>
             </dl>
@@ -79,7 +96,16 @@ export function CutTicket() {
                 <span>cut</span>
             </div>
             {run.pieces.map((piece) => (
-                <CutRow key={piece.key} piece={{ ...piece, cut: now(piece.key)?.now ?? piece.cut }} run={run} units={evaluation.units} box>
+                <CutRow
+                    key={piece.key}
+                    piece={{ ...piece, cut: now(piece.key)?.now ?? piece.cut }}
+                    now={now(piece.key)}
+                    printedOn={cut.data?.printed?.on}
+                    usual={usual}
+                    run={run}
+                    units={evaluation.units}
+                    box
+                >
                     {now(piece.key)?.cut ? (
                         <span className="cap cut-note">cut already</span>
                     ) : (
@@ -91,6 +117,13 @@ export function CutTicket() {
                     )}
                 </CutRow>
             ))}
+            {usual !== '' && <p className="say">Ends: {usual}, unless the piece says otherwise.</p>}
+            {(cut.data?.printed?.gone.length ?? 0) > 0 && (
+                <p className="say">
+                    <Shape kind="warn" size={15} /> {cut.data?.printed?.gone.join(', ')} of the ticket of {cut.data?.printed?.on}: not cut
+                    any more.
+                </p>
+            )}
             {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
             {stops.length > 0 && (
                 <p className="ticket-stop">

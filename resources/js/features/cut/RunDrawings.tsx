@@ -2,23 +2,24 @@ import { useState } from 'react';
 import { runDrawing, type RunView } from '../../api/queries';
 import type { JobDocument, JobRun } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
+import { Problem } from '../../shared/Problem';
 
 const VIEWS: Record<RunView, string> = { plan: 'from above', section: 'along its length', isometric: 'isometric' };
-const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: 'model, glTF' } as const;
+const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: 'model, glTF', pdf: 'all three on paper, PDF' } as const;
 
-/** The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer. */
+/** The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer; and to a scale on paper. */
 export function RunDrawings({ document, plan }: { document: JobDocument; plan: JobRun }) {
     const [view, setView] = useState<RunView>('plan');
     const [problem, setProblem] = useState('');
     const save = async (format: keyof typeof FORMATS): Promise<void> => {
         setProblem('');
         const answer = await runDrawing(document, plan.id, format, view);
-        if (answer.ok) saveFile(answer.data, `${plan.name}${format === 'gltf' ? '' : ` ${VIEWS[view]}`}.${format}`);
+        if (answer.ok) saveFile(answer.data, `${plan.name}${format === 'gltf' || format === 'pdf' ? '' : ` ${VIEWS[view]}`}.${format}`);
         else setProblem(answer.message);
     };
     return (
         <section className="to-buy" aria-label="This run as a drawing">
-            <h2>This run as a drawing, full size</h2>
+            <h2>This run as a drawing</h2>
             <div className="acts">
                 <label className="choice">
                     <span className="cap">Seen</span>
@@ -36,11 +37,7 @@ export function RunDrawings({ document, plan }: { document: JobDocument; plan: J
                     </button>
                 ))}
             </div>
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <Problem text={problem} />
         </section>
     );
 }

@@ -4,6 +4,7 @@ import { readLength } from '../../api/queries';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { Shape } from '../../drawing/Shape';
 import { changeInWords, type CutPiece } from './cutting';
+import { Problem } from '../../shared/Problem';
 
 interface Props {
     piece: CutPiece;
@@ -65,11 +66,7 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                             <button type="submit" className="plain">
                                 Reckon on from it
                             </button>
-                            {problem && (
-                                <p className="problem" role="alert">
-                                    {problem}
-                                </p>
-                            )}
+                            <Problem text={problem} />
                         </form>
                     )}
                 </>

@@ -1,9 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { jobCsv, materialsQuery, type JobList } from '../../api/queries';
-import type { JobDocument, MaterialRow } from '../../api/types';
+import { useState, type ReactNode } from 'react';
+import { materialsQuery } from '../../api/queries';
+import type { CuttingReport, MaterialRow } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
-import { saveFile } from '../../shared/saveFile';
+import type { JobEditor } from '../job/useJobEditor';
+import { TableIn, TablesOut } from '../lists';
+import { CrewPrices } from '../lists/CrewPrices';
+import { PriceField } from '../lists/PriceField';
+import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists/prices';
 
 const SHELVES: Record<MaterialRow['shelf'], string> = {
     pipe: 'Pipe',
@@ -14,53 +18,39 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
     tool: 'Tools that the joints want',
 };
 
-const LISTS: Record<JobList, string> = {
-    cut: 'Cut list',
-    materials: 'What to buy',
-    joints: 'Joints',
-    hangers: 'Hangers',
-    sticks: 'Sticks',
-};
-
 /** All that the job takes, by shelf, with what is easily mistaken for something else; and every list of the job as a table. */
-export function ToBuy({ document }: { document: JobDocument }) {
-    const materials = useQuery(materialsQuery(document)).data;
-    const [problem, setProblem] = useState('');
-    const save = async (list: JobList): Promise<void> => {
-        setProblem('');
-        const answer = await jobCsv(document, list);
-        if (answer.ok) saveFile(answer.data, `${document.name} ${LISTS[list]}.csv`);
-        else setProblem(answer.message);
-    };
+export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingReport['groups'] }) {
+    const materials = useQuery(materialsQuery(editor.document)).data;
+    const [isPricing, setPricing] = useState(false);
+    const setPrice = (row: MaterialRow, each: number | null): void => editor.change((document) => priced(document, ofRow(row), each));
+    const field = (row: MaterialRow) =>
+        isPricing && takesPrice(row, editor.document) ? (
+            <PriceField each={row.each} label={`Price of one, ${priceName(ofRow(row))}`} onPrice={(each) => setPrice(row, each)} />
+        ) : null;
     return (
         <section className="to-buy" aria-label="What to buy">
             <h2>What to buy, for the whole job</h2>
-            {materials && <Shelves rows={materials.rows} />}
+            {materials && <Shelves rows={materials.rows} field={field} />}
             {materials?.total != null && (
                 <p className="say">
                     Where a price is kept: <b>{materials.total.toFixed(2)}</b> in all.
                 </p>
             )}
             <div className="acts">
-                <span className="cap">As a table (CSV):</span>
-                {(Object.keys(LISTS) as JobList[]).map((list) => (
-                    <button key={list} type="button" className="plain" onClick={() => void save(list)}>
-                        {LISTS[list]}
-                    </button>
-                ))}
+                <button type="button" className="plain" aria-pressed={isPricing} onClick={() => setPricing(!isPricing)}>
+                    {isPricing ? 'Done with prices' : 'Enter prices'}
+                </button>
             </div>
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            {isPricing && materials && <CrewPrices editor={editor} rows={materials.rows} pipes={pipes} />}
+            <TablesOut document={editor.document} lists={['cut', 'materials', 'joints', 'sticks']} />
+            <TableIn editor={editor} />
         </section>
     );
 }
 
-function Shelves({ rows }: { rows: MaterialRow[] }) {
+function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRow) => ReactNode }) {
     return (
-        <>
+        <div className="shelves">
             {(Object.keys(SHELVES) as MaterialRow['shelf'][]).map((shelf) => {
                 const of = rows.filter((row) => row.shelf === shelf);
                 return of.length === 0 ? null : (
@@ -71,10 +61,7 @@ function Shelves({ rows }: { rows: MaterialRow[] }) {
                                 <tr key={`${row.what} ${row.size} ${row.letters}`}>
                                     <td className="mk">{shelf === 'tool' ? '' : row.count}</td>
                                     <td>
-                                        <b>
-                                            {row.letters} {row.size}
-                                        </b>{' '}
-                                        {row.what}
+                                        <b>{beforeName(ofRow(row))}</b> {row.what}
                                         {row.maker && row.maker !== row.what && <span className="cap"> {row.maker}</span>}
                                         {row.note && (
                                             <span className="cap">
@@ -83,13 +70,17 @@ function Shelves({ rows }: { rows: MaterialRow[] }) {
                                             </span>
                                         )}
                                     </td>
-                                    <td className="mk">{row.price === null ? '' : row.price.toFixed(2)}</td>
+                                    <td className="mk">
+                                        {field(row)}
+                                        {row.price !== null && row.price.toFixed(2)}
+                                        {row.each !== null && row.count > 1 && <span className="cap"> {eachInWords(row.each)} each</span>}
+                                    </td>
                                 </tr>
                             ))}
                         </tbody>
                     </table>
                 );
             })}
-        </>
+        </div>
     );
 }

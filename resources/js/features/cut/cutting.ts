@@ -1,6 +1,8 @@
-import type { CuttingReport, JobCutting, JobDocument } from '../../api/types';
+import type { CuttingReport, JobCutting, JobDocument, Units } from '../../api/types';
+import { runInWords } from '../../shared/lengths';
 
 export type CutPiece = CuttingReport['pieces'][number];
+type Group = CuttingReport['groups'][number];
 
 const withCutting = (document: JobDocument, cutting: JobCutting): JobDocument => ({ ...document, cutting });
 
@@ -24,11 +26,47 @@ export interface StockRow {
     available?: number;
 }
 
+/** What there is of one pipe, as somebody said; nothing: as it is sold. */
+export const stockOf = (document: JobDocument, system: string, size: string): StockRow[] =>
+    (document.cutting?.stock ?? [])
+        .filter((one) => one.system === system && one.size === size)
+        .map(({ system: _, size: __, ...row }) => row);
+
 /** The job with what there is of one pipe in place of what it is sold in; nothing: as it is sold. */
 export function stocked(document: JobDocument, system: string, size: string, rows: StockRow[]): JobDocument {
     const others = (document.cutting?.stock ?? []).filter((one) => one.system !== system || one.size !== size);
     return withCutting(document, { ...document.cutting, stock: [...others, ...rows.map((row) => ({ system, size, ...row }))] });
 }
+
+/** The job with what was put on paper of a run, and when: later changes are held against it. */
+export function printed(document: JobDocument, run: string, on: string, pieces: CutPiece[]): JobDocument {
+    const others = (document.cutting?.printed ?? []).filter((one) => one.run !== run);
+    const ticket = { run, on, pieces: pieces.map((piece) => ({ piece: piece.key, letter: piece.letter, length_mm: piece.now.mm })) };
+    return withCutting(document, { ...document.cutting, printed: [...others, ticket] });
+}
+
+/** The day as it stands on paper, where the work is done: `2026-11-25`. */
+export function dayOf(date: Date): string {
+    const two = (value: number): string => String(value).padStart(2, '0');
+    return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+/** What is other than on the ticket that was printed last; nothing where it is the same. */
+export function sincePrinted(piece: CutPiece, on: string | undefined, words: (mm: number) => string): string | null {
+    if (piece.since === 'new') return `not on the ticket of ${on}`;
+    return piece.since === 'other' ? `on the ticket of ${on} it was ${words(piece.printed?.mm ?? 0)}` : null;
+}
+
+/** What the ends of most pieces want: said once, and not again at every piece. */
+export function usualEnd(pieces: CutPiece[]): string {
+    const counts = new Map<string, number>();
+    for (const end of pieces.flatMap((piece) => piece.ends)) if (end !== '') counts.set(end, (counts.get(end) ?? 0) + 1);
+    return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? '';
+}
+
+/** What is other than usual at the ends of a piece, each by its joint. */
+export const otherEnds = (ends: string[], joints: (number | undefined)[], usual: string): string[] =>
+    ends.flatMap((end, i) => (end === '' || end === usual ? [] : [`joint ${joints[i]}: ${end}`]));
 
 /** How a piece that changed is said: `3/16 in longer than on the ticket`. */
 export function changeInWords(movedMm: number, words: (mm: number) => string): string | null {
@@ -36,10 +74,37 @@ export function changeInWords(movedMm: number, words: (mm: number) => string): s
     return `${words(Math.abs(movedMm))} ${movedMm > 0 ? 'longer' : 'shorter'} than it was laid out`;
 }
 
+/** What is used and at least has to be, in the unit of what is to be least: sticks, a length of pipe, money. */
+function amount(objective: Group['objective'], value: number, units: Units): string {
+    if (objective === 'length') return `${runInWords(value, units)} of pipe`;
+    return objective === 'price' ? value.toFixed(2) : `${Math.ceil(value - 1e-9)}`;
+}
+
+/** What is said of a stick that may not hold all that is to be cut from it; nothing where there is room. */
+export function tightInWords({ tight, enough }: Pick<Group['sticks'][number], 'tight' | 'enough'>): string | null {
+    if (!tight) return null;
+    const often = enough <= 0.5 ? 'as often as not' : `about once in ${Math.round(1 / (1 - enough))} times`;
+    return `Tight: the last piece comes out short ${often}. Measure the stick before the first cut.`;
+}
+
 /** How good a plan is, in words. */
-export function planInWords(group: CuttingReport['groups'][number]): string {
+export function planInWords(group: Group, units: Units): string {
     const sticks = `${group.sticks.length} ${group.sticks.length === 1 ? 'stick' : 'sticks'}`;
-    if (group.optimal) return `${sticks}: no plan takes less.`;
-    if (group.objective !== 'sticks') return `${sticks}; not proved to be the least.`;
-    return `${sticks}; at least ${Math.ceil(group.bound - 1e-9)} it takes, between the two not everything was tried.`;
+    const plan = group.objective === 'sticks' ? sticks : `${sticks}, ${amount(group.objective, group.used, units)}`;
+    if (group.optimal) return `${plan}: no plan takes less.`;
+    return `${plan}; at least ${amount(group.objective, group.bound, units)} it takes, between the two not everything was tried.`;
+}
+
+const usedOf = (report: CuttingReport): number => report.groups.reduce((sum, group) => sum + group.used, 0);
+const provedOf = (report: CuttingReport): number => report.groups.filter((group) => group.optimal).length;
+
+/** Whether one plan takes less than another, or is proved for more of the pipes. */
+export const isBetter = (one: CuttingReport, other: CuttingReport): boolean =>
+    usedOf(one) < usedOf(other) - 1e-6 || (usedOf(one) < usedOf(other) + 1e-6 && provedOf(one) > provedOf(other));
+
+/** How far a plan may be from the least, for those pipes where that is not proved. */
+export function gapInWords(report: CuttingReport, units: Units): string {
+    const open = report.groups.filter((group) => !group.optimal);
+    if (open.length === 0) return 'No plan takes less.';
+    return `${open.map((group) => `${group.letters} ${group.size}: ${amount(group.objective, group.used, units)}, at least ${amount(group.objective, group.bound, units)}`).join('; ')}.`;
 }

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { hangQuery } from '../../api/queries';
-import type { HangingReport, RunReport, Units } from '../../api/types';
+import type { HangingReport, JobHanging, RunReport, Units } from '../../api/types';
 import { SagDrawing } from '../../drawing/hang/SagDrawing';
 import { StringLine } from '../../drawing/hang/StringLine';
 import { Said } from '../../drawing/Said';
@@ -9,9 +9,32 @@ import { Shape } from '../../drawing/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../job/useJobEditor';
+import { TableIn, TablesOut } from '../lists';
 import { FindingLines } from '../../shared/FindingLines';
-import { added, hangerInWords, kept, moved, stepOf, stretches, withHanging, type HangerReport, type SpanReport } from './hanging';
+import { runInWords, smallInWords } from '../../shared/lengths';
+import { FaceForm } from './FaceForm';
+import {
+    added,
+    faced,
+    growthInWords,
+    hangerInWords,
+    hangingOf,
+    isAt,
+    moved,
+    offInWords,
+    placeOf,
+    read,
+    replaced,
+    standing,
+    stepOf,
+    stretches,
+    withHanging,
+    type HangerReport,
+    type Place,
+    type SpanReport,
+} from './hanging';
 import { HangSettings } from './HangSettings';
+import { Reading } from './Reading';
 
 /** What holds a run: every hanger with its place and what is measured down to it, what hangs between two, and what one that is moved does to it. */
 export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor }) {
@@ -19,15 +42,37 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
     const query = useQuery(hangQuery(editor.document, run.id));
     const report = query.data;
     const [selected, setSelected] = useState(1);
+    // A hanger that is moved stays the chosen one, whichever number it gets; and a tap counts from where the last one put it, drawn or not.
+    const put = useRef<Place | null>(null);
     if (run.legs.length === 0) return <p className="none">Call out a leg on Route: what is not laid out is not hung.</p>;
     if (!report) return <p className="none">{query.isError ? query.error.message : 'One moment.'}</p>;
-    const hanger = report.hangers.find((one) => one.number === selected) ?? report.hangers[0];
-    const setOwn = (own: { leg: string; at_mm: number }[] | undefined): void =>
-        editor.change((document) => withHanging(document, run.id, { own }));
+    const hanger =
+        report.hangers.find((one) => put.current !== null && isAt(placeOf(one), put.current)) ??
+        report.hangers.find((one) => one.number === selected) ??
+        report.hangers[0];
+    const select = (number: number): void => {
+        setSelected(number);
+        put.current = null;
+    };
+    const change = (by: (hanging: JobHanging) => Omit<Partial<JobHanging>, 'run'>): void =>
+        editor.change((document) => withHanging(document, run.id, by(hangingOf(document, run.id))));
+    const changePlaces = (edit: (places: Place[]) => Place[]): void =>
+        editor.change((document) => withHanging(document, run.id, { own: edit(standing(document, run.id, report.hangers)) }));
+    const now = (one: HangerReport, places: Place[]): Place => {
+        const last = put.current;
+        return last !== null && places.some((place) => isAt(place, last)) ? last : placeOf(one);
+    };
+    const move = (one: HangerReport, by: number): void =>
+        changePlaces((places) => {
+            const from = now(one, places);
+            const to = moved(from, by, one.leg_mm);
+            put.current = to;
+            return replaced(places, from, to);
+        });
     return (
         <main className="station hang">
             <section className="hang-strings" aria-label="Hangers under the string">
-                <Strings report={report} run={run} units={units} selected={hanger?.number ?? null} onSelect={setSelected} />
+                <Strings report={report} run={run} units={units} selected={hanger?.number ?? null} onSelect={select} />
             </section>
             <section className="hang-list" aria-label="Hangers">
                 <h2>
@@ -36,19 +81,17 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                 </h2>
                 <ol>
                     {report.hangers.map((one) => (
-                        <HangerRow key={one.number} hanger={one} units={units} on={one.number === hanger?.number} onSelect={setSelected} />
+                        <HangerRow key={one.number} hanger={one} units={units} on={one.number === hanger?.number} onSelect={select} />
                     ))}
                 </ol>
                 {report.own && (
-                    <button type="button" className="plain" onClick={() => setOwn(undefined)}>
+                    <button type="button" className="plain" onClick={() => change(() => ({ own: undefined }))}>
                         Back to what is reckoned
                     </button>
                 )}
-                <HangSettings
-                    report={report}
-                    units={units}
-                    onChange={(change) => editor.change((document) => withHanging(document, run.id, change))}
-                />
+                <HangSettings report={report} units={units} onChange={(settings) => change(() => settings)} />
+                <TablesOut document={editor.document} lists={['hangers', 'levels']} />
+                <TableIn editor={editor} />
             </section>
             <section className="hang-one" aria-label="The hanger chosen">
                 {hanger && (
@@ -56,9 +99,12 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                         report={report}
                         hanger={hanger}
                         units={units}
-                        onMove={(by) => setOwn(moved(report.hangers, hanger.number, by))}
-                        onRemove={() => setOwn(kept(report.hangers.filter((one) => one.number !== hanger.number)))}
-                        onAdd={(span) => setOwn(added(report.hangers, span))}
+                        onMove={(by) => move(hanger, by)}
+                        onRemove={() => changePlaces((places) => replaced(places, now(hanger, places), null))}
+                        onAdd={(span) => changePlaces((places) => added(places, report.hangers, span))}
+                        face={hangingOf(editor.document, run.id).faces?.find((one) => one.leg === hanger.leg_id)}
+                        onRead={(mm) => change((hanging) => ({ readings: read(hanging, placeOf(hanger), mm) }))}
+                        onFace={(name, mm) => change((hanging) => ({ faces: faced(hanging, hanger.leg_id, name, mm) }))}
                     />
                 )}
                 <FindingLines findings={report.findings} />
@@ -68,6 +114,14 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
         </main>
     );
 }
+
+/** Why there is no string. */
+const noString = (report: HangingReport): string =>
+    report.findings.some((finding) => finding.rule === 'hang.bedded')
+        ? 'This run lies in the ground: it is bedded, not hung.'
+        : report.hangers.length === 0
+          ? 'No hanger is left.'
+          : 'Nothing of this run lies level: it is held by brackets.';
 
 function Strings({
     report,
@@ -86,7 +140,7 @@ function Strings({
     const groups = stretches(report);
     return (
         <div ref={ref}>
-            {groups.length === 0 && <p className="none">Nothing of this run lies level: it is held by brackets.</p>}
+            {groups.length === 0 && <p className="none">{noString(report)}</p>}
             {width > 0 &&
                 groups.map((group) => (
                     <StringLine
@@ -99,7 +153,9 @@ function Strings({
                         width={width}
                     />
                 ))}
-            <p className="cap">Measured from the string down to the crown of the pipe: so the fall is built before the pipe is hung.</p>
+            {groups.length > 0 && (
+                <p className="cap">Measured from the string down to the crown of the pipe: so the fall is built before the pipe is hung.</p>
+            )}
         </div>
     );
 }
@@ -113,10 +169,21 @@ function HangerRow({ hanger, units, on, onSelect }: { hanger: HangerReport; unit
                     <Said tape={hanger.tape} units={units} feet unit />
                     <span className="cap">
                         {' '}
-                        leg {hanger.leg}, <Said tape={hanger.at} units={units} feet unit /> from its beginning
+                        {hanger.face ? (
+                            <>
+                                <Said tape={hanger.face.at} units={units} feet unit /> from {hanger.face.name}
+                            </>
+                        ) : (
+                            <>
+                                leg {hanger.leg}, <Said tape={hanger.at} units={units} feet unit /> from its beginning
+                            </>
+                        )}
                     </span>
                 </span>
-                <span className="hang-drop mk">{hanger.below_string && <Said tape={hanger.below_string} units={units} unit />}</span>
+                <span className="hang-drop mk">
+                    {hanger.below_string && <Said tape={hanger.below_string} units={units} unit />}
+                    {hanger.off_mm !== null && <span className="cap">{offInWords(hanger.off_mm, units)}</span>}
+                </span>
                 <span className="cap hang-why">
                     {!hanger.clear && <Shape kind="warn" size={14} />} {hangerInWords(hanger)}
                 </span>
@@ -132,10 +199,13 @@ interface ChosenProps {
     onMove: (by: number) => void;
     onRemove: () => void;
     onAdd: (span: SpanReport) => void;
+    face: { name: string; before_mm: number } | undefined;
+    onRead: (belowMm: number | null) => void;
+    onFace: (name: string, beforeMm: number) => void;
 }
 
 /** One hanger to be moved, and the spans on either side of it as they hang now. */
-function Chosen({ report, hanger, units, onMove, onRemove, onAdd }: ChosenProps) {
+function Chosen({ report, hanger, units, onMove, onRemove, onAdd, face, onRead, onFace }: ChosenProps) {
     const spans = report.spans.filter((span) => span.from_tape_mm === hanger.tape_mm || span.to_tape_mm === hanger.tape_mm);
     const step = stepOf(units);
     return (
@@ -157,6 +227,8 @@ function Chosen({ report, hanger, units, onMove, onRemove, onAdd }: ChosenProps)
                     Leave it out
                 </button>
             </div>
+            {hanger.below_string && <Reading hanger={hanger} units={units} onRead={onRead} />}
+            <FaceForm key={hanger.leg_id} hanger={hanger} face={face} units={units} onFace={onFace} />
             {spans.map((span) => (
                 <Span key={span.from_tape_mm} span={span} units={units} onAdd={() => onAdd(span)} />
             ))}
@@ -165,14 +237,7 @@ function Chosen({ report, hanger, units, onMove, onRemove, onAdd }: ChosenProps)
 }
 
 function Span({ span, units, onAdd }: { span: SpanReport; units: Units; onAdd: () => void }) {
-    const words = (tape: { inch: string; metric: string; mm: number } | null): string =>
-        tape === null
-            ? 'not known'
-            : tape.mm < 0.8
-              ? `${tape.mm.toFixed(1)} mm`
-              : units === 'inch'
-                ? `${tape.inch} in`
-                : `${tape.metric} mm`;
+    const words = (tape: { mm: number } | null): string => (tape === null ? 'not known' : smallInWords(tape.mm, units));
     return (
         <div className="hang-span">
             <h3>
@@ -202,17 +267,28 @@ function Span({ span, units, onAdd }: { span: SpanReport; units: Units; onAdd: (
     );
 }
 
-/** How far each leg grows, and what it pulls at. */
+/** How far each straight stretch grows, where it is held and where that goes. */
 function Expansion({ report, units }: { report: HangingReport; units: Units }) {
     if (report.expansion.length === 0) return null;
+    const words = (mm: number): string => smallInWords(mm, units);
     return (
         <details className="hang-growth">
             <summary>How far it grows, {Math.round(report.swing_c)} °C warmer</summary>
             <ul>
                 {report.expansion.map((one) => (
-                    <li key={one.leg}>
-                        Leg {one.leg}: <b>{one.growth.mm.toFixed(1)} mm</b>
-                        {units === 'inch' && ` (${(one.growth.mm / 25.4).toFixed(2)} in)`}, at {one.pulls}
+                    <li key={one.from_tape_mm}>
+                        <b>
+                            Leg {one.leg}, {runInWords(one.length.mm, units)} straight: {words(one.growth.mm)}
+                        </b>
+                        {one.fixed === 'hanger' && `, held fast at hanger ${one.hanger}`}
+                        {one.fixed === 'tie-in' && ', held by what it ends in'}
+                        {one.ends
+                            .filter((end) => end.move.mm >= 0.1)
+                            .map((end) => (
+                                <p key={end.way} className="say">
+                                    {growthInWords(end, words)}.
+                                </p>
+                            ))}
                     </li>
                 ))}
             </ul>

@@ -1,6 +1,23 @@
 import { describe, expect, it } from 'vitest';
 import type { HangingReport, JobDocument } from '../../api/types';
-import { added, hangerInWords, hangingOf, moved, stretches, withHanging, type HangerReport, type SpanReport } from './hanging';
+import {
+    added,
+    isAt,
+    replaced,
+    standing,
+    faced,
+    growthInWords,
+    hangerInWords,
+    hangingOf,
+    moved,
+    offInWords,
+    placeOf,
+    read,
+    stretches,
+    withHanging,
+    type HangerReport,
+    type SpanReport,
+} from './hanging';
 
 const hanger = (number: number, leg: string, at: number, tape: number, level = true): HangerReport =>
     ({
@@ -33,18 +50,39 @@ describe('what was decided of a run', () => {
 
 describe('hangers set by hand', () => {
     const two = [hanger(1, 'l1', 300, 300), hanger(2, 'l2', 200, 1200)];
-    it('move along their leg, and not off its upper end', () => {
-        expect(moved(two, 2, 12.7)).toEqual([
+    it('are those that are reckoned, until one is set', () => {
+        expect(standing(job(), 'a', two)).toEqual([
             { leg: 'l1', at_mm: 300 },
-            { leg: 'l2', at_mm: 212.7 },
+            { leg: 'l2', at_mm: 200 },
         ]);
-        expect(moved(two, 2, -500)[1]).toEqual({ leg: 'l2', at_mm: 0 });
+        expect(standing(job([{ run: 'a', own: [{ leg: 'l1', at_mm: 5 }] }]), 'a', two)).toEqual([{ leg: 'l1', at_mm: 5 }]);
     });
-    it('come in between, on the leg that the middle lies on', () => {
+    it('move along their leg, and not off its ends', () => {
+        expect(moved({ leg: 'l2', at_mm: 200 }, 12.7, 900)).toEqual({ leg: 'l2', at_mm: 212.7 });
+        expect(moved({ leg: 'l2', at_mm: 200 }, -500, 900)).toEqual({ leg: 'l2', at_mm: 0 });
+        expect(moved({ leg: 'l2', at_mm: 895 }, 12.7, 900)).toEqual({ leg: 'l2', at_mm: 900 });
+    });
+    it('are told apart by leg and place', () => {
+        expect(isAt({ leg: 'l1', at_mm: 300 }, { leg: 'l1', at_mm: 300.2 })).toBe(true);
+        expect(isAt({ leg: 'l1', at_mm: 300 }, { leg: 'l2', at_mm: 300 })).toBe(false);
+        expect(isAt({ leg: 'l1', at_mm: 300 }, { leg: 'l1', at_mm: 312.7 })).toBe(false);
+    });
+    it('pass one another without taking it along', () => {
+        const [one, other] = [
+            { leg: 'l1', at_mm: 300 },
+            { leg: 'l1', at_mm: 400 },
+        ];
+        expect(replaced([one, one, other], one, { leg: 'l1', at_mm: 312.7 })).toEqual([{ leg: 'l1', at_mm: 312.7 }, one, other]);
+        expect(replaced([one, one, other], one, null)).toEqual([one, other]);
+        expect(replaced([one], other, null)).toEqual([one]);
+    });
+    it('come in between, on the leg that the middle lies on, and once', () => {
         // Leg 1 ends at 1000: the middle, 750, lies on it; of a span from 900 to 1300 it lies on the next.
-        expect(added(two, span(300, 1200)).at(-1)).toEqual({ leg: 'l1', at_mm: 750 });
+        const one = added(standing(job(), 'a', two), two, span(300, 1200));
+        expect(one.at(-1)).toEqual({ leg: 'l1', at_mm: 750 });
+        expect(added(one, two, span(300, 1200))).toHaveLength(3);
         const late = [hanger(1, 'l1', 900, 900), hanger(2, 'l2', 300, 1300)];
-        expect(added(late, span(900, 1300)).at(-1)).toEqual({ leg: 'l2', at_mm: 100 });
+        expect(added([], late, span(900, 1300)).at(-1)).toEqual({ leg: 'l2', at_mm: 100 });
     });
 });
 
@@ -67,3 +105,53 @@ it('one string serves the level hangers until the pipe goes up or down', () => {
 
 it('says what it hangs from and why it is there', () =>
     expect(hangerInWords(hanger(1, 'l1', 0, 0))).toBe('from the joist, beside the turn'));
+
+describe('what is read at a hanger', () => {
+    const one = { run: 'a', readings: [{ leg: 'l1', at_mm: 300, below_mm: 101 }] };
+    it('takes the place of an earlier reading there, and goes when it is taken back', () => {
+        expect(read(one, placeOf(hanger(1, 'l1', 300, 300)), 104)).toEqual([{ leg: 'l1', at_mm: 300, below_mm: 104 }]);
+        expect(read(one, placeOf(hanger(2, 'l1', 1300, 1300)), 120)).toHaveLength(2);
+        expect(read(one, placeOf(hanger(3, 'l2', 300, 4300)), 90)).toHaveLength(2);
+        expect(read(one, placeOf(hanger(1, 'l1', 300, 300)), null)).toBeUndefined();
+    });
+    it.each([
+        [0.2, 'as it has to'],
+        [3.2, '1/8 in too low'],
+        [-6.4, '1/4 in too high'],
+    ])('hangs %d mm off', (off, said) => expect(offInWords(off, 'inch')).toBe(said));
+});
+
+it('places on a leg are measured from one face, or from none', () => {
+    const wall = faced({ run: 'a' }, 'l1', 'the wall', 250);
+    expect(wall).toEqual([{ leg: 'l1', name: 'the wall', before_mm: 250 }]);
+    expect(faced({ run: 'a', faces: wall }, 'l1', 'the beam', -30)).toEqual([{ leg: 'l1', name: 'the beam', before_mm: -30 }]);
+    expect(faced({ run: 'a', faces: wall }, 'l2', 'the beam', 0)).toHaveLength(2);
+    expect(faced({ run: 'a', faces: wall }, 'l1', '', 0)).toBeUndefined();
+});
+
+describe('where it grows to', () => {
+    const words = (mm: number): string => `${mm} mm`;
+    const end = (more: object) =>
+        growthInWords(
+            { way: 'down', move: { mm: 4 }, into: 'turn', leg: 2, free: { mm: 305 }, hanger: 5, newton: 245, ...more } as never,
+            words,
+        );
+    it.each([
+        [{}, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside with about 25 kg'],
+        [{ newton: null }, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside'],
+        [{ free: { mm: 0 }, newton: null }, '4 mm downstream, and bends leg 2; hanger 5, at the turn, is pushed aside'],
+        [{ hanger: null }, '4 mm downstream, and bends leg 2'],
+        [{ newton: 5 }, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside with less than 1 kg'],
+        [{ into: 'outlet', way: 'up' }, '4 mm upstream, at the outlet'],
+        [{ into: 'allowance' }, '4 mm downstream, into what lets it grow'],
+        [{ into: 'joints' }, 'each seal takes up what its own piece grows'],
+    ])('%j', (more, said) => expect(end(more)).toBe(said));
+});
+
+it('a hanger says what it holds and whether it is braced', () => {
+    const one = { ...hanger(1, 'l1', 300, 300), hold: 'fast', braced: true } as HangerReport;
+    expect(hangerInWords(one)).toBe('from the joist, beside the turn; holds it fast; braced against sway');
+    expect(hangerInWords({ ...one, hold: 'slides', braced: false, kind: 'clamp', why: 'floor' })).toBe(
+        'clamped, standing on the floor, where it goes through the floor',
+    );
+});

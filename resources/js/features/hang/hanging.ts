@@ -1,4 +1,5 @@
 import type { HangingReport, JobDocument, JobHanging, Units } from '../../api/types';
+import { smallInWords } from '../../shared/lengths';
 
 export type HangerReport = HangingReport['hangers'][number];
 export type SpanReport = HangingReport['spans'][number];
@@ -15,33 +16,52 @@ export function withHanging(document: JobDocument, run: string, change: Partial<
     return { ...document, hanging: Object.keys(next).length > 1 ? [...others, next] : others };
 }
 
-/** Hangers as they are kept once one of them was set by hand. */
-export const kept = (hangers: HangerReport[]): { leg: string; at_mm: number }[] =>
-    hangers.map((hanger) => ({ leg: hanger.leg_id, at_mm: hanger.at.mm }));
+/** Where a hanger stands on its leg. */
+export interface Place {
+    leg: string;
+    at_mm: number;
+}
+
+/** Where a hanger stands, as it is kept. */
+export const placeOf = (hanger: HangerReport): Place => ({ leg: hanger.leg_id, at_mm: hanger.at.mm });
+
+const SAME_MM = 0.5;
+
+/** Whether two places are one. */
+export const isAt = (one: Place, other: Place): boolean => one.leg === other.leg && Math.abs(one.at_mm - other.at_mm) < SAME_MM;
+
+/** The hangers of a run as they are kept: those set by hand; where none was, those that are reckoned. */
+export const standing = (document: JobDocument, run: string, hangers: HangerReport[]): Place[] =>
+    hangingOf(document, run).own ?? hangers.map(placeOf);
 
 /** How far one tap moves a hanger. */
 export const stepOf = (units: Units): number => (units === 'inch' ? 12.7 : 10);
 
-/** With the hanger of that number moved along its leg; never off its upper end. */
-export function moved(hangers: HangerReport[], number: number, by: number): { leg: string; at_mm: number }[] {
-    return hangers.map((hanger) => ({
-        leg: hanger.leg_id,
-        at_mm: hanger.number === number ? Math.max(0, hanger.at.mm + by) : hanger.at.mm,
-    }));
+/** Where a hanger comes to stand that is moved along its leg; never off its ends. */
+export const moved = (from: Place, by: number, legMm: number): Place => ({
+    leg: from.leg,
+    at_mm: Math.max(0, Math.min(legMm, from.at_mm + by)),
+});
+
+/** Places with one of them moved, or left out; of two that stand together only one. */
+export function replaced(places: Place[], from: Place, to: Place | null): Place[] {
+    const n = places.findIndex((place) => isAt(place, from));
+    return places.flatMap((place, i) => (i === n ? (to === null ? [] : [to]) : [place]));
 }
 
-/** With one more in the middle of a span, on the leg that it lies on. */
-export function added(hangers: HangerReport[], span: SpanReport): { leg: string; at_mm: number }[] {
+/** Places with one more in the middle of a span, on the leg that it lies on. */
+export function added(places: Place[], hangers: HangerReport[], span: SpanReport): Place[] {
     const middle = (span.from_tape_mm + span.to_tape_mm) / 2;
     const before = hangers.filter((hanger) => hanger.tape_mm <= middle).at(-1);
     const after = hangers.find((hanger) => hanger.tape_mm > middle);
-    if (!before || !after) return kept(hangers);
+    if (!before || !after) return places;
     // Counted from the nearer leg: past its end the place lies on the next one.
     const onNext = after.leg_id !== before.leg_id && middle >= after.tape_mm - after.at.mm;
     const one = onNext
         ? { leg: after.leg_id, at_mm: after.at.mm - (after.tape_mm - middle) }
         : { leg: before.leg_id, at_mm: before.at.mm + (middle - before.tape_mm) };
-    return [...kept(hangers), one];
+    // Tapped twice before it is drawn it is still one.
+    return places.some((place) => isAt(place, one)) ? places : [...places, one];
 }
 
 const KINDS: Record<HangerReport['kind'], string> = {
@@ -49,19 +69,76 @@ const KINDS: Record<HangerReport['kind'], string> = {
     batten: 'from a batten between joists',
     hanger: 'from what is over it',
     bracket: 'to the wall',
+    clamp: 'clamped, standing on the floor',
+    guide: 'guided along the wall, free to slide',
 };
 
 const REASONS: Record<HangerReport['why'], string> = {
     base: 'carries the foot',
+    floor: 'where it goes through the floor',
     turn: 'beside the turn',
     heavy: 'beside what weighs on it',
     joint: 'near the joint',
     spacing: 'by the spacing',
+    guide: 'between two that carry it',
     own: 'set by hand',
 };
 
-/** `from the joist, beside the turn`. */
-export const hangerInWords = (hanger: HangerReport): string => `${KINDS[hanger.kind]}, ${REASONS[hanger.why]}`;
+/** `from the joist, beside the turn; holds it fast; braced against sway`. */
+export const hangerInWords = (hanger: HangerReport): string =>
+    [
+        `${KINDS[hanger.kind]}, ${REASONS[hanger.why]}`,
+        ...(hanger.hold === 'fast' ? ['holds it fast'] : []),
+        ...(hanger.braced ? ['braced against sway'] : []),
+    ].join('; ');
+
+/** With what was read at a hanger in place of an earlier reading there; null: taken back. */
+export function read(hanging: JobHanging, place: Place, belowMm: number | null): JobHanging['readings'] {
+    const others = (hanging.readings ?? []).filter((one) => !isAt(one, place));
+    const all = belowMm === null ? others : [...others, { ...place, below_mm: belowMm }];
+    return all.length === 0 ? undefined : all;
+}
+
+/** With the face that places on a leg are measured from; no name: none. */
+export function faced(hanging: JobHanging, leg: string, name: string, beforeMm: number): JobHanging['faces'] {
+    const others = (hanging.faces ?? []).filter((one) => one.leg !== leg);
+    const all = name === '' ? others : [...others, { leg, name, before_mm: beforeMm }];
+    return all.length === 0 ? undefined : all;
+}
+
+type GrowthEnd = HangingReport['expansion'][number]['ends'][number];
+
+function pushedInWords(end: GrowthEnd, words: (mm: number) => string): string {
+    if (end.hanger === null || end.free === null) return '';
+    const where = end.free.mm < 1 ? 'at the turn' : `${words(end.free.mm)} from the turn`;
+    return `; hanger ${end.hanger}, ${where}, is pushed aside${end.newton === null ? '' : ` with ${kilograms(end.newton)}`}`;
+}
+
+/** What comes of a stretch that grows, end by end: `4.3 mm down, bends leg 2, which pushes hanger 5 aside with 25 kg`. */
+export function growthInWords(end: GrowthEnd, words: (mm: number) => string): string {
+    const where = { up: 'upstream', down: 'downstream' }[end.way];
+    const by = `${words(end.move.mm)} ${where}`;
+    switch (end.into) {
+        case 'joints':
+            return 'each seal takes up what its own piece grows';
+        case 'allowance':
+            return `${by}, into what lets it grow`;
+        case 'turn':
+            return `${by}, and bends leg ${end.leg}${pushedInWords(end, words)}`;
+        default:
+            return `${by}, at the ${end.into === 'outlet' ? 'outlet' : 'end'}`;
+    }
+}
+
+/** How a pipe hangs against what was planned: more is measured down to one that hangs too low. */
+export const offInWords = (offMm: number, units: Units): string =>
+    Math.abs(offMm) < 0.8 ? 'as it has to' : `${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? 'low' : 'high'}`;
+
+/** A force as the weight that pulls as hard: a newton says little on site. */
+const kilograms = (newton: number): string => {
+    const kg = newton / 9.80665;
+    return kg < 1 ? 'less than 1 kg' : `about ${kg < 10 ? kg.toFixed(1).replace('.0', '') : Math.round(kg)} kg`;
+};
 
 /** Stretches that one string serves: level hangers one after the other, until the pipe goes up or down. */
 export function stretches(report: HangingReport): HangerReport[][] {

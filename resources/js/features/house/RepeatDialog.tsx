@@ -5,6 +5,7 @@ import { readLength, repeatGroup } from '../../api/queries';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../job/useJobEditor';
+import { Problem } from '../../shared/Problem';
 
 /** A run with all that meets it once more, further along what it enters, as it is or mirrored. */
 export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run: string; onClose: () => void }) {
@@ -56,11 +57,7 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
                     </Form.Group>
                     <Form.Check id="repeat-mirrored" name="mirrored" label="Mirrored: east and west, left and right change places" />
                     <Form.Check id="repeat-back" name="back" label="Back towards the start" />
-                    {problem && (
-                        <p className="problem" role="alert">
-                            {problem}
-                        </p>
-                    )}
+                    <Problem text={problem} />
                     <div className="acts whole">
                         <button type="button" className="plain" onClick={onClose}>
                             Leave it

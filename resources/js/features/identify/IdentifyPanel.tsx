@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { identifyQuery } from '../../api/queries';
 import type { IdentifyOutput, Units } from '../../api/types';
 import { asInput, COLOURS, JOINTS, type Evidence } from './evidence';
@@ -20,12 +20,19 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
     const answer = useQuery(identifyQuery(asInput(evidence, units)));
     const { data } = answer;
     const first = data?.candidates[0];
-    const set = (change: Partial<Evidence>): void => onChange({ ...evidence, ...change });
-    const toggle = <K extends keyof Evidence>(key: K, value: Evidence[K]): void => {
-        const next = { ...evidence };
-        if (evidence[key] === value) delete next[key];
-        else next[key] = value;
+    // A length is read by the server: what is tapped meanwhile is not lost when it comes.
+    const now = useRef(evidence);
+    now.current = evidence;
+    const put = (next: Evidence): void => {
+        now.current = next;
         onChange(next);
+    };
+    const set = (change: Partial<Evidence>): void => put({ ...now.current, ...change });
+    const toggle = <K extends keyof Evidence>(key: K, value: Evidence[K]): void => {
+        const next = { ...now.current };
+        if (next[key] === value) delete next[key];
+        else next[key] = value;
+        put(next);
     };
     return (
         <div className="identify">

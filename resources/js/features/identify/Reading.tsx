@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { readLength } from '../../api/queries';
 import type { Tape, Units } from '../../api/types';
 import { BY_EYE, CALLIPER_MM, ROUGH, STRING, type Evidence } from './evidence';
+import { Problem } from '../../shared/Problem';
 
 const STEP = { inch: 25.4 / 16, mm: 1 };
 
@@ -18,6 +19,7 @@ export function Reading({
     const [tape, setTape] = useState<Tape | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
     const asked = useRef(0);
+    const reads = useRef(0);
     const byEye = evidence.way === 'across' && evidence.error_mm >= ROUGH[units];
     const { mm } = evidence;
 
@@ -29,7 +31,10 @@ export function Reading({
     }, [mm, units]);
 
     const read = async (text: string, change: Partial<Evidence>): Promise<void> => {
+        const turn = ++reads.current;
         const result = await readLength(text, units);
+        // What was said later goes before.
+        if (turn !== reads.current) return;
         if (result.ok && result.data.mm > 0) {
             setProblem(null);
             onChange({ ...change, mm: result.data.mm });
@@ -102,11 +107,7 @@ export function Reading({
                     +
                 </button>
             </div>
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <Problem text={problem} />
             {evidence.way === 'across' && (
                 <div className="chips by-eye" role="group" aria-label="By eye">
                     {BY_EYE[units].map((text) => (

@@ -3,6 +3,7 @@ import Modal from 'react-bootstrap/Modal';
 import { copyJob } from '../../api/queries';
 import type { Job } from '../../api/types';
 import type { JobEditor } from './useJobEditor';
+import { Problem } from '../../shared/Problem';
 
 /** Somebody else's state and mine: both stay, whichever is chosen. */
 export function Conflict({ editor, theirs }: { editor: JobEditor; theirs: Job }) {
@@ -35,11 +36,7 @@ export function Conflict({ editor, theirs }: { editor: JobEditor; theirs: Job })
                     Keep mine as a copy makes a job of its own from what you see. Take theirs goes on with what {theirs.kept_by} kept, and
                     lets your last change go.
                 </p>
-                {problem && (
-                    <p className="problem" role="alert">
-                        {problem}
-                    </p>
-                )}
+                <Problem text={problem} />
                 <div className="acts">
                     <button type="button" className="plain" onClick={editor.takeTheirs} disabled={busy}>
                         Take theirs

@@ -1,8 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
 import { useEffect, type KeyboardEvent } from 'react';
+import { hangQuery } from '../../api/queries';
 import type { RunReport } from '../../api/types';
 import { FallLine } from '../../drawing/section/FallLine';
 import type { Ends } from '../../drawing/section/labels';
 import { WayLine } from '../../drawing/way/WayLine';
+import { useSettled } from '../../shared/useSettled';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from './useJobEditor';
 import type { SharedSelection } from './useSelection';
@@ -29,6 +32,12 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
     const height = HEIGHT[grade];
     const drawn = Math.max(phone ? 760 : 0, width);
     const { selected } = selection;
+    // Hangers follow once nobody types any more: they are worked out apart from the run.
+    const settled = useSettled(editor.document, 400);
+    const hangers = useQuery({
+        ...hangQuery(settled, run.id),
+        enabled: run.legs.length > 0 && settled.runs.some((one) => one.id === run.id),
+    }).data?.hangers;
 
     // What is selected is brought to the middle of the window on the drawing.
     useEffect(() => {
@@ -85,6 +94,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
                     width={drawn}
                     height={height}
                     grade={grade}
+                    hangers={hangers}
                     selected={selected}
                     onSelect={selection.select}
                     onFinding={selection.selectFinding}

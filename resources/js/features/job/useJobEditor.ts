@@ -62,6 +62,8 @@ export function useJobEditor(start: Job): JobEditor {
         busy: null as Promise<boolean> | null,
         halted: false,
         reading: Promise.resolve<Evaluated | null>(null),
+        evaluating: Promise.resolve<Evaluated | null>(null),
+        stepping: Promise.resolve(),
     });
     const evaluationNow = useRef(start.evaluation);
     evaluationNow.current = state.evaluation;
@@ -134,34 +136,38 @@ export function useJobEditor(start: Job): JobEditor {
     }, []);
 
     const ask = useCallback(
-        async (document: JobDocument, callOut?: { run: string; text: string }): Promise<Evaluated | null> => {
-            const turn = ++now.current.asked;
-            asking.current?.abort();
-            const controller = new AbortController();
-            asking.current = controller;
-            setKeeping('waiting');
-            let result;
-            try {
-                result = await evaluate(document, callOut, controller.signal);
-            } catch {
-                return null; // A newer change has taken its place.
-            }
-            if (turn !== now.current.asked) return null;
-            if (!result.ok) {
-                setProblem(result.message);
-                setKeeping(result.status === 0 ? 'no-answer' : 'refused');
-                if (result.status === 0) now.current.timer = window.setTimeout(() => void ask(document, callOut), RETRY_MS);
-                return null;
-            }
-            const { document: evaluated, evaluation } = result.data;
-            now.current.document = evaluated;
-            now.current.unkept = true;
-            rememberDraft(now.current.job.id, now.current.job.revision, evaluated);
-            setProblem(null);
-            setState((old) => ({ ...old, document: evaluated, evaluation }));
-            window.clearTimeout(now.current.timer);
-            now.current.timer = window.setTimeout(() => void keep(), QUIET_MS);
-            return result.data;
+        (document: JobDocument, callOut?: { run: string; text: string }): Promise<Evaluated | null> => {
+            const one = async (): Promise<Evaluated | null> => {
+                const turn = ++now.current.asked;
+                asking.current?.abort();
+                const controller = new AbortController();
+                asking.current = controller;
+                setKeeping('waiting');
+                let result;
+                try {
+                    result = await evaluate(document, callOut, controller.signal);
+                } catch {
+                    return null; // A newer change has taken its place.
+                }
+                if (turn !== now.current.asked) return null;
+                if (!result.ok) {
+                    setProblem(result.message);
+                    setKeeping(result.status === 0 ? 'no-answer' : 'refused');
+                    if (result.status === 0) now.current.timer = window.setTimeout(() => void ask(document, callOut), RETRY_MS);
+                    return null;
+                }
+                const { document: evaluated, evaluation } = result.data;
+                now.current.document = evaluated;
+                now.current.unkept = true;
+                rememberDraft(now.current.job.id, now.current.job.revision, evaluated);
+                setProblem(null);
+                setState((old) => ({ ...old, document: evaluated, evaluation }));
+                window.clearTimeout(now.current.timer);
+                now.current.timer = window.setTimeout(() => void keep(), QUIET_MS);
+                return result.data;
+            };
+            now.current.evaluating = one();
+            return now.current.evaluating;
         },
         [keep],
     );
@@ -228,12 +234,20 @@ export function useJobEditor(start: Job): JobEditor {
     );
 
     const step = useCallback(
-        async (way: 'undo' | 'redo') => {
-            if (now.current.unkept && !(await keep())) return;
-            const result = await stepJob(now.current.job.id, way, now.current.job.revision);
-            if (result.ok) settle(result.data);
-            else if (result.status === 409) setConflict((result.body as { current: Job }).current);
-            else setProblem(result.message);
+        (way: 'undo' | 'redo') => {
+            const one = async (): Promise<void> => {
+                // What was just done is what is undone.
+                await now.current.evaluating;
+                if (now.current.unkept && !(await keep())) return;
+                if (!now.current.job[way === 'undo' ? 'can_undo' : 'can_redo']) return;
+                const result = await stepJob(now.current.job.id, way, now.current.job.revision);
+                if (result.ok) settle(result.data);
+                else if (result.status === 409) setConflict((result.body as { current: Job }).current);
+                else setProblem(result.message);
+            };
+            // One after the other, however quickly they are asked for: each steps from where the last one came to.
+            now.current.stepping = now.current.stepping.then(one, one);
+            return now.current.stepping;
         },
         [keep, settle],
     );

@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useState, type FormEvent } from 'react';
 import { cutIn, systemsQuery } from '../../api/queries';
 import type { CutInInput, CutInOutput, JobRun, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
@@ -7,6 +6,7 @@ import { Shape } from '../../drawing/Shape';
 import { FindingLines } from '../../shared/FindingLines';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
@@ -14,6 +14,7 @@ import type { JobEditor } from '../job/useJobEditor';
 import { CutList } from './CutList';
 import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
+import { useReckoning } from './useReckoning';
 
 const PATTERNS = ['wye', 'combo', 'san-tee', 'vent-tee', 'swept-tee', 'branch-135', 'branch-112'];
 
@@ -33,39 +34,16 @@ interface Props {
 export function CutInPanel({ editor, run, system, place, opened, onKept }: Props) {
     const { units } = editor.evaluation;
     const known = editor.document.standing?.filter((pipe) => pipe.system !== undefined && pipe.size !== undefined) ?? [];
-    const [values, setValues] = useState<Values | null>(null);
-    const [answer, setAnswer] = useState<CutInOutput | null>(null);
-    const [problem, setProblem] = useState('');
-    const [busy, setBusy] = useState(false);
-    const reckon = async (said: () => Promise<Values>): Promise<void> => {
-        setProblem('');
-        setBusy(true);
-        try {
-            const values = await said();
-            setAnswer(await ask(values, editor, place));
-            setValues(values);
-        } catch (error) {
-            setProblem(error instanceof Error ? error.message : 'That did not work. Try again.');
-        } finally {
-            setBusy(false);
-        }
-    };
-    useEffect(() => {
-        if (opened) void reckon(() => Promise.resolve(opened.values));
-        // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as it is opened
-    }, []);
+    const { reckoned, problem, busy, onSubmit } = useReckoning(
+        (form) => read(form, units),
+        (values) => ask(values, editor, place),
+        opened?.values,
+    );
     if (known.length === 0)
         return <p className="none">Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.</p>;
     return (
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
-            <form
-                className="mu-form"
-                onSubmit={(event: FormEvent<HTMLFormElement>) => {
-                    event.preventDefault();
-                    const form = new FormData(event.currentTarget);
-                    void reckon(() => read(form, units));
-                }}
-            >
+            <form className="mu-form" onSubmit={onSubmit}>
                 <label className="choice">
                     <span className="cap">The line that stands</span>
                     <select name="standing" defaultValue={opened?.values.standing}>
@@ -84,20 +62,22 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
                     </select>
                 </label>
                 <Measures start={opened?.values ?? {}} system={system} units={units} />
-                {problem && (
-                    <p className="problem" role="alert">
-                        {problem}
-                    </p>
-                )}
+                <Problem text={problem} />
                 <button type="submit" className="main-act" disabled={busy}>
                     {busy ? 'Reckoning …' : 'Where to cut'}
                 </button>
             </form>
             <div className="ci-answer">
-                {answer && values ? (
+                {reckoned ? (
                     <>
-                        <Answer answer={answer} values={values} units={units} />
-                        <KeepMeasures editor={editor} run={run} measured={{ kind: 'cut-in', values }} opened={opened} onKept={onKept} />
+                        <Answer {...reckoned} units={units} />
+                        <KeepMeasures
+                            editor={editor}
+                            run={run}
+                            measured={{ kind: 'cut-in', values: reckoned.values }}
+                            opened={opened}
+                            onKept={onKept}
+                        />
                     </>
                 ) : (
                     <p className="none">Measure the line and the fitting. The cuts, the stubs and the order come out.</p>

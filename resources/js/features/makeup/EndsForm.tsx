@@ -7,6 +7,7 @@ import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
 import { given, type MoveOf, type ValuesOf } from './moves';
 import { ObstacleFields, readObstacle, type Obstacle } from './Obstacles';
+import { Problem } from '../../shared/Problem';
 
 export interface EndsMeasured {
     kind: 'ends';
@@ -147,11 +148,7 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
             >
                 {boxes.length === 0 ? 'Something stands in the way' : 'And something else'}
             </button>
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <Problem text={problem} />
             <button type="submit" className="main-act" disabled={busy || laid.length === 0}>
                 {busy ? 'Looking …' : 'Look for ways'}
             </button>

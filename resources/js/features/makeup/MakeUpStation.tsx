@@ -17,6 +17,7 @@ import { TrapFitPanel } from './TrapFitPanel';
 import { WrapFiles } from './WrapFiles';
 import { WrapStrip } from './WrapStrip';
 import { accepted, bendsInWords, dialInWords, notesOf, relaxInWords } from './ways';
+import { Problem } from '../../shared/Problem';
 
 interface Props {
     run: RunReport;
@@ -149,11 +150,7 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                         onAsk={(one) => void ask(one)}
                     />
                 </details>
-                {problem && (
-                    <p className="problem" role="alert">
-                        {problem}
-                    </p>
-                )}
+                <Problem text={problem} />
                 {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
                 {made && measured && <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />}
                 <OrderList document={editor.document} run={run} />

@@ -1,4 +1,4 @@
-import { useEffect, useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { trapFit } from '../../api/queries';
 import type { JobDocument, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
@@ -7,6 +7,7 @@ import { TrapOverFloorDrawing } from '../../drawing/trapfit/TrapOverFloorDrawing
 import { FindingLines } from '../../shared/FindingLines';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
@@ -14,6 +15,7 @@ import type { JobEditor } from '../job/useJobEditor';
 import { CutList } from './CutList';
 import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
+import { useReckoning } from './useReckoning';
 
 const FIXTURES: TrapFitInput['fixture'][] = [
     'lavatory',
@@ -48,48 +50,31 @@ interface Props extends Into {
 /** A trap between a tailpiece and an outlet: what was measured, what to cut, whether it may be, and the steps. */
 export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Props) {
     const { units } = editor.evaluation;
-    const [values, setValues] = useState<Values | null>(null);
-    const [answer, setAnswer] = useState<TrapFitOutput | null>(null);
-    const [problem, setProblem] = useState('');
-    const reckon = async (said: () => Promise<Values>): Promise<void> => {
-        setProblem('');
-        try {
-            const values = await said();
-            setAnswer(await ask(values, editor.document, { system, size }));
-            setValues(values);
-        } catch (error) {
-            setProblem(error instanceof Error ? error.message : 'That did not work. Try again.');
-        }
-    };
-    useEffect(() => {
-        if (opened) void reckon(() => Promise.resolve(opened.values));
-        // eslint-disable-next-line react-hooks/exhaustive-deps -- once, as it is opened
-    }, []);
+    const { reckoned, problem, onSubmit } = useReckoning(
+        (form) => read(form, units),
+        (values) => ask(values, editor.document, { system, size }),
+        opened?.values,
+    );
     return (
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
-            <form
-                className="mu-form"
-                onSubmit={(event: FormEvent<HTMLFormElement>) => {
-                    event.preventDefault();
-                    const form = new FormData(event.currentTarget);
-                    void reckon(() => read(form, units));
-                }}
-            >
+            <form className="mu-form" onSubmit={onSubmit}>
                 <Measures start={opened?.values ?? {}} size={size} units={units} />
-                {problem && (
-                    <p className="problem" role="alert">
-                        {problem}
-                    </p>
-                )}
+                <Problem text={problem} />
                 <button type="submit" className="main-act">
                     Fit it
                 </button>
             </form>
             <div className="ci-answer">
-                {answer && values ? (
+                {reckoned ? (
                     <>
-                        <Answer answer={answer} values={values} units={units} />
-                        <KeepMeasures editor={editor} run={run} measured={{ kind: 'trap-fit', values }} opened={opened} onKept={onKept} />
+                        <Answer {...reckoned} units={units} />
+                        <KeepMeasures
+                            editor={editor}
+                            run={run}
+                            measured={{ kind: 'trap-fit', values: reckoned.values }}
+                            opened={opened}
+                            onKept={onKept}
+                        />
                     </>
                 ) : (
                     <p className="none">

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { wrapStrips } from '../../api/queries';
 import type { JobDocument, RunReport } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
+import { Problem } from '../../shared/Problem';
 
 /** Wrap strips of the run as it is, in full size: all of them on paper, or one as a drawing. */
 export function WrapFiles({ document: job, run }: { document: JobDocument; run: RunReport }) {
@@ -39,11 +40,7 @@ export function WrapFiles({ document: job, run }: { document: JobDocument; run: 
                     </button>
                 ))}
             </div>
-            {problem && (
-                <p className="problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <Problem text={problem} />
         </section>
     );
 }

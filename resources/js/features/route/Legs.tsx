@@ -27,9 +27,11 @@ export function Legs({ run, plan, editor, selection }: Props) {
         selection.select(open !== leg.id && piece ? { kind: 'piece', key: piece.key } : null);
     };
     const add = (after: string | null): void => {
-        const added = addLegAfter(plan, after, editor.evaluation.units);
-        editor.changeRun(plan.id, () => added.run);
-        setOpened(added.id);
+        editor.changeRun(plan.id, (now) => {
+            const added = addLegAfter(now, after, editor.evaluation.units);
+            setOpened(added.id);
+            return added.run;
+        });
     };
 
     return (

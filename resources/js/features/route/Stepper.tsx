@@ -1,4 +1,4 @@
-import { useEffect, useRef, type ReactNode } from 'react';
+import { useEffect, useRef, type MouseEvent, type ReactNode } from 'react';
 
 interface Props {
     caption: string;
@@ -33,24 +33,32 @@ export function Stepper({ caption, less, more, children, onStep, disabled = fals
 function Repeating({ label, onStep, disabled, children }: { label: string; onStep: () => void; disabled: boolean; children: ReactNode }) {
     const timer = useRef(0);
     const step = useRef(onStep);
+    const held = useRef(false);
     useEffect(() => {
         step.current = onStep;
     });
     const stop = (): void => window.clearTimeout(timer.current);
     useEffect(() => stop, []);
     const hold = (): void => {
+        held.current = false;
         const again = (): void => {
+            held.current = true;
             step.current();
             timer.current = window.setTimeout(again, NEXT_MS);
         };
         timer.current = window.setTimeout(again, FIRST_MS);
+    };
+    // Letting go after it was held down is no step of its own; a key always is.
+    const click = (event: MouseEvent): void => {
+        if (!held.current || event.detail === 0) onStep();
+        held.current = false;
     };
     return (
         <button
             type="button"
             aria-label={label}
             disabled={disabled}
-            onClick={onStep}
+            onClick={click}
             onPointerDown={hold}
             onPointerUp={stop}
             onPointerLeave={stop}

@@ -18,11 +18,11 @@ export function stepLength(leg: JobLeg, units: Units, steps: number): JobLeg {
     return { ...leg, length_mm: Math.max(step, (leg.length_mm ?? 0) + steps * step) };
 }
 
-/** One step steeper or flatter: 1/8 in per ft, or 1 mm per m. Starts from the fall that the leg has. */
+/** One step steeper or flatter: 1/8 in per ft, or 1 mm per m. Starts from what was said last, drawn or not; where nothing was, from the fall that the leg has. */
 export function stepFall(leg: JobLeg, report: LegReport, units: Units, steps: number): JobLeg {
     const { drop_mm: _, ...rest } = leg;
     const step = FALL_STEP[units];
-    const now = report.fall?.mm_per_m ?? 0;
+    const now = leg.fall_mm_per_m ?? report.fall?.mm_per_m ?? 0;
     return { ...rest, fall_mm_per_m: Math.max(0, (Math.round(now / step) + steps) * step) };
 }
 

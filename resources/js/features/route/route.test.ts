@@ -40,6 +40,11 @@ describe('changing a leg', () => {
     it('steps the fall to eighths, from the fall that it has, and takes the place of a drop', () => {
         expect(stepFall({ ...leg, drop_mm: 9 }, report, 'inch', 1)).toEqual({ ...leg, fall_mm_per_m: 3000 / 96 });
         expect(stepFall(leg, report, 'inch', -9).fall_mm_per_m).toBe(0);
+        expect(stepFall(stepFall(leg, report, 'inch', 1), report, 'inch', 1).fall_mm_per_m, 'a second tap before it is drawn').toBe(
+            4000 / 96,
+        );
+        const { fall_mm_per_m: _, ...open } = leg;
+        expect(stepFall(open, report, 'inch', 1).fall_mm_per_m, 'from the fall that it has').toBe(3000 / 96);
     });
     it('drops the angle and the fall where the way has none', () => {
         expect(setWay(leg, 'ahead')).toEqual({ id: 'l1', way: 'ahead', length_mm: 254, fall_mm_per_m: 1000 / 48 });

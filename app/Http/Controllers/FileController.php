@@ -1,0 +1,112 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\LayOut;
+use App\Files\JobCsv;
+use App\Print\DrawingPdf;
+use App\Print\TicketPdf;
+use App\Print\WrapPdf;
+use FallBend\Core\Cutting\CutTicket;
+use FallBend\Core\Drawing\DxfWriter;
+use FallBend\Core\Drawing\GltfWriter;
+use FallBend\Core\Drawing\LineDrawing;
+use FallBend\Core\Drawing\RunViews;
+use FallBend\Core\Drawing\SvgWriter;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Layout\Piece;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\MakeUp\WrapTemplate;
+use FallBend\Core\Measure\Units;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What leaves the product as a file: tables, drawings, paper. */
+final readonly class FileController
+{
+    /** One list of the job as a table. */
+    public function csv(Request $request, LayOut $layOut): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout, $own, $book] = $layOut->wholeJob($request, $body);
+        $list = $body->choice('list', JobCsv::LISTS);
+        $body->end();
+
+        return self::file((new JobCsv($layout, $job, $own, $book))->of($list), 'text/csv; charset=UTF-8');
+    }
+
+    /** The cut ticket of a run on paper, with the run from three sides. */
+    public function ticket(Request $request, LayOut $layOut): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $judged, $catalogue] = $layOut->judged($request, $body);
+        $layout = $judged->layout->runs[LayOut::runOf($body, $job)];
+        [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];
+        $body->end();
+        $ticket = new CutTicket($judged->layout, $job, $catalogue, $layout->run->id);
+        $heads = ['job' => $job->name, 'run' => $layout->run->name, 'pipe' => "{$layout->system->letters} {$layout->run->size}", 'on' => $on];
+
+        return self::file(TicketPdf::of($ticket, $heads, $ticket->holds($judged->findings($layout->run->id)), $layout->pieces === [] ? [] : self::views($layout), $job->units, $paper), 'application/pdf');
+    }
+
+    /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */
+    public function wrap(Request $request, LayOut $layOut): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout] = $layOut->run($request, $body);
+        $keys = array_map(static fn (Piece $piece): string => $piece->key, $layout->pieces);
+        $isPdf = $body->choice('format', ['svg', 'pdf']) === 'pdf';
+        $chosen = $isPdf ? $keys : [$body->choice('piece', $keys)];
+        $paper = self::paper($body, $job);
+        $body->end();
+        $templates = array_values(array_filter(array_map(static fn (string $key): ?WrapTemplate => WrapTemplate::ofPiece($layout, $key, $job->units), $chosen)));
+        if ($templates === []) {
+            throw BadInput::at('run', 'has no piece of pipe to wrap', $layout->run->id);
+        }
+
+        return $isPdf ? self::file(WrapPdf::of($templates, $paper), 'application/pdf') : self::file($templates[0]->svg(), 'image/svg+xml');
+    }
+
+    /** A run as a drawing in an open format: lines from one side, or the model. */
+    public function drawing(Request $request, LayOut $layOut): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $layout] = $layOut->run($request, $body);
+        $format = $body->choice('format', ['dxf', 'svg', 'gltf', 'pdf']);
+        $view = $format === 'gltf' || $format === 'pdf' ? null : $body->choice('view', RunViews::VIEWS);
+        $paper = self::paper($body, $job);
+        $body->end();
+        if ($layout->pieces === []) {
+            throw BadInput::at('run', 'has no piece of pipe to draw', $layout->run->id);
+        }
+
+        return match ($format) {
+            'pdf' => self::file(DrawingPdf::of(self::views($layout), $paper, "{$job->name}, {$layout->run->name}"), 'application/pdf'),
+            'gltf' => self::file(GltfWriter::write($layout), 'model/gltf+json'),
+            'dxf' => self::file(DxfWriter::write((new RunViews($layout))->of($view ?? '')), 'image/vnd.dxf'),
+            default => self::file(SvgWriter::write((new RunViews($layout))->of($view ?? ''), $layout->run->name), 'image/svg+xml'),
+        };
+    }
+
+    /** @return array<string, LineDrawing> a run from every side, by what stands over it */
+    private static function views(RunLayout $layout): array
+    {
+        $views = new RunViews($layout);
+
+        return ['from above' => $views->of('plan'), 'along its length' => $views->of('section'), 'isometric' => $views->of('isometric')];
+    }
+
+    private static function paper(Fields $body, Job $job): string
+    {
+        return $body->has('paper') ? $body->choice('paper', ['A4', 'LETTER']) : ($job->units === Units::Inch ? 'LETTER' : 'A4');
+    }
+
+    private static function file(string $content, string $type): Response
+    {
+        return new Response($content, 200, ['Content-Type' => $type]);
+    }
+}

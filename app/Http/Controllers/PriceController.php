@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\CrewPrices;
+use App\Models\OwnEntry;
+use App\Models\User;
+use FallBend\Core\Input\Fields;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** What things cost the crew, whatever the job. */
+final readonly class PriceController
+{
+    public function __construct(private CrewPrices $prices) {}
+
+    public function index(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->prices->of(User::asking($request)->crewId()));
+    }
+
+    /** Keeps what is sent beside what is kept of other things. */
+    public function update(Request $request): JsonResponse
+    {
+        $user = User::asking($request);
+        $crew = $user->crewId() ?? abort(403, 'You are in no crew yet.');
+        $this->prices->keep($crew, $user->id, Fields::of($request->json()->all()));
+
+        return new JsonResponse($this->prices->of($crew));
+    }
+
+    public function destroy(Request $request, int $id): Response
+    {
+        OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::PRICES)->findOrFail($id)->delete();
+
+        return new Response(status: 204);
+    }
+}

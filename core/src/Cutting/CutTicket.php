@@ -1,0 +1,157 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Cutting;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\JointRegister;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Joining\MethodTexts;
+use FallBend\Core\Layout\Fitting;
+use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\Piece;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Wording;
+
+/** The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says it, what its ends want, the stick that it comes from, what is other than on the paper before. */
+final readonly class CutTicket
+{
+    private JobCutting $cutting;
+
+    private RunLayout $layout;
+
+    private Tape $tape;
+
+    public function __construct(JobLayout $job, private Job $said, Catalogue $catalogue, string $run)
+    {
+        $this->cutting = new JobCutting($job, $said, $catalogue);
+        $this->layout = $job->runs[$run];
+        $this->tape = new Tape;
+    }
+
+    /** Gives the width of the cut that the sticks are planned with. */
+    public function kerf(): string
+    {
+        return $this->length($this->cutting->kerf());
+    }
+
+    /** @return list<array{letter: string, length: string, lines: list<string>, ends: list<string>, stick: string, where: string, note: string, cut: bool}> in the order of flow */
+    public function pieces(): array
+    {
+        [$back, $sticks, $printed] = [$this->cutting->lengths($this->layout->run->id), $this->cutting->sticks($this->cutting->plans()), $this->said->cutting->printed[$this->layout->run->id] ?? null];
+        $numbers = array_column($this->layout->joints, 'number', 'key');
+        $prepared = self::ends($this->layout);
+
+        return array_map(function (Piece $piece) use ($back, $sticks, $printed, $numbers, $prepared): array {
+            $stick = $sticks["{$this->layout->run->id}|{$piece->key}"] ?? null;
+            $leg = $this->layout->legs[$piece->leg - 1]->line->leg;
+            $since = $this->cutting->since($this->layout->run->id, $piece);
+
+            return [
+                'letter' => $piece->letter,
+                'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
+                'lines' => array_map(fn (string $joint, float $depth): string => "joint {$numbers[$joint]}: line at {$this->length($depth)}", [$piece->jointFrom, $piece->jointTo], [$piece->depthFromMm, $piece->depthToMm]),
+                'ends' => self::prepared($prepared[$piece->jointFrom], $prepared[$piece->jointTo], $numbers[$piece->jointFrom], $numbers[$piece->jointTo]),
+                'stick' => $stick === null ? '' : "stick {$stick['number']}, {$this->long($stick['mm'])}".($stick['tight'] ? '; tight: measure it first' : ''),
+                'where' => "{$this->layout->system->letters} {$piece->size}, ".($piece->isBetweenPair ? 'between the two bends' : ($leg->what === '' ? "leg {$piece->leg}" : $leg->what)),
+                'note' => match ($since) {
+                    'other' => "other than on the ticket of {$printed?->on}: it was ".$this->length($printed->pieces[$piece->key]['length_mm'] ?? 0.0),
+                    'new' => "not on the ticket of {$printed?->on}",
+                    default => '',
+                },
+                'cut' => isset($this->said->cutting->cut[$this->layout->run->id][$piece->key]),
+            ];
+        }, $this->layout->pieces);
+    }
+
+    /** @return list<string> letters that stand on the paper before and are cut no longer */
+    public function gone(): array
+    {
+        return $this->cutting->gone($this->layout);
+    }
+
+    /** @return list<string> how each fitting is turned, in the order of flow: between which joints, which, and the mark from the heel of the bend before */
+    public function turns(): array
+    {
+        return array_map(function (Fitting $fitting): string {
+            $joints = implode(' - ', array_map(static fn ($joint): string => (string) $joint->number, array_filter($this->layout->joints, static fn ($joint): bool => $joint->fitting === $fitting->key)));
+
+            return "{$joints}:  {$fitting->part->size} ".($this->said->units === Units::Inch ? 'in' : 'mm')." {$fitting->part->name}{$this->rolled($fitting)}";
+        }, $this->layout->fittings);
+    }
+
+    /** @return list<string> fittings whose numbers are doubtful: to be measured before anything is cut by them */
+    public function doubtful(): array
+    {
+        $names = array_map(static fn (Fitting $fitting): string => "{$fitting->part->size} {$fitting->part->name}", array_filter($this->layout->fittings, static fn (Fitting $fitting): bool => $fitting->part->provenance->isDoubtful()));
+
+        return array_values(array_unique($names));
+    }
+
+    /**
+     * @param list<Finding> $findings of the run
+     * @return list<string> what must be settled before anything is cut
+     */
+    public function holds(array $findings): array
+    {
+        $wording = new Wording($this->said->units);
+
+        return array_values(array_map(static fn (Finding $finding): string => ($finding->where->leg === null ? '' : "leg {$finding->where->leg}: ").$wording->of($finding)['title'], array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop)));
+    }
+
+    /**
+     * Gives what the end of a piece wants at each joint of a run, as its method has it.
+     *
+     * @return array<string, string> by key of the joint; empty where the method is not settled
+     */
+    public static function ends(RunLayout $layout): array
+    {
+        return array_map(static fn (array $entry): string => $entry['method'] === null ? '' : MethodTexts::of(Method::from($entry['method']))['end'], JointRegister::of($layout));
+    }
+
+    /** @return list<string> what both ends want, or each by itself */
+    private static function prepared(string $from, string $to, int $first, int $second): array
+    {
+        return match (true) {
+            $from === $to => $from === '' ? [] : ["both ends: {$from}"],
+            default => array_values(array_filter([$from === '' ? '' : "at {$first}: {$from}", $to === '' ? '' : "at {$second}: {$to}"], static fn (string $end): bool => $end !== '')),
+        };
+    }
+
+    private function rolled(Fitting $fitting): string
+    {
+        $deg = $fitting->rollDeg === null ? null : (int) round(abs($fitting->rollDeg));
+
+        return match (true) {
+            $deg === null => '',
+            $deg === 0 => ': turns the same way',
+            $deg === 180 => ': turned right over, 180°'.$this->mark($fitting),
+            default => ": rolled {$deg}° ".($fitting->rollDeg > 0 ? 'clockwise' : 'anticlockwise').$this->mark($fitting),
+        };
+    }
+
+    private function mark(Fitting $fitting): string
+    {
+        return $fitting->markMm === null ? '' : ", mark {$this->length(abs($fitting->markMm))}";
+    }
+
+    private function length(float $mm): string
+    {
+        $said = $this->tape->of($mm);
+
+        return $this->said->units === Units::Inch ? "{$said['inch']} in" : "{$said['metric']} mm";
+    }
+
+    private function long(float $mm): string
+    {
+        $said = $this->tape->of($mm);
+
+        return $this->said->units === Units::Inch ? $said['feet'] : "{$said['metric']} mm";
+    }
+}

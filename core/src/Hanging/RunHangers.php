@@ -1,0 +1,156 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\Hanging;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
+
+/** Where a run of a job is hung: its legs as whoever hangs them sees them, the hangers as they are reckoned or were set by hand. */
+final readonly class RunHangers
+{
+    /** A plain building: contents at room temperature where no fixture says hotter. */
+    private const COOL_C = 23.0;
+
+    private const SAME_MM = 0.5;
+
+    /** What a hanger can be screwed to where the leg goes through several of them. */
+    private const JOISTS = ['joist', 'joist-engineered', 'truss'];
+
+    /** What stands in a line and weighs on it. */
+    private const HEAVY = ['trap', 'cleanout'];
+
+    private ?Hanging $decided;
+
+    /** Of the contents. */
+    public float $celsius;
+
+    /** @var list<Spacing> by leg */
+    public array $spacings;
+
+    public function __construct(private RunLayout $layout, private Job $job, Catalogue $catalogue, Rulebook $rulebook)
+    {
+        $this->decided = $job->hanging[$layout->run->id] ?? null;
+        $this->celsius = max(self::COOL_C, $layout->run->outlet->fixture->hotC ?? self::COOL_C);
+        $this->spacings = array_map(fn (LegLaid $leg): Spacing => Spacing::of($catalogue, $rulebook, $layout->system, $leg->line->size, $this->celsius), $layout->legs);
+    }
+
+    /** @return list<Hanger> in the order of flow, as reckoned or as set by hand */
+    public function places(): array
+    {
+        if ($this->isBedded()) {
+            return [];
+        }
+        $legs = array_map($this->supportLeg(...), $this->layout->legs, $this->spacings);
+        $reckoned = (new Supports($legs))->hangers();
+
+        return $this->decided?->own === null ? $reckoned : $this->own($legs, $reckoned);
+    }
+
+    /** Whether it lies in the ground: then nothing hangs, and the ground holds it. */
+    public function isBedded(): bool
+    {
+        return $this->layout->run->place->ground === 'buried';
+    }
+
+    private function supportLeg(LegLaid $leg, Spacing $spacing): SupportLeg
+    {
+        $joints = [];
+        foreach ($this->layout->joints as $joint) {
+            $at = $joint->tapeMm - $leg->tapeMm;
+            if ($at >= 0.0 && $at <= $leg->centreMm) {
+                $joints[] = $at;
+            }
+        }
+        [$every, $first] = $this->joists($leg);
+
+        return SupportLeg::of($spacing, $leg->centreMm, $leg->isUpright(), $joints, $this->heavy($leg), true, $every, $first, $this->floors($leg), $this->fittings($leg));
+    }
+
+    /** @return list<array{float, float}> where a leg is no straight pipe: before, between and after its pieces */
+    private function fittings(LegLaid $leg): array
+    {
+        $at = array_column($this->layout->joints, 'tapeMm', 'key');
+        [$fittings, $since] = [[], 0.0];
+        foreach ($this->layout->pieces as $piece) {
+            if ($piece->leg === $leg->line->number) {
+                $fittings[] = [$since, $at[$piece->jointFrom] - $leg->tapeMm];
+                $since = $at[$piece->jointTo] - $leg->tapeMm;
+            }
+        }
+
+        return [...$fittings, [$since, $leg->centreMm]];
+    }
+
+    /** @return list<float> what weighs on a leg: the trap of its fixture, a trap or a cleanout in the line */
+    private function heavy(LegLaid $leg): array
+    {
+        $places = $leg->line->number === 1 && $this->layout->run->outlet->kind === 'fixture' ? [0.0] : [];
+        foreach ($this->job->obstacles as $obstacle) {
+            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && in_array($obstacle->kind, self::HEAVY, true) && $obstacle->atMm <= $leg->centreMm) {
+                $places[] = max(0.0, $obstacle->atMm);
+            }
+        }
+
+        return $places;
+    }
+
+    /** @return list<float> where an upright leg goes through the floors that somebody said, along the leg */
+    private function floors(LegLaid $leg): array
+    {
+        $storey = $this->decided?->storeyMm;
+        if ($storey === null || ! $leg->isUpright()) {
+            return [];
+        }
+        [$top, $bottom] = [max($leg->from->z, $leg->to()->z), min($leg->from->z, $leg->to()->z)];
+        $places = [];
+        for ($k = (int) ceil(($bottom + $this->decided->floorMm) / $storey - 1e-9); $k * $storey - $this->decided->floorMm <= $top + 1e-9; $k++) {
+            $places[] = ($k * $storey - $this->decided->floorMm - $leg->from->z) / $leg->line->direction->z;
+        }
+        sort($places);
+
+        return array_map(static fn (float $at): float => max(0.0, min($leg->centreMm, $at)), $places);
+    }
+
+    /** @return array{?float, float} joists over a leg: those that it goes through, or those that somebody said */
+    private function joists(LegLaid $leg): array
+    {
+        foreach ($this->job->obstacles as $obstacle) {
+            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && in_array($obstacle->kind, self::JOISTS, true) && $obstacle->everyMm !== null) {
+                return [$obstacle->everyMm, fmod($obstacle->atMm, $obstacle->everyMm)];
+            }
+        }
+
+        return [$this->decided?->joistEveryMm, $this->decided->joistFirstMm ?? 0.0];
+    }
+
+    /**
+     * Those set by hand, as far as their legs are still there; one that stands where it is reckoned too is that one.
+     *
+     * @param list<SupportLeg> $legs
+     * @param list<Hanger> $reckoned
+     * @return list<Hanger>
+     */
+    private function own(array $legs, array $reckoned): array
+    {
+        $hangers = [];
+        foreach ($this->decided->own ?? [] as ['leg' => $id, 'at_mm' => $at]) {
+            $leg = $this->layout->leg($id);
+            if ($leg === null || $at > $leg->centreMm) {
+                continue;
+            }
+            $number = $leg->line->number - 1;
+            $same = array_values(array_filter($reckoned, static fn (Hanger $one): bool => $one->leg === $number && abs($one->atMm - $at) < self::SAME_MM));
+            $isFoot = $leg->isUpright() && $leg->centreMm - $at <= $legs[$number]->besideMm;
+            $hangers[] = $same[0] ?? new Hanger($number, $at, $leg->isUpright() ? 'bracket' : 'hanger', 'own', $legs[$number]->isClear($at, $isFoot));
+        }
+        usort($hangers, static fn (Hanger $a, Hanger $b): int => [$a->leg, $a->atMm] <=> [$b->leg, $b->atMm]);
+
+        return $hangers;
+    }
+}

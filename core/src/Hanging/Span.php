@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Evaluation\Tape;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+use FallBend\Core\Rules\Where;
+
+/** What hangs between two hangers. Lengths in mm along the tape of the run. */
+final readonly class Span
+{
+    /** What is longer than the rulebook lets it be by less than this nobody can measure. */
+    private const SLACK_MM = 0.5;
+
+    /** @var array{deepest_mm: float, over_mm: float, from_mm: float, depth_mm: float}|null what stays in it */
+    private ?array $pocket;
+
+    /**
+     * @param LegLaid $leg that it begins on
+     * @param string $ends how it is held, one of Beam::ENDS
+     * @param ?Threshold $most how far the rulebook lets it hang free
+     * @param ?Beam $beam null where its weight or its modulus is not known
+     */
+    public function __construct(private LegLaid $leg, public float $fromMm, public float $toMm, private string $ends, private float $fallMmPerM, private ?Threshold $most, private ?Beam $beam)
+    {
+        $this->pocket = $beam?->pocket($fallMmPerM);
+    }
+
+    /** @return array<string, mixed> see docs/openapi.json, HangingReport */
+    public function toArray(Tape $tape, float $outsideMm): array
+    {
+        $length = $this->toMm - $this->fromMm;
+
+        return ['from_tape_mm' => $this->fromMm, 'to_tape_mm' => $this->toMm, 'length' => $tape->of($length), 'most' => $tape->orNull($this->most?->value), 'over' => $this->isOver(), 'ends' => $this->ends, 'sag' => $tape->orNull($this->beam?->deflectionMm()),
+            'pond' => $tape->orNull($this->pocket['depth_mm'] ?? null), 'longest' => $tape->orNull($this->beam?->longestSpanMm($this->fallMmPerM)), 'fall_mm_per_m' => $this->fallMmPerM, 'outside_mm' => $outsideMm,
+            'pond_from_mm' => $this->pocket['from_mm'] ?? null, 'pond_to_mm' => $this->pocket['over_mm'] ?? null,
+            'shape_mm' => $this->beam?->shapeMm() ?? []];
+    }
+
+    /**
+     * @param string $book name of the rulebook
+     * @return list<Finding>
+     */
+    public function findings(string $book): array
+    {
+        $where = new Where(leg: $this->leg->line->number, tapeMm: $this->fromMm);
+        $gap = $this->toMm - $this->fromMm;
+
+        return [
+            ...($this->isOver() ? [new Finding('hang.gap', Severity::Warn, $where, $gap, $this->most?->value, ['gap_mm' => $gap, 'most_mm' => $this->most->value ?? 0.0, 'size' => $this->leg->line->size, 'book' => $book], $this->most?->provenance)] : []),
+            ...($this->pocket === null ? [] : [new Finding('sag.ponds', Severity::Warn, $where, $this->pocket['depth_mm'], 0.0, ['depth_mm' => $this->pocket['depth_mm'], 'length_mm' => $this->pocket['over_mm'] - $this->pocket['from_mm']])]),
+        ];
+    }
+
+    private function isOver(): bool
+    {
+        return $this->most?->value !== null && $this->toMm - $this->fromMm > $this->most->value + self::SLACK_MM;
+    }
+}

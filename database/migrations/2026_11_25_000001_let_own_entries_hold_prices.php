@@ -1,0 +1,17 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\Schema;
+
+return new class extends Migration {
+    public function up(): void
+    {
+        // The name of a thing that has a price is up to 200 long by itself.
+        Schema::table('own_entries', static function (Blueprint $table): void {
+            $table->string('place', 300)->change();
+        });
+    }
+};

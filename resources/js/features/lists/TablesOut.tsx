@@ -1,0 +1,38 @@
+import { useState } from 'react';
+import { jobCsv, type JobList } from '../../api/queries';
+import type { JobDocument } from '../../api/types';
+import { saveFile } from '../../shared/saveFile';
+import { Problem } from '../../shared/Problem';
+
+const LISTS: Record<JobList, string> = {
+    cut: 'Cut list',
+    materials: 'What to buy',
+    joints: 'Joints',
+    hangers: 'Hangers',
+    levels: 'Level readings',
+    sticks: 'Sticks',
+};
+
+/** Lists of the job as tables, each a file. */
+export function TablesOut({ document, lists }: { document: JobDocument; lists: JobList[] }) {
+    const [problem, setProblem] = useState('');
+    const save = async (list: JobList): Promise<void> => {
+        setProblem('');
+        const answer = await jobCsv(document, list);
+        if (answer.ok) saveFile(answer.data, `${document.name} ${LISTS[list]}.csv`);
+        else setProblem(answer.message);
+    };
+    return (
+        <>
+            <div className="acts tables-out">
+                <span className="cap">As a table (CSV):</span>
+                {lists.map((list) => (
+                    <button key={list} type="button" className="plain" onClick={() => void save(list)}>
+                        {LISTS[list]}
+                    </button>
+                ))}
+            </div>
+            <Problem text={problem} />
+        </>
+    );
+}

@@ -1,0 +1,2 @@
+export { TableIn } from './TableIn';
+export { TablesOut } from './TablesOut';
