@@ -43,6 +43,10 @@ abstract class BrowserTestCase extends TestCase
         $browser = RemoteWebDriver::create(self::fromEnvironment('BROWSER_DRIVER'), $capabilities, 30_000, 60_000);
         $this->opened[] = [$browser, $folder];
         $this->resize($browser, $width, $height);
+        if ($this->latency() > 0) {
+            $this->devTools($browser, 'Network.enable', []);
+            $this->network($browser);
+        }
         $browser->get(self::fromEnvironment('BROWSER_BASE').'/');
         $this->seen($browser, '#email');
 
@@ -67,6 +71,18 @@ abstract class BrowserTestCase extends TestCase
     protected function devTools(RemoteWebDriver $browser, string $command, array $params): void
     {
         $browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => $command, 'params' => (object) $params]);
+    }
+
+    /** How the browser reaches the server: not at all, or with answers that take at least so long as BROWSER_LATENCY says. */
+    protected function network(RemoteWebDriver $browser, bool $offline = false): void
+    {
+        $this->devTools($browser, 'Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => $this->latency(), 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+    }
+
+    /** Milliseconds; on a slow line what a test reads too early is not there yet, whichever machine it runs on. */
+    private function latency(): int
+    {
+        return (int) getenv('BROWSER_LATENCY');
     }
 
     protected function signIn(RemoteWebDriver $browser, string $who = 'lead'): void

@@ -80,11 +80,11 @@ final class TogetherTest extends BrowserTestCase
         $this->say($browser, ' / right 20');
         $this->kept($browser);
         $this->devTools($browser, 'Network.enable', []);
-        $this->offline($browser, true);
+        $this->network($browser, offline: true);
         $this->say($browser, ' / left 33');
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.keeping') === 'no-answer', 'it does not say so');
         self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
-        $this->offline($browser, false);
+        $this->network($browser);
         $this->kept($browser);
         $browser->navigate()->refresh();
         $this->seen($browser, '.fall-line');
@@ -107,10 +107,5 @@ final class TogetherTest extends BrowserTestCase
     private function say(RemoteWebDriver $browser, string $more): void
     {
         $this->seen($browser, '#call-out')->sendKeys(Key::END.$more);
-    }
-
-    private function offline(RemoteWebDriver $browser, bool $offline): void
-    {
-        $this->devTools($browser, 'Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => 0, 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
     }
 }
