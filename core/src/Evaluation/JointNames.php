@@ -40,10 +40,10 @@ final readonly class JointNames
         $fitting = $joint->fitting === null ? null : ($this->fittings[$joint->fitting] ?? null);
 
         return match (true) {
-            $joint->key === 'outlet' => ($out === null ? 'pipe' : $out).' to '.($fitting ?? $this->layout->run->outlet->what),
-            $joint->key === 'outlet.in' => $this->layout->run->outlet->what.' into the '.($fitting ?? 'coupling'),
-            $joint->key === 'tie-in' && $fitting === null => ($in ?? 'pipe').' to '.$this->layout->run->tieIn->what,
-            $joint->key === 'tie-in.out' => ($fitting ?? 'coupling').' to '.$this->layout->run->tieIn->what,
+            $joint->key === 'outlet' => ($out === null ? 'pipe' : $out).' to '.($fitting ?? $this->layout->run->outlet->thing()),
+            $joint->key === 'outlet.in' => $this->layout->run->outlet->thing().' into the '.($fitting ?? 'coupling'),
+            $joint->key === 'tie-in' && $fitting === null => ($in ?? 'pipe').' to '.$this->layout->run->tieIn->thing(),
+            $joint->key === 'tie-in.out' => ($fitting ?? 'coupling').' to '.$this->layout->run->tieIn->thing(),
             $in !== null => "{$in} into the ".($fitting ?? 'fitting'),
             $out !== null => ($fitting ?? 'fitting')." to {$out}",
             default => 'into the '.($fitting ?? 'fitting'),

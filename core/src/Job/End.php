@@ -42,6 +42,12 @@ final readonly class End
         return new self($this->what, $this->kind, $this->standing, $method, $this->fixture, $this->branch, $this->next, $this->terminal);
     }
 
+    /** Gives what it is called where a sentence wants a thing: a run goes `into House drain`, its last joint is that to `House drain`. */
+    public function thing(): string
+    {
+        return (string) preg_replace('/^(on )?into (?=.)/u', '', $this->what);
+    }
+
     /** Whether air comes in here: through a roof or a valve. */
     public function isOpenToAir(): bool
     {

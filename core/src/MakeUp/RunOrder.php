@@ -45,7 +45,7 @@ final readonly class RunOrder
         if (count($layout->joints) !== count($pieces) - 1) {
             return null;
         }
-        $names = [self::OUTLET => $layout->run->outlet->what, self::TIE_IN => $layout->run->tieIn->what];
+        $names = [self::OUTLET => $layout->run->outlet->thing(), self::TIE_IN => $layout->run->tieIn->thing()];
         foreach ($layout->pieces as $piece) {
             $names[$piece->key] = $piece->letter;
         }

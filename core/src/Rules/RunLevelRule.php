@@ -24,9 +24,9 @@ final readonly class RunLevelRule implements Rule
         $left = $layout->remainingMm();
 
         return match (true) {
-            $left === null => [new Finding('run.notLevelled', Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->what])],
-            $left < -self::READING_MM => [new Finding('run.below', Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->what])],
-            $left > self::READING_MM => [new Finding('run.inHand', Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->what])],
+            $left === null => [new Finding('run.notLevelled', Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->thing()])],
+            $left < -self::READING_MM => [new Finding('run.below', Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->thing()])],
+            $left > self::READING_MM => [new Finding('run.inHand', Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->thing()])],
             default => [],
         };
     }

@@ -74,6 +74,14 @@ final class JobEvaluatorTest extends TestCase
         self::assertSame(json_encode($first['evaluation']), json_encode(self::evaluator()->evaluate($first['job'])['evaluation']));
     }
 
+    public function testAJointIsSaidAsOnSiteWhereARunGoesIntoAnother(): void
+    {
+        $runs = array_column(self::evaluator()->evaluate(self::demo())['evaluation']['runs'], null, 'id');
+        $stack = array_column($runs['stack']['joints'], 'name');
+        self::assertSame(['A to roof terminal', 'I to House drain'], [$stack[0], $stack[count($stack) - 1]]);
+        self::assertContains('B into the san tee', $stack);
+    }
+
     /** The demo shows a rolled pair, a warning, a stop, and a leg that needs couplings. */
     public function testTheDemoShowsWhatItPromises(): void
     {

@@ -28,7 +28,7 @@ final readonly class MissRule implements NetworkRule
                 continue;
             }
             $layout = $network->layout->runs[$run];
-            $findings[] = new Finding(self::ID, $miss > self::SLACK_MM ? Severity::Stop : Severity::Warn, $network->where($run, $layout->tapeMm), $miss, self::SLACK_MM, ['miss_mm' => $miss, 'what' => $layout->run->tieIn->what]);
+            $findings[] = new Finding(self::ID, $miss > self::SLACK_MM ? Severity::Stop : Severity::Warn, $network->where($run, $layout->tapeMm), $miss, self::SLACK_MM, ['miss_mm' => $miss, 'what' => $layout->run->tieIn->thing()]);
         }
 
         return $findings;

@@ -16,7 +16,7 @@ interface Props {
     editor: JobEditor;
     selection: SharedSelection;
     phone: boolean;
-    /** stations that need the height themselves get it folded */
+    /** stations that need the height themselves get it folded, as far as that shows all of it */
     folded?: boolean;
     /** shows the whole way to the end in place of the run */
     way: boolean;
@@ -24,6 +24,9 @@ interface Props {
 }
 
 const HEIGHT = { full: 318, folded: 176, phone: 170 };
+
+/** As high as a folded one gets where that shows all of it, px. */
+const FOLDED_MOST = 250;
 
 /** The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what is selected. */
 export function FallLinePanel({ run, ends, editor, selection, phone, folded = false, way, onRun }: Props) {
@@ -75,7 +78,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
         <div
             className={`fall-panel ${grade}`}
             ref={ref}
-            style={{ height }}
+            style={grade === 'folded' ? { minHeight: height, maxHeight: FOLDED_MOST } : { height }}
             tabIndex={0}
             role="group"
             aria-roledescription="fall line"
