@@ -135,8 +135,9 @@ final class Materials
     private function offer(?Offer $offer): void
     {
         foreach ($offer->parts ?? [] as $part) {
-            if ($part instanceof Coupling || $part instanceof Part) {
-                $this->add('coupling', $part->name, $part->makerName, $part->size, '', 1, '', null, $part->provenance);
+            if ($part instanceof Coupling || ($part instanceof Part && $part->isBought())) {
+                $lead = $part instanceof Part ? $part->leadInWords($this->job->units) : null;
+                $this->add('coupling', $part->name, $part->makerName, $part->size, '', 1, $lead === null ? '' : "{$lead} of lead to each", null, $part->provenance);
             }
         }
     }

@@ -6,10 +6,14 @@ namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
 
 /** A gasket, adapter, thread or seal that a joint is made with. Lengths in mm; what it does not have is null. */
 final readonly class Part
 {
+    /** The pound is 0.45359237 kg by definition. */
+    private const KG_OF_LB = 0.45359237;
+
     /**
      * @param string $table `gaskets` or `adapters`
      * @param ?PipeRange $takes the pipes that go into it; null where it is not made for a pipe
@@ -48,5 +52,17 @@ final readonly class Part
             $hub === null ? null : $hub->choice('system', $catalogue->systemKeys()).'/'.$hub->string('size'),
             $row->numberOrNull('insertion_mm', 0, 1000) ?? $row->numberOrNull('engagement_mm', 0, 1000) ?? $row->numberOrNull('body_mm', 0, 1000) ?? $row->numberOrNull('cup_mm', 0, 1000),
             $row->numberOrNull('lead_lb', 0, 100), $row->numberOrNull('threads_per_inch', 1, 100), $row->numberOrNull('hand_tight_mm', 0, 100), $row->int('price_class', 1, 3), Provenance::read($row, $table));
+    }
+
+    /** Whether it is a thing that can be bought; a thread is cut in what it joins. */
+    public function isBought(): bool
+    {
+        return $this->threadsPerInch === null;
+    }
+
+    /** Gives how much lead goes into a joint with it: `4 lb`, `1.8 kg`; null where it takes none. */
+    public function leadInWords(Units $units): ?string
+    {
+        return $this->leadLb === null ? null : ($units === Units::Inch ? "{$this->leadLb} lb" : round($this->leadLb * self::KG_OF_LB, 1).' kg');
     }
 }

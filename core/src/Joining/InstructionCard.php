@@ -119,7 +119,7 @@ final readonly class InstructionCard
             'panel_mm' => $panel > 0 ? $panel : null,
             'hand_tight_mm' => $part instanceof Part ? $part->handTightMm : null,
             'engage_mm' => $part instanceof Part && $part->handTightMm !== null ? $part->lengthMm : null,
-            'lead_said' => $part instanceof Part && $part->leadLb !== null ? ($this->units === Units::Inch ? "{$part->leadLb} lb" : round($part->leadLb * 0.4536, 1).' kg') : null,
+            'lead_said' => $part instanceof Part ? $part->leadInWords($this->units) : null,
             ...$this->cementParams($plan),
         ], static fn (mixed $value): bool => $value !== null);
     }

@@ -88,6 +88,16 @@ final class MaterialsTest extends TestCase
         return $job;
     }
 
+    public function testAThreadIsNotBoughtAndACaulkedJointSaysItsLead(): void
+    {
+        $file = new JobFile(Catalogue::shipped());
+        $document = (array) json_decode((string) file_get_contents(dirname(__DIR__, 3).'/database/demo/mill-row-pottery.json'), true);
+        $rows = array_column(self::rows($file->read($document)), null, 'what');
+        self::assertArrayHasKey('male adapter', $rows);
+        self::assertArrayNotHasKey('taper pipe thread', $rows);
+        self::assertSame('4 lb of lead to each', $rows['oakum and lead']['note']);
+    }
+
     public function testTwinsAreToldApart(): void
     {
         $both = self::rows(CaseJob::of('ipc-2021', ['thick' => ['socket', 'north 60 fall 1/4', 'socket', ['size' => '4']], 'thin' => ['socket', 'north 60 fall 1/4', 'socket', ['size' => '4', 'system' => 'pvc-sewer-sdr35']]]));
