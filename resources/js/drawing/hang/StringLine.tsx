@@ -13,7 +13,7 @@ interface Props {
     width: number;
 }
 
-const [STRING, PAD, LEAST, WIDE, DEEP, HEIGHT] = [42, 56, 40, 58, 42, 182];
+const [STRING, PAD, LEAST, WIDE, DEEP, FOOT] = [36, 56, 40, 58, 42, 34];
 
 /** A stretch of level pipe under its string: lengths to one scale, and what is measured down to the crown at every hanger. */
 export function StringLine({ hangers, outside, units, selected, onSelect, width: room }: Props) {
@@ -30,6 +30,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
         STRING + LEAST + ((mm - Math.min(...drops)) / Math.max(30, Math.max(...drops) - Math.min(...drops))) * DEEP;
     const pipe = Math.max(14, Math.min(26, outside / 4));
     const crown = hangers.map((hanger) => down(hanger.below_string?.mm ?? 0));
+    const height = Math.max(...crown) + pipe + FOOT;
     const said = (tape: { inch: string; metric: string }): string => (units === 'inch' ? tape.inch : tape.metric);
     const path = (off: number): string =>
         hangers.map((hanger, i) => `${i === 0 ? 'M' : 'L'}${x(hanger)} ${(crown[i] ?? 0) + off}`).join('');
@@ -37,15 +38,15 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
         <svg
             className="string-line"
             width={width}
-            height={HEIGHT}
-            viewBox={`0 0 ${width} ${HEIGHT}`}
+            height={height}
+            viewBox={`0 0 ${width} ${height}`}
             role="img"
             aria-label="Hangers under the string"
         >
             {hangers
                 .filter((hanger) => hanger.number === selected)
                 .map((hanger) => (
-                    <rect key={hanger.number} x={x(hanger) - 16} y={4} width={32} height={HEIGHT - 4} style={{ fill: 'var(--lit)' }} />
+                    <rect key={hanger.number} x={x(hanger) - 16} y={4} width={32} height={height - 4} style={{ fill: 'var(--lit)' }} />
                 ))}
             <path d={`M${PAD - 20} ${STRING}H${width - PAD + 20}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }} />
             <path d={path(pipe / 2)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: pipe, strokeLinecap: 'butt' }} />
@@ -58,7 +59,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                     onClick={() => onSelect(hanger.number)}
                     style={{ cursor: 'pointer' }}
                 >
-                    <rect x={x(hanger) - 22} y={4} width={44} height={HEIGHT - 4} style={{ fill: 'transparent' }} />
+                    <rect x={x(hanger) - 22} y={4} width={44} height={height - 4} style={{ fill: 'transparent' }} />
                     <path
                         d={`M${x(hanger)} 14V${crown[i]}`}
                         style={{ stroke: 'var(--ink)', strokeWidth: 3, strokeDasharray: hanger.clear ? 'none' : '5 4' }}
@@ -80,7 +81,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                             begins
                         />
                     )}
-                    <text x={x(hanger)} y={HEIGHT - 10} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}>
+                    <text x={x(hanger)} y={height - 10} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}>
                         {hanger.number}
                     </text>
                 </g>
