@@ -10,6 +10,7 @@ use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\Growth;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Hanging\Straight;
+use FallBend\Core\Job\Hanging;
 
 /** The shapes of making up between two ends, of cutting and of hanging what was made up. */
 final class MakeUpShapes
@@ -64,7 +65,7 @@ final class MakeUpShapes
                 'own' => self::YES_NO,
                 'spans' => Shapes::list(Shapes::object(['from_tape_mm' => self::NUMBER, 'to_tape_mm' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'most' => Shapes::orNull(Shapes::ref('Tape')), 'over' => self::YES_NO, 'ends' => ['enum' => Beam::ENDS], 'sag' => Shapes::orNull(Shapes::ref('Tape')),
                     'pond' => Shapes::orNull(Shapes::ref('Tape')), 'longest' => Shapes::orNull(Shapes::ref('Tape')), 'fall_mm_per_m' => self::NUMBER, 'outside_mm' => self::NUMBER, 'pond_from_mm' => self::MAYBE, 'pond_to_mm' => self::MAYBE, 'shape_mm' => Shapes::list(self::NUMBER)])),
-                'string' => Shapes::ref('Tape'), 'joist_every' => Shapes::orNull(Shapes::ref('Tape')), 'joist_first' => Shapes::orNull(Shapes::ref('Tape')),
+                'string' => Shapes::ref('Tape'), 'framing' => Shapes::orNull(Shapes::object(['kind' => ['enum' => Hanging::FRAMING], 'every' => Shapes::ref('Tape'), 'first' => Shapes::ref('Tape')])),
                 'storey' => Shapes::orNull(Shapes::ref('Tape')), 'floor' => Shapes::orNull(Shapes::ref('Tape')), 'upright' => self::YES_NO,
                 'expansion' => Shapes::list(Shapes::object(['leg' => self::WHOLE, 'from_tape_mm' => self::NUMBER, 'length' => Shapes::ref('Tape'), 'growth' => Shapes::ref('Tape'), 'fixed' => ['enum' => Straight::FIXED], 'hanger' => ['type' => ['integer', 'null']],
                     'ends' => Shapes::list(Shapes::object(['way' => ['enum' => ['up', 'down']], 'move' => Shapes::ref('Tape'), 'into' => ['enum' => Growth::INTO], 'leg' => ['type' => ['integer', 'null']], 'free' => Shapes::orNull(Shapes::ref('Tape')), 'hanger' => ['type' => ['integer', 'null']], 'newton' => self::MAYBE]))])),

@@ -73,6 +73,10 @@ final class HangTest extends BrowserTestCase
         $field->sendKeys('6 1/2');
         $this->button($browser, 'Hang it so');
         $this->until(fn (): bool => preg_match('/6\s*1\s*2\s*in/', $this->text($browser, '.hang-list ol')) === 1, 'the first hanger is measured so');
+        $this->seen($browser, 'select[name=framing] option[value=stud]')->click();
+        $this->seen($browser, '#ha-every')->sendKeys('16');
+        $this->button($browser, 'Hang it so');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.hang-list ol'), 'to the stud'), 'where studs stand beside it, it is held at them');
         self::assertLessThanOrEqual(390, $browser->executeScript('return document.documentElement.scrollWidth'), 'nothing hangs over the side');
     }
 

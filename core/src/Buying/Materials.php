@@ -36,7 +36,7 @@ final class Materials
     public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
 
     /** What is bought for each kind of hanger. */
-    private const HANGERS = ['joist' => 'hanger', 'batten' => 'hanger', 'hanger' => 'hanger', 'bracket' => 'bracket', 'clamp' => 'riser clamp', 'guide' => 'guide, loose round the pipe'];
+    private const HANGERS = ['joist' => 'hanger', 'batten' => 'hanger', 'stud' => 'bracket', 'blocking' => 'bracket', 'hanger' => 'hanger', 'bracket' => 'bracket', 'clamp' => 'riser clamp', 'guide' => 'guide, loose round the pipe'];
 
     /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
     private const TWIN_MM = 0.5;

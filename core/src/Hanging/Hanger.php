@@ -13,10 +13,10 @@ final readonly class Hanger
     public const REASONS = ['base', 'floor', 'turn', 'heavy', 'joint', 'spacing', 'guide', 'own'];
 
     /**
-     * `joist`: from a joist that is there; `batten`: from a batten between two; `hanger`: from whatever is over it; `bracket`: to the wall;
+     * `joist`: from a joist that is there; `batten`: from a batten between two; `stud`: to a stud that is there; `blocking`: to blocking between two; `hanger`: from whatever is over it; `bracket`: to the wall;
      * `clamp`: round the pipe, resting on a floor; `guide`: to the wall, and the pipe slides in it.
      */
-    public const KINDS = ['joist', 'batten', 'hanger', 'bracket', 'clamp', 'guide'];
+    public const KINDS = ['joist', 'batten', 'stud', 'blocking', 'hanger', 'bracket', 'clamp', 'guide'];
 
     /**
      * @param int $leg number of the leg, from 0

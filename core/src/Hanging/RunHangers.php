@@ -19,8 +19,8 @@ final readonly class RunHangers
 
     private const SAME_MM = 0.5;
 
-    /** What a hanger can be screwed to where the leg goes through several of them. */
-    private const JOISTS = ['joist', 'joist-engineered', 'truss'];
+    /** What a hanger can be screwed to where the leg goes through several of them, and what kind of framing it is. */
+    private const FRAMING = ['joist' => 'joist', 'joist-engineered' => 'joist', 'truss' => 'joist', 'stud' => 'stud'];
 
     /** What stands in a line and weighs on it. */
     private const HEAVY = ['trap', 'cleanout'];
@@ -67,9 +67,8 @@ final readonly class RunHangers
                 $joints[] = $at;
             }
         }
-        [$every, $first] = $this->joists($leg);
 
-        return SupportLeg::of($spacing, $leg->centreMm, $leg->isUpright(), $joints, $this->heavy($leg), true, $every, $first, $this->floors($leg), $this->fittings($leg));
+        return SupportLeg::of($spacing, $leg->centreMm, $leg->isUpright(), $joints, $this->heavy($leg), true, $this->framing($leg), $this->floors($leg), $this->fittings($leg));
     }
 
     /** @return list<array{float, float}> where a leg is no straight pipe: before, between and after its pieces */
@@ -117,16 +116,18 @@ final readonly class RunHangers
         return array_map(static fn (float $at): float => max(0.0, min($leg->centreMm, $at)), $places);
     }
 
-    /** @return array{?float, float} joists over a leg: those that it goes through, or those that somebody said */
-    private function joists(LegLaid $leg): array
+    /** What a leg is fixed to: what it goes through, or else what somebody said. */
+    private function framing(LegLaid $leg): ?Framing
     {
         foreach ($this->job->obstacles as $obstacle) {
-            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && in_array($obstacle->kind, self::JOISTS, true) && $obstacle->everyMm !== null) {
-                return [$obstacle->everyMm, fmod($obstacle->atMm, $obstacle->everyMm)];
+            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && isset(self::FRAMING[$obstacle->kind]) && $obstacle->everyMm !== null) {
+                return Framing::every(self::FRAMING[$obstacle->kind], $obstacle->everyMm, $obstacle->atMm, $leg->centreMm, $obstacle->count);
             }
         }
 
-        return [$this->decided?->joistEveryMm, $this->decided->joistFirstMm ?? 0.0];
+        $said = $this->decided?->framing;
+
+        return $said === null ? null : Framing::every($said['kind'], $said['every_mm'], $said['first_mm'], $leg->centreMm);
     }
 
     /**

@@ -57,8 +57,7 @@ final readonly class RunHanging
             'own' => $this->decided?->own !== null,
             'spans' => array_map(fn (Span $span): array => $span->toArray($tape, $this->layout->system->pipe($this->layout->legAt($span->fromMm)->line->size)->outsideMm), $spans),
             'string' => $tape->of($this->stringMm()),
-            'joist_every' => $tape->orNull($this->decided?->joistEveryMm),
-            'joist_first' => $tape->orNull($this->decided?->joistEveryMm === null ? null : $this->decided->joistFirstMm),
+            'framing' => $this->framing($tape),
             'storey' => $tape->orNull($this->decided?->storeyMm),
             'floor' => $tape->orNull($this->decided?->storeyMm === null ? null : $this->decided->floorMm),
             'upright' => array_filter($this->layout->legs, static fn (LegLaid $leg): bool => $leg->isUpright()) !== [],
@@ -150,6 +149,14 @@ final readonly class RunHanging
         }
 
         return null;
+    }
+
+    /** @return array{kind: string, every: array<string, mixed>, first: array<string, mixed>}|null the joists or studs that somebody said */
+    private function framing(Tape $tape): ?array
+    {
+        $said = $this->decided?->framing;
+
+        return $said === null ? null : ['kind' => $said['kind'], 'every' => $tape->of($said['every_mm']), 'first' => $tape->of($said['first_mm'])];
     }
 
     /** @return array<string, mixed> */

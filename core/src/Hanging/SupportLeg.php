@@ -16,8 +16,7 @@ final readonly class SupportLeg
      * @param list<float> $joints
      * @param list<float> $heavy parts that weigh on it: a trap, a closet, a valve
      * @param bool $isBent it begins and ends with a change of direction or with an end
-     * @param ?float $joistEveryMm joists that cross it; null: there is none to hang from
-     * @param float $joistFirstMm the first of them
+     * @param ?Framing $framing what it is fixed to where it stands; null: nothing is known of it
      * @param list<float> $floors that an upright leg goes through
      * @param ?float $guideMm farthest between two that hold an upright leg without a guide between them; null: it needs none
      * @param list<array{float, float}> $fittings from where to where it is no straight pipe
@@ -32,8 +31,7 @@ final readonly class SupportLeg
         public array $joints,
         public array $heavy,
         public bool $isBent = true,
-        public ?float $joistEveryMm = null,
-        public float $joistFirstMm = 0.0,
+        public ?Framing $framing = null,
         public array $floors = [],
         public ?float $guideMm = null,
         public array $fittings = [],
@@ -47,9 +45,9 @@ final readonly class SupportLeg
      * @param list<float> $floors
      * @param list<array{float, float}> $fittings
      */
-    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?float $joistEveryMm, float $joistFirstMm, array $floors = [], array $fittings = []): self
+    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?Framing $framing, array $floors = [], array $fittings = []): self
     {
-        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $joistEveryMm, $joistFirstMm,
+        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $isUpright ? null : $framing,
             $isUpright ? $floors : [], $isUpright ? $spacing->guideMm : null, $fittings);
     }
 

@@ -10,7 +10,7 @@ use FallBend\Core\Rules\Where;
 
 /**
  * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down
- * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist, and off joints, only as far as no gap opens.
+ * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist or stud, and off joints, only as far as no gap opens.
  * Upright pipe is carried at its foot and at every floor that it goes through, and guided between where the rulebook asks for it.
  */
 final readonly class Supports
@@ -187,7 +187,7 @@ final readonly class Supports
         return $this->at($n, $leg, $from + self::NEAREST * $leg->mostMm, $from + $leg->mostMm, $from + ($to - $from) / $steps, 'spacing');
     }
 
-    /** The hanger of a stretch: nearest to where it is wanted, from a joist before a batten, and off every joint where that can be. */
+    /** The hanger of a stretch: nearest to where it is wanted, from a joist or a stud before what is let in between, and off every joint where that can be. */
     private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, string $why): Hanger
     {
         $high = min($high, $leg->lengthMm);
@@ -196,10 +196,9 @@ final readonly class Supports
             $why === 'floor' => 'clamp',
             $why === 'guide' => 'guide',
             $leg->isUpright => 'bracket',
-            default => $leg->joistEveryMm === null ? 'hanger' : 'batten',
+            default => $leg->framing?->between() ?? 'hanger',
         };
-        $joists = $leg->isUpright || $leg->joistEveryMm === null ? [] : $this->joists($leg, $low, $high);
-        foreach ([[$joists, 'joist'], [$this->besideJoints($leg, $low, $high, $wanted), $kind]] as [$places, $from]) {
+        foreach ([[$leg->framing?->within($low, $high) ?? [], $leg->framing->kind ?? $kind], [$this->besideJoints($leg, $low, $high, $wanted), $kind]] as [$places, $from]) {
             $clear = array_values(array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === 'base')));
             usort($clear, static fn (float $a, float $b): int => abs($a - $wanted) <=> abs($b - $wanted));
             if ($clear !== []) {
@@ -208,18 +207,6 @@ final readonly class Supports
         }
 
         return new Hanger($n, max($low, min($high, $wanted)), $kind, $why, false);
-    }
-
-    /** @return list<float> */
-    private function joists(SupportLeg $leg, float $low, float $high): array
-    {
-        $every = $leg->joistEveryMm ?? INF;
-        $places = [];
-        for ($k = (int) ceil(($low - $leg->joistFirstMm) / $every - 1e-9); $leg->joistFirstMm + $k * $every <= $high + 1e-9; $k++) {
-            $places[] = $leg->joistFirstMm + $k * $every;
-        }
-
-        return $places;
     }
 
     /** @return list<float> where it is wanted, the ends of the stretch, and just clear of every joint in it */

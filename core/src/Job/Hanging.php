@@ -10,9 +10,11 @@ use FallBend\Core\Input\Fields;
 /** What somebody decided about how a run is hung. Lengths in mm. */
 final readonly class Hanging
 {
+    public const FRAMING = ['joist', 'stud'];
+
     /**
      * @param ?float $stringMm from the string line down to the crown of the pipe at the first hanger
-     * @param ?float $joistEveryMm joists that cross every level leg, and where the first stands on each
+     * @param array{kind: string, every_mm: float, first_mm: float}|null $framing joists or studs (one of FRAMING) that cross every level leg, and where the first stands on each
      * @param ?float $swingC how much warmer the pipe gets than it was when it was joined, °C
      * @param ?float $storeyMm from floor to floor, where upright pipe goes through some
      * @param float $floorMm from the run's beginning down to the first floor below it
@@ -20,7 +22,7 @@ final readonly class Hanging
      * @param list<array{leg: string, name: string, before_mm: float}> $faces what places on a leg are measured from, and how far upstream of the leg's beginning it stands
      * @param list<array{leg: string, at_mm: float, below_mm: float}> $readings what was measured from the string down to the crown, once it hung
      */
-    private function __construct(public string $run, public ?float $stringMm, public ?float $joistEveryMm, public float $joistFirstMm, public ?float $swingC, public ?float $storeyMm, public float $floorMm, public ?array $own, public array $faces, public array $readings) {}
+    private function __construct(public string $run, public ?float $stringMm, public ?array $framing, public ?float $swingC, public ?float $storeyMm, public float $floorMm, public ?array $own, public array $faces, public array $readings) {}
 
     /**
      * @param list<Fields> $rows
@@ -46,17 +48,33 @@ final readonly class Hanging
         $own = $fields->has('own') ? self::list($fields, 'own', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'at_mm' => $one->number('at_mm', 0, 1_000_000)]) : null;
         $faces = self::list($fields, 'faces', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'name' => $one->string('name', 80), 'before_mm' => $one->number('before_mm', -1_000_000, 1_000_000)]);
         $readings = self::list($fields, 'readings', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'at_mm' => $one->number('at_mm', 0, 1_000_000), 'below_mm' => $one->number('below_mm', -5000, 20_000)]);
-        $hanging = new self($run, $fields->numberOrNull('string_mm', 0, 5000), $fields->numberOrNull('joist_every_mm', 50, 10_000), $fields->numberOrNull('joist_first_mm', 0, 10_000) ?? 0.0, $fields->numberOrNull('swing_c', 0, 100),
+        $hanging = new self($run, $fields->numberOrNull('string_mm', 0, 5000), self::framing($fields->childOrNull('framing')), $fields->numberOrNull('swing_c', 0, 100),
             $fields->numberOrNull('storey_mm', 1000, 20_000), $fields->numberOrNull('floor_mm', 0, 20_000) ?? 0.0, $own, $faces, $readings);
         $fields->end();
 
         return $hanging;
     }
 
+    /**
+     * @return array{kind: string, every_mm: float, first_mm: float}|null
+     *
+     * @throws BadInput
+     */
+    private static function framing(?Fields $fields): ?array
+    {
+        if ($fields === null) {
+            return null;
+        }
+        $framing = ['kind' => $fields->choice('kind', self::FRAMING), 'every_mm' => $fields->number('every_mm', 50, 10_000), 'first_mm' => $fields->numberOrNull('first_mm', 0, 10_000) ?? 0.0];
+        $fields->end();
+
+        return $framing;
+    }
+
     /** @return array<string, mixed> as a job file holds it */
     public function toArray(): array
     {
-        return array_filter(['run' => $this->run, 'string_mm' => $this->stringMm, 'joist_every_mm' => $this->joistEveryMm, 'joist_first_mm' => $this->joistEveryMm === null ? null : $this->joistFirstMm, 'swing_c' => $this->swingC,
+        return array_filter(['run' => $this->run, 'string_mm' => $this->stringMm, 'framing' => $this->framing, 'swing_c' => $this->swingC,
             'storey_mm' => $this->storeyMm, 'floor_mm' => $this->storeyMm === null ? null : $this->floorMm, 'own' => $this->own, 'faces' => $this->faces === [] ? null : $this->faces, 'readings' => $this->readings === [] ? null : $this->readings],
             static fn (mixed $value): bool => $value !== null);
     }

@@ -6,6 +6,7 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Hanging\Framing;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Hanging\Spacing;
 use FallBend\Core\Hanging\SupportLeg;
@@ -37,11 +38,11 @@ final readonly class SupportsReckoner implements Reckoner
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
         $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
         $joists = $input->childOrNull('joists');
-        [$every, $first] = $joists === null ? [null, 0.0] : [$joists->number('spacing_mm', 50, 10_000), $joists->number('offset_mm', -10_000, 10_000)];
+        $cross = $joists === null ? null : [$joists->number('spacing_mm', 50, 10_000), $joists->number('offset_mm', -10_000, 10_000)];
         $joists?->end();
         [$legs, $findings, $used] = [[], [], []];
         foreach ($input->children('legs', 1000) as $fields) {
-            [$legs[], $spacing, $found] = self::leg($fields, count($legs) + 1, $catalogue, $rulebook, $every, $first);
+            [$legs[], $spacing, $found] = self::leg($fields, count($legs) + 1, $catalogue, $rulebook, $cross);
             array_push($findings, ...$found);
             array_push($used, ...$spacing->provenances);
         }
@@ -58,11 +59,12 @@ final readonly class SupportsReckoner implements Reckoner
     }
 
     /**
+     * @param array{float, float}|null $cross from joist to joist, and where the first one stands
      * @return array{SupportLeg, Spacing, list<Finding>}
      *
      * @throws BadInput
      */
-    private static function leg(Fields $fields, int $number, Catalogue $catalogue, Rulebook $rulebook, ?float $every, float $first): array
+    private static function leg(Fields $fields, int $number, Catalogue $catalogue, Rulebook $rulebook, ?array $cross): array
     {
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
         $size = $fields->choice('size', $system->sizes());
@@ -74,6 +76,6 @@ final readonly class SupportsReckoner implements Reckoner
         $fields->end();
         $spacing = Spacing::of($catalogue, $rulebook, $system, $size, $celsius);
 
-        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $every, $first, $floors), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
+        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $cross === null ? null : Framing::every('joist', $cross[0], $cross[1], $length), $floors), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
     }
 }

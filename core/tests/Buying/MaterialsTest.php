@@ -60,6 +60,8 @@ final class MaterialsTest extends TestCase
         $stack = $hangers('down 240 / north 40 fall 1/4', ['storey_mm' => 2700, 'floor_mm' => 400]);
         self::assertSame(3, $stack['riser clamp']);
         self::assertGreaterThan(0, $stack['guide, loose round the pipe']);
+        $studs = $hangers('north 160 fall 1/4', ['framing' => ['kind' => 'stud', 'every_mm' => 406.4, 'first_mm' => 0]]);
+        self::assertEqualsCanonicalizing(['bracket', 'screws for hangers'], array_keys($studs), 'what runs along studs is not hung');
         $long = self::rows(self::decided('north 900 fall 1/4', []));
         self::assertSame(2, self::of($long, 'coupling')['expansion joint']);
     }

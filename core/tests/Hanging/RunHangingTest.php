@@ -92,21 +92,35 @@ final class RunHangingTest extends TestCase
 
     public function testItHangsFromTheJoistsThatItGoesThroughOrThatAreSaid(): void
     {
-        $said = self::report('north 4000 mm fall 20 mm/m', ['joist_every_mm' => 400, 'joist_first_mm' => 130]);
+        $said = self::report('north 4000 mm fall 20 mm/m', ['framing' => ['kind' => 'joist', 'every_mm' => 400, 'first_mm' => 130]]);
         self::assertContains('joist', array_column($said['hangers'], 'kind'));
         foreach ($said['hangers'] as $hanger) {
             self::assertTrue($hanger['kind'] !== 'joist' || abs(fmod($hanger['at']['mm'] - 130, 400)) < 1e-6);
         }
-        $through = self::report('north 4000 mm fall 20 mm/m', [], [['kind' => 'joist', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 530.0, 'every_mm' => 400.0, 'count' => 8]]);
+        $through = self::report('north 4000 mm fall 20 mm/m', [], [['kind' => 'joist', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 130.0, 'every_mm' => 400.0, 'count' => 10]]);
         self::assertSame(array_column($said['hangers'], 'at'), array_column($through['hangers'], 'at'));
+        $few = self::report('north 4000 mm fall 20 mm/m', [], [['kind' => 'joist', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 130.0, 'every_mm' => 400.0, 'count' => 2]]);
+        self::assertSame([true, false], [$few['hangers'][0]['kind'] === 'joist', in_array('joist', array_column(array_slice($few['hangers'], 1), 'kind'), true)], 'there are no more of them than it goes through');
+    }
+
+    public function testInAWallItIsHeldAtTheStuds(): void
+    {
+        $studs = [['kind' => 'stud', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 130.0, 'every_mm' => 400.0, 'count' => 10]];
+        $through = self::report('north 4000 mm fall 20 mm/m', [], $studs);
+        self::assertContains('stud', array_column($through['hangers'], 'kind'));
+        self::assertSame([], array_diff(array_column($through['hangers'], 'kind'), ['stud', 'blocking']));
+        self::assertNull($through['framing'], 'nobody said any');
+        $beside = self::report('north 4000 mm fall 20 mm/m', ['framing' => ['kind' => 'stud', 'every_mm' => 400, 'first_mm' => 130]]);
+        self::assertSame(array_column($through['hangers'], 'at'), array_column($beside['hangers'], 'at'));
+        self::assertSame(['stud', '400'], [$beside['framing']['kind'], $beside['framing']['every']['metric']]);
     }
 
     public function testATrapInTheLineIsHeldBesideIt(): void
     {
         $legs = 'north 3600 mm fall 20 mm/m';
         $near = static fn (array $report): float => min(array_map(static fn (array $hanger): float => abs($hanger['at']['mm'] - 1000.0), $report['hangers']));
-        self::assertGreaterThan(305.0, $near(self::report($legs, ['joist_every_mm' => 1220, 'joist_first_mm' => 300])), 'no hanger there by itself');
-        $report = self::report($legs, ['joist_every_mm' => 1220, 'joist_first_mm' => 300], [['kind' => 'trap', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 1000.0]]);
+        self::assertGreaterThan(305.0, $near(self::report($legs, ['framing' => ['kind' => 'joist', 'every_mm' => 1220, 'first_mm' => 300]])), 'no hanger there by itself');
+        $report = self::report($legs, ['framing' => ['kind' => 'joist', 'every_mm' => 1220, 'first_mm' => 300]], [['kind' => 'trap', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 1000.0]]);
         self::assertContains('heavy', array_column($report['hangers'], 'why'));
         self::assertLessThanOrEqual(305.0, $near($report));
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Hanging;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Hanging\Framing;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Hanging\SupportLeg;
 use FallBend\Core\Hanging\Supports;
@@ -44,12 +45,12 @@ final class SupportsTest extends TestCase
 
     public function testItHangsFromAJoistWhereOneIsNearEnoughAndFromABattenWhereNoneIs(): void
     {
-        $near = (new Supports([self::leg(3000.0, ['mostMm' => 1200.0, 'joistEveryMm' => 400.0, 'joistFirstMm' => 150.0])]))->hangers();
+        $near = (new Supports([self::leg(3000.0, ['mostMm' => 1200.0, 'framing' => Framing::every('joist', 400.0, 150.0, 3000.0)])]))->hangers();
         foreach ($near as $hanger) {
             self::assertSame('joist', $hanger->kind);
             self::assertEqualsWithDelta(0.0, fmod($hanger->atMm - 150.0, 400.0), 1e-6);
         }
-        $far = (new Supports([self::leg(3000.0, ['mostMm' => 500.0, 'besideMm' => 250.0, 'joistEveryMm' => 1200.0, 'joistFirstMm' => 600.0])]))->hangers();
+        $far = (new Supports([self::leg(3000.0, ['mostMm' => 500.0, 'besideMm' => 250.0, 'framing' => Framing::every('joist', 1200.0, 600.0, 3000.0)])]))->hangers();
         self::assertContains('batten', array_map(static fn (Hanger $hanger): string => $hanger->kind, $far));
         self::assertContains('joist', array_map(static fn (Hanger $hanger): string => $hanger->kind, $far));
     }
@@ -154,7 +155,7 @@ final class SupportsTest extends TestCase
             $places = static fn (int $count): array => array_map(static fn (): float => (float) $random->getInt(0, (int) $length), array_fill(0, $count, 0));
             $fittings = array_map(static fn (float $at): array => [$at, min($length, $at + $random->getInt(60, 400))], $places($random->getInt(0, 2)));
             $joints = [...$places($random->getInt(0, 3)), ...array_merge([], ...$fittings)];
-            $legs[] = new SupportLeg($length, false, $most, min(304.8, $most / 2), $near, 50.8, $joints, $places($random->getInt(0, 2)), $random->getInt(0, 5) > 0, $joists, (float) $random->getInt(0, 400), fittings: $fittings);
+            $legs[] = new SupportLeg($length, false, $most, min(304.8, $most / 2), $near, 50.8, $joints, $places($random->getInt(0, 2)), $random->getInt(0, 5) > 0, $joists === null ? null : Framing::every('joist', $joists, (float) $random->getInt(0, 400), $length), fittings: $fittings);
         }
 
         return $legs;

@@ -179,7 +179,7 @@ final class JobFileTest extends TestCase
         yield 'hung of no run' => [['hanging' => [['run' => 'nowhere']]], 'hanging.0.run'];
         yield 'hung twice' => [['hanging' => [['run' => 'mop'], ['run' => 'mop']]], 'hanging.1.run'];
         yield 'a hanger before the leg' => [['hanging' => [['run' => 'mop', 'own' => [['leg' => 'l1', 'at_mm' => -1]]]]], 'hanging.0.own.0.at_mm'];
-        yield 'joists as close as laths' => [['hanging' => [['run' => 'mop', 'joist_every_mm' => 10]]], 'hanging.0.joist_every_mm'];
+        yield 'joists as close as laths' => [['hanging' => [['run' => 'mop', 'framing' => ['kind' => 'joist', 'every_mm' => 10]]]], 'hanging.0.framing.every_mm'];
         yield 'warmer than steam' => [['hanging' => [['run' => 'mop', 'swing_c' => 120]]], 'hanging.0.swing_c'];
     }
 

@@ -1925,8 +1925,12 @@ export interface components {
         JobHanging: {
             run: string;
             string_mm?: number;
-            joist_every_mm?: number;
-            joist_first_mm?: number;
+            framing?: {
+                /** @enum {unknown} */
+                kind: "joist" | "stud";
+                every_mm: number;
+                first_mm?: number;
+            };
             swing_c?: number;
             storey_mm?: number;
             floor_mm?: number;
@@ -2550,7 +2554,7 @@ export interface components {
                 tape_mm: number;
                 tape: components["schemas"]["Tape"];
                 /** @enum {unknown} */
-                kind: "joist" | "batten" | "hanger" | "bracket" | "clamp" | "guide";
+                kind: "joist" | "batten" | "stud" | "blocking" | "hanger" | "bracket" | "clamp" | "guide";
                 /** @enum {unknown} */
                 why: "base" | "floor" | "turn" | "heavy" | "joint" | "spacing" | "guide" | "own";
                 clear: boolean;
@@ -2584,8 +2588,12 @@ export interface components {
                 shape_mm: number[];
             }[];
             string: components["schemas"]["Tape"];
-            joist_every: components["schemas"]["Tape"] | null;
-            joist_first: components["schemas"]["Tape"] | null;
+            framing: {
+                /** @enum {unknown} */
+                kind: "joist" | "stud";
+                every: components["schemas"]["Tape"];
+                first: components["schemas"]["Tape"];
+            } | null;
             storey: components["schemas"]["Tape"] | null;
             floor: components["schemas"]["Tape"] | null;
             upright: boolean;
@@ -3715,7 +3723,7 @@ export interface components {
                 leg: number;
                 at_mm: number;
                 /** @enum {unknown} */
-                kind: "joist" | "batten" | "hanger" | "bracket" | "clamp" | "guide";
+                kind: "joist" | "batten" | "stud" | "blocking" | "hanger" | "bracket" | "clamp" | "guide";
                 /** @enum {unknown} */
                 why: "base" | "floor" | "turn" | "heavy" | "joint" | "spacing" | "guide";
             }[];

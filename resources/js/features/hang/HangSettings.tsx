@@ -12,18 +12,18 @@ interface Props {
     onChange: (change: Omit<Partial<JobHanging>, 'run'>) => void;
 }
 
-/** What the hangers rest on: the string, the joists and floors that cross, and how warm it gets. */
+/** What the hangers rest on: the string, the framing and floors that cross, and how warm it gets. */
 export function HangSettings({ report, units, onChange }: Props) {
     const { problem, onSubmit } = useFormAct(async (form) => {
         const length = (name: string): Promise<number | null> => formLength(form, name, units);
         const [string, every, first] = [await length('string'), await length('every'), await length('first')];
         const [storey, floor] = report.upright ? [await length('storey'), await length('floor')] : [null, null];
+        const kind = formText(form, 'framing') === 'stud' ? 'stud' : 'joist';
         const swing = Number(formText(form, 'swing'));
         if (!(swing >= 0 && swing <= 100)) throw new Error('Say how much warmer it gets, from 0 to 100 °C.');
         onChange({
             string_mm: string ?? undefined,
-            joist_every_mm: every ?? undefined,
-            joist_first_mm: every === null ? undefined : (first ?? 0),
+            framing: every === null ? undefined : { kind, every_mm: every, first_mm: first ?? 0 },
             storey_mm: storey ?? undefined,
             floor_mm: storey === null ? undefined : (floor ?? 0),
             swing_c: swing,
@@ -32,7 +32,7 @@ export function HangSettings({ report, units, onChange }: Props) {
     const said = (tape: { mm: number } | null): string => (tape === null ? '' : saidLength(tape.mm, units));
     return (
         <details className="hang-settings">
-            <summary>{report.upright ? 'String, joists, floors and warmth' : 'String, joists and warmth'}</summary>
+            <summary>{report.upright ? 'String, framing, floors and warmth' : 'String, framing and warmth'}</summary>
             <form className="mu-form" onSubmit={onSubmit}>
                 <LengthField
                     id="ha-string"
@@ -41,20 +41,27 @@ export function HangSettings({ report, units, onChange }: Props) {
                     units={units}
                     start={said(report.string)}
                 />
+                <label className="choice">
+                    <span className="cap">What crosses it</span>
+                    <select name="framing" defaultValue={report.framing?.kind ?? 'joist'}>
+                        <option value="joist">joists over it</option>
+                        <option value="stud">studs beside it</option>
+                    </select>
+                </label>
                 <LengthField
                     id="ha-every"
                     name="every"
-                    label="Joists, one every"
+                    label="One every"
                     units={units}
-                    start={said(report.joist_every)}
-                    help="where some cross"
+                    start={said(report.framing?.every ?? null)}
+                    help="left open: none"
                 />
                 <LengthField
                     id="ha-first"
                     name="first"
                     label="The first, from the leg's beginning"
                     units={units}
-                    start={said(report.joist_first)}
+                    start={said(report.framing?.first ?? null)}
                 />
                 {report.upright && (
                     <>

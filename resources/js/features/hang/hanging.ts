@@ -67,6 +67,8 @@ export function added(places: Place[], hangers: HangerReport[], span: SpanReport
 const KINDS: Record<HangerReport['kind'], string> = {
     joist: 'from the joist',
     batten: 'from a batten between joists',
+    stud: 'to the stud',
+    blocking: 'to blocking between studs',
     hanger: 'from what is over it',
     bracket: 'to the wall',
     clamp: 'clamped, standing on the floor',

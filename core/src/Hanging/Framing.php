@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Hanging;
+
+/** What a leg can be fixed to where it stands: joists over it, or studs beside it. */
+final readonly class Framing
+{
+    /** What it can be, and the kind of a hanger on what is let in between two. */
+    private const BETWEEN = ['joist' => 'batten', 'stud' => 'blocking'];
+
+    /**
+     * @param string $kind `joist` or `stud`: that of a hanger on one of them too
+     * @param list<float> $places along the leg from its upstream end, mm
+     */
+    private function __construct(public string $kind, private array $places) {}
+
+    /**
+     * Takes where the first one stands along a leg and how far it is to the next one, in mm; gives as many as there are, or all along the leg, before the first one too.
+     *
+     * @param string $kind `joist` or `stud`
+     */
+    public static function every(string $kind, float $everyMm, float $firstMm, float $lengthMm, ?int $count = null): self
+    {
+        $from = $count === null ? (int) ceil(-$firstMm / $everyMm - 1e-9) : 0;
+        $places = [];
+        for ($k = $from; ($count === null || $k < $count) && $firstMm + $k * $everyMm <= $lengthMm + 1e-9; $k++) {
+            $places[] = $firstMm + $k * $everyMm;
+        }
+
+        return new self($kind, $places);
+    }
+
+    /** @return list<float> where they stand from one place to another */
+    public function within(float $lowMm, float $highMm): array
+    {
+        return array_values(array_filter($this->places, static fn (float $at): bool => $at >= $lowMm - 1e-9 && $at <= $highMm + 1e-9));
+    }
+
+    /** Gives the kind of a hanger that none of them is near enough to. */
+    public function between(): string
+    {
+        return self::BETWEEN[$this->kind];
+    }
+}
