@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lengthInWords, runInWords, saidLength } from './lengths';
+import { lengthInWords, runInWords, saidLength, smallInWords } from './lengths';
 
 describe('Lengths', () => {
     it('are said in fractions that a tape has, reduced', () => {
@@ -22,3 +22,12 @@ it.each([
     [203.2, 'inch', '8 in'],
     [3251, 'mm', '3.25 m'],
 ] as const)('%d mm of a run in %s', (mm, units, words) => expect(runInWords(mm, units)).toBe(words));
+
+it.each([
+    [0.3, 'inch', 'under 1/32 in'],
+    [0.8, 'inch', '1/16 in'],
+    [3.2, 'inch', '1/8 in'],
+    [0.04, 'mm', '0.0 mm'],
+    [9.94, 'mm', '9.9 mm'],
+    [12.4, 'mm', '12 mm'],
+] as const)('%d mm that are little, in %s', (mm, units, words) => expect(smallInWords(mm, units)).toBe(words));
