@@ -41,6 +41,14 @@ describe('the cut list', () => {
         const back = takeIn(`run,piece,cut length (mm),cut\nclay-wash,A,,no\n`, { ...within, document: once.document });
         expect(back.document.cutting?.cut).toEqual([]);
     });
+    it('does not guess which run is meant where two have one name', () => {
+        const document = { ...within.document, runs: within.document.runs.map((run) => ({ ...run, name: NAME })) };
+        const table = (run: string): string => `run,piece,cut length (mm),cut\n${run},A,281.5,yes\n`;
+        expect(takeIn(table(NAME), { ...within, document }).problems).toEqual([
+            `Row 2: ${document.runs.length} runs are called ${NAME}; give each a name of its own first.`,
+        ]);
+        expect(takeIn(table('clay-wash'), { ...within, document }).problems).toEqual([]);
+    });
     it.each([
         ['Nowhere,A,300,yes', 'Row 2: Nowhere is no run of this job.'],
         [`${NAME},ZZ,300,yes`, 'Row 2: there is no piece ZZ.'],

@@ -81,7 +81,10 @@ const columnsInWords = (list: List): string =>
 
 function runOf(row: Row, { evaluation, document }: Within): RunReport {
     const said = row.said('run');
-    const plan = document.runs.find((run) => run.id === said) ?? document.runs.find((run) => run.name === said);
+    const called = document.runs.filter((run) => run.name === said);
+    const plan = document.runs.find((run) => run.id === said) ?? called[0];
+    if (plan?.id !== said && called.length > 1)
+        throw new Wrong(`${called.length} runs are called ${said}; give each a name of its own first`);
     const run = evaluation.runs.find((one) => one.id === plan?.id);
     if (!run) throw new Wrong(`${said || 'nothing'} is no run of this job`);
     return run;
