@@ -128,7 +128,7 @@ final readonly class RunReader
     {
         $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
 
-        return Ids::free($base === '' ? 'run' : $base, array_map(static fn (Run $run): string => $run->id, $this->job->runs));
+        return Ids::free(ctype_alpha($base[0] ?? '') ? $base : trim("run-{$base}", '-'), array_map(static fn (Run $run): string => $run->id, $this->job->runs));
     }
 
     /** @return list<array{string, int}> phrases with where they begin, in characters */

@@ -22,6 +22,9 @@ use FallBend\Core\Rules\Wording;
 /** The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says it, what its ends want, the stick that it comes from, what is other than on the paper before. */
 final readonly class CutTicket
 {
+    /** What stands at the end of a piece whose next leg was not understood. */
+    private const OPEN = 'what follows is not called out yet';
+
     private JobCutting $cutting;
 
     private RunLayout $layout;
@@ -56,8 +59,8 @@ final readonly class CutTicket
             return [
                 'letter' => $piece->letter,
                 'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
-                'lines' => array_map(fn (string $joint, float $depth): string => "joint {$numbers[$joint]}: line at {$this->length($depth)}", [$piece->jointFrom, $piece->jointTo], [$piece->depthFromMm, $piece->depthToMm]),
-                'ends' => self::prepared($prepared[$piece->jointFrom], $prepared[$piece->jointTo], $numbers[$piece->jointFrom], $numbers[$piece->jointTo]),
+                'lines' => ["joint {$numbers[$piece->jointFrom]}: line at {$this->length($piece->depthFromMm)}", isset($numbers[$piece->jointTo]) ? "joint {$numbers[$piece->jointTo]}: line at {$this->length($piece->depthToMm)}" : self::OPEN],
+                'ends' => self::prepared($prepared[$piece->jointFrom], $prepared[$piece->jointTo] ?? '', $numbers[$piece->jointFrom], $numbers[$piece->jointTo] ?? 0),
                 'stick' => $stick === null ? '' : "stick {$stick['number']}, {$this->long($stick['mm'])}".($stick['tight'] ? '; tight: measure it first' : ''),
                 'where' => "{$this->layout->system->letters} {$piece->size}, ".($piece->isBetweenPair ? 'between the two bends' : ($leg->what === '' ? "leg {$piece->leg}" : $leg->what)),
                 'note' => match ($since) {

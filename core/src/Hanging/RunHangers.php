@@ -79,11 +79,12 @@ final readonly class RunHangers
         foreach ($this->layout->pieces as $piece) {
             if ($piece->leg === $leg->line->number) {
                 $fittings[] = [$since, $at[$piece->jointFrom] - $leg->tapeMm];
-                $since = $at[$piece->jointTo] - $leg->tapeMm;
+                // Where a run is not called out to its end, the pipe ends with the leg.
+                $since = isset($at[$piece->jointTo]) ? $at[$piece->jointTo] - $leg->tapeMm : INF;
             }
         }
 
-        return [...$fittings, [$since, $leg->centreMm]];
+        return $since < $leg->centreMm ? [...$fittings, [$since, $leg->centreMm]] : $fittings;
     }
 
     /** @return list<float> what weighs on a leg: the trap of its fixture, a trap or a cleanout in the line */

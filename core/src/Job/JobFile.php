@@ -320,7 +320,8 @@ final readonly class JobFile
     {
         $id = $fields->string('id', 40);
 
-        return preg_match('/^[a-z0-9-]+\z/', $id) === 1 ? $id : throw BadInput::at($fields->at('id'), 'must be small letters, digits and hyphens', $id);
+        // Of digits alone it would be a number where it is a key.
+        return preg_match('/^(?=.*[a-z])[a-z0-9-]+\z/', $id) === 1 ? $id : throw BadInput::at($fields->at('id'), 'must be small letters, digits and hyphens, with a letter among them', $id);
     }
 
     private static function named(Fields $fields, string $key, int $most): string

@@ -110,7 +110,12 @@ final class Assembly
             $this->junction($line, $junction, $key);
             [$from, $joint, $prefix, $known] = [$junction->atMm + $junction->takeOutMm(), "{$key}.out", $key, $junction->isKnown(false)];
         }
-        $isNextKnown = $next === null ? $this->isEndKnown($this->site->tieIn, $this->site->tieInSeat, $this->run->tieIn->kind) : $next->isKnown();
+        // Where the next leg was not understood, nobody knows yet what this one ends in.
+        $isNextKnown = match (true) {
+            $next !== null => $next->isKnown(),
+            $line->number === count($this->run->legs) => $this->isEndKnown($this->site->tieIn, $this->site->tieInSeat, $this->run->tieIn->kind),
+            default => false,
+        };
         $this->pipes($line, $prefix, $from, $to - $from, [$joint, $this->entry($line, $next)], $known && $isNextKnown);
 
         return $spans === [] ? [] : [...$spans, $to - $from];

@@ -39,6 +39,7 @@ final class RunReaderTest extends TestCase
         yield 'from and to something that is no run' => ['from "old hub" / north 30 / to "sewer stub"', ['id' => 'old-hub', 'name' => 'old hub', 'what' => 'old hub', 'to' => 'sewer stub']];
         yield 'made of something else' => ['sink in abs-dwv-40 / north 30', ['system' => 'abs-dwv-40']];
         yield 'an id that is taken gets a number' => ['stack: roof / down 120', ['id' => 'stack-2']];
+        yield 'a name of digits makes an id with a letter' => ['12: basin / east 30 / into stack 60', ['id' => 'run-12', 'name' => '12']];
         yield 'lines and semicolons part phrases too' => ["bidet\neast 30; south 12\ninto stack 60", ['legs' => 2, 'into' => 'stack l1 1524']];
         yield 'a slash in a number is no end of a phrase' => ['basin / east 30 1/2 / into stack 60 1/4', ['into' => 'stack l1 1530.35', 'legs' => 1]];
     }

@@ -7,6 +7,7 @@ namespace FallBend\Core\Tests\Cutting;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Cutting\CutTicket;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
@@ -91,6 +92,17 @@ final class CutTicketTest extends TestCase
         // What is cut is not to be cut by the paper any more.
         $cut = self::ticket(['printed' => [$paper], 'cut' => [['run' => 'main', 'piece' => $keys[1], 'length_mm' => $lengths[$keys[1]]]]])[0]->pieces();
         self::assertSame(['', true], [$cut[1]['note'], $cut[1]['cut']]);
+    }
+
+    public function testWhereTheNextLegIsNotUnderstoodNothingIsCutByAGuess(): void
+    {
+        $job = CaseJob::of('ipc-2021', ['main' => ['socket', self::LEGS, 'socket', ['size' => '2']]]);
+        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate($job, ['run' => 'main', 'text' => 'north 100 fall 1/4 / right 80 fall 1/4 / banana'])['job'];
+        [$layout, $catalogue] = self::laid($job);
+        [$first, $last] = (new CutTicket($layout, $job, $catalogue, 'main'))->pieces();
+        self::assertStringEndsWith(' in', $first['length'], 'what lies between two legs that are understood is known');
+        self::assertSame(['measure first', 'what follows is not called out yet'], [$last['length'], $last['lines'][1]]);
+        self::assertSame('', $last['stick'], 'and it comes from no stick');
     }
 
     public function testOnlyStopsHoldTheSaw(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Hanging;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Hanging\Expansion;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Hanging\RunHanging;
@@ -101,6 +102,14 @@ final class RunHangingTest extends TestCase
         self::assertSame(array_column($said['hangers'], 'at'), array_column($through['hangers'], 'at'));
         $few = self::report('north 4000 mm fall 20 mm/m', [], [['kind' => 'joist', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 130.0, 'every_mm' => 400.0, 'count' => 2]]);
         self::assertSame([true, false], [$few['hangers'][0]['kind'] === 'joist', in_array('joist', array_column(array_slice($few['hangers'], 1), 'kind'), true)], 'there are no more of them than it goes through');
+    }
+
+    public function testWhatIsUnderstoodOfARunIsHung(): void
+    {
+        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate(CaseJob::of('ipc-2021', ['main' => ['socket', 'north 160 fall 1/4', 'socket', ['size' => '2']]]), ['run' => 'main', 'text' => 'north 160 fall 1/4 / banana'])['job'];
+        $rules = $job->book(Catalogue::shipped());
+        $report = (new RunHanging((new JobCompiler(Catalogue::shipped(), $rules, $job))->compile()->runs['main'], $job, Catalogue::shipped(), $rules))->toArray();
+        self::assertSame(array_column(self::report('north 160 fall 1/4', [])['hangers'], 'at'), array_column($report['hangers'], 'at'), 'as if it ended there');
     }
 
     public function testInAWallItIsHeldAtTheStuds(): void

@@ -176,6 +176,7 @@ final class JobFileTest extends TestCase
         yield 'half a stick' => [['cutting' => ['stock' => [['available' => 0.5] + $stick]]], 'cutting.stock.0.available'];
         yield 'another objective' => [['cutting' => ['objective' => 'beauty']], 'cutting.objective'];
         yield 'a field that is not known' => [['cutting' => ['stock' => [$stick + ['colour' => 'white']]]], 'cutting.stock.0.colour'];
+        yield 'an id of digits alone' => [['standing' => [['id' => '12']]], 'standing.0.id'];
         yield 'hung of no run' => [['hanging' => [['run' => 'nowhere']]], 'hanging.0.run'];
         yield 'hung twice' => [['hanging' => [['run' => 'mop'], ['run' => 'mop']]], 'hanging.1.run'];
         yield 'a hanger before the leg' => [['hanging' => [['run' => 'mop', 'own' => [['leg' => 'l1', 'at_mm' => -1]]]]], 'hanging.0.own.0.at_mm'];

@@ -96,6 +96,7 @@ it('what most ends want is said once, the others at their joints', () => {
     expect(usualEnd([])).toBe('');
     expect(otherEnds(['square', 'bevelled'], [3, 4], 'square')).toEqual(['joint 4: bevelled']);
     expect(otherEnds(['', 'square'], [3, 4], 'square')).toEqual([]);
+    expect(otherEnds(['square', ''], [3, undefined], 'square')).toEqual(['what follows is not called out yet']);
 });
 
 describe('looking longer', () => {

@@ -64,9 +64,12 @@ export function usualEnd(pieces: CutPiece[]): string {
     return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? '';
 }
 
-/** What is other than usual at the ends of a piece, each by its joint. */
+/** What is other than usual at the ends of a piece, each by its joint; there is none where the next leg was not understood. */
 export const otherEnds = (ends: string[], joints: (number | undefined)[], usual: string): string[] =>
-    ends.flatMap((end, i) => (end === '' || end === usual ? [] : [`joint ${joints[i]}: ${end}`]));
+    ends.flatMap((end, i) => {
+        if (joints[i] === undefined) return ['what follows is not called out yet'];
+        return end === '' || end === usual ? [] : [`joint ${joints[i]}: ${end}`];
+    });
 
 /** How a piece that changed is said: `3/16 in longer than on the ticket`. */
 export function changeInWords(movedMm: number, words: (mm: number) => string): string | null {
