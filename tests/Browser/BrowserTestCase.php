@@ -22,6 +22,17 @@ abstract class BrowserTestCase extends TestCase
     /** @var list<array{RemoteWebDriver, string}> */
     private array $opened = [];
 
+    /** A page that failed by the way is seen, whatever else the test looks at; requests that were refused or got no answer are its own. */
+    protected function assertPostConditions(): void
+    {
+        foreach ($this->opened as [$browser]) {
+            /** @var list<array{level: string, message: string}> $log */
+            $log = $browser->manage()->getLog('browser');
+            $failed = array_filter(array_column($log, 'message'), static fn (string $message): bool => ! str_contains($message, 'Failed to load resource'));
+            self::assertSame([], array_values($failed));
+        }
+    }
+
     protected function tearDown(): void
     {
         foreach ($this->opened as [$browser, $folder]) {
@@ -40,6 +51,7 @@ abstract class BrowserTestCase extends TestCase
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
+        $capabilities->setCapability('goog:loggingPrefs', ['browser' => 'SEVERE']);
         $browser = RemoteWebDriver::create(self::fromEnvironment('BROWSER_DRIVER'), $capabilities, 30_000, 60_000);
         $this->opened[] = [$browser, $folder];
         $this->resize($browser, $width, $height);
