@@ -76,8 +76,13 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
     const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
     const [x, y, od, lip] = [30, 8, 32, 16];
     const depth = (tape: PieceReport['depth_from']): string => (units === 'inch' ? tape.inch : tape.metric);
+    // There is no joint where the next leg was not understood.
+    const ends = [
+        { joint: number(piece.joint_from), ring: 14, lip: x + lip, depth: depth(piece.depth_from) },
+        { joint: number(piece.joint_to), ring: x + w + 16, lip: x + w - lip, depth: depth(piece.depth_to) },
+    ].filter((end) => end.joint !== undefined);
     const ring = (cx: number, text: number | undefined) => (
-        <g>
+        <g key={cx}>
             <circle cx={cx} cy={y + od / 2} r="12" style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }} />
             <text x={cx} y={y + od / 2 + 5} textAnchor="middle" style={{ font: '700 14px var(--f-mark)', fill: 'var(--mark)' }}>
                 {text}
@@ -91,7 +96,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             height={70}
             viewBox="0 0 310 70"
             role="img"
-            aria-label={`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}; lines at ${depth(piece.depth_from)} and ${depth(piece.depth_to)} from the ends`}
+            aria-label={ends.map((end) => `Joint ${end.joint}: line at ${end.depth} from the end`).join('; ')}
         >
             <Materials prefix={prefix} />
             <path
@@ -99,24 +104,17 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
                 style={{ fill: `url(#${prefix}${textureOf(run.system.material)})`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
             />
             <rect x={x} y={y + 6} width={w} height={od - 12} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }} />
-            {[x + lip, x + w - lip].map((at, i) => (
-                <g key={at}>
-                    <path d={`M${at} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
-                    <SvgFraction
-                        x={at}
-                        y={y + od + 23}
-                        text={depth(i === 0 ? piece.depth_from : piece.depth_to)}
-                        size={19}
-                        fill="var(--mark)"
-                    />
+            {ends.map((end) => (
+                <g key={end.lip}>
+                    <path d={`M${end.lip} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
+                    <SvgFraction x={end.lip} y={y + od + 23} text={end.depth} size={19} fill="var(--mark)" />
                 </g>
             ))}
             <path
                 d={`M${x + w / 2 - 16} ${y + od / 2}h26m-8 -6l9 6l-9 6`}
                 style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }}
             />
-            {ring(14, number(piece.joint_from))}
-            {ring(x + w + 16, number(piece.joint_to))}
+            {ends.map((end) => ring(end.ring, end.joint))}
         </svg>
     );
 }
