@@ -96,7 +96,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             height={70}
             viewBox="0 0 310 70"
             role="img"
-            aria-label={ends.map((end) => `Joint ${end.joint}: line at ${end.depth} from the end`).join('; ')}
+            aria-label={`Joint ${ends.map((end) => end.joint).join(' to joint ')}; lines at ${ends.map((end) => end.depth).join(' and ')} from the ends`}
         >
             <Materials prefix={prefix} />
             <path
