@@ -72,6 +72,28 @@ final class TogetherTest extends BrowserTestCase
         self::assertSame(1, $ticked(), 'that edit is taken back, and only that');
     }
 
+    public function testWhatCannotBeKeptIsSaidAndTakenBackAndNothingElse(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Refused'), 'house');
+        $this->until(fn (): bool => $this->callOut($browser) !== '', 'it is called out');
+        $said = $this->callOut($browser);
+        $this->say($browser, ' / right 20');
+        $this->kept($browser);
+        $more = $this->callOut($browser);
+        self::assertNotSame($said, $more);
+        $this->seen($browser, '#call-out')->sendKeys(Key::CONTROL.'a'.Key::NULL.Key::BACKSPACE.Key::TAB);
+        $this->until(fn (): bool => str_contains($this->text($browser, '#read-back'), 'Flat stack enters House drain on a leg that is not there.'), 'which run hangs in the air');
+        self::assertSame('refused', $browser->executeScript('return document.querySelector(".kept").dataset.keeping'));
+        $this->button($browser, 'Undo');
+        $this->until(fn (): bool => $this->callOut($browser) === $more, 'it is as it was kept last');
+        $this->kept($browser);
+        self::assertStringContainsString('Revision 2', $this->text($browser, '.kept'), 'and what was done before stays done');
+        $this->button($browser, 'Undo');
+        $this->until(fn (): bool => $this->callOut($browser) === $said, 'until that is taken back too');
+    }
+
     public function testWithoutAnAnswerNothingIsLost(): void
     {
         $browser = $this->open();

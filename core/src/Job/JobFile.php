@@ -214,16 +214,16 @@ final readonly class JobFile
     {
         foreach (array_values($runs) as $i => $run) {
             foreach (['outlet' => $run->outlet, 'tie_in' => $run->tieIn] as $side => $end) {
-                $other = $end->branch->run ?? $end->next;
+                [$other, $does] = [$end->branch->run ?? $end->next, $side === 'outlet' ? 'comes from' : 'enters'];
                 if ($other !== null && (! isset($runs[$other]) || $other === $run->id)) {
-                    throw BadInput::at($file->at("runs.{$i}.{$side}.".($end->branch === null ? 'run' : 'branch.run')), 'is no other run of this job', $other);
+                    throw BadInput::at($file->at("runs.{$i}.{$side}.".($end->branch === null ? 'run' : 'branch.run')), "{$does} a run that is not there", $other);
                 }
                 if ($end->branch !== null && ! in_array($end->branch->leg, array_map(static fn (Leg $leg): string => $leg->id, $runs[$end->branch->run]->legs), true)) {
-                    throw BadInput::at($file->at("runs.{$i}.{$side}.branch.leg"), 'is no leg of that run', $end->branch->leg);
+                    throw BadInput::at($file->at("runs.{$i}.{$side}.branch.leg"), "{$does} {$runs[$end->branch->run]->name} on a leg that is not there", $end->branch->leg);
                 }
             }
             if ($run->tieIn->kind === 'run' && $run->tieIn->next === null) {
-                throw BadInput::at($file->at("runs.{$i}.tie_in.run"), 'is missing');
+                throw BadInput::at($file->at("runs.{$i}.tie_in.run"), 'goes on into no run');
             }
         }
     }

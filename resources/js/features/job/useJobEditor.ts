@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { evaluate, keepJob, stepJob } from '../../api/queries';
 import type { Evaluated, Evaluation, Job, JobDocument, JobRun } from '../../api/types';
 import { forgetDraft, recallDraft, rememberDraft } from './drafts';
+import { refusalInWords } from './refusal';
 
 export type Keeping = 'kept' | 'keeping' | 'waiting' | 'no-answer' | 'refused';
 
@@ -56,6 +57,8 @@ export function useJobEditor(start: Job): JobEditor {
         job: start,
         document: start.document,
         unkept: false,
+        /** what it is now was refused: it can be mended or taken back, not kept */
+        refused: false,
         asked: 0,
         gesture: '',
         timer: 0,
@@ -74,6 +77,7 @@ export function useJobEditor(start: Job): JobEditor {
         now.current.job = job;
         now.current.document = job.document;
         now.current.unkept = false;
+        now.current.refused = false;
         now.current.gesture = '';
         now.current.halted = false;
         anchor.current = null;
@@ -123,8 +127,9 @@ export function useJobEditor(start: Job): JobEditor {
                 setKeeping('no-answer');
                 now.current.timer = window.setTimeout(() => void keep(), RETRY_MS);
             } else {
+                now.current.refused = true;
                 setKeeping('refused');
-                setProblem(result.message);
+                setProblem(refusalInWords(result, sent));
             }
             return false;
         })();
@@ -151,7 +156,8 @@ export function useJobEditor(start: Job): JobEditor {
                 }
                 if (turn !== now.current.asked) return null;
                 if (!result.ok) {
-                    setProblem(result.message);
+                    now.current.refused = result.status !== 0;
+                    setProblem(refusalInWords(result, document));
                     setKeeping(result.status === 0 ? 'no-answer' : 'refused');
                     if (result.status === 0) now.current.timer = window.setTimeout(() => void ask(document, callOut), RETRY_MS);
                     return null;
@@ -159,6 +165,7 @@ export function useJobEditor(start: Job): JobEditor {
                 const { document: evaluated, evaluation } = result.data;
                 now.current.document = evaluated;
                 now.current.unkept = true;
+                now.current.refused = false;
                 rememberDraft(now.current.job.id, now.current.job.revision, evaluated);
                 setProblem(null);
                 setState((old) => ({ ...old, document: evaluated, evaluation }));
@@ -208,6 +215,7 @@ export function useJobEditor(start: Job): JobEditor {
             now.current.document = evaluated.document;
             now.current.gesture = newGesture();
             now.current.unkept = true;
+            now.current.refused = false;
             rememberDraft(now.current.job.id, now.current.job.revision, evaluated.document);
             setState((old) => ({ ...old, ...evaluated }));
             void keep();
@@ -238,7 +246,11 @@ export function useJobEditor(start: Job): JobEditor {
             const one = async (): Promise<void> => {
                 // What was just done is what is undone.
                 await now.current.evaluating;
-                if (now.current.unkept && !(await keep())) return;
+                if (now.current.unkept && !now.current.refused && !(await keep()) && !now.current.refused) return;
+                if (now.current.refused) {
+                    if (way === 'undo') settle(now.current.job);
+                    return;
+                }
                 if (!now.current.job[way === 'undo' ? 'can_undo' : 'can_redo']) return;
                 const result = await stepJob(now.current.job.id, way, now.current.job.revision);
                 if (result.ok) settle(result.data);
