@@ -283,9 +283,12 @@ function Preview({ editor, run, made, way }: { editor: JobEditor; run: RunReport
     const { document } = editor;
     useEffect(() => {
         const stop = new AbortController();
-        void evaluate(accepted(document, run.id, made, way), undefined, stop.signal).then((answer) => {
-            if (answer.ok) setSeen(answer.data.evaluation.runs.find((one) => one.id === run.id) ?? null);
-        });
+        evaluate(accepted(document, run.id, made, way), undefined, stop.signal).then(
+            (answer) => {
+                if (answer.ok) setSeen(answer.data.evaluation.runs.find((one) => one.id === run.id) ?? null);
+            },
+            () => undefined, // Another way has taken its place.
+        );
         return () => stop.abort();
     }, [document, run.id, made, way]);
     if (!seen) return null;
