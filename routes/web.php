@@ -10,6 +10,8 @@ use App\Http\Controllers\PriceController;
 use App\Http\Controllers\SessionController;
 use Illuminate\Support\Facades\Route;
 
+Route::pattern('id', '[0-9A-Za-z]{1,40}');
+
 Route::prefix('api')->group(static function (): void {
     Route::post('session', [SessionController::class, 'store']);
     Route::middleware('auth')->group(static function (): void {
@@ -22,7 +24,9 @@ Route::prefix('api')->group(static function (): void {
         Route::put('jobs/{id}', [JobController::class, 'update']);
         Route::post('jobs/{id}/undo', [JobController::class, 'undo']);
         Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
+        Route::post('jobs/{id}/back', [JobController::class, 'goBack']);
         Route::get('jobs/{id}/file', [JobController::class, 'file']);
+        Route::get('jobs/{id}/raw', [JobController::class, 'raw']);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
@@ -38,10 +42,10 @@ Route::prefix('api')->group(static function (): void {
         Route::get('catalogue', [CatalogueController::class, 'index']);
         Route::get('catalogue/own', [CatalogueController::class, 'own']);
         Route::post('catalogue/own', [CatalogueController::class, 'store']);
-        Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy']);
+        Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy'])->where('id', '[0-9]{1,15}');
         Route::get('prices', [PriceController::class, 'index']);
         Route::put('prices', [PriceController::class, 'update']);
-        Route::delete('prices/{id}', [PriceController::class, 'destroy']);
+        Route::delete('prices/{id}', [PriceController::class, 'destroy'])->where('id', '[0-9]{1,15}');
         Route::post('length', [EvaluationController::class, 'length']);
         Route::post('reckon/{name}', [EvaluationController::class, 'reckon']);
     });

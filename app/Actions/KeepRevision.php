@@ -8,22 +8,38 @@ use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
 use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use Illuminate\Support\Facades\DB;
 
-/** Appends revisions to jobs: new jobs, edits, undo, redo. Each names the revision that it starts from, and none overwrites another. */
+/**
+ * Appends revisions to jobs: new jobs, edits, undo, redo. Each names the revision that it starts from, and none overwrites
+ * another. A plan is evaluated once, before it is stored; nothing is stored that cannot be read again.
+ */
 final readonly class KeepRevision
 {
-    public function __construct(private JobFile $file, private JobEvaluator $evaluator) {}
+    public function __construct(
+        private JobFile $file,
+        private JobEvaluator $evaluator,
+        private CrewNumbers $numbers,
+        private OpenJob $open,
+    ) {}
 
-    /** Starts a job with its first revision. */
-    public function start(int $crewId, User $author, Plan $plan): Job
+    /**
+     * Starts a job with its first revision.
+     *
+     * @throws BadInput if the plan cannot be evaluated, or not be kept
+     */
+    public function start(int $crewId, User $author, Plan $plan): Kept
     {
-        return DB::transaction(function () use ($crewId, $author, $plan): Job {
+        $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId));
+        $text = $this->file->write($evaluated['job']);
+
+        return DB::transaction(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
             $job = Job::query()->create(['crew_id' => $crewId, 'name' => $plan->name, 'head' => 0]);
 
-            return $this->append($job, $author, $plan, 'start', null, null);
+            return $this->append($job, $author, new Step($plan, 'start', null, null), $evaluated, $text);
         });
     }
 
@@ -31,13 +47,15 @@ final readonly class KeepRevision
      * Keeps an edit. Edits with the gesture of the newest revision, by the same person, are undone together with it.
      *
      * @throws StaleEdit
+     * @throws UnreadableJob
+     * @throws BadInput if the plan cannot be evaluated, or not be kept
      */
-    public function edit(Job $job, User $author, Plan $plan, int $from, string $gesture): Job
+    public function edit(Job $job, User $author, Plan $plan, int $from, string $gesture): Kept
     {
-        return $this->onto($job, $from, function (Job $job, Revision $head) use ($author, $plan, $gesture): Job {
-            $same = $head->gesture === $gesture && $head->author_id === $author->id;
+        return $this->onto($job, $author, $from, function (Revision $head) use ($author, $plan, $gesture): Step {
+            $isSame = $head->gesture === $gesture && $head->author_id === $author->id;
 
-            return $this->append($job, $author, $plan->keepingMarksOf($this->plan($head)), $gesture, $same ? $head->undo_to : $head->number, null);
+            return new Step($plan, $gesture, $isSame ? $head->undo_to : $head->number, null);
         });
     }
 
@@ -45,16 +63,18 @@ final readonly class KeepRevision
      * Brings back the state before the last change.
      *
      * @throws StaleEdit
+     * @throws UnreadableJob
+     * @throws BadInput if that state cannot be read any more
      */
-    public function undo(Job $job, User $author, int $from): Job
+    public function undo(Job $job, User $author, int $from): Kept
     {
-        return $this->onto($job, $from, function (Job $job, Revision $head) use ($author): Job {
+        return $this->onto($job, $author, $from, function (Revision $head) use ($job): ?Step {
             if ($head->undo_to === null) {
-                return $job;
+                return null;
             }
             $target = $job->revision($head->undo_to);
 
-            return $this->append($job, $author, $this->plan($target)->keepingMarksOf($this->plan($head)), "undo {$head->number}", $target->undo_to, $head->number);
+            return new Step($this->open->plan($target), "undo {$head->number}", $target->undo_to, $head->number);
         });
     }
 
@@ -62,53 +82,103 @@ final readonly class KeepRevision
      * Brings back what the last undo took away.
      *
      * @throws StaleEdit
+     * @throws UnreadableJob
+     * @throws BadInput if that state cannot be read any more
      */
-    public function redo(Job $job, User $author, int $from): Job
+    public function redo(Job $job, User $author, int $from): Kept
     {
-        return $this->onto($job, $from, function (Job $job, Revision $head) use ($author): Job {
+        return $this->onto($job, $author, $from, function (Revision $head) use ($job): ?Step {
             if ($head->redo_to === null) {
-                return $job;
+                return null;
             }
             $target = $job->revision($head->redo_to);
 
-            return $this->append($job, $author, $this->plan($target)->keepingMarksOf($this->plan($head)), "redo {$head->number}", $target->undo_to, $target->redo_to);
+            return new Step($this->open->plan($target), "redo {$head->number}", $target->undo_to, $target->redo_to);
         });
     }
 
-    public function plan(Revision $revision): Plan
+    /**
+     * Goes on from an older revision of a job whose newest one cannot be read.
+     *
+     * @throws StaleEdit
+     * @throws BadInput if that revision cannot be read either
+     */
+    public function goBackTo(Job $job, User $author, int $from, int $number): Kept
     {
-        return $this->file->parse($revision->document);
+        self::refuseStale($job, $from);
+        $step = new Step($this->open->plan($job->revision($number)), "back to {$number}", null, null);
+        $newest = $this->open->mended($job->headRevision());
+
+        return $this->keep($job, $author, $from, $newest === null ? $step : $step->onto($newest));
     }
 
-    /** @param  callable(Job, Revision): Job  $change */
-    private function onto(Job $job, int $from, callable $change): Job
+    /** @param  callable(Revision): ?Step  $next  what follows the newest revision; null: nothing */
+    private function onto(Job $job, User $author, int $from, callable $next): Kept
     {
-        return DB::transaction(static function () use ($job, $from, $change): Job {
+        self::refuseStale($job, $from);
+        $head = $job->headRevision();
+        try {
+            $before = $this->open->plan($head);
+        } catch (BadInput $bad) {
+            throw UnreadableJob::because($job, $bad);
+        }
+        $step = $next($head);
+        if ($step === null) {
+            return $this->open->newest($job);
+        }
+
+        return $this->keep($job, $author, $from, $step->onto($before));
+    }
+
+    private function keep(Job $job, User $author, int $from, Step $step): Kept
+    {
+        $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id));
+        $text = $this->file->write($evaluated['job']);
+
+        return DB::transaction(function () use ($job, $author, $from, $step, $evaluated, $text): Kept {
             // The row lock makes edits of one job wait for each other, on every server.
             $locked = Job::query()->lockForUpdate()->findOrFail($job->id);
-            if ($locked->head !== $from) {
-                throw new StaleEdit($locked);
-            }
+            self::refuseStale($locked, $from);
 
-            return $change($locked, $locked->headRevision());
+            return $this->append($locked, $author, $step, $evaluated, $text);
         });
     }
 
-    private function append(Job $job, User $author, Plan $plan, string $gesture, ?int $undoTo, ?int $redoTo): Job
+    private static function refuseStale(Job $job, int $from): void
     {
-        // What is kept has every mark allotted, so that a letter once shown stays.
-        $plan = $this->evaluator->evaluate($plan)['job'];
+        if ($job->head !== $from) {
+            throw new StaleEdit($job, $from);
+        }
+    }
+
+    /**
+     * @param array{job: Plan, evaluation: array<string, mixed>} $evaluated
+     * @param string $text of the file
+     *
+     * @throws BadInput if the database does not give back what it was given
+     */
+    private function append(Job $job, User $author, Step $step, array $evaluated, string $text): Kept
+    {
         $number = $job->head + 1;
         $job->revisions()->create([
             'number' => $number,
             'author_id' => $author->id,
-            'gesture' => $gesture,
-            'undo_to' => $undoTo,
-            'redo_to' => $redoTo,
-            'document' => json_encode($this->file->document($plan), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION),
+            'gesture' => $step->gesture,
+            'undo_to' => $step->undoTo,
+            'redo_to' => $step->redoTo,
+            'document' => $text,
         ]);
-        $job->update(['head' => $number, 'name' => $plan->name]);
+        $revision = $job->revision($number);
+        if ($revision->document !== $text) {
+            throw BadInput::at('', 'What was stored was not read back as it was. Nothing was kept.');
+        }
+        $job->update([
+            'head' => $number,
+            'name' => $evaluated['job']->name,
+            'kept_by_id' => $author->id,
+            'unreadable' => null,
+        ] + $this->open->summary($evaluated['job'], $evaluated['evaluation']));
 
-        return $job;
+        return new Kept($job, $revision, $evaluated['job'], $evaluated['evaluation']);
     }
 }

@@ -16,6 +16,7 @@ use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\JobSize;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
@@ -29,13 +30,15 @@ final readonly class LayOut
     /**
      * @param Fields $body of the request
      *
-     * @throws BadInput where the document is wrong
+     * @throws BadInput where the document is wrong, or the job too large
      */
     public function job(Fields $body): Job
     {
         $document = $body->raw('document');
+        $job = $this->file->read(is_array($document) ? $document : []);
+        JobSize::check($job, $this->catalogue);
 
-        return $this->file->read(is_array($document) ? $document : []);
+        return $job;
     }
 
     /** What the crew of whoever asks set for itself. */

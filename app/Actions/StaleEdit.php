@@ -10,8 +10,9 @@ use RuntimeException;
 /** An edit that started from a revision that is no longer the newest. Carries the job as it is now. */
 final class StaleEdit extends RuntimeException
 {
-    public function __construct(public readonly Job $job)
+    /** @param  int  $from  the revision that the edit started from */
+    public function __construct(public readonly Job $job, public readonly int $from)
     {
-        parent::__construct('Somebody else has changed this job since. Your change was not kept here yet.');
+        parent::__construct('This job was changed since. Your change was not kept here yet.');
     }
 }

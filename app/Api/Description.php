@@ -19,7 +19,7 @@ final readonly class Description
     {
         return [
             'openapi' => '3.1.0',
-            'info' => ['title' => 'Fall Bend', 'version' => '1', 'description' => 'Signed in by a session cookie; every change carries the token of the XSRF-TOKEN cookie in the header X-XSRF-TOKEN.'],
+            'info' => ['title' => 'Fall Bend', 'version' => '1', 'description' => 'Signed in by a session cookie; every change carries the token of the XSRF-TOKEN cookie in the header X-XSRF-TOKEN. A write may carry a key of the asker\'s making in the header Idempotency-Key (8 to 80 letters, digits, hyphens): sent again with the same key it is carried out once, and answered as before.'],
             'paths' => $this->paths(),
             'components' => ['schemas' => $this->jobDocument() + Shapes::all() + $this->reckonSchemas()],
         ];
@@ -45,7 +45,8 @@ final readonly class Description
                 'delete' => self::call('Sign out', null, null, [], 204),
             ],
             '/api/jobs' => [
-                'get' => self::call('The jobs of the crew', null, Shapes::object(['jobs' => Shapes::list(Shapes::ref('Job'))])),
+                'get' => self::call('A page of the jobs of the crew, the one kept last first, each as it was when it was kept', null, 'BoardPage', [422 => 'Problem'])
+                    + ['parameters' => [['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string']]]],
                 'post' => self::call('Start a job, empty or from a document', ['oneOf' => [
                     Shapes::object(['document' => Shapes::ref('JobDocument')]),
                     Shapes::object(['name' => ['type' => 'string'], 'place' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']], 'rulebook' => ['type' => 'string']]),
@@ -53,11 +54,14 @@ final readonly class Description
             ],
             '/api/jobs/import' => ['post' => self::call('Start a job from the text of a file', Shapes::object(['text' => ['type' => 'string']]), 'Job', [422 => 'Problem'], 201)],
             '/api/jobs/{id}' => [
-                'get' => self::call('A job with its evaluation', null, 'Job', [404 => 'Problem']) + ['parameters' => $id],
+                'get' => self::call('A job with its evaluation', null, 'Job', [404 => 'Problem', 422 => 'Unreadable']) + ['parameters' => $id],
                 'put' => self::call('Keep an edit that started from a revision', Shapes::object(['from' => ['type' => 'integer'], 'gesture' => ['type' => 'string', 'maxLength' => 40], 'document' => Shapes::ref('JobDocument')]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id],
             ],
             '/api/jobs/{id}/undo' => ['post' => $step],
             '/api/jobs/{id}/redo' => ['post' => $step],
+            '/api/jobs/{id}/back' => ['post' => self::call('The job going on from an older revision, where the newest cannot be read',
+                Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id]],
+            '/api/jobs/{id}/raw' => ['get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [404 => 'Problem']) + ['parameters' => $id]],
             '/api/jobs/{id}/file' => ['get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id]],
             '/api/evaluate' => ['post' => self::call('Evaluate a job, optionally with a call-out line read into one of its runs', [
                 'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],

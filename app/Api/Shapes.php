@@ -24,7 +24,7 @@ final class Shapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + MakeUpShapes::all() + self::values() + self::account();
+        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + MakeUpShapes::all() + BoardShapes::all() + self::values() + self::account();
     }
 
     /** @return array<string, mixed> a reference to a shape */
@@ -182,7 +182,7 @@ final class Shapes
             'Problem' => ['type' => 'object', 'required' => ['message'], 'properties' => [
                 'message' => self::TEXT, 'code' => self::TEXT, 'errors' => ['type' => 'object', 'additionalProperties' => self::list(self::TEXT)],
             ]],
-            'Stale' => self::object(['message' => self::TEXT, 'code' => ['const' => 'stale'], 'current' => self::ref('Job')]),
+            'Stale' => self::object(['message' => self::TEXT, 'code' => ['const' => 'stale'], 'changed_by' => self::list(self::TEXT), 'current' => self::ref('Job')]),
             'ReckonProblem' => self::object(['error' => self::object(['field' => self::TEXT, 'message' => self::TEXT, 'given' => (object) []])]),
         ];
     }

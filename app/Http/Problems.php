@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Actions\OpenJob;
 use App\Actions\StaleEdit;
+use App\Actions\UnreadableJob;
 use App\Http\Controllers\JobAnswer;
+use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
 /** Turns what the core and the actions throw into JSON answers, in one place. */
 final class Problems
@@ -17,15 +21,66 @@ final class Problems
     public static function register(Exceptions $exceptions): void
     {
         $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
-        $exceptions->dontReport([BadInput::class, StaleEdit::class]);
-        $exceptions->render(static fn (BadInput $bad, Request $request): JsonResponse => $request->is('api/reckon/*')
-            ? new JsonResponse($bad->toArray(), 422)
-            : new JsonResponse(['message' => self::sentence($bad), 'code' => 'bad-input', 'errors' => [$bad->field === '' ? 'file' : $bad->field => [$bad->getMessage()]]], 422));
-        $exceptions->render(static fn (StaleEdit $stale): JsonResponse => new JsonResponse([
+        $exceptions->dontReport([BadInput::class, StaleEdit::class, UnreadableJob::class]);
+        $exceptions->render(self::badInput(...));
+        $exceptions->render(self::stale(...));
+        $exceptions->render(self::unreadable(...));
+        $exceptions->render(self::notFound(...));
+    }
+
+    private static function badInput(BadInput $bad, Request $request): JsonResponse
+    {
+        if ($request->is('api/reckon/*')) {
+            return new JsonResponse($bad->toArray(), 422);
+        }
+
+        return new JsonResponse([
+            'message' => self::sentence($bad),
+            'code' => 'bad-input',
+            'errors' => [$bad->field === '' ? 'file' : $bad->field => [$bad->getMessage()]],
+        ], 422);
+    }
+
+    /** The job as it is now, and who changed it since: nobody is told of a change of their own as if it were another's. */
+    private static function stale(StaleEdit $stale, Request $request): JsonResponse
+    {
+        $since = Revision::query()->where('job_id', $stale->job->id)->where('number', '>', $stale->from)->with('author')->get();
+        $others = $since->filter(static fn (Revision $revision): bool => $revision->author_id !== $request->user()?->getAuthIdentifier());
+
+        return new JsonResponse([
             'message' => $stale->getMessage(),
             'code' => 'stale',
-            'current' => JobAnswer::of($stale->job),
-        ], 409));
+            'changed_by' => $others->map(static fn (Revision $revision): string => $revision->author->name)->unique()->values(),
+            'current' => JobAnswer::of(app(OpenJob::class)->newest($stale->job)),
+        ], 409);
+    }
+
+    /** A job that cannot be opened: why, what to go back to, and as which file it can be taken away. */
+    private static function unreadable(UnreadableJob $unreadable): JsonResponse
+    {
+        $job = $unreadable->job;
+        $last = app(OpenJob::class)->lastReadable($job);
+
+        return new JsonResponse([
+            'message' => $unreadable->getMessage(),
+            'code' => 'unreadable',
+            'job' => ['id' => $job->id, 'name' => $job->name, 'revision' => $job->head],
+            'readable' => $last === null ? null : [
+                'revision' => $last->number,
+                'kept_at' => $last->created_at->toIso8601String(),
+                'kept_by' => $last->author->name,
+            ],
+        ], 422);
+    }
+
+    /** What is not there is not named by the classes that looked for it. */
+    private static function notFound(NotFoundHttpException $missing, Request $request): ?JsonResponse
+    {
+        if (! $request->is('api/*') && ! $request->expectsJson()) {
+            return null;
+        }
+
+        return new JsonResponse(['message' => 'There is no such thing here.', 'code' => 'not-found'], 404);
     }
 
     private static function sentence(BadInput $bad): string

@@ -18,18 +18,31 @@ use Illuminate\Support\Carbon;
  * @property string $name
  * @property int $head
  * @property Carbon $updated_at
+ * @property ?array<string, mixed> $summary what the board shows of it, as it was when it was kept
+ * @property int $summary_version 0 where none was made yet
+ * @property ?string $unreadable why its newest revision cannot be read; null where it can, as far as anybody tried
+ * @property ?int $kept_by_id
  * @property-read Crew $crew
+ * @property-read ?User $keptBy
  */
 final class Job extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['crew_id', 'name', 'head'];
+    protected $fillable = ['crew_id', 'name', 'head', 'summary', 'summary_version', 'unreadable', 'kept_by_id'];
+
+    protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
     /** @return BelongsTo<Crew, $this> */
     public function crew(): BelongsTo
     {
         return $this->belongsTo(Crew::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function keptBy(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'kept_by_id');
     }
 
     /** @return HasMany<Revision, $this> */
@@ -46,5 +59,23 @@ final class Job extends Model
     public function headRevision(): Revision
     {
         return $this->revision($this->head);
+    }
+
+    /**
+     * Notes something about the job that is no change of it: when it was kept last stays.
+     *
+     * @param array<string, mixed> $columns
+     */
+    public function note(array $columns): void
+    {
+        $this->timestamps = false;
+        $this->update($columns);
+        $this->timestamps = true;
+    }
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['summary' => 'array'];
     }
 }

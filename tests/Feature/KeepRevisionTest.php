@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\KeepRevision;
+use App\Actions\OpenJob;
 use App\Actions\StaleEdit;
 use App\Models\Crew;
 use App\Models\Job;
@@ -25,7 +26,7 @@ final class KeepRevisionTest extends TestCase
     {
         $crew = Crew::query()->create(['name' => 'Day crew']);
         $lead = self::member($crew, 'lead');
-        $job = app(KeepRevision::class)->start($crew->id, $lead, app(JobFile::class)->read(self::demo()));
+        $job = app(KeepRevision::class)->start($crew->id, $lead, app(JobFile::class)->read(self::demo()))->job;
         $script = <<<'PHP'
             require 'vendor/autoload.php';
             $app = require 'bootstrap/app.php';
@@ -34,7 +35,7 @@ final class KeepRevisionTest extends TestCase
             $keep = app(App\Actions\KeepRevision::class);
             $job = App\Models\Job::query()->findOrFail($id);
             try {
-                $keep->edit($job, App\Models\User::query()->firstOrFail(), $keep->plan($job->headRevision()), 1, "gesture {$n}");
+                $keep->edit($job, App\Models\User::query()->firstOrFail(), $app->make(App\Actions\OpenJob::class)->plan($job->headRevision()), 1, "gesture {$n}");
                 echo 'kept';
             } catch (App\Actions\StaleEdit) {
                 echo 'stale';
@@ -58,8 +59,8 @@ final class KeepRevisionTest extends TestCase
         [$keep, $file, $lead, $job] = $this->started();
         $document = self::demo();
         unset($document['runs'][1]['marks']);
-        $job = $keep->edit($job, $lead, $file->read($document), 1, 'a plan without marks');
-        $marks = $keep->plan($job->headRevision())->run('glaze')?->marks;
+        $job = $keep->edit($job, $lead, $file->read($document), 1, 'a plan without marks')->job;
+        $marks = app(OpenJob::class)->plan($job->headRevision())->run('glaze')?->marks;
         self::assertNotNull($marks);
         self::assertSame('A', $marks->pieces['l1.1'] ?? null, 'the marks that were given stay');
         self::assertSame(self::demo()['runs'][1]['marks']['next_piece'], $marks->nextPiece);
@@ -80,7 +81,7 @@ final class KeepRevisionTest extends TestCase
     public function testADocumentIsKeptAsItWasGiven(): void
     {
         [$keep, $file, , $job] = $this->started();
-        self::assertEquals($file->document($file->read(self::demo())), $file->document($keep->plan($job->headRevision())));
+        self::assertEquals($file->document($file->read(self::demo())), $file->document(app(OpenJob::class)->plan($job->headRevision())));
         self::assertJson((string) DB::table('revisions')->value('document'));
     }
 
@@ -90,7 +91,9 @@ final class KeepRevisionTest extends TestCase
         $keep = app(KeepRevision::class);
         $job = Job::query()->firstOrFail();
         $lead = User::query()->where('email', 'lead@mill-row.example')->firstOrFail();
-        $keep->edit($job, $lead, $keep->plan($job->headRevision())->withRuns([]), 1, 'g');
+        $document = app(JobFile::class)->document(app(OpenJob::class)->plan($job->headRevision()));
+        $document = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
+        $keep->edit($job, $lead, app(JobFile::class)->read(['place' => 'Elsewhere'] + $document), 1, 'g');
         $this->artisan('demo:seed')->assertSuccessful();
         self::assertSame(2, Job::query()->count());
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);
@@ -105,6 +108,6 @@ final class KeepRevisionTest extends TestCase
         $lead = self::member($crew, 'lead');
         [$keep, $file] = [app(KeepRevision::class), app(JobFile::class)];
 
-        return [$keep, $file, $lead, $keep->start($crew->id, $lead, $file->read(self::demo()))];
+        return [$keep, $file, $lead, $keep->start($crew->id, $lead, $file->read(self::demo()))->job];
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CrewNumbers;
+use App\Actions\WriteOnce;
 use App\Models\OwnEntry;
 use App\Models\User;
 use FallBend\Core\Catalog\Browse;
@@ -20,7 +21,11 @@ use Illuminate\Http\Response;
 /** The catalogue and the rulebooks as the crew sees them, and what the crew set in them for itself. */
 final readonly class CatalogueController
 {
-    public function __construct(private Catalogue $catalogue, private CrewNumbers $crewNumbers) {}
+    public function __construct(
+        private Catalogue $catalogue,
+        private CrewNumbers $crewNumbers,
+        private WriteOnce $once,
+    ) {}
 
     public function index(Request $request): JsonResponse
     {
@@ -52,14 +57,20 @@ final readonly class CatalogueController
         $kind = $body->choice('kind', OwnEntry::OF_CATALOGUE);
         $entry = $body->child('entry')->all();
         $body->end();
-        $crew = User::asking($request)->crewId() ?? abort(403, 'You are in no crew yet.');
+        $user = User::asking($request);
+        $crew = $user->crewId() ?? abort(403, 'You are in no crew yet.');
+        $keep = fn (): array => self::entry($this->crewNumbers->keep($crew, $user->id, $kind, $entry)->load('author'));
 
-        return new JsonResponse(self::entry($this->crewNumbers->keep($crew, User::asking($request)->id, $kind, $entry)->load('author')), 201);
+        return new JsonResponse($this->once->answer($request, $keep), 201);
     }
 
     public function destroy(Request $request, int $id): Response
     {
-        OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->findOrFail($id)->delete();
+        $this->once->answer($request, function () use ($request, $id): array {
+            OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->findOrFail($id)->delete();
+
+            return [];
+        });
 
         return new Response(status: 204);
     }

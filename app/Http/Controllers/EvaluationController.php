@@ -17,6 +17,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\Marks;
 use FallBend\Core\MakeUp\RunClosing;
 use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\MakeUp\RunOrder;
@@ -112,7 +113,7 @@ final readonly class EvaluationController
     {
         $body = Fields::of($request->json()->all());
         $card = new JointCard($catalogue, $layOut->job($body), $layOut->own($request));
-        $answer = $body->has('single') ? $card->ofSingle($body->string('single', 40)) : $card->ofRun($body->string('run', 40), $body->string('joint', 60));
+        $answer = $body->has('single') ? $card->ofSingle($body->string('single', 40)) : $card->ofRun($body->string('run', 40), $body->string('joint', Marks::LONGEST_KEY));
         $body->end();
 
         return new JsonResponse($answer);

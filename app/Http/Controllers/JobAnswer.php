@@ -4,39 +4,42 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\CrewNumbers;
+use App\Actions\Kept;
 use App\Models\Job;
-use App\Models\Revision;
-use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
 
-/** A job as the interface is given it: its document, its evaluation, and where it stands among its revisions. */
+/** A job as the interface is given it. */
 final class JobAnswer
 {
-    /** @return array<string, mixed> */
-    public static function of(Job $job): array
+    /** @return array<string, mixed> its document, its evaluation, and where it stands among its revisions */
+    public static function of(Kept $kept): array
     {
-        $revision = $job->headRevision();
-        $plan = app(JobFile::class)->parse($revision->document);
-        $evaluated = app(JobEvaluator::class)->evaluate($plan, null, app(CrewNumbers::class)->of($job->crew_id));
+        $revision = $kept->revision;
 
-        return self::row($job, $revision) + [
-            'document' => app(JobFile::class)->document($evaluated['job']),
-            'evaluation' => $evaluated['evaluation'],
+        return [
+            'id' => $kept->job->id,
+            'name' => $kept->plan->name,
+            'revision' => $revision->number,
+            'kept_at' => $revision->created_at->toIso8601String(),
+            'kept_by' => $revision->author->name,
+            'can_undo' => $revision->undo_to !== null,
+            'can_redo' => $revision->redo_to !== null,
+            'document' => app(JobFile::class)->document($kept->plan),
+            'evaluation' => $kept->evaluation,
         ];
     }
 
-    /** @return array<string, mixed> */
-    public static function row(Job $job, Revision $revision): array
+    /** @return array<string, mixed> a row of the board: what was stored when it was kept, nothing worked out anew */
+    public static function row(Job $job): array
     {
         return [
             'id' => $job->id,
             'name' => $job->name,
             'revision' => $job->head,
-            'kept_at' => $revision->created_at->toIso8601String(),
-            'kept_by' => $revision->author->name,
-            'can_undo' => $revision->undo_to !== null,
-            'can_redo' => $revision->redo_to !== null,
+            'kept_at' => $job->updated_at->toIso8601String(),
+            'kept_by' => $job->keptBy->name ?? '',
+            'summary' => $job->summary,
+            'unreadable' => $job->unreadable,
         ];
     }
 }

@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\Board;
 use App\Actions\CrewNumbers;
 use App\Actions\KeepRevision;
+use App\Actions\Kept;
+use App\Actions\OpenJob;
+use App\Actions\WriteOnce;
 use App\Models\Job;
 use App\Models\User;
-use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -19,19 +23,30 @@ use Illuminate\Support\Str;
 /** The jobs of the crews that a user is in. A job of another crew is not found. */
 final readonly class JobController
 {
-    public function __construct(private KeepRevision $keep, private JobFile $file) {}
+    public function __construct(
+        private KeepRevision $keep,
+        private OpenJob $open,
+        private JobFile $file,
+        private WriteOnce $once,
+    ) {}
 
-    public function index(Request $request): JsonResponse
+    /** A page of the board. */
+    public function index(Request $request, Board $board): JsonResponse
     {
-        $jobs = Job::query()->whereIn('crew_id', $this->crewIds($request))->orderByDesc('updated_at')->orderBy('id')->get();
+        $after = $request->query('after');
+        $crews = $this->crewIds($request);
+        [$jobs, $next] = $board->page($crews, is_string($after) ? $after : null);
 
-        return new JsonResponse(['jobs' => $jobs->map(static fn (Job $job): array => JobAnswer::of($job))->values()]);
+        return new JsonResponse([
+            'jobs' => array_map(JobAnswer::row(...), $jobs),
+            'count' => $board->count($crews),
+            'next' => $next,
+        ]);
     }
 
     /** A new job, empty or with a whole document (a copy, or an imported file). */
     public function store(Request $request): JsonResponse
     {
-        $crew = $this->crewIds($request)[0] ?? abort(403, 'You are in no crew yet.');
         $plan = $this->file->read($request->has('document') ? $this->document($request) : [
             'format' => JobFile::FORMAT,
             'version' => JobFile::VERSION,
@@ -39,58 +54,101 @@ final readonly class JobController
             ...$request->only(['name', 'place', 'units', 'rulebook']),
         ]);
 
-        return new JsonResponse(JobAnswer::of($this->keep->start($crew, User::asking($request), $plan)), 201);
+        return $this->started($request, $plan);
     }
 
     /** A job from the text of a file. */
     public function import(Request $request): JsonResponse
     {
-        $crew = $this->crewIds($request)[0] ?? abort(403, 'You are in no crew yet.');
         $text = $request->input('text');
-        if (! is_string($text)) {
-            throw BadInput::at('text', 'is missing');
-        }
 
-        return new JsonResponse(JobAnswer::of($this->keep->start($crew, User::asking($request), $this->file->parse($text))), 201);
+        return $this->started($request, $this->file->parse(is_string($text) ? $text : throw BadInput::at('text', 'is missing')));
     }
 
     public function show(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->job($request, $id)));
+        return new JsonResponse(JobAnswer::of($this->open->newest($this->job($request, $id))));
     }
 
     public function update(Request $request, string $id): JsonResponse
     {
         $job = $this->job($request, $id);
         $given = $request->validate(['from' => ['required', 'integer'], 'gesture' => ['required', 'string', 'max:40']]);
+        $plan = $this->file->read($this->document($request));
+        [$author, $from, $gesture] = [User::asking($request), (int) $given['from'], (string) $given['gesture']];
 
-        return new JsonResponse(JobAnswer::of($this->keep->edit($job, User::asking($request), $this->file->read($this->document($request)), (int) $given['from'], (string) $given['gesture'])));
+        return $this->wrote($request, fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture));
     }
 
     public function undo(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->keep->undo($this->job($request, $id), User::asking($request), $this->from($request))));
+        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+
+        return $this->wrote($request, fn (): Kept => $this->keep->undo($job, $author, $from));
     }
 
     public function redo(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->keep->redo($this->job($request, $id), User::asking($request), $this->from($request))));
+        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+
+        return $this->wrote($request, fn (): Kept => $this->keep->redo($job, $author, $from));
+    }
+
+    /** Goes on from an older revision, where the newest one cannot be read. */
+    public function goBack(Request $request, string $id): JsonResponse
+    {
+        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+        $to = (int) $request->validate(['to' => ['required', 'integer', 'min:1']])['to'];
+
+        return $this->wrote($request, fn (): Kept => $this->keep->goBackTo($job, $author, $from, $to));
     }
 
     /** The job file, for download. */
-    public function file(Request $request, string $id, CrewNumbers $crew, JobEvaluator $evaluator): Response
+    public function file(Request $request, string $id, CrewNumbers $crew): Response
     {
         $job = $this->job($request, $id);
-        $plan = $this->keep->plan($job->headRevision());
-        $own = $crew->of($job->crew_id);
-        $document = $this->file->document($plan->carrying($own, self::used($evaluator->evaluate($plan, null, $own)['evaluation'])));
+        $kept = $this->open->newest($job);
+        try {
+            $text = $this->file->write($kept->plan->carrying($crew->of($job->crew_id), self::used($kept->evaluation)));
+        } catch (BadInput) {
+            // With the crew's numbers in it it would be more than a file can hold: then it says what it says without them.
+            $text = $this->file->write($kept->plan);
+        }
+        $flags = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+
+        return self::download($job, json_encode(json_decode($text, false, 64, JSON_THROW_ON_ERROR), $flags)."\n");
+    }
+
+    /** The newest revision as it is stored, whether it can be read or not. */
+    public function raw(Request $request, string $id): Response
+    {
+        $job = $this->job($request, $id);
+
+        return self::download($job, $job->headRevision()->document);
+    }
+
+    private static function download(Job $job, string $text): Response
+    {
         $slug = Str::slug($job->name);
         $name = $slug === '' ? 'job' : $slug;
 
-        return new Response(json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", 200, [
+        return new Response($text, 200, [
             'Content-Type' => 'application/json',
             'Content-Disposition' => "attachment; filename=\"{$name}.fallbend.json\"",
         ]);
+    }
+
+    private function started(Request $request, Plan $plan): JsonResponse
+    {
+        $crew = $this->crewIds($request)[0] ?? abort(403, 'You are in no crew yet.');
+
+        return $this->wrote($request, fn (): Kept => $this->keep->start($crew, User::asking($request), $plan), 201);
+    }
+
+    /** @param  callable(): Kept  $write */
+    private function wrote(Request $request, callable $write, int $status = 200): JsonResponse
+    {
+        return new JsonResponse(JobAnswer::of($this->once->revision($request, $write)), $status);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CrewPrices;
+use App\Actions\WriteOnce;
 use App\Models\OwnEntry;
 use App\Models\User;
 use FallBend\Core\Input\Fields;
@@ -15,7 +16,7 @@ use Illuminate\Http\Response;
 /** What things cost the crew, whatever the job. */
 final readonly class PriceController
 {
-    public function __construct(private CrewPrices $prices) {}
+    public function __construct(private CrewPrices $prices, private WriteOnce $once) {}
 
     public function index(Request $request): JsonResponse
     {
@@ -27,14 +28,22 @@ final readonly class PriceController
     {
         $user = User::asking($request);
         $crew = $user->crewId() ?? abort(403, 'You are in no crew yet.');
-        $this->prices->keep($crew, $user->id, Fields::of($request->json()->all()));
+        $body = Fields::of($request->json()->all());
 
-        return new JsonResponse($this->prices->of($crew));
+        return new JsonResponse($this->once->answer($request, function () use ($crew, $user, $body): array {
+            $this->prices->keep($crew, $user->id, $body);
+
+            return $this->prices->of($crew);
+        }));
     }
 
     public function destroy(Request $request, int $id): Response
     {
-        OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::PRICES)->findOrFail($id)->delete();
+        $this->once->answer($request, function () use ($request, $id): array {
+            OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::PRICES)->findOrFail($id)->delete();
+
+            return [];
+        });
 
         return new Response(status: 204);
     }

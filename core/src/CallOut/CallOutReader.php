@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\CallOut;
 
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\Units;
 
@@ -31,10 +32,18 @@ final readonly class CallOutReader
         return $phrases;
     }
 
-    /** Puts the legs of a line into a run. Legs that say the same as before keep their ids and so their letters; so do legs that were changed in place. */
+    /**
+     * Puts the legs of a line into a run. Legs that say the same as before keep their ids and so their letters; so do legs
+     * that were changed in place.
+     *
+     * @throws BadInput if there are more legs than a run can have
+     */
     public function apply(Run $run, string $text): Run
     {
         $legs = array_map(static fn (Phrase $phrase) => $phrase->leg, $this->read($text));
+        if (count($legs) > Run::MOST_LEGS) {
+            throw BadInput::at('call_out.text', 'has more than '.Run::MOST_LEGS.' legs: part it in two runs', count($legs));
+        }
         [$matched, $next] = LegMatcher::match($run->legs, $legs, $run->nextLeg);
 
         return $run->withLegs($matched, $next);

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace FallBend\Core\CallOut;
 
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\Run;
 
 /**
  * Gives the legs of a new reading the ids of the legs that they are: a longest common subsequence of legs that say the same keep theirs,
@@ -18,6 +20,8 @@ final class LegMatcher
      * @param list<Leg> $new without ids
      * @param int $next number of the next free id
      * @return array{list<Leg>, int} the new legs with ids, and the next free number
+     *
+     * @throws BadInput if there is no number left
      */
     public static function match(array $old, array $new, int $next): array
     {
@@ -38,6 +42,10 @@ final class LegMatcher
         }
         for ($i = $ends; $i > 0; $i--) {
             $legs[] = $new[count($new) - $i]->withId($old[count($old) - $i]->id);
+        }
+
+        if ($next > Run::LEGS_END) {
+            throw BadInput::at('', 'A run has used up the numbers of its legs. Start another run for what is new.');
         }
 
         return [$legs, $next];

@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace FallBend\Core\CallOut;
 
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FittingChoice;
 use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\LegFile;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Length;
@@ -20,6 +23,16 @@ use FallBend\Core\Measure\UnreadableLength;
  */
 final class PhraseReader
 {
+    /** What the fields of a leg are called where one of them cannot be kept. */
+    private const FIELDS = [
+        'length_mm' => 'The length in mm',
+        'drop_mm' => 'The drop in mm',
+        'fall_mm_per_m' => 'The fall in mm per m',
+        'turn_deg' => 'The turn in degrees',
+        'size' => 'The size',
+        'what' => 'The name',
+    ];
+
     private string $rest = '';
 
     private int $at = 0;
@@ -53,6 +66,7 @@ final class PhraseReader
             }
         }
         $leg = $this->leg($text, $offset);
+        $this->refuseWhatCannotBeKept($leg, $text, $offset);
         $unread = $this->complaints();
 
         return new Phrase($text, $offset, $unread === [] ? $leg : new Leg('', unread: trim($text)), $unread);
@@ -224,6 +238,21 @@ final class PhraseReader
     {
         $blank = mb_strlen($text) - mb_strlen(ltrim($text));
         $this->unread[] = new Unread($this->at + $blank, mb_strlen(trim($text)), $message);
+    }
+
+    /** What is read here is read from a file later: the limits are those of the file. */
+    private function refuseWhatCannotBeKept(Leg $leg, string $text, int $offset): void
+    {
+        if ($this->unread !== []) {
+            return;
+        }
+        try {
+            LegFile::read(Fields::of(array_diff_key(LegFile::document($leg), ['id' => true])), '', $this->sizes);
+        } catch (BadInput $bad) {
+            $lead = mb_strlen($text) - mb_strlen(ltrim($text));
+            $field = self::FIELDS[$bad->field] ?? 'This';
+            $this->unread[] = new Unread($offset + $lead, max(1, mb_strlen(trim($text))), "{$field} {$bad->getMessage()}.");
+        }
     }
 
     /** @return list<Unread> */

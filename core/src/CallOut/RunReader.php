@@ -7,9 +7,11 @@ namespace FallBend\Core\CallOut;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Usual;
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Ids;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
@@ -56,8 +58,33 @@ final readonly class RunReader
             $all[] = new Phrase($tailText, $tailAt, new Leg(''), $tail['unread']);
         }
         $isRead = $phrases !== [] && array_filter($all, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
+        if (! $isRead || $head->outlet === null) {
+            return ['run' => null, 'phrases' => $all];
+        }
+        $run = $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', 'socket'));
+        $problem = $this->whyItCannotBeKept($run);
+        if ($problem !== null) {
+            $unread = new Unread($headAt, max(1, mb_strlen(trim($headText))), $problem);
+            $all[0] = new Phrase($headText, $headAt, new Leg(''), [$unread]);
 
-        return ['run' => $isRead && $head->outlet !== null ? $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', 'socket')) : null, 'phrases' => $all];
+            return ['run' => null, 'phrases' => $all];
+        }
+
+        return ['run' => $run, 'phrases' => $all];
+    }
+
+    /** What is read here is read from a file later: the limits are those of the file. */
+    private function whyItCannotBeKept(Run $run): ?string
+    {
+        try {
+            (new JobFile($this->catalogue))->write($this->job->withRuns([...$this->job->runs, $run]));
+        } catch (BadInput $bad) {
+            $field = str_replace('_', ' ', (string) preg_replace(['/^.*\./', '/_mm$/'], '', $bad->field));
+
+            return "This run cannot be kept: {$field} {$bad->getMessage()}.";
+        }
+
+        return null;
     }
 
     /** @param  list<Phrase>  $phrases */

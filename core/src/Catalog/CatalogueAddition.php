@@ -38,6 +38,12 @@ final readonly class CatalogueAddition
         return $addition;
     }
 
+    /** Gives the id of the row; it begins with `own/`. */
+    public function id(): string
+    {
+        return is_string($this->row['id'] ?? null) ? $this->row['id'] : '';
+    }
+
     /** @return array{table: string, group: string, row: array<array-key, mixed>} */
     public function toArray(): array
     {

@@ -10,11 +10,13 @@ use FallBend\Core\CallOut\RunReader;
 use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\EndJoiner;
+use FallBend\Core\Layout\JobSize;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 
@@ -41,6 +43,8 @@ final readonly class JobEvaluator
      * @param array{run: string, text: string}|null $callOut with run `+` a whole new run
      * @param OwnNumbers $own what the crew set for itself
      * @return array{job: Job, evaluation: array<string, mixed>}
+     *
+     * @throws BadInput if the job is too large, or what is called out cannot be kept
      */
     public function evaluate(Job $job, ?array $callOut = null, OwnNumbers $own = new OwnNumbers): array
     {
@@ -60,6 +64,7 @@ final readonly class JobEvaluator
         $catalogue = $job->catalogue($this->catalogue, $own);
         $joiner = $job->singles === [] ? null : new EndJoiner($catalogue);
         $assumption = $this->catalogue->assumption('drawn-fill');
+        JobSize::check($job, $catalogue);
         $judgement = JobJudgement::of($job, $catalogue, $rulebook, $this->rules, $this->networkRules);
         $job = $judgement->layout->job;
         $reports = [];

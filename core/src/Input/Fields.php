@@ -9,6 +9,9 @@ namespace FallBend\Core\Input;
  */
 final class Fields
 {
+    /** So many choices are named in an error. */
+    private const NAMED = 40;
+
     /** @var array<string, true> */
     private array $asked = [];
 
@@ -81,7 +84,7 @@ final class Fields
     {
         $value = $this->string($key);
         if (! in_array($value, $choices, true)) {
-            throw BadInput::at($this->at($key), 'must be one of '.implode(', ', $choices), $value);
+            throw BadInput::at($this->at($key), self::oneOf($choices), $value);
         }
 
         return $value;
@@ -219,9 +222,17 @@ final class Fields
         return $this->data;
     }
 
-    /** @return list<string> the names of the fields that are there */
-    public function keys(): array
+    /**
+     * @return list<string> the names of the fields that are there
+     *
+     * @throws BadInput if there are more than so many
+     */
+    public function keys(int $most = PHP_INT_MAX): array
     {
+        if (count($this->data) > $most) {
+            throw BadInput::at($this->path, "must have at most {$most} entries");
+        }
+
         return array_map(strval(...), array_keys($this->data));
     }
 
@@ -233,6 +244,14 @@ final class Fields
                 throw BadInput::at($this->at((string) $key), 'is not known here', $this->data[$key]);
             }
         }
+    }
+
+    /** @param  list<string>  $choices */
+    private static function oneOf(array $choices): string
+    {
+        $more = count($choices) - self::NAMED;
+
+        return 'must be one of '.implode(', ', array_slice($choices, 0, self::NAMED)).($more > 0 ? " and {$more} more" : '');
     }
 
     private static function range(float $least, float $most): string

@@ -37,7 +37,7 @@ final readonly class CuttingDone
         }, $fields->children('stock', 500));
         $cut = [];
         foreach ($fields->children('cut', 20_000) as $one) {
-            [$run, $piece] = [$one->choice('run', $runs), $one->string('piece', 60)];
+            [$run, $piece] = [$one->choice('run', $runs), $one->string('piece', Marks::LONGEST_KEY)];
             if (isset($cut[$run][$piece])) {
                 throw BadInput::at($one->at('piece'), 'stands twice', $piece);
             }

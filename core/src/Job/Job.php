@@ -81,7 +81,16 @@ final readonly class Job
     /** Gives the catalogue with the crew's numbers and rows over it, and the job's own over those. */
     public function catalogue(Catalogue $catalogue, OwnNumbers $own = new OwnNumbers): Catalogue
     {
-        return $catalogue->with([...$own->catalogue, ...$this->catalogueOverrides], [...$own->additions, ...$this->additions]);
+        return $catalogue->with([...$own->catalogue, ...$this->catalogueOverrides], [...$this->besides($own), ...$this->additions]);
+    }
+
+    /** @return list<CatalogueAddition> the rows of a crew, but for those that the job has of its own under the same id */
+    private function besides(OwnNumbers $own): array
+    {
+        $place = static fn (CatalogueAddition $row): string => "{$row->table} {$row->id()}";
+        $mine = array_flip(array_map($place, $this->additions));
+
+        return array_values(array_filter($own->additions, static fn (CatalogueAddition $row): bool => ! isset($mine[$place($row)])));
     }
 
     /** Gives the rulebook of the job with the crew's thresholds in it, and the job's own over those. */
@@ -103,7 +112,7 @@ final readonly class Job
             [...array_values(array_filter($own->catalogue, static fn (CatalogueOverride $o): bool => $isUsed($o->table, $o->row))), ...$this->catalogueOverrides],
             [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
             $this->standing,
-            [...array_values(array_filter($own->additions, static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->row['id'] ?? null))), ...$this->additions],
+            [...array_values(array_filter($this->besides($own), static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->id()))), ...$this->additions],
             $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
     }
 
@@ -119,13 +128,18 @@ final readonly class Job
         return null;
     }
 
-    /** The job with every mark that an earlier state of it had used up; needed when an older plan is brought back. */
-    public function keepingMarksOf(self $other): self
+    /**
+     * The job with the marks of the state of it that is kept, which stand on the pipe, and those of its own besides.
+     *
+     * @param self $kept the newest state that is kept; the plan of this one may be older or newer
+     */
+    public function keepingMarksOf(self $kept): self
     {
-        return $this->withRuns(array_map(static function (Run $run) use ($other): Run {
-            $theirs = $other->run($run->id);
+        return $this->withRuns(array_map(static function (Run $run) use ($kept): Run {
+            $before = $kept->run($run->id);
 
-            return $theirs === null ? $run : $run->withMarks($run->marks->joined($theirs->marks))->withLegs($run->legs, max($run->nextLeg, $theirs->nextLeg));
+            return $before === null ? $run
+                : $run->withMarks($before->marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $before->nextLeg));
         }, $this->runs));
     }
 }

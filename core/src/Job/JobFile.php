@@ -23,6 +23,14 @@ final readonly class JobFile
 
     public const VERSION = 3;
 
+    public const MOST_RUNS = 2_000;
+
+    /** A file is at most so large, when it is read as when it is written. */
+    public const MOST_BYTES = 6_000_000;
+
+    /** What stands in a file stands in at most so many others, when it is read as when it is written. */
+    private const DEPTH = 64;
+
     private const MOST_MM = 1_000_000.0;
 
     public function __construct(private Catalogue $catalogue) {}
@@ -34,8 +42,12 @@ final readonly class JobFile
      */
     public function parse(string $text): Job
     {
+        if (strlen($text) > self::MOST_BYTES) {
+            throw BadInput::at('', 'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.');
+        }
         try {
-            $decoded = json_decode(preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text, true, 64, JSON_THROW_ON_ERROR);
+            $bare = preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text;
+            $decoded = json_decode($bare, true, self::DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $error) {
             throw BadInput::at('', 'This is not a whole JSON file ('.$error->getMessage().' after '.self::readable($text).'). It may have been cut short.');
         }
@@ -69,7 +81,7 @@ final readonly class JobFile
         $catalogue = $this->catalogue->with([], $additions);
         $standing = self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...));
         $runs = [];
-        foreach ($file->children('runs', 20_000) as $fields) {
+        foreach ($file->children('runs', self::MOST_RUNS) as $fields) {
             $run = $this->run($fields, $standing);
             if (isset($runs[$run->id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
@@ -94,7 +106,7 @@ final readonly class JobFile
             array_values(self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))),
             array_values($obstacles),
             array_values($moves),
-            Hanging::ofRuns($file->children('hanging', 20_000), $names),
+            Hanging::ofRuns($file->children('hanging', self::MOST_RUNS), $names),
             $file->has('cutting') ? CuttingDone::read($file->child('cutting'), $names) : new CuttingDone,
             Price::list($file->children('prices', 2000)),
         );
@@ -102,6 +114,32 @@ final readonly class JobFile
         $file->end();
 
         return $job;
+    }
+
+    /**
+     * Gives the text of the file. Whatever is given can be parsed again to the same job: this is tried here.
+     *
+     * @throws BadInput if it could not be
+     */
+    public function write(Job $job): string
+    {
+        $text = $this->encoded($job);
+        if ($this->encoded($this->parse($text)) !== $text) {
+            throw BadInput::at('', 'This job cannot be written so that it is read again as it is. Nothing was changed.');
+        }
+
+        return $text;
+    }
+
+    /** @throws BadInput if it cannot be put down as a file */
+    private function encoded(Job $job): string
+    {
+        $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+        try {
+            return json_encode($this->document($job), $flags, self::DEPTH);
+        } catch (JsonException $error) {
+            throw BadInput::at('', 'This job cannot be written as a file ('.$error->getMessage().'). Nothing was changed.');
+        }
     }
 
     /** @return array<string, mixed> the document, ready to be written as JSON */
@@ -175,7 +213,7 @@ final readonly class JobFile
         }
         $sizes = $system->sizes();
         $legs = [];
-        foreach ($fields->children('legs', 1000) as $legFields) {
+        foreach ($fields->children('legs', Run::MOST_LEGS) as $legFields) {
             $leg = LegFile::read($legFields, self::id($legFields), $sizes);
             if (isset($legs['.'.$leg->id])) {
                 throw BadInput::at($legFields->at('id'), 'stands twice', $leg->id);
@@ -194,13 +232,33 @@ final readonly class JobFile
             self::levelDifference($fields),
             $fields->numberOrNull('heading_deg', 0, 360) ?? 0.0,
             array_values($legs),
-            self::marks($fields->childOrNull('marks')),
-            $fields->has('next_leg') ? $fields->int('next_leg', 1, 1_000_000) : count($legs) + 1,
+            MarksFile::read($fields->childOrNull('marks')),
+            self::nextLeg($fields, array_values($legs)),
             self::place($fields->childOrNull('place')),
         );
         $fields->end();
 
         return $run;
+    }
+
+    /**
+     * Gives the number of the next leg: past every leg that is there, whatever the file says.
+     *
+     * @param list<Leg> $legs
+     *
+     * @throws BadInput
+     */
+    private static function nextLeg(Fields $fields, array $legs): int
+    {
+        $next = $fields->has('next_leg') ? $fields->int('next_leg', 1, Run::LEGS_END) : count($legs) + 1;
+        foreach ($legs as $leg) {
+            $next = preg_match('/^l(\d{1,7})\z/', $leg->id, $m) === 1 ? max($next, (int) $m[1] + 1) : $next;
+        }
+        if ($next > Run::LEGS_END) {
+            throw BadInput::at($fields->at('next_leg'), 'has no number left for another leg', $next);
+        }
+
+        return $next;
     }
 
     /**
@@ -239,37 +297,6 @@ final readonly class JobFile
         return $place;
     }
 
-    private static function marks(?Fields $fields): Marks
-    {
-        if ($fields === null) {
-            return new Marks;
-        }
-        [$pieces, $joints, $nextPiece, $nextJoint] = [[], [], 0, 1];
-        $pieceFields = $fields->childOrNull('pieces');
-        foreach ($pieceFields?->keys() ?? [] as $key) {
-            $pieces[$key] = $pieceFields?->string($key, 4) ?? '';
-            $index = Marks::index($pieces[$key]);
-            if ($index < 0 || count(array_keys($pieces, $pieces[$key], true)) > 1) {
-                throw BadInput::at($fields->at("pieces.{$key}"), 'must be a letter that no other piece has', $pieces[$key]);
-            }
-            $nextPiece = max($nextPiece, $index + 1);
-        }
-        $jointFields = $fields->childOrNull('joints');
-        foreach ($jointFields?->keys() ?? [] as $key) {
-            $joints[$key] = $jointFields?->int($key, 1, 1_000_000) ?? 0;
-            if (count(array_keys($joints, $joints[$key], true)) > 1) {
-                throw BadInput::at($fields->at("joints.{$key}"), 'must be a number that no other joint has', $joints[$key]);
-            }
-            $nextJoint = max($nextJoint, $joints[$key] + 1);
-        }
-        $marks = new Marks($pieces, $joints,
-            $fields->has('next_piece') ? $fields->int('next_piece', $nextPiece, 400_000) : $nextPiece,
-            $fields->has('next_joint') ? $fields->int('next_joint', $nextJoint, 1_000_001) : $nextJoint);
-        $fields->end();
-
-        return $marks;
-    }
-
     /** @return array<string, mixed> */
     private function runDocument(Run $run): array
     {
@@ -287,12 +314,7 @@ final readonly class JobFile
             'heading_deg' => $run->headingDeg,
             'legs' => array_map(LegFile::document(...), $run->legs),
             'next_leg' => $run->nextLeg,
-            'marks' => [
-                'pieces' => (object) $run->marks->pieces,
-                'joints' => (object) $run->marks->joints,
-                'next_piece' => $run->marks->nextPiece,
-                'next_joint' => $run->marks->nextJoint,
-            ],
+            'marks' => MarksFile::document($run->marks),
         ]);
     }
 

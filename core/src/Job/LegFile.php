@@ -11,6 +11,9 @@ use FallBend\Core\Measure\Length;
 /** Reads and writes the legs of a job file. */
 final class LegFile
 {
+    /** Words that were not understood are kept whole, however many were said. */
+    public const MOST_UNREAD = 20_000;
+
     private const MOST_MM = 1_000_000.0;
 
     /**
@@ -22,7 +25,7 @@ final class LegFile
     public static function read(Fields $fields, string $id, array $sizes): Leg
     {
         if ($fields->has('unread')) {
-            $leg = new Leg($id, unread: $fields->string('unread', 500));
+            $leg = new Leg($id, unread: $fields->string('unread', self::MOST_UNREAD));
             $fields->end();
 
             return $leg;

@@ -28,7 +28,7 @@ final readonly class PrintedTicket
             throw BadInput::at($fields->at('on'), 'must be a day such as 2026-11-25', $on);
         }
         foreach ($fields->children('pieces', 5000) as $piece) {
-            $pieces[$piece->string('piece', 60)] = ['letter' => $piece->string('letter', 10), 'length_mm' => $piece->number('length_mm', 0, 1_000_000)];
+            $pieces[$piece->string('piece', Marks::LONGEST_KEY)] = ['letter' => $piece->string('letter', 10), 'length_mm' => $piece->number('length_mm', 0, 1_000_000)];
             $piece->end();
         }
         $fields->end();

@@ -10,6 +10,12 @@ use FallBend\Core\Measure\Length;
 /** One run: from an outlet, leg by leg, to a tie-in. */
 final readonly class Run
 {
+    /** So many legs a run has at the most. */
+    public const MOST_LEGS = 1000;
+
+    /** Legs are numbered as they come, and a number is not used again; the first that is never given. */
+    public const LEGS_END = 1_000_000;
+
     /**
      * @param string $use `fixture-drain` (serves one fixture), `drain` or `vent`
      * @param ?float $fallMmPerM the fall of legs that say none; null: the least that the rulebook allows for the size

@@ -6,8 +6,12 @@ namespace FallBend\Core\Tests\CallOut;
 
 use FallBend\Core\CallOut\CallOutPrinter;
 use FallBend\Core\CallOut\CallOutReader;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FittingChoice;
 use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\LegFile;
+use FallBend\Core\Job\Run;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
@@ -54,6 +58,34 @@ final class CallOutReaderTest extends TestCase
         [$phrase] = (new CallOutReader(Units::Inch, Fixtures::SIZES))->read($text);
         self::assertSame([], array_map(static fn ($unread): string => $unread->message, $phrase->unread));
         self::assertEqualsWithDelta($leg, $phrase->leg, 1e-9);
+    }
+
+    /** What is read is kept in a file: what no file can hold is marked where it stands, and its words stay. */
+    #[DataProvider('beyondAFile')]
+    public function testWhatNoFileCanHoldIsNotUnderstood(string $text): void
+    {
+        [$phrase] = (new CallOutReader(Units::Millimetre, Fixtures::SIZES))->read($text);
+        self::assertNotSame([], $phrase->unread);
+        self::assertSame($text, $phrase->leg->unread);
+        LegFile::read(Fields::of(array_diff_key(LegFile::document($phrase->leg), ['id' => true])), 'l1', Fixtures::SIZES);
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function beyondAFile(): iterable
+    {
+        yield 'a fall beyond the upright' => ['left 2000 fall 99999'];
+        yield 'a ratio of nothing' => ['left 2000 1:0'];
+        yield 'longer than a kilometre' => ['left 1000001'];
+        yield 'very many words' => [rtrim(str_repeat('nothing that is understood ', 60))];
+    }
+
+    public function testMoreLegsThanARunHasAreRefused(): void
+    {
+        $run = Fixtures::run('');
+        $reader = new CallOutReader(Units::Millimetre, Fixtures::SIZES);
+        self::assertCount(Run::MOST_LEGS, $reader->apply($run, implode(' / ', array_fill(0, Run::MOST_LEGS, 'on 1')))->legs);
+        $this->expectException(BadInput::class);
+        $reader->apply($run, implode(' / ', array_fill(0, Run::MOST_LEGS + 1, 'on 1')));
     }
 
     /** @return iterable<string, array{string, string, string}> text, what is marked, part of the message */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests\Job;
 
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Marks;
 use PHPUnit\Framework\TestCase;
 
@@ -30,6 +31,36 @@ final class MarksTest extends TestCase
         self::assertSame($theirs->pieces, $joined->pieces);
     }
 
+    /** Two plans that start from one ledger allot the same next letters; the ledger that is kept goes before the plan that comes later. */
+    public function testWhatIsKeptGoesBeforeWhatComesLater(): void
+    {
+        $anchor = (new Marks)->allot(['a', 'b'], ['x']);
+        $kept = $anchor->allot(['pair'], ['pair.in', 'pair.out']);
+        $later = $anchor->allot(['single'], ['single.in']);
+        $joined = $kept->joined($later);
+        self::assertSame(['a' => 'A', 'b' => 'B', 'pair' => 'C', 'single' => 'D'], $joined->pieces);
+        self::assertSame(['x' => 1, 'pair.in' => 2, 'pair.out' => 3, 'single.in' => 4], $joined->joints);
+        self::assertSame([4, 5], [$joined->nextPiece, $joined->nextJoint]);
+        self::assertSame('E', $joined->allot(['more'], [])->pieces['more']);
+    }
+
+    public function testAUsedUpLedgerIsRefusedWhole(): void
+    {
+        $marks = new Marks([], [], Marks::PIECES_END - 1, Marks::JOINTS_END - 1);
+        self::assertSame(Marks::PIECES_END, $marks->allot(['last'], ['last'])->nextPiece);
+        $this->expectException(BadInput::class);
+        $marks->allot(['last', 'one more'], []);
+    }
+
+    public function testOfVeryManyTheOldestThatAreGoneAreForgottenButNotUsedAgain(): void
+    {
+        $marks = (new Marks)->allot(array_map(static fn (int $i): string => "l{$i}.1", range(1, 12_000)), []);
+        $now = $marks->allot(['l1.1', 'new'], []);
+        self::assertLessThanOrEqual(Marks::MOST, count($now->pieces));
+        self::assertLessThan(12_000, count($now->pieces));
+        self::assertSame(['A', Marks::letter(12_000)], [$now->pieces['l1.1'], $now->pieces['new']]);
+    }
+
     /** Whatever comes and goes, no two places ever have one letter. */
     public function testNoLetterIsEverUsedTwice(): void
     {
@@ -37,7 +68,15 @@ final class MarksTest extends TestCase
         $marks = new Marks;
         for ($i = 0; $i < 300; $i++) {
             $keys = array_map(static fn (): string => 'l'.mt_rand(1, 60).'.1', range(1, mt_rand(1, 8)));
-            $marks = mt_rand(0, 3) === 0 ? $marks->joined((new Marks)->joined($marks)) : $marks->allot(array_values(array_unique($keys)), array_values(array_unique($keys)));
+            $keys = array_values(array_unique($keys));
+            $before = $marks->pieces;
+            $marks = match (mt_rand(0, 3)) {
+                0 => $marks->joined((new Marks)->joined($marks)),
+                1 => $marks->joined((new Marks)->allot($keys, $keys)),
+                2 => $marks->allot($keys, $keys)->joined($marks->allot(array_reverse($keys), array_reverse($keys))),
+                default => $marks->allot($keys, $keys),
+            };
+            self::assertSame($before, array_intersect_key($marks->pieces, $before), 'what is marked keeps its mark');
             self::assertSame(count($marks->pieces), count(array_unique($marks->pieces)));
             self::assertSame(count($marks->joints), count(array_unique($marks->joints)));
         }

@@ -1,7 +1,8 @@
-import { queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
 import { call, callFile, type Result } from './client';
 import type {
     Account,
+    BoardPage,
     CataloguePage,
     CrewPrices,
     Evaluated,
@@ -36,6 +37,7 @@ export class CallFailed extends Error {
     constructor(
         readonly status: number,
         message: string,
+        readonly body: unknown = null,
     ) {
         super(message);
     }
@@ -43,7 +45,7 @@ export class CallFailed extends Error {
 
 async function orThrow<T>(result: Promise<Result<T>>): Promise<T> {
     const settled = await result;
-    if (!settled.ok) throw new CallFailed(settled.status, settled.message);
+    if (!settled.ok) throw new CallFailed(settled.status, settled.message, settled.body);
     return settled.data;
 }
 
@@ -54,9 +56,15 @@ export const accountQuery = queryOptions({
     staleTime: Infinity,
 });
 
-export const jobsQuery = queryOptions({
+/** The board, a page at a time. */
+export const boardQuery = infiniteQueryOptions({
     queryKey: ['jobs'],
-    queryFn: async () => (await orThrow(call<{ jobs: Job[] }>('GET', '/api/jobs'))).jobs,
+    queryFn: ({ pageParam }) =>
+        orThrow(
+            call<BoardPage>('GET', pageParam === null ? '/api/jobs' : `/api/jobs?${new URLSearchParams({ after: pageParam }).toString()}`),
+        ),
+    initialPageParam: null as string | null,
+    getNextPageParam: (page) => page.next,
 });
 
 export const jobQuery = (id: string) =>
@@ -128,6 +136,7 @@ export const copyJob = (document: JobDocument) => call<Job>('POST', '/api/jobs',
 export const importJob = (text: string) => call<Job>('POST', '/api/jobs/import', { text });
 export const keepJob = (id: string, from: number, gesture: string, document: JobDocument) =>
     call<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document });
+export const goBackTo = (id: string, from: number, to: number) => call<Job>('POST', `/api/jobs/${id}/back`, { from, to });
 export const stepJob = (id: string, step: 'undo' | 'redo', from: number) => call<Job>('POST', `/api/jobs/${id}/${step}`, { from });
 export const evaluate = (document: JobDocument, callOut?: { run: string; text: string }, signal?: AbortSignal) =>
     call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, signal);

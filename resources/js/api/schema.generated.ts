@@ -110,25 +110,34 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The jobs of the crew */
+        /** A page of the jobs of the crew, the one kept last first, each as it was when it was kept */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
             };
             requestBody?: never;
             responses: {
-                /** @description The jobs of the crew */
+                /** @description A page of the jobs of the crew, the one kept last first, each as it was when it was kept */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": {
-                            jobs: components["schemas"]["Job"][];
-                        };
+                        "application/json": components["schemas"]["BoardPage"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
                     };
                 };
             };
@@ -268,6 +277,15 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Unreadable"];
                     };
                 };
             };
@@ -455,6 +473,123 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The job going on from an older revision, where the newest cannot be read */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        from: number;
+                        to: number;
+                    };
+                };
+            };
+            responses: {
+                /** @description The job going on from an older revision, where the newest cannot be read */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Job"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Stale"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/raw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The newest revision as it is stored, whether it can be read or not */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The newest revision as it is stored, whether it can be read or not */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2755,6 +2890,129 @@ export interface components {
             next_leg: number;
             refused: string[];
         };
+        BoardPage: {
+            jobs: components["schemas"]["JobRow"][];
+            count: number;
+            /** @description What `after` of the next page is */
+            next: string | null;
+        };
+        JobRow: {
+            id: string;
+            name: string;
+            revision: number;
+            kept_at: string;
+            kept_by: string;
+            summary: components["schemas"]["JobSummary"] | null;
+            /** @description Why the job cannot be opened */
+            unreadable: string | null;
+        };
+        JobSummary: {
+            /** @enum {unknown} */
+            units: "inch" | "mm";
+            rulebook: string;
+            runs: number;
+            drawn_fill: number;
+            run: {
+                id: string;
+                number: number;
+                name: string;
+                counts: {
+                    legs: number;
+                    stops: number;
+                    warnings: number;
+                    not_known: number;
+                    pieces: number;
+                    pieces_to_cut: number;
+                    joints: number;
+                    joints_open: number;
+                    joints_refused: number;
+                };
+                next: {
+                    /** @enum {unknown} */
+                    severity: "stop" | "warn" | "note" | "unknown";
+                    why: string;
+                    remedy: string;
+                } | null;
+                drawing: components["schemas"]["RunDrawing"] | null;
+            } | null;
+        };
+        RunDrawing: {
+            legs: {
+                id: string;
+                laid: boolean;
+                size: string;
+                from: components["schemas"]["Point"] | null;
+                to: components["schemas"]["Point"] | null;
+            }[];
+            pieces: {
+                key: string;
+                size: string;
+                between: boolean;
+                joint_from: string;
+                joint_to: string;
+            }[];
+            fittings: {
+                key: string;
+                pattern: string;
+                size: string;
+                turn_deg: number | null;
+                at: components["schemas"]["Point"];
+                in: components["schemas"]["Point"];
+                out: components["schemas"]["Point"];
+                into_mm: number;
+                out_of_mm: number;
+                stands: boolean;
+                branch: {
+                    turn: boolean;
+                    size: string;
+                    take_mm: number;
+                    reversed: boolean;
+                    taps: {
+                        run: string;
+                        vent: boolean;
+                    }[];
+                } | null;
+            }[];
+            joints: {
+                key: string;
+                number: number;
+                fitting: string | null;
+            }[];
+            ends: {
+                outlet: components["schemas"]["StandingEnd"] | null;
+                tie_in: components["schemas"]["StandingEnd"] | null;
+            };
+            system: {
+                material: string;
+            };
+            sequence: string[];
+            pipes: {
+                [key: string]: {
+                    od_mm: number;
+                    bore_mm: number;
+                    socket_depth_mm: number;
+                    stick_mm: number | null;
+                };
+            };
+            totals: {
+                whole: boolean;
+            };
+        };
+        Unreadable: {
+            message: string;
+            /** @constant */
+            code: "unreadable";
+            job: {
+                id: string;
+                name: string;
+                revision: number;
+            };
+            readable: {
+                revision: number;
+                kept_at: string;
+                kept_by: string;
+            } | null;
+        };
         Tape: {
             mm: number;
             inch: string;
@@ -2794,6 +3052,7 @@ export interface components {
             message: string;
             /** @constant */
             code: "stale";
+            changed_by: string[];
             current: components["schemas"]["Job"];
         };
         ReckonProblem: {

@@ -10,6 +10,12 @@ export type JobLegUnread = Schemas['JobLegUnread'];
 export type Evaluation = Schemas['Evaluation'];
 export type Evaluated = Schemas['Evaluated'];
 export type RunReport = Schemas['RunReport'];
+export type BoardPage = Schemas['BoardPage'];
+export type JobRow = Schemas['JobRow'];
+/** As much of a run as its fall line is drawn from. */
+export type RunDrawing = Schemas['RunDrawing'];
+export type Unreadable = Schemas['Unreadable'];
+export type Stale = Schemas['Stale'];
 export type LegReport = Schemas['LegReport'];
 export type PieceReport = Schemas['PieceReport'];
 export type JointReport = Schemas['JointReport'];

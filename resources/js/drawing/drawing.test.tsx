@@ -6,6 +6,7 @@ import { CheckScale } from '../features/cut/CheckScale';
 import { CutRow } from '../features/cut/CutRow';
 import { Isometric } from './iso/Isometric';
 import { Said, SaidFall } from './Said';
+import { MiniFallLine } from './section/MiniFallLine';
 import { FallLine } from './section/FallLine';
 import { evaluatedRuns } from './section/testRuns';
 import { Shape } from './Shape';
@@ -83,9 +84,7 @@ describe('the drawings', () => {
             />,
         );
         expect(count(chosen, /stroke:var\(--ink\);stroke-width:2"/g)).toBe(count(plain, /stroke:var\(--ink\);stroke-width:2"/g) + 1);
-        expect(
-            renderToStaticMarkup(<FallLine run={run} units="inch" ends={ends} fill={0.3} width={376} height={128} grade="mini" />),
-        ).not.toContain('data-tag');
+        expect(renderToStaticMarkup(<MiniFallLine run={run} fill={0.3} width={376} height={128} />)).not.toContain('data-tag');
     });
 
     it('use no colour but the tokens', () => {

@@ -1,7 +1,7 @@
 import type { Evaluation, Point, RunReport } from '../../api/types';
 import { fitView, nearness, onView, type View, type XY } from '../iso/project';
 import { boxAround, Ground, textWidth } from '../section/boxes';
-import { chainOf } from '../section/chain';
+import { chainOf, type Chain } from '../section/chain';
 
 export type Role = 'drain' | 'wet-vent' | 'dry-vent' | 'dead';
 
@@ -113,7 +113,7 @@ const middleOf = (a: Point, b: Point): Point => ({ x: (a.x + b.x) / 2, y: (a.y +
 const widthOf = (run: RunReport, size: string, view: View): number =>
     Math.max(4.5, Math.min(16, (run.pipes[size]?.od_mm ?? 60) * view.scale * Math.sqrt(1.5)));
 
-function addRun(scene: HouseScene, evaluation: Evaluation, run: RunReport, chain: ReturnType<typeof chainOf>, at: Point, view: View): void {
+function addRun(scene: HouseScene, evaluation: Evaluation, run: RunReport, chain: Chain, at: Point, view: View): void {
     const joints = new Map(run.joints.map((joint) => [joint.key, joint]));
     const line = (a: Point, b: Point): string => `M${onView(a, view).map(n).join(' ')}L${onView(b, view).map(n).join(' ')}`;
     let tape = 0;

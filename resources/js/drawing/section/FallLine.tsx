@@ -3,9 +3,10 @@ import type { RunReport, Units } from '../../api/types';
 import { Materials } from '../Materials';
 import { textureOf } from '../textures';
 import { ShapeBody } from '../Shape';
-import { BreakMark, EndArt, FittingArt, FlowHead, PipeArt, WaterArt, WitnessArt } from './FittingArt';
+import { WitnessArt } from './FittingArt';
+import { RunArt } from './RunArt';
 import { layOutSection, type DrawnNode, type Section } from './geometry';
-import { along, middle, placeLabels, TAG, WORDS, type Ends, type Flag, type Label, type Labels, type Tag } from './labels';
+import { along, placeLabels, TAG, WORDS, type Ends, type Flag, type Label, type Labels, type Tag } from './labels';
 import { HangerTicks } from './HangerTicks';
 import type { TickOf } from './ticks';
 import { scalesInWords, TapeFoot } from './TapeFoot';
@@ -15,13 +16,12 @@ export interface Selection {
     key: string;
 }
 
-export type Grade = 'full' | 'folded' | 'phone' | 'mini';
+export type Grade = 'full' | 'folded' | 'phone';
 
 const FRAMES = {
     full: { top: 33, bottom: 60, left: 70, right: 90, visible: 34, most: 36, least: 14 },
     folded: { top: 34, bottom: 50, left: 60, right: 80, visible: 36, most: 30, least: 12 },
     phone: { top: 34, bottom: 52, left: 60, right: 70, visible: 40, most: 30, least: 12 },
-    mini: { top: 16, bottom: 16, left: 38, right: 42, visible: 6, most: 17, least: 6 },
 };
 
 interface Props {
@@ -60,15 +60,10 @@ export function FallLine({
 }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const section = useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
-    const labels = useMemo<Labels>(
-        () => (grade === 'mini' ? { tags: [], labels: [], flags: [], legend: null } : placeLabels(section, run, units, ends, hangers)),
-        [section, run, units, ends, hangers, grade],
-    );
+    const labels = useMemo<Labels>(() => placeLabels(section, run, units, ends, hangers), [section, run, units, ends, hangers]);
     const textures = (material: string): string => `url(#${prefix}${textureOf(material)})`;
     const texture = textures(run.system.material);
     const chosen = section.links.find((link) => selected?.kind === 'piece' && link.piece?.key === selected.key);
-    const first = section.nodes[0];
-    const last = section.nodes.at(-1);
     return (
         <svg
             className="fall-line"
@@ -87,29 +82,13 @@ export function FallLine({
             )}
             {section.nodes
                 .filter((node) => node.planTurn !== 0)
-                .map((node) => grade !== 'mini' && <FoldLine key={node.key} node={node} foot={section.foot} />)}
-            {section.nodes.map((node) => (
-                <FittingArt key={node.key} node={node} texture={texture} />
-            ))}
-            {first && section.links.length > 0 && <EndArt node={first} at="outlet" textures={textures} run={run} scale={section.v} />}
-            {last && section.links.length > 0 && <EndArt node={last} at="tie-in" textures={textures} run={run} scale={section.v} />}
-            {section.links.map((link, i) => link.piece && <PipeArt key={i} link={link} texture={texture} selected={link === chosen} />)}
-            {section.nodes.map((node) => (
-                <WaterArt key={node.key} node={node} fill={fill} />
-            ))}
-            {section.links.map((link, i) => link.piece && <WaterArt key={i} link={link} fill={fill} />)}
-            {grade !== 'mini' && section.links.map((link, i) => link.piece && <WitnessArt key={i} link={link} />)}
-            {section.links.map(
-                (link, i) =>
-                    link.piece &&
-                    link.broken &&
-                    !link.piece.between && <BreakMark key={i} at={middle(link)} u={link.u} width={link.od} gap={6} />,
-            )}
-            {section.links.map(
-                (link, i) => link.piece && link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />,
-            )}
+                .map((node) => (
+                    <FoldLine key={node.key} node={node} foot={section.foot} />
+                ))}
+            <RunArt section={section} run={run} fill={fill} textures={textures} chosen={chosen} />
+            {section.links.map((link, i) => link.piece && <WitnessArt key={i} link={link} />)}
             {hangers.length > 0 && <HangerTicks section={section} hangers={hangers} />}
-            {grade !== 'mini' && <TapeFoot section={section} units={units} />}
+            <TapeFoot section={section} units={units} />
             {labels.legend && (
                 <Legend
                     x={labels.legend.x}

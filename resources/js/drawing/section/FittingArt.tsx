@@ -1,4 +1,4 @@
-import type { RunReport, StandingEnd } from '../../api/types';
+import type { RunDrawing, StandingEnd } from '../../api/types';
 import { END, type DrawnLink, type DrawnNode, type XY } from './geometry';
 import { along, below, middle } from './labels';
 
@@ -38,7 +38,7 @@ function shortened(d: string): string {
 }
 
 /** The middle line of a fitting: straight where it does not turn in the drawing, else an arc between its two stops. */
-function bodyPath(node: DrawnNode, offset = 0): string {
+function bodyPath(node: DrawnNode<RunDrawing>, offset = 0): string {
     const a = along(along(node.p, node.uIn, -node.takeIn), below(node.uIn), offset);
     const b = along(along(node.p, node.uOut, node.takeOut), below(node.uOut), offset);
     const cross = node.uIn[0] * node.uOut[1] - node.uIn[1] * node.uOut[0];
@@ -56,7 +56,7 @@ function bodyPath(node: DrawnNode, offset = 0): string {
 }
 
 /** A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before. */
-export function FittingArt({ node, texture }: { node: DrawnNode; texture: string }) {
+export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; texture: string }) {
     if (!node.fitting || node.kind === 'outlet' || node.kind === 'tie-in') return null;
     const hub = node.hubOd;
     const hubs: Stroke[] = [];
@@ -98,10 +98,10 @@ export function EndArt({
     run,
     scale,
 }: {
-    node: DrawnNode;
+    node: DrawnNode<RunDrawing>;
     at: 'outlet' | 'tie-in';
     textures: (material: string) => string;
-    run: RunReport;
+    run: RunDrawing;
     scale: number;
 }) {
     const u = at === 'outlet' ? node.uOut : node.uIn;
@@ -145,7 +145,7 @@ function StandingArt({
     textures,
     scale,
 }: {
-    node: DrawnNode;
+    node: DrawnNode<RunDrawing>;
     standing: StandingEnd;
     u: XY;
     sign: number;
@@ -196,7 +196,7 @@ function StandingArt({
 }
 
 /** A piece of pipe from stop to stop, its square cut faces visible. */
-export function PipeArt({ link, texture, selected }: { link: DrawnLink; texture: string; selected: boolean }) {
+export function PipeArt({ link, texture, selected }: { link: DrawnLink<RunDrawing>; texture: string; selected: boolean }) {
     const a = along(link.from, link.u, link.takeOut + 0.5);
     const b = along(link.to, link.u, -(link.takeIn + 0.5));
     const edge = selected ? 2.4 : EDGE;
@@ -220,7 +220,7 @@ export function PipeArt({ link, texture, selected }: { link: DrawnLink; texture:
 }
 
 /** Where the marker goes round the pipe: at the lip of every hub that it enters. */
-export function WitnessArt({ link }: { link: DrawnLink }) {
+export function WitnessArt({ link }: { link: DrawnLink<RunDrawing> }) {
     const wall = (link.od - link.bore) / 2;
     const side = below(link.u);
     const spots: XY[] = [];
@@ -240,7 +240,7 @@ export function WitnessArt({ link }: { link: DrawnLink }) {
 }
 
 /** Water at the assumed depth: a ribbon in the invert of level pipe, a film down the wall of upright pipe. */
-export function WaterArt({ link, node, fill }: { link?: DrawnLink; node?: DrawnNode; fill: number }) {
+export function WaterArt({ link, node, fill }: { link?: DrawnLink<RunDrawing>; node?: DrawnNode<RunDrawing>; fill: number }) {
     if (link) {
         if (link.u[1] < -0.02) return null;
         const depth = Math.abs(link.u[1]) > 0.7 ? Math.max(2.2, link.bore * 0.1) : Math.max(2.5, link.bore * fill);
@@ -283,7 +283,7 @@ export function BreakMark({ at, u, width, gap }: { at: XY; u: XY; width: number;
     );
 }
 
-export function FlowHead({ link }: { link: DrawnLink }) {
+export function FlowHead({ link }: { link: DrawnLink<RunDrawing> }) {
     const [x, y] = middle(link);
     const angle = (Math.atan2(link.u[1], link.u[0]) * 180) / Math.PI;
     return <path d="M-5 -4.4L5 0L-5 4.4Z" transform={`translate(${n(x)} ${n(y)}) rotate(${n(angle)})`} style={{ fill: 'var(--water)' }} />;

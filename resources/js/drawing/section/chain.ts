@@ -1,20 +1,20 @@
-import type { FittingReport, JointReport, LegReport, PieceReport, Point, RunReport } from '../../api/types';
+import type { Point, RunDrawing, RunReport } from '../../api/types';
 
 /** A place where something stands on the run: its ends, its fittings, and legs that meet without one. */
-export interface ChainNode {
+export interface ChainNode<R extends RunDrawing = RunReport> {
     key: string;
     kind: 'outlet' | 'bend' | 'branch' | 'coupling' | 'kink' | 'tie-in' | 'open';
     at: Point;
-    fitting: FittingReport | null;
-    bushingIn: FittingReport | null;
-    bushingOut: FittingReport | null;
+    fitting: R['fittings'][number] | null;
+    bushingIn: R['fittings'][number] | null;
+    bushingOut: R['fittings'][number] | null;
     size: string;
 }
 
 /** What lies between two places: at most one piece of pipe, in one direction. */
-export interface ChainLink {
-    leg: LegReport;
-    piece: PieceReport | null;
+export interface ChainLink<R extends RunDrawing = RunReport> {
+    leg: R['legs'][number];
+    piece: R['pieces'][number] | null;
     /** centre to centre, mm */
     length: number;
     /** mm in plan, and mm down */
@@ -22,16 +22,16 @@ export interface ChainLink {
     drop: number;
     size: string;
     /** joints at the upstream and at the downstream end of the piece */
-    joints: [JointReport | null, JointReport | null];
+    joints: [R['joints'][number] | null, R['joints'][number] | null];
 }
 
-export interface Chain {
-    nodes: ChainNode[];
-    links: ChainLink[];
+export interface Chain<R extends RunDrawing = RunReport> {
+    nodes: ChainNode<R>[];
+    links: ChainLink<R>[];
 }
 
 /** Pieces and fittings along each leg, in the order of flow; what stands in its turns is left to the turns. */
-function alongLegs(run: RunReport): Map<string, string[]> {
+function alongLegs(run: RunDrawing): Map<string, string[]> {
     const along = new Map<string, string[]>();
     for (const key of run.sequence) {
         const [leg = '', ...rest] = key.split('.');
@@ -43,20 +43,24 @@ function alongLegs(run: RunReport): Map<string, string[]> {
 }
 
 /** Puts the evaluated parts of a run in a row: node, link, node, link … node. */
-export function chainOf(run: RunReport): Chain {
-    const nodes: ChainNode[] = [];
-    const links: ChainLink[] = [];
-    const fittings = new Map(run.fittings.map((fitting) => [fitting.key, fitting]));
-    const pieces = new Map(run.pieces.map((piece) => [piece.key, piece]));
-    const joints = new Map(run.joints.map((joint) => [joint.key, joint]));
-    const laid = run.legs.filter((leg) => leg.laid && leg.from && leg.to);
+export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
+    type Leg = R['legs'][number];
+    type Piece = R['pieces'][number];
+    type Fitting = R['fittings'][number];
+    type Joint = R['joints'][number];
+    const nodes: ChainNode<R>[] = [];
+    const links: ChainLink<R>[] = [];
+    const fittings = new Map<string, Fitting>(run.fittings.map((fitting) => [fitting.key, fitting]));
+    const pieces = new Map<string, Piece>(run.pieces.map((piece) => [piece.key, piece]));
+    const joints = new Map<string, Joint>(run.joints.map((joint) => [joint.key, joint]));
+    const laid: Leg[] = run.legs.filter((leg) => leg.laid && leg.from && leg.to);
     const along = alongLegs(run);
-    let waiting: PieceReport | null = null;
+    let waiting: Piece | null = null;
 
-    const add = (node: ChainNode, leg: LegReport): void => {
+    const add = (node: ChainNode<R>, leg: Leg): void => {
         const before = nodes.at(-1);
         if (before) {
-            const piece: PieceReport | null = waiting;
+            const piece: Piece | null = waiting;
             const [dx, dy, dz] = [node.at.x - before.at.x, node.at.y - before.at.y, node.at.z - before.at.z];
             links.push({
                 leg,
@@ -71,7 +75,7 @@ export function chainOf(run: RunReport): Chain {
         waiting = null;
         nodes.push(node);
     };
-    const node = (kind: ChainNode['kind'], key: string, at: Point, size: string, fitting: FittingReport | null = null): ChainNode => ({
+    const node = (kind: ChainNode['kind'], key: string, at: Point, size: string, fitting: Fitting | null = null): ChainNode<R> => ({
         key,
         kind,
         at,

@@ -1,10 +1,10 @@
-import type { RunReport } from '../../api/types';
+import type { RunDrawing, RunReport } from '../../api/types';
 import { chainOf, type Chain, type ChainLink, type ChainNode } from './chain';
 
 export type XY = readonly [number, number];
 
 /** A link as it is drawn: from centre to centre, with where its pipe begins and ends (the stops) and its unit direction. */
-export interface DrawnLink extends ChainLink {
+export interface DrawnLink<R extends RunDrawing = RunReport> extends ChainLink<R> {
     from: XY;
     to: XY;
     u: XY;
@@ -20,7 +20,7 @@ export interface DrawnLink extends ChainLink {
     bore: number;
 }
 
-export interface DrawnNode extends ChainNode {
+export interface DrawnNode<R extends RunDrawing = RunReport> extends ChainNode<R> {
     p: XY;
     uIn: XY;
     uOut: XY;
@@ -52,9 +52,9 @@ export interface Stub {
     hubOd: number;
 }
 
-export interface Section {
-    nodes: DrawnNode[];
-    links: DrawnLink[];
+export interface Section<R extends RunDrawing = RunReport> {
+    nodes: DrawnNode<R>[];
+    links: DrawnLink<R>[];
     width: number;
     height: number;
     /** px per mm: fittings and bores, straight lengths, falls of level legs */
@@ -93,7 +93,7 @@ interface Sized {
 }
 
 /** Lays the long section out. Lengths and falls come from the evaluation; here they only get places on the screen. */
-export function layOutSection(run: RunReport, within: Frame): Section {
+export function layOutSection<R extends RunDrawing>(run: R, within: Frame): Section<R> {
     const chain = chainOf(run);
     const frame = withStubs(chain, within);
     const largest = Math.max(...Object.values(run.pipes).map((pipe) => pipe.od_mm), 1);
@@ -118,8 +118,8 @@ export function layOutSection(run: RunReport, within: Frame): Section {
 export const END = 26;
 
 /** Where the run begins or ends upright, what stands beyond it needs room above or below. */
-function withStubs(chain: Chain, frame: Frame): Frame {
-    const steep = (link: ChainLink | undefined): boolean => link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
+function withStubs(chain: Chain<RunDrawing>, frame: Frame): Frame {
+    const steep = (link: ChainLink<RunDrawing> | undefined): boolean => link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
     const stub = END + 8;
     return {
         ...frame,
@@ -135,7 +135,7 @@ export const STUB_NAME = 16;
  * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come in from the right, where there is room for their names. Of a double pattern
  * the second lies opposite. In a turn the stub goes straight on up the leg after.
  */
-function stubsOf(node: ChainNode, out: XY, run: RunReport, v: number): Stub[] {
+function stubsOf(node: ChainNode<RunDrawing>, out: XY, run: RunDrawing, v: number): Stub[] {
     const branch = node.fitting?.branch;
     if (!branch) return [];
     const turn = ((branch.turn ? 0 : (node.fitting?.turn_deg ?? 90)) * Math.PI) / 180;
@@ -171,7 +171,7 @@ interface Measured {
 }
 
 /** The greatest scale of lengths, up to that of the fittings, at which the run is no wider than the frame. */
-function lengthScale(chain: Chain, run: RunReport, frame: Frame, v: number): number {
+function lengthScale(chain: Chain<RunDrawing>, run: RunDrawing, frame: Frame, v: number): number {
     const wide = frame.width - frame.left - frame.right;
     let [low, high] = [v * 0.002, v];
     if (measure(chain, run, frame, v, high, 1).right <= wide) return high;
@@ -183,7 +183,7 @@ function lengthScale(chain: Chain, run: RunReport, frame: Frame, v: number): num
     return low;
 }
 
-function measure(chain: Chain, run: RunReport, frame: Frame, v: number, h: number, falls: number): Measured {
+function measure(chain: Chain<RunDrawing>, run: RunDrawing, frame: Frame, v: number, h: number, falls: number): Measured {
     const points: XY[] = [[0, 0]];
     let [x, y, top, bottom] = [0, 0, 0, 0];
     chain.links.forEach((link, i) => {
@@ -220,10 +220,10 @@ interface Stretch {
 }
 
 function draw(
-    link: ChainLink,
-    from: ChainNode | undefined,
-    to: ChainNode | undefined,
-    run: RunReport,
+    link: ChainLink<RunDrawing>,
+    from: ChainNode<RunDrawing> | undefined,
+    to: ChainNode<RunDrawing> | undefined,
+    run: RunDrawing,
     frame: Frame,
     v: number,
     h: number,
@@ -249,21 +249,26 @@ function draw(
     return { dx: length * Math.cos(rad), dy: length * Math.sin(rad), takeOut, takeIn, hubOut, hubIn, kind, broken };
 }
 
-function sized(run: RunReport, size: string, v: number): Sized {
+function sized(run: RunDrawing, size: string, v: number): Sized {
     const pipe = run.pipes[size] ?? { od_mm: 48, bore_mm: 41 };
     const bore = pipe.bore_mm * v;
     const wall = Math.max(WALL * Math.min(1, (pipe.od_mm * v) / 22), ((pipe.od_mm - pipe.bore_mm) / 2) * v);
     return { bore, wall, od: bore + 2 * wall };
 }
 
-function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: number; h: number; falls: number }): Section {
+function place<R extends RunDrawing>(
+    chain: Chain<R>,
+    run: R,
+    frame: Frame,
+    fit: Measured & { v: number; h: number; falls: number },
+): Section<R> {
     const tall = fit.bottom - fit.top;
     const height = Math.max(frame.height, tall + frame.top + frame.bottom);
     const spare = height - frame.top - frame.bottom - tall;
     const oy = frame.top - fit.top + spare * 0.35;
     const width = Math.max(frame.width, fit.right + frame.left + frame.right);
     const points = fit.points.map(([x, y]): XY => [frame.left + x, oy + y]);
-    const links = chain.links.map((link, i): DrawnLink => {
+    const links = chain.links.map((link, i): DrawnLink<R> => {
         const from = points[i] ?? [0, 0];
         const to = points[i + 1] ?? from;
         const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
@@ -278,7 +283,7 @@ function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: 
         };
     });
     let plan = 0;
-    const nodes = chain.nodes.map((node, i): DrawnNode => {
+    const nodes = chain.nodes.map((node, i): DrawnNode<R> => {
         const before = links[i - 1];
         const after = links[i];
         if (before) plan += before.plan;
@@ -301,7 +306,7 @@ function place(chain: Chain, run: RunReport, frame: Frame, fit: Measured & { v: 
     return { nodes, links, width, height, v: fit.v, h: fit.h, falls: fit.falls, foot: height - 18, extraJoints: extraJoints(chain, run) };
 }
 
-function extraJoints(chain: Chain, run: RunReport): Section['extraJoints'] {
+function extraJoints(chain: Chain<RunDrawing>, run: RunDrawing): Section['extraJoints'] {
     const drawn = new Set(chain.links.flatMap((link) => link.joints.map((joint) => joint?.key)));
     const nodeOf = (fitting: string | null): number =>
         chain.nodes.findIndex((node) => [node.fitting?.key, node.bushingIn?.key, node.bushingOut?.key].includes(fitting ?? ''));
@@ -315,7 +320,7 @@ function extraJoints(chain: Chain, run: RunReport): Section['extraJoints'] {
 }
 
 /** How far a bend turns in plan, where both its legs are level enough to have a heading there. */
-function planTurn(node: ChainNode): number {
+function planTurn(node: ChainNode<RunDrawing>): number {
     const fitting = node.fitting;
     if (!fitting) return 0;
     const { in: a, out: b } = fitting;

@@ -1,4 +1,4 @@
-import type { Finding, RunReport, Severity, Units } from '../../api/types';
+import type { Finding, RunDrawing, RunReport, Severity, Units } from '../../api/types';
 import { boxAround, Ground, textWidth, type Box } from './boxes';
 import { tickBoxes, type TickOf } from './ticks';
 import { END, hubOutside, type DrawnLink, type DrawnNode, type Section, type XY } from './geometry';
@@ -133,7 +133,7 @@ function lip(link: DrawnLink, end: 0 | 1): XY {
     return end === 0 ? along(link.from, link.u, link.takeOut + link.hubOut / 2) : along(link.to, link.u, -(link.takeIn + link.hubIn / 2));
 }
 
-export function middle(link: DrawnLink): XY {
+export function middle(link: DrawnLink<RunDrawing>): XY {
     const length = Math.hypot(link.to[0] - link.from[0], link.to[1] - link.from[1]);
     return along(link.from, link.u, (link.takeOut + link.hubOut + (length - link.takeIn - link.hubIn)) / 2);
 }

@@ -1,7 +1,7 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type FormEvent } from 'react';
 import { useNavigate } from 'react-router';
-import { accountQuery, importJob, jobsQuery, signOut, startJob } from '../../api/queries';
+import { accountQuery, boardQuery, importJob, signOut, startJob } from '../../api/queries';
 import { Shape } from '../../drawing/Shape';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
@@ -10,7 +10,9 @@ import { JobRow } from './JobRow';
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
     const account = useQuery(accountQuery);
-    const jobs = useQuery({ ...jobsQuery, refetchOnMount: 'always' });
+    const board = useInfiniteQuery({ ...boardQuery, refetchOnMount: 'always' });
+    const jobs = board.data?.pages.flatMap((page) => page.jobs) ?? [];
+    const count = board.data?.pages[0]?.count;
     const client = useQueryClient();
     const navigate = useNavigate();
 
@@ -36,7 +38,7 @@ export function Board() {
                 </div>
                 <div className="wide">
                     <span className="cap">Jobs</span>
-                    <b>{jobs.data?.length ?? 0} open</b>
+                    <b>{count === undefined ? 'being fetched' : `${count} open`}</b>
                 </div>
                 <div className="fill" />
                 <button type="button" className="beside" onClick={() => void leave()}>
@@ -54,19 +56,31 @@ export function Board() {
                 <span>kept by</span>
             </div>
             <main>
-                {jobs.isPending && <p className="waiting">Fetching the jobs.</p>}
-                {jobs.isError && (
+                {board.isPending && <p className="waiting">Fetching the jobs.</p>}
+                {board.isError && (
                     <p className="waiting" role="alert">
-                        {jobs.error.message}{' '}
-                        <button type="button" className="plain" onClick={() => void jobs.refetch()}>
+                        {board.error.message}{' '}
+                        <button type="button" className="plain" onClick={() => void board.refetch()}>
                             Try again
                         </button>
                     </p>
                 )}
-                {jobs.data?.map((job) => (
+                {jobs.map((job) => (
                     <JobRow key={job.id} job={job} />
                 ))}
-                {jobs.data?.length === 0 && <p className="waiting">No job yet. Name the first one above.</p>}
+                {board.data && jobs.length === 0 && <p className="waiting">No job yet. Name the first one above.</p>}
+                {board.hasNextPage && (
+                    <p className="more-jobs">
+                        <button
+                            type="button"
+                            className="plain"
+                            disabled={board.isFetchingNextPage}
+                            onClick={() => void board.fetchNextPage()}
+                        >
+                            {board.isFetchingNextPage ? 'Fetching more jobs' : `More jobs: ${jobs.length} of ${count} are shown`}
+                        </button>
+                    </p>
+                )}
             </main>
         </div>
     );

@@ -1,23 +1,19 @@
 import { Link } from 'react-router';
-import type { Finding, Job, RunReport } from '../../api/types';
-import { FallLine } from '../../drawing/section/FallLine';
+import type { JobRow as Row } from '../../api/types';
+import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Shape } from '../../drawing/Shape';
-import { standing, STATIONS } from '../job/stations';
+import { standingOf, STATIONS, type Station } from '../job/stations';
+import { UnreadableRow } from './UnreadableRow';
 
-const RANK = { stop: 0, warn: 1, unknown: 2, note: 3 };
+const ROUTE = STATIONS[1] as Station;
 
-/** One job as a ruled row: name, its own fall line, nine cells, the next act in words. */
-export function JobRow({ job }: { job: Job }) {
-    const { evaluation, document } = job;
-    const worst = worstRun(evaluation.runs);
-    const run = worst ?? evaluation.runs[0];
-    const plan = document.runs.find((one) => one.id === run?.id);
-    const number = document.runs.findIndex((one) => one.id === run?.id) + 1;
+/** One job as a ruled row: name, its own fall line, nine cells, the next act in words. All of it as it was when the job was kept. */
+export function JobRow({ job }: { job: Row }) {
+    const { summary } = job;
+    const run = summary?.run ?? null;
     const to = run ? `/jobs/${job.id}/runs/${run.id}` : `/jobs/${job.id}`;
-    const route = STATIONS[1] as (typeof STATIONS)[number];
-    const state = standing(route, run);
-    const next = run?.findings[0];
-    const kept = new Date(job.kept_at);
+    const state = standingOf(ROUTE, run?.counts);
+    if (job.unreadable !== null) return <UnreadableRow job={job} />;
     return (
         <article className="job-row">
             <div>
@@ -25,33 +21,25 @@ export function JobRow({ job }: { job: Job }) {
                     <Link to={to}>{job.name}</Link>
                 </h2>
                 <p>
-                    {plan
-                        ? `run ${number} of ${document.runs.length}, ${plan.name.charAt(0).toLowerCase()}${plan.name.slice(1)}`
+                    {run && summary
+                        ? `run ${run.number} of ${summary.runs}, ${run.name.charAt(0).toLowerCase()}${run.name.slice(1)}`
                         : 'no run yet'}
                 </p>
-                <p className="cap">
-                    {evaluation.rulebook.name}, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}
-                </p>
+                {summary && (
+                    <p className="cap">
+                        {summary.rulebook}, {summary.units === 'inch' ? 'inches' : 'millimetres'}
+                    </p>
+                )}
             </div>
             <Link to={to} className="mini" tabIndex={-1} aria-hidden="true">
-                {run && run.legs.some((leg) => leg.laid) && (
-                    <FallLine
-                        run={run}
-                        units={evaluation.units}
-                        ends={{ outlet: '', tieIn: '' }}
-                        fill={evaluation.drawn_fill}
-                        width={376}
-                        height={128}
-                        grade="mini"
-                    />
-                )}
+                {run?.drawing && <MiniFallLine run={run.drawing} fill={summary?.drawn_fill ?? 0} width={376} height={128} />}
             </Link>
             <div>
                 <b className="now">Route</b>
                 <div className="nine" aria-hidden="true">
                     {STATIONS.map((station) => (
                         <span key={station.key} className={station.key === 'route' ? 'on' : ''}>
-                            <Shape kind={standing(station, run).shape} size={14} />
+                            <Shape kind={standingOf(station, run?.counts).shape} size={14} />
                         </span>
                     ))}
                 </div>
@@ -60,28 +48,31 @@ export function JobRow({ job }: { job: Job }) {
                 </p>
             </div>
             <div>
-                <b className="next">{run ? nextWords(next) : 'Say where the first run starts and ends'}</b>
-                {next && <p className="say">{next.why}</p>}
+                <b className="next">{nextWords(job)}</b>
+                {run?.next && <p className="say">{run.next.why}</p>}
             </div>
             <div>
                 <span className="cap">first water</span>
                 <p className="not-yet">not yet</p>
             </div>
-            <div>
-                <b>{job.kept_by}</b>
-                <p>{kept.toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
-            </div>
+            <Keeper job={job} />
         </article>
     );
 }
 
-function nextWords(finding: Finding | undefined): string {
-    if (!finding || finding.severity === 'note') return 'Print the cut ticket';
-    return finding.remedy;
+/** Who saved a job last, and when. */
+export function Keeper({ job }: { job: Row }) {
+    return (
+        <div>
+            <b>{job.kept_by}</b>
+            <p>{new Date(job.kept_at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
+        </div>
+    );
 }
 
-/** The run with the heaviest finding, the first of them. */
-function worstRun(runs: RunReport[]): RunReport | undefined {
-    const rank = (run: RunReport): number => Math.min(...run.findings.map((finding) => RANK[finding.severity]), 4);
-    return runs.reduce<RunReport | undefined>((worst, run) => (!worst || rank(run) < rank(worst) ? run : worst), undefined);
+function nextWords({ summary }: Row): string {
+    if (!summary) return 'Open it to see where it stands';
+    if (!summary.run) return 'Say where the first run starts and ends';
+    const { next } = summary.run;
+    return !next || next.severity === 'note' ? 'Print the cut ticket' : next.remedy;
 }

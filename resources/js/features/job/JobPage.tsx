@@ -1,7 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { CallFailed, jobQuery } from '../../api/queries';
+import type { Unreadable } from '../../api/types';
 import { JobScreen } from './JobScreen';
+import { UnreadableJob } from './UnreadableJob';
 
 /** Fetches the job that the address names. */
 export function JobPage() {
@@ -9,6 +11,7 @@ export function JobPage() {
     const job = useQuery(jobQuery(id));
     if (job.isPending) return <p className="waiting">Opening the job.</p>;
     if (job.isError) {
+        if (isUnreadable(job.error)) return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
         const gone = job.error instanceof CallFailed && job.error.status === 404;
         return (
             <div className="waiting" role="alert">
@@ -25,4 +28,8 @@ export function JobPage() {
         );
     }
     return <JobScreen key={job.data.id} start={job.data} />;
+}
+
+function isUnreadable(error: Error): error is CallFailed & { body: Unreadable } {
+    return error instanceof CallFailed && (error.body as { code?: string } | null)?.code === 'unreadable';
 }

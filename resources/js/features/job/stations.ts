@@ -1,4 +1,4 @@
-import type { RunReport, StandingReport } from '../../api/types';
+import type { JobRow, RunReport, StandingReport } from '../../api/types';
 import type { ShapeKind } from '../../drawing/Shape';
 
 export interface Station {
@@ -27,32 +27,55 @@ export interface Standing {
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
+type RunCounts = NonNullable<NonNullable<JobRow['summary']>['run']>['counts'];
+
 /** What still keeps a station from being done; `cut` are the keys of the pieces that are cut. */
 export function standing(station: Station, run: RunReport | undefined, stood: StandingReport[] = [], cut: string[] = []): Standing {
-    if (station.key === 'look') {
-        const unknown = stood.filter((pipe) => !pipe.known).length;
-        if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
-        return unknown === 0 ? { shape: 'done', text: 'all known' } : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
-    }
-    if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
-    if (station.key === 'cut') {
-        const left = run.pieces.filter((piece) => !cut.includes(piece.key)).length;
-        if (run.pieces.length === 0) return { shape: 'open', text: 'nothing to cut' };
-        return left === 0 ? { shape: 'done', text: 'all cut' } : { shape: 'open', text: `${count(left, 'piece', 'pieces')} to cut` };
-    }
-    if (station.key === 'hang') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'hangers and levels' };
-    if (station.key === 'make-up') return { shape: 'open', text: run.legs.length === 0 ? 'no leg yet' : 'from end to end' };
-    if (station.key === 'joints') {
-        const open = run.joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');
-        if (run.joints.length === 0) return { shape: 'open', text: 'no joint yet' };
-        if (open.length === 0) return { shape: 'done', text: 'all have a method' };
-        const refused = open.some((joint) => joint.state === 'refused' || joint.state === 'none');
-        return { shape: refused ? 'stop' : 'unknown', text: `${count(open.length, 'has', 'have')} no method` };
-    }
+    if (station.key !== 'look') return standingOf(station, run && countsOf(run, cut));
+    const unknown = stood.filter((pipe) => !pipe.known).length;
+    if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
+    return unknown === 0 ? { shape: 'done', text: 'all known' } : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
+}
+
+function countsOf(run: RunReport, cut: string[]): RunCounts {
     const of = (severity: string): number => run.findings.filter((finding) => finding.severity === severity).length;
-    const [stops, warns, unknown] = [of('stop'), of('warn'), of('unknown')];
-    if (run.legs.length === 0) return { shape: 'open', text: 'call out a leg' };
-    const parts = [stops && count(stops, 'stop', 'stops'), warns && count(warns, 'warning', 'warnings')].filter(Boolean);
-    if (parts.length > 0) return { shape: stops ? 'stop' : 'warn', text: parts.join(', ') };
-    return unknown ? { shape: 'unknown', text: `${unknown} not known` } : { shape: 'done', text: 'clear' };
+    const joints = run.joints ?? [];
+    const open = joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');
+    return {
+        legs: run.legs.length,
+        stops: of('stop'),
+        warnings: of('warn'),
+        not_known: of('unknown'),
+        pieces: run.pieces.length,
+        pieces_to_cut: run.pieces.filter((piece) => !cut.includes(piece.key)).length,
+        joints: joints.length,
+        joints_open: open.length,
+        joints_refused: open.filter((joint) => joint.state !== 'unknown').length,
+    };
+}
+
+/** The same from counts alone, as the board has them: of a station of a run. */
+export function standingOf(station: Station, run: RunCounts | undefined): Standing {
+    if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
+    // Whether what stands is known is no matter of one run.
+    if (station.key === 'look') return { shape: 'open', text: '' };
+    if (station.key === 'cut') {
+        if (run.pieces === 0) return { shape: 'open', text: 'nothing to cut' };
+        if (run.pieces_to_cut === 0) return { shape: 'done', text: 'all cut' };
+        return { shape: 'open', text: `${count(run.pieces_to_cut, 'piece', 'pieces')} to cut` };
+    }
+    if (station.key === 'hang') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'hangers and levels' };
+    if (station.key === 'make-up') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'from end to end' };
+    if (station.key === 'joints') {
+        if (run.joints === 0) return { shape: 'open', text: 'no joint yet' };
+        if (run.joints_open === 0) return { shape: 'done', text: 'all have a method' };
+        return { shape: run.joints_refused > 0 ? 'stop' : 'unknown', text: `${count(run.joints_open, 'has', 'have')} no method` };
+    }
+    if (run.legs === 0) return { shape: 'open', text: 'call out a leg' };
+    const parts = [
+        run.stops > 0 && count(run.stops, 'stop', 'stops'),
+        run.warnings > 0 && count(run.warnings, 'warning', 'warnings'),
+    ].filter(Boolean);
+    if (parts.length > 0) return { shape: run.stops > 0 ? 'stop' : 'warn', text: parts.join(', ') };
+    return run.not_known > 0 ? { shape: 'unknown', text: `${run.not_known} not known` } : { shape: 'done', text: 'clear' };
 }

@@ -1,0 +1,105 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Job;
+use App\Models\Revision;
+use FallBend\Core\Evaluation\BoardSummary;
+use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\LedgerMending;
+
+/** Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to. */
+final readonly class OpenJob
+{
+    /** So many revisions are tried, to find one that can be read. */
+    private const LOOKED_BACK = 200;
+
+    public function __construct(
+        private JobFile $file,
+        private JobEvaluator $evaluator,
+        private CrewNumbers $numbers,
+    ) {}
+
+    /**
+     * The newest revision. Whether it can be read is noted on the job, so that the board says so.
+     *
+     * @throws UnreadableJob
+     */
+    public function newest(Job $job): Kept
+    {
+        try {
+            $kept = $this->at($job, $job->headRevision());
+        } catch (BadInput $bad) {
+            $unreadable = UnreadableJob::because($job, $bad);
+            $job->note(['unreadable' => mb_substr($unreadable->getMessage(), 0, 2_000)]);
+
+            throw $unreadable;
+        }
+        if ($job->unreadable !== null || $job->summary_version !== BoardSummary::VERSION) {
+            $job->note(['unreadable' => null] + $this->summary($kept->plan, $kept->evaluation));
+        }
+
+        return $kept;
+    }
+
+    /** @throws BadInput if the revision cannot be read, or not be evaluated */
+    public function at(Job $job, Revision $revision): Kept
+    {
+        $evaluated = $this->evaluator->evaluate($this->plan($revision), null, $this->numbers->of($job->crew_id));
+
+        return new Kept($job, $revision, $evaluated['job'], $evaluated['evaluation']);
+    }
+
+    /** @throws BadInput if the revision cannot be read */
+    public function plan(Revision $revision): Plan
+    {
+        return $this->file->parse($revision->document);
+    }
+
+    /** The plan of a revision that is read once its ledgers are mended; null where something else is wrong with it. */
+    public function mended(Revision $revision): ?Plan
+    {
+        $document = json_decode($revision->document, true);
+        if (! is_array($document)) {
+            return null;
+        }
+        try {
+            return $this->file->read(LedgerMending::mended($document)[0]);
+        } catch (BadInput) {
+            return null;
+        }
+    }
+
+    /** The newest revision that can be read and evaluated; null where none of the last ones can. */
+    public function lastReadable(Job $job): ?Revision
+    {
+        for ($number = $job->head; $number > max(0, $job->head - self::LOOKED_BACK); $number--) {
+            $revision = $job->revision($number);
+            try {
+                $this->at($job, $revision);
+
+                return $revision;
+            } catch (BadInput) {
+                // The one before may be whole.
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * What the board shows of a job, as its columns.
+     *
+     * @param array<string, mixed> $evaluation
+     * @return array{summary: array<string, mixed>, summary_version: int}
+     */
+    public function summary(Plan $plan, array $evaluation): array
+    {
+        return ['summary' => BoardSummary::of($plan, $evaluation), 'summary_version' => BoardSummary::VERSION];
+    }
+}

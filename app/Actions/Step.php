@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use FallBend\Core\Job\Job as Plan;
+
+/** What is to follow the newest revision of a job. */
+final readonly class Step
+{
+    /**
+     * @param ?int $undoTo number of the revision that undo brings back
+     * @param ?int $redoTo number of the revision that redo brings back
+     */
+    public function __construct(
+        public Plan $plan,
+        public string $gesture,
+        public ?int $undoTo,
+        public ?int $redoTo,
+    ) {}
+
+    /** The same with the marks of what is kept: they stand on the pipe. */
+    public function onto(Plan $kept): self
+    {
+        return new self($this->plan->keepingMarksOf($kept), $this->gesture, $this->undoTo, $this->redoTo);
+    }
+}

@@ -1,0 +1,120 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Job;
+use App\Models\User;
+use App\Models\Write;
+use FallBend\Core\Input\BadInput;
+use Illuminate\Database\UniqueConstraintViolationException;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Carries out a write once, however often it is asked for: the asker sends a key of its own making in the header
+ * `Idempotency-Key`, and may send the same again when no answer came. What a write came to is kept in the transaction of the
+ * write itself. Without a key a write is carried out as often as it is asked for.
+ */
+final readonly class WriteOnce
+{
+    private const HEADER = 'Idempotency-Key';
+
+    /** A transaction that met another is tried again. */
+    private const ATTEMPTS = 5;
+
+    private const KEPT_DAYS = 30;
+
+    public function __construct(private OpenJob $open) {}
+
+    /**
+     * A write that makes a revision of a job.
+     *
+     * @param callable(): Kept $write
+     *
+     * @throws BadInput if the key stood for something else before
+     */
+    public function revision(Request $request, callable $write): Kept
+    {
+        $made = null;
+        $row = $this->once($request, static function (Write $row) use ($write, &$made): void {
+            $made = $write();
+            $row->fill(['job_id' => $made->job->id, 'revision' => $made->revision->number]);
+        });
+
+        return $made ?? $this->again($row);
+    }
+
+    /**
+     * A write with a small answer of its own.
+     *
+     * @param callable(): array<string, mixed> $write
+     * @return array<string, mixed>
+     *
+     * @throws BadInput if the key stood for something else before
+     */
+    public function answer(Request $request, callable $write): array
+    {
+        $row = $this->once($request, static function (Write $row) use ($write): void {
+            $row->answer = json_encode($write(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE);
+        });
+        /** @var array<string, mixed> $answer */
+        $answer = json_decode($row->answer ?? '{}', true, 64, JSON_THROW_ON_ERROR);
+
+        return $answer;
+    }
+
+    /** @param  callable(Write): void  $write  notes on the row what it came to */
+    private function once(Request $request, callable $write): Write
+    {
+        $key = $request->header(self::HEADER);
+        if (! is_string($key) || $key === '') {
+            $row = new Write;
+            DB::transaction(static fn () => $write($row), self::ATTEMPTS);
+
+            return $row;
+        }
+        if (preg_match('/^[\w-]{8,80}\z/', $key) !== 1) {
+            throw BadInput::at(self::HEADER, 'must be 8 to 80 letters, digits, hyphens');
+        }
+        $mine = ['user_id' => User::asking($request)->id, 'key' => $key];
+        $fingerprint = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+        $seen = Write::query()->where($mine)->first();
+        if ($seen === null) {
+            try {
+                return DB::transaction(static function () use ($mine, $fingerprint, $write): Write {
+                    // The same write on its way twice waits here for the first to end.
+                    $row = Write::query()->create($mine + ['fingerprint' => $fingerprint]);
+                    $write($row);
+                    $row->save();
+                    self::forgetOld();
+
+                    return $row;
+                }, self::ATTEMPTS);
+            } catch (UniqueConstraintViolationException $twice) {
+                $seen = Write::query()->where($mine)->first() ?? throw $twice;
+            }
+        }
+
+        return $seen->fingerprint === $fingerprint ? $seen
+            : throw BadInput::at(self::HEADER, 'stood for another write before: nothing was changed');
+    }
+
+    /** What a write came to when it was carried out, as it was then. */
+    private function again(Write $row): Kept
+    {
+        $job = Job::query()->findOrFail($row->job_id);
+        $revision = $job->revision($row->revision ?? 0);
+        $job->head = $revision->number;
+
+        return $this->open->at($job, $revision);
+    }
+
+    private static function forgetOld(): void
+    {
+        if (random_int(1, 200) === 1) {
+            Write::query()->where('created_at', '<', now()->subDays(self::KEPT_DAYS))->limit(1_000)->delete();
+        }
+    }
+}

@@ -1,0 +1,30 @@
+import { Link } from 'react-router';
+import type { JobRow } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import { Keeper } from './JobRow';
+
+/** A job that cannot be opened stands on the board by its name, with the reason and what can be done. */
+export function UnreadableRow({ job }: { job: JobRow }) {
+    return (
+        <article className="job-row unreadable">
+            <div>
+                <h2>
+                    <Link to={`/jobs/${job.id}`}>{job.name}</Link>
+                </h2>
+                <p>revision {job.revision}</p>
+            </div>
+            <div>
+                <b className="next">
+                    <Shape kind="stop" size={16} /> This job cannot be opened
+                </b>
+                <p className="say">{job.unreadable}</p>
+            </div>
+            <div>
+                <Link className="plain" to={`/jobs/${job.id}`}>
+                    What can be done
+                </Link>
+            </div>
+            <Keeper job={job} />
+        </article>
+    );
+}

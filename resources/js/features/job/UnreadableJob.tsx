@@ -1,0 +1,53 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { goBackTo } from '../../api/queries';
+import type { Unreadable } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+import { Problem } from '../../shared/Problem';
+
+/** A job that cannot be opened: why, the revision that it can go on from, and its file as it is stored. */
+export function UnreadableJob({ unreadable, onBack }: { unreadable: Unreadable; onBack: () => void }) {
+    const { job, readable } = unreadable;
+    const [problem, setProblem] = useState<string | null>(null);
+    const [busy, setBusy] = useState(false);
+    const goBack = async (): Promise<void> => {
+        if (!readable) return;
+        setBusy(true);
+        const result = await goBackTo(job.id, job.revision, readable.revision);
+        setBusy(false);
+        if (result.ok) onBack();
+        else setProblem(result.message);
+    };
+    return (
+        <main className="unreadable-job" role="alert">
+            <h1>
+                <Shape kind="stop" size={22} /> {job.name} cannot be opened
+            </h1>
+            <p className="say">
+                Revision {job.revision} of this job is stored, but it cannot be read: {unreadable.message}
+            </p>
+            {readable ? (
+                <p className="say">
+                    Revision {readable.revision}, saved by {readable.kept_by} on {new Date(readable.kept_at).toLocaleString()}, can be read.
+                    Going back to it adds a new revision; nothing is deleted.
+                </p>
+            ) : (
+                <p className="say">None of its last revisions can be read. Download the file, and send it with the reason above.</p>
+            )}
+            <Problem text={problem} />
+            <div className="acts">
+                {readable && (
+                    <button type="button" className="main-act" disabled={busy} onClick={() => void goBack()}>
+                        Go back to revision {readable.revision}
+                    </button>
+                )}
+                <a className="plain" href={`/api/jobs/${job.id}/raw`} download>
+                    Download the file as it is stored
+                </a>
+                <Link className="plain" to="/">
+                    Back to the jobs
+                </Link>
+            </div>
+        </main>
+    );
+}
