@@ -19,6 +19,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->remove(HandleCors::class);
         // Texts stay as they were typed: offsets into a call-out line count every space, and an empty text is a text.
         $middleware->remove([TrimStrings::class, ConvertEmptyStringsToNull::class]);
+        // There is no page to sign in at: the interface asks for it wherever it is opened.
+        $middleware->redirectGuestsTo('/');
         $middleware->append(SecurityHeaders::class);
     })
     ->withExceptions(static function (Exceptions $exceptions): void {

@@ -220,7 +220,7 @@ abstract class BrowserTestCase extends TestCase
 
     protected function kept(RemoteWebDriver $browser): void
     {
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.keeping') === 'kept', 'it is not kept');
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.saving') === 'saved', 'it is not saved');
     }
 
     /** @param  callable(): bool  $holds */

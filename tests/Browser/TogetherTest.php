@@ -19,7 +19,7 @@ final class TogetherTest extends BrowserTestCase
         $this->say($second, ' / left 33');
         $this->seen($second, '[role=dialog]');
         self::assertStringContainsString('Changed by lead meanwhile', $this->text($second, '[role=dialog]'));
-        $this->button($second, 'Keep mine as a copy');
+        $this->button($second, 'Save mine as a copy');
         $this->until(static fn (): bool => ! str_contains($second->getCurrentURL(), $job), 'no copy was opened');
         $this->until(fn (): bool => str_contains($this->text($second, '.job-name'), '(my copy)'), 'the copy has its name');
         $second->get(str_replace('/route', '', $second->getCurrentURL()).'/runs/glaze');
@@ -65,7 +65,7 @@ final class TogetherTest extends BrowserTestCase
         // The answer to the edit is still under way when it is taken back.
         $this->holdBack($browser, '/api/evaluate');
         $browser->executeScript('document.querySelector(".cut-row .tick:not(.on)").click()');
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.keeping') === 'waiting', 'it is not kept yet');
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'pending', 'it is not kept yet');
         $browser->executeScript('document.querySelector("[aria-label=Undo]").click()');
         $this->letThrough($browser);
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector("[aria-label=Redo]").disabled') === false, 'it can be done again');
@@ -85,7 +85,7 @@ final class TogetherTest extends BrowserTestCase
         self::assertNotSame($said, $more);
         $this->seen($browser, '#call-out')->sendKeys(Key::CONTROL.'a'.Key::NULL.Key::BACKSPACE.Key::TAB);
         $this->until(fn (): bool => str_contains($this->text($browser, '#read-back'), 'Flat stack enters House drain on a leg that is not there.'), 'which run hangs in the air');
-        self::assertSame('refused', $browser->executeScript('return document.querySelector(".kept").dataset.keeping'));
+        self::assertSame('refused', $browser->executeScript('return document.querySelector(".kept").dataset.saving'));
         $this->button($browser, 'Undo');
         $this->until(fn (): bool => $this->callOut($browser) === $more, 'it is as it was kept last');
         $this->kept($browser);
@@ -104,7 +104,7 @@ final class TogetherTest extends BrowserTestCase
         $this->devTools($browser, 'Network.enable', []);
         $this->network($browser, offline: true);
         $this->say($browser, ' / left 33');
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.keeping') === 'no-answer', 'it does not say so');
+        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'offline', 'it does not say so');
         self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
         $this->network($browser);
         $this->kept($browser);

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { call } from './client';
+import { call, write, whenSignedOut } from './client';
 
 const answers: Response[] = [];
 const asked: [string, RequestInit][] = [];
@@ -62,9 +62,70 @@ describe('calling the API', () => {
         expect(await call('DELETE', '/api/session')).toEqual({ ok: true, data: null });
     });
 
+    it('takes an answer that was cut off on its way for none', async () => {
+        answers.push(new Response('{"a":', { status: 200 }));
+        expect(await call('GET', '/api/x')).toMatchObject({ ok: false, status: 0, code: 'no-answer' });
+    });
+
+    it('fetches another token where the session has ended, and asks again', async () => {
+        answers.push(json({}, 419), json({ name: 'lead' }), json({ a: 1 }));
+        expect(await call('POST', '/api/x', { b: 2 })).toEqual({ ok: true, data: { a: 1 } });
+        expect(asked.map(([path]) => path)).toEqual(['/api/x', '/api/session', '/api/x']);
+    });
+
+    it('says when nobody is signed in any more, but not of the question who is', async () => {
+        const out = vi.fn();
+        whenSignedOut(out);
+        answers.push(json({}, 401), json({}, 401));
+        await call('GET', '/api/session');
+        expect(out).not.toHaveBeenCalled();
+        await call('GET', '/api/jobs');
+        expect(out).toHaveBeenCalledOnce();
+        whenSignedOut(() => undefined);
+    });
+
     it('lets a call that was called off go', async () => {
         const controller = new AbortController();
         controller.abort();
-        await expect(call('GET', '/api/x', undefined, controller.signal)).rejects.toThrow();
+        await expect(call('GET', '/api/x', undefined, { signal: controller.signal })).rejects.toThrow();
+    });
+});
+
+describe('writing', () => {
+    const keys = (): (string | undefined)[] => asked.map(([, init]) => (init.headers as Record<string, string>)['Idempotency-Key']);
+    beforeEach(() => vi.useFakeTimers());
+    afterEach(() => vi.useRealTimers());
+    const written = async (path: string, body: unknown): Promise<unknown> => {
+        const result = write('POST', path, body);
+        await vi.runAllTimersAsync();
+        return result;
+    };
+
+    it('is tried again with the same key where no answer came, and is carried out once', async () => {
+        answers.push(new Response('', { status: 502 }));
+        const result = write('POST', '/api/jobs', { name: 'a' });
+        await vi.advanceTimersByTimeAsync(10);
+        answers.push(json({ id: 'j' }, 201));
+        await vi.runAllTimersAsync();
+        expect(await result).toEqual({ ok: true, data: { id: 'j' } });
+        expect(keys()).toHaveLength(2);
+        expect(new Set(keys()).size).toBe(1);
+    });
+
+    it('keeps the key of a write that nobody answered, for the next time that the same is asked', async () => {
+        expect(await written('/api/jobs', { name: 'b' })).toMatchObject({ status: 0 });
+        const [first] = keys();
+        answers.push(json({ id: 'j' }, 201));
+        await written('/api/jobs', { name: 'b' });
+        expect(keys().at(-1)).toBe(first);
+        answers.push(json({ id: 'k' }, 201));
+        await written('/api/jobs', { name: 'b' });
+        expect(keys().at(-1), 'once answered, the next one is another write').not.toBe(first);
+    });
+
+    it('is not tried again where it was refused', async () => {
+        answers.push(json({ message: 'no' }, 422));
+        expect(await written('/api/jobs', { name: 'c' })).toMatchObject({ status: 422 });
+        expect(asked).toHaveLength(1);
     });
 });

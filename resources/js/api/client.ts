@@ -1,4 +1,4 @@
-/** What a call came to: the answer, or what was wrong. Never both. */
+/** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
 export type Result<T> =
     { ok: true; data: T } | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
 
@@ -8,46 +8,104 @@ interface ProblemBody {
     errors?: Record<string, string[]>;
 }
 
-/** Calls the API of the same origin. A status of 0 means that no answer came. */
-export async function call<T>(method: string, path: string, body?: unknown, signal?: AbortSignal): Promise<Result<T>> {
-    return ask<T>(method, path, body, signal, (response) => (response.status === 204 ? Promise.resolve(null) : response.json()));
+export interface Options {
+    signal?: AbortSignal | undefined;
+    /** of this write alone: sent again with the same key it is carried out once, and answered as before */
+    key?: string | undefined;
+}
+
+type Read = (response: Response) => Promise<unknown>;
+
+const json: Read = (response) => (response.status === 204 ? Promise.resolve(null) : response.json());
+
+/** Calls the API of the same origin. */
+export async function call<T>(method: string, path: string, body?: unknown, options: Options = {}): Promise<Result<T>> {
+    return ask<T>(method, path, body, options, json);
 }
 
 /** The same for an answer that is a file. */
 export async function callFile(path: string, body: unknown): Promise<Result<Blob>> {
-    return ask<Blob>('POST', path, body, undefined, (response) => (response.ok ? response.blob() : response.json()));
+    return ask<Blob>('POST', path, body, {}, (response) => (response.ok ? response.blob() : response.json()));
 }
 
-async function ask<T>(
-    method: string,
-    path: string,
-    body: unknown,
-    signal: AbortSignal | undefined,
-    read: (response: Response) => Promise<unknown>,
-): Promise<Result<T>> {
+/** Keys of writes that no answer came to yet, by what was asked. */
+const unanswered = new Map<string, string>();
+
+/**
+ * A write that is carried out once, however often it is asked for: where no answer came, it is tried twice more with the same key, and the same
+ * write asked for again later has it too.
+ */
+export async function write<T>(method: string, path: string, body?: unknown): Promise<Result<T>> {
+    const asked = `${method} ${path} ${JSON.stringify(body ?? null)}`;
+    const key = unanswered.get(asked) ?? newKey();
+    unanswered.set(asked, key);
+    let result = await call<T>(method, path, body, { key });
+    for (const pause of [400, 1200]) {
+        if (result.ok || !isNoAnswer(result.status)) break;
+        await new Promise((resolve) => setTimeout(resolve, pause));
+        result = await call<T>(method, path, body, { key });
+    }
+    if (result.ok || !isNoAnswer(result.status)) unanswered.delete(asked);
+    return result;
+}
+
+/** Whether nobody knows what became of a call: no answer, or one of a server that stands before the one that was asked. */
+export const isNoAnswer = (status: number): boolean => status === 0 || status === 408 || status === 429 || status >= 500;
+
+/** A key that nothing else has. */
+export function newKey(): string {
+    const part = (): string => Math.random().toString(36).slice(2, 10);
+    return `${Date.now().toString(36)}-${part()}${part()}`;
+}
+
+let signedOut: () => void = () => undefined;
+
+/** Says what is to be done when a call finds that the session has ended. */
+export function whenSignedOut(then: () => void): void {
+    signedOut = then;
+}
+
+async function ask<T>(method: string, path: string, body: unknown, options: Options, read: Read): Promise<Result<T>> {
     let response: Response;
     try {
-        response = await fetch(path, {
-            method,
-            credentials: 'same-origin',
-            headers: {
-                Accept: 'application/json',
-                ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
-                ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': token() }),
-            },
-            ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-            ...(signal ? { signal } : {}),
-        });
+        response = await send(method, path, body, options);
+        // The session ended, and its token with it: the next one is fetched, and says whether somebody is still signed in.
+        if (response.status === 419) {
+            await send('GET', SESSION, undefined, options);
+            response = await send(method, path, body, options);
+        }
     } catch (error) {
-        if (signal?.aborted) throw error;
+        if (options.signal?.aborted) throw error;
         return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
     }
-    const answer: unknown = await read(response).catch(() => null);
+    if (response.status === 401 && path !== SESSION) signedOut();
+    const answer: unknown = await read(response).catch(() => UNREADABLE);
+    // An answer that was cut off on its way is none.
+    if (answer === UNREADABLE && response.ok) return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
 
+const SESSION = '/api/session';
+
+const UNREADABLE = Symbol('unreadable');
+
+function send(method: string, path: string, body: unknown, { signal, key }: Options): Promise<Response> {
+    return fetch(path, {
+        method,
+        credentials: 'same-origin',
+        headers: {
+            Accept: 'application/json',
+            ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+            ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': token() }),
+            ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+        },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+        ...(signal ? { signal } : {}),
+    });
+}
+
 function problem<T>(status: number, body: unknown): Result<T> {
-    const { message, code, errors } = (body ?? {}) as ProblemBody;
+    const { message, code, errors } = (typeof body === 'object' && body !== null ? body : {}) as ProblemBody;
     const plain = status === 401 ? 'You are no longer signed in.' : 'That did not work. Try again.';
     return { ok: false, status, code: code ?? `http-${status}`, message: message || plain, errors: errors ?? {}, body };
 }

@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
-import { call, callFile, type Result } from './client';
+import { call, callFile, write, type Result } from './client';
 import type {
     Account,
     BoardPage,
@@ -96,8 +96,8 @@ export const ownQuery = queryOptions({
 });
 
 export const keepOwn = (kind: OwnEntry['kind'], entry: Record<string, unknown>) =>
-    call<OwnEntry>('POST', '/api/catalogue/own', { kind, entry });
-export const takeBackOwn = (id: number) => call<null>('DELETE', `/api/catalogue/own/${id}`);
+    write<OwnEntry>('POST', '/api/catalogue/own', { kind, entry });
+export const takeBackOwn = (id: number) => write<null>('DELETE', `/api/catalogue/own/${id}`);
 
 /** What a pipe is. Asked again whenever the evidence changes; the last answer stays until the next is there. */
 export const identifyQuery = (input: IdentifyInput | null) =>
@@ -131,15 +131,19 @@ export const jointCardQuery = (document: JobDocument, which: { run: string; join
 export const signIn = (email: string, password: string) => call<Account>('POST', '/api/session', { email, password });
 export const signOut = () => call<null>('DELETE', '/api/session');
 export const startJob = (given: { name: string; place: string; units: 'inch' | 'mm'; rulebook: string }) =>
-    call<Job>('POST', '/api/jobs', given);
-export const copyJob = (document: JobDocument) => call<Job>('POST', '/api/jobs', { document });
-export const importJob = (text: string) => call<Job>('POST', '/api/jobs/import', { text });
-export const keepJob = (id: string, from: number, gesture: string, document: JobDocument) =>
-    call<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document });
-export const goBackTo = (id: string, from: number, to: number) => call<Job>('POST', `/api/jobs/${id}/back`, { from, to });
-export const stepJob = (id: string, step: 'undo' | 'redo', from: number) => call<Job>('POST', `/api/jobs/${id}/${step}`, { from });
+    write<Job>('POST', '/api/jobs', given);
+export const copyJob = (document: JobDocument) => write<Job>('POST', '/api/jobs', { document });
+export const importJob = (text: string) => write<Job>('POST', '/api/jobs/import', { text });
+export const keepJob = (id: string, from: number, gesture: string, document: JobDocument, key: string, signal?: AbortSignal) =>
+    call<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document }, { key, signal });
+/** Saves one change of a job beside its editing. */
+export const saveJob = (id: string, from: number, gesture: string, document: JobDocument) =>
+    write<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document });
+export const goBackTo = (id: string, from: number, to: number) => write<Job>('POST', `/api/jobs/${id}/back`, { from, to });
+export const stepJob = (id: string, step: 'undo' | 'redo', from: number, key: string, signal?: AbortSignal) =>
+    call<Job>('POST', `/api/jobs/${id}/${step}`, { from }, { key, signal });
 export const evaluate = (document: JobDocument, callOut?: { run: string; text: string }, signal?: AbortSignal) =>
-    call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, signal);
+    call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, { signal });
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
 export const repeatGroup = (document: JobDocument, run: string, step_mm: number, times: number, mirrored: boolean) =>
     call<Evaluated>('POST', '/api/repeat', { document, run, step_mm, times, mirrored });
@@ -188,11 +192,11 @@ export const pricesQuery = queryOptions({
     queryFn: () => orThrow(call<CrewPrices>('GET', '/api/prices')),
     retry: false,
 });
-export const keepPrices = (prices: KeptPrices) => call<CrewPrices>('PUT', '/api/prices', prices);
-export const dropPrice = (id: number) => call<null>('DELETE', `/api/prices/${id}`);
+export const keepPrices = (prices: KeptPrices) => write<CrewPrices>('PUT', '/api/prices', prices);
+export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id}`);
 /** What is to be cut now, and from which sticks; can be given up. */
 export const askCut = (document: JobDocument, run: string, signal?: AbortSignal) =>
-    call<CuttingReport>('POST', '/api/cut', { document, run }, signal);
+    call<CuttingReport>('POST', '/api/cut', { document, run }, { signal });
 export const cutQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['cut', run, document],

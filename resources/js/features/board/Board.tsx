@@ -1,8 +1,10 @@
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type FormEvent } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { accountQuery, boardQuery, importJob, signOut, startJob } from '../../api/queries';
+import type { JobRow as Row } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
+import { browserStorage, jobsWithDrafts } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { JobRow } from './JobRow';
@@ -47,6 +49,7 @@ export function Board() {
                 <Beside />
             </header>
             <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
+            <Unsaved jobs={jobs} />
             <div className="board-caps cap" aria-hidden="true">
                 <span>job</span>
                 <span>fall line</span>
@@ -83,6 +86,24 @@ export function Board() {
                 )}
             </main>
         </div>
+    );
+}
+
+/** What this browser still holds of jobs that the server has not saved: opening the job saves it. */
+function Unsaved({ jobs }: { jobs: Row[] }) {
+    const ids = jobsWithDrafts(browserStorage());
+    if (ids.length === 0) return null;
+    return (
+        <p className="unsaved" role="status">
+            <Shape kind="warn" size={16} /> Not saved yet, stored on this device:{' '}
+            {ids.map((id, i) => (
+                <span key={id}>
+                    {i > 0 && ', '}
+                    <Link to={`/jobs/${id}`}>{jobs.find((job) => job.id === id)?.name ?? 'a job'}</Link>
+                </span>
+            ))}
+            . Open it, and it is saved.
+        </p>
     );
 }
 

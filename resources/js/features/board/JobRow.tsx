@@ -20,11 +20,13 @@ export function JobRow({ job }: { job: Row }) {
                 <h2>
                     <Link to={to}>{job.name}</Link>
                 </h2>
-                <p>
-                    {run && summary
-                        ? `run ${run.number} of ${summary.runs}, ${run.name.charAt(0).toLowerCase()}${run.name.slice(1)}`
-                        : 'no run yet'}
-                </p>
+                {summary && (
+                    <p>
+                        {run
+                            ? `run ${run.number} of ${summary.runs}, ${run.name.charAt(0).toLowerCase()}${run.name.slice(1)}`
+                            : 'no run yet'}
+                    </p>
+                )}
                 {summary && (
                     <p className="cap">
                         {summary.rulebook}, {summary.units === 'inch' ? 'inches' : 'millimetres'}
@@ -43,9 +45,11 @@ export function JobRow({ job }: { job: Row }) {
                         </span>
                     ))}
                 </div>
-                <p className="state">
-                    <Shape kind={state.shape} size={14} /> {state.text}
-                </p>
+                {summary && (
+                    <p className="state">
+                        <Shape kind={state.shape} size={14} /> {state.text}
+                    </p>
+                )}
             </div>
             <div>
                 <b className="next">{nextWords(job)}</b>

@@ -30,7 +30,9 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
     const { units } = editor.evaluation;
     const report = useQuery(cutQuery(editor.document, run.id)).data;
     const usual = usualEnd(report?.pieces ?? []);
-    const done = report?.pieces.filter((piece) => piece.cut).length ?? 0;
+    // A tick stands as soon as it is made, whether there is an answer to it or not.
+    const ticks = new Set((editor.latest.cutting?.cut ?? []).filter((one) => one.run === run.id).map((one) => one.piece));
+    const done = run.pieces.filter((piece) => ticks.has(piece.key)).length;
     return (
         <main className="station cut-station">
             <div className="cut-head">
@@ -66,7 +68,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                     >
                         {now && piece.known && (
                             <TickOff
-                                piece={now}
+                                piece={{ ...now, cut: ticks.has(piece.key) }}
                                 units={units}
                                 onCut={(mm) => editor.change((document) => ticked(document, run.id, piece.key, mm))}
                                 onBack={() => editor.change((document) => unticked(document, run.id, piece.key))}

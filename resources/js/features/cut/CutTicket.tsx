@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { cutQuery, jobQuery, keepJob } from '../../api/queries';
+import { cutQuery, jobQuery, saveJob } from '../../api/queries';
 import type { JobDocument } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../drawing/Shape';
+import { whenSaved } from '../../editing';
 import { BrandGlyph } from '../../shared/Brand';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
@@ -18,7 +19,9 @@ const EMPTY = { runs: [] } as unknown as JobDocument;
 /** The cut ticket: one clean page of paper, with a scale to check the printer. */
 export function CutTicket() {
     const { id = '', run: runId } = useParams();
-    const job = useQuery(jobQuery(id));
+    // What was just changed is saved before a ticket is made of the job.
+    const saved = useQuery({ queryKey: ['saved', id], queryFn: () => whenSaved(id), gcTime: 0 });
+    const job = useQuery({ ...jobQuery(id), enabled: saved.data !== undefined });
     const cut = useQuery({ ...cutQuery(job.data?.document ?? EMPTY, runId ?? ''), enabled: job.data !== undefined });
     const client = useQueryClient();
     const [problem, setProblem] = useState('');
@@ -40,9 +43,9 @@ export function CutTicket() {
     const print = async (): Promise<void> => {
         window.print();
         if (!cut.data) return;
-        const kept = await keepJob(id, revision, 'printed', printed(plan, run.id, dayOf(new Date()), cut.data.pieces));
+        const kept = await saveJob(id, revision, 'printed', printed(plan, run.id, dayOf(new Date()), cut.data.pieces));
         if (kept.ok) client.setQueryData(jobQuery(id).queryKey, kept.data);
-        else setProblem(`It is not kept that this ticket was printed: ${kept.message}`);
+        else setProblem(`It is not saved that this ticket was printed: ${kept.message}`);
     };
     const stops = run.findings.filter((finding) => finding.severity === 'stop');
     const doubtful = run.fittings.filter(
@@ -58,6 +61,11 @@ export function CutTicket() {
                     Print
                 </button>
             </p>
+            {saved.data === false && (
+                <p className="problem" role="alert">
+                    <Shape kind="stop" size={16} /> This job has changes on this device that are not saved yet; they are not on this ticket.
+                </p>
+            )}
             {problem && (
                 <p className="screen-only problem" role="alert">
                     {problem}

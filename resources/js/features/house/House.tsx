@@ -54,7 +54,11 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                         selected={selected}
                         onOpen={(run) => (run === selected ? onOpen(run) : onSelect(run))}
                         onRepeat={setRepeating}
-                        onRemove={(run) => editor.change((document) => removed(document, run))}
+                        onRemove={(run) => {
+                            editor.change((document) => removed(document, run));
+                            // Nobody stays at the address of what is gone.
+                            if (run === selected) onSelect(evaluation.runs.find((one) => one.id !== run)?.id ?? 'none');
+                        }}
                     />
                     <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />
                     <HouseFindings evaluation={evaluation} onOpen={onOpen} />

@@ -1,25 +1,27 @@
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { copyJob } from '../../api/queries';
-import type { Job } from '../../api/types';
-import type { JobEditor } from './useJobEditor';
+import type { Conflict as Met } from '../../editing';
 import { Problem } from '../../shared/Problem';
+import type { JobEditor } from './useJobEditor';
 
-/** Somebody else's state and mine: both stay, whichever is chosen. */
-export function Conflict({ editor, theirs }: { editor: JobEditor; theirs: Job }) {
+/** Another state of the job and mine: both stay, whichever is chosen. One's own change in another window is not said to be another's. */
+export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Met }) {
+    const { theirs, by } = conflict;
     const [problem, setProblem] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
+    const who = by.length > 0 ? by.join(' and ') : 'you, in another window or on another device,';
 
-    const keepMine = async (): Promise<void> => {
+    const copyMine = async (): Promise<void> => {
         setBusy(true);
-        const mine = editor.document;
-        const result = await copyJob({ ...mine, name: `${mine.name.slice(0, 100)} (my copy)` });
+        const mine = await editor.mine();
+        const result = mine && (await copyJob({ ...mine, name: `${mine.name.slice(0, 100)} (my copy)` }));
         setBusy(false);
-        if (!result.ok) {
-            setProblem(result.message);
+        if (!result?.ok) {
+            setProblem(result?.message ?? 'No answer from the server.');
             return;
         }
-        // The copy holds my change; this job goes on with theirs.
+        // The copy holds my change; this job goes on with the other state.
         editor.takeTheirs();
         window.location.assign(`/jobs/${result.data.id}`);
     };
@@ -27,22 +29,22 @@ export function Conflict({ editor, theirs }: { editor: JobEditor; theirs: Job })
     return (
         <Modal show backdrop="static" keyboard={false} aria-labelledby="conflict-title">
             <Modal.Body>
-                <h2 id="conflict-title">Changed by {theirs.kept_by} meanwhile</h2>
+                <h2 id="conflict-title">Changed by {who} meanwhile</h2>
                 <p className="say">
-                    {theirs.kept_by} kept revision {theirs.revision} of this job while you were working on another. Nothing of yours is
-                    lost: it is still here.
+                    Revision {theirs.revision} of this job was saved by {who} while another was worked on here. Nothing of yours is lost: it
+                    is still here.
                 </p>
                 <p className="say">
-                    Keep mine as a copy makes a job of its own from what you see. Take theirs goes on with what {theirs.kept_by} kept, and
-                    lets your last change go.
+                    Save mine as a copy makes a job of its own from what you see. Take {by.length > 0 ? 'theirs' : 'the newer one'} goes on
+                    with revision {theirs.revision}, and lets your last change here go.
                 </p>
                 <Problem text={problem} />
                 <div className="acts">
                     <button type="button" className="plain" onClick={editor.takeTheirs} disabled={busy}>
-                        Take theirs
+                        Take {by.length > 0 ? 'theirs' : 'the newer one'}
                     </button>
-                    <button type="button" className="main-act" onClick={() => void keepMine()} disabled={busy}>
-                        Keep mine as a copy
+                    <button type="button" className="main-act" onClick={() => void copyMine()} disabled={busy}>
+                        Save mine as a copy
                     </button>
                 </div>
             </Modal.Body>

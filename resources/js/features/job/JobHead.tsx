@@ -3,15 +3,24 @@ import { Link, useNavigate } from 'react-router';
 import type { JobRun } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
-import type { JobEditor, Keeping } from './useJobEditor';
+import type { Saving } from '../../editing';
+import type { JobEditor } from './useJobEditor';
 
-const KEEPING: Record<Keeping, string> = {
-    kept: '',
-    keeping: 'Keeping',
-    waiting: 'Not kept yet',
-    'no-answer': 'No answer; held here',
-    refused: 'Not kept',
+const SAVING: Record<Saving, string> = {
+    saved: 'Saved',
+    saving: 'Saving',
+    pending: 'Saving',
+    offline: 'Offline, stored on this device',
+    refused: 'Not saved',
+    'signed-out': 'Not saved: sign in again',
+    conflict: 'Not saved: changed meanwhile',
 };
+
+/** How it stands with saving: `Saved` is said only of what the server has read back. */
+function savingInWords({ saving, stored, job }: JobEditor): string {
+    if (saving === 'saved') return `Saved ${new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
+    return stored ? SAVING[saving] : 'Not saved, and no room on this device: leave this page open';
+}
 
 export function JobHead({
     editor,
@@ -25,9 +34,8 @@ export function JobHead({
     onNewRun: () => void;
 }) {
     const navigate = useNavigate();
-    const { document, job, evaluation, keeping } = editor;
+    const { document, job, evaluation, saving } = editor;
     const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
-    const kept = new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' });
     return (
         <header className="head">
             <Link className="brand" to="/" aria-label="Fall Bend, all jobs">
@@ -67,15 +75,15 @@ export function JobHead({
                     {evaluation.rulebook.name}, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}
                 </b>
             </div>
-            <div className="kept" aria-live="polite" data-keeping={keeping}>
+            <div className="kept" aria-live="polite" data-saving={saving}>
                 <span className="cap">Revision {job.revision}</span>
-                <b>{KEEPING[keeping] || `Kept ${kept}`}</b>
+                <b>{savingInWords(editor)}</b>
             </div>
             <div className="fill" />
             <button
                 type="button"
                 className="beside"
-                disabled={!job.can_undo && keeping === 'kept'}
+                disabled={!job.can_undo && saving === 'saved'}
                 onClick={() => void editor.step('undo')}
                 aria-label="Undo"
             >
@@ -84,7 +92,7 @@ export function JobHead({
             <button
                 type="button"
                 className="beside"
-                disabled={!job.can_redo || keeping !== 'kept'}
+                disabled={!job.can_redo || saving !== 'saved'}
                 onClick={() => void editor.step('redo')}
                 aria-label="Redo"
             >

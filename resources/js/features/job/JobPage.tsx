@@ -1,15 +1,21 @@
-import { useQuery } from '@tanstack/react-query';
+import { queryOptions, useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
-import { CallFailed, jobQuery } from '../../api/queries';
+import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
+import { openTabs } from '../../editing';
 import { JobScreen } from './JobScreen';
 import { UnreadableJob } from './UnreadableJob';
+
+/** Which pages of this browser are open: what a closed one left unsaved is taken up. */
+const tabsQuery = queryOptions({ queryKey: ['tabs'], queryFn: openTabs, staleTime: Infinity, gcTime: Infinity });
 
 /** Fetches the job that the address names. */
 export function JobPage() {
     const { id = '' } = useParams();
     const job = useQuery(jobQuery(id));
-    if (job.isPending) return <p className="waiting">Opening the job.</p>;
+    const account = useQuery(accountQuery);
+    const tabs = useQuery(tabsQuery);
+    if (job.isPending || !account.data || !tabs.data) return <p className="waiting">Opening the job.</p>;
     if (job.isError) {
         if (isUnreadable(job.error)) return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
         const gone = job.error instanceof CallFailed && job.error.status === 404;
@@ -27,7 +33,7 @@ export function JobPage() {
             </div>
         );
     }
-    return <JobScreen key={job.data.id} start={job.data} />;
+    return <JobScreen key={job.data.id} start={job.data} by={account.data.email} tabs={tabs.data} />;
 }
 
 function isUnreadable(error: Error): error is CallFailed & { body: Unreadable } {

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job } from '../../api/types';
+import type { Tabs } from '../../editing';
 import { Route } from '../route';
 import { CutStation } from '../cut';
 import { HangStation } from '../hang';
@@ -13,6 +14,7 @@ import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
 import { JobHead } from './JobHead';
 import { RunDialog } from './RunDialog';
+import { RunGone } from './RunGone';
 import { STATIONS } from './stations';
 import { Strip } from './Strip';
 import { StationToCome } from './StationToCome';
@@ -20,8 +22,8 @@ import { useJobEditor } from './useJobEditor';
 import { useSelection } from './useSelection';
 
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
-export function JobScreen({ start }: { start: Job }) {
-    const editor = useJobEditor(start);
+export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {
+    const editor = useJobEditor(start, by, tabs);
     const { run: runId, station: stationKey = 'route' } = useParams();
     const navigate = useNavigate();
     const phone = usePhone();
@@ -29,7 +31,11 @@ export function JobScreen({ start }: { start: Job }) {
     const [dialog, setDialog] = useState<'run' | 'new' | null>(null);
     const [isWay, setIsWay] = useState(false);
     const callOut = useRef<HTMLTextAreaElement>(null);
-    const plan = editor.document.runs.find((run) => run.id === runId) ?? editor.document.runs[0];
+    const isNamed = runId !== undefined && runId !== 'none';
+    const named = editor.document.runs.find((run) => run.id === runId);
+    // A run that is not there is said to be gone: nobody is shown another one in its place.
+    const plan = named ?? (isNamed ? undefined : editor.document.runs[0]);
+    const isGone = isNamed && !named;
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
     const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
@@ -99,10 +105,12 @@ export function JobScreen({ start }: { start: Job }) {
                 on={station?.key ?? 'route'}
                 run={run}
                 standing={editor.evaluation.standing}
-                cut={(editor.document.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
+                cut={(editor.latest.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
             />
             {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />}
-            {station?.key === 'look' ? (
+            {isGone ? (
+                <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
+            ) : station?.key === 'look' ? (
                 <LookStation editor={editor} phone={phone} />
             ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
                 <House
@@ -143,7 +151,7 @@ export function JobScreen({ start }: { start: Job }) {
                     onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
                 />
             )}
-            {editor.conflict && <Conflict editor={editor} theirs={editor.conflict} />}
+            {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
         </div>
     );
 }

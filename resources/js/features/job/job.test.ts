@@ -1,52 +1,8 @@
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { JobDocument, RunReport } from '../../api/types';
+import { describe, expect, it } from 'vitest';
+import type { RunReport } from '../../api/types';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
-import { forgetDraft, recallDraft, rememberDraft } from './drafts';
 import { standing, STATIONS } from './stations';
 import { walkOrder } from './useSelection';
-
-const document_ = { name: 'x' } as JobDocument;
-
-describe('drafts in this browser', () => {
-    const kept = new Map<string, string>();
-    beforeEach(() => {
-        kept.clear();
-        vi.stubGlobal('localStorage', {
-            getItem: (key: string) => kept.get(key) ?? null,
-            setItem: (key: string, text: string) => kept.set(key, text),
-            removeItem: (key: string) => kept.delete(key),
-        });
-    });
-    afterEach(() => vi.unstubAllGlobals());
-
-    it('are remembered with the revision that they started from, each job its own', () => {
-        rememberDraft('a', 7, document_);
-        rememberDraft('b', 2, document_);
-        expect(recallDraft('a')).toEqual({ from: 7, document: document_ });
-        forgetDraft('a');
-        expect(recallDraft('a')).toBeNull();
-        expect(recallDraft('b')?.from).toBe(2);
-    });
-
-    it('never break the page: no storage, no room, or nonsense in it', () => {
-        kept.set('fall-bend draft a', '{"from":');
-        expect(recallDraft('a')).toBeNull();
-        vi.stubGlobal('localStorage', {
-            setItem: () => {
-                throw new Error('full');
-            },
-            getItem: () => {
-                throw new Error('none');
-            },
-            removeItem: () => {
-                throw new Error('none');
-            },
-        });
-        expect(() => rememberDraft('a', 1, document_)).not.toThrow();
-        expect(recallDraft('a')).toBeNull();
-        expect(() => forgetDraft('a')).not.toThrow();
-    });
-});
 
 describe('what keeps a station from being done', () => {
     const route = STATIONS[1];

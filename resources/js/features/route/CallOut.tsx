@@ -15,7 +15,7 @@ interface Props {
 export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const [caret, setCaret] = useState(0);
     const [focused, setFocused] = useState(false);
-    const typed = editor.typed?.run === run.id ? editor.typed.text : null;
+    const typed = editor.said.findLast((one) => one.run === run.id)?.text ?? null;
     const text = typed ?? run.call_out;
     const { phrases } = editor.evaluation;
     const live = typed !== null ? phrases : [];

@@ -1,11 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
+import { useEffect, useState } from 'react';
+import { whenSignedOut } from '../../api/client';
 import { accountQuery, CallFailed } from '../../api/queries';
 import { SignIn } from './SignIn';
+import { SignInAgain } from './SignInAgain';
 
 /** Everything inside is for those who are signed in; others are asked to, and come back to where they were. */
 export function SignedIn() {
     const account = useQuery(accountQuery);
+    const [isOut, setOut] = useState(false);
+    useEffect(() => whenSignedOut(() => setOut(true)), []);
     if (account.isPending) return <p className="waiting">One moment.</p>;
     if (account.isError) {
         if (account.error instanceof CallFailed && account.error.status === 401) return <SignIn />;
@@ -18,5 +23,10 @@ export function SignedIn() {
             </div>
         );
     }
-    return <Outlet />;
+    return (
+        <>
+            <Outlet />
+            {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
+        </>
+    );
 }

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import type { JobDocument } from '../../api/types';
+import type { JobDocument } from '../api/types';
 import { refusalInWords } from './refusal';
 
 const document = { runs: [{ name: 'House drain' }, { name: 'Flat stack' }] } as unknown as JobDocument;

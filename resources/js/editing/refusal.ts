@@ -1,4 +1,4 @@
-import type { JobDocument } from '../../api/types';
+import type { JobDocument } from '../api/types';
 
 /** Where a run meets another: what is wrong there is said of the run. */
 const MEETS = /^runs\.(\d+)\.(?:outlet|tie_in)\.(?:branch\.leg|branch\.run|run)$/;

@@ -1,0 +1,30 @@
+import { Link } from 'react-router';
+import type { JobRun } from '../../api/types';
+import { Shape } from '../../drawing/Shape';
+
+/** The address names a run that is not in this job: it was removed, or the link is an old one. The others are named; none is shown in its place. */
+export function RunGone({ job, runs, station }: { job: string; runs: JobRun[]; station: string }) {
+    return (
+        <main className="run-gone" role="alert">
+            <h1>
+                <Shape kind="stop" size={20} /> There is no such run in this job
+            </h1>
+            <p className="say">
+                It was removed, or the link is an old one. {runs.length > 0 ? 'These runs are here:' : 'This job has no run yet.'} Undo
+                brings back a run that was just removed.
+            </p>
+            <ul>
+                {runs.map((run, i) => (
+                    <li key={run.id}>
+                        <Link to={`/jobs/${job}/runs/${run.id}/${station}`}>
+                            {i + 1}. {run.name}
+                        </Link>
+                    </li>
+                ))}
+            </ul>
+            <Link className="plain" to={`/jobs/${job}`}>
+                Open the job
+            </Link>
+        </main>
+    );
+}

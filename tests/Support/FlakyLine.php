@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Support;
+
+use RuntimeException;
+use Symfony\Component\Process\Process;
+
+/** A line to the server that goes wrong by chance, the same way for the same seed (flaky-line.mjs). */
+final class FlakyLine
+{
+    private function __construct(private readonly Process $process, public readonly string $address) {}
+
+    /** @param  string  $server  address of the server */
+    public static function to(string $server): self
+    {
+        $port = self::freePort();
+        $process = new Process(['node', __DIR__.'/flaky-line.mjs', (string) $port, (string) parse_url($server, PHP_URL_PORT)], timeout: null);
+        $process->start();
+        $line = new self($process, "http://127.0.0.1:{$port}");
+        for ($i = 0; $i < 100 && ! $line->answers($port); $i++) {
+            usleep(50_000);
+        }
+
+        return $line;
+    }
+
+    /** From here on this share of the calls goes wrong: lost, carried out but not answered, late, cut off, or met by a restart. */
+    public function goesWrong(float $share, int $seed): void
+    {
+        $this->tell(['share' => $share, 'seed' => $seed]);
+    }
+
+    public function heals(): void
+    {
+        $this->tell(['share' => 0]);
+    }
+
+    public function close(): void
+    {
+        $this->process->stop(1);
+    }
+
+    /** @param  array<string, float|int>  $what */
+    private function tell(array $what): void
+    {
+        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($what, JSON_THROW_ON_ERROR)]]);
+        if (file_get_contents("{$this->address}/flaky-line", false, $context) === false) {
+            throw new RuntimeException('The flaky line does not listen.');
+        }
+    }
+
+    private function answers(int $port): bool
+    {
+        $socket = @fsockopen('127.0.0.1', $port);
+        if ($socket === false) {
+            return false;
+        }
+        fclose($socket);
+
+        return true;
+    }
+
+    private static function freePort(): int
+    {
+        $socket = stream_socket_server('tcp://127.0.0.1:0');
+        $name = $socket === false ? false : stream_socket_get_name($socket, false);
+
+        return (int) substr((string) strrchr((string) $name, ':'), 1);
+    }
+}
