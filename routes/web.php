@@ -5,9 +5,12 @@ declare(strict_types=1);
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\PriceController;
+use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\SessionController;
+use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
 Route::pattern('id', '[0-9A-Za-z]{1,40}');
@@ -30,15 +33,15 @@ Route::prefix('api')->group(static function (): void {
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
-        Route::post('order', [EvaluationController::class, 'order']);
-        Route::post('cut', [EvaluationController::class, 'cut']);
-        Route::post('ticket', [FileController::class, 'ticket']);
-        Route::post('materials', [EvaluationController::class, 'materials']);
+        Route::post('order', [EvaluationController::class, 'order'])->middleware(InTurn::class);
+        Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
+        Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
+        Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);
         Route::post('drawing', [FileController::class, 'drawing']);
-        Route::post('csv', [FileController::class, 'csv']);
+        Route::post('csv', [FileController::class, 'csv'])->middleware(InTurn::class);
         Route::post('hang', [EvaluationController::class, 'hang']);
         Route::post('wrap', [FileController::class, 'wrap']);
-        Route::post('make-up', [EvaluationController::class, 'makeUp']);
+        Route::post('make-up', [EvaluationController::class, 'makeUp'])->middleware(InTurn::class);
         Route::get('catalogue', [CatalogueController::class, 'index']);
         Route::get('catalogue/own', [CatalogueController::class, 'own']);
         Route::post('catalogue/own', [CatalogueController::class, 'store']);
@@ -46,10 +49,14 @@ Route::prefix('api')->group(static function (): void {
         Route::get('prices', [PriceController::class, 'index']);
         Route::put('prices', [PriceController::class, 'update']);
         Route::delete('prices/{id}', [PriceController::class, 'destroy'])->where('id', '[0-9]{1,15}');
+        Route::delete('questions/{key}', [QuestionController::class, 'destroy'])->where('key', '[\\w-]{8,80}');
         Route::post('length', [EvaluationController::class, 'length']);
-        Route::post('reckon/{name}', [EvaluationController::class, 'reckon']);
+        Route::post('reckon/{name}', [EvaluationController::class, 'reckon'])->middleware(InTurn::class);
     });
 });
+
+// Whether the application answers, with its database behind it; nothing is said of what is in it.
+Route::get('health', HealthController::class)->withoutMiddleware('web');
 
 // Every other address is the interface's own.
 Route::view('/{any?}', 'app')->where('any', '^(?!api/|build/).*');

@@ -104,6 +104,8 @@ final readonly class Description
                 'put' => self::call('Keep prices, each in place of what was kept of the same before; all of them, or none', Shapes::object(['prices' => Shapes::list(Shapes::ref('JobPrice')), 'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE))]), 'CrewPrices', [422 => 'Problem', 403 => 'Problem']),
             ],
             '/api/prices/{id}' => ['delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
+            '/api/questions/{key}' => ['delete' => self::call('Call off a heavy question that was asked with this key in the header Question-Key', null, null, [], 204)
+                + ['parameters' => [['name' => 'key', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]]]],
             '/api/length' => ['post' => self::call('Read one length as a tape says it', Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]), 'Tape', [422 => 'Problem'])],
             '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
                 + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],

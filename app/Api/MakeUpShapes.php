@@ -54,7 +54,7 @@ final class MakeUpShapes
                 'relax' => Shapes::list(Shapes::object(['condition' => self::TEXT, 'what' => self::TEXT, 'from' => self::NUMBER, 'to' => self::NUMBER, 'solution' => Shapes::ref('MadeUpWay')])),
             ]),
             'RunOrder' => Shapes::object([
-                'goes' => self::YES_NO, 'fixed' => Shapes::list(self::TEXT), 'left' => Shapes::list(self::WHOLE),
+                'goes' => self::YES_NO, 'known' => self::YES_NO, 'fixed' => Shapes::list(self::TEXT), 'left' => Shapes::list(self::WHOLE),
                 'steps' => Shapes::list(Shapes::object(['parts' => Shapes::list(self::TEXT), 'joints' => Shapes::list(self::WHOLE), 'push_mm' => self::NUMBER, 'on_bench' => self::YES_NO, 'moves' => self::YES_NO])),
                 'frees' => Shapes::list(Shapes::list(Shapes::object(['joint' => self::WHOLE, 'kind' => ['enum' => ['slide', 'roll', 'union']]]))),
             ]),

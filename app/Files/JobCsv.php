@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Cutting\MeasuredBack;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JointRegister;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
@@ -22,7 +23,7 @@ final readonly class JobCsv
 
     private const HANGER = ['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)'];
 
-    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook) {}
+    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook, private ?Effort $effort = null) {}
 
     /** @param  string  $list  one of LISTS */
     public function of(string $list): string
@@ -54,7 +55,7 @@ final readonly class JobCsv
 
     private function materials(): string
     {
-        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook))->rows());
+        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook, $this->effort))->rows());
 
         return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'], $rows);
     }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Questions\Allowance;
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Reckon\Reckoners;
@@ -20,6 +22,7 @@ final class CoreProvider extends ServiceProvider
         $this->app->singleton(JobFile::class);
         $this->app->singleton(JobEvaluator::class);
         $this->app->singleton(Reckoners::class);
+        $this->app->bind(Effort::class, static fn (): Effort => Allowance::effort());
     }
 
     public function boot(): void

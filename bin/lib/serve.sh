@@ -3,36 +3,58 @@
 
 # start_web NAME PORT
 start_web() {
-  local home="$VAR/$1/web" version fpm_user='' nginx_user='' fpm_flags=()
+  local home="$VAR/$1/web" version flags=() user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
-  FPM_SOCKET="$home/fpm.sock"
-  [ ${#FPM_SOCKET} -le 100 ] || FPM_SOCKET="/tmp/fall-bend-$(printf '%s' "$home" | sha256sum | cut -c1-12)-fpm.sock"
-  if [ "$(id -u)" -eq 0 ]; then
-    fpm_user=$'user = root\ngroup = root'
-    nginx_user='user root;'
-    fpm_flags=(-R)
+  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group"
+  end_group "$NGINX_NOTE" QUIT 5
+  end_group "$FPM_NOTE" QUIT 5
+  end_group "$HEAVY_NOTE" QUIT 5
+  FPM_SOCKET="$home/fpm.sock" FPM_HEAVY_SOCKET="$home/heavy.sock"
+  if [ ${#FPM_HEAVY_SOCKET} -gt 100 ]; then
+    local short
+    short="/tmp/fall-bend-$(printf '%s' "$home" | sha256sum | cut -c1-12)"
+    FPM_SOCKET="$short-fpm.sock" FPM_HEAVY_SOCKET="$short-heavy.sock"
   fi
-  stop_leftover "$home/nginx.pid"
-  stop_leftover "$home/fpm.pid"
-  cat > "$home/fpm.conf" <<CONF
-[global]
-pid = $home/fpm.pid
-error_log = $home/fpm.log
-daemonize = no
-[www]
-$fpm_user
-listen = $FPM_SOCKET
+  # What a killed server left lying is no server.
+  rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET"
+  if [ "$SERVER_USER" = root ]; then
+    flags=(-R)
+    user=$'user = root\ngroup = root'
+  fi
+  # With FALL_BEND_ACCESS_LOG what every request took is written down: milliseconds, and kilobytes of memory.
+  [ -z "${FALL_BEND_ACCESS_LOG:-}" ] || log=$'access.log = '"$home/access.log"$'\naccess.format = "%m %r %s %{milli}d %{kilobytes}M"'
+  local common="$user
 listen.mode = 0600
-pm = static
-pm.max_children = 4
 clear_env = no
 catch_workers_output = yes
+$log
 php_admin_value[opcache.validate_timestamps] = 0
 php_admin_value[post_max_size] = 8M
-CONF
+php_admin_value[memory_limit] = 96M"
+  fpm_settings "$home" fpm "$FPM_SOCKET" 'pm = static
+pm.max_children = 4
+request_terminate_timeout = 30s' "$common"
+  # Heavy questions have workers of their own, which stand back behind the others. Two are worked on at a time (app/Questions/Turn.php), the rest wait.
+  fpm_settings "$home" heavy "$FPM_HEAVY_SOCKET" 'pm = ondemand
+pm.max_children = 12
+pm.process_idle_timeout = 60s
+request_terminate_timeout = 60s' "$common"
+  local params="fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
+      fastcgi_param SCRIPT_NAME /index.php;
+      fastcgi_param DOCUMENT_ROOT $ROOT/public;
+      fastcgi_param REQUEST_METHOD \$request_method;
+      fastcgi_param REQUEST_URI \$request_uri;
+      fastcgi_param QUERY_STRING \$query_string;
+      fastcgi_param CONTENT_TYPE \$content_type;
+      fastcgi_param CONTENT_LENGTH \$content_length;
+      fastcgi_param SERVER_PROTOCOL \$server_protocol;
+      fastcgi_param SERVER_NAME \$host;
+      fastcgi_param SERVER_PORT \$server_port;
+      fastcgi_param REMOTE_ADDR \$remote_addr;
+      fastcgi_param HTTP_PROXY \"\";"
   cat > "$home/nginx.conf" <<CONF
-$nginx_user
+$([ "$SERVER_USER" != root ] || echo 'user root;')
 worker_processes 1;
 daemon off;
 pid $home/nginx.pid;
@@ -59,30 +81,26 @@ http {
     location / { try_files \$uri /index.php\$is_args\$args; }
     location = /index.php {
       fastcgi_pass unix:$FPM_SOCKET;
-      fastcgi_param SCRIPT_FILENAME $ROOT/public/index.php;
-      fastcgi_param SCRIPT_NAME /index.php;
-      fastcgi_param DOCUMENT_ROOT $ROOT/public;
-      fastcgi_param REQUEST_METHOD \$request_method;
-      fastcgi_param REQUEST_URI \$request_uri;
-      fastcgi_param QUERY_STRING \$query_string;
-      fastcgi_param CONTENT_TYPE \$content_type;
-      fastcgi_param CONTENT_LENGTH \$content_length;
-      fastcgi_param SERVER_PROTOCOL \$server_protocol;
-      fastcgi_param SERVER_NAME \$host;
-      fastcgi_param SERVER_PORT \$server_port;
-      fastcgi_param REMOTE_ADDR \$remote_addr;
-      fastcgi_param HTTP_PROXY "";
+      $params
+    }
+    location ~ ^/api/(order|cut|ticket|materials|csv|make-up|reckon/(closing-gap|cut-stock|make-up|trap-seal|will-it-go))\$ {
+      fastcgi_pass unix:$FPM_HEAVY_SOCKET;
+      fastcgi_read_timeout 70s;
+      $params
     }
   }
 }
 CONF
-  "/usr/sbin/php-fpm$version" "${fpm_flags[@]}" --nodaemonize --fpm-config "$home/fpm.conf" > "$home/fpm.out" 2>&1 &
-  FPM_SERVER=$!
-  "$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home" > "$home/nginx.out" 2>&1 &
-  NGINX_SERVER=$!
+  own "$home"
+  launch "$FPM_NOTE" "$home/fpm.out" "/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize --fpm-config "$home/fpm.conf"
+  FPM_SERVER=$LAUNCHED
+  launch "$HEAVY_NOTE" "$home/heavy.out" nice -n 15 "/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize --fpm-config "$home/heavy.conf"
+  HEAVY_SERVER=$LAUNCHED
+  launch "$NGINX_NOTE" "$home/nginx.out" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home"
+  NGINX_SERVER=$LAUNCHED
   local i
   for i in $(seq 1 100); do
-    [ -S "$FPM_SOCKET" ] && ! port_is_free "$2" && return 0
+    is_healthy "$2" && return 0
     kill -0 "$FPM_SERVER" 2>/dev/null || { tail -5 "$home/fpm.out" "$home/fpm.log" >&2; die 'PHP-FPM did not start.'; }
     kill -0 "$NGINX_SERVER" 2>/dev/null || { tail -5 "$home/nginx.out" "$home/nginx.log" >&2; die 'nginx did not start.'; }
     sleep 0.1
@@ -90,16 +108,47 @@ CONF
   die 'The web server did not answer within 10 s.'
 }
 
-# start_application NAME PORT ENVIRONMENT [fresh]: settings cached, tables made (anew with `fresh`), demo in, served. The database stands already.
-start_application() {
+# fpm_settings FOLDER NAME SOCKET HOW_MANY COMMON: the settings of a master with one pool
+fpm_settings() {
+  cat > "$1/$2.conf" <<CONF
+[global]
+pid = $1/$2.pid
+error_log = $1/$2.log
+daemonize = no
+; When told to stop, what is being answered is answered.
+process_control_timeout = 30s
+[$2]
+listen = $3
+$4
+$5
+CONF
+}
+
+# is_healthy PORT: whether the application answers there, with its database behind it
+is_healthy() { php -r 'exit(@file_get_contents("http://127.0.0.1:'"$1"'/health") === "ok" ? 0 : 1);'; }
+
+# application_environment NAME PORT ENVIRONMENT: what the application is told; the database stands already
+application_environment() {
   export APP_ENV=$3 APP_URL="http://127.0.0.1:$2" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
   APP_KEY=$(cat "$VAR/$1/app.key")
   export APP_KEY
+}
+
+# start_application NAME PORT ENVIRONMENT [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`), served
+start_application() {
+  application_environment "$1" "$2" "$3"
+  touch storage/logs/fall-bend.log
+  mkdir -p "$VAR/$1/cache"
+  own storage bootstrap/cache
+  let_servers_read
+  umask 077
   php artisan config:cache -q
   php artisan route:cache -q
+  umask 022
+  own "$VAR/$1/config.php" "$VAR/$1/routes.php" storage bootstrap/cache
   if [ "${4:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
-  php artisan demo:seed
+  [ "${4:-}" = empty ] || php artisan demo:seed
   start_web "$1" "$2"
 }
 
@@ -113,12 +162,12 @@ start_driver() {
   export BROWSER_BASE=$APP_URL BROWSER_DRIVER="http://127.0.0.1:$port"
 }
 
+# Whatever is being answered is answered first.
 stop_web() {
-  local pid
-  for pid in "${NGINX_SERVER:-}" "${FPM_SERVER:-}"; do
-    [ -n "$pid" ] || continue
-    kill -TERM "$pid" 2>/dev/null || true
-    wait "$pid" 2>/dev/null || true
-  done
-  NGINX_SERVER='' FPM_SERVER=''
+  [ -n "${NGINX_SERVER:-}${FPM_SERVER:-}" ] || return 0
+  end_group "$NGINX_NOTE" QUIT 35
+  end_group "$FPM_NOTE" QUIT 35
+  end_group "$HEAVY_NOTE" QUIT 35
+  wait "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" 2>/dev/null || true
+  NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER=''
 }

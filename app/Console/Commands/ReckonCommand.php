@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use App\Questions\Allowance;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Reckon\Reckoners;
 use Illuminate\Console\Command;
@@ -26,7 +27,7 @@ final class ReckonCommand extends Command
         }
         $name = is_string($this->argument('name')) ? $this->argument('name') : '';
         try {
-            $answer = (bool) $this->option('schema') ? $reckoners->schema($name) : $reckoners->reckonJson($name, (string) stream_get_contents(STDIN));
+            $answer = (bool) $this->option('schema') ? $reckoners->schema($name) : $this->reckon($reckoners, $name);
             $this->print($answer);
 
             return 0;
@@ -35,6 +36,20 @@ final class ReckonCommand extends Command
 
             return 2;
         }
+    }
+
+    /**
+     * @return array<string, mixed>
+     *
+     * @throws BadInput
+     */
+    private function reckon(Reckoners $reckoners, string $name): array
+    {
+        $text = (string) stream_get_contents(STDIN);
+        $asked = json_decode($text, true);
+        $seconds = is_array($asked) ? $asked['seconds'] ?? null : null;
+
+        return $reckoners->reckonJson($name, $text, Allowance::effort(is_int($seconds) || is_float($seconds) ? (float) $seconds : null));
     }
 
     /** @param  array<string, mixed>  $answer */

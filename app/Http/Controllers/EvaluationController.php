@@ -8,6 +8,7 @@ use App\Actions\LayOut;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Evaluation\Tape;
@@ -58,21 +59,21 @@ final readonly class EvaluationController
     }
 
     /** The ways of making up the pipe between two ends of a run. */
-    public function makeUp(Request $request, JobFile $file, Catalogue $catalogue, LayOut $layOut): JsonResponse
+    public function makeUp(Request $request, JobFile $file, Catalogue $catalogue, LayOut $layOut, Effort $effort): JsonResponse
     {
         $body = Fields::of($request->json()->all());
 
-        return new JsonResponse((new RunMakeUp($catalogue, $file))->answer($layOut->job($body), $body, $layOut->own($request)));
+        return new JsonResponse((new RunMakeUp($catalogue, $file))->answer($layOut->job($body), $body, $layOut->own($request), $effort));
     }
 
     /** In what order a run goes together where its ends stand. */
-    public function order(Request $request, LayOut $layOut): JsonResponse
+    public function order(Request $request, LayOut $layOut, Effort $effort): JsonResponse
     {
         $body = Fields::of($request->json()->all());
         [, $layout, $own] = $layOut->run($request, $body);
         $body->end();
 
-        return new JsonResponse(['order' => RunOrder::of($layout)?->toArray(), 'closing' => (new RunClosing($layout, $own))->toArray()]);
+        return new JsonResponse(['order' => RunOrder::of($layout)?->toArray($effort), 'closing' => (new RunClosing($layout, $own))->toArray()]);
     }
 
     /** Where a run is hung, and what hangs between two hangers. */
@@ -86,23 +87,23 @@ final readonly class EvaluationController
     }
 
     /** What is to be cut now, and from which sticks. */
-    public function cut(Request $request, LayOut $layOut): JsonResponse
+    public function cut(Request $request, LayOut $layOut, Effort $effort): JsonResponse
     {
         $body = Fields::of($request->json()->all());
         [$job, $layout, $own] = $layOut->wholeJob($request, $body);
         $run = LayOut::runOf($body, $job);
         $body->end();
 
-        return new JsonResponse((new JobCutting($layout, $job, $own))->ofRun($run));
+        return new JsonResponse((new JobCutting($layout, $job, $own, $effort))->ofRun($run));
     }
 
     /** All that the job takes, by shelf. */
-    public function materials(Request $request, LayOut $layOut): JsonResponse
+    public function materials(Request $request, LayOut $layOut, Effort $effort): JsonResponse
     {
         $body = Fields::of($request->json()->all());
         [$job, $layout, $own, $book] = $layOut->wholeJob($request, $body);
         $body->end();
-        $rows = (new Materials($layout, $job, $own, $book))->rows();
+        $rows = (new Materials($layout, $job, $own, $book, $effort))->rows();
         $prices = array_filter(array_column($rows, 'price'), static fn (?float $price): bool => $price !== null);
 
         return new JsonResponse(['rows' => $rows, 'total' => $prices === [] ? null : array_sum($prices)]);
@@ -131,10 +132,10 @@ final readonly class EvaluationController
         }
     }
 
-    public function reckon(Request $request, string $name, Reckoners $reckoners): JsonResponse
+    public function reckon(Request $request, string $name, Reckoners $reckoners, Effort $effort): JsonResponse
     {
         abort_unless($reckoners->has($name), 404);
 
-        return new JsonResponse($reckoners->reckonJson($name, $request->getContent()));
+        return new JsonResponse($reckoners->reckonJson($name, $request->getContent(), $effort));
     }
 }

@@ -15,6 +15,7 @@ use FallBend\Core\Drawing\GltfWriter;
 use FallBend\Core\Drawing\LineDrawing;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Drawing\SvgWriter;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job;
@@ -29,25 +30,25 @@ use Illuminate\Http\Response;
 final readonly class FileController
 {
     /** One list of the job as a table. */
-    public function csv(Request $request, LayOut $layOut): Response
+    public function csv(Request $request, LayOut $layOut, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
         [$job, $layout, $own, $book] = $layOut->wholeJob($request, $body);
         $list = $body->choice('list', JobCsv::LISTS);
         $body->end();
 
-        return self::file((new JobCsv($layout, $job, $own, $book))->of($list), 'text/csv; charset=UTF-8');
+        return self::file((new JobCsv($layout, $job, $own, $book, $effort))->of($list), 'text/csv; charset=UTF-8');
     }
 
     /** The cut ticket of a run on paper, with the run from three sides. */
-    public function ticket(Request $request, LayOut $layOut): Response
+    public function ticket(Request $request, LayOut $layOut, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
         [$job, $judged, $catalogue] = $layOut->judged($request, $body);
         $layout = $judged->layout->runs[LayOut::runOf($body, $job)];
         [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];
         $body->end();
-        $ticket = new CutTicket($judged->layout, $job, $catalogue, $layout->run->id);
+        $ticket = new CutTicket($judged->layout, $job, $catalogue, $layout->run->id, $effort);
         $heads = ['job' => $job->name, 'run' => $layout->run->name, 'pipe' => "{$layout->system->letters} {$layout->run->size}", 'on' => $on];
 
         return self::file(TicketPdf::of($ticket, $heads, $ticket->holds($judged->findings($layout->run->id)), $layout->pieces === [] ? [] : self::views($layout), $job->units, $paper), 'application/pdf');

@@ -14,6 +14,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JointRegister;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
@@ -53,7 +54,14 @@ final class Materials
     /** @var array<string, true> methods that occur */
     private array $methods = [];
 
-    public function __construct(private readonly JobLayout $layout, private readonly Job $job, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
+    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
+    public function __construct(
+        private readonly JobLayout $layout,
+        private readonly Job $job,
+        private readonly Catalogue $catalogue,
+        private readonly Rulebook $rulebook,
+        private readonly ?Effort $effort = null,
+    ) {}
 
     /** @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, each: ?float, source: ?array<string, string>}> by shelf, size and name; `price` of all of them together, `each` of one */
     public function rows(): array
@@ -99,7 +107,7 @@ final class Materials
     private function pipes(): void
     {
         $units = $this->job->units;
-        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
+        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue, $this->effort))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
                 $tape = (new Tape)->of($stick->stockMm);

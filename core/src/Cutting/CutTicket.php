@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JointRegister;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\Job;
@@ -31,9 +32,10 @@ final readonly class CutTicket
 
     private Tape $tape;
 
-    public function __construct(JobLayout $job, private Job $said, Catalogue $catalogue, string $run)
+    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
+    public function __construct(JobLayout $job, private Job $said, Catalogue $catalogue, string $run, ?Effort $effort = null)
     {
-        $this->cutting = new JobCutting($job, $said, $catalogue);
+        $this->cutting = new JobCutting($job, $said, $catalogue, $effort);
         $this->layout = $job->runs[$run];
         $this->tape = new Tape;
     }

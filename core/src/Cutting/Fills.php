@@ -4,12 +4,16 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * What one stick can be filled with: the longest part that is left, and others with it, so that no more is left over than is allowed, and no part that is left would still go in. (A stick that
  * could take one part more never does worse with it.) Parts are gone through from long to short; the last one is looked up.
  */
 final class Fills
 {
+    private const EVERY = 250;
+
     /** @var list<array<int, int>> how many of each size, by its index */
     private array $found = [];
 
@@ -29,7 +33,7 @@ final class Fills
     private bool $isWhole = true;
 
     /** @param  list<int>  $sizes the longest first, each once */
-    public function __construct(private readonly array $sizes) {}
+    public function __construct(private readonly array $sizes, private readonly Effort $guard) {}
 
     /**
      * Gives fills with the part `$first` in them.
@@ -90,7 +94,7 @@ final class Fills
 
             return;
         }
-        $this->nodes++;
+        $this->count();
         if ($left <= $this->window && ! $this->fitsOne($counts, $left)) {
             $this->found[] = $this->chosen;
 
@@ -136,7 +140,7 @@ final class Fills
         if ($left >= 2 * $this->shortest) {
             return true;
         }
-        $this->nodes++;
+        $this->count();
         [$low, $high] = [$from, count($this->sizes) - 1];
         while ($low < $high) {
             $middle = intdiv($low + $high, 2);
@@ -153,6 +157,15 @@ final class Fills
         }
 
         return false;
+    }
+
+    /** Whether there is still time is asked now and then. */
+    private function count(): void
+    {
+        $this->nodes++;
+        if ($this->nodes % self::EVERY === 0 && ! $this->guard->spend(self::EVERY)) {
+            $this->mostNodes = 0;
+        }
     }
 
     /** @param  array<int, int>  $counts */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * What fills a stick to the last hair: the longest part that is left, and others with it. The last two parts are not gone through but looked up by the sum of their lengths, which is entered once for
  * every two sizes; so a stick of five parts costs as many looks as there are pairs of parts. Where few parts are left the last three are looked up.
@@ -12,6 +14,8 @@ final class FullFills
 {
     /** Sums within this share a place in the table; no more may be left over of a stick, nm. */
     public const BUCKET = 4000;
+
+    private const EVERY = 100;
 
     /** Two indexes in one number. */
     private const PACK = 65536;
@@ -51,7 +55,7 @@ final class FullFills
      * @param list<int> $entered indexes of the sizes that fills are made of
      * @param bool $isDeep the sums of three are entered too
      */
-    public function __construct(private readonly array $sizes, private readonly array $entered, int $capacity, private readonly bool $isDeep)
+    public function __construct(private readonly array $sizes, private readonly array $entered, int $capacity, private readonly bool $isDeep, private readonly Effort $guard)
     {
         foreach ($entered as $a => $i) {
             self::enter($this->ones, intdiv($sizes[$i], self::BUCKET), $i);
@@ -122,6 +126,9 @@ final class FullFills
     private function extend(int $from, int $left): void
     {
         $this->nodes++;
+        if ($this->nodes % self::EVERY === 0 && ! $this->guard->spend(self::EVERY)) {
+            $this->mostNodes = 0;
+        }
         if (! $this->isDeep || count($this->chosen) === 1) {
             $this->lookUp($this->pairs, 2, $from, $left);
         }

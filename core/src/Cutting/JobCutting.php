@@ -7,6 +7,7 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\CuttingDone;
 use FallBend\Core\Job\Job;
@@ -40,7 +41,8 @@ final readonly class JobCutting
     /** @var array<string, MeasuredBack> by run */
     private array $back;
 
-    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue)
+    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
+    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private ?Effort $effort = null)
     {
         $this->done = $job->cutting;
         $this->back = array_map(fn (RunLayout $run): MeasuredBack => new MeasuredBack($run, $this->done->cut[$run->run->id] ?? []), $layout->runs);
@@ -181,9 +183,9 @@ final readonly class JobCutting
      */
     private function plan(array $stock, array $parts, string $objective): CutPlan
     {
-        $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT * $this->done->effort))->plan();
+        $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT * $this->done->effort, $this->effort))->plan();
 
-        return $this->slack()->spread($plan, $stock, $parts, $objective, self::ROOM_EFFORT);
+        return $this->slack()->spread($plan, $stock, $parts, $objective, self::ROOM_EFFORT, $this->effort);
     }
 
     private function slack(): Slack

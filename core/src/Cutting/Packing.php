@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * Whether all parts go into sticks that cost no more than a target. Stick after stick is filled, each with the longest part that is left. What may be left over of a stick follows from the target:
  * what the money that is left still buys has to hold the parts that are left. So a target that leaves nothing over lets through nothing but full sticks.
@@ -22,6 +24,9 @@ final class Packing
 
     /** Pairs for each sum that a stick may have, from which on looking up is slower. */
     private const CROWDED = 0.5;
+
+    /** More pairs than these are not entered: a table of them would take 20 MB. */
+    private const MOST_PAIRS = 200_000;
 
     /** Parts that may be left for three to be looked up at a time. */
     private const DEEP = 50;
@@ -53,11 +58,17 @@ final class Packing
      * @param list<int> $sizes the longest first, each once, nm and a cut
      * @param array<int, int> $counts how many of each
      * @param int $effort choices that may be looked at in all
+     * @param Effort $guard ends the search when time or memory is over
      */
-    public function __construct(private readonly array $sizes, private readonly array $counts, private readonly Stocks $stocks, int $effort)
-    {
+    public function __construct(
+        private readonly array $sizes,
+        public readonly array $counts,
+        private readonly Stocks $stocks,
+        int $effort,
+        private readonly Effort $guard,
+    ) {
         $this->left = $effort;
-        $this->fills = new Fills($sizes);
+        $this->fills = new Fills($sizes, $guard);
         $this->isCoarse = $this->isCoarse();
     }
 
@@ -105,7 +116,7 @@ final class Packing
         if ($length === 0) {
             return true;
         }
-        if ($this->passLeft <= 0) {
+        if ($this->passLeft <= 0 || ! $this->guard->spend()) {
             $this->leftOut++;
 
             return false;
@@ -181,11 +192,11 @@ final class Packing
     {
         $capacity = max($this->stocks->capacities);
         if (array_sum($counts) > self::DEEP) {
-            return $this->full ??= new FullFills($this->sizes, array_keys($this->sizes), $capacity, false);
+            return $this->full ??= new FullFills($this->sizes, array_keys($this->sizes), $capacity, false, $this->guard);
         }
         $left = array_keys(array_filter($counts, static fn (int $count): bool => $count > 0));
         if ($this->deep === null || ! $this->deep->knows($left)) {
-            $this->deep = new FullFills($this->sizes, $left, $capacity, true);
+            $this->deep = new FullFills($this->sizes, $left, $capacity, true, $this->guard);
         }
 
         return $this->deep;
@@ -196,6 +207,9 @@ final class Packing
     {
         $grain = Divisor::of($this->sizes);
         $pairs = count($this->sizes) ** 2 / 2;
+        if ($pairs > self::MOST_PAIRS) {
+            return true;
+        }
 
         return $pairs * $grain > self::CROWDED * max($this->stocks->capacities);
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\MakeUp\ClosingGap;
 
 /** Whether a stick holds what is to be cut from it when every piece comes out a little longer or shorter than it was meant. */
@@ -49,14 +50,14 @@ final readonly class Slack
      * @param list<CutPart> $parts
      * @param int $effort choices that may be looked at
      */
-    public function spread(CutPlan $plan, array $stock, array $parts, string $objective, int $effort): CutPlan
+    public function spread(CutPlan $plan, array $stock, array $parts, string $objective, int $effort, ?Effort $guard = null): CutPlan
     {
         $tight = $this->tight($plan);
         if ($tight === 0) {
             return $plan;
         }
         foreach (self::ROOM as $share) {
-            $loose = (new StockCutter($stock, $this->kerfMm + $share * ($this->readingMm + $this->cuttingMm), $parts, $objective, $effort))->within($plan->used);
+            $loose = (new StockCutter($stock, $this->kerfMm + $share * ($this->readingMm + $this->cuttingMm), $parts, $objective, $effort, $guard))->within($plan->used);
             if ($loose !== null && count($loose->left) === count($plan->left) && $this->tight($loose) < $tight) {
                 // As the saw in hand leaves them.
                 return new CutPlan(array_map(fn (CutStick $stick): CutStick => CutStick::cut($stick->stock, $stick->stockMm, $stick->cuts, $this->kerfMm), $loose->sticks), $plan->left, $plan->used, $plan->bound, $plan->isOptimal);

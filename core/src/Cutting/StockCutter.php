@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * What to cut from what, so that the fewest sticks are used, or the least length, or the least money. A lower bound is proved first (what the length of all parts costs, and how many parts are
  * too long to share a stick); plans are looked for that meet it; where none is found, better ones than the best known, until none is left or the effort is used up.
@@ -25,13 +27,25 @@ final readonly class StockCutter
 
     private const NEXT = 0.5;
 
+    private Effort $guard;
+
     /**
      * @param non-empty-list<StockLength> $stock
      * @param list<CutPart> $parts
      * @param string $objective one of OBJECTIVES; price needs the price of every stock length
      * @param int $effort choices that may be looked at
+     * @param ?Effort $guard ends the search when time or memory is over; the best plan until then is given
      */
-    public function __construct(private array $stock, private float $kerfMm, private array $parts, private string $objective = 'sticks', private int $effort = 3_000_000) {}
+    public function __construct(
+        private array $stock,
+        private float $kerfMm,
+        private array $parts,
+        private string $objective = 'sticks',
+        private int $effort = 3_000_000,
+        ?Effort $guard = null,
+    ) {
+        $this->guard = $guard ?? Effort::unlimited();
+    }
 
     /** Gives a plan with its bound. Parts that are longer than every stick are left, and so are all where the sticks there are do not hold them. */
     public function plan(): CutPlan
@@ -41,7 +55,7 @@ final readonly class StockCutter
             return new CutPlan([], $left, 0.0, 0.0, true);
         }
         [$stocks, $grain] = $this->stocks(array_sum($counts));
-        [$sticks, $bound] = $this->search(new Packing($sizes, $counts, $stocks, $this->effort), $stocks, $sizes, $this->simple($stocks, $sizes, $counts), $this->bound($stocks, $sizes, $counts));
+        [$sticks, $bound] = $this->search(new Packing($sizes, $counts, $stocks, $this->effort, $this->guard), $stocks, $sizes, $this->simple($stocks, $sizes, $counts), $this->bound($stocks, $sizes, $counts));
         if ($sticks === null) {
             return new CutPlan([], [...$left, ...$this->parts($sizes, $counts, $tags)], 0.0, $bound === null ? 0.0 : $bound * $grain, false);
         }
@@ -66,7 +80,7 @@ final readonly class StockCutter
         }
         $sticks = $this->simple($stocks, $sizes, $counts);
         if ($sticks === null || self::costOf($sticks, $stocks) > $target) {
-            $sticks = (new Packing($sizes, $counts, $stocks, $this->effort))->within($target, 1.0);
+            $sticks = (new Packing($sizes, $counts, $stocks, $this->effort, $this->guard))->within($target, 1.0);
         }
         if ($sticks === null) {
             return null;
@@ -107,6 +121,7 @@ final readonly class StockCutter
             return [null, null];
         }
         $cost = $best === null ? null : self::costOf($best, $stocks);
+        $length = array_sum(array_map(static fn (int $size, int $count): int => $size * $count, $sizes, $packing->counts));
         for ($share = self::FIRST; $cost === null || $bound < $cost; $share = self::NEXT) {
             $found = $packing->within($bound, $share);
             if ($found !== null) {
@@ -115,8 +130,8 @@ final readonly class StockCutter
             if (! $packing->isWhole()) {
                 break;
             }
-            // Nothing costs just so much: the bound is the next.
-            $bound++;
+            // Nothing that costs just so much holds them: the bound is what whole sticks cost next.
+            $bound = $stocks->leastWhole($length, $bound) ?? $bound + 1;
             if ($cost === null && $bound > $this->dearest($stocks)) {
                 return [null, null];
             }
@@ -191,7 +206,11 @@ final readonly class StockCutter
             return null;
         }
 
-        return $this->objective === 'sticks' ? max($least, SharingBound::sticks($sizes, $counts, max($stocks->capacities))) : $least;
+        if ($this->objective === 'sticks') {
+            return max($least, SharingBound::sticks($sizes, $counts, max($stocks->capacities)));
+        }
+
+        return $stocks->leastWhole($length, -1);
     }
 
     /**

@@ -10,6 +10,8 @@ namespace FallBend\Core\Cutting;
  */
 final readonly class Stocks
 {
+    private const MOST_STEPS = 20_000;
+
     /** @var list<int> the order in which capacity is cheapest: least cost for its length first */
     private array $cheapest;
 
@@ -71,6 +73,61 @@ final readonly class Stocks
         }
 
         return $length <= 0 ? $cost : null;
+    }
+
+    /**
+     * Gives the least that whole sticks of so much capacity cost, of all that cost more than a given sum: what costs less than
+     * that holds nothing. Where it is not found in so many steps, no more is said than that it is more.
+     *
+     * @param int $above the sum; −1 for none
+     */
+    public function leastWhole(int $length, int $above): ?int
+    {
+        $least = $this->leastFor($length, $this->available);
+        if ($least === null) {
+            return null;
+        }
+        $order = [...array_slice($this->cheapest, 1), $this->cheapest[0]];
+        [$best, $steps] = [null, 0];
+        $this->whole($order, 0, $length, 0, $above, $best, $steps);
+
+        return $steps > self::MOST_STEPS || $best === null ? max($least, $above + 1) : $best;
+    }
+
+    /**
+     * Goes through how many of each stock are taken, the cheapest capacity last: of that the number follows.
+     *
+     * @param list<int> $order
+     */
+    private function whole(array $order, int $at, int $length, int $cost, int $above, ?int &$best, int &$steps): void
+    {
+        $stock = $order[$at];
+        [$capacity, $each, $most] = [$this->capacities[$stock], $this->costs[$stock], $this->available[$stock]];
+        if (++$steps > self::MOST_STEPS) {
+            return;
+        }
+        if ($at === count($order) - 1) {
+            $holds = max(0, intdiv($length + $capacity - 1, $capacity));
+            $count = $each === 0 ? $holds : max($holds, (int) ceil(($above + 1 - $cost) / $each));
+            $sum = $cost + $count * $each;
+            if ($count <= $most && $sum > $above && ($best === null || $sum < $best)) {
+                $best = $sum;
+            }
+
+            return;
+        }
+        $perLength = $this->costs[$this->cheapest[0]] / $this->capacities[$this->cheapest[0]];
+        for ($count = 0; $count <= $most; $count++) {
+            $sum = $cost + $count * $each;
+            $left = $length - $count * $capacity;
+            if ($best !== null && ($sum >= $best || $sum + max(0, $left) * $perLength > $best)) {
+                return;
+            }
+            $this->whole($order, $at + 1, $left, $sum, $above, $best, $steps);
+            if ($left <= 0 && $sum > $above) {
+                return;
+            }
+        }
     }
 
     /**

@@ -31,6 +31,16 @@ final readonly class Box
         return sqrt(min($this->square($a, $b, ($low + $high) / 2), $this->square($a, $b, 0.0), $this->square($a, $b, 1.0)));
     }
 
+    /** Whether a straight line between two points comes nearer to the box than so many mm. */
+    public function isNearer(Vec3 $a, Vec3 $b, float $mm): bool
+    {
+        $isFar = max($a->x, $b->x) + $mm < $this->min->x || min($a->x, $b->x) - $mm > $this->max->x
+            || max($a->y, $b->y) + $mm < $this->min->y || min($a->y, $b->y) - $mm > $this->max->y
+            || max($a->z, $b->z) + $mm < $this->min->z || min($a->z, $b->z) - $mm > $this->max->z;
+
+        return ! $isFar && $this->distanceTo($a, $b) < $mm;
+    }
+
     /** Gives the square of the distance from the point that lies so far along the line, from 0 to 1. */
     private function square(Vec3 $a, Vec3 $b, float $along): float
     {

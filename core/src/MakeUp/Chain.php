@@ -72,7 +72,7 @@ final class Chain
     }
 
     /**
-     * Gives the chain of these directions with the least pipe, or null where it cannot be built or goes through a box.
+     * Gives the chain of these directions with the least pipe, or null where it cannot be built. Boxes are not looked at.
      *
      * @param list<array{float, float, float}> $u
      */
@@ -91,9 +91,8 @@ final class Chain
         foreach ($this->sequence->close as $leg => $isClose) {
             $lengths[$leg] = $isClose ? $lengths[$leg] : $found[0][$i++];
         }
-        $solution = Solution::of($this->sequence, $u, array_values($lengths), $found[1]);
 
-        return $solution->isClear() ? $solution : null;
+        return Solution::of($this->sequence, $u, array_values($lengths), $found[1]);
     }
 
     /**

@@ -9,7 +9,7 @@ namespace FallBend\Core\MakeUp;
  * are added up as such (the sum of uniform variables), errors that gather round nothing by the square of their deviation, and what a tape is off by the same way
  * at every reading as often as it is read.
  */
-final readonly class ClosingGap
+final class ClosingGap
 {
     /** From so many bounded errors on their sum is as good as normal. */
     private const MANY = 12;
@@ -17,11 +17,20 @@ final readonly class ClosingGap
     /** Steps of the quadrature over the normal part, to either side of six deviations. */
     private const STEPS = 240;
 
+    /** Up to so many bounded errors their sum is worked out wherever it is asked for; of more a table is made once. */
+    private const FEW = 6;
+
+    /** Places of that table: its values are right to 10⁻⁵. */
+    private const PLACES = 2048;
+
+    /** @var list<float>|null the chance of less, at even steps over all that the sum can be */
+    private ?array $table = null;
+
     /**
      * @param list<float> $bounds half widths of errors that are as likely anywhere within them, mm
      * @param float $deviationMm of the sum of all others
      */
-    private function __construct(private array $bounds, private float $deviationMm) {}
+    private function __construct(private readonly array $bounds, private readonly float $deviationMm) {}
 
     /**
      * @param list<float> $uniform half widths, mm
@@ -52,7 +61,8 @@ final readonly class ClosingGap
         [$low, $high] = [0.0, array_sum($this->bounds) + 8 * $this->deviationMm + 1e-9];
         for ($i = 0; $i < 60; $i++) {
             $middle = ($low + $high) / 2;
-            if ($this->chance(-$middle, $middle) < $share) {
+            // An error to the one side is as likely as the same to the other.
+            if (2 * $this->upTo($middle) - 1 < $share) {
                 $low = $middle;
             } else {
                 $high = $middle;
@@ -71,7 +81,7 @@ final readonly class ClosingGap
     private function upTo(float $x): float
     {
         if ($this->deviationMm < 1e-9) {
-            return $this->bounds === [] ? ($x >= 0 ? 1.0 : 0.0) : $this->uniformUpTo($x);
+            return $this->bounds === [] ? ($x >= 0 ? 1.0 : 0.0) : $this->boundedUpTo($x);
         }
         if ($this->bounds === []) {
             return self::normalUpTo($x / $this->deviationMm);
@@ -81,10 +91,64 @@ final readonly class ClosingGap
         for ($i = 0; $i <= self::STEPS; $i++) {
             $z = -6.0 + $i * $step;
             $weight = $i === 0 || $i === self::STEPS ? 1.0 : ($i % 2 === 1 ? 4.0 : 2.0);
-            $sum += $weight * $this->uniformUpTo($x - $this->deviationMm * $z) * exp(-$z * $z / 2) / sqrt(2 * M_PI);
+            $sum += $weight * $this->boundedUpTo($x - $this->deviationMm * $z) * exp(-$z * $z / 2) / sqrt(2 * M_PI);
         }
 
         return $sum * $step / 3;
+    }
+
+    /** The sum of the bounded errors alone. */
+    private function boundedUpTo(float $x): float
+    {
+        if (count($this->bounds) <= self::FEW) {
+            return $this->uniformUpTo($x);
+        }
+        $total = array_sum($this->bounds);
+        if (abs($x) >= $total) {
+            return $x < 0 ? 0.0 : 1.0;
+        }
+        $table = $this->table ??= $this->table();
+        $place = ($x + $total) / (2 * $total) * self::PLACES;
+        $below = (int) $place;
+
+        return $table[$below] + ($place - $below) * ($table[min($below + 1, self::PLACES)] - $table[$below]);
+    }
+
+    /**
+     * One error after the other is added: F(x) of the sum with an error of half width a is (1/2a)·∫ F from x − a to x + a.
+     *
+     * @return list<float>
+     */
+    private function table(): array
+    {
+        $total = array_sum($this->bounds);
+        $step = 2 * $total / self::PLACES;
+        $table = array_map(static fn (int $i): float => $i * $step < $total ? 0.0 : 1.0, range(0, self::PLACES));
+        foreach ($this->bounds as $n => $half) {
+            $until = [0.0];
+            foreach ($table as $i => $value) {
+                if ($i > 0) {
+                    $until[] = $until[$i - 1] + ($value + $table[$i - 1]) / 2 * $step;
+                }
+            }
+            // Beyond the table F is 0 on the one side and 1 on the other.
+            $integral = static function (float $x) use ($until, $total, $step): float {
+                if ($x >= $total) {
+                    return $until[self::PLACES] + $x - $total;
+                }
+                $place = max(0.0, ($x + $total) / $step);
+                $below = min((int) $place, self::PLACES - 1);
+
+                return $until[$below] + ($place - $below) * ($until[$below + 1] - $until[$below]);
+            };
+            foreach ($table as $i => $value) {
+                $x = $i * $step - $total;
+                // The first is a ramp, and exact.
+                $table[$i] = $n === 0 ? max(0.0, min(1.0, ($x + $half) / (2 * $half))) : ($integral($x + $half) - $integral($x - $half)) / (2 * $half);
+            }
+        }
+
+        return $table;
     }
 
     /** F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. */

@@ -12,6 +12,13 @@ final readonly class Found
      * @param int $sequences of bends that were tried
      * @param int $bends the most bends of those
      * @param bool $isExhaustive whether all sequences of up to so many bends were tried to the end
+     * @param array<int, Solution> $blocked the best that one single box stands in the way of, by the index of that box
      */
-    public function __construct(public array $solutions, public int $sequences, public int $bends, public bool $isExhaustive) {}
+    public function __construct(
+        public array $solutions,
+        public int $sequences,
+        public int $bends,
+        public bool $isExhaustive,
+        public array $blocked = [],
+    ) {}
 }

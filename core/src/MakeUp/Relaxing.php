@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Effort\Effort;
+
 /** Where nothing can be made up: which single condition, given way by how much, lets something. Each is tried as far as it can go, then halved in between. */
 final readonly class Relaxing
 {
@@ -15,10 +17,19 @@ final readonly class Relaxing
 
     private const FALL_MOST = 267.0;
 
-    /** @param  int  $effort  of each search, see `Search` */
-    public function __construct(private Problem $problem, private int $effort = 100_000) {}
+    /**
+     * @param int $effort of each search, see `Search`
+     * @param ?Found $found of the search that found nothing: it knows which ways a single box stands in
+     * @param ?Effort $guard ends it when time or memory is over
+     */
+    public function __construct(
+        private Problem $problem,
+        private int $effort = 100_000,
+        private ?Found $found = null,
+        private ?Effort $guard = null,
+    ) {}
 
-    /** @return list<Relaxed> each condition that is enough by itself */
+    /** @return list<Relaxed> each condition that is enough by itself; not all of them where the guard ended it */
     public function all(): array
     {
         $p = $this->problem;
@@ -65,9 +76,10 @@ final readonly class Relaxing
     /** @return list<Relaxed> */
     private function withoutABox(): array
     {
+        $blocked = $this->found ?? (new Search($this->problem, $this->effort, $this->guard))->run();
         $found = [];
         foreach ($this->problem->boxes as $i => $box) {
-            $solution = $this->solve(['boxes' => array_values(array_filter($this->problem->boxes, static fn (int $k): bool => $k !== $i, ARRAY_FILTER_USE_KEY))]);
+            $solution = $blocked->blocked[$i] ?? null;
             if ($solution === null) {
                 continue;
             }
@@ -88,6 +100,6 @@ final readonly class Relaxing
         // Four bends take long, and one condition is to be enough by itself.
         $few = isset($with['maxBends']) ? $problem : $problem->with(['maxBends' => min(3, $problem->maxBends)]);
 
-        return (new Search($few, $this->effort))->run()->solutions[0] ?? null;
+        return (new Search($few, $this->effort, $this->guard))->run()->solutions[0] ?? null;
     }
 }

@@ -7,6 +7,7 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
@@ -42,7 +43,7 @@ final readonly class RunMakeUp
      *
      * @throws BadInput
      */
-    public function answer(Job $job, Fields $asked, OwnNumbers $own): array
+    public function answer(Job $job, Fields $asked, OwnNumbers $own, ?Effort $effort = null): array
     {
         $catalogue = $job->catalogue($this->catalogue, $own);
         $rulebook = $job->book($this->catalogue, $own);
@@ -60,8 +61,8 @@ final readonly class RunMakeUp
         $problem = $inRun->problem($end, $catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
             $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0, array_map($this->box(...), $asked->children('obstacles', 50)));
         $asked->end();
-        $found = (new Search($problem, self::EFFORT))->run();
-        $relaxed = $found->solutions === [] ? (new Relaxing($problem, 40_000))->all() : [];
+        $found = (new Search($problem, self::EFFORT, $effort))->run();
+        $relaxed = $found->solutions === [] ? (new Relaxing($problem, 40_000, $found, $effort))->all() : [];
         $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
             [$legs, $next] = $inRun->legs($solution);
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\End;
 use FallBend\Core\Layout\EndJoint;
@@ -18,6 +19,9 @@ final readonly class RunOrder
 
     /** How joints of a system's own kind are made, where they are not pushed home: a rubber sleeve rolls, a nut draws its two faces together. */
     private const OWN = ['no-hub-shielded' => 'roll', 'grooved-mechanical' => 'union', 'slip-joint' => 'slide'];
+
+    /** Steps of each of the two searches. */
+    private const MOST = 3_000_000;
 
     private const OUTLET = 'outlet';
 
@@ -62,21 +66,61 @@ final readonly class RunOrder
         return new self($pieces, $joints, $fixed, $names, $numbers);
     }
 
-    /** @return array{goes: bool, fixed: list<string>, steps: list<array{parts: list<string>, joints: list<int>, push_mm: float, on_bench: bool, moves: bool}>, left: list<int>, frees: list<list<array{joint: int, kind: string}>>} */
-    public function toArray(): array
+    /**
+     * `known` is false where it was not found out in the time there is: then `goes` says nothing.
+     *
+     * @param ?Effort $effort ends the search when time or memory is over
+     * @return array{goes: bool, known: bool, fixed: list<string>, steps: list<array<string, mixed>>, left: list<int>, frees: list<list<array{joint: int, kind: string}>>}
+     */
+    public function toArray(?Effort $effort = null): array
     {
-        $order = new AssemblyOrder($this->pieces, $this->joints, $this->fixed);
+        $effort ??= Effort::unlimited();
+        $order = new AssemblyOrder($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST));
         $moves = $order->find();
-        $number = fn (string $key): int => $this->numbers[$key];
-        $frees = $moves === null ? Freeing::of($this->pieces, $this->joints, $this->fixed) : [];
+        $isStuck = $moves === null && $order->isWhole();
+        $frees = $isStuck ? Freeing::of($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST)) : [];
 
         return [
             'goes' => $moves !== null,
-            'fixed' => array_map(fn (string $piece): string => $this->names[$piece] ?? $piece, $this->fixed),
-            'steps' => array_map(fn (Move $move): array => ['parts' => array_map(fn (string $piece): string => $this->names[$piece] ?? $piece, $move->pieces), 'joints' => array_map($number, $move->joints), 'push_mm' => $move->mm, 'on_bench' => $move->isOnBench, 'moves' => $move->along !== null], $moves ?? []),
-            'left' => $moves === null ? array_map($number, $order->left()) : [],
-            'frees' => array_map(static fn (array $change): array => array_map(static fn (string $joint, string $kind): array => ['joint' => $number($joint), 'kind' => $kind], array_map(strval(...), array_keys($change)), array_values($change)), $frees),
+            'known' => $order->isWhole(),
+            'fixed' => array_map($this->name(...), $this->fixed),
+            'steps' => array_map($this->step(...), $moves ?? []),
+            'left' => $moves === null ? array_map($this->number(...), $order->left()) : [],
+            'frees' => array_map($this->change(...), $frees),
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private function step(Move $move): array
+    {
+        return [
+            'parts' => array_map($this->name(...), $move->pieces),
+            'joints' => array_map($this->number(...), $move->joints),
+            'push_mm' => $move->mm,
+            'on_bench' => $move->isOnBench,
+            'moves' => $move->along !== null,
+        ];
+    }
+
+    /**
+     * @param array<string, string> $change kind by joint
+     * @return list<array{joint: int, kind: string}>
+     */
+    private function change(array $change): array
+    {
+        $one = fn (string $joint, string $kind): array => ['joint' => $this->number($joint), 'kind' => $kind];
+
+        return array_map($one, array_map(strval(...), array_keys($change)), array_values($change));
+    }
+
+    private function name(string $piece): string
+    {
+        return $this->names[$piece] ?? $piece;
+    }
+
+    private function number(string $joint): int
+    {
+        return $this->numbers[$joint];
     }
 
     /** Whether what a run begins or ends with stands before the run is made. */

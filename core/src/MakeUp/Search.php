@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * Searches the ways of making up pipe between two ends: every sequence of bends, the fewest first, with rolls and lengths as they come out, not in steps.
  * What few directions there are with up to two bends are tried one by one; along the families of three and four the search goes in steps, and from the best of them
@@ -29,10 +31,19 @@ final class Search
     /** Solutions that are kept. */
     private const MOST = 12;
 
+    /** Solutions that are held before the worst are let go. */
+    private const MOST_BUILT = 4_000;
+
+    /** What building a chain costs beside looking at one. */
+    private const BUILT = 3;
+
     private readonly Families $families;
 
     /** @var list<Solution> */
     private array $solutions = [];
+
+    /** @var array<int, Solution> by index of the one box that stands in the way */
+    private array $blocked = [];
 
     private int $sequences = 0;
 
@@ -44,9 +55,16 @@ final class Search
     /** Chains that a search looks at when nobody says how many: with up to three bends it never needs so many. */
     public const EFFORT = 1_500_000;
 
-    /** @param  int  $effort  how many chains it may look at; what is not tried by then is said. Not a time: the same question has the same answer */
-    public function __construct(private readonly Problem $problem, private readonly int $effort = self::EFFORT)
-    {
+    /**
+     * @param int $effort how many chains it may look at; what is not tried by then is said. Not a time: the same question has
+     *                    the same answer
+     * @param ?Effort $guard ends the search when time or memory is over
+     */
+    public function __construct(
+        private readonly Problem $problem,
+        private readonly int $effort = self::EFFORT,
+        private readonly ?Effort $guard = null,
+    ) {
         $this->families = new Families($problem);
     }
 
@@ -64,7 +82,7 @@ final class Search
             }
         }
 
-        return new Found($this->ranked(), $this->sequences, min($n, $this->problem->maxBends), $this->isExhaustive);
+        return new Found($this->ranked(), $this->sequences, min($n, $this->problem->maxBends), $this->isExhaustive, $this->blocked);
     }
 
     /**
@@ -109,9 +127,7 @@ final class Search
 
     private function try(Sequence $sequence): void
     {
-        if ($this->looked > $this->effort) {
-            $this->isExhaustive = false;
-
+        if ($this->isOver()) {
             return;
         }
         $chain = new Chain($sequence);
@@ -192,9 +208,7 @@ final class Search
     private function tryFour(Chain $chain, array $turns): void
     {
         for ($out = 0.0; $out < 360.0; $out += self::STEP_FOUR_DEG) {
-            if ($this->looked > $this->effort) {
-                $this->isExhaustive = false;
-
+            if ($this->isOver()) {
                 return;
             }
             $this->along($chain, fn (float $in): array => $this->families->four($turns[0], $turns[1], $turns[2], $turns[3], $in, $out), self::STEP_FOUR_DEG);
@@ -266,6 +280,7 @@ final class Search
     private function worth(Chain $chain, array $u): float
     {
         $this->looked++;
+        $this->guard?->spend();
         $violation = $chain->violation($u);
 
         return $violation > 0.0 ? $violation : -1e9 + $chain->pipeMm($u);
@@ -283,6 +298,7 @@ final class Search
     private function keep(Chain $chain, array $u): void
     {
         $this->looked++;
+        $this->guard?->spend(self::BUILT);
         $solution = $chain->build($u);
         if ($solution === null) {
             return;
@@ -292,13 +308,37 @@ final class Search
                 return;
             }
         }
-        $this->solutions[] = $solution;
+        $this->take($solution);
         foreach (array_slice($chain->sequence->alternatives(), 1) as $other) {
             $alternative = (new Chain($other))->build($u);
             if ($alternative !== null) {
-                $this->solutions[] = $alternative;
+                $this->take($alternative);
             }
         }
+    }
+
+    /** Keeps what can be built and is clear of every box; of what a single box stands in the way of, the best for that box. */
+    private function take(Solution $solution): void
+    {
+        $hits = $solution->hits();
+        if ($hits === []) {
+            $this->solutions[] = $solution;
+            if (count($this->solutions) > self::MOST_BUILT) {
+                usort($this->solutions, static fn (Solution $a, Solution $b): int => $a->cost() <=> $b->cost());
+                $this->solutions = array_slice($this->solutions, 0, intdiv(self::MOST_BUILT, 2));
+            }
+        } elseif (count($hits) === 1) {
+            $best = $this->blocked[$hits[0]] ?? null;
+            $this->blocked[$hits[0]] = $best === null || $solution->cost() < $best->cost() ? $solution : $best;
+        }
+    }
+
+    private function isOver(): bool
+    {
+        $isOver = $this->looked > $this->effort || $this->guard?->isSpent() === true;
+        $this->isExhaustive = $this->isExhaustive && ! $isOver;
+
+        return $isOver;
     }
 
     /** @return list<list<Turning>> every sequence of so many turns that can lead from one end to the other, the gentlest first */

@@ -77,19 +77,25 @@ final readonly class Solution
         return true;
     }
 
-    /** Whether it keeps its distance from every box. */
-    public function isClear(): bool
+    /** @return list<int> indexes of the boxes that it comes too near to; no more than two, for nobody asks for more */
+    public function hits(): array
     {
         $problem = $this->sequence->problem;
-        foreach ($problem->boxes as $box) {
+        $hits = [];
+        foreach ($problem->boxes as $n => $box) {
             for ($i = 0; $i < count($this->points) - 1; $i++) {
-                if ($box->distanceTo($this->points[$i], $this->points[$i + 1]) < $problem->radiusMm) {
-                    return false;
+                if ($box->isNearer($this->points[$i], $this->points[$i + 1], $problem->radiusMm)) {
+                    $hits[] = $n;
+
+                    break;
                 }
+            }
+            if (count($hits) === 2) {
+                break;
             }
         }
 
-        return true;
+        return $hits;
     }
 
     /**

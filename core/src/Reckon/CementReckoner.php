@@ -6,6 +6,7 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\CementPlan;
@@ -31,7 +32,7 @@ final readonly class CementReckoner implements Reckoner
         return 'cement, primer and body for two plastics, working, hold, set and cure times in this weather, and the cans needed';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\MakeUp\ClosingGap;
 use FallBend\Core\Measure\Units;
@@ -27,7 +28,7 @@ final readonly class ClosingGapReckoner implements Reckoner
         return 'errors of reading and cutting through a chain, the chance that its last joint closes, and which joint should be last';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $isUniform = $input->choice('distribution', ['uniform', 'normal']) === 'uniform';
         $errors = [];

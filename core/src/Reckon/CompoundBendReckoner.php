@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\CompoundBend;
 use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Input\BadInput;
@@ -25,7 +26,7 @@ final readonly class CompoundBendReckoner implements Reckoner
         return 'the roll between two bends for a whole turn, or the turn for a roll, and how far round the pipe its mark is';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $bend = new CompoundBend($input->number('first_deg', 0.1, 179.9), $input->number('second_deg', 0.1, 179.9));
         $outside = $input->number('od_mm', 1, 5000);

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\EndKind;
@@ -41,7 +42,7 @@ final readonly class CutInReckoner implements Reckoner
         return 'cut marks, stubs, couplings and order for a branch fitting cut into a standing line, what has to hang first, and whether it closes';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -9,6 +9,7 @@ use FallBend\Core\Cutting\CutPlan;
 use FallBend\Core\Cutting\CutStick;
 use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Cutting\StockLength;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
@@ -22,7 +23,9 @@ final readonly class CutStockReckoner implements Reckoner
     /** Choices that the search looks at in a second on a plain machine: what is asked in seconds is done by count, so that the same question has the same answer everywhere. */
     private const PER_SECOND = 1_000_000;
 
-    private const USUAL_SECONDS = 10.0;
+    private const USUAL_SECONDS = 4.0;
+
+    private const MOST_SECONDS = 20.0;
 
     public function name(): string
     {
@@ -34,15 +37,15 @@ final readonly class CutStockReckoner implements Reckoner
         return 'what to cut from which sticks and offcuts, fewest, shortest or cheapest, with the bound that no plan goes under';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $objective = $input->has('objective') ? $input->choice('objective', StockCutter::OBJECTIVES) : 'sticks';
         $stock = $this->stock($input, $objective);
         $kerf = $input->number('kerf_mm', 0, 50);
         $parts = $this->parts($input);
-        $seconds = $input->numberOrNull('seconds', 0.01, 60) ?? self::USUAL_SECONDS;
+        $seconds = $input->numberOrNull('seconds', 0.01, self::MOST_SECONDS) ?? self::USUAL_SECONDS;
         $input->end();
-        $plan = (new StockCutter($stock, $kerf, $parts, $objective, (int) ($seconds * self::PER_SECOND)))->plan();
+        $plan = (new StockCutter($stock, $kerf, $parts, $objective, (int) ($seconds * self::PER_SECOND), $effort))->plan();
 
         return [
             'sticks' => array_map(static fn (CutStick $stick): array => ['stock' => $stick->stock, 'stock_mm' => $stick->stockMm, 'cuts' => array_map(static fn (array $cut): array => ['tag' => $cut['tag'], 'length_mm' => $cut['mm']], $stick->cuts), 'offcut_mm' => $stick->offcutMm], $plan->sticks),

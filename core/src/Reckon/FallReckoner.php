@@ -6,6 +6,7 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Fall;
@@ -31,7 +32,7 @@ final readonly class FallReckoner implements Reckoner
         return 'length in plan, drop and fall: two give the third; judged against a rulebook if one is named';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         [$length, $drop, $fall] = $this->three($input);
         if ($input->has('use')) {

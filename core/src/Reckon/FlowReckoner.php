@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Flow\Manning;
 use FallBend\Core\Input\Fields;
 
@@ -23,7 +24,7 @@ final readonly class FlowReckoner implements Reckoner
         return 'velocity and discharge of a drain at a fall and a depth, and whether it carries solids';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $book = $this->catalogue->rulebook($input->has('rulebook') ? $input->choice('rulebook', $this->catalogue->rulebookKeys()) : 'ipc-2021')->with($overrides->rulebook);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Identify\Evidence;
 use FallBend\Core\Identify\Identifier;
 use FallBend\Core\Identify\IdentifyReport;
@@ -26,7 +27,7 @@ final readonly class IdentifyReckoner implements Reckoner
         return 'what a pipe is, from a calliper or a string round it, a magnet, colour, print and joint: ranked, with the next check';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Conditions;
 use FallBend\Core\Joining\InstructionCard;
@@ -28,7 +29,7 @@ final readonly class JointReckoner implements Reckoner
         return 'what joins two pipe ends: methods with parts, allowance, steps and times, best first, and what is refused and why';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

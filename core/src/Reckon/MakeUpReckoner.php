@@ -7,6 +7,7 @@ namespace FallBend\Core\Reckon;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\EndKind;
@@ -42,7 +43,7 @@ final readonly class MakeUpReckoner implements Reckoner
         return 'bends, rolls and cut lengths that lead from one end to another, ranked; or the one condition to relax';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
@@ -52,10 +53,10 @@ final readonly class MakeUpReckoner implements Reckoner
             throw BadInput::at('from.size', 'the catalogue has no bends of it; it has them in '.implode(', ', $system->sizes(withBends: true)), $from->size);
         }
         $problem = $this->problem($input, $from, $to, $system, $catalogue);
-        $effort = $input->has('effort') ? $input->int('effort', 100, 20_000_000) : Search::EFFORT;
+        $most = $input->has('effort') ? $input->int('effort', 100, 20_000_000) : Search::EFFORT;
         $input->end();
-        $found = (new Search($problem, $effort))->run();
-        $relaxed = $found->solutions === [] ? (new Relaxing($problem))->all() : [];
+        $found = (new Search($problem, $most, $effort))->run();
+        $relaxed = $found->solutions === [] ? (new Relaxing($problem, found: $found, guard: $effort))->all() : [];
 
         return [
             'solutions' => array_map(static fn (Solution $solution): array => SolutionReport::of($solution, $system), $found->solutions),
@@ -121,7 +122,8 @@ final readonly class MakeUpReckoner implements Reckoner
     {
         $findings = [];
         if ($found->solutions === []) {
-            $findings[] = new Finding('makeup.none', Severity::Stop, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
+            // Where not all was tried, there may be a way all the same.
+            $findings[] = new Finding($found->isExhaustive ? 'makeup.none' : 'makeup.notKnown', $found->isExhaustive ? Severity::Stop : Severity::Unknown, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
         }
         if ($problem->from->system === $problem->to->system && $problem->from->size !== $problem->to->size) {
             $findings[] = new Finding('makeup.sizes', Severity::Warn, new Where, params: ['from' => $problem->from->size, 'to' => $problem->to->size]);
@@ -133,7 +135,7 @@ final readonly class MakeUpReckoner implements Reckoner
                 $findings[] = new Finding('makeup.endFall', Severity::Warn, new Where, $fall, $problem->fallLeast, ['side' => $side === 'from' ? 'first' : 'second', 'fall_mm_per_m' => $fall, 'least_mm_per_m' => $problem->fallLeast]);
             }
         }
-        if (! $found->isExhaustive) {
+        if (! $found->isExhaustive && $found->solutions !== []) {
             $findings[] = new Finding('makeup.notAll', Severity::Note, new Where, params: ['sequences' => $found->sequences]);
         }
 

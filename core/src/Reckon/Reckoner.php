@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
@@ -17,9 +18,10 @@ interface Reckoner
     public function summary(): string;
 
     /**
+     * @param Effort $effort what there is for a search: it stops with the best it has, and says so
      * @return array<string, mixed> the answer, as its schema describes it
      *
      * @throws BadInput
      */
-    public function reckon(Fields $input): array;
+    public function reckon(Fields $input, Effort $effort): array;
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use JsonException;
@@ -12,6 +13,9 @@ use JsonException;
 /** All named computations: the core's only public face for input from outside, beside the job file. */
 final readonly class Reckoners
 {
+    /** Those that search: how long they take depends on what they are asked. */
+    public const SEARCHING = ['closing-gap', 'cut-stock', 'make-up', 'trap-seal', 'will-it-go'];
+
     /** @var array<string, Reckoner> */
     private array $reckoners;
 
@@ -38,13 +42,14 @@ final readonly class Reckoners
     }
 
     /**
+     * @param ?Effort $effort what there is for a search; null: as much as it usually takes, however long that is
      * @return array<string, mixed>
      *
      * @throws BadInput for an unknown name as for anything wrong in the input
      */
-    public function reckon(string $name, mixed $input): array
+    public function reckon(string $name, mixed $input, ?Effort $effort = null): array
     {
-        return $this->named($name)->reckon(Fields::of($input));
+        return $this->named($name)->reckon(Fields::of($input), $effort ?? Effort::unlimited());
     }
 
     /**
@@ -54,11 +59,11 @@ final readonly class Reckoners
      *
      * @throws BadInput
      */
-    public function reckonJson(string $name, string $json): array
+    public function reckonJson(string $name, string $json, ?Effort $effort = null): array
     {
         $this->named($name);
         try {
-            return $this->reckon($name, json_decode($json, true, 64, JSON_THROW_ON_ERROR));
+            return $this->reckon($name, json_decode($json, true, 64, JSON_THROW_ON_ERROR), $effort);
         } catch (JsonException $error) {
             throw BadInput::at('', 'is not JSON: '.$error->getMessage());
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
@@ -30,7 +31,7 @@ final readonly class RollingOffsetReckoner implements Reckoner
         return 'travel, advance and cut length of an offset to the side and in height made by two equal bends';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $offset = $input->number('offset_mm', -1_000_000, 1_000_000);
         $rise = $input->number('rise_mm', -1_000_000, 1_000_000);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\FilledPipe;
 use FallBend\Core\Input\Fields;
@@ -28,7 +29,7 @@ final readonly class SagReckoner implements Reckoner
         return 'sag of a pipe between two hangers, whether it keeps a pocket at its fall, and the longest span that does not';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -6,6 +6,7 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\Framing;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Hanging\Spacing;
@@ -32,7 +33,7 @@ final readonly class SupportsReckoner implements Reckoner
         return 'hangers of the legs of a run: spacing of the rulebook, beside turns, heavy parts and joints, at joists where there are some, at the floors and guides of a stack';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\Finding;
@@ -33,7 +34,7 @@ final readonly class TrapArmReckoner implements Reckoner
         return 'shortest and longest trap arm, its drop, and whether its vent opening stays above the weir';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $system = $this->catalogue->with($overrides->catalogue)->system($input->choice('system', $this->catalogue->systemKeys()));

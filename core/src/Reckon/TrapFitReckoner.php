@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\MakeUp\TrapFit;
@@ -36,7 +37,7 @@ final readonly class TrapFitReckoner implements Reckoner
         return 'a trap from a tailpiece to a wall or floor outlet: parts, cuts, heights that do not meet, steps and verdict';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Flow\TrapSealSimulation;
 use FallBend\Core\Flow\VentedBranch;
 use FallBend\Core\Input\BadInput;
@@ -25,7 +26,7 @@ final readonly class TrapSealReckoner implements Reckoner
         return 'what one discharge does to the seal of its own trap, with and without a vent: an explanation, never a proof';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $book = $this->catalogue->rulebook($input->has('rulebook') ? $input->choice('rulebook', $this->catalogue->rulebookKeys()) : 'ipc-2021')->with($overrides->rulebook);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\MakeUp\AssemblyOrder;
@@ -18,6 +19,9 @@ use FallBend\Core\Rules\Where;
 /** Whether pieces can be put together where some of them stand fast, and in what order; or what frees them. */
 final readonly class WillItGoReckoner implements Reckoner
 {
+    /** Steps of each of the two searches. */
+    private const MOST = 3_000_000;
+
     public function name(): string
     {
         return 'will-it-go';
@@ -28,36 +32,77 @@ final readonly class WillItGoReckoner implements Reckoner
         return 'an order in which every joint can be pushed home, or the smallest change that frees the one that cannot';
     }
 
-    public function reckon(Fields $input): array
+    public function reckon(Fields $input, Effort $effort): array
     {
         $pieces = $this->pieces($input, 'pieces');
         $joints = $this->joints($input, $pieces);
         $fixed = $this->pieces($input, 'fixed', $pieces);
         $input->end();
-        $order = new AssemblyOrder($pieces, $joints, $fixed);
+        $order = new AssemblyOrder($pieces, $joints, $fixed, $effort->part(self::MOST));
         $moves = $order->find();
         $left = $moves === null ? $order->left() : [];
-        $frees = $moves === null ? Freeing::of($pieces, $joints, $fixed) : [];
+        $freeing = $effort->part(self::MOST);
+        $frees = $moves === null && $order->isWhole() ? Freeing::of($pieces, $joints, $fixed, $freeing) : [];
+        $finding = match (true) {
+            $moves !== null => null,
+            ! $order->isWhole() => self::unknown($left),
+            default => self::stuck($left, $frees, $freeing->isSpent()),
+        };
 
         return [
             'goes' => $moves !== null,
-            'order' => array_map(static fn (Move $move): array => ['pieces' => $move->pieces, 'joints' => $move->joints, 'along' => $move->along === null ? null : [$move->along->x, $move->along->y, $move->along->z], 'push_mm' => $move->mm, 'on_bench' => $move->isOnBench], $moves ?? []),
+            'order' => array_map(self::step(...), $moves ?? []),
             'left' => $left,
-            'frees' => array_map(static fn (array $change): array => array_map(static fn (string $joint, string $kind): array => ['joint' => $joint, 'kind' => $kind], array_map(strval(...), array_keys($change)), array_values($change)), $frees),
-            'findings' => FindingReport::list($moves !== null ? [] : [$order->isWhole() ? self::stuck($left, $frees) : new Finding('assembly.notKnown', Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)])], Units::Millimetre),
+            'frees' => array_map(self::change(...), $frees),
+            'findings' => FindingReport::list($finding === null ? [] : [$finding], Units::Millimetre),
             'sources' => [],
         ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function step(Move $move): array
+    {
+        return [
+            'pieces' => $move->pieces,
+            'joints' => $move->joints,
+            'along' => $move->along === null ? null : [$move->along->x, $move->along->y, $move->along->z],
+            'push_mm' => $move->mm,
+            'on_bench' => $move->isOnBench,
+        ];
+    }
+
+    /**
+     * @param array<string, string> $change kind by joint
+     * @return list<array{joint: string, kind: string}>
+     */
+    private static function change(array $change): array
+    {
+        $one = static fn (string $joint, string $kind): array => ['joint' => $joint, 'kind' => $kind];
+
+        return array_map($one, array_map(strval(...), array_keys($change)), array_values($change));
+    }
+
+    /** @param  list<string>  $left */
+    private static function unknown(array $left): Finding
+    {
+        return new Finding('assembly.notKnown', Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)]);
     }
 
     /**
      * @param list<string> $left joints that cannot be made
      * @param list<array<string, string>> $frees
+     * @param bool $isCut whether not all changes were looked at
      */
-    private static function stuck(array $left, array $frees): Finding
+    private static function stuck(array $left, array $frees, bool $isCut): Finding
     {
         $first = $frees[0] ?? [];
 
-        return new Finding('assembly.stuck', Severity::Stop, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left), 'frees' => implode(' and ', array_map(strval(...), array_keys($first))), 'kind' => array_values($first)[0] ?? '']);
+        return new Finding('assembly.stuck', Severity::Stop, new Where, params: [
+            'joints' => implode(', ', $left),
+            'count' => count($left),
+            'frees' => implode(' and ', array_map(strval(...), array_keys($first))),
+            'kind' => array_values($first)[0] ?? ($isCut ? 'not-known' : ''),
+        ]);
     }
 
     /**

@@ -53,6 +53,17 @@ final class TrapSealSimulationTest extends TestCase
         self::assertSame(3000.0, (new VentedBranch(30.0, 40.0, 3000.0, 0.009, 800.0, 32.0))->drawnMm());
     }
 
+    public function testALongDischargeIsFollowedWithBoundedEffortAndLeavesWhatAMinuteLeaves(): void
+    {
+        $branch = new VentedBranch(30.0, 20.0, 1500.0, 0.009);
+        [$minute, $hour] = [TrapSealSimulation::of($branch, 75.0, 1.2, 36.0), TrapSealSimulation::of($branch, 75.0, 1.2, 2160.0)];
+        self::assertEqualsWithDelta($minute->sealLeftMm, $hour->sealLeftMm, 0.1);
+        $last = $hour->series[count($hour->series) - 1];
+        self::assertEqualsWithDelta(3600.0, $last['t_s'], 200.0, 'over the whole time');
+        $tenMinutes = TrapSealSimulation::of($branch, 75.0, 1.2, 45.0);
+        self::assertEqualsWithDelta($minute->sealLeftMm, $tenMinutes->sealLeftMm, 0.1);
+    }
+
     public function testABrokenSealIsSaidSo(): void
     {
         $result = TrapSealSimulation::of(new VentedBranch(30.0, 60.0, 3000.0, 0.009), 38.0, 1.5, 8.0);

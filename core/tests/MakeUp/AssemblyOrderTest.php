@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests\MakeUp;
 
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\MakeUp\AssemblyOrder;
 use FallBend\Core\MakeUp\Freeing;
@@ -38,12 +39,12 @@ final class AssemblyOrderTest extends TestCase
 
     public function testASearchThatIsCutShortSaysSo(): void
     {
-        // A ring of four pushed pieces, which cannot be closed, takes more than two bodies to find that out.
+        // A ring of four pushed pieces, which cannot be closed, takes more than two steps to find that out.
         $joints = [self::joint('1', 'a', 'b', 'east'), self::joint('2', 'b', 'c', 'north'), self::joint('3', 'c', 'd', 'east'), self::joint('4', 'd', 'a', 'north')];
         $whole = new AssemblyOrder(['a', 'b', 'c', 'd'], $joints, []);
         self::assertNull($whole->find());
         self::assertTrue($whole->isWhole());
-        $short = new AssemblyOrder(['a', 'b', 'c', 'd'], $joints, [], 2);
+        $short = new AssemblyOrder(['a', 'b', 'c', 'd'], $joints, [], Effort::of(2));
         self::assertNull($short->find());
         self::assertFalse($short->isWhole());
     }

@@ -50,6 +50,33 @@ final class ClosingGapTest extends TestCase
         self::assertSame(0.0, $gap->chance(2.0, 1.0));
     }
 
+    public function testTheTableOfManySaysWhatTheExactSumSays(): void
+    {
+        // Seven and more are read off a table; the exact sum is worked out here by itself.
+        $halves = [0.4, 0.5, 0.6, 0.7, 0.9, 1.1, 1.6];
+        $exact = static function (float $x) use ($halves): float {
+            [$sum, $scale] = [0.0, 1.0];
+            foreach ($halves as $i => $half) {
+                $scale *= 2 * $half * ($i + 1);
+            }
+            for ($code = 0; $code < 2 ** count($halves); $code++) {
+                [$at, $sign] = [$x, 1];
+                foreach ($halves as $i => $half) {
+                    $isMinus = ($code >> $i & 1) === 1;
+                    $at += $isMinus ? -$half : $half;
+                    $sign = $isMinus ? -$sign : $sign;
+                }
+                $sum += $at > 0 ? $sign * $at ** count($halves) : 0.0;
+            }
+
+            return $sum / $scale;
+        };
+        $gap = ClosingGap::of($halves, [], 0.0, 7);
+        foreach ([-5.0, -2.0, -0.3, 0.0, 0.9, 3.3, 5.5] as $x) {
+            self::assertEqualsWithDelta($exact($x), $gap->chance(-100.0, $x), 1e-5);
+        }
+    }
+
     /** @return iterable<string, array{list<float>, list<float>, float, float, float}> */
     public static function mixed(): iterable
     {
@@ -57,6 +84,7 @@ final class ClosingGapTest extends TestCase
         yield 'with a shared part' => [[0.8, 0.8, 1.6], [], 0.4, -2.0, 2.0];
         yield 'with normal ones' => [[1.6, 1.6], [0.7, 0.3], 0.0, -1.0, 3.0];
         yield 'so many that they are taken as normal' => [array_fill(0, 20, 0.8), [], 0.0, -2.0, 2.0];
+        yield 'twelve of many widths with a shared part' => [[0.2, 0.3, 0.5, 0.5, 0.6, 0.8, 0.8, 1.0, 1.2, 1.3, 1.6, 2.0], [], 0.1, -3.0, 2.5];
         yield 'twelve, by the exact sum' => [array_fill(0, 12, 0.8), [], 0.0, -2.0, 1.0];
     }
 

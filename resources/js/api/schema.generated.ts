@@ -1611,6 +1611,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/questions/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Call off a heavy question that was asked with this key in the header Question-Key */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    key: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Call off a heavy question that was asked with this key in the header Question-Key */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/length": {
         parameters: {
             query?: never;
@@ -2664,6 +2700,7 @@ export interface components {
         };
         RunOrder: {
             goes: boolean;
+            known: boolean;
             fixed: string[];
             left: number[];
             steps: {

@@ -24,7 +24,8 @@ export function UnreadableJob({ unreadable, onBack }: { unreadable: Unreadable; 
                 <Shape kind="stop" size={22} /> {job.name} cannot be opened
             </h1>
             <p className="say">
-                Revision {job.revision} of this job is stored, but it cannot be read: {unreadable.message}
+                Revision {job.revision} of this job is stored, but it cannot be read. The reason, for whoever looks into it:{' '}
+                {unreadable.message}.
             </p>
             {readable ? (
                 <p className="say">

@@ -243,7 +243,9 @@ function WayList({ made, chosen, onChoose, units }: { made: MadeUp; chosen: numb
                     {none
                         ? made.relax.length > 0
                             ? 'Nothing meets all that was asked. Each of these would, if one thing gives way:'
-                            : 'Nothing meets both ends, and no single thing that gives way would be enough. Move an end.'
+                            : made.searched.exhaustive
+                              ? 'Nothing meets both ends, and no single thing that gives way would be enough. Move an end.'
+                              : 'No way was found in the time there is, and not everything was tried. Ask for fewer bends at the most, or for less that stands in the way.'
                         : `${made.searched.sequences} sequences of up to ${made.searched.max_bends} bends were tried${made.searched.exhaustive ? '' : ', not all to the end'}; best first.`}
                 </p>
             </div>

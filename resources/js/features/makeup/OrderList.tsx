@@ -19,7 +19,12 @@ export function OrderList({ document, run }: { document: JobDocument; run: RunRe
                     ? 'Neither end stands: it is made up and carried in.'
                     : `${order.fixed.join(' and ')} ${order.fixed.length === 1 ? 'stands' : 'stand'} already.`}
             </p>
-            {order.goes ? (
+            {!order.known ? (
+                <p>
+                    <Shape kind="unknown" size={17} /> Not known: this run has more ways of putting it together than can be looked at in the
+                    time there is. Part it in two runs, and each is looked at to the end.
+                </p>
+            ) : order.goes ? (
                 <ol>
                     {order.steps.map((step, i) => (
                         <li key={i}>{stepInWords(step)}</li>
@@ -28,8 +33,10 @@ export function OrderList({ document, run }: { document: JobDocument; run: RunRe
             ) : (
                 <>
                     <p>
-                        <Shape kind="stop" size={17} /> At the end there is no room along the pipe to push joint {order.left.join(' or ')}{' '}
-                        home.
+                        <Shape kind="stop" size={17} />{' '}
+                        {order.left.length === 1
+                            ? `There is no room along the pipe to push joint ${order.left[0]} home.`
+                            : `Joints ${order.left.join(', ')} hold each other: whichever of them is left to the last, there is no room along the pipe to push it home.`}
                     </p>
                     {order.frees.length > 0 ? (
                         <>
