@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { call, write, whenSignedOut } from './client';
+import { call, callInTurn, whenSignedOut, write } from './client';
 
 const answers: Response[] = [];
 const asked: [string, RequestInit][] = [];
@@ -127,5 +127,32 @@ describe('writing', () => {
         answers.push(json({ message: 'no' }, 422));
         expect(await written('/api/jobs', { name: 'c' })).toMatchObject({ status: 422 });
         expect(asked).toHaveLength(1);
+    });
+});
+
+describe('a heavy question', () => {
+    beforeEach(() => vi.useFakeTimers());
+    afterEach(() => vi.useRealTimers());
+
+    it('is asked again where too much was asked at once', async () => {
+        answers.push(json({ message: 'wait' }, 429), json({ message: 'wait' }, 503), json({ a: 1 }));
+        const result = callInTurn('/api/order', {});
+        await vi.runAllTimersAsync();
+        expect(await result).toEqual({ ok: true, data: { a: 1 } });
+        expect(asked).toHaveLength(3);
+    });
+
+    it('is called off by its key where nobody waits for it any more', async () => {
+        const controller = new AbortController();
+        vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+            asked.push([path, init]);
+            return new Promise((_, reject) => init.signal?.addEventListener('abort', () => reject(new Error('called off'))));
+        });
+        const result = callInTurn('/api/order', {}, controller.signal);
+        controller.abort();
+        await expect(result).rejects.toThrow();
+        const key = (asked[0]?.[1].headers as Record<string, string>)['Question-Key'];
+        expect(asked[1]?.[0]).toBe(`/api/questions/${key}`);
+        expect(asked[1]?.[1]).toMatchObject({ method: 'DELETE', keepalive: true });
     });
 });

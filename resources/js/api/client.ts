@@ -12,6 +12,10 @@ export interface Options {
     signal?: AbortSignal | undefined;
     /** of this write alone: sent again with the same key it is carried out once, and answered as before */
     key?: string | undefined;
+    /** what a heavy question is called off by */
+    question?: string | undefined;
+    /** is sent though the page is left */
+    keepalive?: boolean;
 }
 
 type Read = (response: Response) => Promise<unknown>;
@@ -23,10 +27,47 @@ export async function call<T>(method: string, path: string, body?: unknown, opti
     return ask<T>(method, path, body, options, json);
 }
 
+const file: Read = (response) => (response.ok ? response.blob() : response.json());
+
 /** The same for an answer that is a file. */
 export async function callFile(path: string, body: unknown): Promise<Result<Blob>> {
-    return ask<Blob>('POST', path, body, {}, (response) => (response.ok ? response.blob() : response.json()));
+    return ask<Blob>('POST', path, body, {}, file);
 }
+
+/** Heavy questions that are on their way. */
+const asked = new Set<string>();
+
+/** A heavy question, which waits for its turn: asked again where too much was asked at once, and called off where nobody waits for it any more. */
+export const callInTurn = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<Result<T>> =>
+    askInTurn<T>(path, body, signal, json);
+
+/** The same for an answer that is a file. */
+export const callFileInTurn = (path: string, body: unknown): Promise<Result<Blob>> => askInTurn<Blob>(path, body, undefined, file);
+
+async function askInTurn<T>(path: string, body: unknown, signal: AbortSignal | undefined, read: Read): Promise<Result<T>> {
+    const question = newKey();
+    const off = (): void => callOff(question);
+    signal?.addEventListener('abort', off);
+    asked.add(question);
+    try {
+        let result = await ask<T>('POST', path, body, { signal, question }, read);
+        for (const pause of [700, 1500, 3000]) {
+            if (result.ok || (result.status !== 429 && result.status !== 503) || signal?.aborted) break;
+            await new Promise((resolve) => setTimeout(resolve, pause));
+            result = await ask<T>('POST', path, body, { signal, question }, read);
+        }
+        return result;
+    } finally {
+        signal?.removeEventListener('abort', off);
+        asked.delete(question);
+    }
+}
+
+function callOff(question: string): void {
+    void send('DELETE', `/api/questions/${question}`, undefined, { keepalive: true }).catch(() => undefined);
+}
+
+if (typeof window !== 'undefined') window.addEventListener('pagehide', () => asked.forEach(callOff));
 
 /** Keys of writes that no answer came to yet, by what was asked. */
 const unanswered = new Map<string, string>();
@@ -89,7 +130,7 @@ const SESSION = '/api/session';
 
 const UNREADABLE = Symbol('unreadable');
 
-function send(method: string, path: string, body: unknown, { signal, key }: Options): Promise<Response> {
+function send(method: string, path: string, body: unknown, { signal, key, question, keepalive }: Options): Promise<Response> {
     return fetch(path, {
         method,
         credentials: 'same-origin',
@@ -98,7 +139,9 @@ function send(method: string, path: string, body: unknown, { signal, key }: Opti
             ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
             ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': token() }),
             ...(key === undefined ? {} : { 'Idempotency-Key': key }),
+            ...(question === undefined ? {} : { 'Question-Key': question }),
         },
+        ...(keepalive ? { keepalive } : {}),
         ...(body === undefined ? {} : { body: JSON.stringify(body) }),
         ...(signal ? { signal } : {}),
     });

@@ -1,5 +1,5 @@
-import { infiniteQueryOptions, queryOptions } from '@tanstack/react-query';
-import { call, callFile, write, type Result } from './client';
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
+import { call, callFile, callFileInTurn, callInTurn, write, type Result } from './client';
 import type {
     Account,
     BoardPage,
@@ -84,7 +84,7 @@ export const catalogueQuery = (ask: CatalogueAsk) =>
         queryKey: ['catalogue', ask],
         queryFn: () =>
             orThrow(call<CataloguePage>('GET', `/api/catalogue?${new URLSearchParams(ask as Record<string, string>).toString()}`)),
-        placeholderData: (old: CataloguePage | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 
 /** The pipe systems and the rulebooks, without rows that nobody asked for. */
@@ -107,7 +107,7 @@ export const identifyQuery = (input: IdentifyInput | null) =>
         enabled: input !== null,
         retry: false,
         staleTime: Infinity,
-        placeholderData: (old: IdentifyOutput | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 
 export const jointQuery = (input: Record<string, unknown> | null) =>
@@ -125,7 +125,7 @@ export const jointCardQuery = (document: JobDocument, which: { run: string; join
         queryFn: () => orThrow(call<JointCard>('POST', '/api/joint', { document, ...which })),
         enabled: which !== null,
         retry: false,
-        placeholderData: (old: JointCard | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 
 export const signIn = (email: string, password: string) => call<Account>('POST', '/api/session', { email, password });
@@ -156,7 +156,7 @@ export interface MakeUpAsked {
     clearance_mm?: number;
     obstacles?: NonNullable<Extract<JobMove, { kind: 'ends' }>['obstacles']>;
 }
-export const makeUp = (document: JobDocument, asked: MakeUpAsked) => call<MadeUp>('POST', '/api/make-up', { document, ...asked });
+export const makeUp = (document: JobDocument, asked: MakeUpAsked) => callInTurn<MadeUp>('/api/make-up', { document, ...asked });
 interface Order {
     order: RunOrder | null;
     closing: RunClosing | null;
@@ -165,26 +165,26 @@ interface Order {
 export const orderQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['order', run, document],
-        queryFn: () => orThrow(call<Order>('POST', '/api/order', { document, run })),
+        queryFn: ({ signal }) => orThrow(callInTurn<Order>('/api/order', { document, run }, signal)),
         retry: false,
-        placeholderData: (old: Order | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 export type RunView = 'plan' | 'section' | 'isometric';
 /** A run as a drawing in an open format; the model has no view, on paper there are all. */
 export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf' | 'pdf', view: RunView) =>
     callFile('/api/drawing', { document, run, format, ...(format === 'gltf' || format === 'pdf' ? {} : { view }) });
 /** The cut ticket of a run on paper, with the day that stands on it. */
-export const ticketPdf = (document: JobDocument, run: string, on: string) => callFile('/api/ticket', { document, run, on });
+export const ticketPdf = (document: JobDocument, run: string, on: string) => callFileInTurn('/api/ticket', { document, run, on });
 export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'levels' | 'sticks';
 /** One list of the job as a table. */
-export const jobCsv = (document: JobDocument, list: JobList) => callFile('/api/csv', { document, list });
+export const jobCsv = (document: JobDocument, list: JobList) => callFileInTurn('/api/csv', { document, list });
 /** All that the job takes, by shelf. */
 export const materialsQuery = (document: JobDocument) =>
     queryOptions({
         queryKey: ['materials', document],
-        queryFn: () => orThrow(call<{ rows: MaterialRow[]; total: number | null }>('POST', '/api/materials', { document })),
+        queryFn: ({ signal }) => orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { document }, signal)),
         retry: false,
-        placeholderData: (old: { rows: MaterialRow[]; total: number | null } | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 /** What things and sticks cost the crew, whatever the job. */
 export const pricesQuery = queryOptions({
@@ -196,13 +196,13 @@ export const keepPrices = (prices: KeptPrices) => write<CrewPrices>('PUT', '/api
 export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id}`);
 /** What is to be cut now, and from which sticks; can be given up. */
 export const askCut = (document: JobDocument, run: string, signal?: AbortSignal) =>
-    call<CuttingReport>('POST', '/api/cut', { document, run }, { signal });
+    callInTurn<CuttingReport>('/api/cut', { document, run }, signal);
 export const cutQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['cut', run, document],
-        queryFn: () => orThrow(askCut(document, run)),
+        queryFn: ({ signal }) => orThrow(askCut(document, run, signal)),
         retry: false,
-        placeholderData: (old: CuttingReport | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 /** Where a run is hung, and what hangs between two hangers. */
 export const hangQuery = (document: JobDocument, run: string) =>
@@ -210,7 +210,7 @@ export const hangQuery = (document: JobDocument, run: string) =>
         queryKey: ['hang', run, document],
         queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { document, run })),
         retry: false,
-        placeholderData: (old: HangingReport | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
 export const cutIn = (input: CutInInput) => call<CutInOutput>('POST', '/api/reckon/cut-in', input);
@@ -221,11 +221,11 @@ export const wrapStrips = (document: JobDocument, run: string, piece: string | n
 export const sealQuery = (input: TrapSealInput | null) =>
     queryOptions({
         queryKey: ['trap-seal', input],
-        queryFn: () => orThrow(call<TrapSealOutput>('POST', '/api/reckon/trap-seal', input)),
+        queryFn: ({ signal }) => orThrow(callInTurn<TrapSealOutput>('/api/reckon/trap-seal', input, signal)),
         enabled: input !== null,
         retry: false,
         staleTime: Infinity,
-        placeholderData: (old: TrapSealOutput | undefined) => old,
+        placeholderData: keepPreviousData,
     });
 export const armQuery = (input: TrapArmInput | null) =>
     queryOptions({
@@ -234,5 +234,5 @@ export const armQuery = (input: TrapArmInput | null) =>
         enabled: input !== null,
         retry: false,
         staleTime: Infinity,
-        placeholderData: (old: TrapArmOutput | undefined) => old,
+        placeholderData: keepPreviousData,
     });
