@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\Crew;
 use App\Models\OwnEntry;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Input\BadInput;
@@ -29,12 +30,14 @@ final readonly class CrewPrices
     }
 
     /**
-     * Keeps prices of things and of sticks; each goes in place of what was kept of the same before. All of them, or none.
+     * Keeps prices of things and of sticks; each goes in place of what was kept of the same before. All of them, or none. To be
+     * called inside a transaction.
      *
      * @throws BadInput at the field that is wrong
      */
     public function keep(int $crewId, int $authorId, Fields $body): void
     {
+        Crew::holdOwnEntries($crewId);
         $own = $this->numbers->of($crewId);
         $catalogue = $this->catalogue->with($own->catalogue, $own->additions);
         $prices = Price::list($body->children('prices', self::MOST));

@@ -98,7 +98,7 @@ final readonly class Description
                 'get' => self::call('What the crew measured and added', null, Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))])),
                 'post' => self::call('Set a number, or add a row', Shapes::object(['kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object']]), 'OwnEntry', [422 => 'Problem'], 201),
             ],
-            '/api/catalogue/own/{id}' => ['delete' => self::call('Take one back', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
+            '/api/catalogue/own/{id}' => ['delete' => self::call('Take one back, unless others rest on it', null, null, [404 => 'Problem', 422 => 'Problem'], 204) + ['parameters' => $id]],
             '/api/prices' => [
                 'get' => self::call('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
                 'put' => self::call('Keep prices, each in place of what was kept of the same before; all of them, or none', Shapes::object(['prices' => Shapes::list(Shapes::ref('JobPrice')), 'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE))]), 'CrewPrices', [422 => 'Problem', 403 => 'Problem']),

@@ -75,7 +75,10 @@ final class JoiningShapes
                 'material' => self::TEXT, 'pattern' => self::MAYBE_TEXT, 'turn_deg' => self::MAYBE, 'family' => self::TEXT, 'numbers' => Shapes::list($number), 'lies' => Shapes::list($lie),
                 'drawn' => ['type' => 'object', 'additionalProperties' => self::NUMBER], 'facts' => Shapes::list(self::TEXT), 'doubtful' => self::YES_NO, 'own' => self::YES_NO, 'note' => self::TEXT, 'source' => Shapes::ref('Source'),
             ]),
-            'OwnEntry' => Shapes::object(['id' => ['type' => 'integer'], 'kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object'], 'by' => self::TEXT, 'at' => self::TEXT]),
+            'OwnEntry' => Shapes::object([
+                'id' => ['type' => 'integer'], 'kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object'],
+                'by' => self::TEXT, 'at' => self::TEXT, 'unusable' => self::MAYBE_TEXT,
+            ]),
         ];
     }
 }

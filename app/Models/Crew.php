@@ -16,6 +16,15 @@ final class Crew extends Model
 {
     protected $fillable = ['name'];
 
+    /**
+     * Whoever changes what a crew set for itself waits here, to the end of the transaction, for others who do: each sees what
+     * the one before left.
+     */
+    public static function holdOwnEntries(int $id): void
+    {
+        self::query()->whereKey($id)->lockForUpdate()->first();
+    }
+
     /** @return BelongsToMany<User, $this> */
     public function members(): BelongsToMany
     {

@@ -21,7 +21,8 @@ final class AddPersonCommand extends Command
 
     public function handle(): int
     {
-        $email = mb_strtolower((string) $this->argument('email'));
+        $given = $this->argument('email');
+        $email = is_string($given) ? mb_strtolower($given) : '';
         $name = is_string($this->option('name')) ? trim($this->option('name')) : strstr($email, '@', true);
         $crew = is_string($this->option('crew')) ? trim($this->option('crew')) : '';
         $problem = match (true) {
@@ -31,7 +32,7 @@ final class AddPersonCommand extends Command
             User::query()->where('email', $email)->exists() => "{$email} has an account already.",
             default => null,
         };
-        $password = $problem === null ? (string) $this->secret('Password, at least '.self::SHORTEST.' characters') : '';
+        $password = $problem === null ? $this->password() : '';
         $problem ??= mb_strlen($password) < self::SHORTEST ? 'The password is too short: at least '.self::SHORTEST.' characters.' : null;
         if ($problem !== null) {
             $this->error($problem);
@@ -45,5 +46,12 @@ final class AddPersonCommand extends Command
         $this->line("{$email} can sign in now, in the crew {$crew}.");
 
         return 0;
+    }
+
+    private function password(): string
+    {
+        $given = $this->secret('Password, at least '.self::SHORTEST.' characters');
+
+        return is_string($given) ? $given : '';
     }
 }

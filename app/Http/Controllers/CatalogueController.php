@@ -46,9 +46,12 @@ final readonly class CatalogueController
 
     public function own(Request $request): JsonResponse
     {
-        $entries = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->with('author')->get()->sortByDesc('id');
+        $crew = User::asking($request)->crewId();
+        $unusable = $this->crewNumbers->unusable($crew);
+        $entries = OwnEntry::ofCrew($crew, OwnEntry::OF_CATALOGUE)->with('author')->get()->sortByDesc('id');
+        $entry = static fn (OwnEntry $entry): array => self::entry($entry, $unusable[$entry->id] ?? null);
 
-        return new JsonResponse(['own' => $entries->map(self::entry(...))->values()]);
+        return new JsonResponse(['own' => $entries->map($entry)->values()]);
     }
 
     public function store(Request $request): JsonResponse
@@ -66,8 +69,9 @@ final readonly class CatalogueController
 
     public function destroy(Request $request, int $id): Response
     {
-        $this->once->answer($request, function () use ($request, $id): array {
-            OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->findOrFail($id)->delete();
+        $crew = User::asking($request)->crewId();
+        $this->once->answer($request, function () use ($crew, $id): array {
+            $this->crewNumbers->takeBack($crew, $id);
 
             return [];
         });
@@ -76,9 +80,16 @@ final readonly class CatalogueController
     }
 
     /** @return array<string, mixed> */
-    private static function entry(OwnEntry $entry): array
+    private static function entry(OwnEntry $entry, ?string $unusable = null): array
     {
-        return ['id' => $entry->id, 'kind' => $entry->kind, 'entry' => json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR), 'by' => $entry->author->name, 'at' => $entry->created_at?->toIso8601String() ?? ''];
+        return [
+            'id' => $entry->id,
+            'kind' => $entry->kind,
+            'entry' => json_decode($entry->entry, true, 64, JSON_THROW_ON_ERROR),
+            'by' => $entry->author->name,
+            'at' => $entry->created_at?->toIso8601String() ?? '',
+            'unusable' => $unusable,
+        ];
     }
 
     /**

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\CrewPrices;
 use App\Actions\WriteOnce;
+use App\Models\Crew;
 use App\Models\OwnEntry;
 use App\Models\User;
 use FallBend\Core\Input\Fields;
@@ -39,8 +40,10 @@ final readonly class PriceController
 
     public function destroy(Request $request, int $id): Response
     {
-        $this->once->answer($request, function () use ($request, $id): array {
-            OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::PRICES)->findOrFail($id)->delete();
+        $crew = User::asking($request)->crewId();
+        $this->once->answer($request, static function () use ($crew, $id): array {
+            Crew::holdOwnEntries($crew ?? 0);
+            OwnEntry::ofCrew($crew, OwnEntry::PRICES)->findOrFail($id)->delete();
 
             return [];
         });

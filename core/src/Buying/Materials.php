@@ -18,7 +18,6 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JointRegister;
 use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
-use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Price;
 use FallBend\Core\Joining\CementPlanner;
@@ -245,9 +244,9 @@ final class Materials
 
     private function tools(): void
     {
-        foreach (Fields::of($this->catalogue->table('tools'))->children('rows') as $row) {
-            if (array_intersect_key($this->methods, array_flip($row->strings('methods'))) !== []) {
-                $this->add($row->string('shelf'), $row->string('name'), '', '', '', 1, $row->stringOr('note', ''), null, Provenance::read($row, 'tools'));
+        foreach ($this->catalogue->tools() as $tool) {
+            if (array_intersect_key($this->methods, array_flip($tool['methods'])) !== []) {
+                $this->add($tool['shelf'], $tool['name'], '', '', '', 1, $tool['note'], null, $tool['provenance']);
             }
         }
     }

@@ -48,7 +48,7 @@ final readonly class Branch
      */
     public static function read(Fields $row, string $table, float $boreMm, float $branchBoreMm, float $gapMm = 0.0): self
     {
-        $turn = $row->number('turn_deg', 1, 90);
+        $turn = $row->number('turn_deg', 1, 95);
         $runIn = $row->numberOrNull('run_in_mm', 0, 2000);
         $runOut = $row->numberOrNull('run_out_mm', 0, 2000);
         $branch = $row->numberOrNull('branch_mm', 0, 2000);

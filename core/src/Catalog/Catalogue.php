@@ -35,6 +35,8 @@ final class Catalogue
     /** @var array<string, Material>|null */
     private ?array $materials = null;
 
+    private ?Ranges $ranges = null;
+
     private ?JoiningParts $parts = null;
 
     private ?CementTable $cements = null;
@@ -118,6 +120,12 @@ final class Catalogue
         return $this->rulebooks[$key] ??= Rulebook::read(Fields::of($this->decoded("rulebooks/{$key}.json")));
     }
 
+    /** Gives what a number that users set themselves may be. */
+    public function ranges(): Ranges
+    {
+        return $this->ranges ??= Ranges::read(Fields::of($this->decoded('schemas/own-numbers.json')));
+    }
+
     /** Gives the couplings, gaskets and adapters that joints are made with. */
     public function parts(): JoiningParts
     {
@@ -134,6 +142,24 @@ final class Catalogue
     public function fixtures(): FixtureTable
     {
         return $this->fixtures ??= FixtureTable::read(Fields::of($this->laidOver('fixtures')));
+    }
+
+    /**
+     * Gives the tools and small things that joints are made with.
+     *
+     * @return list<array{shelf: string, name: string, methods: list<string>, note: string, provenance: Provenance}>
+     *
+     * @throws BadInput if a row is wrong
+     */
+    public function tools(): array
+    {
+        return array_map(static fn (Fields $row): array => [
+            'shelf' => $row->string('shelf'),
+            'name' => $row->string('name'),
+            'methods' => $row->strings('methods'),
+            'note' => $row->stringOr('note', '', 1000),
+            'provenance' => Provenance::read($row, 'tools'),
+        ], Fields::of($this->laidOver('tools'))->children('rows'));
     }
 
     /** Gives how a material bends and grows; null where no table states it. */
@@ -220,24 +246,20 @@ final class Catalogue
     }
 
     /**
-     * Reads a table as the product will, to find what is wrong with a row of one's own.
+     * Reads a table as the product will, to find what is wrong with rows and numbers of one's own.
      *
-     * @param string $path the place of that row in what was given
-     *
-     * @throws BadInput at the field of the row
+     * @throws BadInput at the group, the number of the row, and the field: `bends.12.turn_deg`
      */
-    public function check(string $table, string $path): void
+    public function check(string $table): void
     {
-        try {
-            match (true) {
-                in_array($table, $this->systemKeys(), true) => $this->system($table),
-                $table === 'cements' => $this->cements(),
-                $table === 'fixtures' => $this->fixtures(),
-                default => $this->parts(),
-            };
-        } catch (BadInput $bad) {
-            throw BadInput::at($path.'.'.preg_replace('/^.*\d+\./', '', $bad->field), $bad->getMessage(), $bad->given);
-        }
+        match (true) {
+            in_array($table, $this->systemKeys(), true) => $this->system($table),
+            in_array($table, ['couplings', 'gaskets', 'adapters'], true) => $this->parts(),
+            $table === 'cements' => $this->cements(),
+            $table === 'fixtures' => $this->fixtures(),
+            $table === 'tools' => $this->tools(),
+            default => $this->table($table),
+        };
     }
 
     private function readSystem(string $key): PipeSystem

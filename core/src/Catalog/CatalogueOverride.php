@@ -13,8 +13,8 @@ final readonly class CatalogueOverride
     private function __construct(public string $table, public string $row, public string $field, public float $value, public string $source) {}
 
     /**
-     * Reads `{table, row, field, value, source?}`: the table is the key of a pipe system or a table of parts, the field a number of the row, which the
-     * catalogue may not know yet.
+     * Reads `{table, row, field, value, source?}`: the table is the key of a pipe system or a table of parts, the field a number of
+     * the row, which the catalogue may not know yet, the value inside the range that `Ranges` has for it.
      *
      * @throws BadInput if table, row or field is not in the catalogue, or the number is out of range
      */
@@ -26,7 +26,10 @@ final readonly class CatalogueOverride
         if (! in_array($field, Catalogue::numbers($row), true)) {
             throw BadInput::at($fields->at('field'), 'is no number of that row; it has '.implode(', ', Catalogue::numbers($row)), $field);
         }
-        $override = new self($table, $fields->string('row'), $field, $fields->number('value', 0, 20_000), $fields->stringOr('source', 'measured on the fitting in hand'));
+        $value = $fields->number('value');
+        $catalogue->ranges()->checkNumber($table, $row, $field, $value, $fields->at('value'));
+        $source = $fields->stringOr('source', 'measured on the fitting in hand');
+        $override = new self($table, $fields->string('row'), $field, $value, $source);
         $fields->end();
 
         return $override;

@@ -13,9 +13,10 @@ final readonly class RulebookOverride
     private function __construct(public string $rulebook, public string $threshold, public float $value, public string $source) {}
 
     /**
-     * Reads `{rulebook, threshold, value, source?}`; the value is in the unit of the threshold.
+     * Reads `{rulebook, threshold, value, source?}`; the value is in the unit of the threshold, inside the range that `Ranges`
+     * has for it.
      *
-     * @throws BadInput if the rulebook or the threshold is not known, or the threshold has no value to set
+     * @throws BadInput if the rulebook or the threshold is not known, the threshold has no value to set, or the value is out of range
      */
     public static function read(Fields $fields, Catalogue $catalogue): self
     {
@@ -25,7 +26,9 @@ final readonly class RulebookOverride
         if ($threshold?->value === null) {
             throw BadInput::at($fields->at('threshold'), 'is no threshold with a value', $id);
         }
-        $override = new self($rulebook, $id, $fields->number('value', 0, 100_000), $fields->stringOr('source', 'local rule'));
+        $value = $fields->number('value');
+        $catalogue->ranges()->checkThreshold($threshold, $value, $fields->at('value'));
+        $override = new self($rulebook, $id, $value, $fields->stringOr('source', 'local rule'));
         $fields->end();
 
         return $override;

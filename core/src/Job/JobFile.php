@@ -77,7 +77,7 @@ final readonly class JobFile
             return $this->read($version === 1 ? JobFileUpgrade::fromV1($document) : JobFileUpgrade::fromV2($document));
         }
         $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
-        $additions = array_map(fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $this->catalogue), $overrides->children('rows', 500));
+        $additions = CatalogueAddition::list($overrides->children('rows', 500), $this->catalogue);
         $catalogue = $this->catalogue->with([], $additions);
         $standing = self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...));
         $runs = [];

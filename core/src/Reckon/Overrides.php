@@ -25,7 +25,7 @@ final readonly class Overrides
     public static function read(Fields $input, Catalogue $catalogue): self
     {
         $fields = $input->childOrNull('overrides') ?? Fields::of([]);
-        $additions = array_map(static fn (Fields $f): CatalogueAddition => CatalogueAddition::read($f, $catalogue), $fields->children('rows', 500));
+        $additions = CatalogueAddition::list($fields->children('rows', 500), $catalogue);
         $mine = $catalogue->with([], $additions);
         $overrides = new self(
             array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $mine), $fields->children('catalogue', 500)),

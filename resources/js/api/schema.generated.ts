@@ -1445,7 +1445,7 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        /** Take one back */
+        /** Take one back, unless others rest on it */
         delete: {
             parameters: {
                 query?: never;
@@ -1457,7 +1457,7 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description Take one back */
+                /** @description Take one back, unless others rest on it */
                 204: {
                     headers: {
                         [name: string]: unknown;
@@ -1466,6 +1466,15 @@ export interface paths {
                 };
                 /** @description What is wrong */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -2573,6 +2582,7 @@ export interface components {
             entry: Record<string, never>;
             by: string;
             at: string;
+            unusable: string | null;
         };
         NetworkReport: {
             counts_flow: boolean;

@@ -13,6 +13,7 @@ import { Problem } from '../../shared/Problem';
 export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Units }) {
     const [measuring, setMeasuring] = useState<string | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
+    const [taken, setTaken] = useState<string | null>(null);
     const client = useQueryClient();
     const refresh = (): void =>
         void Promise.all([
@@ -21,6 +22,11 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
             client.invalidateQueries({ queryKey: ['jobs'] }),
         ]);
 
+    const takeBack = async (id: number): Promise<void> => {
+        const result = await takeBackOwn(id);
+        setTaken(result.ok ? null : (Object.values(result.errors)[0]?.[0] ?? result.message));
+        if (result.ok) refresh();
+    };
     const keep = async (event: FormEvent<HTMLFormElement>, field: string): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
@@ -74,11 +80,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                         </dd>
                         <dd>
                             {number.own_id !== null ? (
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() => void takeBackOwn(number.own_id ?? 0).then(refresh)}
-                                >
+                                <button type="button" className="plain small" onClick={() => void takeBack(number.own_id ?? 0)}>
                                     Back to the list
                                 </button>
                             ) : (
@@ -115,6 +117,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                     </div>
                 ))}
             </dl>
+            <Problem text={taken} />
             <p className="entry-source">
                 <SourceLine source={entry.source} />
             </p>

@@ -17,16 +17,21 @@ export function OwnTab() {
         void Promise.all([client.invalidateQueries({ queryKey: ['own'] }), client.invalidateQueries({ queryKey: ['catalogue'] })]);
     const rulebook = page.data?.rulebooks.find((one) => one.id === book);
 
+    const takeBack = async (place: string, id: number): Promise<void> => {
+        const result = await takeBackOwn(id);
+        setProblem(result.ok ? null : { id: place, text: firstOf(result) });
+        if (result.ok) refresh();
+    };
     const set = async (event: FormEvent<HTMLFormElement>, id: string): Promise<void> => {
         event.preventDefault();
         const text = formText(new FormData(event.currentTarget), 'value').trim().replace(',', '.');
         const value = Number(text);
-        if (text === '' || !Number.isFinite(value) || value < 0) {
-            setProblem({ id, text: 'must be a number, not below nothing' });
+        if (text === '' || !Number.isFinite(value)) {
+            setProblem({ id, text: 'must be a number' });
             return;
         }
         const result = await keepOwn('threshold', { rulebook: book, threshold: id, value, source: 'our inspector' });
-        setProblem(result.ok ? null : { id, text: result.message });
+        setProblem(result.ok ? null : { id, text: firstOf(result) });
         if (result.ok) refresh();
     };
     return (
@@ -43,8 +48,12 @@ export function OwnTab() {
                             <p className="cap">
                                 {entry.by}, {new Date(entry.at).toLocaleDateString()}
                             </p>
+                            {entry.unusable !== null && (
+                                <p className="problem">Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.</p>
+                            )}
+                            {problem?.id === `own ${entry.id}` && <p className="problem">{problem.text}</p>}
                         </div>
-                        <button type="button" className="plain small" onClick={() => void takeBackOwn(entry.id).then(refresh)}>
+                        <button type="button" className="plain small" onClick={() => void takeBack(`own ${entry.id}`, entry.id)}>
                             Take it back
                         </button>
                     </div>
@@ -89,7 +98,7 @@ export function OwnTab() {
                             <button
                                 type="button"
                                 className="plain small"
-                                onClick={() => void takeBackOwn(threshold.own_id ?? 0).then(refresh)}
+                                onClick={() => void takeBack(threshold.id, threshold.own_id ?? 0)}
                             >
                                 Back to the book
                             </button>
@@ -103,6 +112,10 @@ export function OwnTab() {
             </section>
         </div>
     );
+}
+
+function firstOf(refused: { message: string; errors: Record<string, string[]> }): string {
+    return Object.values(refused.errors)[0]?.[0] ?? refused.message;
 }
 
 function inWords({ kind, entry }: OwnEntry): string {
