@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Database\Schema\Blueprint;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 
 return new class extends Migration {
@@ -65,5 +66,16 @@ return new class extends Migration {
             $table->string('owner');
             $table->integer('expiration');
         });
+    }
+
+    /** Not while there are jobs: they would be lost. */
+    public function down(): void
+    {
+        if (DB::table('jobs')->exists()) {
+            throw new RuntimeException('There are jobs in the database: these tables are not taken out.');
+        }
+        foreach (['cache_locks', 'cache', 'sessions', 'revisions', 'jobs', 'crew_user', 'crews', 'users'] as $table) {
+            Schema::dropIfExists($table);
+        }
     }
 };

@@ -15,14 +15,22 @@ use Illuminate\Support\Facades\Hash;
 /** Puts the demo crew and its jobs in, where they are not there yet. What was changed in them since stays. */
 final class SeedDemoCommand extends Command
 {
+    private const LEAD = 'lead@mill-row.example';
+
     protected $signature = 'demo:seed';
 
     protected $description = 'Put in the demo crew and its jobs, where they are missing';
 
     public function handle(KeepRevision $keep, JobFile $file): int
     {
+        // Its accounts have a password that everybody knows: they do not get in where people already have accounts of their own.
+        if (User::query()->where('email', self::LEAD)->doesntExist() && User::query()->exists()) {
+            $this->warn('There are accounts already, and none of the demo: the demo was not put in. Start without it: bin/start --empty');
+
+            return 0;
+        }
         $crew = Crew::query()->firstOrCreate(['name' => 'Day crew']);
-        $lead = $this->member($crew, 'lead', 'lead@mill-row.example');
+        $lead = $this->member($crew, 'lead', self::LEAD);
         $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
         $paths = glob(database_path('demo/*.json'));
         foreach ($paths === false ? [] : $paths as $path) {

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Job;
+use App\Models\OwnEntry;
+use Illuminate\Foundation\Testing\DatabaseMigrations;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
+use RuntimeException;
+use Tests\TestCase;
+use Tests\TwoCrews;
+
+final class MigrationsTest extends TestCase
+{
+    use DatabaseMigrations;
+    use TwoCrews;
+
+    public function testTheyGoDownAndUpAgainWhereNothingIsLost(): void
+    {
+        Artisan::call('migrate:rollback', ['--step' => 100]);
+        self::assertSame(['migrations'], array_column(Schema::getTables(schema: DB::getDatabaseName()), 'name'));
+        Artisan::call('migrate');
+        self::assertTrue(Schema::hasColumns('jobs', ['summary', 'unreadable']));
+    }
+
+    public function testTheyRefuseToTakeJobsOrOwnNumbersWithThem(): void
+    {
+        $this->actingAs($this->lead)->postJson('/api/jobs', ['document' => self::demo()])->assertCreated();
+        $this->postJson('/api/catalogue/own', ['kind' => 'threshold', 'entry' => ['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 18]])->assertCreated();
+        $this->assertRefused('own');
+        OwnEntry::query()->delete();
+        $this->assertRefused('jobs');
+        self::assertSame(1, Job::query()->count());
+        Job::query()->delete();
+        Artisan::call('migrate');
+    }
+
+    private function assertRefused(string $about): void
+    {
+        try {
+            Artisan::call('migrate:rollback', ['--step' => 100]);
+            self::fail('what people keep was taken out');
+        } catch (RuntimeException $refused) {
+            self::assertStringContainsString($about, $refused->getMessage());
+        }
+    }
+}
