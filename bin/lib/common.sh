@@ -3,9 +3,10 @@
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
 cd "$ROOT"
 export COMPOSER_NO_AUDIT=1 COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
-VAR="$ROOT/var"
-STAMPS="$VAR/stamps"
-mkdir -p "$STAMPS" bootstrap/cache storage/framework/{cache/data,sessions,views} storage/logs storage/app
+# What people enter, and what servers note, stands in var/, or where FALL_BEND_VAR says: a second installation from the same folder.
+VAR=${FALL_BEND_VAR:-$ROOT/var}
+STAMPS="$ROOT/var/stamps"
+mkdir -p "$VAR" "$STAMPS" bootstrap/cache storage/framework/{cache/data,sessions,views} storage/logs storage/app
 
 say() { printf '%s\n' "$*"; }
 step() { printf '\n== %s\n' "$*"; }
