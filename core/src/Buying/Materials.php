@@ -184,9 +184,10 @@ final class Materials
             $offer = JointRegister::offerOf($single, $this->job, $joiner, $this->rulebook);
             $this->methods[$offer->method->value ?? ''] = true;
             $this->offer($offer);
-            $ours = $joiner->single($single->a, $this->job);
-            if ($ours !== null && $offer?->method->isCement() === true) {
-                $this->cemented[$ours->system->key][$ours->pipe->size] = ($this->cemented[$ours->system->key][$ours->pipe->size] ?? 0) + 1;
+            [$ours, $theirs] = [$joiner->single($single->a, $this->job), $joiner->single($single->b, $this->job)];
+            $pipe = $ours === null || $theirs === null ? null : $offer?->cemented($ours, $theirs);
+            if ($pipe !== null) {
+                $this->cemented[$pipe->system->key][$pipe->pipe->size] = ($this->cemented[$pipe->system->key][$pipe->pipe->size] ?? 0) + 1;
             }
         }
     }

@@ -11,6 +11,9 @@ use FallBend\Core\Measure\Units;
 /** A gasket, adapter, thread or seal that a joint is made with. Lengths in mm; what it does not have is null. */
 final readonly class Part
 {
+    /** Where a row does not say otherwise, pipe that goes into a part of these methods is cemented into it. */
+    private const CEMENTED = ['hub-adapter', 'threaded'];
+
     /** The pound is 0.45359237 kg by definition. */
     private const KG_OF_LB = 0.45359237;
 
@@ -18,6 +21,7 @@ final readonly class Part
      * @param string $table `gaskets` or `adapters`
      * @param ?PipeRange $takes the pipes that go into it; null where it is not made for a pipe
      * @param ?string $hub system and size of the hub that it goes into: `ci-hub-service/4`
+     * @param bool $isCemented whether the pipe that goes into it is cemented there
      * @param ?float $lengthMm what its kind is measured by: insertion of a gasket, engagement of a thread, body of an adapter
      */
     private function __construct(
@@ -35,6 +39,7 @@ final readonly class Part
         public ?float $threadsPerInch,
         public ?float $handTightMm,
         public int $priceClass,
+        public bool $isCemented,
         public Provenance $provenance,
     ) {}
 
@@ -51,7 +56,8 @@ final readonly class Part
             $range($sides[0] ?? $row->list('takes'), $row->at('takes')), $range($sides[1] ?? $row->list('tube'), $row->at('tube')),
             $hub === null ? null : $hub->choice('system', $catalogue->systemKeys()).'/'.$hub->string('size'),
             $row->numberOrNull('insertion_mm', 0, 1000) ?? $row->numberOrNull('engagement_mm', 0, 1000) ?? $row->numberOrNull('body_mm', 0, 1000) ?? $row->numberOrNull('cup_mm', 0, 1000),
-            $row->numberOrNull('lead_lb', 0, 100), $row->numberOrNull('threads_per_inch', 1, 100), $row->numberOrNull('hand_tight_mm', 0, 100), $row->int('price_class', 1, 3), Provenance::read($row, $table));
+            $row->numberOrNull('lead_lb', 0, 100), $row->numberOrNull('threads_per_inch', 1, 100), $row->numberOrNull('hand_tight_mm', 0, 100), $row->int('price_class', 1, 3),
+            $row->bool('cemented', in_array($row->string('method'), self::CEMENTED, true)), Provenance::read($row, $table));
     }
 
     /** Whether it is a thing that can be bought; a thread is cut in what it joins. */

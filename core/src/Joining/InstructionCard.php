@@ -55,7 +55,7 @@ final readonly class InstructionCard
             'opens' => $texts['opens'],
             'price_class' => self::price($offer),
             'steps' => $steps,
-            'times' => ['working_s' => $plan?->workingS, 'hold_s' => $plan?->holdS, 'set_min' => $plan?->setMin, 'cure_min' => $plan?->cureMin, 'first_water' => $texts['first_water']],
+            'times' => ['working_s' => $plan?->workingS, 'hold_s' => $plan?->holdS, 'set_min' => $plan?->setMin, 'cure_min' => $plan?->cureMin, 'first_water' => $plan === null ? $texts['first_water'] : 'after-cure'],
             'cautions' => array_values(array_unique(array_filter(array_column($steps, 'caution'), is_string(...)))),
             'findings' => FindingReport::list($plan->findings ?? [], $this->units),
             'unknown' => $this->unknown($offer),
@@ -85,11 +85,11 @@ final readonly class InstructionCard
 
     private function plan(Offer $offer, PipeEnd $a, PipeEnd $b, Rulebook $rulebook, Conditions $conditions): ?CementPlan
     {
-        if (! $offer->method->isCement() && $offer->method !== Method::HubAdapter && ! ($offer->method === Method::Threaded && $offer->variant === 'adapter')) {
+        $cemented = $offer->cemented($a, $b);
+        if ($cemented === null) {
             return null;
         }
-        $cemented = $offer->method->isCement() ? $b : ($a->system->material === 'iron' || $a->system->material === 'steel' ? $b : $a);
-        $other = $offer->method->isCement() ? $a : $cemented;
+        [$other, $cemented] = $offer->method->isCement() ? [$a, $b] : [$cemented, $cemented];
         $wide = $cemented->outsideMm >= $other->outsideMm ? $cemented : $other;
 
         return $this->cements->plan($other->system, $cemented->system, $wide->pipe, $rulebook, $conditions);

@@ -44,6 +44,27 @@ final readonly class Offer
     }
 
     /**
+     * Gives the end that is cemented, whatever the method is: into the other one, or into an adapter that is a part of the joint.
+     * Null where there is no cement in it.
+     */
+    public function cemented(PipeEnd $a, PipeEnd $b): ?PipeEnd
+    {
+        if ($this->method->isCement()) {
+            return $a;
+        }
+        foreach ($this->parts as $part) {
+            $takes = $part instanceof Part && $part->isCemented ? $part->takes : null;
+            foreach ([$a, $b] as $end) {
+                if ($end->kind === EndKind::Plain && $takes?->takes($end->stuff, $end->outsideMm) === true) {
+                    return $end;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
      * Gives how far the end of pipe a reaches past the face of end b (its cut end, or the lip of its socket): what b swallows of a, less the gap.
      * A sleeve swallows nothing of b's face: both ends stop at its ridge. Null where a length is not known.
      */

@@ -69,4 +69,39 @@ final class InstructionCardTest extends TestCase
         self::assertEqualsWithDelta(-30.0, $measured['methods'][0]['reach_mm'], 1e-9, 'the pipe ends 30 mm above the rim');
         self::assertContains('measured', array_column($measured['sources'], 'status'));
     }
+
+    /**
+     * Where there is fresh cement in a joint, whatever else there is, water waits for it.
+     *
+     * @param array<string, mixed> $input
+     */
+    #[DataProvider('withCement')]
+    public function testWaterWaitsForCementThatIsInAnAdapterToo(array $input, string $method): void
+    {
+        $card = array_column((new Reckoners(Catalogue::shipped()))->reckon('joint', $input + ['rulebook' => 'ipc-2021'])['methods'], null, 'method')[$method];
+        self::assertSame('after-cure', $card['times']['first_water']);
+        self::assertGreaterThanOrEqual(30, $card['times']['cure_min']);
+        self::assertStringContainsString('Fill it with water after', implode(' ', array_column($card['steps'], 'say')));
+        self::assertContains('cements', array_column($card['parts'], 'table'), 'the can is on the list');
+    }
+
+    /** @return iterable<string, array{array<string, mixed>, string}> */
+    public static function withCement(): iterable
+    {
+        $plain = static fn (string $system, string $size): array => ['system' => $system, 'size' => $size, 'end' => 'plain'];
+        $steel = ['system' => 'steel-galvanised', 'size' => '1-1/2', 'end' => 'female-thread'];
+        yield 'plastic pipe into a metal thread' => [['a' => $plain('pvc-dwv-40', '1-1/2'), 'b' => $steel], 'threaded'];
+        yield 'the other way round' => [['a' => $steel, 'b' => $plain('abs-dwv-40', '1-1/2')], 'threaded'];
+        $hub = ['system' => 'ci-hub-service', 'size' => '4', 'end' => 'hub'];
+        yield 'an adapter in a hub' => [['a' => $plain('pvc-dwv-40', '4'), 'b' => $hub], 'hub-adapter'];
+        yield 'an adapter in lead wool' => [['a' => $plain('pvc-dwv-40', '4'), 'b' => $hub], 'caulked'];
+        yield 'a trap adapter' => [['a' => $plain('tubular-brass', '1-1/2'), 'b' => $plain('pvc-dwv-40', '1-1/2'), 'access' => 'panel'], 'slip-joint'];
+    }
+
+    public function testWaterRunsAtOnceWhereNothingIsCemented(): void
+    {
+        $input = ['a' => ['system' => 'pvc-dwv-40', 'size' => '1-1/2', 'end' => 'male-thread'], 'b' => ['system' => 'steel-galvanised', 'size' => '1-1/2', 'end' => 'female-thread']];
+        $card = array_column((new Reckoners(Catalogue::shipped()))->reckon('joint', $input + ['rulebook' => 'ipc-2021'])['methods'], null, 'method')['threaded'];
+        self::assertSame(['at-once', null], [$card['times']['first_water'], $card['times']['cure_min']]);
+    }
 }
