@@ -13,7 +13,9 @@ use FallBend\Core\Catalog\PipeSystem;
  *
  * - Outside diameter: the pipe is anywhere in its maker's tolerance (an oval one further, for a calliper), the reading normal round it with half
  *   the stated error as standard deviation. Density of the reading: (Φ((x − low)/σ) − Φ((x − high)/σ)) / (high − low).
- * - Magnet: it holds on iron and steel and on nothing else; 1 in 1000 readings is wrong.
+ * - Magnet: it holds on iron and steel and on nothing else; one that it speaks against is out.
+ * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have; what else is
+ *   seen of it says little. A pipe that a magnet speaks against is out, so that what is left is not taken for it.
  * - Wall: normal round the catalogue's wall; colour, print, joint and region: a factor for what does not agree, as listed below.
  *
  * The factors are this product's judgement, not measured frequencies; the share of 100 ranks, it does not prove.
@@ -21,8 +23,6 @@ use FallBend\Core\Catalog\PipeSystem;
 final readonly class Identifier
 {
     /** What a contradiction leaves of a candidate. */
-    private const WRONG_MAGNET = 0.001;
-
     private const OTHER_COLOUR = 0.08;
 
     private const OTHER_PRINT = 0.02;
@@ -37,11 +37,26 @@ final readonly class Identifier
     /** Below this share of the best a candidate counts as excluded. */
     private const EXCLUDED = 0.002;
 
+    /** How common pipes are that no table here has, against one that the tables have; as wide as anything in mm, on a log scale. */
+    private const OTHERS = 10.0;
+
+    private const NARROWEST_MM = 15.0;
+
+    private const WIDEST_MM = 600.0;
+
+    /** How likely an answer is of such a pipe, beside 1 for one of which it is always given. */
+    private const OTHERS_ANSWER = 0.3;
+
     private const BELLS = ['iron-bell', 'clay-bell', 'ring-bell'];
 
     public function __construct(private Catalogue $catalogue) {}
 
-    /** @return list<Candidate> the likeliest first; those that are out at the end, the nearest diameter first */
+    /**
+     * Gives the likeliest first, those that are out at the end, the nearest diameter first. What their shares leave of 1 is the share
+     * of pipes that no table here has.
+     *
+     * @return list<Candidate>
+     */
     public function candidates(Evidence $evidence): array
     {
         $words = $this->wordsSeen($evidence->print);
@@ -52,12 +67,15 @@ final readonly class Identifier
                 $candidates[] = $this->weighed($system, $pipe, $evidence, $words);
             }
         }
-        $sum = array_sum(array_map(static fn (Candidate $candidate): float => $candidate->weight, $candidates));
-        $best = max([0.0, ...array_map(static fn (Candidate $candidate): float => $candidate->weight, $candidates)]);
+        $none = self::others($evidence, $words);
+        $in = array_filter($candidates, static fn (Candidate $c): bool => $c->out === null);
+        $weights = array_map(static fn (Candidate $c): float => $c->weight, $in);
+        $sum = array_sum($weights) + $none;
+        $best = max([$none, ...$weights]);
         $ranked = array_map(static function (Candidate $c) use ($sum, $best): Candidate {
             $out = $c->out ?? ($c->weight < self::EXCLUDED * $best ? self::heaviest($c) : null);
 
-            return new Candidate($c->system, $c->pipe, $c->weight, $sum > 0 ? $c->weight / $sum : 0.0, $c->facts, $out);
+            return new Candidate($c->system, $c->pipe, $c->weight, $c->out === null ? $c->weight / $sum : 0.0, $c->facts, $out);
         }, $candidates);
         usort($ranked, static fn (Candidate $x, Candidate $y): int => [$x->out !== null, $x->out === null ? -$x->likelihood : abs($x->pipe->outsideMm - ($evidence->outsideMm ?? 0))]
             <=> [$y->out !== null, $y->out === null ? -$y->likelihood : abs($y->pipe->outsideMm - ($evidence->outsideMm ?? 0))]);
@@ -86,7 +104,7 @@ final readonly class Identifier
         $facts[] = ['fact' => 'diameter', 'holds' => $factors['diameter'] > 0.05 * $peak];
         if ($evidence->magnet !== null) {
             $holds = $system->isMagnetic === $evidence->magnet;
-            $factors['magnet'] = $holds ? 1.0 : self::WRONG_MAGNET;
+            $factors['magnet'] = $holds ? 1.0 : 0.0;
             $facts[] = ['fact' => 'magnet', 'holds' => $holds];
         }
         if ($evidence->wallMm !== null) {
@@ -112,7 +130,33 @@ final readonly class Identifier
             $facts[] = ['fact' => 'region', 'holds' => $system->region === $evidence->region];
         }
 
-        return new Candidate($system, $pipe, array_product($factors), 0.0, $facts, $factors['diameter'] <= 1e-9 * $peak ? 'diameter' : null);
+        $out = match (true) {
+            $factors['diameter'] <= 1e-9 * $peak => 'diameter',
+            isset($factors['magnet']) && $factors['magnet'] < 1.0 => 'magnet',
+            default => null,
+        };
+
+        return new Candidate($system, $pipe, array_product($factors), 0.0, $facts, $out);
+    }
+
+    /**
+     * How likely the evidence is if it is none of the catalogue's pipes, on the scale of the candidates' weights.
+     *
+     * @param list<string> $words printed words that any pipe of the catalogue bears
+     */
+    private static function others(Evidence $evidence, array $words): float
+    {
+        $reading = min(self::WIDEST_MM, max(self::NARROWEST_MM, $evidence->outsideMm ?? self::NARROWEST_MM));
+        $density = $evidence->outsideMm === null ? 1.0 : 1 / ($reading * log(self::WIDEST_MM / self::NARROWEST_MM));
+
+        return self::OTHERS * $density
+            * ($evidence->magnet === null ? 1.0 : 0.5)
+            * ($evidence->wallMm === null ? 1.0 : self::OTHERS_ANSWER)
+            // Lead and asbestos cement are grey, and so is most old metal.
+            * (in_array($evidence->colour, ['', 'painted', 'grey', 'silver'], true) ? 1.0 : self::OTHERS_ANSWER)
+            * ($words === [] ? 1.0 : self::OTHER_PRINT)
+            * (in_array($evidence->joint, ['', 'none'], true) ? 1.0 : self::OTHERS_ANSWER)
+            * ($evidence->region === '' ? 1.0 : 0.5);
     }
 
     private static function density(Pipe $pipe, Evidence $evidence, ?float $at = null): float

@@ -15,6 +15,14 @@ final readonly class IdentifyReport
     /** How many candidates that are out are shown beside the likely ones. */
     private const OUT_SHOWN = 4;
 
+    /** Colours that lead and asbestos cement are seen in, and from which share of other pipes on work stops for them. */
+    private const MAY_HARM = ['', 'grey', 'silver', 'white', 'brown', 'painted'];
+
+    private const STOP_FROM = 0.1;
+
+    private const STOP = 'Stop before you cut, drill, scrape or clamp it: no magnet holds on lead or on asbestos cement either, and their dust and '
+        .'fibres harm for good. Have it tested or looked at by a specialist first.';
+
     private Phrasing $phrasing;
 
     public function __construct(private Units $units)
@@ -24,7 +32,7 @@ final readonly class IdentifyReport
 
     /**
      * @param list<Candidate> $ranked
-     * @return array{candidates: list<array<string, mixed>>, excluded: list<array<string, mixed>>, next_check: ?array<string, mixed>}
+     * @return array{candidates: list<array<string, mixed>>, excluded: list<array<string, mixed>>, none: array<string, mixed>, next_check: ?array<string, mixed>}
      */
     public function of(array $ranked, Evidence $evidence): array
     {
@@ -35,7 +43,34 @@ final readonly class IdentifyReport
         return [
             'candidates' => array_map(fn (Candidate $c): array => $this->candidate($c, $in, $evidence), array_slice($in, 0, 12)),
             'excluded' => array_map(fn (Candidate $c): array => $this->lane($c) + ['out' => $this->out($c, $evidence)], array_slice($near, 0, self::OUT_SHOWN)),
+            'none' => $this->none($in, $evidence),
             'next_check' => $check === null ? null : $this->check($check, $ranked),
+        ];
+    }
+
+    /**
+     * What is to be thought of pipes that no table here has: lead and asbestos cement are among them.
+     *
+     * @param list<Candidate> $in
+     * @return array{likelihood: float, is_likeliest: bool, say: string, stop: ?string}
+     */
+    private function none(array $in, Evidence $evidence): array
+    {
+        $share = max(0.0, 1 - array_sum(array_map(static fn (Candidate $c): float => $c->likelihood, $in)));
+        $isLikeliest = $share > ($in[0]->likelihood ?? 0.0);
+        $fits = array_filter($in, static fn (Candidate $c): bool => ! in_array(false, array_column($c->facts, 'holds'), true)) !== [];
+        $mayHarm = $evidence->magnet !== true && in_array($evidence->colour, self::MAY_HARM, true);
+
+        return [
+            'likelihood' => $share,
+            'is_likeliest' => $isLikeliest,
+            'say' => match (true) {
+                $isLikeliest => 'None of these is likely with what was seen: it may be a pipe that no table here has. Measure again with a calliper, '
+                    .'look for a print, or add it at the Bench.',
+                ! $fits => 'None of these fits all that was seen: it may be a pipe that no table here has. Look again at what speaks against it.',
+                default => 'Or none of these: a pipe that no table here has.',
+            },
+            'stop' => $mayHarm && ($share >= self::STOP_FROM || (! $fits && $evidence->magnet === false)) ? self::STOP : null,
         ];
     }
 
@@ -141,13 +176,13 @@ final readonly class IdentifyReport
     private function check(array $check, array $ranked): array
     {
         [$title, $how] = match ($check['by']) {
-            'magnet' => ['Does a magnet hold?', 'On bare metal, paint and rust scraped off.'],
+            'magnet' => ['Does a magnet hold?', 'It pulls through thin paint and rust. Do not scrape a grey pipe before you know what it is.'],
             'joint' => ['What is its nearest joint?', $check['calliper_decides'] ? 'Look along the pipe.' : 'A calliper will not tell: the tolerances overlap.'],
             'calliper' => ['Measure across with a calliper', 'Clean it; twice, crosswise; write down the mean.'],
             'print' => ['Read the print', 'Turn a lamp flat along the pipe; wipe, do not scrape.'],
             'wall' => ['Measure the wall at an end', 'At an end or a hole.'],
             'region' => ['Where does it stand?', 'The two families share names, not sizes.'],
-            default => ['What colour is it under the paint?', 'Scrape a small spot.'],
+            default => ['What colour is it under the paint?', 'Look where the paint is off already, or at an end. Do not scrape before you know what it is.'],
         };
 
         return [
@@ -158,8 +193,9 @@ final readonly class IdentifyReport
             'calliper_decides' => $check['calliper_decides'],
             'answers' => array_map(fn (array $answer): array => [
                 'value' => $answer['value'],
-                'label' => $this->answer($check['by'], $answer['value'], $ranked[$answer['candidates'][0]]),
-                'leads_to' => array_map(static fn (int $index): string => "{$ranked[$index]->system->short} {$ranked[$index]->pipe->size}", $answer['candidates']),
+                'label' => $this->answer($check['by'], $answer['value'], $ranked[$answer['candidates'][0] ?? 0]),
+                'leads_to' => $answer['candidates'] === [] ? ['none of these']
+                    : array_map(static fn (int $index): string => "{$ranked[$index]->system->short} {$ranked[$index]->pipe->size}", $answer['candidates']),
                 'likelihood' => $answer['likelihood'],
             ], $check['answers']),
         ];

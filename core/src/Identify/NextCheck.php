@@ -20,6 +20,7 @@ final class NextCheck
 
     /**
      * Takes the candidates, likeliest first; gives the best check with its answers, or null where nothing on site tells the likely ones apart.
+     * Where the likeliest is iron or steel a magnet is asked for first.
      *
      * @param list<Candidate> $candidates
      * @return array{by: string, answers: list<array{value: string, candidates: list<int>, likelihood: float}>, bits: float, calliper_decides: bool}|null
@@ -27,8 +28,15 @@ final class NextCheck
     public static function best(array $candidates, Evidence $evidence): ?array
     {
         $likely = array_slice(array_filter($candidates, static fn (Candidate $c): bool => $c->out === null && $c->likelihood > 0.01), 0, 8, true);
-        if (count($likely) < 2) {
+        $first = array_values($likely)[0] ?? null;
+        if ($first === null) {
             return null;
+        }
+        if ($evidence->magnet === null && $first->system->isMagnetic) {
+            // Whatever else is seen, a pipe is taken for iron or steel only after a magnet held: the one test that lead fails.
+            $groups = self::groups('magnet', $likely) + ['holds' => [], 'does not hold' => []];
+
+            return ['by' => 'magnet', 'answers' => self::answers($likely, $groups), 'bits' => max(self::LEAST_BITS, self::gain($likely, $groups)), 'calliper_decides' => count(self::groups('calliper', $likely)) > 1];
         }
         $best = null;
         foreach (array_keys(self::EASE) as $by) {

@@ -45,7 +45,7 @@ final class IdentifierTest extends TestCase
         if ($check !== null) {
             self::assertSame($check, $answer['next_check']['by'] ?? null);
         }
-        self::assertEqualsWithDelta(1.0, array_sum(array_column($answer['candidates'], 'likelihood')), 0.05);
+        self::assertEqualsWithDelta(1.0, array_sum(array_column($answer['candidates'], 'likelihood')) + $answer['none']['likelihood'], 0.05);
         foreach ($answer['candidates'] as $candidate) {
             self::assertNotSame([], $candidate['because']);
         }
@@ -74,6 +74,40 @@ final class IdentifierTest extends TestCase
     {
         $out = array_column(self::identify(['circumference_mm' => 346.0, 'reading_error_mm' => 3.2, 'magnet' => true, 'region' => 'us'])['excluded'], 'out', 'system');
         self::assertSame('out: magnet holds', $out['pvc-sewer-sdr35']);
+    }
+
+    /** Grey, as wide as 2 in iron, and no magnet holds: lead and asbestos cement look like that. */
+    public function testWhatMayBeLeadOrAsbestosCementIsNotCalledIron(): void
+    {
+        foreach ([['od_mm' => 59.7, 'reading_error_mm' => 0.4], ['od_mm' => 59.0, 'reading_error_mm' => 0.1], ['circumference_mm' => 187.5, 'reading_error_mm' => 3.2]] as $reading) {
+            $answer = self::identify($reading + ['colour' => 'grey', 'magnet' => false, 'region' => 'us']);
+            self::assertSame([], preg_grep('/^(ci-|steel)/', array_column($answer['candidates'], 'system')));
+            self::assertStringContainsString('asbestos cement', (string) $answer['none']['stop']);
+            self::assertStringContainsString('Stop before you cut', (string) $answer['none']['stop']);
+            self::assertGreaterThan(0.05, $answer['none']['likelihood']);
+        }
+        $bare = self::identify(['od_mm' => 59.0, 'reading_error_mm' => 0.1, 'colour' => 'grey', 'magnet' => false, 'region' => 'us']);
+        self::assertTrue($bare['none']['is_likeliest']);
+        self::assertStringContainsString('no table here has', $bare['none']['say']);
+    }
+
+    public function testADiameterAloneNeverDecides(): void
+    {
+        for ($mm = 30.0; $mm < 330; $mm += 2.3) {
+            $answer = self::identify(['od_mm' => $mm, 'reading_error_mm' => 0.4]);
+            self::assertGreaterThan(0.0, $answer['none']['likelihood']);
+            self::assertLessThan(0.995, $answer['candidates'][0]['likelihood'] ?? 0.0, "{$mm} mm");
+        }
+        self::assertTrue(self::identify(['od_mm' => 400, 'reading_error_mm' => 1])['none']['is_likeliest']);
+    }
+
+    public function testIronIsTakenForIronOnlyAfterAMagnetHeld(): void
+    {
+        $check = self::identify(['od_mm' => 58.2, 'reading_error_mm' => 0.4, 'region' => 'us', 'colour' => 'brown'])['next_check'];
+        self::assertSame('magnet', $check['by']);
+        self::assertSame([['none of these']], array_values(array_filter(array_column($check['answers'], 'leads_to'), static fn (array $to): bool => $to === ['none of these'])));
+        $grey = self::identify(['od_mm' => 110.2, 'reading_error_mm' => 0.4, 'region' => 'uk', 'colour' => 'grey', 'magnet' => false]);
+        self::assertSame(['pvcu-soil', null], [$grey['candidates'][0]['system'], $grey['none']['stop']], 'plastic is still plastic');
     }
 
     /**

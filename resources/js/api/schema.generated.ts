@@ -3582,6 +3582,12 @@ export interface components {
                 };
                 out: string;
             }[];
+            none: {
+                likelihood: number;
+                is_likeliest: boolean;
+                say: string;
+                stop: string | null;
+            };
             next_check: null | {
                 by: string;
                 title: string;

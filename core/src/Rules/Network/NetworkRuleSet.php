@@ -24,7 +24,7 @@ final readonly class NetworkRuleSet
             new ArmLongRule, new ArmShortRule, new ArmFallRule, new ArmGradientRule, new ArmTurnRule,
             new VentMissingRule, new VentByStackRule, new WetVentLoadRule, new VentMadeWetRule, new VentSizeRule, new VentRiseRule, new VentTakeoffRule, new VentSagRule, new VentTerminalRule, new ValveRule, new OpenVentRule,
             new CleanoutTurnRule, new CleanoutSpacingRule, new CleanoutBaseRule, new StackBaseRule, new DeadEndRule,
-            new JoistHoleRule, new JoistNotchRule, new StudHoleRule, new PenetrationRule, new ColdRule, new HotRule, new ClearanceRule, new SlipHiddenRule,
+            new JoistHoleRule, new JoistNotchRule, new StudHoleRule, new ShieldPlateRule, new TimberUnjudgedRule, new PenetrationRule, new ColdRule, new HotRule, new ClearanceRule, new SlipHiddenRule,
         ];
     }
 

@@ -8,7 +8,9 @@ use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Node;
 use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Severity;
 
@@ -39,14 +41,51 @@ final readonly class StackBaseRule implements NetworkRule
                 }
             }
             if ($low?->value !== null && $leg->isUpright() && $after !== null && ! $after->isUpright()) {
-                $above = $leg->centreMm - ($node->junction->atMm ?? 0.0) + $layout->system->pipe($leg->line->size)->boreMm / 2;
-                if ($above < $low->value - 0.5) {
-                    $findings[] = new Finding('stack.lowBranch', Severity::Stop, $network->whereNode($node), $above, $low->value, ['above_mm' => $above, 'least_mm' => $low->value, 'branch' => $name], $low->provenance);
-                }
+                $findings[] = self::tooLow($network, $node, $leg, $rulebook, $name);
             }
         }
 
-        return $findings;
+        return array_values(array_filter($findings));
+    }
+
+    /**
+     * How low a branch may enter just over the foot, and whether its floor may enter at all, depends on how many storeys the stack
+     * serves: as many as its highest branch stands over the foot.
+     */
+    private static function tooLow(Network $network, Node $node, LegLaid $leg, Rulebook $rulebook, string $branch): ?Finding
+    {
+        $layout = $network->layout->runs[$node->run];
+        $above = $leg->centreMm - ($node->junction->atMm ?? 0.0) + $layout->system->pipe($leg->line->size)->boreMm / 2;
+        $storey = max(1.0, $rulebook->value('storey.height'));
+        $storeys = 1 + (int) floor(self::highestMm($layout, $leg->to()->z) / $storey);
+        $params = ['above_mm' => $above, 'branch' => $branch, 'storeys' => $storeys];
+        foreach ([['first', 2, 'stack.first-apart-from'], ['ground', 1, 'stack.ground-apart-from']] as [$floor, $ofFloors, $topic]) {
+            $most = $rulebook->limit($topic);
+            if ($most?->value !== null && $storeys > $most->value && $above < $ofFloors * $storey) {
+                $params += ['most' => (int) $most->value, 'floor' => $floor];
+
+                return new Finding('stack.groundFloor', Severity::Stop, $network->whereNode($node), $storeys, $most->value, $params, $most->provenance);
+            }
+        }
+        $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
+        $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
+
+        return $least?->value === null || $above >= $least->value - 0.5 ? null
+            : new Finding('stack.lowBranch', Severity::Stop, $network->whereNode($node), $above, $least->value, $params + ['least_mm' => $least->value], $least->provenance);
+    }
+
+    /** How high the highest branch of a stack that carries water stands over its foot. */
+    private static function highestMm(RunLayout $layout, float $footZ): float
+    {
+        $highest = 0.0;
+        foreach ($layout->site->junctions as $junction) {
+            $leg = $layout->leg($junction->leg);
+            if ($leg !== null && $leg->isUpright() && ! $junction->isTurn() && ! $junction->taps[0]->isVent) {
+                $highest = max($highest, $leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0) - $footZ);
+            }
+        }
+
+        return $highest;
     }
 
     /** @param  array<string, list<Junction>>  $onLegs */

@@ -205,6 +205,11 @@ final class NetworkRulesTest extends TestCase
         $base = static fn (array $obstacles): array => ['npc-2020', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']], $obstacles];
         $foot = static fn (float $at): array => ['ipc-2021', self::stack() + ['a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500'], 'b' => ['lavatory', 'east 30 fall 1/4', "stack 2 {$at}"]]];
         $low = static fn (float $at): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"]]];
+        $tall = static fn (float $high, float $at): array => ['adh-2015', [
+            'stack' => ['roof', "down {$high} / north 2000 fall 25 mm/m", 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']],
+            'top' => ['lavatory seal=75', 'north 600 fall 20 mm/m', 'stack 1 300 boss'],
+            'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"],
+        ]];
         $cap = static fn (string $length): array => ['ipc-2021', self::stack() + ['c' => ['cap', "north {$length} fall 1/4", 'stack 1 1500', ['size' => '2']]]];
 
         return [
@@ -216,6 +221,10 @@ final class NetworkRulesTest extends TestCase
             ['cleanout.base', $base([]), $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]])],
             ['stack.base', $foot(750.0), $foot(770.0)],
             ['stack.lowBranch', $low(3620.0), $low(3590.0)],
+            // Over three storeys it stands higher; over five the ground floor stays off it.
+            ['stack.lowBranch', $tall(12000, 11310), $tall(12000, 11290)],
+            ['stack.groundFloor', $tall(16000, 14000), $tall(16000, 13000)],
+            ['stack.groundFloor', $tall(16000, 14000), $tall(12000, 11290)],
             ['end.capped', $cap('10'), [$cap('10')[0], ['fx' => ['lavatory', 'north 10 fall 1/4', 'socket']]]],
             ['end.dead', $cap('25'), $cap('23')],
         ];
@@ -249,6 +258,22 @@ final class NetworkRulesTest extends TestCase
             ['stud.hole', $stud(['depth_mm' => 136, 'bearing' => true]), $stud(['depth_mm' => 137, 'bearing' => true])],
             ['stud.edge', $stud(['top_mm' => 42]), $stud(['top_mm' => 44])],
             ['plate.cut', $stud(['kind' => 'plate', 'depth_mm' => 108]), $stud(['kind' => 'plate', 'depth_mm' => 110])],
+            // 1-1/2 in pipe is 48.3 mm across: 24.1 mm from its middle to its outside.
+            ['shield.plate', $stud(['top_mm' => 55]), $stud(['top_mm' => 57])],
+            ['shield.plate', $stud(['depth_mm' => 109]), $stud(['depth_mm' => 139.7, 'top_mm' => 70])],
+            ['shield.plate', $joist(['top_mm' => 61]), $joist(['top_mm' => 63])],
+            ['shield.plate', $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 300]), $joist([])],
+            ['shield.plate', $stud(['top_mm' => 57, 'depth_mm' => 80]), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 57], 'upc-2021', '1-1/2')],
+            ['shield.plate', $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 48], 'upc-2021', '1-1/2'), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 50], 'upc-2021', '1-1/2')],
+            ['shield.plate', $stud(['top_mm' => 40]), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 40], 'ipc-2021', '2', ['system' => 'ci-no-hub'])],
+            ['shield.measure', $stud([]), $stud(['top_mm' => 70])],
+            // Where the building code's own rules do not stand here, nothing is passed.
+            ['timber.notJudged', $through(['kind' => 'joist', 'depth_mm' => 286, 'top_mm' => 143], 'npc-2020'), $joist([])],
+            ['timber.notJudged', $through(['kind' => 'joist', 'cut' => 'notch', 'depth_mm' => 286, 'top_mm' => 5], 'npc-2020'), $joist([])],
+            ['timber.notJudged', $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 70], 'npc-2020', '1-1/2'), $stud(['top_mm' => 70])],
+            ['timber.notJudged', $through(['kind' => 'stud', 'depth_mm' => 95, 'top_mm' => 47], 'adh-2015', '32'), $stud(['top_mm' => 70])],
+            ['timber.notJudged', $through(['kind' => 'plate', 'depth_mm' => 95], 'adh-2015', '32'), $stud(['kind' => 'plate'])],
+            ['timber.notJudged', $uk(['bearing_mm' => 1010]), $joist([])],
             ['penetration.open', $through(['kind' => 'wall', 'rated' => true]), $through(['kind' => 'wall', 'rated' => true, 'sealed' => true])],
             ['cold.pipe', $through(['kind' => 'cold', 'length_mm' => 400]), $joist([])],
             ['cold.trap', $through(['kind' => 'cold', 'at_mm' => 50]), $through(['kind' => 'cold', 'length_mm' => 400])],

@@ -3,7 +3,9 @@ import { useRef, type ReactNode } from 'react';
 import { identifyQuery } from '../../api/queries';
 import type { IdentifyOutput, Units } from '../../api/types';
 import { asInput, COLOURS, JOINTS, type Evidence } from './evidence';
+import { Shape } from '../../drawing/Shape';
 import { Lanes } from './Lanes';
+import { shareInWords } from './evidence';
 import { NextCheck } from './NextCheck';
 import { Reading } from './Reading';
 
@@ -89,10 +91,16 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                 {data && evidence.mm !== null && (
                     <>
                         <Lanes data={data} evidence={evidence} units={units} />
+                        {data.none.stop !== null && (
+                            <p className="say hold" role="alert">
+                                <Shape kind="stop" size={20} /> <span>{data.none.stop}</span>
+                            </p>
+                        )}
+                        {data.none.is_likeliest && <p className="say pad">{data.none.say}</p>}
                         {first ? (
                             <div className="because">
                                 <div>
-                                    <h3>Because</h3>
+                                    <h3>{data.none.is_likeliest ? `What speaks for ${first.short}` : 'Because'}</h3>
                                     <ol>
                                         {first.because.map((line) => (
                                             <li key={line} className="say">
@@ -107,7 +115,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                                 {data.candidates.slice(1, 4).map((candidate) => (
                                     <details key={`${candidate.system} ${candidate.size}`}>
                                         <summary>
-                                            Or {candidate.short}, {Math.round(candidate.likelihood * 100) || 'under 1'} of 100
+                                            Or {candidate.short}, {shareInWords(candidate.likelihood)} of 100
                                         </summary>
                                         <p className="say">{candidate.tell_apart}</p>
                                         <div className="acts">{actions(candidate)}</div>
@@ -115,8 +123,9 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                                 ))}
                             </div>
                         ) : (
-                            <p className="say pad">No pipe of the catalogue is near that. Measure again, or add it at the Bench.</p>
+                            !data.none.is_likeliest && <p className="say pad">{data.none.say}</p>
                         )}
+                        {first && !data.none.is_likeliest && <p className="cap pad">{data.none.say}</p>}
                     </>
                 )}
             </section>

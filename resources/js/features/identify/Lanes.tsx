@@ -5,7 +5,7 @@ import { SvgFraction } from '../../drawing/SvgFraction';
 import { textureOf } from '../../drawing/textures';
 import { SourceTap } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
-import type { Evidence } from './evidence';
+import { shareInWords, type Evidence } from './evidence';
 
 type Lane = IdentifyOutput['candidates'][number] | IdentifyOutput['excluded'][number];
 
@@ -16,6 +16,7 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const [box, { width }] = useSize<HTMLDivElement>();
     const lanes: Lane[] = [...data.candidates.slice(0, 5), ...data.excluded.slice(0, 3)];
+    const rows = lanes.length + 1;
     const reading = data.read_od_mm ?? 0;
     const low = Math.min(reading - 2 * data.read_error_mm, ...lanes.map((lane) => lane.low_mm)) - 1;
     const high = Math.max(reading + 2 * data.read_error_mm, ...lanes.map((lane) => lane.high_mm)) + 1;
@@ -27,7 +28,7 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
     return (
         <div className="lanes" ref={box}>
             {width > 0 && (
-                <svg width={width} height={40 + lanes.length * ROW} role="img" aria-label="Candidates on the scale of the tape">
+                <svg width={width} height={40 + rows * ROW} role="img" aria-label="Candidates on the scale of the tape">
                     <Materials prefix={prefix} />
                     <rect
                         x={x(reading - data.read_error_mm)}
@@ -79,11 +80,21 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                                     textAnchor="end"
                                     style={out ? { fontSize: 13.5 } : { font: '700 22px var(--f-mark)' }}
                                 >
-                                    {out ?? (share < 0.01 ? 'under 1' : Math.round(share * 100))}
+                                    {out ?? shareInWords(share)}
                                 </text>
                             </g>
                         );
                     })}
+                    <text
+                        x="12"
+                        y={36 + lanes.length * ROW + 28}
+                        style={{ fontSize: 15, fontWeight: data.none.is_likeliest ? 700 : 500, fill: 'var(--ink)' }}
+                    >
+                        None of these
+                    </text>
+                    <text x={width - 8} y={36 + lanes.length * ROW + 28} textAnchor="end" style={{ font: '700 22px var(--f-mark)' }}>
+                        {shareInWords(data.none.likelihood)}
+                    </text>
                     <path d={`M${x(reading)} 32V${36 + lanes.length * ROW}`} style={{ stroke: 'var(--ink)', strokeWidth: 2.4 }} />
                     {[-1, 1].map((side) => (
                         <path

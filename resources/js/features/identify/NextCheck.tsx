@@ -15,15 +15,12 @@ export function NextCheck({
     onChange: (change: Partial<Evidence>) => void;
 }) {
     const { next_check: check, candidates } = data;
+    const unsure = (candidates[0]?.likelihood ?? 0) < 0.9 || data.none.stop !== null;
     if (!check)
         return (
             <div className="pad">
-                <h2>{candidates.length > 1 ? 'Nothing more tells them apart' : 'No further check needed'}</h2>
-                <p className="say">
-                    {candidates.length > 1 && (candidates[0]?.likelihood ?? 0) < 0.9
-                        ? 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.'
-                        : 'The likely one stands clear of the others. The print on it still beats every guess.'}
-                </p>
+                <h2>{unsure ? 'Nothing more tells them apart' : 'No further check needed'}</h2>
+                <p className="say">{lastWord(data, unsure)}</p>
             </div>
         );
     const answer = (value: string): void => {
@@ -54,7 +51,7 @@ export function NextCheck({
                     );
                 })}
             </div>
-            {(candidates[0]?.likelihood ?? 0) < 0.9 && (
+            {unsure && (
                 <p className="say hold">
                     <Shape kind="warn" size={20} />{' '}
                     <span>
@@ -68,4 +65,11 @@ export function NextCheck({
             )}
         </>
     );
+}
+
+/** What is said where there is no further check. */
+function lastWord({ none }: IdentifyOutput, unsure: boolean): string {
+    if (none.is_likeliest || none.stop !== null) return none.say;
+    if (unsure) return 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.';
+    return 'The likely one stands clear of the others. The print on it still beats every guess.';
 }

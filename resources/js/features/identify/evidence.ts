@@ -85,3 +85,8 @@ export const BY_EYE = {
     inch: ['1 1/4', '1 1/2', '1 5/8', '1 7/8', '2 3/8', '3 1/2', '4 1/4', '4 1/2', '5', '6 5/8'],
     mm: ['35', '36', '41', '43', '54', '56', '82', '110', '121', '131', '160'],
 };
+
+/** A share of 100 in whole ones; never 100, since a pipe that no table has is always possible. */
+export function shareInWords(share: number): string {
+    return share < 0.01 ? 'under 1' : String(Math.min(99, Math.round(share * 100)));
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** A pipe close behind the edge of timber is found by a nail or a screw, unless it is iron or steel: a steel plate goes over it. */
+final readonly class ShieldPlateRule implements NetworkRule
+{
+    public const ID = 'shield.plate';
+
+    private const TIMBER = ['joist', 'stud', 'plate'];
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $least = $rulebook->limit('shield.edge-least');
+        if ($least?->value === null) {
+            return [];
+        }
+        $findings = [];
+        foreach ($network->crossings as $c) {
+            $material = $network->layout->runs[$c->obstacle->run]->system->material;
+            if (! in_array($c->obstacle->kind, self::TIMBER, true) || in_array($material, ['iron', 'steel'], true)) {
+                continue;
+            }
+            $where = $network->where($c->obstacle->run, $c->tapeMm);
+            $names = ['what' => $c->name(), 'least_mm' => $least->value];
+            // Where nobody measured, it is as far from both edges as it can be.
+            $middle = $c->nearerEdgeMm() ?? ($c->obstacle->depthMm === null ? null : $c->obstacle->depthMm / 2);
+            $edge = $middle === null ? null : $middle - $c->outsideMm / 2;
+            if ($edge !== null && $edge < $least->value - 0.01) {
+                $names += ['edge_mm' => max(0.0, $edge), 'past_mm' => $rulebook->value('shield.past-least'), 'gauge' => (int) $rulebook->value('shield.gauge')];
+                $findings[] = new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance);
+            } elseif ($c->nearerEdgeMm() === null && $c->obstacle->kind !== 'joist' && $c->obstacle->depthMm !== null) {
+                $findings[] = new Finding('shield.measure', Severity::Unknown, $where, params: $names, source: $least->provenance);
+            }
+        }
+
+        return $findings;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Rules\Network;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Rules\Finding;
+use FallBend\Core\Rules\Severity;
+
+/** Where the building code's rules for timber do not stand here whole, a hole that none of those here refuses is not thereby allowed. */
+final readonly class TimberUnjudgedRule implements NetworkRule
+{
+    public const ID = 'timber.notJudged';
+
+    private const TIMBER = ['joist', 'stud', 'plate'];
+
+    public function judge(Network $network, Rulebook $rulebook): array
+    {
+        $judged = $rulebook->limit('timber.judged');
+        if ($judged?->verdict !== 'no') {
+            return [];
+        }
+        $findings = [];
+        foreach ($network->crossings as $c) {
+            if (in_array($c->obstacle->kind, self::TIMBER, true)) {
+                $where = $network->where($c->obstacle->run, $c->tapeMm);
+                $findings[] = new Finding(self::ID, Severity::Unknown, $where, params: ['what' => $c->name()], source: $judged->provenance);
+            }
+        }
+
+        return $findings;
+    }
+}
