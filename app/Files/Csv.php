@@ -20,9 +20,12 @@ final class Csv
         return $encoder->encode([$header, ...array_map(static fn (array $row): array => array_map(self::defused(...), $row), $rows)], CsvEncoder::FORMAT);
     }
 
-    /** The encoder would defuse every negative number too: a number is none that somebody could have written a formula into. */
+    /**
+     * The encoder would defuse every negative number too: a number is none that somebody could have written a formula into. Spaces
+     * of any kind, and what cannot be seen, do not keep a spreadsheet from taking what follows for a formula.
+     */
     private static function defused(string|int|float|null $cell): string|int|float|null
     {
-        return is_string($cell) && preg_match('/^[=+\-@\t\r]/', $cell) === 1 ? "'{$cell}" : $cell;
+        return is_string($cell) && preg_match('/^(?:[\s\p{Z}\p{C}]*[=+\-@＝＋－＠]|[\t\r\n])/u', $cell) === 1 ? "'{$cell}" : $cell;
     }
 }

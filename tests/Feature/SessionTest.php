@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\Crew;
 use Illuminate\Foundation\Testing\RefreshDatabase;
+use Illuminate\Hashing\BcryptHasher;
+use Illuminate\Support\Facades\Hash;
 use Tests\TestCase;
 
 final class SessionTest extends TestCase
@@ -35,6 +37,29 @@ final class SessionTest extends TestCase
         $nobody = $this->postJson('/api/session', ['email' => 'nobody@example.test', 'password' => 'x'])->assertStatus(422)->json('errors');
         self::assertSame($wrong, $nobody);
         $this->postJson('/api/session', ['email' => 'no address'])->assertStatus(422)->assertJsonValidationErrors(['email', 'password']);
+    }
+
+    /** What takes the time is the hash: one of the same cost is checked whether or not anybody has the address. */
+    public function testTheTimeTakenDoesNotTellWhoHasAnAccount(): void
+    {
+        $hasher = new class(['rounds' => 4]) extends BcryptHasher {
+            /** @var list<array<string, mixed>> */
+            public array $checked = [];
+
+            public function check(#[\SensitiveParameter] $value, $hashedValue, array $options = []): bool
+            {
+                $this->checked[] = password_get_info((string) $hashedValue);
+
+                return parent::check($value, $hashedValue, $options);
+            }
+        };
+        Hash::swap($hasher);
+        foreach (['lead@example.test', 'nobody@example.test', 'nobody.else@example.test'] as $email) {
+            $this->postJson('/api/session', ['email' => $email, 'password' => 'x'])->assertStatus(422);
+        }
+        self::assertCount(3, $hasher->checked);
+        self::assertSame('bcrypt', $hasher->checked[0]['algoName']);
+        self::assertSame([$hasher->checked[0], $hasher->checked[0]], [$hasher->checked[1], $hasher->checked[2]]);
     }
 
     public function testGuessingIsSlowedDown(): void

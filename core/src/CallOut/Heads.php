@@ -27,6 +27,11 @@ final readonly class Heads
 
     private const FROM_WHAT = 'Say what it comes from: a fixture, roof, vent off a run, or from "…".';
 
+    private const SIZE_OR_HEIGHT = 'Its size, or how tall it is? Say “size 2” for the pipe, “standpipe 30” for the height.';
+
+    /** No standpipe is so low: whoever says less means the size of its pipe. */
+    private const LOWEST_STANDPIPE_MM = 152.4;
+
     private const HEADINGS = ['north' => 0.0, 'east' => 90.0, 'south' => 180.0, 'west' => 270.0];
 
     private TapeReader $tape;
@@ -67,6 +72,9 @@ final readonly class Heads
             } elseif ($what === null && preg_match('/^from\s+"([^"]{1,80})"/u', $rest, $m) === 1) {
                 [$what, $name] = ['socket', $name ?? $m[1]];
                 $rest = mb_substr($rest, mb_strlen($m[0]));
+            } elseif (($words = $this->sizeForHeight($left)) !== null) {
+                $unread[] = new Unread($offset($rest), mb_strlen($words), self::SIZE_OR_HEIGHT);
+                $rest = mb_substr($rest, mb_strlen($words));
             } elseif (($taken = $this->option($left, $rest, $said)) !== null) {
                 $rest = mb_substr($rest, $taken);
             } else {
@@ -100,6 +108,19 @@ final readonly class Heads
         }
 
         return new End($what === 'socket' ? $name : $what, $what, terminal: in_array($what, ['roof', 'valve'], true) ? new Terminal : null);
+    }
+
+    /** Gives the words where a standpipe is said to be as tall as a pipe is wide, or null. */
+    private function sizeForHeight(string $left): ?string
+    {
+        if (preg_match('/^standpipe\s+('.Words::length().')/u', $left, $m) !== 1) {
+            return null;
+        }
+        try {
+            return $this->tape->read($m[1])->toMm() < self::LOWEST_STANDPIPE_MM ? rtrim($m[0]) : null;
+        } catch (UnreadableLength) {
+            return null;
+        }
     }
 
     /**

@@ -30,12 +30,18 @@ final class SvgWriter
                 $drawn .= $of === $layer ? sprintf('<circle cx="%.3F" cy="%.3F" r="%.3F"/>', $x, -$y, $radius) : '';
             }
             foreach ($drawing->words as [$of, $x, $y, $size, $text]) {
-                $drawn .= $of === $layer ? sprintf('<text x="%.3F" y="%.3F" font-size="%.1F">%s</text>', $x, -$y, $size, htmlspecialchars($text, ENT_XML1)) : '';
+                $drawn .= $of === $layer ? sprintf('<text x="%.3F" y="%.3F" font-size="%.1F">%s</text>', $x, -$y, $size, self::escaped($text)) : '';
             }
             $groups .= "<g id=\"{$layer}\" ".self::STYLES[$layer].">{$drawn}</g>\n";
         }
 
         return sprintf("<?xml version=\"1.0\" encoding=\"UTF-8\"?>\n<svg xmlns=\"http://www.w3.org/2000/svg\" width=\"%.3Fmm\" height=\"%.3Fmm\" viewBox=\"%.3F %.3F %.3F %.3F\" fill=\"none\" font-family=\"sans-serif\">\n<title>%s</title>\n%s</svg>\n",
-            $width, $height, $left, $top, $width, $height, htmlspecialchars($title, ENT_XML1), $groups);
+            $width, $height, $left, $top, $width, $height, self::escaped($title), $groups);
+    }
+
+    /** XML has no place for control characters, not even escaped: what stands in a name shows as a replacement character. */
+    private static function escaped(string $text): string
+    {
+        return htmlspecialchars($text, ENT_XML1 | ENT_DISALLOWED | ENT_SUBSTITUTE);
     }
 }

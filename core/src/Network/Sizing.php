@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
@@ -72,10 +73,17 @@ final class Sizing
         return new SizeCheck($stretch->leg->line->size, $place, $most, $stretch, $row?->provenance);
     }
 
-    /** Gives the smallest size of the system that takes what a segment carries there; null where none does. */
+    /**
+     * Gives the smallest size of the system that takes what a segment carries there, and is no smaller than what flows into it and
+     * than the rulebook wants for a closet or a trap; null where none is.
+     */
     public function proposed(Segment $segment, SizeCheck $check): ?string
     {
+        $least = $this->leastNominalMm($segment);
         foreach ($segment->layout->system->sizes() as $size) {
+            if (Nominal::mm($size) < $least - 0.5) {
+                continue;
+            }
             [$most] = $this->most($segment, $size, $check->place, $check->stretch->fallMmPerM());
             if ($most !== null && $segment->load <= $most + 1e-6) {
                 return $size;
@@ -83,6 +91,17 @@ final class Sizing
         }
 
         return null;
+    }
+
+    private function leastNominalMm(Segment $segment): float
+    {
+        $sizes = array_map(static fn (Segment $above): string => $above->size(), array_filter($segment->up->in, static fn (Segment $above): bool => $above->isWet));
+        foreach ($segment->heads as $head) {
+            array_push($sizes, $head->fixture->trapSize ?? '0', $head->load->trapSize ?? '0');
+        }
+        $closet = $segment->closets === 0 ? 0.0 : $this->rulebook->limit('closet.size-least')->value ?? 0.0;
+
+        return max($closet, 0.0, ...array_map(Nominal::mm(...), array_values($sizes)));
     }
 
     /** @return array{?float, ?Threshold} the load that a size takes there */

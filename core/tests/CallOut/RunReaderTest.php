@@ -25,6 +25,7 @@ final class RunReaderTest extends TestCase
         yield 'named, sized, in a group, with its rim' => ['lav two: lavatory 1-1/2 group a rim 31 / east 30 / into stack 40', ['id' => 'lav-two', 'name' => 'lav two', 'size' => '1-1/2', 'group' => 'a', 'rim' => 787.4, 'into' => 'stack l1 1016']];
         yield 'a closet has its trap in it' => ['closet / east 30 / into stack 60', ['size' => '3', 'kind' => 'water-closet', 'trap' => 'integral']];
         yield 'another trap, its seal, a standpipe' => ['washer trap running seal 3 standpipe 30 / east 30 / into stack 60', ['kind' => 'clothes-washer', 'trap' => 'running', 'seal' => 76.2, 'standpipe' => 762.0, 'size' => '2']];
+        yield 'a standpipe by its size' => ['standpipe 2 / east 30 / into stack 60', ['kind' => 'clothes-washer', 'size' => '2']];
         yield 'further along, on the second leg' => ['tub / east 30 / into stack 150', ['into' => 'stack l2 762', 'kind' => 'bath', 'size' => '1-1/2']];
         yield 'into a turn' => ['sink / east 30 / into stack turn 2', ['into' => 'stack l2 turn']];
         yield 'with a fitting' => ['kitchen sink / east 30 / into stack 60 with a swept tee', ['into' => 'stack l1 1524 swept-tee', 'kind' => 'kitchen-sink']];
@@ -62,6 +63,7 @@ final class RunReaderTest extends TestCase
         yield 'no beginning' => ['banana / east 30', 'banana', 'Say what it comes from'];
         yield 'nothing but a name' => ['lav: / east 30', 'lav:', 'Say what it comes from'];
         yield 'a word too much after the fixture' => ['basin purple / east 30', 'purple', 'After the fixture come'];
+        yield 'a size where a height belongs' => ['washer standpipe 2 / east 30 / into stack 60', 'standpipe 2', 'Say “size 2” for the pipe'];
         yield 'a leg' => ['basin / sideways 30 / into stack 60', 'sideways', ''];
         yield 'no such run' => ['basin / east 30 / into chimney 60', 'into chimney 60', 'No run of this job is called “chimney”. They are: stack, arm'];
         yield 'no place on it' => ['basin / east 30 / into stack', 'into stack', 'how far along'];

@@ -53,6 +53,16 @@ final class DrawingTest extends TestCase
         self::assertEqualsWithDelta($layout->end->z, $axes[count($axes) - 1][4], 1e-6);
     }
 
+    public function testAnSvgParsesWhateverStandsInItsTitle(): void
+    {
+        $drawing = (new RunViews(Fixtures::layout(self::RUN, ['size' => '3'])))->of('plan');
+        foreach (["bell\u{7} and \u{1}", "a\u{0}b", "<b> & \"c\" \u{1f}", "\u{fffe}", "\u{85} next line"] as $title) {
+            $read = simplexml_load_string(SvgWriter::write($drawing, $title), options: LIBXML_NOERROR);
+            self::assertNotFalse($read, json_encode($title, JSON_THROW_ON_ERROR));
+            self::assertSame(mb_strlen($title), mb_strlen((string) $read->title), 'each character that has no place is replaced by one that has');
+        }
+    }
+
     public function testATubeIsClosedAllRoundAndItsTrianglesLookOutward(): void
     {
         $points = array_map(static fn (int $i): Vec3 => new Vec3(100 * cos($i / 5), 100 * sin($i / 5), 8.0 * $i), range(0, 10));

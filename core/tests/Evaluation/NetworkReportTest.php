@@ -55,6 +55,26 @@ final class NetworkReportTest extends TestCase
         self::assertNull($pipes[0]['flow']);
     }
 
+    /** Load alone would let a closet into 1-1/2 in: what is proposed also takes its trap, and what flows in. */
+    public function testNoSizeIsProposedThatAClosetOrAPipeAboveDoesNotGoInto(): void
+    {
+        $runs = [
+            'stack' => ['roof', 'down 160 / north 96 fall 1/4', 'socket', ['size' => '4', 'use' => 'drain']],
+            'wc' => ['water-closet', 'east 30 fall 1/4', 'stack 1 2000', ['size' => '4']],
+            'lav' => ['lavatory', 'west 40 fall 1/4', 'stack 1 2600', ['size' => '2']],
+        ];
+        foreach (['ipc-2021' => '3', 'upc-2021' => '3'] as $book => $least) {
+            $network = CaseJob::evaluation(CaseJob::of($book, $runs))['network'];
+            $proposed = [];
+            foreach ($network['pipes'] as $pipe) {
+                $proposed[$pipe['run']][] = $pipe['proposed'];
+            }
+            self::assertSame($least, $proposed['wc'][0], $book);
+            self::assertContains($proposed['lav'][0], ['1-1/4', '1-1/2'], $book);
+            self::assertSame('4', $proposed['stack'][count($proposed['stack']) - 1], 'no smaller than the 4 in that flows into it');
+        }
+    }
+
     public function testTheDrillingPlanFollowsTheFallFromJoistToJoist(): void
     {
         $joists = ['kind' => 'joist', 'what' => 'joists', 'run' => 'tub', 'leg' => 'l1', 'at_mm' => 400.0, 'every_mm' => 406.4, 'count' => 5, 'depth_mm' => 235.0, 'top_mm' => 100.0];

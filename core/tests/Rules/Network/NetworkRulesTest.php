@@ -197,6 +197,17 @@ final class NetworkRulesTest extends TestCase
         ];
     }
 
+    public function testARunWithoutALegYetIsOfItsOwnSize(): void
+    {
+        $said = static function (string $size): array {
+            $job = CaseJob::of('ipc-2021', self::stack() + ['fx' => ['shower', '', 'stack 1 1500', ['size' => $size]]]);
+
+            return array_column(array_merge(...array_column(CaseJob::evaluation($job)['runs'], 'findings')), 'why', 'rule');
+        };
+        self::assertArrayNotHasKey('trap.size', $said('1-1/2'));
+        self::assertStringContainsString('the trap is 1-1/4, the drain 1-1/4', $said('1-1/4')['trap.size']);
+    }
+
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function access(): array
     {
