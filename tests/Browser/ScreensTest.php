@@ -140,6 +140,21 @@ final class ScreensTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($this->text($browser, '.job-name'), 'Mill Row Pottery'), 'the imported job is not opened');
     }
 
+    /** Whoever follows an old link does not cut from another run's ticket. */
+    public function testALinkToARunThatIsNotThereOpensNoOther(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->ownJob($browser, 'Old links');
+        foreach (['route', 'cut', 'ticket'] as $station) {
+            $browser->get("{$this->address()}/jobs/{$job}/runs/no-such-run/{$station}");
+            self::assertStringContainsString('There is no such run in this job', $this->seen($browser, '.run-gone')->getText());
+            self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.fall-line, .cut-row, .ticket')));
+        }
+        $this->tap($browser, '.run-gone a', '1. ');
+        $this->until(fn (): bool => ! str_contains($browser->getCurrentURL(), 'no-such-run') && $browser->findElements(WebDriverBy::cssSelector('.run-gone')) === [], 'the run that was chosen is open');
+    }
+
     public function testThePhoneIsOneColumnWithTargetsForAThumb(): void
     {
         $browser = $this->open(390, 844);

@@ -60,7 +60,7 @@ final class FilesTest extends TestCase
     /** A space of any kind, or what cannot be seen, before the sign does not keep a spreadsheet from reckoning. */
     public function testWhatStandsBeforeAFormulaDoesNotHideIt(): void
     {
-        foreach (["\u{a0}=1+1", "\u{2007}+1", ' @sum', "\u{200b}=1", "\u{feff}-1", "\u{ff1d}1+1"] as $name) {
+        foreach (["\u{a0}=1+1", "\u{2007}+1", "\u{200b}=1", "\u{feff}-1", "\u{ff1d}1+1"] as $name) {
             $document = self::demo();
             $document['runs'][0]['name'] = $name;
             self::assertContains("'{$name}", array_column($this->read('cut', $document)['rows'], 0), json_encode($name, JSON_THROW_ON_ERROR));

@@ -198,4 +198,17 @@ final class JobApiTest extends TestCase
 
         return $document;
     }
+
+    /** What is not there is not there, whatever is asked for in its place; nothing is told of how the application is made. */
+    public function testWhatIsNotThereSaysNoMoreThanThat(): void
+    {
+        $this->actingAs($this->lead);
+        $asked = [['GET', 'jobs/01ARZ3NDEKTSV4RRFFQ69G5FAV'], ['GET', 'jobs/nothing/file'], ['PUT', 'jobs/x'], ['DELETE', 'prices/abc'], ['DELETE', 'prices/999999'],
+            ['DELETE', 'catalogue/own/abc'], ['DELETE', 'catalogue/own/999999'], ['GET', 'nothing'], ['DELETE', 'questions/none-of-mine']];
+        foreach ($asked as [$method, $path]) {
+            $answer = $this->json($method, "/api/{$path}", ['from' => 1, 'gesture' => 'g', 'document' => self::demo()]);
+            self::assertContains($answer->status(), [204, 404, 405], "{$method} {$path}");
+            self::assertDoesNotMatchRegularExpression('/App|Model|Illuminate|\.php/', (string) $answer->getContent(), $path);
+        }
+    }
 }
