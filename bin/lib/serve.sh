@@ -23,7 +23,11 @@ start_web() {
     user=$'user = root\ngroup = root'
   fi
   # With FALL_BEND_ACCESS_LOG what every request took is written down: milliseconds, and kilobytes of memory.
-  [ -z "${FALL_BEND_ACCESS_LOG:-}" ] || log=$'access.log = '"$home/access.log"$'\naccess.format = "%m %r %s %{milli}d %{kilobytes}M"'
+  if [ -n "${FALL_BEND_ACCESS_LOG:-}" ]; then
+    export FALL_BEND_ACCESS_LOG_AT="$home/access.log"
+    : > "$FALL_BEND_ACCESS_LOG_AT"
+    log="access.log = $FALL_BEND_ACCESS_LOG_AT"$'\naccess.format = "%m %{REQUEST_URI}e %s %{milli}d %{kilobytes}M"'
+  fi
   local common="$user
 listen.mode = 0600
 clear_env = no

@@ -78,7 +78,7 @@ final class RandomEditsTest extends TestCase
             default => $put($this->edits->edited($tab['document'])),
         };
         self::assertContains($answer->status, [200, 201, 409, 422], "{$what}: {$answer->said()}");
-        $this->counts[(string) $answer->status] = ($this->counts[(string) $answer->status] ?? 0) + 1;
+        $this->counts["status {$answer->status}"] = ($this->counts["status {$answer->status}"] ?? 0) + 1;
         if ($answer->status === 201) {
             return $this->opened($answer);
         }
