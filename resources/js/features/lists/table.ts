@@ -2,6 +2,9 @@ import Papa from 'papaparse';
 
 const PER_INCH = 25.4;
 
+/** A quote that was written so that a spreadsheet takes what follows for no formula (app/Files/Csv.php). */
+const DEFUSED = /^'(?=[\s\p{Z}\p{C}]*[=+\-@＝＋－＠])/u;
+
 /** One row: what stands in a column, and what length stands there in millimetres; null where nothing stands. */
 export interface Row {
     /** as the table counts, the first line holds the headers */
@@ -29,7 +32,7 @@ export function tableOf(text: string): Table {
     return {
         columns,
         rows: read.data.map((cells, i) => {
-            const said = (column: string): string => (cells[column] ?? '').trim().replace(/^'(?=[=+\-@])/, '');
+            const said = (column: string): string => (cells[column] ?? '').trim().replace(DEFUSED, '');
             return { line: i + 2, said, length: (column) => lengthOf(said, columns, column) };
         }),
     };

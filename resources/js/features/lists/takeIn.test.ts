@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { evaluatedJob } from '../../drawing/section/testRuns';
 import { tableOf } from './table';
@@ -131,4 +132,53 @@ describe('sticks', () => {
         ['pvc-dwv-40,2,300,dear,', 'Row 2: dear is no price.'],
         ['pvc-dwv-40,2,300,,1.5', 'Row 2: 1.5 is no count.'],
     ])('%s', (row, problem) => expect(take(`system,size,length (mm),price,available\n${row}\n`).problems).toEqual([problem]));
+});
+
+describe('a table that somebody mangled', () => {
+    const cell = fc.oneof(
+        fc.constantFrom(
+            NAME,
+            'clay-wash',
+            'A',
+            '4',
+            '300',
+            '-1',
+            '1e400',
+            'yes',
+            'pvc-dwv-40',
+            "'=1+1",
+            '"',
+            '""',
+            ',',
+            '\n',
+            '\u00a0=1',
+            '\0',
+            '__proto__',
+        ),
+        fc.string({ unit: 'binary', maxLength: 12 }),
+        fc.double(),
+    );
+    const header = fc.oneof(
+        fc.constantFrom(
+            "run,leg,from the leg's beginning (mm)",
+            'run,piece,cut length (mm),cut',
+            'run,joint,method (key)',
+            'what,size,pipe,price (each)',
+            'system,size,length (in),price,available',
+        ),
+        fc.string({ maxLength: 40 }),
+    );
+    it('is taken in, or refused whole with what is wrong', () =>
+        fc.assert(
+            fc.property(header, fc.array(fc.array(cell, { maxLength: 7 }), { maxLength: 12 }), (columns, rows) => {
+                const taken = take(`${columns}\n${rows.map((row) => row.join(',')).join('\n')}\n`);
+                if (taken.problems.length > 0) expect(taken.document).toBe(document);
+                else expect(taken.list).not.toBe('');
+                expect(JSON.parse(JSON.stringify(taken.document))).toBeTypeOf('object');
+            }),
+            { numRuns: 1500, seed: 13 },
+        ));
+    it('gives back what was written so that it is no formula', () => {
+        for (const name of ['=1+1', '\u00a0=1+1', '\u200b@x']) expect(tableOf(`run\n"'${name}"\n`).rows[0]?.said('run')).toBe(name);
+    });
 });
