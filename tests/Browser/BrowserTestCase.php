@@ -105,10 +105,20 @@ abstract class BrowserTestCase extends TestCase
         $this->seen($browser, '.board');
     }
 
-    /** Starts a job of its own from the demo, so that tests do not meet; gives its id. */
-    protected function ownJob(RemoteWebDriver $browser, string $name): string
+    /**
+     * Starts a job of its own from the demo, so that tests do not meet; gives its id.
+     *
+     * @param list<array<string, mixed>> $glaze other legs of the run from the glaze sink
+     */
+    protected function ownJob(RemoteWebDriver $browser, string $name, array $glaze = []): string
     {
         $document = ['name' => $name] + (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        foreach ($document['runs'] as $n => $run) {
+            if ($run['id'] === 'glaze' && $glaze !== []) {
+                unset($run['marks'], $run['next_leg']);
+                $document['runs'][$n] = ['legs' => $glaze] + $run;
+            }
+        }
         $id = $browser->executeAsyncScript(<<<'JS'
             const [document_, done] = arguments;
             const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);

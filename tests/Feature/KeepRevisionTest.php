@@ -12,15 +12,15 @@ use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
 use FallBend\Core\Job\JobFile;
-use Illuminate\Foundation\Testing\DatabaseMigrations;
 use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
+use Tests\Support\FreshTables;
 use Tests\TestCase;
 
 /** Revisions under load and over time. These commit for real, so that other processes see them. */
 final class KeepRevisionTest extends TestCase
 {
-    use DatabaseMigrations;
+    use FreshTables;
 
     public function testOfManyEditsFromOneRevisionOneWinsOnEveryServer(): void
     {

@@ -6,17 +6,17 @@ namespace Tests\Feature;
 
 use App\Models\Job;
 use App\Models\OwnEntry;
-use Illuminate\Foundation\Testing\DatabaseMigrations;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
 use RuntimeException;
+use Tests\Support\FreshTables;
 use Tests\TestCase;
 use Tests\TwoCrews;
 
 final class MigrationsTest extends TestCase
 {
-    use DatabaseMigrations;
+    use FreshTables;
     use TwoCrews;
 
     public function testTheyGoDownAndUpAgainWhereNothingIsLost(): void

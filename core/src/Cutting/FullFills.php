@@ -58,6 +58,10 @@ final class FullFills
     public function __construct(private readonly array $sizes, private readonly array $entered, int $capacity, private readonly bool $isDeep, private readonly Effort $guard)
     {
         foreach ($entered as $a => $i) {
+            // A table of three takes as long as many looks: what asks for one again and again has to see that time is over.
+            if (! $guard->spend($isDeep ? self::EVERY : 1)) {
+                return;
+            }
             self::enter($this->ones, intdiv($sizes[$i], self::BUCKET), $i);
             foreach (array_slice($entered, $a) as $b => $j) {
                 $two = $sizes[$i] + $sizes[$j];
@@ -92,7 +96,9 @@ final class FullFills
      */
     public function with(int $first, array $counts, int $capacity, int $window, int $most, int $mostNodes): array
     {
-        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window, $this->isWhole] = [[], 0, $most, $mostNodes, $window, true];
+        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window] = [[], 0, $most, $mostNodes, $window];
+        // Of a table that was not entered to its end not everything is found.
+        $this->isWhole = ! $this->guard->isSpent();
         $counts[$first]--;
         [$this->counts, $this->chosen] = [$counts, [$first]];
         $this->shortest = $this->sizes[max([$first, ...array_keys(array_filter($counts, static fn (int $count): bool => $count > 0))])];

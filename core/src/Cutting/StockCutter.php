@@ -131,7 +131,7 @@ final readonly class StockCutter
                 break;
             }
             // Nothing that costs just so much holds them: the bound is what whole sticks cost next.
-            $bound = $stocks->leastWhole($length, $bound) ?? $bound + 1;
+            $bound = $stocks->leastWhole($length, $bound, $this->guard) ?? $bound + 1;
             if ($cost === null && $bound > $this->dearest($stocks)) {
                 return [null, null];
             }
@@ -210,7 +210,7 @@ final readonly class StockCutter
             return max($least, SharingBound::sticks($sizes, $counts, max($stocks->capacities)));
         }
 
-        return $stocks->leastWhole($length, -1);
+        return $stocks->leastWhole($length, -1, $this->guard);
     }
 
     /**

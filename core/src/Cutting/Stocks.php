@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Effort\Effort;
+
 /**
  * The stock lengths as the search sees them. A stick of length L holds parts l₁ … lₙ with n − 1 cuts between them: Σ l + k (n − 1) ≤ L, which is Σ (l + k) ≤ L + k. So every part is
  * taken as long as itself and one cut, every stick as long as itself and one cut, and the cuts need no more thought. Lengths are whole nanometres, costs whole units of the grain.
@@ -80,22 +82,36 @@ final readonly class Stocks
      * that holds nothing. Where it is not found in so many steps, no more is said than that it is more.
      *
      * @param int $above the sum; −1 for none
+     * @param Effort $guard is told of every step
      */
-    public function leastWhole(int $length, int $above): ?int
+    public function leastWhole(int $length, int $above, Effort $guard): ?int
     {
         $least = $this->leastFor($length, $this->available);
         if ($least === null) {
             return null;
         }
-        $order = [...array_slice($this->cheapest, 1), $this->cheapest[0]];
+        // What costs nothing is taken first: taking it never costs more.
+        $paid = [];
+        foreach ($this->cheapest as $stock) {
+            if ($this->costs[$stock] > 0) {
+                $paid[] = $stock;
+            } else {
+                $length -= $this->capacities[$stock] * $this->available[$stock];
+            }
+        }
+        if ($paid === []) {
+            return max($least, $above + 1);
+        }
+        $order = [...array_slice($paid, 1), $paid[0]];
         [$best, $steps] = [null, 0];
         $this->whole($order, 0, $length, 0, $above, $best, $steps);
+        $guard->spend($steps);
 
         return $steps > self::MOST_STEPS || $best === null ? max($least, $above + 1) : $best;
     }
 
     /**
-     * Goes through how many of each stock are taken, the cheapest capacity last: of that the number follows.
+     * Goes through how many of each stock are taken, the cheapest capacity last: of that the number follows. None of them is free.
      *
      * @param list<int> $order
      */
@@ -108,7 +124,7 @@ final readonly class Stocks
         }
         if ($at === count($order) - 1) {
             $holds = max(0, intdiv($length + $capacity - 1, $capacity));
-            $count = $each === 0 ? $holds : max($holds, (int) ceil(($above + 1 - $cost) / $each));
+            $count = max($holds, (int) ceil(($above + 1 - $cost) / $each));
             $sum = $cost + $count * $each;
             if ($count <= $most && $sum > $above && ($best === null || $sum < $best)) {
                 $best = $sum;
@@ -116,7 +132,8 @@ final readonly class Stocks
 
             return;
         }
-        $perLength = $this->costs[$this->cheapest[0]] / $this->capacities[$this->cheapest[0]];
+        $cheapest = $order[count($order) - 1];
+        $perLength = $this->costs[$cheapest] / $this->capacities[$cheapest];
         for ($count = 0; $count <= $most; $count++) {
             $sum = $cost + $count * $each;
             $left = $length - $count * $capacity;

@@ -9,6 +9,7 @@ use FallBend\Core\Cutting\CutPlan;
 use FallBend\Core\Cutting\CutStick;
 use FallBend\Core\Cutting\StockCutter;
 use FallBend\Core\Cutting\StockLength;
+use FallBend\Core\Effort\Effort;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -120,6 +121,29 @@ final class StockCutterTest extends TestCase
             self::assertLessThanOrEqual($plan->used, $plan->bound);
             self::assertSame($plan->bound >= $plan->used, $plan->isOptimal);
         }
+    }
+
+    public function testManyOffcutsThatCostNothingDoNotMakeItHard(): void
+    {
+        $offcuts = array_map(static fn (int $mm): StockLength => new StockLength((float) $mm, 0.0, 1), range(751, 1751, 40));
+        $stock = [new StockLength(3048.0, 12.5), new StockLength(4495.0, 7.7875), new StockLength(3422.0, 6.45), ...$offcuts];
+        $parts = array_map(static fn (int $mm): CutPart => new CutPart("P{$mm}", (float) $mm), [2014, 2014, 2004, 2004, 1560, 1500, 1386, 1199, 972, 925, 875, 776]);
+        $effort = Effort::of(50_000);
+        $plan = (new StockCutter($stock, 3.0, $parts, 'price', 3_000_000, $effort))->plan();
+        self::assertWhole($plan, $stock, 3.0, $parts);
+        self::assertFalse($effort->isSpent(), 'it is not gone through which of them are taken');
+        self::assertTrue($plan->isOptimal);
+        self::assertEqualsWithDelta(2 * 7.7875, $plan->used, 1e-9, 'two of the long ones hold the four that no offcut holds');
+    }
+
+    public function testLookingForABoundIsEffortToo(): void
+    {
+        $stock = array_map(static fn (int $n): StockLength => new StockLength(2000.0 + 37 * $n, 5.0 + 0.0001 * ($n * $n % 29) + 0.09 * $n, 2), range(1, 30));
+        $parts = array_map(static fn (int $n): CutPart => new CutPart("P{$n}", 900.0 + 13 * $n), range(1, 20));
+        $effort = Effort::of(10_000);
+        $plan = (new StockCutter($stock, 3.0, $parts, 'price', 1, $effort))->plan();
+        self::assertWhole($plan, $stock, 3.0, $parts);
+        self::assertTrue($effort->isSpent(), 'whoever looks at the clock is asked while a bound is looked for');
     }
 
     /**
