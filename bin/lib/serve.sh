@@ -136,15 +136,16 @@ application_environment() {
   export APP_ENV=$3 APP_URL="http://127.0.0.1:$2" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
   APP_KEY=$(cat "$VAR/$1/app.key")
-  export APP_KEY
+  # Each installation notes what went wrong beside its own data.
+  export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log"
 }
 
 # start_application NAME PORT ENVIRONMENT [fresh|empty]: settings cached, tables made (anew with `fresh`), demo in (not with `empty`), served
 start_application() {
   application_environment "$1" "$2" "$3"
-  touch storage/logs/fall-bend.log
   mkdir -p "$VAR/$1/cache"
-  own storage bootstrap/cache
+  touch "$LOG_FILE"
+  own storage bootstrap/cache "$LOG_FILE"
   let_servers_read
   umask 077
   php artisan config:cache -q

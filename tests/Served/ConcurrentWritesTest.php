@@ -45,4 +45,20 @@ final class ConcurrentWritesTest extends TestCase
             }
         }
     }
+
+    public function testQuestionsAreCalledOffWhileOthersEnd(): void
+    {
+        $lead = Served::as('lead');
+        $input = ['stock' => [['length_mm' => 3048]], 'kerf_mm' => 3, 'parts' => [['tag' => 'A', 'length_mm' => 1000, 'count' => 5]]];
+        $requests = [];
+        for ($n = 0; $n < 400; $n++) {
+            $requests[] = ['POST', '/api/reckon/cut-stock', $input, ['Question-Key' => "question-{$n}"]];
+            $requests[] = ['DELETE', '/api/questions/question-'.max(0, $n - 1)];
+            $requests[] = ['DELETE', "/api/questions/question-{$n}"];
+        }
+        $statuses = array_count_values(array_map(static fn (Answer $answer): int => $answer->status, $lead->together($requests, 6)));
+        self::assertSame(800, $statuses[204] ?? 0, (string) json_encode($statuses));
+        self::assertSame([], array_diff(array_keys($statuses), [200, 204, 429, 503]), 'it is answered, or called off');
+        self::assertGreaterThan(0, $statuses[200] ?? 0);
+    }
 }
