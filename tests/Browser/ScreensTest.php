@@ -150,6 +150,7 @@ final class ScreensTest extends BrowserTestCase
             $browser->get("{$this->address()}/jobs/{$job}/runs/no-such-run/{$station}");
             self::assertStringContainsString('There is no such run in this job', $this->seen($browser, '.run-gone')->getText());
             self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.fall-line, .cut-row, .ticket')));
+            self::assertStringNotContainsString('none yet', $this->text($browser, '.head'), 'there are runs, only not this one');
         }
         $this->tap($browser, '.run-gone a', '1. ');
         $this->until(fn (): bool => ! str_contains($browser->getCurrentURL(), 'no-such-run') && $browser->findElements(WebDriverBy::cssSelector('.run-gone')) === [], 'the run that was chosen is open');

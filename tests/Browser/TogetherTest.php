@@ -106,8 +106,10 @@ final class TogetherTest extends BrowserTestCase
         $this->say($browser, ' / left 33');
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'offline', 'it does not say so');
         self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
+        self::assertStringContainsString('Not read yet: the server does not answer.', $this->text($browser, '#read-back'), 'what was read before is not shown as if it were this');
         $this->network($browser);
         $this->kept($browser);
+        self::assertStringContainsString('is read as', $this->text($browser, '#read-back'));
         $browser->navigate()->refresh();
         $this->seen($browser, '.fall-line');
         self::assertStringContainsString("left 2' 9", $this->callOut($browser));

@@ -119,6 +119,15 @@ describe('what is said', () => {
         expect(page.saving).toBe('saved');
     });
 
+    it('is shown as read once it is, and not before', async () => {
+        type(page.machine, 'sink', 'down 10', ' / left 1200');
+        expect(page.machine.see().said.map((one) => one.read)).toEqual([false]);
+        await vi.advanceTimersByTimeAsync(100);
+        expect(page.machine.see().said.map((one) => one.read)).toEqual([true]);
+        page.machine.say('sink', 'down 10 / left 1250');
+        expect(page.machine.see().said.map((one) => one.read)).toEqual([false]);
+    });
+
     it('is stored before it is asked for, and stands there until it is saved', async () => {
         server.fate = () => 'is lost on its way';
         type(page.machine, 'sink', 'down 10', ' / left 1200');
@@ -126,7 +135,7 @@ describe('what is said', () => {
         void page.machine.doneSaying();
         await vi.advanceTimersByTimeAsync(5000);
         expect(page.saving).toBe('offline');
-        expect(page.machine.see().typed).toEqual({ run: 'sink', text: 'down 10 / left 1200' });
+        expect(page.machine.see().typed).toEqual({ run: 'sink', text: 'down 10 / left 1200', read: false });
         server.fate = () => 'arrives';
         await settle();
         expect(page.saving).toBe('saved');
@@ -196,8 +205,8 @@ describe('what is done', () => {
         void page.machine.doneSaying();
         await vi.advanceTimersByTimeAsync(3000);
         expect(page.machine.see().said).toEqual([
-            { run: 'sink', text: 'down 10 / left 1200' },
-            { run: 'bath', text: 'down 30 / right 7' },
+            { run: 'sink', text: 'down 10 / left 1200', read: false },
+            { run: 'bath', text: 'down 30 / right 7', read: false },
         ]);
         server.fate = () => 'arrives';
         await settle();
@@ -341,7 +350,7 @@ describe('a page that is closed or reloaded', () => {
         page.close();
         server.fate = () => 'arrives';
         const again = new Page(server, storage, 'another tab');
-        expect(again.machine.see().said).toEqual([{ run: 'sink', text: 'down 10 / left 1200' }]);
+        expect(again.machine.see().said).toEqual([{ run: 'sink', text: 'down 10 / left 1200', read: false }]);
         await settle();
         expect(lineOf(server.job().document, 'sink')).toBe('down 10 / left 1200');
         expect(planOf(server.job().document).cutting?.cut).toHaveLength(1);

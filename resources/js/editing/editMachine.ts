@@ -28,6 +28,13 @@ export interface Conflict {
     by: string[];
 }
 
+export interface SaidText {
+    run: string;
+    text: string;
+    /** whether the server has read it, so that what it comes to is shown */
+    read: boolean;
+}
+
 /** What is shown; a new one whenever anything of it changes. */
 export interface Snapshot {
     job: Job;
@@ -42,9 +49,9 @@ export interface Snapshot {
     problem: string | null;
     conflict: Conflict | null;
     /** what is being said, or was said last and is not read yet, as it was typed */
-    typed: { run: string; text: string } | null;
-    /** all that is said and not read yet, the oldest first */
-    said: { run: string; text: string }[];
+    typed: SaidText | null;
+    /** all that is said and not over with, the oldest first */
+    said: SaidText[];
 }
 
 const QUIET_MS = 700;
@@ -643,7 +650,9 @@ export class EditMachine {
     }
 
     private snapshot(): Snapshot {
-        const said = this.queue.filter((entry) => entry.kind === 'said').map(({ run, text }) => ({ run, text }));
+        const said = this.queue
+            .filter((entry) => entry.kind === 'said')
+            .map((entry) => ({ run: entry.run, text: entry.text, read: this.isRead(entry) }));
         return {
             job: this.kept,
             document: this.document,

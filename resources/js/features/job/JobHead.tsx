@@ -50,7 +50,7 @@ export function JobHead({
                     <span className="cap">
                         {plan ? `Run ${number} of ${document.runs.length}` : 'Runs'} <i aria-hidden="true">▾</i>
                     </span>
-                    <b>{plan?.name ?? 'none yet'}</b>
+                    <b>{plan?.name ?? (document.runs.length === 0 ? 'none yet' : 'pick one')}</b>
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
                     {document.runs.map((run, i) => (

@@ -10,8 +10,8 @@ export function RunGone({ job, runs, station }: { job: string; runs: JobRun[]; s
                 <Shape kind="stop" size={20} /> There is no such run in this job
             </h1>
             <p className="say">
-                It was removed, or the link is an old one. {runs.length > 0 ? 'These runs are here:' : 'This job has no run yet.'} Undo
-                brings back a run that was just removed.
+                It was removed, or the link is an old one. Undo brings back a run that was just removed.{' '}
+                {runs.length > 0 ? 'These runs are here:' : 'This job has no run yet.'}
             </p>
             <ul>
                 {runs.map((run, i) => (

@@ -28,7 +28,7 @@ describe('what keeps a station from being done', () => {
     it('says so where there is no leg, no run, nothing to cut, or nothing built yet', () => {
         if (!route || !cut) throw new Error('no station');
         expect(standing(route, run([], 0, 0)).text).toBe('call out a leg');
-        expect(standing(route, undefined).text).toBe('no run yet');
+        expect(standing(route, undefined).text).toBe('no run');
         expect(standing(cut, run([], 1)).text).toBe('1 piece to cut');
         expect(standing(cut, run([], 0)).text).toBe('nothing to cut');
         const two = run([], 2);

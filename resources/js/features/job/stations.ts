@@ -56,7 +56,7 @@ function countsOf(run: RunReport, cut: string[]): RunCounts {
 
 /** The same from counts alone, as the board has them: of a station of a run. */
 export function standingOf(station: Station, run: RunCounts | undefined): Standing {
-    if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run yet' };
+    if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run' };
     // Whether what stands is known is no matter of one run.
     if (station.key === 'look') return { shape: 'open', text: '' };
     if (station.key === 'cut') {

@@ -15,7 +15,9 @@ interface Props {
 export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const [caret, setCaret] = useState(0);
     const [focused, setFocused] = useState(false);
-    const typed = editor.said.findLast((one) => one.run === run.id)?.text ?? null;
+    const last = editor.said.findLast((one) => one.run === run.id);
+    const typed = last?.text ?? null;
+    const isUnheard = last?.read === false && (editor.saving === 'offline' || editor.saving === 'signed-out');
     const text = typed ?? run.call_out;
     const { phrases } = editor.evaluation;
     const live = typed !== null ? phrases : [];
@@ -96,7 +98,9 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                     />
                 </div>
                 <p className="back" id="read-back" aria-live="polite">
-                    {complaint ? (
+                    {isUnheard ? (
+                        <>{notReadInWords(editor)}</>
+                    ) : complaint ? (
                         <span className="complaint">
                             <Shape kind="stop" size={16} /> {complaint.message}
                         </span>
@@ -108,6 +112,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         <>
                             Leg {leg.number} is read as: <b>{leg.read_back}</b>. {totalsInWords(run, editor.evaluation.units)}
                         </>
+                    ) : text.trim() !== '' ? (
+                        <>Leg {bounds.length} is being read.</>
                     ) : (
                         <>Say the first leg: how long, and which way. Put a / between two legs.</>
                     )}
@@ -121,6 +127,12 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
             </div>
         </div>
     );
+}
+
+/** What was typed and has no answer yet: what stands under the line is not what it says. */
+function notReadInWords({ saving, stored }: JobEditor): string {
+    const [why, until] = saving === 'offline' ? ['the server does not answer', 'it does'] : ['you are no longer signed in', 'you are'];
+    return `Not read yet: ${why}. ${stored ? 'What you typed is stored on this device, and read' : 'Leave this page open: what you typed is read'} as soon as ${until}.`;
 }
 
 /** The run as a whole: its length on the tape, its fall, and what is left of the levelled difference. */
