@@ -106,6 +106,8 @@ final class TogetherTest extends BrowserTestCase
         $this->say($browser, ' / left 33');
         $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'offline', 'it does not say so');
         self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
+        $this->resize($browser, 390, 844);
+        self::assertSame('Offline, stored on this device', $this->seen($browser, '.kept b')->getText(), 'on the phone too');
         self::assertStringContainsString('Not read yet: the server does not answer.', $this->text($browser, '#read-back'), 'what was read before is not shown as if it were this');
         $this->network($browser);
         $this->kept($browser);
