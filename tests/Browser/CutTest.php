@@ -104,6 +104,29 @@ final class CutTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($this->text($browser, '.cut-head'), 'Printed on ') && ! str_contains($this->text($browser, '.cut-station'), 'on the ticket of'), 'and it is kept');
     }
 
+    public function testALostAnswerTakesNoTickAway(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Lost answers'), 'glaze', 'cut');
+        $this->seen($browser, '.cut-row .tick');
+        $browser->executeScript(<<<'JS'
+            const ask = window.fetch;
+            window.fetch = (path, how) => (path === '/api/cut' ? Promise.reject(new TypeError('no line')) : ask(path, how));
+            window.letAsk = () => { window.fetch = ask; };
+            return null;
+            JS);
+        $tick = static fn (): mixed => $browser->executeScript('const tick = document.querySelector(".cut-row .tick:not(.on)"); tick?.click(); return tick !== null');
+        self::assertTrue($tick());
+        $this->until(fn (): bool => str_contains($this->text($browser, '.no-answer'), 'No answer from the server'), 'it is said');
+        $this->kept($browser);
+        self::assertTrue($tick(), 'the next piece is ticked off all the same');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.cut-head h1'), '2 of 4'), 'and counted');
+        $browser->executeScript('window.letAsk(); return null');
+        $this->until(static fn (): bool => $browser->findElements(WebDriverBy::cssSelector('.no-answer')) === [], 'it is asked again until there is an answer');
+        $this->kept($browser);
+    }
+
     public function testAPlanThatIsNotProvedIsLookedForLongerAndCanBeStopped(): void
     {
         $browser = $this->open();

@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { call, callFile, callFileInTurn, callInTurn, write, type Result } from './client';
+import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, write, type Result } from './client';
 import type {
     Account,
     BoardPage,
@@ -48,6 +48,15 @@ async function orThrow<T>(result: Promise<Result<T>>): Promise<T> {
     if (!settled.ok) throw new CallFailed(settled.status, settled.message, settled.body);
     return settled.data;
 }
+
+/** Whether a query failed because no answer came to it, or none of the application's own. */
+export const hadNoAnswer = (error: unknown): boolean => error instanceof CallFailed && isNoAnswer(error.status);
+
+/** A question that no answer came to is asked again until one does; what was answered last stays meanwhile. A refusal stands as it is. */
+const untilAnswered = {
+    retry: (tries: number, error: Error): boolean => hadNoAnswer(error) && ((error as CallFailed).status !== 500 || tries < 2),
+    retryDelay: (tries: number): number => Math.min(500 * 2 ** tries, 8000),
+};
 
 export const accountQuery = queryOptions({
     queryKey: ['account'],
@@ -105,7 +114,7 @@ export const identifyQuery = (input: IdentifyInput | null) =>
         queryKey: ['identify', input],
         queryFn: () => orThrow(call<IdentifyOutput>('POST', '/api/reckon/identify', input)),
         enabled: input !== null,
-        retry: false,
+        ...untilAnswered,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });
@@ -115,7 +124,7 @@ export const jointQuery = (input: Record<string, unknown> | null) =>
         queryKey: ['joint', input],
         queryFn: () => orThrow(call<JointOutput>('POST', '/api/reckon/joint', input)),
         enabled: input !== null,
-        retry: false,
+        ...untilAnswered,
         staleTime: Infinity,
     });
 
@@ -124,7 +133,7 @@ export const jointCardQuery = (document: JobDocument, which: { run: string; join
         queryKey: ['joint-card', which, document],
         queryFn: () => orThrow(call<JointCard>('POST', '/api/joint', { document, ...which })),
         enabled: which !== null,
-        retry: false,
+        ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 
@@ -166,7 +175,7 @@ export const orderQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['order', run, document],
         queryFn: ({ signal }) => orThrow(callInTurn<Order>('/api/order', { document, run }, signal)),
-        retry: false,
+        ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 export type RunView = 'plan' | 'section' | 'isometric';
@@ -183,14 +192,14 @@ export const materialsQuery = (document: JobDocument) =>
     queryOptions({
         queryKey: ['materials', document],
         queryFn: ({ signal }) => orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { document }, signal)),
-        retry: false,
+        ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 /** What things and sticks cost the crew, whatever the job. */
 export const pricesQuery = queryOptions({
     queryKey: ['prices'],
     queryFn: () => orThrow(call<CrewPrices>('GET', '/api/prices')),
-    retry: false,
+    ...untilAnswered,
 });
 export const keepPrices = (prices: KeptPrices) => write<CrewPrices>('PUT', '/api/prices', prices);
 export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id}`);
@@ -201,7 +210,7 @@ export const cutQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['cut', run, document],
         queryFn: ({ signal }) => orThrow(askCut(document, run, signal)),
-        retry: false,
+        ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 /** Where a run is hung, and what hangs between two hangers. */
@@ -209,7 +218,7 @@ export const hangQuery = (document: JobDocument, run: string) =>
     queryOptions({
         queryKey: ['hang', run, document],
         queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { document, run })),
-        retry: false,
+        ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
@@ -223,7 +232,7 @@ export const sealQuery = (input: TrapSealInput | null) =>
         queryKey: ['trap-seal', input],
         queryFn: ({ signal }) => orThrow(callInTurn<TrapSealOutput>('/api/reckon/trap-seal', input, signal)),
         enabled: input !== null,
-        retry: false,
+        ...untilAnswered,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });
@@ -232,7 +241,7 @@ export const armQuery = (input: TrapArmInput | null) =>
         queryKey: ['trap-arm', input],
         queryFn: () => orThrow(call<TrapArmOutput>('POST', '/api/reckon/trap-arm', input)),
         enabled: input !== null,
-        retry: false,
+        ...untilAnswered,
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });

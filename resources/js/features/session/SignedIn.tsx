@@ -3,6 +3,7 @@ import { Outlet } from 'react-router';
 import { useEffect, useState } from 'react';
 import { whenSignedOut } from '../../api/client';
 import { accountQuery, CallFailed } from '../../api/queries';
+import { NoAnswer } from '../../shared/NoAnswer';
 import { SignIn } from './SignIn';
 import { SignInAgain } from './SignInAgain';
 
@@ -25,6 +26,7 @@ export function SignedIn() {
     }
     return (
         <>
+            <NoAnswer />
             <Outlet />
             {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
         </>
