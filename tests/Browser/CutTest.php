@@ -240,7 +240,7 @@ final class CutTest extends BrowserTestCase
         $this->openRun($browser, $this->ownJob($browser, 'Next'), 'glaze', 'cut');
         $browser->executeScript('const ask = window.fetch; window.fetch = (path, how) => (path === "/api/prices" ? ((window.fetch = ask), Promise.reject(new TypeError("no network"))) : ask(path, how)); return null');
         $this->button($browser, 'Enter prices');
-        $this->button($browser, 'Ask again');
+        // The first answer is lost: it is asked for again.
         $this->button($browser, 'Take the crew’s prices: 1 new');
         $this->until(fn (): bool => str_contains($this->text($browser, '.to-buy'), 'Where a price is kept: 12.50') && ! str_contains($crew(), 'Take the'), 'five of them, at that price');
         self::assertSame('2.50', $this->seen($browser, $elbow)->getAttribute('value'), 'and it stands in its field');
