@@ -10,11 +10,11 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Cutting\MeasuredBack;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Evaluation\JointRegister;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\JointRegister;
+use FallBend\Core\Measure\Tape;
 
 /** The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them as the tape says them. */
 final readonly class JobCsv

@@ -13,8 +13,8 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Layout\RunCompiler;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\RuleSet;
+use FallBend\Core\Verdict\Finding;
 
 /** Runs for tests, called out as a plumber would. */
 final class Fixtures

@@ -58,6 +58,16 @@ final class LayersTest extends TestCase
         $this->addToAssertionCount(1);
     }
 
+    /** The analysis holds imports against the floors (CoreFloors): a folder that is not among them would not be looked at. */
+    public function testEveryFolderOfTheCoreIsAFloor(): void
+    {
+        $folders = array_map(basename(...), (array) glob(self::ROOT.'/core/src/*', GLOB_ONLYDIR));
+        self::assertEqualsCanonicalizing(CoreFloors::FLOORS, $folders);
+        $analysis = (string) file_get_contents(self::ROOT.'/phpstan.neon');
+        self::assertStringContainsString('phpat/extension.neon', $analysis);
+        self::assertStringContainsString('class: '.CoreFloors::class, $analysis);
+    }
+
     public function testTheCoreRequiresPhpAlone(): void
     {
         /** @var array{require: array<string, string>} $composer */

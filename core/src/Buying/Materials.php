@@ -15,8 +15,6 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Evaluation\JointRegister;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Price;
@@ -27,7 +25,9 @@ use FallBend\Core\Joining\Offer;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 
 /** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints want. */

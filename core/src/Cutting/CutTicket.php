@@ -6,19 +6,19 @@ namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Evaluation\JointRegister;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Wording;
 
 /** The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says it, what its ends want, the stick that it comes from, what is other than on the paper before. */
 final readonly class CutTicket

@@ -8,18 +8,18 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\CuttingDone;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Reckon\FindingReport;
-use FallBend\Core\Reckon\SourceList;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /** What has to be cut in a job, from which sticks, and how what was cut already moves what is left. */
 final readonly class JobCutting

@@ -17,6 +17,8 @@ use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobSize;
+use FallBend\Core\Layout\JointRegister;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 

@@ -11,9 +11,9 @@ use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
-use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
+use FallBend\Core\Verdict\Finding;
 
 /**
  * A job laid out, hung together and judged, before any of it is written for an answer. Given the judgement before an edit, what the edit does not touch is

@@ -19,8 +19,10 @@ use FallBend\Core\Joining\Place;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Reckon\SourceList;
+use FallBend\Core\Measure\Tape;
+use FallBend\Core\Verdict\SourceList;
 
 /** Everything about one joint of a job: its two ends, every way to join them with what each changes, every way that is refused. */
 final readonly class JointCard

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Flow\Manning;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Head;

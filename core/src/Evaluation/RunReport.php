@@ -13,6 +13,7 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
@@ -20,9 +21,10 @@ use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\Tap;
 use FallBend\Core\Measure\Fall;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Reckon\FindingReport;
-use FallBend\Core\Rules\Finding;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
 
 /** Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a test. */
 final class RunReport

@@ -7,7 +7,7 @@ namespace FallBend\Core\Guide;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Wording;
 
 /** Writes the rules as a book: a page for each with why it is there, its picture, what it says, and every threshold by rulebook with its source. All of it comes from the data. */
 final readonly class RuleBookPages

@@ -7,9 +7,9 @@ namespace FallBend\Core\Hanging;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** What is measured down from a string to the crown of the pipe at every hanger: what it has to be, and what it was read to be. Lengths in mm. */
 final readonly class HangerLevels

@@ -9,17 +9,17 @@ use FallBend\Core\Catalog\Material;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Reckon\FindingReport;
-use FallBend\Core\Reckon\SourceList;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /** How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs between two, how far each leg grows. */
 final readonly class RunHanging

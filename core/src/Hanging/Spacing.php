@@ -9,9 +9,9 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** How far apart hangers may stand under a rulebook, for a pipe. Lengths in mm. */
 final readonly class Spacing

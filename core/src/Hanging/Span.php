@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace FallBend\Core\Hanging;
 
 use FallBend\Core\Catalog\Threshold;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Layout\LegLaid;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Measure\Tape;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** What hangs between two hangers. Lengths in mm along the tape of the run. */
 final readonly class Span

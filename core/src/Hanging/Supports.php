@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down

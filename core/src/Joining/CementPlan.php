@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Joining;
 
 use FallBend\Core\Catalog\Provenance;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** What a solvent joint is made with and how long it takes. Null times: refused, or no table. */
 final readonly class CementPlan

@@ -10,9 +10,9 @@ use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * Which cement, primer and body for two plastics, and its clocks. Sources: ASTM D2855 and the charts that go with it, as the rows of the table name them.

@@ -11,7 +11,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Reckon\FindingReport;
+use FallBend\Core\Verdict\FindingReport;
 
 /** Writes a decision so that it can be followed: parts, lengths, torque, times and steps of each offer, and why each other way is refused. */
 final readonly class InstructionCard

@@ -10,7 +10,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Reckon\SourceList;
+use FallBend\Core\Verdict\SourceList;
 
 /**
  * Which joint of a run between two ends that stand should be made last. Every piece is read and cut with some error; along the axis of the joint that is made last they add up, each

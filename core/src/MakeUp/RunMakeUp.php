@@ -8,7 +8,6 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -20,6 +19,7 @@ use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\TurnFinder;
+use FallBend\Core\Measure\Tape;
 
 /** Making up inside a job, as the station asks for it: the ends come from the run, and every solution comes with the legs that it makes of it. */
 final readonly class RunMakeUp

@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Catalog\Pipe;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 
 /**

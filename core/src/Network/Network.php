@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureLoad;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Layout\JobLayout;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Where;
 
 /** All pipes of a job as they hang together, with what flows in each and how air comes to every trap. */
 final readonly class Network

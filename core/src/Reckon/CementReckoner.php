@@ -16,6 +16,8 @@ use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\SourceList;
 
 /** Cement, primer and body for two plastics, the clocks of the joint in this weather, and the cans for a number of joints. */
 final readonly class CementReckoner implements Reckoner

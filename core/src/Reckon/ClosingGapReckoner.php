@@ -8,9 +8,10 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\MakeUp\ClosingGap;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** Errors of reading and cutting through a chain of lengths: how far off its last joint may lie, the chance that it closes, and which joint should be last. */
 final readonly class ClosingGapReckoner implements Reckoner

@@ -20,10 +20,12 @@ use FallBend\Core\Joining\Place;
 use FallBend\Core\MakeUp\CutIn;
 use FallBend\Core\MakeUp\CutSide;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
+use FallBend\Core\Verdict\Wording;
 
 /** A branch fitting cut into a line that stands. */
 final readonly class CutInReckoner implements Reckoner

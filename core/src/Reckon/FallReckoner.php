@@ -13,9 +13,11 @@ use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\FallLeastRule;
 use FallBend\Core\Rules\FallMostRule;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /** Length in plan, drop and fall: two give the third, drop = length · fall / 1000. With a rulebook and a size the fall is judged. */
 final readonly class FallReckoner implements Reckoner

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Flow\Manning;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Verdict\SourceList;
 
 /** Velocity and discharge of a round drain that is partly full, by Manning's formula; see `Flow\Manning` for the formula and where it holds. */
 final readonly class FlowReckoner implements Reckoner

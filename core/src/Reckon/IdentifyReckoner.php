@@ -11,6 +11,7 @@ use FallBend\Core\Identify\Identifier;
 use FallBend\Core\Identify\IdentifyReport;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Verdict\SourceList;
 
 /** What a pipe is, from what can be read, seen and measured of it; the model stands at Identifier. */
 final readonly class IdentifyReckoner implements Reckoner

@@ -13,6 +13,7 @@ use FallBend\Core\Joining\JointDecision;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Verdict\SourceList;
 
 /** What joins any two ends: ranked methods with parts, lengths, steps and times, and every other method with the reason why not. */
 final readonly class JointReckoner implements Reckoner

@@ -22,9 +22,11 @@ use FallBend\Core\MakeUp\Solution;
 use FallBend\Core\MakeUp\SolutionReport;
 use FallBend\Core\MakeUp\Turnings;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /** Bends and pieces that lead from one end to another: which, rolled how far, cut how long; or what stands against it. */
 final readonly class MakeUpReckoner implements Reckoner

@@ -10,9 +10,11 @@ use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\FilledPipe;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /** How a pipe sags between two hangers, and whether water stays in it. */
 final readonly class SagReckoner implements Reckoner

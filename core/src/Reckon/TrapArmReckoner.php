@@ -12,9 +12,11 @@ use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
 
 /**
  * One trap arm: shortest, longest, how far it falls, and whether the vent opening stays above the weir. At rest the water in the trap stands at its weir,

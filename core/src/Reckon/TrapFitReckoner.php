@@ -15,10 +15,12 @@ use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\MakeUp\TrapFit;
 use FallBend\Core\MakeUp\TrapOverFloor;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\SourceList;
+use FallBend\Core\Verdict\Where;
+use FallBend\Core\Verdict\Wording;
 
 /** A trap fitted between a tailpiece and an outlet: what to cut, add or shorten, in what order, and whether it may be. */
 final readonly class TrapFitReckoner implements Reckoner

@@ -10,6 +10,7 @@ use FallBend\Core\Flow\TrapSealSimulation;
 use FallBend\Core\Flow\VentedBranch;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Verdict\SourceList;
 
 /** What one discharge does to the seal of its own trap, followed through time; see `Flow\TrapSealSimulation` for its equations and what it leaves out. */
 final readonly class TrapSealReckoner implements Reckoner

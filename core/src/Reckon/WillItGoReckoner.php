@@ -12,9 +12,10 @@ use FallBend\Core\MakeUp\Freeing;
 use FallBend\Core\MakeUp\Move;
 use FallBend\Core\MakeUp\PlannedJoint;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** Whether pieces can be put together where some of them stand fast, and in what order; or what frees them. */
 final readonly class WillItGoReckoner implements Reckoner

@@ -8,6 +8,8 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Joining\CementPlanner;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Where;
 
 /** The cemented joints of a run can be made in the weather that the job states: once for the run, at its first joint. */
 final readonly class CementWeatherRule implements Rule

@@ -7,6 +7,9 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A fitting that stands in a fitting makes one length only: what is called out beside it must be that. */
 final readonly class CloseLengthRule implements Rule

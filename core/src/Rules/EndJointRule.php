@@ -7,6 +7,9 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * Each end of a run that meets a standing pipe is joined by a method that joins these two pipes: cement only what it welds, couplings only within their

@@ -6,6 +6,9 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A drain never leads up: neither a leg, nor the short piece between two bends that are rolled against each other. */
 final readonly class FallBackRule implements Rule

@@ -8,6 +8,9 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A level leg falls at least as much as the rulebook asks for its size. One that does not fall at all is `FallNoneRule`'s. */
 final readonly class FallLeastRule implements Rule

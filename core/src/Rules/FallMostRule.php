@@ -7,6 +7,9 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** Where the rulebook has a most for the size, a level leg of a drain flatter than 15° falls no more than that: water would outrun its trap. */
 final readonly class FallMostRule implements Rule

@@ -7,6 +7,9 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A leg that lies level holds its water. */
 final readonly class FallNoneRule implements Rule

@@ -8,6 +8,9 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A fitting that turns more or less than its legs do: its joints give a little, and beyond that play they are strained. */
 final readonly class JointStrainRule implements Rule

@@ -7,6 +7,9 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A leg so short that the fittings at its ends would overlap: no pipe can stand between them at all. */
 final readonly class LegImpossibleRule implements Rule

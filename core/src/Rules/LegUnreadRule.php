@@ -6,6 +6,9 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A leg that was not understood stops the run there: what comes after it has no place yet. */
 final readonly class LegUnreadRule implements Rule

@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
 
 /** Every rule that a run is judged by; what runs do to each other is judged by `NetworkRuleSet`. */
 final readonly class RuleSet

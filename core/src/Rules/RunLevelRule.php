@@ -6,6 +6,9 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** The fall of the run against the levels of its ends: what is left over, what is missing, or that nobody has levelled it. */
 final readonly class RunLevelRule implements Rule

@@ -10,6 +10,9 @@ use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\TurnFinder;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A bend is of a pattern that the rulebook takes for the way the water turns there: level to upright, upright to level, level to level. */
 final readonly class TurnPatternRule implements Rule

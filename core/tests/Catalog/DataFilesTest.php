@@ -6,7 +6,7 @@ namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Layout\JunctionTrouble;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Wording;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;

@@ -13,10 +13,10 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\JobLayout;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
 use FallBend\Core\Tests\Network\CaseJob;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 use PHPUnit\Framework\TestCase;
 
 final class CutTicketTest extends TestCase

@@ -15,10 +15,10 @@ use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\Length;
-use FallBend\Core\Rules\Finding;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Tests\FlatBlock;
+use FallBend\Core\Verdict\Finding;
 use PHPUnit\Framework\Attributes\TestDox;
 use PHPUnit\Framework\TestCase;
 

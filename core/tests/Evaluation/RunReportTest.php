@@ -6,8 +6,8 @@ namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\RunReport;
-use FallBend\Core\Evaluation\Tape;
 use FallBend\Core\Measure\Length;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Tests\Fixtures;

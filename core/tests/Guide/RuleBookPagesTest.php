@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Guide\RuleBookPages;
 use FallBend\Core\Guide\RulePage;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Wording;
 use PHPUnit\Framework\TestCase;
 
 final class RuleBookPagesTest extends TestCase

@@ -7,9 +7,9 @@ namespace FallBend\Core\Tests\Rules;
 use FallBend\Core\Job\End;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Wording;
 use FallBend\Core\Tests\Fixtures;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Wording;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A trap arm falls no more than its own diameter before its vent: further down the vent opening lies below the weir, and the water in the trap is siphoned off, as in an S trap. */
 final readonly class ArmFallRule implements NetworkRule

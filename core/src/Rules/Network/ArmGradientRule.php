@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** An unvented branch is no steeper than its length allows, where the rulebook counts so; between the lengths of its table the limit runs straight. */
 final readonly class ArmGradientRule implements NetworkRule

@@ -8,9 +8,9 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A trap arm is no longer than the rulebook allows for its size: further on the water would fill the pipe and draw the seal after it. */
 final readonly class ArmLongRule implements NetworkRule

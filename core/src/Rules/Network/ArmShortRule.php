@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** No vent opens within two diameters of the weir: it would foul, and be no vent. */
 final readonly class ArmShortRule implements NetworkRule

@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** The turns of a trap arm add up to no more than the rulebook allows without a cleanout. */
 final readonly class ArmTurnRule implements NetworkRule

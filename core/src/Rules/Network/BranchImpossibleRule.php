@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** Where two runs meet a branch fitting can stand: it enters with the flow, at an angle that is made, no larger than what it enters. */
 final readonly class BranchImpossibleRule implements NetworkRule

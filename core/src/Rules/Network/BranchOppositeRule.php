@@ -9,8 +9,8 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A branch enters a stack clear of the zone below the branch opposite, where the flow from that one strikes the wall. */
 final readonly class BranchOppositeRule implements NetworkRule

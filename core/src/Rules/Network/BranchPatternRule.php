@@ -10,8 +10,8 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A branch fitting is of a pattern that the rulebook takes for the way the water turns there: no tee on its back, no vent fitting in a drain. */
 final readonly class BranchPatternRule implements NetworkRule

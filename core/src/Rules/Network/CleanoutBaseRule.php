@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A stack has a cleanout at its foot: required where the rulebook says so, cheap insurance everywhere else. */
 final readonly class CleanoutBaseRule implements NetworkRule

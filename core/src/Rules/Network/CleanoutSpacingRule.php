@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** From one cleanout to the next a drain is no longer than the rulebook allows, and a long level drain has one at its head. */
 final readonly class CleanoutSpacingRule implements NetworkRule

@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A drain that turns, added up, by more than the rulebook allows has a cleanout within reach. */
 final readonly class CleanoutTurnRule implements NetworkRule

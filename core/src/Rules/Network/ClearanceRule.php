@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A pipe keeps its distance from other pipes and services. */
 final readonly class ClearanceRule implements NetworkRule

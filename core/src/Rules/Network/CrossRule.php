@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** Two fixtures face each other in a double tee only within its limits: a closet or a pump would throw across into the other branch. */
 final readonly class CrossRule implements NetworkRule

@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** What comes in at the head of every pipe is known; otherwise no load below it is. */
 final readonly class HeadUnknownRule implements NetworkRule

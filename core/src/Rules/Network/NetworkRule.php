@@ -6,7 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
+use FallBend\Core\Verdict\Finding;
 
 /** One idea that a whole network is judged by. Pure, order-free, and asking nobody else. */
 interface NetworkRule

@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A pipe close behind the edge of timber is found by a nail or a screw, unless it is iron or steel: a steel plate goes over it. */
 final readonly class ShieldPlateRule implements NetworkRule

@@ -11,8 +11,8 @@ use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** Nothing enters close below the foot of a stack, where the water jumps and the pressure is highest; nor too low on the stack. */
 final readonly class StackBaseRule implements NetworkRule

@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Sizing;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** Into one storey of a tall stack no more discharges than the rulebook lets into its size there, whatever the stack carries as a whole. */
 final readonly class StackIntervalRule implements NetworkRule

@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A fixture has one trap: between two the air is shut in, and the water will not pass. */
 final readonly class TrapDoubledRule implements NetworkRule

@@ -9,8 +9,8 @@ use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** An air admittance valve stands only where the rulebook takes one, and high enough over what it serves. */
 final readonly class ValveRule implements NetworkRule

@@ -6,8 +6,8 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** Pipe that waste from other fixtures runs down vents a trap only where the rulebook takes it: as a wet vent of a bathroom, as a common vent, or as a discharge stack. */
 final readonly class VentByStackRule implements NetworkRule

@@ -7,8 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A dry vent rises above the flood level rim of what it serves before it goes level or joins another: else it fills when the drain is stopped, and stays fouled. */
 final readonly class VentRiseRule implements NetworkRule

@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A vent is large enough for the drain that it serves, for its length, and for the load. */
 final readonly class VentSizeRule implements NetworkRule

@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A vent leaves a level drain above its middle, and no flatter than the rulebook allows, so that nothing settles in it. */
 final readonly class VentTakeoffRule implements NetworkRule

@@ -8,8 +8,8 @@ use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
 
 /** A wet vent carries no more, and is no smaller, than the rulebook lets it. */
 final readonly class WetVentLoadRule implements NetworkRule

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
@@ -10,10 +10,6 @@ use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Joining\Offer;
-use FallBend\Core\Layout\EndJoiner;
-use FallBend\Core\Layout\EndJoint;
-use FallBend\Core\Layout\Joint;
-use FallBend\Core\Layout\RunLayout;
 
 /**
  * What the register says of each joint: its name, its method, and whether that is settled. States: `own` (the system's own joint), `chosen`, `best` (the

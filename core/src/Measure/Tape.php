@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
-
-use FallBend\Core\Measure\Length;
-use FallBend\Core\Measure\TapePrinter;
+namespace FallBend\Core\Measure;
 
 /**
  * Says computed lengths as an answer carries them: the number, and how a tape says it in both units. Rounding happens here and nowhere after.

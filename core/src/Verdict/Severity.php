@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Rules;
+namespace FallBend\Core\Verdict;
 
 /** How much a finding weighs. `unknown` is never a pass: it says what to measure. */
 enum Severity: string

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Reckon;
+namespace FallBend\Core\Verdict;
 
 use FallBend\Core\Catalog\Provenance;
 

@@ -2,13 +2,13 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Tests\Rules;
+namespace FallBend\Core\Tests\Verdict;
 
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Severity;
-use FallBend\Core\Rules\Where;
-use FallBend\Core\Rules\Wording;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
+use FallBend\Core\Verdict\Wording;
 use PHPUnit\Framework\TestCase;
 
 final class WordingTest extends TestCase

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Rules;
+namespace FallBend\Core\Verdict;
 
 /** The place that a finding speaks of: leg by number and id, piece by letter, joint by number, and the spot on the tape in mm. */
 final readonly class Where

@@ -2,10 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
-
-use FallBend\Core\Layout\Joint;
-use FallBend\Core\Layout\RunLayout;
+namespace FallBend\Core\Layout;
 
 /** Says the joints of a run as one would on site: “B into the long sweep”, “tee to C”, “F to the iron stub”. */
 final readonly class JointNames

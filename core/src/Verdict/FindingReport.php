@@ -2,11 +2,9 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Reckon;
+namespace FallBend\Core\Verdict;
 
 use FallBend\Core\Measure\Units;
-use FallBend\Core\Rules\Finding;
-use FallBend\Core\Rules\Wording;
 
 /** Writes findings as every answer carries them, with their sentences. */
 final class FindingReport

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Rules;
+namespace FallBend\Core\Verdict;
 
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Units;
