@@ -26,6 +26,12 @@ final readonly class Crossing
         public ?float $fromTopMm,
     ) {}
 
+    /** Whether it is timber that is drilled or notched by the rules for timber: sawn joists, studs and plates. */
+    public function isTimber(): bool
+    {
+        return in_array($this->obstacle->kind, ['joist', 'stud', 'plate'], true);
+    }
+
     /** Gives what it is called: its own name, or its kind, with a number where there are several. */
     public function name(): string
     {

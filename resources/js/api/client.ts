@@ -93,6 +93,13 @@ export async function write<T>(method: string, path: string, body?: unknown): Pr
 /** Whether nobody knows what became of a call: no answer, or one of a server that stands before the one that was asked. */
 export const isNoAnswer = (status: number): boolean => status === 0 || status === 408 || status === 429 || status >= 500;
 
+/** How long to wait before the same is asked again, after so many tries without an answer. */
+export const retryAfterMs = (tries: number): number => Math.min(500 * 2 ** tries, 8000);
+
+/** Why a call was refused: the reason at the first place that is wrong, or what was said of the whole. */
+export const reasonOf = ({ message, errors }: { message: string; errors: Record<string, string[]> }): string =>
+    Object.values(errors).flat()[0] ?? message;
+
 /** A key that nothing else has. */
 export function newKey(): string {
     const part = (): string => Math.random().toString(36).slice(2, 10);

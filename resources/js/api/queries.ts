@@ -1,5 +1,5 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, write, type Result } from './client';
+import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
 import type {
     Account,
     BoardPage,
@@ -55,7 +55,7 @@ export const hadNoAnswer = (error: unknown): boolean => error instanceof CallFai
 /** A question that no answer came to is asked again until one does; what was answered last stays meanwhile. A refusal stands as it is. */
 const untilAnswered = {
     retry: (tries: number, error: Error): boolean => hadNoAnswer(error) && ((error as CallFailed).status !== 500 || tries < 2),
-    retryDelay: (tries: number): number => Math.min(500 * 2 ** tries, 8000),
+    retryDelay: retryAfterMs,
 };
 
 export const accountQuery = queryOptions({

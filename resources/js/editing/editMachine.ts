@@ -1,4 +1,4 @@
-import { isNoAnswer, newKey, type Result } from '../api/client';
+import { isNoAnswer, newKey, retryAfterMs, type Result } from '../api/client';
 import type { Evaluated, Evaluation, Job, JobDocument, Stale } from '../api/types';
 import type { Drafts } from './drafts';
 import { legsOf, withMarksOf, type Draft, type Edit, type Entry, type Said, type Stepped, type Write } from './entries';
@@ -55,7 +55,6 @@ export interface Snapshot {
 }
 
 const QUIET_MS = 700;
-const RETRY_MS = [500, 1000, 2000, 4000, 8000];
 const NO_ANSWER_MS = 20_000;
 
 interface Reading {
@@ -288,7 +287,7 @@ export class EditMachine {
 
     /** Somebody works on: it is tried again soon, however long there was no answer. */
     private soon(): void {
-        this.retryAt = Math.min(this.retryAt, this.clock.now() + (RETRY_MS[0] ?? 0));
+        this.retryAt = Math.min(this.retryAt, this.clock.now() + retryAfterMs(0));
     }
 
     // ---- the queue
@@ -620,7 +619,7 @@ export class EditMachine {
             return true;
         }
         if (!isNoAnswer(status)) return false;
-        this.retryAt = this.clock.now() + (RETRY_MS[Math.min(this.tries, RETRY_MS.length - 1)] ?? 0);
+        this.retryAt = this.clock.now() + retryAfterMs(this.tries);
         this.tries++;
         return true;
     }

@@ -14,8 +14,6 @@ final readonly class ShieldPlateRule implements NetworkRule
 {
     public const ID = 'shield.plate';
 
-    private const TIMBER = ['joist', 'stud', 'plate'];
-
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $least = $rulebook->limit('shield.edge-least');
@@ -25,7 +23,7 @@ final readonly class ShieldPlateRule implements NetworkRule
         $findings = [];
         foreach ($network->crossings as $c) {
             $material = $network->layout->runs[$c->obstacle->run]->system->material;
-            if (! in_array($c->obstacle->kind, self::TIMBER, true) || in_array($material, ['iron', 'steel'], true)) {
+            if (! $c->isTimber() || in_array($material, ['iron', 'steel'], true)) {
                 continue;
             }
             $where = $network->where($c->obstacle->run, $c->tapeMm);

@@ -14,8 +14,6 @@ final readonly class TimberUnjudgedRule implements NetworkRule
 {
     public const ID = 'timber.notJudged';
 
-    private const TIMBER = ['joist', 'stud', 'plate'];
-
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $judged = $rulebook->limit('timber.judged');
@@ -24,7 +22,7 @@ final readonly class TimberUnjudgedRule implements NetworkRule
         }
         $findings = [];
         foreach ($network->crossings as $c) {
-            if (in_array($c->obstacle->kind, self::TIMBER, true)) {
+            if ($c->isTimber()) {
                 $where = $network->where($c->obstacle->run, $c->tapeMm);
                 $findings[] = new Finding(self::ID, Severity::Unknown, $where, params: ['what' => $c->name()], source: $judged->provenance);
             }

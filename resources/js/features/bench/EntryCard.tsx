@@ -1,5 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
+import { reasonOf } from '../../api/client';
 import { keepOwn, readLength, takeBackOwn } from '../../api/queries';
 import type { CatalogueEntry, Units } from '../../api/types';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
@@ -24,7 +25,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
 
     const takeBack = async (id: number): Promise<void> => {
         const result = await takeBackOwn(id);
-        setTaken(result.ok ? null : (Object.values(result.errors)[0]?.[0] ?? result.message));
+        setTaken(result.ok ? null : reasonOf(result));
         if (result.ok) refresh();
     };
     const keep = async (event: FormEvent<HTMLFormElement>, field: string): Promise<void> => {
@@ -52,7 +53,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
             setMeasuring(null);
             setProblem(null);
             refresh();
-        } else setProblem(Object.values(result.errors)[0]?.[0] ?? result.message);
+        } else setProblem(reasonOf(result));
     };
     return (
         <aside className="entry" aria-label={`${entry.name} ${entry.size}`}>

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
+import { reasonOf } from '../../api/client';
 import { keepOwn, ownQuery, systemsQuery, takeBackOwn } from '../../api/queries';
 import type { OwnEntry } from '../../api/types';
 import { formText } from '../../shared/formText';
@@ -19,7 +20,7 @@ export function OwnTab() {
 
     const takeBack = async (place: string, id: number): Promise<void> => {
         const result = await takeBackOwn(id);
-        setProblem(result.ok ? null : { id: place, text: firstOf(result) });
+        setProblem(result.ok ? null : { id: place, text: reasonOf(result) });
         if (result.ok) refresh();
     };
     const set = async (event: FormEvent<HTMLFormElement>, id: string): Promise<void> => {
@@ -31,7 +32,7 @@ export function OwnTab() {
             return;
         }
         const result = await keepOwn('threshold', { rulebook: book, threshold: id, value, source: 'our inspector' });
-        setProblem(result.ok ? null : { id, text: firstOf(result) });
+        setProblem(result.ok ? null : { id, text: reasonOf(result) });
         if (result.ok) refresh();
     };
     return (
@@ -112,10 +113,6 @@ export function OwnTab() {
             </section>
         </div>
     );
-}
-
-function firstOf(refused: { message: string; errors: Record<string, string[]> }): string {
-    return Object.values(refused.errors)[0]?.[0] ?? refused.message;
 }
 
 function inWords({ kind, entry }: OwnEntry): string {

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { reasonOf } from '../../api/client';
 import { cutIn, systemsQuery } from '../../api/queries';
 import type { CutInInput, CutInOutput, JobRun, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
@@ -198,7 +199,7 @@ async function ask(values: Values, editor: JobEditor, place: JobRun['place']): P
         rulebook: editor.document.rulebook,
         ...ownNumbers(editor.document, measured),
     });
-    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
+    if (!answer.ok) throw new Error(reasonOf(answer));
     return answer.data;
 }
 

@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { reasonOf } from '../../api/client';
 import { evaluate, makeUp } from '../../api/queries';
 import type { JobMove, JobRun, MadeUp, MadeUpWay, RunReport } from '../../api/types';
 import { Dial } from '../../drawing/dial/Dial';
@@ -124,7 +125,7 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
         if (answer.ok) setMade(answer.data);
         else {
             setMade(null);
-            setProblem(Object.values(answer.errors).flat()[0] ?? answer.message);
+            setProblem(reasonOf(answer));
         }
     };
     // What was found is of the run as it was then. A kept move is looked up as it is opened.

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { reasonOf } from '../../api/client';
 import { trapFit } from '../../api/queries';
 import type { JobDocument, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
@@ -221,7 +222,7 @@ async function ask(values: Values, document: JobDocument, { system, size }: Into
         },
         ...(cabinet_mm === undefined ? {} : { cabinet_floor_mm: down_mm - cabinet_mm }),
     });
-    if (!answer.ok) throw new Error(Object.values(answer.errors).flat()[0] ?? answer.message);
+    if (!answer.ok) throw new Error(reasonOf(answer));
     return answer.data;
 }
 

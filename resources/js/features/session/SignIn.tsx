@@ -1,6 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
+import { reasonOf } from '../../api/client';
 import { accountQuery, signIn } from '../../api/queries';
 import { Shape } from '../../drawing/Shape';
 import { BrandGlyph } from '../../shared/Brand';
@@ -18,7 +19,7 @@ export function SignIn() {
         const result = await signIn(formText(form, 'email'), formText(form, 'password'));
         setBusy(false);
         if (result.ok) client.setQueryData(accountQuery.queryKey, result.data);
-        else setProblem(Object.values(result.errors)[0]?.[0] ?? result.message);
+        else setProblem(reasonOf(result));
     };
 
     return (

@@ -2,6 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
+import { reasonOf } from '../../api/client';
 import { signIn } from '../../api/queries';
 import type { Account } from '../../api/types';
 import { goOn } from '../../editing';
@@ -20,7 +21,7 @@ export function SignInAgain({ account, onSignedIn }: { account: Account; onSigne
         const result = await signIn(account.email, formText(new FormData(event.currentTarget), 'password'));
         setBusy(false);
         if (!result.ok) {
-            setProblem(Object.values(result.errors)[0]?.[0] ?? result.message);
+            setProblem(reasonOf(result));
             return;
         }
         onSignedIn();
