@@ -12,4 +12,6 @@ return [
     'fallback_locale' => 'en',
     'cipher' => 'AES-256-CBC',
     'key' => env('APP_KEY'),
+    // The tables of the core as `data:compile` wrote them; without it they are read from their JSON.
+    'data' => env('APP_DATA'),
 ];

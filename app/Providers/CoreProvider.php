@@ -8,6 +8,7 @@ use App\Questions\Allowance;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Reckon\Reckoners;
 use Illuminate\Database\Eloquent\Model;
@@ -18,6 +19,12 @@ final class CoreProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $compiled = config('app.data');
+        if (is_string($compiled) && is_file($compiled)) {
+            /** @var array<string, array<string, mixed>> $files */
+            $files = require $compiled;
+            DataFile::know($files);
+        }
         $this->app->singleton(Catalogue::class, static fn (): Catalogue => Catalogue::shipped());
         $this->app->singleton(JobFile::class);
         $this->app->singleton(JobEvaluator::class);

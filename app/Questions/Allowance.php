@@ -19,8 +19,8 @@ final readonly class Allowance
     /** What writing the answer takes of the time that was given. */
     private const FOR_THE_ANSWER = 0.2;
 
-    /** Of the 96 MB of a worker: the rest is for the framework, and for writing the answer. */
-    private const MOST_BYTES = 64_000_000;
+    /** More than was in use when it was asked. Of the 96 MB of a worker the rest is for the framework, and for writing the answer. */
+    private const MOST_BYTES = 56_000_000;
 
     /** How often it is asked whether somebody called it off, ns. */
     private const ASKED_EVERY_NS = 200_000_000;
@@ -34,10 +34,11 @@ final readonly class Allowance
         $given = $seconds === null ? self::SECONDS : min($seconds, self::MOST_SECONDS) - self::FOR_THE_ANSWER;
         $end = hrtime(true) + (int) (max(0.01, $given) * 1e9);
         $next = hrtime(true) + self::ASKED_EVERY_NS;
+        $mostBytes = memory_get_usage() + self::MOST_BYTES;
 
-        return Effort::unlimited(static function () use ($end, $isCalledOff, &$next): bool {
+        return Effort::unlimited(static function () use ($end, $mostBytes, $isCalledOff, &$next): bool {
             $now = hrtime(true);
-            if ($now > $end || memory_get_usage() > self::MOST_BYTES) {
+            if ($now > $end || memory_get_usage() > $mostBytes) {
                 return true;
             }
             if ($isCalledOff === null || $now < $next) {

@@ -3,7 +3,7 @@
 
 # start_web NAME PORT
 start_web() {
-  local home="$VAR/$1/web" version flags=() user='' log=''
+  local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing) user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
   FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group"
@@ -19,7 +19,7 @@ start_web() {
   # What a killed server left lying is no server.
   rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET"
   if [ "$SERVER_USER" = root ]; then
-    flags=(-R)
+    flags+=(-R)
     user=$'user = root\ngroup = root'
   fi
   # With FALL_BEND_ACCESS_LOG what every request took is written down: milliseconds, and kilobytes of memory.
@@ -134,6 +134,7 @@ is_healthy() { php -r 'exit(@file_get_contents("http://127.0.0.1:'"$1"'/health")
 # application_environment NAME PORT ENVIRONMENT: what the application is told; the database stands already
 application_environment() {
   export APP_ENV=$3 APP_URL="http://127.0.0.1:$2" APP_CONFIG_CACHE="$VAR/$1/config.php" APP_ROUTES_CACHE="$VAR/$1/routes.php" APP_EVENTS_CACHE="$VAR/$1/events.php"
+  export APP_DATA="$VAR/$1/data.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
   APP_KEY=$(cat "$VAR/$1/app.key")
   # Each installation notes what went wrong beside its own data.
@@ -148,10 +149,13 @@ start_application() {
   own storage bootstrap/cache "$LOG_FILE"
   let_servers_read
   umask 077
+  # The tables may be others than when they were compiled: without it they are read from their JSON.
+  rm -f "$APP_DATA"
+  php artisan data:compile "$APP_DATA" -q
   php artisan config:cache -q
   php artisan route:cache -q
   umask 022
-  own "$VAR/$1/config.php" "$VAR/$1/routes.php" storage bootstrap/cache
+  own "$VAR/$1/config.php" "$APP_DATA" "$VAR/$1/routes.php" storage bootstrap/cache
   if [ "${4:-}" = fresh ]; then php artisan migrate:fresh --force -q; else php artisan migrate --force -q; fi
   [ "${4:-}" = empty ] || php artisan demo:seed
   start_web "$1" "$2"

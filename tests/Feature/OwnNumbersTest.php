@@ -135,7 +135,7 @@ final class OwnNumbersTest extends TestCase
                 }
             }
         }
-        foreach ($catalogue->rulebook('ipc-2021')->thresholds as $id => $threshold) {
+        foreach ($catalogue->rulebook('ipc-2021')->thresholds() as $id => $threshold) {
             if ($threshold->value !== null) {
                 $kinds[$threshold->topic] ??= ['threshold', ['rulebook' => 'ipc-2021', 'threshold' => $id]];
             }

@@ -19,6 +19,8 @@ final readonly class AccessLog
             throw new RuntimeException('The server writes no access log: tests of what it takes are run by bin/test and bin/bench.');
         }
 
+        clearstatcache(true, $path);
+
         return new self($path, (int) filesize($path));
     }
 

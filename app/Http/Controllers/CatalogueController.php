@@ -99,7 +99,7 @@ final readonly class CatalogueController
     private function rulebook(string $key, OwnNumbers $own, array $ids): array
     {
         $book = $this->catalogue->rulebook($key)->with($own->rulebook);
-        $set = array_values(array_filter($book->thresholds, static fn (Threshold $threshold): bool => $threshold->value !== null));
+        $set = array_values(array_filter($book->thresholds(), static fn (Threshold $threshold): bool => $threshold->value !== null));
 
         return ['id' => $key, 'name' => $book->name, 'units' => $book->units, 'thresholds' => array_map(static fn (Threshold $threshold): array => [
             'id' => $threshold->id, 'title' => $threshold->title === '' ? 'Least fall, '.implode(', ', $threshold->sizes) : $threshold->title, 'value' => $threshold->value, 'unit' => $threshold->unit,

@@ -167,7 +167,7 @@ final readonly class Browse
     private function facts(string $table, array $row): array
     {
         if ($table === 'couplings') {
-            $coupling = $this->catalogue->parts()->couplingsById[self::text($row, 'id')] ?? null;
+            $coupling = $this->catalogue->parts()->couplings[self::text($row, 'id')] ?? null;
 
             return $coupling === null ? [] : array_map(fn (PipeRange $range): string => 'takes '.implode(', ', $range->names).': '.$this->phrasing->diameter($range->lowMm).' to '.$this->phrasing->diameter($range->highMm).' (worked out from the pipes)', $coupling->sides);
         }

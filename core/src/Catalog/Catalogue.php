@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 use LogicException;
 
@@ -17,8 +18,8 @@ final class Catalogue
     /** Tables of parts, beside the pipe systems. */
     public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures', 'tools'];
 
-    /** @var array<string, array<string, mixed>> decoded files by path: they do not change while the program runs */
-    private static array $files = [];
+    /** How the ids of pipes begin, in every system. */
+    private const PIPE = 'pipe/';
 
     /** @var array<string, PipeSystem> */
     private array $systems = [];
@@ -55,7 +56,7 @@ final class Catalogue
     /** The catalogue that ships with the core. */
     public static function shipped(): self
     {
-        return new self(dirname(__DIR__, 2).'/data');
+        return new self(DataFile::folder());
     }
 
     /**
@@ -74,10 +75,12 @@ final class Catalogue
         $mine->additions = [...$this->additions, ...$additions];
         foreach ([...$overrides, ...$additions] as $touched) {
             unset($mine->systems[$touched->table]);
+            $mine->cements = $touched->table === 'cements' ? null : $mine->cements;
+            $mine->fixtures = $touched->table === 'fixtures' ? null : $mine->fixtures;
+            // What a part takes is worked out from the pipes that it is made for, of any system.
+            $isOfPipe = $touched instanceof CatalogueOverride && str_starts_with($touched->row, self::PIPE);
+            $mine->parts = $isOfPipe || in_array($touched->table, self::PARTS, true) ? null : $mine->parts;
         }
-        $mine->parts = null;
-        $mine->cements = null;
-        $mine->fixtures = null;
 
         return $mine;
     }
@@ -253,8 +256,8 @@ final class Catalogue
     public function check(string $table): void
     {
         match (true) {
-            in_array($table, $this->systemKeys(), true) => $this->system($table),
-            in_array($table, ['couplings', 'gaskets', 'adapters'], true) => $this->parts(),
+            in_array($table, $this->systemKeys(), true) => $this->system($table)->check(),
+            in_array($table, ['couplings', 'gaskets', 'adapters'], true) => $this->parts()->check(),
             $table === 'cements' => $this->cements(),
             $table === 'fixtures' => $this->fixtures(),
             $table === 'tools' => $this->tools(),
@@ -339,13 +342,6 @@ final class Catalogue
     /** @return array<string, mixed> */
     private function decoded(string $name): array
     {
-        $path = "{$this->folder}/{$name}";
-        if (! isset(self::$files[$path])) {
-            /** @var array<string, mixed> $file */
-            $file = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
-            self::$files[$path] = $file;
-        }
-
-        return self::$files[$path];
+        return DataFile::read("{$this->folder}/{$name}");
     }
 }

@@ -49,7 +49,7 @@ final readonly class Coupling
         $ranges = [];
         foreach (['a', 'b'] as $i => $letter) {
             $named = is_array($sides[$i]) && array_is_list($sides[$i]) && $sides[$i] !== [] ? $sides[$i] : throw BadInput::at($row->at("sides.{$i}"), 'must list the pipes that it is made for');
-            $ranges[] = PipeRange::read(array_map(static fn (mixed $pipe): Fields => Fields::of($pipe, $row->at("sides.{$i}")), $named), $catalogue,
+            $ranges[] = PipeRange::read($named, $row->at("sides.{$i}"), $catalogue,
                 $row->numberOrNull("low_{$letter}_mm", 1, 2000), $row->numberOrNull("high_{$letter}_mm", 1, 2000));
         }
 

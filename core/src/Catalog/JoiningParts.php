@@ -4,40 +4,73 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Catalog;
 
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** Everything that two ends are joined with: couplings by method, gaskets and adapters by id. */
-final readonly class JoiningParts
+/** Everything that two ends are joined with: couplings, gaskets and adapters. A row is read when it is first asked for. */
+final class JoiningParts
 {
-    /**
-     * @param array<string, list<Coupling>> $couplings by method
-     * @param array<string, Coupling> $couplingsById
-     * @param array<string, Part> $parts gaskets and adapters by id
-     */
-    private function __construct(public array $couplings, public array $couplingsById, public array $parts) {}
+    /** @var array<string, list<Part>> by method */
+    private array $ofMethods = [];
 
-    /** Reads the tables of a catalogue. */
+    /**
+     * @param Rows<Coupling> $couplings
+     * @param Rows<Part> $gaskets
+     * @param Rows<Part> $adapters
+     */
+    private function __construct(
+        public readonly Rows $couplings,
+        public readonly Rows $gaskets,
+        public readonly Rows $adapters,
+    ) {}
+
+    /** @throws BadInput if an id stands twice */
     public static function read(Catalogue $catalogue): self
     {
-        [$couplings, $byId, $parts] = [[], [], []];
-        foreach (Fields::of($catalogue->table('couplings'))->children('rows') as $row) {
-            $coupling = Coupling::read($row, $catalogue);
-            $couplings[$coupling->method][] = $coupling;
-            $byId[$coupling->id] = $coupling;
-        }
-        foreach (['gaskets', 'adapters'] as $table) {
-            foreach (Fields::of($catalogue->table($table))->children('rows') as $row) {
-                $part = Part::read($row, $table, $catalogue);
-                $parts[$part->id] = $part;
-            }
-        }
+        $parts = static fn (string $table): Rows => Rows::under(
+            Fields::of($catalogue->table($table)),
+            'rows',
+            static fn (Fields $row): Part => Part::read($row, $table, $catalogue),
+        );
+        $couplings = Rows::under(
+            Fields::of($catalogue->table('couplings')),
+            'rows',
+            static fn (Fields $row): Coupling => Coupling::read($row, $catalogue),
+        );
 
-        return new self($couplings, $byId, $parts);
+        return new self($couplings, $parts('gaskets'), $parts('adapters'));
     }
 
-    /** @return list<Part> the gaskets and adapters of a method */
+    /** @return list<Coupling> the couplings of a method, in the order of the file */
+    public function couplingsOf(string $method): array
+    {
+        return $this->couplings->having('method', $method);
+    }
+
+    /** @return list<Part> the gaskets and adapters of a method, in the order of the files */
     public function of(string $method): array
     {
-        return array_values(array_filter($this->parts, static fn (Part $part): bool => $part->method === $method));
+        return $this->ofMethods[$method] ??= [
+            ...$this->gaskets->having('method', $method),
+            ...$this->adapters->having('method', $method),
+        ];
+    }
+
+    /** Gives a gasket or an adapter by its id, or null. */
+    public function part(string $id): ?Part
+    {
+        return $this->gaskets[$id] ?? $this->adapters[$id] ?? null;
+    }
+
+    /**
+     * Reads every row.
+     *
+     * @throws BadInput at the row and the field that is wrong
+     */
+    public function check(): void
+    {
+        foreach ([$this->couplings, $this->gaskets, $this->adapters] as $rows) {
+            $rows->all();
+        }
     }
 }

@@ -47,7 +47,7 @@ final readonly class Part
     public static function read(Fields $row, string $table, Catalogue $catalogue): self
     {
         $range = static function (mixed $named, string $at) use ($catalogue): ?PipeRange {
-            return is_array($named) && $named !== [] ? PipeRange::read(array_map(static fn (mixed $pipe): Fields => Fields::of($pipe, $at), array_values($named)), $catalogue) : null;
+            return is_array($named) && $named !== [] ? PipeRange::read($named, $at, $catalogue) : null;
         };
         $sides = $row->list('sides', 2);
         $hub = $row->childOrNull('hub');

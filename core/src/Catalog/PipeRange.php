@@ -23,18 +23,18 @@ final readonly class PipeRange
     /**
      * Takes the list of pipes that a side is made for.
      *
-     * @param list<Fields> $named objects of `{system, size}`
+     * @param array<array-key, mixed> $named objects of `{system, size}`
+     * @param string $at their place, for what is wrong
      * @param ?float $low measured, in place of the derived limit
      * @param ?float $high measured
      *
      * @throws BadInput if a pipe is not in the catalogue
      */
-    public static function read(array $named, Catalogue $catalogue, ?float $low = null, ?float $high = null): self
+    public static function read(array $named, string $at, Catalogue $catalogue, ?float $low = null, ?float $high = null): self
     {
         [$lowest, $highest, $kinds, $names, $pipes] = [INF, 0.0, [], [], []];
-        foreach ($named as $fields) {
-            $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
-            $pipe = $system->pipes[$fields->string('size')] ?? throw BadInput::at($fields->at('size'), 'is no size of that system', $fields->string('size'));
+        foreach ($named as $pair) {
+            [$system, $pipe] = self::pipe($pair, $at, $catalogue);
             $lowest = min($lowest, $pipe->outsideMm - $pipe->minusMm);
             $highest = max($highest, $pipe->outsideMm + $pipe->plusMm);
             $kinds["{$system->region}:{$system->material}"] = true;
@@ -43,6 +43,24 @@ final readonly class PipeRange
         }
 
         return new self($low ?? $lowest, $high ?? $highest, array_keys($kinds), array_keys($names), $pipes);
+    }
+
+    /**
+     * @return array{PipeSystem, Pipe}
+     *
+     * @throws BadInput if it is not in the catalogue
+     */
+    private static function pipe(mixed $pair, string $at, Catalogue $catalogue): array
+    {
+        // A table names the same pipes many times over: strict reading is for what is not found.
+        $key = is_array($pair) && is_string($pair['system'] ?? null) ? $pair['system'] : '';
+        if (! in_array($key, $catalogue->systemKeys(), true)) {
+            $key = Fields::of($pair, $at)->choice('system', $catalogue->systemKeys());
+        }
+        $system = $catalogue->system($key);
+        $size = is_array($pair) && is_string($pair['size'] ?? null) ? $pair['size'] : Fields::of($pair, $at)->string('size');
+
+        return [$system, $system->pipes[$size] ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size)];
     }
 
     /** Whether a pipe of this region, material and outside diameter goes in. */

@@ -10,10 +10,10 @@ use FallBend\Core\Input\Fields;
 /** Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters. */
 final readonly class PipeSystem
 {
-    /** @var array<string, list<Bend>> plain bends by size */
+    /** @var array<string, list<string>> ids of the plain bends by size */
     private array $plainBySize;
 
-    /** @var array<string, list<Branch>> by size of the run and of the branch */
+    /** @var array<string, list<string>> ids of the branch fittings by size of the run and of the branch */
     private array $branchesBySizes;
 
     /**
@@ -26,10 +26,12 @@ final readonly class PipeSystem
      * @param list<string> $prints words that are printed on it, small letters
      * @param list<string> $jointsSeen kinds of joints that it is found in
      * @param list<string> $ends kinds of ends that it occurs with
-     * @param array<string, Pipe> $pipes by size, smallest first
-     * @param array<string, Bend> $bends by id
-     * @param array<string, Branch> $branches by id
-     * @param array<string, Straight> $straights by id
+     * @param Rows<Pipe> $pipes by size, smallest first
+     * @param Rows<Bend> $bends
+     * @param Rows<Branch> $branches
+     * @param Rows<Straight> $couplings
+     * @param Rows<Straight> $bushings
+     * @param Rows<Straight> $trapAdapters
      */
     private function __construct(
         public string $key,
@@ -45,69 +47,100 @@ final readonly class PipeSystem
         public array $prints,
         public array $jointsSeen,
         public array $ends,
-        public array $pipes,
-        public array $bends,
-        public array $branches,
-        public array $straights,
+        public Rows $pipes,
+        public Rows $bends,
+        public Rows $branches,
+        public Rows $couplings,
+        public Rows $bushings,
+        public Rows $trapAdapters,
     ) {
         $bySize = [];
-        foreach ($bends as $bend) {
-            if (! $bend->isStreet) {
-                $bySize[$bend->size][] = $bend;
+        foreach ($bends->raw() as $id => $bend) {
+            if (($bend['street'] ?? null) !== true) {
+                $bySize[self::text($bend, 'size')][] = (string) $id;
             }
         }
         $this->plainBySize = $bySize;
         $bySizes = [];
-        foreach ($branches as $branch) {
-            $bySizes["{$branch->size}x{$branch->branchSize}"][] = $branch;
+        foreach ($branches->raw() as $id => $branch) {
+            $bySizes[self::text($branch, 'size').'x'.self::text($branch, 'branch_size')][] = (string) $id;
         }
         $this->branchesBySizes = $bySizes;
     }
 
     /**
+     * A row is read when it is first asked for, and may be refused then; `check` reads all of them.
+     *
      * @param float $assumedToleranceMm of outside diameters where a row states none
      *
-     * @throws BadInput if a row is wrong, an id stands twice, or a size has no pipe or socket
+     * @throws BadInput if an id stands twice, or something of the system itself is wrong
      */
     public static function read(Fields $file, float $assumedToleranceMm): self
     {
         $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
-        $sockets = [];
-        foreach ($file->children('sockets') as $row) {
-            $sockets[$row->string('size')] = $row;
-        }
-        $pipes = [];
-        foreach ($file->children('pipes') as $row) {
-            $size = $row->string('size');
-            $socket = $sockets[$size] ?? throw BadInput::at($row->at('size'), 'has no socket', $size);
-            $pipes[$size] = Pipe::read($row, $socket, $key, $assumedToleranceMm);
-        }
-        // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a coupling.
+        $sockets = self::socketsBySize($file);
+        $pipes = Rows::under($file, 'pipes', static fn (Fields $row): Pipe => Pipe::read(
+            $row,
+            $sockets[$row->string('size')] ?? throw BadInput::at($row->at('size'), 'has no socket', $row->string('size')),
+            $key,
+            $assumedToleranceMm,
+        ), 'size');
         $ownJoint = $file->has('own_joint') ? $file->string('own_joint') : null;
-        $gap = static fn (Fields $row): float => $pipes[$row->string('size')]->gapMm;
-        $straights = [
-            ...self::rows($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($row, $key, $ownJoint === 'no-hub-shielded' ? 0.0 : $gap($row)), $pipes),
-            ...self::rows($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($row, $key), $pipes),
-            ...self::rows($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($row, $key), $pipes),
-        ];
+        $gap = static fn (Fields $row): float => self::pipeOf($row, $pipes)->gapMm;
+        // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a coupling.
+        $couplingGap = static fn (Fields $row): float => $ownJoint === 'no-hub-shielded' ? 0.0 : $gap($row);
+        $known = static function (Fields $row) use ($pipes): Fields {
+            self::pipeOf($row, $pipes);
 
-        return new self($key, $file->choice('region', ['us', 'uk']), $file->string('material'), $file->string('name'), $file->string('short'), $file->string('letters'),
-            $ownJoint, $file->bool('drain', true), $file->bool('magnet', false), $file->strings('colours'), $file->strings('prints'), $file->strings('joints_seen'),
-            $file->strings('ends'), $pipes, self::rows($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), $pipes),
-            self::rows($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes), $pipes), $straights);
+            return $row;
+        };
+
+        return new self(
+            $key,
+            $file->choice('region', ['us', 'uk']),
+            $file->string('material'),
+            $file->string('name'),
+            $file->string('short'),
+            $file->string('letters'),
+            $ownJoint,
+            $file->bool('drain', true),
+            $file->bool('magnet', false),
+            $file->strings('colours'),
+            $file->strings('prints'),
+            $file->strings('joints_seen'),
+            $file->strings('ends'),
+            $pipes,
+            Rows::under($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row))),
+            Rows::under($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes)),
+            Rows::under($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row))),
+            Rows::under($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($known($row), $key)),
+            Rows::under($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key)),
+        );
+    }
+
+    /**
+     * Reads every row.
+     *
+     * @throws BadInput at the group, the number of the row, and the field that is wrong: `bends.12.turn_deg`
+     */
+    public function check(): void
+    {
+        foreach ([$this->pipes, $this->couplings, $this->bushings, $this->trapAdapters, $this->bends, $this->branches] as $rows) {
+            $rows->all();
+        }
     }
 
     /** Whether runs can be laid out in it: the catalogue has bends of it. */
     public function isLaid(): bool
     {
-        return $this->bends !== [];
+        return count($this->bends) > 0;
     }
 
     /** @return list<string> its sizes, smallest first; with bends only, those that a run can be laid out in */
     public function sizes(bool $withBends = false): array
     {
-        $sizes = array_map(strval(...), array_keys($this->pipes));
+        $sizes = $this->pipes->ids();
 
         return $withBends ? array_values(array_filter($sizes, fn (string $size): bool => isset($this->plainBySize[$size]))) : $sizes;
     }
@@ -115,7 +148,7 @@ final readonly class PipeSystem
     /** @throws BadInput if the system has no such size */
     public function pipe(string $size): Pipe
     {
-        return $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', array_map(strval(...), array_keys($this->pipes))), $size);
+        return $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()), $size);
     }
 
     /** Gives a bend by its pattern and size, plain or street; null where the catalogue has none. */
@@ -127,25 +160,25 @@ final readonly class PipeSystem
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */
     public function plainBends(string $size): array
     {
-        return $this->plainBySize[$size] ?? [];
+        return array_map(fn (string $id): Bend => $this->bends[$id], $this->plainBySize[$size] ?? []);
     }
 
     /** @return list<Branch> the branch fittings for a run and a branch of these sizes, in the order of the file */
     public function branchesOf(string $size, string $branchSize): array
     {
-        return $this->branchesBySizes["{$size}x{$branchSize}"] ?? [];
+        return array_map(fn (string $id): Branch => $this->branches[$id], $this->branchesBySizes["{$size}x{$branchSize}"] ?? []);
     }
 
     /** Gives the coupling of a size, or null. */
     public function coupling(string $size): ?Straight
     {
-        return $this->straights["coupling/{$size}"] ?? null;
+        return $this->couplings["coupling/{$size}"] ?? null;
     }
 
     /** Gives the bushing that stands in a socket of the large size and takes pipe of the small one, or null. */
     public function bushing(string $large, string $small): ?Straight
     {
-        return $this->straights["bushing/{$large}x{$small}"] ?? null;
+        return $this->bushings["bushing/{$large}x{$small}"] ?? null;
     }
 
     /** Whether the first size is larger than the second, by outside diameter. */
@@ -154,41 +187,51 @@ final readonly class PipeSystem
         return $this->pipe($size)->outsideMm > $this->pipe($than)->outsideMm;
     }
 
-    /**
-     * @param array<string, Pipe> $pipes
-     *
-     * @throws BadInput
-     */
-    private static function branch(Fields $row, string $key, array $pipes): Branch
+    /** @param  array<array-key, mixed>  $row */
+    private static function text(array $row, string $field): string
     {
-        $bore = $pipes[$row->string('size')]->boreMm;
-
-        return Branch::read($row, $key, $bore, ($pipes[$row->string('branch_size')] ?? null)->boreMm ?? $bore / 3, $pipes[$row->string('size')]->gapMm);
+        return is_string($row[$field] ?? null) ? $row[$field] : '';
     }
 
     /**
-     * @template T
+     * @return array<string, Fields>
      *
-     * @param callable(Fields): T $read
-     * @param array<string, Pipe> $pipes
-     * @return array<string, T>
+     * @throws BadInput if a socket has no size
+     */
+    private static function socketsBySize(Fields $file): array
+    {
+        $sockets = [];
+        foreach ($file->children('sockets') as $row) {
+            $sockets[$row->string('size')] = $row;
+        }
+
+        return $sockets;
+    }
+
+    /**
+     * Gives the pipe that a fitting is made for.
+     *
+     * @param Rows<Pipe> $pipes
+     *
+     * @throws BadInput if the system has none of that size
+     */
+    private static function pipeOf(Fields $row, Rows $pipes): Pipe
+    {
+        $size = $row->string('size');
+
+        return $pipes[$size] ?? throw BadInput::at($row->at('size'), 'is no size of a pipe of this system', $size);
+    }
+
+    /**
+     * @param Rows<Pipe> $pipes
      *
      * @throws BadInput
      */
-    private static function rows(Fields $file, string $key, callable $read, array $pipes): array
+    private static function branch(Fields $row, string $key, Rows $pipes): Branch
     {
-        $rows = [];
-        foreach ($file->children($key) as $row) {
-            $id = $row->string('id');
-            if (isset($rows[$id])) {
-                throw BadInput::at($row->at('id'), 'stands twice', $id);
-            }
-            if (! isset($pipes[$row->string('size')])) {
-                throw BadInput::at($row->at('size'), 'is no size of a pipe of this system', $row->string('size'));
-            }
-            $rows[$id] = $read($row);
-        }
+        $pipe = self::pipeOf($row, $pipes);
+        $branchBore = ($pipes[$row->string('branch_size')] ?? null)->boreMm ?? $pipe->boreMm / 3;
 
-        return $rows;
+        return Branch::read($row, $key, $pipe->boreMm, $branchBore, $pipe->gapMm);
     }
 }

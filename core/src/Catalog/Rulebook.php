@@ -8,42 +8,56 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
-final readonly class Rulebook
+final class Rulebook
 {
-    /** @var array<string, list<Threshold>> by topic */
-    private array $byTopic;
+    /** @var array<string, list<Threshold>> by topic, as far as they were asked for */
+    private array $ofTopics = [];
 
-    /** @param  array<string, Threshold>  $thresholds by id */
-    private function __construct(public string $id, public string $name, public string $style, public string $units, public Usual $usual, public array $thresholds)
-    {
-        $byTopic = [];
-        foreach ($thresholds as $threshold) {
-            $byTopic[$threshold->topic][] = $threshold;
-        }
-        $this->byTopic = $byTopic;
-    }
+    /**
+     * @param Rows<Threshold> $rows
+     * @param array<string, Threshold> $local those that have another value here, by id
+     */
+    private function __construct(
+        public readonly string $id,
+        public readonly string $name,
+        public readonly string $style,
+        public readonly string $units,
+        public readonly Usual $usual,
+        private readonly Rows $rows,
+        private readonly array $local,
+    ) {}
 
-    /** @throws BadInput if a row is wrong or an id stands twice */
+    /**
+     * A threshold is read when it is first asked for, and may be refused then.
+     *
+     * @throws BadInput if an id stands twice, or something of the book itself is wrong
+     */
     public static function read(Fields $file): self
     {
         $file->choice('schema', ['rulebook.v1']);
         $id = $file->string('id');
-        $thresholds = [];
-        foreach ($file->children('thresholds') as $row) {
-            $threshold = Threshold::read($row, $id);
-            if (isset($thresholds[$threshold->id])) {
-                throw BadInput::at($row->at('id'), 'stands twice', $threshold->id);
-            }
-            $thresholds[$threshold->id] = $threshold;
-        }
+        $rows = Rows::under($file, 'thresholds', static fn (Fields $row): Threshold => Threshold::read($row, $id));
+        $usual = Usual::read($file->child('usual'), $id);
 
-        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), Usual::read($file->child('usual'), $id), $thresholds);
+        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $usual, $rows, []);
+    }
+
+    /** Gives a threshold by its id; null where the rulebook has none. */
+    public function threshold(string $id): ?Threshold
+    {
+        return $this->local[$id] ?? $this->rows[$id] ?? null;
+    }
+
+    /** @return array<string, Threshold> all of them by id, in the order of the file */
+    public function thresholds(): array
+    {
+        return [...$this->rows->all(), ...$this->local];
     }
 
     /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
     public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
-        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+        foreach ($this->topic($topic) as $threshold) {
             if (($threshold->sizes === [] || in_array($size, $threshold->sizes, true)) && ($threshold->systems === [] || in_array($system, $threshold->systems, true))) {
                 return $threshold;
             }
@@ -55,7 +69,7 @@ final readonly class Rulebook
     /** Gives the threshold of a topic for a fixture on pipe of a size, or null where the rulebook has none. */
     public function forFixture(string $topic, string $fixture, ?string $size = null): ?Threshold
     {
-        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+        foreach ($this->topic($topic) as $threshold) {
             if (($threshold->fixtures === [] || in_array($fixture, $threshold->fixtures, true)) && ($size === null || $threshold->sizes === [] || in_array($size, $threshold->sizes, true))) {
                 return $threshold;
             }
@@ -67,20 +81,20 @@ final readonly class Rulebook
     /** @return list<Threshold> all of a topic, in the order of the file */
     public function topic(string $topic): array
     {
-        return $this->byTopic[$topic] ?? [];
+        return $this->ofTopics[$topic] ??= array_map(fn (Threshold $row): Threshold => $this->local[$row->id] ?? $row, $this->rows->having('topic', $topic));
     }
 
     /** Gives the first threshold of a topic, or null. */
     public function limit(string $topic): ?Threshold
     {
-        return $this->byTopic[$topic][0] ?? null;
+        return $this->topic($topic)[0] ?? null;
     }
 
     /** Gives the threshold for a size at the steepest fall of the table that is not steeper than the given one (mm per m); null where the table has none. */
     public function atFall(string $topic, string $size, float $fallMmPerM): ?Threshold
     {
         $best = null;
-        foreach ($this->byTopic[$topic] ?? [] as $threshold) {
+        foreach ($this->topic($topic) as $threshold) {
             if (in_array($size, $threshold->sizes, true) && $threshold->fallMmPerM <= $fallMmPerM + 0.1 && ($best === null || $threshold->fallMmPerM > $best->fallMmPerM)) {
                 $best = $threshold;
             }
@@ -92,19 +106,19 @@ final readonly class Rulebook
     /** Gives the value of a threshold by its id; 0 where the rulebook has none. */
     public function value(string $id): float
     {
-        return ($this->thresholds[$id] ?? null)->value ?? 0.0;
+        return $this->threshold($id)->value ?? 0.0;
     }
 
     /** Gives the source of a threshold by its id, or null. */
     public function source(string $id): ?Provenance
     {
-        return ($this->thresholds[$id] ?? null)?->provenance;
+        return $this->threshold($id)?->provenance;
     }
 
     /** Gives what the rulebook says of a pattern in an orientation, or null where it says nothing. */
     public function forTurn(string $pattern, string $orientation): ?Threshold
     {
-        return $this->thresholds["turn.{$pattern}.{$orientation}"] ?? null;
+        return $this->threshold("turn.{$pattern}.{$orientation}");
     }
 
     /**
@@ -114,13 +128,14 @@ final readonly class Rulebook
      */
     public function with(array $overrides): self
     {
-        $thresholds = $this->thresholds;
+        $local = $this->local;
         foreach ($overrides as $override) {
-            if ($override->rulebook === $this->id && isset($thresholds[$override->threshold])) {
-                $thresholds[$override->threshold] = $thresholds[$override->threshold]->overridden($override->value, $override->source);
+            $threshold = $local[$override->threshold] ?? $this->threshold($override->threshold);
+            if ($override->rulebook === $this->id && $threshold !== null) {
+                $local[$override->threshold] = $threshold->overridden($override->value, $override->source);
             }
         }
 
-        return new self($this->id, $this->name, $this->style, $this->units, $this->usual, $thresholds);
+        return $local === [] ? $this : new self($this->id, $this->name, $this->style, $this->units, $this->usual, $this->rows, $local);
     }
 }

@@ -22,7 +22,7 @@ final readonly class RulebookOverride
     {
         $rulebook = $fields->choice('rulebook', $catalogue->rulebookKeys());
         $id = $fields->string('threshold');
-        $threshold = $catalogue->rulebook($rulebook)->thresholds[$id] ?? null;
+        $threshold = $catalogue->rulebook($rulebook)->threshold($id);
         if ($threshold?->value === null) {
             throw BadInput::at($fields->at('threshold'), 'is no threshold with a value', $id);
         }

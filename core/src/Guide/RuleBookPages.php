@@ -42,7 +42,7 @@ final readonly class RuleBookPages
         $text .= "\n| rulebook | style | thresholds | usual pipe where nobody says |\n|---|---|---|---|\n";
         foreach ($this->books as $book) {
             $usual = $book->usual->isApart() ? "`{$book->usual->soilSystem}`, `{$book->usual->system}`" : "`{$book->usual->system}`";
-            $text .= "| {$book->name} | {$book->style} | ".count($book->thresholds)." | {$usual}, drain {$book->usual->drainSize}, vent up to {$book->usual->ventSizeMost}: {$book->usual->provenance->source} |\n";
+            $text .= "| {$book->name} | {$book->style} | ".count($book->thresholds())." | {$usual}, drain {$book->usual->drainSize}, vent up to {$book->usual->ventSizeMost}: {$book->usual->provenance->source} |\n";
         }
 
         return $text;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Guide;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
 /** What one rule of the trade is about: why it is there, the verdicts that speak for it, the thresholds that they rest on, and its picture. */
@@ -29,7 +30,7 @@ final readonly class RulePage
      */
     public static function all(): array
     {
-        $file = Fields::of(json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/rule-pages.json'), true, 16, JSON_THROW_ON_ERROR));
+        $file = Fields::of(DataFile::read('rule-pages.json'));
         $file->choice('schema', ['rule-pages.v1']);
 
         return array_map(self::read(...), $file->children('rows'));

@@ -11,21 +11,7 @@ use FallBend\Core\Catalog\Rulebook;
 /** Into the hub of cast iron: with an adapter, with a compression gasket of the hub's class, or packed with oakum and lead. */
 final readonly class Hubs implements WayOfJoining
 {
-    /** @var list<Part> */
-    private array $gaskets;
-
-    /** @var list<Part> */
-    private array $adapters;
-
-    /** @var array<string, Part> by size */
-    private array $caulks;
-
-    public function __construct(JoiningParts $parts)
-    {
-        $this->gaskets = $parts->of('hub-gasket');
-        $this->adapters = $parts->of('hub-adapter');
-        $this->caulks = array_column(array_map(static fn (Part $part): array => [$part->size, $part], $parts->of('caulked')), 1, 0);
-    }
+    public function __construct(private JoiningParts $parts) {}
 
     public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
     {
@@ -47,7 +33,7 @@ final readonly class Hubs implements WayOfJoining
     private function gasket(PipeEnd $pipe, PipeEnd $hub): Offer|Refusal
     {
         $ofHub = null;
-        foreach ($this->gaskets as $gasket) {
+        foreach ($this->parts->of('hub-gasket') as $gasket) {
             if ($gasket->hub !== "{$hub->system->key}/{$hub->pipe->size}") {
                 continue;
             }
@@ -79,7 +65,7 @@ final readonly class Hubs implements WayOfJoining
 
     private function caulked(PipeEnd $pipe, PipeEnd $hub, Place $place, Rulebook $rulebook): Offer|Refusal
     {
-        $caulk = $this->caulks[$hub->pipe->size] ?? null;
+        $caulk = $this->caulk($hub->pipe->size);
         if ($caulk === null) {
             return new Refusal(Method::Caulked, 'no-part', ['a' => $pipe->system->short, 'a_od_mm' => $pipe->outsideMm, 'b' => $hub->system->short, 'b_od_mm' => $hub->outsideMm], isNear: false);
         }
@@ -113,7 +99,7 @@ final readonly class Hubs implements WayOfJoining
 
     private function adapterOf(PipeEnd $pipe, PipeEnd $hub): ?Part
     {
-        foreach ($this->adapters as $adapter) {
+        foreach ($this->parts->of('hub-adapter') as $adapter) {
             if ($pipe->kind === EndKind::Plain && $adapter->hub === "{$hub->system->key}/{$hub->pipe->size}" && $adapter->takes?->takes($pipe->stuff, $pipe->outsideMm) === true) {
                 return $adapter;
             }
@@ -124,9 +110,21 @@ final readonly class Hubs implements WayOfJoining
 
     private function gasketOf(PipeEnd $hub): ?Part
     {
-        foreach ($this->gaskets as $gasket) {
+        foreach ($this->parts->of('hub-gasket') as $gasket) {
             if ($gasket->hub === "{$hub->system->key}/{$hub->pipe->size}") {
                 return $gasket;
+            }
+        }
+
+        return null;
+    }
+
+    /** What is packed into a hub of a size. */
+    private function caulk(string $size): ?Part
+    {
+        foreach (array_reverse($this->parts->of('caulked')) as $part) {
+            if ($part->size === $size) {
+                return $part;
             }
         }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Joining;
 
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
 /** What is said of the methods: names, steps, and why one is refused; from core/data/joining. */
@@ -48,6 +49,6 @@ final class MethodTexts
 
     private static function decoded(string $name): mixed
     {
-        return json_decode((string) file_get_contents(dirname(__DIR__, 2)."/data/joining/{$name}"), true, 16, JSON_THROW_ON_ERROR);
+        return DataFile::read("joining/{$name}");
     }
 }

@@ -5,19 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\Joining;
 
 use FallBend\Core\Catalog\JoiningParts;
-use FallBend\Core\Catalog\Part;
 use FallBend\Core\Catalog\Rulebook;
 
 /** Ways that join only like with like: grooved acid-waste pipe, flange on flange, soldered copper. */
 final readonly class Others implements WayOfJoining
 {
-    /** @var array<string, Part> by id */
-    private array $parts;
-
-    public function __construct(JoiningParts $parts)
-    {
-        $this->parts = $parts->parts;
-    }
+    public function __construct(private JoiningParts $parts) {}
 
     public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
     {
@@ -32,7 +25,7 @@ final readonly class Others implements WayOfJoining
                 return Refusal::ends($method);
             }
         }
-        $part = $this->parts["groove-nut/{$a->pipe->size}"] ?? null;
+        $part = $this->parts->part("groove-nut/{$a->pipe->size}");
 
         return match (true) {
             $a->pipe->size !== $b->pipe->size || $part === null => new Refusal($method, 'size', ['a' => $a->pipe->size, 'b' => $b->pipe->size]),
@@ -50,8 +43,8 @@ final readonly class Others implements WayOfJoining
         if ($a->pipe->size !== $b->pipe->size) {
             return new Refusal($method, 'size', ['a' => $a->pipe->size, 'b' => $b->pipe->size]);
         }
-        $rubber = $this->parts['flange-seal/rubber'] ?? null;
-        $putty = $this->parts['flange-seal/putty'] ?? null;
+        $rubber = $this->parts->part('flange-seal/rubber');
+        $putty = $this->parts->part('flange-seal/putty');
 
         return new Offer($method, $rubber === null ? [] : [$rubber], 0.0, 0.0, 0.0, 0.0, $putty === null ? [] : [$putty]);
     }
@@ -67,7 +60,7 @@ final readonly class Others implements WayOfJoining
         if ($a->kind === EndKind::Hub && $b->kind === EndKind::Hub) {
             return new Refusal($method, 'two-alike', ['end' => 'hub']);
         }
-        $coupling = $this->parts["copper-coupling/{$a->pipe->size}"] ?? null;
+        $coupling = $this->parts->part("copper-coupling/{$a->pipe->size}");
 
         return match (true) {
             $a->pipe->size !== $b->pipe->size => new Refusal($method, 'size', ['a' => $a->pipe->size, 'b' => $b->pipe->size]),

@@ -56,7 +56,7 @@ final class Sleeves implements WayOfJoining
         if ($ofB === []) {
             return [];
         }
-        $couplings = $this->parts->couplings[$method->value];
+        $couplings = $this->parts->couplingsOf($method->value);
         $found = [];
         foreach ($ofA as [$index, $side]) {
             foreach ($ofB as [$other, $otherSide]) {
@@ -84,7 +84,7 @@ final class Sleeves implements WayOfJoining
         $key = $method->value;
         if (! isset($this->taken[$key][$end->girth])) {
             $taken = [];
-            foreach ($this->parts->couplings[$key] ?? [] as $index => $coupling) {
+            foreach ($this->parts->couplingsOf($key) as $index => $coupling) {
                 foreach ($coupling->sides as $side => $range) {
                     if ($range->takes($end->stuff, $end->outsideMm)) {
                         $taken[] = [$index, $side];
@@ -138,7 +138,7 @@ final class Sleeves implements WayOfJoining
     {
         foreach ([[$a, $b], [$b, $a]] as [$held, $other]) {
             foreach ($this->sides($method, $held) as [$index, $side]) {
-                $coupling = $this->parts->couplings[$method->value][$index];
+                $coupling = $this->parts->couplingsOf($method->value)[$index];
                 $range = $coupling->sides[1 - $side];
                 if ($coupling->size === $other->pipe->size) {
                     return new Refusal($method, in_array($other->stuff, $range->kinds, true) ? 'range' : 'not-made-for', [

@@ -11,13 +11,7 @@ use FallBend\Core\Catalog\Rulebook;
 /** Tube in a nut with a bevelled washer, where it can always be got at; drain pipe takes it through a trap adapter. */
 final readonly class SlipNuts implements WayOfJoining
 {
-    /** @var array<string, Part> by id */
-    private array $parts;
-
-    public function __construct(JoiningParts $parts)
-    {
-        $this->parts = array_column(array_map(static fn (Part $part): array => [$part->id, $part], $parts->of('slip-joint')), 1, 0);
-    }
+    public function __construct(private JoiningParts $parts) {}
 
     public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
     {
@@ -55,11 +49,11 @@ final readonly class SlipNuts implements WayOfJoining
     /** @return list<Part> */
     private function nut(PipeEnd $tube, PipeEnd $nut): array
     {
-        $main = $this->parts["slip-nut/{$nut->pipe->size}"] ?? null;
+        $main = $this->parts->part("slip-nut/{$nut->pipe->size}");
         if ($main?->takes?->takes($tube->stuff, $tube->outsideMm) === true) {
             return [$main];
         }
-        $washer = $this->parts["slip-reducing-washer/{$nut->pipe->size}"] ?? null;
+        $washer = $this->parts->part("slip-reducing-washer/{$nut->pipe->size}");
 
         return $main !== null && $washer?->takes?->takes($tube->stuff, $tube->outsideMm) === true ? [$main, $washer] : [];
     }
@@ -67,7 +61,7 @@ final readonly class SlipNuts implements WayOfJoining
     /** @return list<Part> */
     private function adapter(PipeEnd $tube, PipeEnd $pipe): array
     {
-        $adapter = $this->parts["trap-adapter/{$pipe->pipe->size}"] ?? null;
+        $adapter = $this->parts->part("trap-adapter/{$pipe->pipe->size}");
 
         return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true && $adapter->other?->takes($tube->stuff, $tube->outsideMm) === true ? [$adapter] : [];
     }

@@ -29,13 +29,7 @@ final readonly class Solvents implements WayOfJoining
 
     private const PLASTICS = ['pvc', 'abs', 'pvc-u', 'abs-uk', 'pp', 'plastic-tube'];
 
-    /** @var list<Part> */
-    private array $bridges;
-
-    public function __construct(JoiningParts $parts)
-    {
-        $this->bridges = $parts->of('solvent-pvc');
-    }
+    public function __construct(private JoiningParts $parts) {}
 
     public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
     {
@@ -115,7 +109,7 @@ final readonly class Solvents implements WayOfJoining
         if ($bushing !== null && $narrow->kind->isMale()) {
             return $bushing;
         }
-        foreach ($this->bridges as $part) {
+        foreach ($this->parts->of('solvent-pvc') as $part) {
             foreach ([[$a, $b], [$b, $a]] as [$inIt, $aroundIt]) {
                 if ($inIt->kind->isMale() && $part->takes?->takes($inIt->stuff, $inIt->outsideMm) === true && $part->other?->takes($aroundIt->stuff, $aroundIt->outsideMm) === true) {
                     return $part;

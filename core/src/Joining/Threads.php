@@ -13,13 +13,7 @@ final readonly class Threads implements WayOfJoining
 {
     private const METALS = ['iron', 'steel', 'brass', 'copper'];
 
-    /** @var array<string, Part> by id */
-    private array $parts;
-
-    public function __construct(JoiningParts $parts)
-    {
-        $this->parts = array_column(array_map(static fn (Part $part): array => [$part->id, $part], $parts->of('threaded')), 1, 0);
-    }
+    public function __construct(private JoiningParts $parts) {}
 
     public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
     {
@@ -39,7 +33,7 @@ final readonly class Threads implements WayOfJoining
 
     private function intoFemale(PipeEnd $male, PipeEnd $female): Offer|Refusal
     {
-        $thread = $this->parts["thread/{$female->pipe->size}"] ?? null;
+        $thread = $this->parts->part("thread/{$female->pipe->size}");
         $metalMale = in_array($male->system->material, self::METALS, true);
         $metalFemale = in_array($female->system->material, self::METALS, true);
         $isPipe = $male->kind === EndKind::Plain;
@@ -67,13 +61,13 @@ final readonly class Threads implements WayOfJoining
         $plastic = ! in_array($pipe->system->material, [...self::METALS, 'clay'], true);
 
         return $pipe->kind === EndKind::Plain && $plastic && $metal
-            ? new Refusal(Method::Threaded, 'plastic-female', ['male' => $male->system->short, 'female' => $pipe->system->short], ($this->parts['thread/2'] ?? null)?->provenance)
+            ? new Refusal(Method::Threaded, 'plastic-female', ['male' => $male->system->short, 'female' => $pipe->system->short], ($this->parts->part('thread/2'))?->provenance)
             : Refusal::ends(Method::Threaded);
     }
 
     private function adapter(PipeEnd $pipe): ?Part
     {
-        $adapter = $this->parts["male-adapter/{$pipe->pipe->size}"] ?? null;
+        $adapter = $this->parts->part("male-adapter/{$pipe->pipe->size}");
 
         return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true ? $adapter : null;
     }

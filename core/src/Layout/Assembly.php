@@ -172,7 +172,7 @@ final class Assembly
             $this->parts->fitting(new Fitting('outlet', $line->number, $this->site->outletSeat->bushing, $this->along($line, $outMm), $line->direction, $line->direction, 0.0, 0.0));
         }
         $part = match ($this->run->outlet->kind) {
-            'trap-adapter' => $this->system->straights["trap-adapter/{$line->size}"] ?? null,
+            'trap-adapter' => $this->system->trapAdapters["trap-adapter/{$line->size}"] ?? null,
             'plain' => $this->system->coupling($line->size),
             default => null,
         };

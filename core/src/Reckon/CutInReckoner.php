@@ -87,7 +87,7 @@ final readonly class CutInReckoner implements Reckoner
     private function fitting(Fields $fields, Catalogue $catalogue): array
     {
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
-        $row = $fields->choice('row', array_map(strval(...), array_keys($system->branches)));
+        $row = $fields->choice('row', $system->branches->ids());
         $fields->end();
 
         return [$system, $system->branches[$row]];

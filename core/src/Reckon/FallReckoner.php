@@ -91,7 +91,7 @@ final readonly class FallReckoner implements Reckoner
             throw BadInput::at($input->at(array_values(array_diff(['system', 'size', 'rulebook'], $given))[0]), 'is missing: system, size and rulebook belong together');
         }
         $system = $this->catalogue->system($input->choice('system', $this->catalogue->systemKeys()));
-        $size = $input->choice('size', array_map(strval(...), array_keys($system->pipes)));
+        $size = $input->choice('size', $system->pipes->ids());
         $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
         $rulebook = $book->name;
         $most = $book->forSize(FallMostRule::ID, $size, $system->key);

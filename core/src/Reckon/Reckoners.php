@@ -7,6 +7,7 @@ namespace FallBend\Core\Reckon;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 use JsonException;
 
@@ -77,10 +78,8 @@ final readonly class Reckoners
     public function schema(string $name): array
     {
         $this->named($name);
-        /** @var array<string, mixed> $schema */
-        $schema = json_decode((string) file_get_contents(dirname(__DIR__, 2)."/data/schemas/reckon-{$name}.json"), true, 64, JSON_THROW_ON_ERROR);
 
-        return $schema;
+        return DataFile::read("schemas/reckon-{$name}.json");
     }
 
     private function named(string $name): Reckoner

@@ -19,7 +19,7 @@ final readonly class AdapterMissingRule implements Rule
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
         $first = $layout->legs[0] ?? null;
-        $adapters = array_filter($layout->system->straights, static fn (Straight $part): bool => $part->pattern === 'trap-adapter');
+        $adapters = $layout->system->trapAdapters->all();
         $sizes = array_map(static fn (Straight $part): string => $part->size, $adapters);
         if ($layout->run->outlet->kind !== 'trap-adapter' || $first === null || in_array($first->line->size, $sizes, true)) {
             return [];

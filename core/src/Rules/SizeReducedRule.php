@@ -18,7 +18,7 @@ final readonly class SizeReducedRule implements Rule
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
         $findings = [];
-        $source = ($rulebook->thresholds['reduction.downstream'] ?? null)?->provenance;
+        $source = $rulebook->source('reduction.downstream');
         for ($i = 1; $i < count($layout->legs); $i++) {
             [$before, $leg] = [$layout->legs[$i - 1]->line, $layout->legs[$i]];
             if ($layout->system->isLarger($before->size, $leg->line->size)) {

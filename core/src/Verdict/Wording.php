@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Verdict;
 
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Units;
 use LogicException;
@@ -62,7 +63,7 @@ final class Wording
     {
         if (self::$file === null) {
             /** @var array{rules: array<string, array<string, mixed>>, steps: array<string, string>} $file */
-            $file = json_decode((string) file_get_contents(dirname(__DIR__, 2).'/data/wording.json'), true, 16, JSON_THROW_ON_ERROR);
+            $file = DataFile::read('wording.json');
             self::$file = $file;
         }
 

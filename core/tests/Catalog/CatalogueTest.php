@@ -87,7 +87,7 @@ final class CatalogueTest extends TestCase
         self::assertGreaterThan(900, $set);
         self::assertSame(60.325, $catalogue->system('pvc-dwv-40')->pipe('2')->outsideMm);
         $wide = $catalogue->with([CatalogueOverride::read(Fields::of(['table' => 'ci-no-hub', 'row' => 'pipe/4', 'field' => 'od_mm', 'value' => 116]), $catalogue)]);
-        self::assertEqualsWithDelta(118.286, $wide->parts()->couplingsById['no-hub/4']->sides[0]->highMm, 1e-6, 'ranges that are derived follow');
+        self::assertEqualsWithDelta(118.286, $wide->parts()->couplings['no-hub/4']->sides[0]->highMm, 1e-6, 'ranges that are derived follow');
     }
 
     public function testALocalThresholdTakesThePlaceOfTheBooks(): void
@@ -121,7 +121,7 @@ final class CatalogueTest extends TestCase
         /** @var array<string, mixed> $file */
         $file = json_decode((string) file_get_contents(__DIR__.'/../../data/catalogue/pvc-dwv-40.json'), true, 64, JSON_THROW_ON_ERROR);
         try {
-            PipeSystem::read(Fields::of($damage($file)), 0.4);
+            PipeSystem::read(Fields::of($damage($file)), 0.4)->check();
             self::fail('was taken');
         } catch (BadInput $bad) {
             self::assertSame($place, $bad->field);

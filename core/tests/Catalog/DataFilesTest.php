@@ -41,7 +41,7 @@ final class DataFilesTest extends TestCase
         $catalogue = Catalogue::shipped();
         self::assertCount(23, $catalogue->systemKeys());
         self::assertSame(['adh-2015', 'ipc-2021', 'irc-2021', 'npc-2020', 'upc-2021'], $catalogue->rulebookKeys());
-        self::assertNotEmpty($catalogue->parts()->couplings['shielded-transition']);
+        self::assertNotEmpty($catalogue->parts()->couplingsOf('shielded-transition'));
         foreach ($catalogue->systemKeys() as $key) {
             self::assertNotSame([], $catalogue->system($key)->sizes(), $key);
         }
@@ -84,7 +84,7 @@ final class DataFilesTest extends TestCase
         }
         $thresholds = [];
         foreach (Catalogue::shipped()->rulebookKeys() as $book) {
-            foreach (Catalogue::shipped()->rulebook($book)->thresholds as $threshold) {
+            foreach (Catalogue::shipped()->rulebook($book)->thresholds() as $threshold) {
                 $thresholds = [...$thresholds, $threshold->id, $threshold->topic];
             }
         }
@@ -99,5 +99,17 @@ final class DataFilesTest extends TestCase
         self::assertGreaterThan(15, count($ids));
         self::assertSame([], array_values(array_diff($ids, Wording::rules())), 'rules without words');
         self::assertSame([], array_values(array_diff(Wording::rules(), $ids)), 'words without a rule');
+    }
+
+    public function testTheIdOfEveryPipeSaysThatItIsOne(): void
+    {
+        foreach (Catalogue::shipped()->systemKeys() as $key) {
+            foreach (Catalogue::shipped()->table($key) as $group => $rows) {
+                foreach (is_array($rows) && array_is_list($rows) ? array_column($rows, 'id') : [] as $id) {
+                    // Catalogue::with rests on it: what a coupling takes follows the pipes alone.
+                    self::assertSame($group === 'pipes', str_starts_with((string) $id, 'pipe/'), "{$key} {$id}");
+                }
+            }
+        }
     }
 }

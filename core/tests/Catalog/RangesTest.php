@@ -23,7 +23,7 @@ final class RangesTest extends TestCase
         $catalogue = Catalogue::shipped();
         $seen = 0;
         foreach ($catalogue->rulebookKeys() as $book) {
-            foreach ($catalogue->rulebook($book)->thresholds as $id => $threshold) {
+            foreach ($catalogue->rulebook($book)->thresholds() as $id => $threshold) {
                 if ($threshold->value !== null) {
                     RulebookOverride::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $threshold->value]), $catalogue);
                     $seen++;
@@ -77,7 +77,7 @@ final class RangesTest extends TestCase
         $evaluator = new JobEvaluator($catalogue);
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
             $job = (new JobFile($catalogue))->parse((string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$demo}.json"));
-            $thresholds = array_filter($catalogue->rulebook($job->rulebook)->thresholds, static fn ($threshold): bool => $threshold->value !== null);
+            $thresholds = array_filter($catalogue->rulebook($job->rulebook)->thresholds(), static fn ($threshold): bool => $threshold->value !== null);
             $set = array_map(static fn (string $id): RulebookOverride => self::threshold($catalogue, $job->rulebook, $id, $end), array_keys($thresholds));
             self::assertNotSame([], $evaluator->evaluate($job, null, new OwnNumbers([], $set))['evaluation']['runs']);
             $byTable = [];

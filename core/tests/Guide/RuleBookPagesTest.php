@@ -37,7 +37,7 @@ final class RuleBookPagesTest extends TestCase
         $catalogue = Catalogue::shipped();
         $topics = [];
         foreach ($catalogue->rulebookKeys() as $key) {
-            foreach ($catalogue->rulebook($key)->thresholds as $threshold) {
+            foreach ($catalogue->rulebook($key)->thresholds() as $threshold) {
                 $topics[$threshold->topic] = true;
             }
         }

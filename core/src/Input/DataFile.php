@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Input;
+
+/**
+ * The tables and texts of core/data, decoded once in the life of a program. A server begins anew with every request: it is given
+ * all of them as one file of PHP, which PHP itself keeps in memory between requests.
+ */
+final class DataFile
+{
+    /** @var array<string, array<string, mixed>> by path */
+    private static array $decoded = [];
+
+    /** Gives the folder of the tables that ship with the core. */
+    public static function folder(): string
+    {
+        return dirname(__DIR__, 2).'/data';
+    }
+
+    /**
+     * Gives what stands in a file of JSON.
+     *
+     * @param string $path below the folder that ships with the core, or whole
+     * @return array<string, mixed>
+     */
+    public static function read(string $path): array
+    {
+        $path = str_starts_with($path, '/') ? $path : self::folder()."/{$path}";
+        if (! isset(self::$decoded[$path])) {
+            /** @var array<string, mixed> $file */
+            $file = json_decode((string) file_get_contents($path), true, 512, JSON_THROW_ON_ERROR);
+            self::$decoded[$path] = $file;
+        }
+
+        return self::$decoded[$path];
+    }
+
+    /** Gives a program of PHP that returns everything that stands in core/data, for `know`. */
+    public static function compiled(): string
+    {
+        $all = [];
+        $files = glob(self::folder().'/{*,*/*,*/*/*}.json', GLOB_BRACE);
+        foreach ($files === false ? [] : $files as $path) {
+            $all[substr($path, strlen(self::folder()) + 1)] = self::read($path);
+        }
+
+        return '<?php return '.var_export($all, true).';';
+    }
+
+    /**
+     * From here on these files are not read any more.
+     *
+     * @param array<string, array<string, mixed>> $files by path below the folder that ships with the core, as `compiled` has them
+     */
+    public static function know(array $files): void
+    {
+        foreach ($files as $name => $file) {
+            self::$decoded[self::folder()."/{$name}"] = $file;
+        }
+    }
+}

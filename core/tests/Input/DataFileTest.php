@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Input;
+
+use FallBend\Core\Input\DataFile;
+use PHPUnit\Framework\TestCase;
+
+final class DataFileTest extends TestCase
+{
+    public function testWhatIsCompiledIsWhatStandsInTheFiles(): void
+    {
+        $path = (string) tempnam(sys_get_temp_dir(), 'data');
+        file_put_contents($path, DataFile::compiled());
+        /** @var array<string, array<string, mixed>> $files */
+        $files = require $path;
+        unlink($path);
+        $found = 0;
+        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(DataFile::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {
+            if ($file instanceof \SplFileInfo && $file->getExtension() === 'json') {
+                $name = substr($file->getPathname(), strlen(DataFile::folder()) + 1);
+                self::assertSame(json_decode((string) file_get_contents($file->getPathname()), true), $files[$name] ?? null, $name);
+                $found++;
+            }
+        }
+        self::assertCount($found, $files);
+    }
+
+    public function testWhatIsKnownIsNotReadAgain(): void
+    {
+        DataFile::know(['no-such-file.json' => ['a' => 1]]);
+        self::assertSame(['a' => 1], DataFile::read('no-such-file.json'));
+    }
+}

@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Bench;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Tests\FlatBlock;
+use PDO;
+use PHPUnit\Framework\TestCase;
+use Tests\Support\AccessLog;
+use Tests\Support\Served;
+
+/**
+ * What users wait for, asked of the server as a browser asks it, and as ratios to a bare authenticated row read within the same run:
+ * a key press in the call-out, keeping it, a tick at Cut, opening a job, a page of the board among 1,000 jobs, and the same key press
+ * in blocks of flats. Reported, not judged.
+ */
+final class HttpBench extends TestCase
+{
+    private const TIMES = 60;
+
+    private const JOBS = 1_000;
+
+    private Served $served;
+
+    private float $bare = 0.0;
+
+    public function testReportsWhatRequestsTake(): void
+    {
+        $this->served = Served::as('lead');
+        fprintf(STDOUT, "\n%-42s %8s %8s %7s %10s %8s\n", '', 'p50 ms', 'p95 ms', 'ratio', 'sent', 'memory');
+        $this->bare();
+        $mill = (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $this->job('Mill Row', $mill, 'clay-wash', self::TIMES);
+        $this->board($mill);
+        foreach ([5 => 30, 48 => 9] as $flats => $times) {
+            $block = (new JobFile(Catalogue::shipped()))->document(FlatBlock::of($flats));
+            $this->job("{$flats} flats", $block, 'f0x0', $times);
+        }
+        $this->bare();
+        self::assertGreaterThan(0.0, $this->bare);
+    }
+
+    private function bare(): void
+    {
+        $log = AccessLog::fromHere();
+        for ($i = 0; $i < 2 * self::TIMES; $i++) {
+            self::assertSame(200, $this->served->send('GET', '/api/session')->status);
+        }
+        $this->bare = self::at(array_column($log->lines(), 'ms'), 0.5);
+        $this->report('a row read, nothing else', $log, 0);
+    }
+
+    /** @param  array<array-key, mixed>  $document */
+    private function job(string $name, array $document, string $run, int $times): void
+    {
+        $made = $this->served->send('POST', '/api/jobs', ['document' => $document]);
+        if ($made->status !== 201) {
+            fprintf(STDOUT, "%-42s %s\n", $name, $made->said());
+
+            return;
+        }
+        $path = "/api/jobs/{$made->id()}";
+        $this->measured("{$name}: opened", $times, fn () => $this->served->send('GET', $path));
+        $job = $this->served->send('GET', $path)->json();
+        $said = '';
+        foreach ($job['evaluation']['runs'] as $report) {
+            $said = $report['id'] === $run ? $report['call_out'] : $said;
+        }
+        $read = [];
+        $this->measured("{$name}: key press", $times, function (int $i) use ($job, $run, $said, &$read) {
+            $answer = $this->served->send('POST', '/api/evaluate', ['document' => $job['document'], 'call_out' => ['run' => $run, 'text' => "{$said} / right ".(20 + $i)]]);
+            $read[] = $answer->json()['document'];
+
+            return $answer;
+        });
+        $revision = $job['revision'];
+        $this->measured("{$name}: kept", $times, function (int $i) use ($path, $read, &$revision) {
+            $answer = $this->served->send('PUT', $path, ['from' => $revision, 'gesture' => "g{$i}", 'document' => $read[$i]], ['Idempotency-Key' => 'bench-'.bin2hex(random_bytes(8))]);
+            $revision = $answer->json()['revision'];
+
+            return $answer;
+        });
+    }
+
+    private function board(array $document): void
+    {
+        $row = $this->served->send('GET', '/api/jobs')->json()['jobs'][0];
+        $pdo = new PDO('mysql:host='.getenv('DB_HOST').';port='.getenv('DB_PORT').';dbname='.getenv('DB_DATABASE'), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
+        for ($i = 0; $i < self::JOBS; $i++) {
+            $id = sprintf('bench%021d', $i);
+            $pdo->exec("INSERT INTO jobs SELECT * FROM (SELECT '{$id}' AS id, crew_id, CONCAT(name, ' {$i}'), head, created_at, updated_at, summary, summary_version, unreadable, kept_by_id FROM jobs WHERE id = '{$row['id']}') copied");
+        }
+        $this->measured('a page of the board, '.self::JOBS.' jobs', self::TIMES, fn () => $this->served->send('GET', '/api/jobs'));
+    }
+
+    /** @param  callable(int): \Tests\Support\Answer  $ask */
+    private function measured(string $what, int $times, callable $ask): void
+    {
+        $ask(0);
+        $log = AccessLog::fromHere();
+        $bytes = 0;
+        for ($i = 0; $i < $times; $i++) {
+            $answer = $ask($i);
+            self::assertContains($answer->status, [200, 201], "{$what}: {$answer->said()}");
+            $bytes = max($bytes, strlen((string) gzencode($answer->body, 1)));
+        }
+        $this->report($what, $log, $bytes);
+    }
+
+    private function report(string $what, AccessLog $log, int $bytes): void
+    {
+        $lines = $log->lines();
+        $ms = array_column($lines, 'ms');
+        fprintf(STDOUT, "%-42s %8.1f %8.1f %6.2fx %7.1f kB %5.1f MB\n", $what, self::at($ms, 0.5), self::at($ms, 0.95),
+            self::at($ms, 0.5) / $this->bare, $bytes / 1000, max(array_column($lines, 'kb')) / 1024);
+    }
+
+    /** @param  list<float>  $values */
+    private static function at(array $values, float $share): float
+    {
+        sort($values);
+
+        return $values[(int) (count($values) * $share)] ?? 0.0;
+    }
+}
