@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
+use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
@@ -34,7 +35,7 @@ final readonly class KeepRevision
     public function start(int $crewId, User $author, Plan $plan): Kept
     {
         $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId));
-        $text = $this->file->write($evaluated['job']);
+        $text = $this->file->write($evaluated->job());
 
         return DB::transaction(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
             $job = Job::query()->create(['crew_id' => $crewId, 'name' => $plan->name, 'head' => 0]);
@@ -133,7 +134,7 @@ final readonly class KeepRevision
     private function keep(Job $job, User $author, int $from, Step $step): Kept
     {
         $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id));
-        $text = $this->file->write($evaluated['job']);
+        $text = $this->file->write($evaluated->job());
 
         return DB::transaction(function () use ($job, $author, $from, $step, $evaluated, $text): Kept {
             // The row lock makes edits of one job wait for each other, on every server.
@@ -152,12 +153,11 @@ final readonly class KeepRevision
     }
 
     /**
-     * @param array{job: Plan, evaluation: array<string, mixed>} $evaluated
      * @param string $text of the file
      *
      * @throws BadInput if the database does not give back what it was given
      */
-    private function append(Job $job, User $author, Step $step, array $evaluated, string $text): Kept
+    private function append(Job $job, User $author, Step $step, EvaluatedJob $evaluated, string $text): Kept
     {
         $number = $job->head + 1;
         $job->revisions()->create([
@@ -174,11 +174,11 @@ final readonly class KeepRevision
         }
         $job->update([
             'head' => $number,
-            'name' => $evaluated['job']->name,
+            'name' => $evaluated->job()->name,
             'kept_by_id' => $author->id,
             'unreadable' => null,
-        ] + $this->open->summary($evaluated['job'], $evaluated['evaluation']));
+        ] + OpenJob::summary($evaluated));
 
-        return new Kept($job, $revision, $evaluated['job'], $evaluated['evaluation']);
+        return new Kept($job, $revision, $evaluated);
     }
 }

@@ -6,16 +6,14 @@ namespace App\Actions;
 
 use App\Models\Job;
 use App\Models\Revision;
-use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Evaluation\EvaluatedJob;
 
-/** A revision of a job with its plan and what that comes to: read once, evaluated once. */
+/** A revision of a job, read and evaluated once, with the numbers of the crew that the job belongs to. */
 final readonly class Kept
 {
-    /** @param  array<string, mixed>  $evaluation of the plan, with the numbers of the crew that the job belongs to */
     public function __construct(
         public Job $job,
         public Revision $revision,
-        public Plan $plan,
-        public array $evaluation,
+        public EvaluatedJob $evaluated,
     ) {}
 }

@@ -6,12 +6,13 @@ namespace App\Actions;
 
 use App\Models\Job;
 use App\Models\Revision;
-use FallBend\Core\Evaluation\BoardSummary;
+use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\LedgerMending;
+use FallBend\Core\Report\BoardSummary;
 
 /** Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to. */
 final readonly class OpenJob
@@ -41,7 +42,7 @@ final readonly class OpenJob
             throw $unreadable;
         }
         if ($job->unreadable !== null || $job->summary_version !== BoardSummary::VERSION) {
-            $job->note(['unreadable' => null] + $this->summary($kept->plan, $kept->evaluation));
+            $job->note(['unreadable' => null] + self::summary($kept->evaluated));
         }
 
         return $kept;
@@ -51,8 +52,10 @@ final readonly class OpenJob
     public function at(Job $job, Revision $revision): Kept
     {
         $evaluated = $this->evaluator->evaluate($this->plan($revision), null, $this->numbers->of($job->crew_id));
+        // What cannot be worked out is not open.
+        $evaluated->network();
 
-        return new Kept($job, $revision, $evaluated['job'], $evaluated['evaluation']);
+        return new Kept($job, $revision, $evaluated);
     }
 
     /** @throws BadInput if the revision cannot be read */
@@ -95,11 +98,10 @@ final readonly class OpenJob
     /**
      * What the board shows of a job, as its columns.
      *
-     * @param array<string, mixed> $evaluation
      * @return array{summary: array<string, mixed>, summary_version: int}
      */
-    public function summary(Plan $plan, array $evaluation): array
+    public static function summary(EvaluatedJob $job): array
     {
-        return ['summary' => BoardSummary::of($plan, $evaluation), 'summary_version' => BoardSummary::VERSION];
+        return ['summary' => BoardSummary::of($job), 'summary_version' => BoardSummary::VERSION];
     }
 }

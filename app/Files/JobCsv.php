@@ -4,13 +4,8 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use FallBend\Core\Buying\Materials;
-use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Cutting\MeasuredBack;
-use FallBend\Core\Effort\Effort;
-use FallBend\Core\Hanging\RunHanging;
+use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
@@ -23,7 +18,15 @@ final readonly class JobCsv
 
     private const HANGER = ['run', 'hanger', 'leg', 'from the leg\'s beginning (mm)', 'along the run (mm)'];
 
-    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook, private ?Effort $effort = null) {}
+    private JobLayout $layout;
+
+    private Job $job;
+
+    public function __construct(private EvaluatedJob $evaluated)
+    {
+        $this->layout = $evaluated->layout();
+        $this->job = $evaluated->job();
+    }
 
     /** @param  string  $list  one of LISTS */
     public function of(string $list): string
@@ -55,7 +58,7 @@ final readonly class JobCsv
 
     private function materials(): string
     {
-        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], (new Materials($this->layout, $this->job, $this->catalogue, $this->rulebook, $this->effort))->rows());
+        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], $this->evaluated->materials()->rows());
 
         return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'], $rows);
     }
@@ -97,7 +100,7 @@ final readonly class JobCsv
     {
         $rows = [];
         foreach ($this->layout->runs as $run) {
-            $report = (new RunHanging($run, $this->job, $this->catalogue, $this->rulebook))->toArray();
+            $report = $this->evaluated->hanging($run->run->id)->toArray();
             foreach (is_array($report['hangers']) ? $report['hangers'] : [] as $hanger) {
                 $said = $cells($hanger);
                 if ($said !== null) {
@@ -119,7 +122,7 @@ final readonly class JobCsv
     private function sticks(): string
     {
         $rows = [];
-        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue))->stocks() as $of) {
+        foreach ($this->evaluated->cutting()->stocks() as $of) {
             foreach ($of['stock'] as $stick) {
                 $rows[] = [$of['system'], $of['size'], round($stick->mm, 3), $stick->price, $stick->available];
             }

@@ -7,7 +7,8 @@ namespace App\Http;
 use App\Actions\OpenJob;
 use App\Actions\StaleEdit;
 use App\Actions\UnreadableJob;
-use App\Http\Controllers\JobAnswer;
+use App\Answers\JobAnswer;
+use App\Answers\Wanted;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -47,11 +48,13 @@ final class Problems
         $since = Revision::query()->where('job_id', $stale->job->id)->where('number', '>', $stale->from)->with('author')->get();
         $others = $since->filter(static fn (Revision $revision): bool => $revision->author_id !== $request->user()?->getAuthIdentifier());
 
-        return new JsonResponse([
-            'message' => $stale->getMessage(),
-            'code' => 'stale',
-            'changed_by' => $others->map(static fn (Revision $revision): string => $revision->author->name)->unique()->values(),
-            'current' => JobAnswer::of(app(OpenJob::class)->newest($stale->job)),
+        $current = app(JobAnswer::class)->keptFields(app(OpenJob::class)->newest($stale->job), Wanted::of($request));
+
+        return JobAnswer::response([
+            'message' => JobAnswer::json($stale->getMessage()),
+            'code' => JobAnswer::json('stale'),
+            'changed_by' => JobAnswer::json($others->map(static fn (Revision $revision): string => $revision->author->name)->unique()->values()),
+            'current' => JobAnswer::object($current),
         ], 409);
     }
 

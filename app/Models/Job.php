@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -32,6 +33,15 @@ final class Job extends Model
     protected $fillable = ['crew_id', 'name', 'head', 'summary', 'summary_version', 'unreadable', 'kept_by_id'];
 
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
+
+    /**
+     * @param list<int> $crews
+     * @return Builder<Job> the jobs of these crews
+     */
+    public static function ofCrews(array $crews): Builder
+    {
+        return self::query()->whereIn('crew_id', $crews);
+    }
 
     /** @return BelongsTo<Crew, $this> */
     public function crew(): BelongsTo

@@ -12,6 +12,7 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Report\EvaluationReport;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -33,7 +34,7 @@ function jobOf(int $pieces): Job
 function timed(JobEvaluator $evaluator, Job $job): float
 {
     $began = hrtime(true);
-    $evaluator->evaluate($job);
+    (new EvaluationReport($evaluator->evaluate($job)))->toArray();
 
     return (hrtime(true) - $began) / 1e6;
 }
@@ -53,7 +54,7 @@ $evaluator = new JobEvaluator(Catalogue::shipped());
 [$jobs, $ms, $pieces] = [[jobOf(40), jobOf(400)], [[], []], [0, 0]];
 foreach ($jobs as $which => $job) {
     for ($i = 0; $i < 10; $i++) {
-        $pieces[$which] = count($evaluator->evaluate($job)['evaluation']['runs'][0]['pieces']);
+        $pieces[$which] = count($evaluator->evaluate($job)->run('r')->pieces);
     }
 }
 // Turn by turn, so that whatever else the machine does falls on both alike.

@@ -19,7 +19,7 @@ final class CoreFloors
     /** Every folder of core/src; what is new takes its place here. */
     public const FLOORS = [
         'Measure', 'Geometry', 'Effort', 'Input', 'Catalog', 'Verdict', 'Identify', 'Joining', 'Job', 'CallOut', 'Layout', 'Flow', 'Network',
-        'Rules', 'MakeUp', 'Hanging', 'Cutting', 'Buying', 'Evaluation', 'Reckon', 'Drawing', 'Guide',
+        'Rules', 'MakeUp', 'Hanging', 'Cutting', 'Buying', 'Evaluation', 'Report', 'Reckon', 'Drawing', 'Guide',
     ];
 
     /** @return iterable<string, Rule> */

@@ -6,7 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Job;
 use App\Models\Revision;
-use FallBend\Core\Evaluation\BoardSummary;
+use FallBend\Core\Report\BoardSummary;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;

@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\EvaluationReport;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
@@ -35,11 +36,11 @@ final class EvaluationShapeTest extends TestCase
                 $document = ['units' => $units] + self::demo();
                 $document['runs'][0]['outlet']['kind'] = $outlet;
                 $evaluated = app(JobEvaluator::class)->evaluate($file->read($document), ['run' => 'clay-wash', 'text' => $text]);
-                $json = (string) json_encode(['document' => $file->document($evaluated['job']), 'evaluation' => $evaluated['evaluation']]);
+                $json = (string) json_encode(['document' => $file->document($evaluated->job()), 'evaluation' => (new EvaluationReport($evaluated))->toArray()]);
                 self::assertShape('Evaluated', $json);
                 /** @var array{document: array<string, mixed>} $decoded */
                 $decoded = json_decode($json, true);
-                self::assertEquals($file->document($evaluated['job']), $file->document($file->read($decoded['document'])), 'what is written can be read');
+                self::assertEquals($file->document($evaluated->job()), $file->document($file->read($decoded['document'])), 'what is written can be read');
             }
         }
     }
@@ -47,7 +48,8 @@ final class EvaluationShapeTest extends TestCase
     public function testEveryNumberOfAnAnswerIsFinite(): void
     {
         $evaluated = app(JobEvaluator::class)->evaluate(app(JobFile::class)->read(self::demo()));
-        array_walk_recursive($evaluated['evaluation'], static function (mixed $value): void {
+        $evaluation = (new EvaluationReport($evaluated))->toArray();
+        array_walk_recursive($evaluation, static function (mixed $value): void {
             self::assertTrue(! is_float($value) || is_finite($value));
         });
     }

@@ -3,8 +3,9 @@
 declare(strict_types=1);
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Evaluation\JointCard;
+use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\JointCard;
 
 require __DIR__.'/../../vendor/autoload.php';
 
@@ -13,7 +14,7 @@ $cards = [];
 foreach (glob(__DIR__.'/../../database/demo/*.json') ?: [] as $path) {
     $catalogue = Catalogue::shipped();
     $job = (new JobFile($catalogue))->parse((string) file_get_contents($path));
-    $card = new JointCard($catalogue, $job);
+    $card = new JointCard((new JobEvaluator($catalogue))->evaluate($job));
     foreach ($job->singles as $single) {
         $cards[] = $card->ofSingle($single->id);
     }

@@ -7,6 +7,7 @@ declare(strict_types=1);
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\EvaluationReport;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
@@ -32,6 +33,6 @@ for ($n = 0; $n < (int) ($argv[2] ?? 10); $n++) {
         'outlet' => ['what' => 'clay-wash sink', 'kind' => $pick(['socket', 'plain', 'trap-adapter'])], 'tie_in' => ['what' => 'iron stack stub', 'kind' => $pick(['socket', 'plain'])],
     ]]];
     $evaluated = (new JobEvaluator($catalogue))->evaluate((new JobFile($catalogue))->read($document), ['run' => 'r', 'text' => implode(' / ', $legs)]);
-    $evaluations[] = $evaluated['evaluation'];
+    $evaluations[] = (new EvaluationReport($evaluated))->toArray();
 }
 echo json_encode($evaluations, JSON_THROW_ON_ERROR);

@@ -7,7 +7,7 @@ namespace App\Console\Commands;
 use App\Actions\OpenJob;
 use App\Actions\UnreadableJob;
 use App\Models\Job;
-use FallBend\Core\Evaluation\BoardSummary;
+use FallBend\Core\Report\BoardSummary;
 use Illuminate\Console\Command;
 use Throwable;
 

@@ -4,12 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\LayOut;
+use App\Actions\EvaluateJob;
 use App\Files\JobCsv;
 use App\Print\DrawingPdf;
 use App\Print\TicketPdf;
 use App\Print\WrapPdf;
-use FallBend\Core\Cutting\CutTicket;
 use FallBend\Core\Drawing\DxfWriter;
 use FallBend\Core\Drawing\GltfWriter;
 use FallBend\Core\Drawing\LineDrawing;
@@ -29,42 +28,49 @@ use Illuminate\Http\Response;
 /** What leaves the product as a file: tables, drawings, paper. */
 final readonly class FileController
 {
+    public function __construct(private EvaluateJob $evaluate) {}
+
     /** One list of the job as a table. */
-    public function csv(Request $request, LayOut $layOut, Effort $effort): Response
+    public function csv(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        [$job, $layout, $own, $book] = $layOut->wholeJob($request, $body);
+        $job = $this->evaluate->of($request, $body, null, $effort);
         $list = $body->choice('list', JobCsv::LISTS);
         $body->end();
 
-        return self::file((new JobCsv($layout, $job, $own, $book, $effort))->of($list), 'text/csv; charset=UTF-8');
+        return self::file((new JobCsv($job))->of($list), 'text/csv; charset=UTF-8');
     }
 
     /** The cut ticket of a run on paper, with the run from three sides. */
-    public function ticket(Request $request, LayOut $layOut, Effort $effort): Response
+    public function ticket(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        [$job, $judged, $catalogue] = $layOut->judged($request, $body);
-        $layout = $judged->layout->runs[LayOut::runOf($body, $job)];
+        $evaluated = $this->evaluate->of($request, $body, null, $effort);
+        $job = $evaluated->job();
+        $layout = $evaluated->run(EvaluateJob::runOf($body, $evaluated));
         [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];
         $body->end();
-        $ticket = new CutTicket($judged->layout, $job, $catalogue, $layout->run->id, $effort);
+        $ticket = $evaluated->ticket($layout->run->id);
         $heads = ['job' => $job->name, 'run' => $layout->run->name, 'pipe' => "{$layout->system->letters} {$layout->run->size}", 'on' => $on];
+        $holds = $ticket->holds($evaluated->findings($layout->run->id));
+        $views = $layout->pieces === [] ? [] : self::views($layout);
 
-        return self::file(TicketPdf::of($ticket, $heads, $ticket->holds($judged->findings($layout->run->id)), $layout->pieces === [] ? [] : self::views($layout), $job->units, $paper), 'application/pdf');
+        return self::file(TicketPdf::of($ticket, $heads, $holds, $views, $job->units, $paper), 'application/pdf');
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */
-    public function wrap(Request $request, LayOut $layOut): Response
+    public function wrap(Request $request): Response
     {
         $body = Fields::of($request->json()->all());
-        [$job, $layout] = $layOut->run($request, $body);
+        $evaluated = $this->evaluate->of($request, $body);
+        [$job, $layout] = [$evaluated->job(), $evaluated->run(EvaluateJob::runOf($body, $evaluated))];
         $keys = array_map(static fn (Piece $piece): string => $piece->key, $layout->pieces);
         $isPdf = $body->choice('format', ['svg', 'pdf']) === 'pdf';
         $chosen = $isPdf ? $keys : [$body->choice('piece', $keys)];
         $paper = self::paper($body, $job);
         $body->end();
-        $templates = array_values(array_filter(array_map(static fn (string $key): ?WrapTemplate => WrapTemplate::ofPiece($layout, $key, $job->units), $chosen)));
+        $wrapped = static fn (string $key): ?WrapTemplate => WrapTemplate::ofPiece($layout, $key, $job->units);
+        $templates = array_values(array_filter(array_map($wrapped, $chosen)));
         if ($templates === []) {
             throw BadInput::at('run', 'has no piece of pipe to wrap', $layout->run->id);
         }
@@ -73,10 +79,11 @@ final readonly class FileController
     }
 
     /** A run as a drawing in an open format: lines from one side, or the model. */
-    public function drawing(Request $request, LayOut $layOut): Response
+    public function drawing(Request $request): Response
     {
         $body = Fields::of($request->json()->all());
-        [$job, $layout] = $layOut->run($request, $body);
+        $evaluated = $this->evaluate->of($request, $body);
+        [$job, $layout] = [$evaluated->job(), $evaluated->run(EvaluateJob::runOf($body, $evaluated))];
         $format = $body->choice('format', ['dxf', 'svg', 'gltf', 'pdf']);
         $view = $format === 'gltf' || $format === 'pdf' ? null : $body->choice('view', RunViews::VIEWS);
         $paper = self::paper($body, $job);
@@ -84,9 +91,10 @@ final readonly class FileController
         if ($layout->pieces === []) {
             throw BadInput::at('run', 'has no piece of pipe to draw', $layout->run->id);
         }
+        $title = "{$job->name}, {$layout->run->name}";
 
         return match ($format) {
-            'pdf' => self::file(DrawingPdf::of(self::views($layout), $paper, "{$job->name}, {$layout->run->name}"), 'application/pdf'),
+            'pdf' => self::file(DrawingPdf::of(self::views($layout), $paper, $title), 'application/pdf'),
             'gltf' => self::file(GltfWriter::write($layout), 'model/gltf+json'),
             'dxf' => self::file(DxfWriter::write((new RunViews($layout))->of($view ?? '')), 'image/vnd.dxf'),
             default => self::file(SvgWriter::write((new RunViews($layout))->of($view ?? ''), $layout->run->name), 'image/svg+xml'),

@@ -10,11 +10,14 @@ use App\Actions\KeepRevision;
 use App\Actions\Kept;
 use App\Actions\OpenJob;
 use App\Actions\WriteOnce;
+use App\Answers\JobAnswer;
+use App\Answers\Wanted;
 use App\Models\Job;
 use App\Models\User;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\EvaluationReport;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -28,6 +31,7 @@ final readonly class JobController
         private OpenJob $open,
         private JobFile $file,
         private WriteOnce $once,
+        private JobAnswer $answer,
     ) {}
 
     /** A page of the board. */
@@ -67,17 +71,18 @@ final readonly class JobController
 
     public function show(Request $request, string $id): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->open->newest($this->job($request, $id))));
+        return $this->answer->kept($this->open->newest($this->job($request, $id)), Wanted::of($request));
     }
 
     public function update(Request $request, string $id): JsonResponse
     {
         $job = $this->job($request, $id);
         $given = $request->validate(['from' => ['required', 'integer'], 'gesture' => ['required', 'string', 'max:40']]);
-        $plan = $this->file->read($this->document($request));
+        $sent = $this->document($request);
+        $plan = $this->file->read($sent);
         [$author, $from, $gesture] = [User::asking($request), (int) $given['from'], (string) $given['gesture']];
 
-        return $this->wrote($request, fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture));
+        return $this->wrote($request, fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture), 200, $sent);
     }
 
     public function undo(Request $request, string $id): JsonResponse
@@ -109,10 +114,10 @@ final readonly class JobController
         $job = $this->job($request, $id);
         $kept = $this->open->newest($job);
         try {
-            $text = $this->file->write($kept->plan->carrying($crew->of($job->crew_id), self::used($kept->evaluation)));
+            $text = $this->file->write($kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used((new EvaluationReport($kept->evaluated))->toArray())));
         } catch (BadInput) {
             // With the crew's numbers in it it would be more than a file can hold: then it says what it says without them.
-            $text = $this->file->write($kept->plan);
+            $text = $this->file->write($kept->evaluated->job());
         }
         $flags = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
 
@@ -145,10 +150,15 @@ final readonly class JobController
         return $this->wrote($request, fn (): Kept => $this->keep->start($crew, User::asking($request), $plan), 201);
     }
 
-    /** @param  callable(): Kept  $write */
-    private function wrote(Request $request, callable $write, int $status = 200): JsonResponse
+    /**
+     * @param callable(): Kept $write
+     * @param array<array-key, mixed>|null $sent the document that was sent to be kept
+     */
+    private function wrote(Request $request, callable $write, int $status = 200, ?array $sent = null): JsonResponse
     {
-        return new JsonResponse(JobAnswer::of($this->once->revision($request, $write)), $status);
+        $wanted = Wanted::of($request);
+
+        return $this->answer->kept($this->once->revision($request, $write), $wanted, $sent, $status);
     }
 
     /**
@@ -184,12 +194,12 @@ final readonly class JobController
 
     private function job(Request $request, string $id): Job
     {
-        return Job::query()->whereIn('crew_id', $this->crewIds($request))->findOrFail($id);
+        return Job::ofCrews($this->crewIds($request))->findOrFail($id);
     }
 
     /** @return list<int> */
     private function crewIds(Request $request): array
     {
-        return array_values(User::asking($request)->crews->map(static fn ($crew): int => $crew->id)->all());
+        return User::asking($request)->crewIds();
     }
 }

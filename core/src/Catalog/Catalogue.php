@@ -27,9 +27,6 @@ final class Catalogue
     /** @var array<string, Rulebook> */
     private array $rulebooks = [];
 
-    /** @var array<string, list<string>> */
-    private array $names = [];
-
     /** @var array<string, Assumption>|null */
     private ?array $assumptions = null;
 
@@ -331,12 +328,7 @@ final class Catalogue
     /** @return list<string> */
     private function names(string $kind): array
     {
-        if (! isset($this->names[$kind])) {
-            $paths = glob("{$this->folder}/{$kind}/*.json");
-            $this->names[$kind] = array_map(static fn (string $path): string => basename($path, '.json'), $paths === false ? [] : $paths);
-        }
-
-        return $this->names[$kind];
+        return DataFile::names("{$this->folder}/{$kind}");
     }
 
     /** @return array<string, mixed> */

@@ -8,13 +8,22 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters. */
-final readonly class PipeSystem
+final class PipeSystem
 {
     /** @var array<string, list<string>> ids of the plain bends by size */
-    private array $plainBySize;
+    private readonly array $plainBySize;
 
     /** @var array<string, list<string>> ids of the branch fittings by size of the run and of the branch */
-    private array $branchesBySizes;
+    private readonly array $branchesBySizes;
+
+    /** @var array<string, Pipe> by size, as far as they were asked for */
+    private array $pipeOfSize = [];
+
+    /** @var array<string, list<Bend>> by size, as far as they were asked for */
+    private array $bendsOfSize = [];
+
+    /** @var array<string, list<Branch>> by sizes, as far as they were asked for */
+    private array $branchesOfSizes = [];
 
     /**
      * @param string $region `us` or `uk`
@@ -34,25 +43,25 @@ final readonly class PipeSystem
      * @param Rows<Straight> $trapAdapters
      */
     private function __construct(
-        public string $key,
-        public string $region,
-        public string $material,
-        public string $name,
-        public string $short,
-        public string $letters,
-        public ?string $ownJoint,
-        public bool $isDrain,
-        public bool $isMagnetic,
-        public array $colours,
-        public array $prints,
-        public array $jointsSeen,
-        public array $ends,
-        public Rows $pipes,
-        public Rows $bends,
-        public Rows $branches,
-        public Rows $couplings,
-        public Rows $bushings,
-        public Rows $trapAdapters,
+        public readonly string $key,
+        public readonly string $region,
+        public readonly string $material,
+        public readonly string $name,
+        public readonly string $short,
+        public readonly string $letters,
+        public readonly ?string $ownJoint,
+        public readonly bool $isDrain,
+        public readonly bool $isMagnetic,
+        public readonly array $colours,
+        public readonly array $prints,
+        public readonly array $jointsSeen,
+        public readonly array $ends,
+        public readonly Rows $pipes,
+        public readonly Rows $bends,
+        public readonly Rows $branches,
+        public readonly Rows $couplings,
+        public readonly Rows $bushings,
+        public readonly Rows $trapAdapters,
     ) {
         $bySize = [];
         foreach ($bends->raw() as $id => $bend) {
@@ -148,7 +157,7 @@ final readonly class PipeSystem
     /** @throws BadInput if the system has no such size */
     public function pipe(string $size): Pipe
     {
-        return $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()), $size);
+        return $this->pipeOfSize[$size] ??= $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()), $size);
     }
 
     /** Gives a bend by its pattern and size, plain or street; null where the catalogue has none. */
@@ -160,13 +169,19 @@ final readonly class PipeSystem
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */
     public function plainBends(string $size): array
     {
-        return array_map(fn (string $id): Bend => $this->bends[$id], $this->plainBySize[$size] ?? []);
+        return $this->bendsOfSize[$size] ??= array_map(
+            fn (string $id): Bend => $this->bends[$id],
+            $this->plainBySize[$size] ?? [],
+        );
     }
 
     /** @return list<Branch> the branch fittings for a run and a branch of these sizes, in the order of the file */
     public function branchesOf(string $size, string $branchSize): array
     {
-        return array_map(fn (string $id): Branch => $this->branches[$id], $this->branchesBySizes["{$size}x{$branchSize}"] ?? []);
+        return $this->branchesOfSizes["{$size}x{$branchSize}"] ??= array_map(
+            fn (string $id): Branch => $this->branches[$id],
+            $this->branchesBySizes["{$size}x{$branchSize}"] ?? [],
+        );
     }
 
     /** Gives the coupling of a size, or null. */

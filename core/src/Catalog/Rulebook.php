@@ -10,6 +10,9 @@ use FallBend\Core\Input\Fields;
 /** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
 final class Rulebook
 {
+    /** @var array<string, ?Threshold> by id, as far as they were asked for */
+    private array $known = [];
+
     /** @var array<string, list<Threshold>> by topic, as far as they were asked for */
     private array $ofTopics = [];
 
@@ -45,7 +48,11 @@ final class Rulebook
     /** Gives a threshold by its id; null where the rulebook has none. */
     public function threshold(string $id): ?Threshold
     {
-        return $this->local[$id] ?? $this->rows[$id] ?? null;
+        if (! array_key_exists($id, $this->known)) {
+            $this->known[$id] = $this->local[$id] ?? $this->rows[$id] ?? null;
+        }
+
+        return $this->known[$id];
     }
 
     /** @return array<string, Threshold> all of them by id, in the order of the file */

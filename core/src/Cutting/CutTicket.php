@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
-use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Effort\Effort;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Layout\Fitting;
-use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
@@ -26,17 +23,11 @@ final readonly class CutTicket
     /** What stands at the end of a piece whose next leg was not understood. */
     private const OPEN = 'what follows is not called out yet';
 
-    private JobCutting $cutting;
-
-    private RunLayout $layout;
-
     private Tape $tape;
 
-    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
-    public function __construct(JobLayout $job, private Job $said, Catalogue $catalogue, string $run, ?Effort $effort = null)
+    /** @param  Job  $said  the job that the run is of */
+    public function __construct(private JobCutting $cutting, private RunLayout $layout, private Job $said)
     {
-        $this->cutting = new JobCutting($job, $said, $catalogue, $effort);
-        $this->layout = $job->runs[$run];
         $this->tape = new Tape;
     }
 

@@ -46,12 +46,6 @@ final readonly class Vec3
         return new self(0.0, 1.0, 0.0);
     }
 
-    /** Whether it is the same to the last digit. */
-    public function isSame(self $o): bool
-    {
-        return $this->x === $o->x && $this->y === $o->y && $this->z === $o->z;
-    }
-
     /** Gives the sum. */
     public function plus(self $o): self
     {

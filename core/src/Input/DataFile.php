@@ -13,6 +13,9 @@ final class DataFile
     /** @var array<string, array<string, mixed>> by path */
     private static array $decoded = [];
 
+    /** @var array<string, list<string>> by folder */
+    private static array $names = [];
+
     /** Gives the folder of the tables that ship with the core. */
     public static function folder(): string
     {
@@ -37,6 +40,22 @@ final class DataFile
         return self::$decoded[$path];
     }
 
+    /**
+     * Gives the names of the files of JSON in a folder, without `.json`, in the order of the alphabet.
+     *
+     * @param string $folder whole path
+     * @return list<string>
+     */
+    public static function names(string $folder): array
+    {
+        if (! isset(self::$names[$folder])) {
+            $paths = glob("{$folder}/*.json");
+            self::$names[$folder] = array_map(static fn (string $path): string => basename($path, '.json'), $paths === false ? [] : $paths);
+        }
+
+        return self::$names[$folder];
+    }
+
     /** Gives a program of PHP that returns everything that stands in core/data, for `know`. */
     public static function compiled(): string
     {
@@ -56,8 +75,15 @@ final class DataFile
      */
     public static function know(array $files): void
     {
+        $names = [];
         foreach ($files as $name => $file) {
-            self::$decoded[self::folder()."/{$name}"] = $file;
+            $path = self::folder()."/{$name}";
+            self::$decoded[$path] = $file;
+            $names[dirname($path)][] = basename($path, '.json');
+        }
+        foreach ($names as $folder => $of) {
+            sort($of, SORT_STRING);
+            self::$names[$folder] = $of;
         }
     }
 }

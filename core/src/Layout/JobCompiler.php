@@ -13,7 +13,7 @@ use FallBend\Core\Joining\EndKind;
 
 /**
  * Compiles all runs of a job: finds where they meet, chooses the branch fittings, lays every run out with what meets it, and places the frames.
- * The time grows in proportion to the number of legs and sticks. Given the compilation before, runs that nothing has changed for are taken over.
+ * The time grows in proportion to the number of legs and sticks.
  */
 final class JobCompiler
 {
@@ -30,12 +30,6 @@ final class JobCompiler
     /** @var array<string, list<LegLine>> by id of run */
     private array $lines = [];
 
-    /** @var array<string, list<Tap>> by id of the run that is one to another */
-    private array $taps = [];
-
-    /** @var array<string, non-empty-list<Tap>> by id of the run that they are to */
-    private array $tapped = [];
-
     /** @var array<string, Run> by id */
     private array $runs = [];
 
@@ -49,51 +43,38 @@ final class JobCompiler
         }
     }
 
-    /** Takes the compilation of the same job before an edit, made with the same catalogue and rulebook, or null. */
-    public function compile(?JobLayout $before = null): JobLayout
+    public function compile(): JobLayout
     {
-        $this->meet($before);
-        [$layouts, $compiled, $marked] = [[], [], []];
-        $isSameSite = $before !== null && $before->job->standing === $this->job->standing && $before->job->conditions === $this->job->conditions;
-        foreach ($this->runs as $id => $run) {
-            $old = $before->compiled[$id] ?? null;
-            [$junctions, $meets, $next] = [$this->junctions[$id] ?? [], $this->meets[$id] ?? [], $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null];
-            $compiled[$id] = $isSameSite && $old !== null && $old->isOf($run) && $old->isAmong($junctions, $meets, $next) ? $old
-                : new CompiledRun($run, $this->lines[$id], $this->taps[$id], $this->tapped[$id] ?? [], $junctions, $meets, $next, $this->layOut($run));
-            $layouts[$id] = $compiled[$id]->layout;
-            $marked[] = $layouts[$id]->run;
-        }
+        $this->meet();
+        $layouts = array_map($this->layOut(...), $this->runs);
         $frames = (new Placement($layouts))->placed();
+        $marked = array_values(array_map(static fn (RunLayout $layout): Run => $layout->run, $layouts));
 
-        return new JobLayout($this->job->withRuns($marked), $layouts, $frames->offsets, $frames->frames, $frames->missesMm, $frames->loops, $compiled);
+        return new JobLayout($this->job->withRuns($marked), $layouts, $frames->offsets, $frames->frames, $frames->missesMm, $frames->loops);
     }
 
     /** Lays out one run of the job, or what would stand in its place: the same with another end. */
     public function one(Run $run): RunLayout
     {
         if ($this->lines === []) {
-            $this->meet(null);
+            $this->meet();
         }
 
         return $this->layOut($run);
     }
 
     /** Finds what meets what. */
-    private function meet(?JobLayout $before): void
+    private function meet(): void
     {
+        $tapped = [];
         foreach ($this->runs as $id => $run) {
-            $old = $before->compiled[$id] ?? null;
-            $isSame = $old !== null && $old->isOf($run);
-            $this->lines[$id] = $isSame ? $old->lines : $this->linesOf($run);
-            $this->taps[$id] = $isSame ? $old->taps : self::kept($this->tapsOf($run), $old->taps ?? []);
-            foreach ($this->taps[$id] as $tap) {
-                $this->tapped[$tap->at->run][] = $tap;
+            $this->lines[$id] = $this->linesOf($run);
+            foreach ($this->tapsOf($run) as $tap) {
+                $tapped[$tap->at->run][] = $tap;
             }
         }
-        foreach ($this->tapped as $id => $of) {
-            $old = $before->compiled[$id] ?? null;
-            $isSame = $old !== null && $old->isOf($this->runs[$id]);
-            $this->junctions[$id] = $isSame && $old->tapped === $of ? $old->junctions : $this->junctionsOf($this->runs[$id], $of, $isSame ? $old->junctions : []);
+        foreach ($tapped as $id => $taps) {
+            $this->junctions[$id] = $this->junctionsOf($this->runs[$id], $taps);
             foreach ($this->junctions[$id] as $junction) {
                 foreach ($junction->taps as $tap) {
                     $this->meets[$tap->run][$tap->side] = $junction;
@@ -128,34 +109,11 @@ final class JobCompiler
     }
 
     /**
-     * An edit that leaves a run entering as it did leaves its tap the same thing, so that nothing downstream of it is laid out again.
-     *
-     * @param list<Tap> $taps
-     * @param list<Tap> $old
-     * @return list<Tap>
-     */
-    private static function kept(array $taps, array $old): array
-    {
-        foreach ($taps as $i => $tap) {
-            if (isset($old[$i]) && $old[$i]->isLike($tap)) {
-                $taps[$i] = $old[$i];
-            }
-        }
-
-        return $taps;
-    }
-
-    /**
      * @param non-empty-list<Tap> $taps of one run
-     * @param list<Junction> $old those that stood in it before, of the same run
      * @return list<Junction>
      */
-    private function junctionsOf(Run $run, array $taps, array $old): array
+    private function junctionsOf(Run $run, array $taps): array
     {
-        $before = [];
-        foreach ($old as $junction) {
-            $before[$junction->key()] = $junction;
-        }
         $finder = new JunctionFinder($this->catalogue->system($run->system), $this->rulebook, $this->catalogue->assumption('joint-play')->value);
         $places = [];
         foreach ($taps as $tap) {
@@ -170,12 +128,6 @@ final class JobCompiler
         foreach ($places as $at) {
             $i = $byLeg[$at[0]->at->leg] ?? null;
             if ($i === null) {
-                continue;
-            }
-            $same = $before[$at[0]->run] ?? null;
-            if ($same !== null && $same->taps === $at) {
-                $junctions[] = $same;
-
                 continue;
             }
             $line = $this->lines[$run->id][$i];

@@ -17,7 +17,6 @@ final readonly class JobLayout
      * @param array<string, string> $frames by id of run: the run whose frame it stands in
      * @param array<string, float> $missesMm by id of run: how far its far end lies from the place in the other run that it should meet
      * @param list<string> $loops ids of runs that run into themselves
-     * @param array<string, CompiledRun> $compiled what the next compilation can take over
      */
     public function __construct(
         public Job $job,
@@ -26,8 +25,13 @@ final readonly class JobLayout
         public array $frames,
         public array $missesMm,
         public array $loops,
-        public array $compiled,
     ) {}
+
+    /** @return list<string> ids of the runs */
+    public function ids(): array
+    {
+        return array_map(strval(...), array_keys($this->runs));
+    }
 
     /** Gives a point of a run, by its tape in mm, in the frame that it stands in. */
     public function pointAt(string $run, float $tapeMm): Vec3

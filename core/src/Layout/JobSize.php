@@ -16,8 +16,11 @@ use FallBend\Core\Job\Run;
  */
 final class JobSize
 {
-    /** Pieces, fittings and joints of one job. 20 flats of ten fixtures each come to 7,900: 0.7 s, and 60 MB with the answer. */
-    public const MOST_PARTS = 8_000;
+    /** Pieces, fittings and joints of one job. 48 flats of ten fixtures each come to about 21,000: 0.7 s, and 60 MB. */
+    public const MOST_PARTS = 25_000;
+
+    /** Those of a job that is answered whole: 20 flats come to 7,900. What is larger is answered in the parts that are asked for. */
+    public const MOST_WHOLE = 8_000;
 
     /** Joists, studs and other things that the runs go through, each counted as often as it stands there. */
     public const MOST_CROSSED = 5_000;
@@ -43,6 +46,19 @@ final class JobSize
                 number_format($crossed),
                 number_format(self::MOST_CROSSED),
             ), $crossed);
+        }
+    }
+
+    /** @throws BadInput if the job is too large to be answered at once */
+    public static function checkWhole(Job $job, Catalogue $catalogue): void
+    {
+        $parts = self::parts($job, $catalogue);
+        if ($parts > self::MOST_WHOLE) {
+            throw BadInput::at('want', sprintf(
+                'must say which parts of the answer are wanted: the runs come to about %s pieces, fittings and joints, and at most %s are answered at once',
+                number_format($parts),
+                number_format(self::MOST_WHOLE),
+            ));
         }
     }
 

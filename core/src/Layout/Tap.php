@@ -28,14 +28,4 @@ final readonly class Tap
         public bool $isVent,
         public bool $isCloset,
     ) {}
-
-    /** Whether another says the same. */
-    public function isLike(self $other): bool
-    {
-        [$a, $b] = [$this->at, $other->at];
-
-        return $this->run === $other->run && $this->side === $other->side && $a->run === $b->run && $a->leg === $b->leg && $a->atMm === $b->atMm && $a->pattern === $b->pattern
-            && $this->flow->x === $other->flow->x && $this->flow->y === $other->flow->y && $this->flow->z === $other->flow->z
-            && $this->size === $other->size && $this->system === $other->system && $this->isVent === $other->isVent && $this->isCloset === $other->isCloset;
-    }
 }

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\Vec3;
@@ -14,7 +13,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
-use FallBend\Core\Layout\JobCompiler;
+use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
@@ -32,10 +31,14 @@ final readonly class RunMakeUp
     /** An end that moves further than this beside the leg that it meets does not move along it. */
     private const BESIDE_MM = 1.0;
 
-    public function __construct(private Catalogue $catalogue, private JobFile $file) {}
+    /**
+     * @param Catalogue $catalogue with the crew's numbers and the job's own over it
+     * @param Rulebook $rulebook with the crew's thresholds and the job's own in it
+     */
+    public function __construct(private Catalogue $catalogue, private Rulebook $rulebook, private JobFile $file) {}
 
     /**
-     * Takes what is asked: the run, `from_leg`, and `to`: either `leg`, or what was measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
+     * Takes a job that is laid out, and what is asked: the run, `from_leg`, and `to`: either `leg`, or what was measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
      * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives ranked solutions with their legs, or what to
      * relax; and where the end moves, what moves with it: the place on the run that it enters (`branch_at_mm`) and the difference of the levels.
      *
@@ -43,22 +46,21 @@ final readonly class RunMakeUp
      *
      * @throws BadInput
      */
-    public function answer(Job $job, Fields $asked, OwnNumbers $own, ?Effort $effort = null): array
+    public function answer(JobLayout $job, Fields $asked, ?Effort $effort = null): array
     {
-        $catalogue = $job->catalogue($this->catalogue, $own);
-        $rulebook = $job->book($this->catalogue, $own);
-        $id = $asked->choice('run', array_map(static fn ($run): string => $run->id, $job->runs));
-        $layouts = (new JobCompiler($catalogue, $rulebook, $job))->compile()->runs;
+        $rulebook = $this->rulebook;
+        $id = $asked->choice('run', $job->ids());
+        $layouts = $job->runs;
         $layout = $layouts[$id];
         $to = $asked->child('to');
-        [$first, $last] = $this->legs($job, $layout, $asked, $to);
+        [$first, $last] = $this->legs($job->job, $layout, $asked, $to);
         $inRun = new InRun($layout, $first, $last);
         $end = $to->has('leg') ? $inRun->endOfLast() : $this->measured($inRun, $to);
         $levels = $to->has('leg') || $layout->run->levelDifference === null ? null : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM);
         $branch = $layout->run->tieIn->branch;
         $meets = $to->has('leg') || $branch === null ? null : self::meetsAt($branch, $layouts[$branch->run] ?? null, $layout->legs[$last - 1], $to);
         $to->end();
-        $problem = $inRun->problem($end, $catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
+        $problem = $inRun->problem($end, $this->catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
             $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0, array_map($this->box(...), $asked->children('obstacles', 50)));
         $asked->end();
         $found = (new Search($problem, self::EFFORT, $effort))->run();

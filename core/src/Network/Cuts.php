@@ -7,7 +7,6 @@ namespace FallBend\Core\Network;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Layout\Tap;
 
 /** Where a run is cut by what meets it, and what lies between the cuts. */
 final readonly class Cuts
@@ -35,12 +34,6 @@ final readonly class Cuts
         }
 
         return new self($junctions, $parts);
-    }
-
-    /** @return list<list<array{string, string}>> run and side of what meets it, cut by cut */
-    public function meetings(): array
-    {
-        return array_map(static fn (array $cut): array => array_map(static fn (Tap $tap): array => [$tap->run, $tap->side], $cut[2]->taps), $this->junctions);
     }
 
     /** @return list<Stretch> */

@@ -21,7 +21,6 @@ final readonly class Network
      * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
      * @param array<string, list<Obstacle>> $obstacles by id of run
      * @param list<Crossing> $crossings where they are gone through or past: the drilling plan
-     * @param array<string, RunParts> $parts by id of run
      */
     public function __construct(
         public JobLayout $layout,
@@ -33,22 +32,7 @@ final readonly class Network
         public ?FixtureLoad $group,
         public array $obstacles,
         public array $crossings,
-        public array $parts,
     ) {}
-
-    /** Takes the network apart, so that no two of its parts keep each other alive. It is of no use afterwards. */
-    public function release(): void
-    {
-        foreach ($this->nodes as $node) {
-            [$node->in, $node->out, $node->air] = [[], [], null];
-        }
-        foreach ($this->segments as $segment) {
-            [$segment->heads, $segment->vents] = [[], []];
-        }
-        foreach ($this->heads as $head) {
-            $head->arm = null;
-        }
-    }
 
     /** Gives the place on a run that a finding speaks of. */
     public function where(string $run, float $tapeMm): Where

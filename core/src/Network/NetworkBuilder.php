@@ -24,29 +24,21 @@ final class NetworkBuilder
     /** @var list<Segment> */
     private array $segments = [];
 
-    /** @var array<string, RunParts> by run */
-    private array $parts = [];
+    /** @var array<string, Cuts> by run */
+    private array $cuts = [];
+
+    /** @var array<string, list<Node>> by run: those that stand in it where others meet it, along its tape */
+    private array $met = [];
 
     /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
 
-    /** @var \WeakMap<RunLayout, Cuts>|null */
-    private static ?\WeakMap $cuts = null;
-
     private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
 
-    /**
-     * Takes a laid-out job; gives its network, with every arm walked.
-     *
-     * @param ?Network $before that of the same job before an edit: where the same runs still meet in the same places it is moved, and is of no other use; else it is taken apart
-     */
-    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook, ?Network $before = null): Network
+    /** Takes a laid-out job; gives its network, with every arm walked. */
+    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
     {
         $builder = new self($layout, $catalogue, $rulebook);
-        if ($before !== null && $builder->hangsAs($before)) {
-            return $builder->moved($before);
-        }
-        $before?->release();
         foreach ($layout->runs as $id => $run) {
             $builder->addNodes($id, $run);
         }
@@ -60,20 +52,21 @@ final class NetworkBuilder
     private function addNodes(string $id, RunLayout $run): void
     {
         $offset = $this->layout->offsets[$id];
-        $parts = $this->parts[$id] = new RunParts;
-        foreach (self::cuts($run)->junctions as [$tape, $at, $junction]) {
+        $this->cuts[$id] = Cuts::of($run);
+        $this->met[$id] = [];
+        foreach ($this->cuts[$id]->junctions as [$tape, $at, $junction]) {
             $node = $this->node($id, $tape, $offset->plus($at), null, $junction);
-            $parts->junctions[] = $node;
+            $this->met[$id][] = $node;
             foreach ($junction->taps as $tap) {
                 $this->ends[$tap->run][$tap->side] = $node;
             }
         }
         // Where another run's fitting is laid out later it takes the place of this end, which then hangs in nothing.
         if (! isset($this->ends[$id]['outlet'])) {
-            $this->ends[$id]['outlet'] = $parts->outlet = $this->node($id, 0.0, $offset, $run->run->outlet, null);
+            $this->ends[$id]['outlet'] = $this->node($id, 0.0, $offset, $run->run->outlet, null);
         }
         if ($run->run->tieIn->next === null && ! isset($this->ends[$id]['tie-in'])) {
-            $this->ends[$id]['tie-in'] = $parts->tieIn = $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
+            $this->ends[$id]['tie-in'] = $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
         }
     }
 
@@ -84,16 +77,15 @@ final class NetworkBuilder
             return;
         }
         $isReversed = $run->run->rises();
-        $nodes = [...$this->parts[$id]->junctions, $last];
+        $nodes = [...$this->met[$id], $last];
         $a = $this->ends[$id]['outlet'];
         $from = 0.0;
-        foreach (self::cuts($run)->stretches as $i => $stretches) {
+        foreach ($this->cuts[$id]->stretches as $i => $stretches) {
             $b = $nodes[$i];
             $to = $i === count($nodes) - 1 ? $run->tapeMm : $b->tapeMm;
             [$up, $down] = $isReversed ? [$b, $a] : [$a, $b];
             $segment = new Segment(count($this->segments), $run, $from, $to, $stretches, $isReversed, $up, $down);
             $this->segments[] = $segment;
-            $this->parts[$id]->segments[] = $segment;
             $down->in[] = $segment;
             // Waste goes on in the run that a junction stands in; a vent that parts from it there comes after.
             if ($up->run === $id) {
@@ -103,61 +95,6 @@ final class NetworkBuilder
             }
             [$a, $from] = [$b, $to];
         }
-    }
-
-    /** Whether the same runs meet in the same order as before an edit, so that no pipe hangs elsewhere. */
-    private function hangsAs(Network $before): bool
-    {
-        if (array_keys($this->layout->runs) !== array_keys($before->layout->runs)) {
-            return false;
-        }
-        foreach ($this->layout->runs as $id => $run) {
-            $old = $before->layout->runs[$id];
-            if ($run !== $old && ($run->run->rises() !== $old->run->rises() || $run->run->tieIn->next !== $old->run->tieIn->next || self::cuts($run)->meetings() !== self::cuts($old)->meetings())) {
-                return false;
-            }
-        }
-
-        return true;
-    }
-
-    /** The network before an edit with everything where it is now. Which pipe hangs in which has not changed, nor the order of flow. */
-    private function moved(Network $before): Network
-    {
-        $this->parts = $before->parts;
-        foreach ($this->layout->runs as $id => $run) {
-            if ($run !== $before->layout->runs[$id] || ! $this->layout->offsets[$id]->isSame($before->layout->offsets[$id])) {
-                $this->move($id, $run);
-            }
-        }
-        foreach ($before->segments as $segment) {
-            $segment->clear();
-        }
-
-        return $this->flow($before->nodes, $before->segments);
-    }
-
-    private function move(string $id, RunLayout $run): void
-    {
-        [$parts, $offset, $cuts, $from] = [$this->parts[$id], $this->layout->offsets[$id], self::cuts($run), 0.0];
-        foreach ($cuts->junctions as $i => [$tape, $at, $junction]) {
-            $parts->junctions[$i]->move($tape, $offset->plus($at), null, $junction);
-        }
-        $parts->outlet?->move(0.0, $offset, $run->run->outlet, null);
-        $parts->tieIn?->move($run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
-        foreach ($parts->segments as $i => $segment) {
-            $to = $cuts->junctions[$i][0] ?? $run->tapeMm;
-            $segment->lay($run, $from, $to, $cuts->stretches[$i]);
-            $from = $to;
-        }
-    }
-
-    /** A layout is cut once, however often its network is built: it says itself what meets it. */
-    private static function cuts(RunLayout $run): Cuts
-    {
-        self::$cuts ??= new \WeakMap;
-
-        return self::$cuts[$run] ??= Cuts::of($run);
     }
 
     /**
@@ -186,7 +123,7 @@ final class NetworkBuilder
             }
         }
 
-        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook), $this->parts);
+        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
     }
 
     /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */

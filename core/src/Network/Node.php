@@ -30,17 +30,11 @@ final class Node
     public function __construct(
         public readonly int $index,
         public readonly string $run,
-        public float $tapeMm,
-        public Vec3 $at,
-        public ?End $end,
-        public ?Junction $junction,
+        public readonly float $tapeMm,
+        public readonly Vec3 $at,
+        public readonly ?End $end,
+        public readonly ?Junction $junction,
     ) {}
-
-    /** Moves it to where an edit has put it; what meets in it stays the same. */
-    public function move(float $tapeMm, Vec3 $at, ?End $end, ?Junction $junction): void
-    {
-        [$this->tapeMm, $this->at, $this->end, $this->junction] = [$tapeMm, $at, $end, $junction];
-    }
 
     /** Gives the segment that waste leaves by, or null. */
     public function drain(): ?Segment

@@ -43,37 +43,14 @@ final class Segment
      */
     public function __construct(
         public readonly int $index,
-        public RunLayout $layout,
-        public float $fromMm,
-        public float $toMm,
-        public array $stretches,
+        public readonly RunLayout $layout,
+        public readonly float $fromMm,
+        public readonly float $toMm,
+        public readonly array $stretches,
         public readonly bool $isReversed,
         public readonly Node $up,
         public readonly Node $down,
     ) {}
-
-    /**
-     * Lays it where an edit has put it, between the same two nodes.
-     *
-     * @param list<Stretch> $stretches in the direction of flow
-     */
-    public function lay(RunLayout $layout, float $fromMm, float $toMm, array $stretches): void
-    {
-        [$this->layout, $this->fromMm, $this->toMm, $this->stretches, $this->size] = [$layout, $fromMm, $toMm, $stretches, null];
-    }
-
-    /** Forgets what flows in it. */
-    public function clear(): void
-    {
-        $this->heads = [];
-        $this->vents = [];
-        $this->load = 0.0;
-        $this->closets = 0;
-        $this->isLoadKnown = true;
-        $this->isWet = false;
-        $this->isAboveStack = false;
-        $this->isBelowStack = false;
-    }
 
     /** Gives the id of its run. */
     public function run(): string

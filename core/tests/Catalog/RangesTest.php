@@ -13,6 +13,7 @@ use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\EvaluationReport;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -79,13 +80,13 @@ final class RangesTest extends TestCase
             $job = (new JobFile($catalogue))->parse((string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$demo}.json"));
             $thresholds = array_filter($catalogue->rulebook($job->rulebook)->thresholds(), static fn ($threshold): bool => $threshold->value !== null);
             $set = array_map(static fn (string $id): RulebookOverride => self::threshold($catalogue, $job->rulebook, $id, $end), array_keys($thresholds));
-            self::assertNotSame([], $evaluator->evaluate($job, null, new OwnNumbers([], $set))['evaluation']['runs']);
+            self::assertNotSame([], (new EvaluationReport($evaluator->evaluate($job, null, new OwnNumbers([], $set))))->toArray()['runs']);
             $byTable = [];
             foreach (self::numbers($catalogue) as [$table, $row, $field]) {
                 $byTable[$table][] = self::atEnd($end, static fn (float $value): CatalogueOverride => self::number($catalogue, $table, $row, $field, $value));
             }
             foreach (array_intersect_key($byTable, array_flip(['pvc-dwv-40', 'ci-hub-service', 'pvcu-soil', ...Catalogue::PARTS])) as $table => $numbers) {
-                $evaluation = $evaluator->evaluate($job, null, new OwnNumbers($numbers))['evaluation'];
+                $evaluation = (new EvaluationReport($evaluator->evaluate($job, null, new OwnNumbers($numbers))))->toArray();
                 self::assertSameSize($job->runs, $evaluation['runs'], "{$demo} with {$table}");
                 json_encode($evaluation, JSON_THROW_ON_ERROR);
             }

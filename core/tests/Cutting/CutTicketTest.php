@@ -59,10 +59,10 @@ final class CutTicketTest extends TestCase
     {
         $job = CaseJob::of('upc-2021', ['main' => ['socket', 'north 2000 mm fall 20 mm/m / right 2000 mm fall 20 mm/m', 'socket', ['system' => 'ci-no-hub', 'size' => '4']]]);
         [$layout, $catalogue] = self::laid($job);
-        self::assertSame(['both ends: square, burr off'], (new CutTicket($layout, $job, $catalogue, 'main'))->pieces()[0]['ends']);
+        self::assertSame(['both ends: square, burr off'], (new CutTicket(new JobCutting($layout, $job, $catalogue), $layout->runs['main'], $job))->pieces()[0]['ends']);
         $push = CaseJob::of('adh-2015', ['main' => ['socket', 'north 2000 mm fall 20 mm/m / right 2000 mm fall 20 mm/m', 'socket', ['system' => 'pvcu-soil', 'size' => '110']]]);
         [$layout, $catalogue] = self::laid($push);
-        $piece = (new CutTicket($layout, $push, $catalogue, 'main'))->pieces()[0];
+        $piece = (new CutTicket(new JobCutting($layout, $push, $catalogue), $layout->runs['main'], $push))->pieces()[0];
         self::assertStringContainsString('chamfered about 15°', $piece['ends'][0]);
         self::assertSame('measure first', $piece['length'], 'no table says how deep that socket is');
     }
@@ -97,9 +97,9 @@ final class CutTicketTest extends TestCase
     public function testWhereTheNextLegIsNotUnderstoodNothingIsCutByAGuess(): void
     {
         $job = CaseJob::of('ipc-2021', ['main' => ['socket', self::LEGS, 'socket', ['size' => '2']]]);
-        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate($job, ['run' => 'main', 'text' => 'north 100 fall 1/4 / right 80 fall 1/4 / banana'])['job'];
+        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate($job, ['run' => 'main', 'text' => 'north 100 fall 1/4 / right 80 fall 1/4 / banana'])->job();
         [$layout, $catalogue] = self::laid($job);
-        [$first, $last] = (new CutTicket($layout, $job, $catalogue, 'main'))->pieces();
+        [$first, $last] = (new CutTicket(new JobCutting($layout, $job, $catalogue), $layout->runs['main'], $job))->pieces();
         self::assertStringEndsWith(' in', $first['length'], 'what lies between two legs that are understood is known');
         self::assertSame(['measure first', 'what follows is not called out yet'], [$last['length'], $last['lines'][1]]);
         self::assertSame('', $last['stick'], 'and it comes from no stick');
@@ -139,7 +139,7 @@ final class CutTicketTest extends TestCase
         }
         [$layout, $catalogue] = self::laid($job);
 
-        return [new CutTicket($layout, $job, $catalogue, 'main'), $layout, $job, $catalogue];
+        return [new CutTicket(new JobCutting($layout, $job, $catalogue), $layout->runs['main'], $job), $layout, $job, $catalogue];
     }
 
     /** @return array{JobLayout, Catalogue} */

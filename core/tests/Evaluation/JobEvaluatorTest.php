@@ -6,17 +6,18 @@ namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
-use FallBend\Core\Evaluation\JointCard;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Joining\Method;
+use FallBend\Core\Report\EvaluationReport;
+use FallBend\Core\Report\JointCard;
 use PHPUnit\Framework\TestCase;
 
 final class JobEvaluatorTest extends TestCase
 {
     public function testCallingOutChangesOneRunAndAllotsItsMarks(): void
     {
-        $evaluated = self::evaluator()->evaluate(self::demo(), ['run' => 'glaze', 'text' => 'down 9 1/2 / north 40 / 54 1/2 right at 1/4 per foot']);
+        $evaluated = self::evaluated(self::demo(), ['run' => 'glaze', 'text' => 'down 9 1/2 / north 40 / 54 1/2 right at 1/4 per foot']);
         $run = $evaluated['evaluation']['runs'][1];
         self::assertSame('right 4\' 6 1/2 fall 1/4', $run['legs'][2]['phrase']);
         self::assertSame('4\' 6 1/2" to the right, falling 1/4 in per ft', $run['legs'][2]['read_back']);
@@ -27,7 +28,7 @@ final class JobEvaluatorTest extends TestCase
 
     public function testWhatIsNotUnderstoodIsMarkedAndKept(): void
     {
-        $evaluated = self::evaluator()->evaluate(self::demo(), ['run' => 'glaze', 'text' => 'down 9 1/2 / left banana / right 20']);
+        $evaluated = self::evaluated(self::demo(), ['run' => 'glaze', 'text' => 'down 9 1/2 / left banana / right 20']);
         self::assertSame([['at' => 18, 'length' => 6, 'message' => 'Not understood: “banana”. Say a length, a way, a turn or a fall.']], $evaluated['evaluation']['phrases'][1]['unread']);
         $run = $evaluated['evaluation']['runs'][1];
         self::assertSame('down 9 1/2 / left banana / right 1\' 8', str_replace('right 20', 'right 1\' 8', $run['call_out']));
@@ -37,21 +38,21 @@ final class JobEvaluatorTest extends TestCase
 
     public function testAnEmptyRunAndAnEmptyJobAreEvaluated(): void
     {
-        $evaluated = self::evaluator()->evaluate(self::demo(), ['run' => 'glaze', 'text' => '']);
+        $evaluated = self::evaluated(self::demo(), ['run' => 'glaze', 'text' => '']);
         self::assertSame([], $evaluated['evaluation']['runs'][1]['legs']);
         self::assertSame([], $evaluated['evaluation']['runs'][1]['findings']);
-        self::assertSame([], self::evaluator()->evaluate(self::demo()->withRuns([]))['evaluation']['runs'], 'what the runs went through stands alone in the file, and stops nothing');
+        self::assertSame([], self::evaluated(self::demo()->withRuns([]))['evaluation']['runs'], 'what the runs went through stands alone in the file, and stops nothing');
     }
 
     public function testAMeasuredFittingMovesTheCutLengthsAndIsSeen(): void
     {
         $file = new JobFile(Catalogue::shipped());
         $document = $file->document(self::demo());
-        $before = self::evaluator()->evaluate(self::demo())['evaluation']['runs'][0];
+        $before = self::evaluated(self::demo())['evaluation']['runs'][0];
         $document['overrides'] = ['catalogue' => [['table' => 'pvc-dwv-40', 'row' => 'long-sweep/2', 'field' => 'take_off_mm', 'value' => 70]], 'rulebook' => []];
         /** @var array<string, mixed> $plain */
         $plain = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true);
-        $after = self::evaluator()->evaluate($file->read($plain))['evaluation']['runs'][0];
+        $after = self::evaluated($file->read($plain))['evaluation']['runs'][0];
         $old = $before['fittings'][0]['take_off']['mm'];
         self::assertEqualsWithDelta($before['pieces'][0]['cut']['mm'] + $old - 70, $after['pieces'][0]['cut']['mm'], 1e-6);
         self::assertSame('measured', $after['fittings'][0]['source']['status']);
@@ -60,7 +61,7 @@ final class JobEvaluatorTest extends TestCase
 
     public function testEverythingRestsOnNamedSources(): void
     {
-        foreach (self::evaluator()->evaluate(self::demo())['evaluation']['runs'] as $run) {
+        foreach (self::evaluated(self::demo())['evaluation']['runs'] as $run) {
             $rows = array_column($run['sources'], 'row');
             foreach ($run['fittings'] as $fitting) {
                 self::assertContains($fitting['row'], $rows);
@@ -70,13 +71,13 @@ final class JobEvaluatorTest extends TestCase
 
     public function testTheSameJobGivesTheSameAnswer(): void
     {
-        $first = self::evaluator()->evaluate(self::demo());
-        self::assertSame(json_encode($first['evaluation']), json_encode(self::evaluator()->evaluate($first['job'])['evaluation']));
+        $first = self::evaluated(self::demo());
+        self::assertSame(json_encode($first['evaluation']), json_encode(self::evaluated($first['job'])['evaluation']));
     }
 
     public function testAJointIsSaidAsOnSiteWhereARunGoesIntoAnother(): void
     {
-        $runs = array_column(self::evaluator()->evaluate(self::demo())['evaluation']['runs'], null, 'id');
+        $runs = array_column(self::evaluated(self::demo())['evaluation']['runs'], null, 'id');
         $stack = array_column($runs['stack']['joints'], 'name');
         self::assertSame(['A to roof terminal', 'I to House drain'], [$stack[0], $stack[count($stack) - 1]]);
         self::assertContains('B into the san tee', $stack);
@@ -85,7 +86,7 @@ final class JobEvaluatorTest extends TestCase
     /** The demo shows a rolled pair, a warning, a stop, and a leg that needs couplings. */
     public function testTheDemoShowsWhatItPromises(): void
     {
-        $runs = self::evaluator()->evaluate(self::demo())['evaluation']['runs'];
+        $runs = self::evaluated(self::demo())['evaluation']['runs'];
         self::assertCount(19, $runs);
         self::assertContains(true, array_column($runs[0]['pieces'], 'between'));
         $severities = array_merge(...array_map(static fn (array $run): array => array_column($run['findings'], 'severity'), $runs));
@@ -100,13 +101,13 @@ final class JobEvaluatorTest extends TestCase
         $cut = static function (string $method): float {
             $job = self::demo();
             $run = $job->run('floor') ?? self::fail('the demo has no such run');
-            $evaluated = self::evaluator()->evaluate($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy($method))));
+            $evaluated = self::evaluated($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy($method))));
             $pieces = $evaluated['evaluation']['runs'][3]['pieces'];
             self::assertSame([true, true], [$pieces[0]['known'], $pieces[1]['known']]);
 
             return $pieces[2]['known'] ? $pieces[2]['cut']['mm'] : NAN;
         };
-        $card = (new JointCard(Catalogue::shipped(), self::demo()))->ofRun('floor', 'tie-in');
+        $card = self::card(self::demo())->ofRun('floor', 'tie-in');
         $methods = array_column($card['methods'], null, 'method');
         self::assertSame(['hub-adapter', 'hub-gasket', 'caulked'], array_keys($methods));
         $gasket = $methods['hub-gasket'];
@@ -118,7 +119,7 @@ final class JobEvaluatorTest extends TestCase
         $document['overrides']['catalogue'][] = ['table' => 'adapters', 'row' => 'hub-adapter/service/3', 'field' => 'body_mm', 'value' => 41.5];
         /** @var array<string, mixed> $plain */
         $plain = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true);
-        $measured = array_column((new JointCard(Catalogue::shipped(), (new JobFile(Catalogue::shipped()))->read($plain)))->ofRun('floor', 'tie-in')['methods'], null, 'method');
+        $measured = array_column(self::card((new JobFile(Catalogue::shipped()))->read($plain))->ofRun('floor', 'tie-in')['methods'], null, 'method');
         $adapter = $measured['hub-adapter'];
         self::assertEqualsWithDelta($face + $adapter['insert_a_mm'] - $adapter['gap_mm'], $adapter['changes']['cut']['mm'], 1e-6);
         self::assertEqualsWithDelta($face - 41.5, $adapter['changes']['cut']['mm'], 1e-6, 'the pipe ends above the rim');
@@ -128,11 +129,11 @@ final class JobEvaluatorTest extends TestCase
     {
         $job = self::demo();
         $run = $job->run('clay-wash') ?? self::fail('the demo has no such run');
-        $findings = self::evaluator()->evaluate($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy('solvent-pvc'))))['evaluation']['runs'][0]['findings'];
+        $findings = self::evaluated($job->withRun($run->withEnds($run->outlet, $run->tieIn->joinedBy('solvent-pvc'))))['evaluation']['runs'][0]['findings'];
         $stop = array_column($findings, null, 'rule')['joint.refused'];
         self::assertSame('stop', $stop['severity']);
         self::assertStringContainsString('no plastic', $stop['why']);
-        $shower = self::evaluator()->evaluate($job)['evaluation']['runs'][5];
+        $shower = self::evaluated($job)['evaluation']['runs'][5];
         self::assertSame('unknown', array_column($shower['findings'], null, 'rule')['joint.unknownPipe']['severity']);
         self::assertFalse($shower['pieces'][1]['known']);
         self::assertSame('unknown', $shower['joints'][3]['state']);
@@ -141,7 +142,7 @@ final class JobEvaluatorTest extends TestCase
     public function testAnUnmeasuredFittingGivesNoCutLength(): void
     {
         $weir = (new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__.'/../../../database/demo/weir-cottage-office.json'));
-        $runs = self::evaluator()->evaluate($weir)['evaluation']['runs'];
+        $runs = self::evaluated($weir)['evaluation']['runs'];
         self::assertSame([true, true, true], array_column($runs[0]['pieces'], 'known'), 'its bends were measured');
         self::assertSame([false, false], array_column($runs[2]['pieces'], 'known'));
         self::assertContains('fitting.unmeasured', array_column($runs[2]['findings'], 'rule'));
@@ -155,19 +156,30 @@ final class JobEvaluatorTest extends TestCase
     {
         $seen = [];
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $name) {
-            $evaluation = self::evaluator()->evaluate((new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__."/../../../database/demo/{$name}.json")))['evaluation'];
+            $evaluation = self::evaluated((new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__."/../../../database/demo/{$name}.json")))['evaluation'];
             $seen = [...$seen, ...array_column($evaluation['singles'], 'method'), ...array_merge(...array_map(static fn (array $run): array => array_column($run['joints'], 'method'), $evaluation['runs']))];
         }
         self::assertSame([], array_values(array_diff(array_column(Method::cases(), 'value'), array_filter($seen))));
     }
 
-    private static function evaluator(): JobEvaluator
+    /**
+     * @param array{run: string, text: string}|null $callOut
+     * @return array{job: Job, evaluation: array<string, mixed>}
+     */
+    private static function evaluated(Job $job, ?array $callOut = null): array
     {
-        return new JobEvaluator(Catalogue::shipped());
+        $evaluated = (new JobEvaluator(Catalogue::shipped()))->evaluate($job, $callOut);
+
+        return ['job' => $evaluated->job(), 'evaluation' => (new EvaluationReport($evaluated))->toArray()];
     }
 
     private static function demo(): Job
     {
         return (new JobFile(Catalogue::shipped()))->parse((string) file_get_contents(__DIR__.'/../../../database/demo/mill-row-pottery.json'));
+    }
+
+    private static function card(Job $job): JointCard
+    {
+        return new JointCard((new JobEvaluator(Catalogue::shipped()))->evaluate($job));
     }
 }

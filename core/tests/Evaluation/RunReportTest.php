@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Evaluation\RunReport;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Report\RunReport;
 use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Tests\Fixtures;
 use PHPUnit\Framework\TestCase;
@@ -98,6 +98,6 @@ final class RunReportTest extends TestCase
         $layout = Fixtures::layout($callOut, $with);
         $catalogue = Catalogue::shipped();
 
-        return (new RunReport(Units::Inch))->of($layout, (new RuleSet($catalogue))->judge($layout, $catalogue->rulebook('ipc-2021')));
+        return (new RunReport(Units::Inch))->write($layout, (new RuleSet($catalogue))->judge($layout, $catalogue->rulebook('ipc-2021')));
     }
 }

@@ -106,7 +106,7 @@ final class RunHangingTest extends TestCase
 
     public function testWhatIsUnderstoodOfARunIsHung(): void
     {
-        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate(CaseJob::of('ipc-2021', ['main' => ['socket', 'north 160 fall 1/4', 'socket', ['size' => '2']]]), ['run' => 'main', 'text' => 'north 160 fall 1/4 / banana'])['job'];
+        $job = (new JobEvaluator(Catalogue::shipped()))->evaluate(CaseJob::of('ipc-2021', ['main' => ['socket', 'north 160 fall 1/4', 'socket', ['size' => '2']]]), ['run' => 'main', 'text' => 'north 160 fall 1/4 / banana'])->job();
         $rules = $job->book(Catalogue::shipped());
         $report = (new RunHanging((new JobCompiler(Catalogue::shipped(), $rules, $job))->compile()->runs['main'], $job, Catalogue::shipped(), $rules))->toArray();
         self::assertSame(array_column(self::report('north 160 fall 1/4', [])['hangers'], 'at'), array_column($report['hangers'], 'at'), 'as if it ended there');

@@ -29,7 +29,8 @@ final class DataFileTest extends TestCase
 
     public function testWhatIsKnownIsNotReadAgain(): void
     {
-        DataFile::know(['no-such-file.json' => ['a' => 1]]);
-        self::assertSame(['a' => 1], DataFile::read('no-such-file.json'));
+        DataFile::know(['nowhere/b.json' => ['a' => 1], 'nowhere/a.json' => []]);
+        self::assertSame(['a' => 1], DataFile::read('nowhere/b.json'));
+        self::assertSame(['a', 'b'], DataFile::names(DataFile::folder().'/nowhere'));
     }
 }

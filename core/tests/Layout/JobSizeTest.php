@@ -9,6 +9,7 @@ use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Layout\JobSize;
+use FallBend\Core\Report\EvaluationReport;
 use FallBend\Core\Tests\FlatBlock;
 use PHPUnit\Framework\TestCase;
 
@@ -24,7 +25,7 @@ final class JobSizeTest extends TestCase
         $jobs = [FlatBlock::of(3), ...array_map((new JobFile($catalogue))->parse(...), $demos)];
         foreach ($jobs as $job) {
             $real = 0;
-            foreach ((new JobEvaluator($catalogue))->evaluate($job)['evaluation']['runs'] as $run) {
+            foreach ((new EvaluationReport((new JobEvaluator($catalogue))->evaluate($job)))->toArray()['runs'] as $run) {
                 $real += count($run['pieces']) + count($run['fittings']) + count($run['joints']);
             }
             $said = JobSize::parts($job, $catalogue);
@@ -36,13 +37,28 @@ final class JobSizeTest extends TestCase
     public function testWhatIsTooLargeIsRefusedWithTheLimitBeforeItIsLaidOut(): void
     {
         $catalogue = Catalogue::shipped();
-        JobSize::check(FlatBlock::of(18), $catalogue);
+        JobSize::check(FlatBlock::of(56), $catalogue);
+        $bad = self::refused(static fn () => (new JobEvaluator($catalogue))->evaluate(FlatBlock::of(58)));
+        self::assertSame('runs', $bad->field);
+        self::assertStringContainsString('one job holds at most 25,000: part it in two', $bad->getMessage());
+    }
+
+    public function testWhatIsTooLargeForOneAnswerIsAnsweredInParts(): void
+    {
+        $catalogue = Catalogue::shipped();
+        JobSize::checkWhole(FlatBlock::of(18), $catalogue);
+        $bad = self::refused(static fn () => JobSize::checkWhole(FlatBlock::of(19), $catalogue));
+        self::assertSame('want', $bad->field);
+    }
+
+    /** @param  callable(): mixed  $ask */
+    private static function refused(callable $ask): BadInput
+    {
         try {
-            (new JobEvaluator($catalogue))->evaluate(FlatBlock::of(19));
-            self::fail('was evaluated');
+            $ask();
         } catch (BadInput $bad) {
-            self::assertSame('runs', $bad->field);
-            self::assertStringContainsString('one job holds at most 8,000: part it in two', $bad->getMessage());
+            return $bad;
         }
+        self::fail('was taken');
     }
 }

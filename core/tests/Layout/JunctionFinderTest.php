@@ -85,9 +85,9 @@ final class JunctionFinderTest extends TestCase
     private static function junction(string $book, array $runs, string $in): Junction
     {
         $catalogue = Catalogue::shipped();
-        $compiled = (new JobCompiler($catalogue, $catalogue->rulebook($book), CaseJob::of($book, $runs)))->compile()->compiled[$in];
-        self::assertCount(1, $compiled->junctions);
+        $compiled = (new JobCompiler($catalogue, $catalogue->rulebook($book), CaseJob::of($book, $runs)))->compile()->runs[$in];
+        self::assertCount(1, $compiled->site->junctions);
 
-        return $compiled->junctions[0];
+        return $compiled->site->junctions[0];
     }
 }

@@ -6,7 +6,7 @@ namespace FallBend\Core\Tests\MakeUp;
 
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -187,7 +187,9 @@ final class RunMakeUpTest extends TestCase
      */
     private static function answer(Job $job, array $asked): array
     {
-        return (new RunMakeUp(Catalogue::shipped(), new JobFile(Catalogue::shipped())))->answer($job, Fields::of($asked + ['run' => 'main']), new OwnNumbers);
+        $evaluated = (new JobEvaluator(Catalogue::shipped()))->evaluate($job);
+
+        return (new RunMakeUp($evaluated->catalogue, $evaluated->book, new JobFile(Catalogue::shipped())))->answer($evaluated->layout(), Fields::of($asked + ['run' => 'main']));
     }
 
     /** @param  array<string, mixed>  $solution */

@@ -6,11 +6,11 @@ namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\CallOut\CallOutReader;
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Report\EvaluationReport;
 
 /** Writes small jobs as job files, their legs as they would be called out, and says what the evaluation finds. */
 final class CaseJob
@@ -94,7 +94,7 @@ final class CaseJob
     /** @return array<string, mixed> */
     public static function evaluation(Job $job): array
     {
-        return (new JobEvaluator(Catalogue::shipped()))->evaluate($job, null, new OwnNumbers)['evaluation'];
+        return (new EvaluationReport((new JobEvaluator(Catalogue::shipped()))->evaluate($job)))->toArray();
     }
 
     /** @return array<string, mixed> */

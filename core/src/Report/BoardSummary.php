@@ -2,9 +2,9 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Report;
 
-use FallBend\Core\Job\Job;
+use FallBend\Core\Evaluation\EvaluatedJob;
 
 /**
  * What a board shows of a job: the run with the heaviest finding, how far its stations are, what is next, and its fall line
@@ -17,8 +17,6 @@ final class BoardSummary
     /** Raised whenever a summary says something else than before, so that stored ones are made again. */
     public const VERSION = 1;
 
-    private const RANKS = ['stop' => 0, 'warn' => 1, 'unknown' => 2, 'note' => 3];
-
     /** Runs of more pieces and fittings are not drawn on a board. */
     private const MOST_DRAWN = 120;
 
@@ -30,40 +28,27 @@ final class BoardSummary
 
     private const BRANCH = ['turn', 'size', 'take_mm', 'reversed', 'taps'];
 
-    /**
-     * Takes a job and its evaluation, as JobEvaluator gives it.
-     *
-     * @param array<string, mixed> $evaluation
-     * @return array<string, mixed> shape `JobSummary` of the API description
-     */
-    public static function of(Job $job, array $evaluation): array
+    /** @return array<string, mixed> shape `JobSummary` of the API description */
+    public static function of(EvaluatedJob $job): array
     {
-        /** @var list<Report> $reports */
-        $reports = is_array($evaluation['runs'] ?? null) ? $evaluation['runs'] : [];
-        $heaviest = self::heaviest($reports);
+        $heaviest = self::heaviest($job);
 
         return [
-            'units' => $job->units->value,
-            'rulebook' => is_array($evaluation['rulebook'] ?? null) ? $evaluation['rulebook']['name'] ?? '' : '',
-            'runs' => count($reports),
-            'drawn_fill' => $evaluation['drawn_fill'] ?? 0.0,
-            'run' => $heaviest === null ? null : self::run($job, $heaviest, $reports[$heaviest]),
+            'units' => $job->job()->units->value,
+            'rulebook' => $job->book->name,
+            'runs' => count($job->layout()->runs),
+            'drawn_fill' => $job->catalogue->assumption('drawn-fill')->value,
+            'run' => $heaviest === null ? null : self::run($job, $heaviest),
         ];
     }
 
-    /**
-     * @param list<Report> $reports
-     * @return ?int index of the run with the heaviest finding, the first of them
-     */
-    private static function heaviest(array $reports): ?int
+    /** @return ?int index of the run with the heaviest finding, the first of them */
+    private static function heaviest(EvaluatedJob $job): ?int
     {
-        [$heaviest, $rank] = [null, 5];
-        foreach ($reports as $i => $report) {
-            $mine = 4;
-            foreach (self::list($report, 'findings') as $finding) {
-                $severity = is_string($finding['severity'] ?? null) ? $finding['severity'] : '';
-                $mine = min($mine, self::RANKS[$severity] ?? 4);
-            }
+        [$heaviest, $rank] = [null, PHP_INT_MAX];
+        foreach ($job->layout()->ids() as $i => $id) {
+            $first = $job->findings($id)[0] ?? null;
+            $mine = $first === null ? PHP_INT_MAX - 1 : $first->severity->rank();
             if ($mine < $rank) {
                 [$heaviest, $rank] = [$i, $mine];
             }
@@ -72,13 +57,12 @@ final class BoardSummary
         return $heaviest;
     }
 
-    /**
-     * @param Report $report
-     * @return array<string, mixed>
-     */
-    private static function run(Job $job, int $index, array $report): array
+    /** @return array<string, mixed> */
+    private static function run(EvaluatedJob $evaluated, int $index): array
     {
-        $id = is_string($report['id'] ?? null) ? $report['id'] : '';
+        $job = $evaluated->job();
+        $id = $evaluated->layout()->ids()[$index];
+        $report = (new RunReport($job->units))->write($evaluated->run($id), $evaluated->findings($id));
         $findings = self::list($report, 'findings');
         $pieces = self::list($report, 'pieces');
         $joints = self::list($report, 'joints');

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Report;
 
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\Orientation;

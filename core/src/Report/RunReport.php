@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Report;
 
 use FallBend\Core\CallOut\CallOutPrinter;
 use FallBend\Core\Catalog\Bend;
@@ -46,7 +46,7 @@ final class RunReport
      * @param list<Finding> $findings
      * @return array<string, mixed>
      */
-    public function of(RunLayout $layout, array $findings): array
+    public function write(RunLayout $layout, array $findings): array
     {
         $run = $layout->run;
 

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Report;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Flow\Manning;
@@ -30,26 +30,50 @@ final readonly class NetworkReport
         $this->sizing = new Sizing($rulebook);
     }
 
-    /** @return array<string, mixed> */
-    public function toArray(): array
+    /** Whether loads are flows in l/s; false: they are units. */
+    public function countsFlow(): bool
     {
-        $layout = $this->network->layout;
+        return $this->sizing->isFlow();
+    }
+
+    /** @return list<array<string, mixed>> where every run stands, and into which other it leads */
+    public function places(): array
+    {
+        return array_map($this->place(...), array_values($this->network->layout->runs));
+    }
+
+    /** @return list<array<string, mixed>> what every fixture loads the drain with, and how its trap is vented */
+    public function fixtures(): array
+    {
+        return array_map($this->head(...), $this->network->heads);
+    }
+
+    /** @return list<array<string, mixed>> what flows in every pipe between two places where others enter */
+    public function pipes(): array
+    {
+        return array_map($this->segment(...), $this->network->segments);
+    }
+
+    /** @return list<array<string, mixed>> what is drilled */
+    public function crossings(): array
+    {
+        return array_map($this->crossing(...), $this->network->crossings);
+    }
+
+    /** @return array<string, mixed> */
+    private function place(RunLayout $layout): array
+    {
+        [$run, $whole] = [$layout->run, $this->network->layout];
 
         return [
-            'counts_flow' => $this->sizing->isFlow(),
-            'places' => array_map(fn (RunLayout $run): array => [
-                'run' => $run->run->id,
-                'name' => $run->run->name,
-                'use' => $run->run->use,
-                'frame' => $layout->frames[$run->run->id],
-                'at' => self::point($layout->offsets[$run->run->id]),
-                'into' => $run->run->tieIn->branch->run ?? $run->run->tieIn->next ?? $run->run->outlet->branch?->run,
-                'rises' => $run->run->rises(),
-                'fixture' => $run->run->outlet->fixture?->kind,
-            ], array_values($layout->runs)),
-            'fixtures' => array_map($this->head(...), $this->network->heads),
-            'pipes' => array_map($this->segment(...), $this->network->segments),
-            'crossings' => array_map($this->crossing(...), $this->network->crossings),
+            'run' => $run->id,
+            'name' => $run->name,
+            'use' => $run->use,
+            'frame' => $whole->frames[$run->id],
+            'at' => self::point($whole->offsets[$run->id]),
+            'into' => $run->tieIn->branch->run ?? $run->tieIn->next ?? $run->outlet->branch?->run,
+            'rises' => $run->rises(),
+            'fixture' => $run->outlet->fixture?->kind,
         ];
     }
 

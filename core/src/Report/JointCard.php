@@ -2,11 +2,11 @@
 
 declare(strict_types=1);
 
-namespace FallBend\Core\Evaluation;
+namespace FallBend\Core\Report;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
@@ -35,14 +35,17 @@ final readonly class JointCard
 
     private Rulebook $rulebook;
 
+    private Job $job;
+
     private JobCompiler $compiler;
 
-    public function __construct(Catalogue $catalogue, private Job $job, OwnNumbers $own = new OwnNumbers)
+    public function __construct(EvaluatedJob $evaluated)
     {
-        $this->mine = $job->catalogue($catalogue, $own);
-        $this->joiner = new EndJoiner($this->mine);
-        $this->rulebook = $job->book($catalogue, $own);
-        $this->compiler = new JobCompiler($this->mine, $this->rulebook, $job);
+        $this->mine = $evaluated->catalogue;
+        $this->joiner = $evaluated->joiner();
+        $this->rulebook = $evaluated->book;
+        $this->job = $evaluated->job();
+        $this->compiler = new JobCompiler($this->mine, $this->rulebook, $this->job);
         $this->tape = new Tape;
     }
 

@@ -1,0 +1,78 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Job;
+use App\Models\User;
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Effort\Effort;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Job\JobFile;
+use Illuminate\Http\Request;
+
+/**
+ * Reads the job that a request brings, and evaluates it once. The numbers that go before the lists are those of the crew that
+ * the job belongs to, which the request names in `job`; of a document that is no job yet, those of the asker's first crew.
+ */
+final readonly class EvaluateJob
+{
+    public function __construct(private JobFile $file, private CrewNumbers $numbers, private JobEvaluator $evaluator) {}
+
+    /**
+     * @param Fields $body of the request, with `document` and, where it is kept already, `job`
+     * @param array{run: string, text: string}|null $callOut what is being called out for one of its runs
+     *
+     * @throws BadInput where the document is wrong, or the job too large
+     */
+    public function of(Request $request, Fields $body, ?array $callOut = null, ?Effort $effort = null): EvaluatedJob
+    {
+        return $this->plan($request, $body, $this->document($body), $callOut, $effort);
+    }
+
+    /**
+     * The same for a plan that was made of the document.
+     *
+     * @param array{run: string, text: string}|null $callOut
+     *
+     * @throws BadInput where the job is too large
+     */
+    public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null, ?Effort $effort = null): EvaluatedJob
+    {
+        return $this->evaluator->evaluate($plan, $callOut, $this->own($request, $body), $effort);
+    }
+
+    /** @throws BadInput where the document is wrong */
+    public function document(Fields $body): Plan
+    {
+        $document = $body->raw('document');
+
+        return $this->file->read(is_array($document) ? $document : []);
+    }
+
+    /**
+     * Gives the id of the run that a body asks for.
+     *
+     * @throws BadInput if the job has none of it
+     */
+    public static function runOf(Fields $body, EvaluatedJob $job): string
+    {
+        return $body->choice('run', $job->layout()->ids());
+    }
+
+    private function own(Request $request, Fields $body): OwnNumbers
+    {
+        $asker = User::asking($request);
+        if (! $body->has('job')) {
+            return $this->numbers->of($asker->crewId());
+        }
+        $job = Job::ofCrews($asker->crewIds())->findOrFail($body->string('job', 40));
+
+        return $this->numbers->of($job->crew_id);
+    }
+}

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Report;
+
+use FallBend\Core\CallOut\Phrase;
+use FallBend\Core\CallOut\Unread;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Layout\JobSize;
+
+/** Writes a whole evaluated job as the interface shows it; what a screen shows of it alone is written by `JobParts`. */
+final readonly class EvaluationReport
+{
+    public function __construct(private EvaluatedJob $job) {}
+
+    /**
+     * @return array<string, mixed> see docs/openapi.json, Evaluation
+     *
+     * @throws BadInput if the job is too large to be answered at once
+     */
+    public function toArray(): array
+    {
+        JobSize::checkWhole($this->job->job(), $this->job->catalogue);
+        $head = new HeadReport($this->job);
+        $network = new NetworkReport($this->job->network(), $this->job->book);
+        $runs = new RunReport($this->job->job()->units);
+
+        return [
+            ...$head->toArray(),
+            'phrases' => self::phrases($this->job->phrases),
+            'runs' => array_map(
+                fn (string $id): array => $runs->write($this->job->run($id), $this->job->findings($id)),
+                $this->job->layout()->ids(),
+            ),
+            'network' => [
+                'counts_flow' => $network->countsFlow(),
+                'places' => $network->places(),
+                'fixtures' => $network->fixtures(),
+                'pipes' => $network->pipes(),
+                'crossings' => $network->crossings(),
+            ],
+        ];
+    }
+
+    /**
+     * @param list<Phrase> $phrases
+     * @return list<array<string, mixed>>
+     */
+    public static function phrases(array $phrases): array
+    {
+        return array_map(static fn (Phrase $phrase): array => [
+            'text' => $phrase->text,
+            'at' => $phrase->at,
+            'unread' => array_map(self::unread(...), $phrase->unread),
+        ], $phrases);
+    }
+
+    /** @return array{at: int, length: int, message: string} */
+    private static function unread(Unread $unread): array
+    {
+        return ['at' => $unread->at, 'length' => $unread->length, 'message' => $unread->message];
+    }
+}

@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Report;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Job\SingleJoint;
+use FallBend\Core\Job\StandingPipe;
+use FallBend\Core\Layout\JointRegister;
+use FallBend\Core\Measure\Tape;
+
+/** Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes, joints outside the runs. */
+final readonly class HeadReport
+{
+    public function __construct(private EvaluatedJob $evaluated) {}
+
+    /** @return array<string, mixed> see docs/openapi.json, Evaluation */
+    public function toArray(): array
+    {
+        [$job, $book, $catalogue] = [$this->evaluated->job(), $this->evaluated->book, $this->evaluated->catalogue];
+
+        return [
+            'units' => $job->units->value,
+            'rulebook' => ['id' => $book->id, 'name' => $book->name, 'style' => $book->style],
+            'drawn_fill' => $catalogue->assumption('drawn-fill')->value,
+            'saw_kerf' => (new Tape)->of($catalogue->assumption('saw-kerf')->value),
+            'singles' => array_map(
+                fn (SingleJoint $single): array => JointRegister::single($single, $job, $this->evaluated->joiner(), $book),
+                $job->singles,
+            ),
+            'standing' => array_map(static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue), $job->standing),
+        ];
+    }
+
+    /** @return array<string, mixed> what the interface shows of a standing pipe beside what was entered */
+    private static function standing(StandingPipe $pipe, Catalogue $catalogue): array
+    {
+        $system = $pipe->system === null ? null : $catalogue->system($pipe->system);
+        $row = $system?->pipe($pipe->size ?? '');
+
+        return [
+            'id' => $pipe->id,
+            'known' => $system !== null,
+            'said' => $system === null ? 'not known' : "{$system->short} {$pipe->size}",
+            'letters' => $system->letters ?? '?',
+            'material' => $system->material ?? 'unknown',
+            'od_mm' => $pipe->outsideMm ?? $row?->outsideMm,
+            'bore_mm' => $row?->boreMm,
+            'source' => $row?->provenance->toArray(),
+        ];
+    }
+}
