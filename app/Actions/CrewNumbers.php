@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Crew;
+use App\Models\Job;
 use App\Models\OwnEntry;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
@@ -13,7 +14,10 @@ use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 
 /**
  * The numbers and rows that a crew set for itself, as the core takes them. One that cannot be used (a table of a newer release
@@ -28,7 +32,29 @@ final readonly class CrewNumbers
 
     public function of(?int $crewId): OwnNumbers
     {
-        return $crewId === null ? new OwnNumbers : $this->read(self::entries($crewId))['own'];
+        $entries = $crewId === null ? null : self::entries($crewId);
+
+        return $entries === null || $entries->isEmpty() ? new OwnNumbers : $this->read($entries)['own'];
+    }
+
+    /**
+     * The same of the crew that a job belongs to, asked with one query: it is asked with every key press.
+     *
+     * @throws ModelNotFoundException<Job> if the user is in no crew that has such a job
+     */
+    public function ofJob(string $jobId, int $userId): OwnNumbers
+    {
+        $rows = DB::table('jobs')
+            ->join('crew_user', 'crew_user.crew_id', '=', 'jobs.crew_id')
+            ->leftJoin('own_entries', static fn (JoinClause $join) => $join->on('own_entries.crew_id', '=', 'jobs.crew_id')->whereIn('kind', OwnEntry::OF_CATALOGUE))
+            ->where(['jobs.id' => $jobId, 'crew_user.user_id' => $userId])
+            ->get(['own_entries.*']);
+        if ($rows->isEmpty()) {
+            throw (new ModelNotFoundException)->setModel(Job::class, [$jobId]);
+        }
+        $entries = OwnEntry::query()->hydrate($rows->whereNotNull('id')->all())->sortBy('id');
+
+        return $entries->isEmpty() ? new OwnNumbers : $this->read($entries)['own'];
     }
 
     /** @return array<int, string> why an entry is left out, by its id */

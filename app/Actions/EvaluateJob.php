@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\Job;
 use App\Models\User;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
@@ -68,11 +67,7 @@ final readonly class EvaluateJob
     private function own(Request $request, Fields $body): OwnNumbers
     {
         $asker = User::asking($request);
-        if (! $body->has('job')) {
-            return $this->numbers->of($asker->crewId());
-        }
-        $job = Job::ofCrews($asker->crewIds())->findOrFail($body->string('job', 40));
 
-        return $this->numbers->of($job->crew_id);
+        return $body->has('job') ? $this->numbers->ofJob($body->string('job', 40), $asker->id) : $this->numbers->of($asker->crewId());
     }
 }

@@ -40,7 +40,7 @@ final readonly class KeepRevision
         return DB::transaction(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
             $job = Job::query()->create(['crew_id' => $crewId, 'name' => $plan->name, 'head' => 0]);
 
-            return $this->append($job, $author, new Step($plan, 'start', null, null), $evaluated, $text);
+            return $this->append($job, $author, null, new Step($plan, 'start', null, null), $evaluated, $text);
         });
     }
 
@@ -108,18 +108,19 @@ final readonly class KeepRevision
     {
         self::refuseStale($job, $from);
         $step = new Step($this->open->plan($job->revision($number)), "back to {$number}", null, null);
-        $newest = $this->open->mended($job->headRevision());
+        $head = $job->newest();
+        $newest = $this->open->mended($head);
 
-        return $this->keep($job, $author, $from, $newest === null ? $step : $step->onto($newest));
+        return $this->keep($job, $author, $head, $newest === null ? $step : $step->onto($newest->marks()));
     }
 
     /** @param  callable(Revision): ?Step  $next  what follows the newest revision; null: nothing */
     private function onto(Job $job, User $author, int $from, callable $next): Kept
     {
         self::refuseStale($job, $from);
-        $head = $job->headRevision();
+        $head = $job->newest();
         try {
-            $before = $this->open->plan($head);
+            $marks = $job->unreadable === null ? $this->file->marks($head->text()) : $this->open->plan($head)->marks();
         } catch (BadInput $bad) {
             throw UnreadableJob::because($job, $bad);
         }
@@ -128,20 +129,20 @@ final readonly class KeepRevision
             return $this->open->newest($job);
         }
 
-        return $this->keep($job, $author, $from, $step->onto($before));
+        return $this->keep($job, $author, $head, $step->onto($marks));
     }
 
-    private function keep(Job $job, User $author, int $from, Step $step): Kept
+    private function keep(Job $job, User $author, Revision $head, Step $step): Kept
     {
         $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id));
         $text = $this->file->write($evaluated->job());
 
-        return DB::transaction(function () use ($job, $author, $from, $step, $evaluated, $text): Kept {
+        return DB::transaction(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
             // The row lock makes edits of one job wait for each other, on every server.
             $locked = Job::query()->lockForUpdate()->findOrFail($job->id);
-            self::refuseStale($locked, $from);
+            self::refuseStale($locked, $head->number);
 
-            return $this->append($locked, $author, $step, $evaluated, $text);
+            return $this->append($locked, $author, $head, $step, $evaluated, $text);
         });
     }
 
@@ -157,21 +158,21 @@ final readonly class KeepRevision
      *
      * @throws BadInput if the database does not give back what it was given
      */
-    private function append(Job $job, User $author, Step $step, EvaluatedJob $evaluated, string $text): Kept
+    private function append(Job $job, User $author, ?Revision $head, Step $step, EvaluatedJob $evaluated, string $text): Kept
     {
         $number = $job->head + 1;
-        $job->revisions()->create([
+        $made = $job->revisions()->create([
             'number' => $number,
             'author_id' => $author->id,
             'gesture' => $step->gesture,
             'undo_to' => $step->undoTo,
             'redo_to' => $step->redoTo,
-            'document' => $text,
-        ]);
-        $revision = $job->revision($number);
-        if ($revision->document !== $text) {
+        ] + ($head?->next($text) ?? Revision::whole($text)));
+        $revision = ($head ?? $made)->readBack($number);
+        if ($revision->text() !== $text) {
             throw BadInput::at('', 'What was stored was not read back as it was. Nothing was kept.');
         }
+        $revision->setRelation('author', $author);
         $job->update([
             'head' => $number,
             'name' => $evaluated->job()->name,

@@ -61,13 +61,13 @@ final readonly class OpenJob
     /** @throws BadInput if the revision cannot be read */
     public function plan(Revision $revision): Plan
     {
-        return $this->file->parse($revision->document);
+        return $this->file->parse($revision->text());
     }
 
     /** The plan of a revision that is read once its ledgers are mended; null where something else is wrong with it. */
     public function mended(Revision $revision): ?Plan
     {
-        $document = json_decode($revision->document, true);
+        $document = json_decode($revision->text(), true);
         if (! is_array($document)) {
             return null;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Job\Marks;
 
 /** What is to follow the newest revision of a job. */
 final readonly class Step
@@ -20,9 +21,13 @@ final readonly class Step
         public ?int $redoTo,
     ) {}
 
-    /** The same with the marks of what is kept: they stand on the pipe. */
-    public function onto(Plan $kept): self
+    /**
+     * The same with the marks of what is kept: they stand on the pipe.
+     *
+     * @param array<string, array{Marks, int}> $marks by run, with the number of its next leg
+     */
+    public function onto(array $marks): self
     {
-        return new self($this->plan->keepingMarksOf($kept), $this->gesture, $this->undoTo, $this->redoTo);
+        return new self($this->plan->keepingMarks($marks), $this->gesture, $this->undoTo, $this->redoTo);
     }
 }

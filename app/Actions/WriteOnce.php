@@ -80,21 +80,18 @@ final readonly class WriteOnce
         }
         $mine = ['user_id' => User::asking($request)->id, 'key' => $key];
         $fingerprint = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
-        $seen = Write::query()->where($mine)->first();
-        if ($seen === null) {
-            try {
-                return DB::transaction(static function () use ($mine, $fingerprint, $write): Write {
-                    // The same write on its way twice waits here for the first to end.
-                    $row = Write::query()->create($mine + ['fingerprint' => $fingerprint]);
-                    $write($row);
-                    $row->save();
-                    self::forgetOld();
+        try {
+            return DB::transaction(static function () use ($mine, $fingerprint, $write): Write {
+                // The same write on its way twice waits here for the first to end; one that was carried out goes no further.
+                $row = Write::query()->create($mine + ['fingerprint' => $fingerprint]);
+                $write($row);
+                $row->save();
+                self::forgetOld();
 
-                    return $row;
-                }, self::ATTEMPTS);
-            } catch (UniqueConstraintViolationException $twice) {
-                $seen = Write::query()->where($mine)->first() ?? throw $twice;
-            }
+                return $row;
+            }, self::ATTEMPTS);
+        } catch (UniqueConstraintViolationException $twice) {
+            $seen = Write::query()->where($mine)->first() ?? throw $twice;
         }
 
         return $seen->fingerprint === $fingerprint ? $seen

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Query\Builder as Query;
 use Illuminate\Support\Carbon;
 
 /**
@@ -34,13 +35,10 @@ final class Job extends Model
 
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
-    /**
-     * @param list<int> $crews
-     * @return Builder<Job> the jobs of these crews
-     */
-    public static function ofCrews(array $crews): Builder
+    /** @return Builder<Job> the jobs of the crews that a user is in */
+    public static function ofUser(int $id): Builder
     {
-        return self::query()->whereIn('crew_id', $crews);
+        return self::query()->whereIn('crew_id', static fn (Query $crews): Query => $crews->select('crew_id')->from('crew_user')->where('user_id', $id));
     }
 
     /** @return BelongsTo<Crew, $this> */
@@ -63,12 +61,18 @@ final class Job extends Model
 
     public function revision(int $number): Revision
     {
-        return $this->revisions()->where('number', $number)->with('author')->firstOrFail();
+        return Revision::numbered($this->id, $number)->load('author');
     }
 
     public function headRevision(): Revision
     {
         return $this->revision($this->head);
+    }
+
+    /** The newest revision, without who made it. */
+    public function newest(): Revision
+    {
+        return Revision::numbered($this->id, $this->head);
     }
 
     /**

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Carbon;
 
 /**
  * One state of a job, whole, never changed. Undo and redo append a state too; `undo_to` and `redo_to` say which state they would bring back.
+ *
+ * A state is put down as what is other in it than in an earlier one, its base, which is put down whole: of fifty one is. What an
+ * earlier version kept stands as text in `document`.
  *
  * @property int $id
  * @property string $job_id
@@ -18,7 +23,11 @@ use Illuminate\Support\Carbon;
  * @property string $gesture edits of one gesture are undone as one
  * @property int|null $undo_to
  * @property int|null $redo_to
- * @property string $document JSON
+ * @property string|null $document JSON; null where it is packed
+ * @property string|null $packed see PackedText
+ * @property int|null $base number of the revision that it was packed with; null: with none
+ * @property-read string|null $base_packed
+ * @property-read string|null $base_document
  * @property Carbon $created_at
  * @property-read User $author
  */
@@ -26,11 +35,101 @@ final class Revision extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $fillable = ['job_id', 'number', 'author_id', 'gesture', 'undo_to', 'redo_to', 'document'];
+    /** Of so many revisions one is put down whole. */
+    private const WHOLE_OF = 50;
+
+    protected $fillable = ['job_id', 'number', 'author_id', 'gesture', 'undo_to', 'redo_to', 'document', 'packed', 'base'];
+
+    protected $attributes = ['document' => null, 'packed' => null, 'base' => null];
+
+    private ?string $text = null;
+
+    /** Its base; null while nobody asked for it. */
+    private ?self $baseRevision = null;
+
+    /** Gives a revision of a job with its base, in one query. */
+    public static function numbered(string $job, int $number): self
+    {
+        $revision = self::query()
+            ->leftJoin('revisions as bases', static function (JoinClause $join): void {
+                $join->on('bases.job_id', '=', 'revisions.job_id')->on('bases.number', '=', 'revisions.base');
+            })
+            ->where(['revisions.job_id' => $job, 'revisions.number' => $number])
+            ->select(['revisions.*', 'bases.packed as base_packed', 'bases.document as base_document'])
+            ->firstOrFail();
+        $base = (new self)->setRawAttributes(['document' => $revision->base_document, 'packed' => $revision->base_packed, 'base' => null]);
+        unset($revision->base_packed, $revision->base_document);
+        $revision->syncOriginal();
+        $revision->baseRevision = $base;
+
+        return $revision;
+    }
+
+    /**
+     * Gives the state, as JSON.
+     *
+     * @throws BadInput if what was stored of it is damaged
+     */
+    public function text(): string
+    {
+        return $this->text ??= $this->document ?? PackedText::unpack($this->packed ?? '', $this->baseText());
+    }
+
+    /** @return array{packed: string, base: ?int} how a state is put down by itself */
+    public static function whole(string $text): array
+    {
+        return ['packed' => PackedText::pack($text), 'base' => null];
+    }
+
+    /**
+     * Gives how a later state of the same job is put down.
+     *
+     * @return array{packed: string, base: ?int}
+     */
+    public function next(string $text): array
+    {
+        $base = $this->base ?? $this->number;
+        $whole = self::whole($text);
+        if ($this->number + 1 - $base >= self::WHOLE_OF) {
+            return $whole;
+        }
+        $packed = PackedText::pack($text, $this->base === null ? $this->text() : $this->baseText());
+
+        return strlen($packed) * 2 > strlen($whole['packed']) ? $whole : ['packed' => $packed, 'base' => $base];
+    }
+
+    /** Reads back what was stored after this revision, with what is known of its base already. */
+    public function readBack(int $number): self
+    {
+        $next = self::query()->where(['job_id' => $this->job_id, 'number' => $number])->firstOrFail();
+        $next->baseRevision = $next->base === $this->number ? $this : $this->baseRevision;
+
+        return $next;
+    }
+
+    /** Puts down another state in its place. Those that were packed with it are put down whole first. */
+    public function replace(string $text): void
+    {
+        foreach (self::query()->where(['job_id' => $this->job_id, 'base' => $this->number])->get() as $other) {
+            $other->update(self::whole($other->text()));
+        }
+        $this->update(['document' => null] + self::whole($text));
+        $this->text = $text;
+    }
 
     /** @return BelongsTo<User, $this> */
     public function author(): BelongsTo
     {
         return $this->belongsTo(User::class, 'author_id');
+    }
+
+    private function baseText(): string
+    {
+        if ($this->base === null) {
+            return '';
+        }
+        $this->baseRevision ??= self::query()->where(['job_id' => $this->job_id, 'number' => $this->base])->firstOrFail();
+
+        return $this->baseRevision->text();
     }
 }

@@ -3,7 +3,7 @@
 
 # start_web NAME PORT
 start_web() {
-  local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing) user='' log=''
+  local home="$VAR/$1/web" version flags=(-d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
   FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group"
@@ -38,7 +38,10 @@ php_admin_value[post_max_size] = 8M
 php_admin_value[memory_limit] = 96M"
   fpm_settings "$home" fpm "$FPM_SOCKET" 'pm = static
 pm.max_children = 4
-request_terminate_timeout = 30s' "$common"
+request_terminate_timeout = 30s
+; Pipes of a network point at each other: PHP would go through all of them again and again to see whether any is garbage. What a
+; request leaves goes with the request.
+php_admin_value[zend.enable_gc] = 0' "$common"
   # Heavy questions have workers of their own, which stand back behind the others. Two are worked on at a time (app/Questions/Turn.php), the rest wait.
   fpm_settings "$home" heavy "$FPM_HEAVY_SOCKET" 'pm = ondemand
 pm.max_children = 12

@@ -10,6 +10,7 @@ use FallBend\Core\Tests\FlatBlock;
 use PDO;
 use PHPUnit\Framework\TestCase;
 use Tests\Support\AccessLog;
+use Tests\Support\Answer;
 use Tests\Support\Served;
 
 /**
@@ -56,33 +57,67 @@ final class HttpBench extends TestCase
     /** @param  array<array-key, mixed>  $document */
     private function job(string $name, array $document, string $run, int $times): void
     {
-        $made = $this->served->send('POST', '/api/jobs', ['document' => $document]);
+        $made = $this->served->send('POST', '/api/jobs', ['document' => $document, 'want' => (object) []]);
         if ($made->status !== 201) {
             fprintf(STDOUT, "%-42s %s\n", $name, $made->said());
 
             return;
         }
-        $path = "/api/jobs/{$made->id()}";
-        $this->measured("{$name}: opened", $times, fn () => $this->served->send('GET', $path));
-        $job = $this->served->send('GET', $path)->json();
-        $said = '';
-        foreach ($job['evaluation']['runs'] as $report) {
-            $said = $report['id'] === $run ? $report['call_out'] : $said;
-        }
-        $read = [];
-        $this->measured("{$name}: key press", $times, function (int $i) use ($job, $run, $said, &$read) {
-            $answer = $this->served->send('POST', '/api/evaluate', ['document' => $job['document'], 'call_out' => ['run' => $run, 'text' => "{$said} / right ".(20 + $i)]]);
-            $read[] = $answer->json()['document'];
+        $id = $made->id();
+        $path = "/api/jobs/{$id}";
+        // What the Route station shows of one run.
+        $want = ['job' => '', 'places' => '', "run:{$run}" => ''];
+        $opened = $this->measured("{$name}: opened", $times, fn () => $this->served->send('GET', "{$path}?want=".implode(',', array_keys($want))));
+        $job = $opened->json();
+        $said = $job['parts']["run:{$run}"]['value']['call_out'];
+        $have = array_map(static fn (array $part): string => $part['hash'], $job['parts']) + $want;
+        $documents = [];
+        $this->measured("{$name}: key press", $times, function (int $i) use ($id, $job, $run, $said, $have, &$documents): Answer {
+            $answer = $this->served->send('POST', '/api/evaluate', ['job' => $id, 'document' => $job['document'],
+                'call_out' => ['run' => $run, 'text' => "{$said} / right ".(20 + $i)], 'want' => $have]);
+            $documents[$i] = self::changed($job['document'], $answer->json()['changed']);
 
             return $answer;
         });
         $revision = $job['revision'];
-        $this->measured("{$name}: kept", $times, function (int $i) use ($path, $read, &$revision) {
-            $answer = $this->served->send('PUT', $path, ['from' => $revision, 'gesture' => "g{$i}", 'document' => $read[$i]], ['Idempotency-Key' => 'bench-'.bin2hex(random_bytes(8))]);
+        $keep = function (array $document, array $want) use ($path, &$revision, &$have): Answer {
+            $key = ['Idempotency-Key' => 'bench-'.bin2hex(random_bytes(8))];
+            $body = ['from' => $revision, 'gesture' => "g{$revision}", 'document' => $document, 'want' => $want];
+            $answer = $this->served->send('PUT', $path, $body, $key);
+            self::assertSame(200, $answer->status, $answer->said());
             $revision = $answer->json()['revision'];
+            $have = array_map(static fn (array $part): string => $part['hash'], $answer->json()['parts']) + $have;
 
             return $answer;
+        };
+        $this->measured("{$name}: kept", $times, static fn (int $i): Answer => $keep($documents[$i], $have));
+        $document = $documents[$times - 1];
+        $pieces = $this->served->send('GET', "{$path}?want=run:{$run}")->json()['parts']["run:{$run}"]['value']['pieces'];
+        $this->measured("{$name}: tick at Cut", $times, static function (int $i) use ($document, $pieces, $run, $keep, &$have): Answer {
+            $cut = array_map(
+                static fn (array $piece): array => ['run' => $run, 'piece' => $piece['key'], 'length_mm' => $piece['cut']['mm']],
+                array_slice($pieces, 0, 1 + $i % (count($pieces) - 1)),
+            );
+
+            return $keep(['cutting' => ['cut' => $cut] + ($document['cutting'] ?? [])] + $document, $have + ["cut:{$run}" => '']);
         });
+    }
+
+    /**
+     * The document with what the server changed in it, as the interface puts it together.
+     *
+     * @param array<string, mixed> $document
+     * @param array{set: array<string, mixed>, runs: list<array<string, mixed>>} $changed
+     * @return array<string, mixed>
+     */
+    private static function changed(array $document, array $changed): array
+    {
+        $runs = array_column($document['runs'], null, 'id');
+        foreach ($changed['runs'] as $run) {
+            $runs[$run['id']] = $run;
+        }
+
+        return ['runs' => array_values($runs)] + $changed['set'] + $document;
     }
 
     private function board(array $document): void
@@ -96,10 +131,13 @@ final class HttpBench extends TestCase
         $this->measured('a page of the board, '.self::JOBS.' jobs', self::TIMES, fn () => $this->served->send('GET', '/api/jobs'));
     }
 
-    /** @param  callable(int): \Tests\Support\Answer  $ask */
-    private function measured(string $what, int $times, callable $ask): void
+    /**
+     * @param callable(int): Answer $ask
+     * @return Answer the last
+     */
+    private function measured(string $what, int $times, callable $ask): Answer
     {
-        $ask(0);
+        $answer = $ask(0);
         $log = AccessLog::fromHere();
         $bytes = 0;
         for ($i = 0; $i < $times; $i++) {
@@ -108,6 +146,8 @@ final class HttpBench extends TestCase
             $bytes = max($bytes, strlen((string) gzencode($answer->body, 1)));
         }
         $this->report($what, $log, $bytes);
+
+        return $answer;
     }
 
     private function report(string $what, AccessLog $log, int $bytes): void

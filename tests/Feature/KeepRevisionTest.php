@@ -12,7 +12,6 @@ use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
 use FallBend\Core\Job\JobFile;
-use Illuminate\Support\Facades\DB;
 use Symfony\Component\Process\Process;
 use Tests\Support\FreshTables;
 use Tests\TestCase;
@@ -82,7 +81,7 @@ final class KeepRevisionTest extends TestCase
     {
         [$keep, $file, , $job] = $this->started();
         self::assertEquals($file->document($file->read(self::demo())), $file->document(app(OpenJob::class)->plan($job->headRevision())));
-        self::assertJson((string) DB::table('revisions')->value('document'));
+        self::assertJson($job->headRevision()->text());
     }
 
     public function testTheDemoIsPutInOnceAndWhatWasChangedStays(): void

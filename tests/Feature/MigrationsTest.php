@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\Job;
 use App\Models\OwnEntry;
+use App\Models\Revision;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
@@ -31,6 +32,9 @@ final class MigrationsTest extends TestCase
     {
         $this->actingAs($this->lead)->postJson('/api/jobs', ['document' => self::demo()])->assertCreated();
         $this->postJson('/api/catalogue/own', ['kind' => 'threshold', 'entry' => ['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 18]])->assertCreated();
+        $this->assertRefused('packed');
+        $kept = Revision::query()->firstOrFail();
+        $kept->update(['document' => $kept->text()]);
         $this->assertRefused('own');
         OwnEntry::query()->delete();
         $this->assertRefused('jobs');

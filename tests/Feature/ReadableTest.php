@@ -132,7 +132,7 @@ final class ReadableTest extends TestCase
         self::assertSame('Broken', $rows[$id]['name']);
         self::assertNull($rows[$whole->json('id')]['unreadable']);
         $this->getJson("/api/jobs/{$whole->json('id')}")->assertOk();
-        self::assertSame(Revision::query()->where('job_id', $id)->where('number', 2)->value('document'), $this->get("/api/jobs/{$id}/raw")->assertOk()->getContent());
+        self::assertSame(Revision::query()->where('job_id', $id)->where('number', 2)->firstOrFail()->text(), $this->get("/api/jobs/{$id}/raw")->assertOk()->getContent());
         $this->postJson("/api/jobs/{$id}/undo", ['from' => 2])->assertStatus(422)->assertJsonPath('code', 'unreadable');
         $this->actingAs($this->stranger)->get("/api/jobs/{$id}/raw")->assertStatus(404);
         $this->postJson("/api/jobs/{$id}/back", ['from' => 2, 'to' => 1])->assertStatus(404);
@@ -152,10 +152,10 @@ final class ReadableTest extends TestCase
         self::assertSame(0, Artisan::call('jobs:check'));
         self::assertStringContainsString('1 jobs, 1 revisions read, 0 cannot be read.', Artisan::output());
         [$cut, $other] = $this->breakLedger($id, 1);
-        $before = Revision::query()->where('job_id', $id)->value('document');
+        $before = Revision::query()->where('job_id', $id)->firstOrFail()->text();
         self::assertSame(1, Artisan::call('jobs:check'));
         self::assertStringContainsString('revision 1: runs.0.marks.pieces', Artisan::output());
-        self::assertSame($before, Revision::query()->where('job_id', $id)->value('document'), 'without --mend nothing is changed');
+        self::assertSame($before, Revision::query()->where('job_id', $id)->firstOrFail()->text(), 'without --mend nothing is changed');
         self::assertSame(0, Artisan::call('jobs:check', ['--mend' => true]));
         self::assertStringContainsString('mended: ', Artisan::output());
         $mended = $this->getJson("/api/jobs/{$id}")->assertOk();
@@ -182,7 +182,7 @@ final class ReadableTest extends TestCase
     private function breakLedger(string $id, int $number): array
     {
         $revision = Revision::query()->where('job_id', $id)->where('number', $number)->firstOrFail();
-        $document = json_decode($revision->document, true, 64, JSON_THROW_ON_ERROR);
+        $document = json_decode($revision->text(), true, 64, JSON_THROW_ON_ERROR);
         [$first, $second] = array_keys($document['runs'][0]['marks']['pieces']);
         $document['runs'][0]['marks']['pieces'][$first] = 'A';
         $document['runs'][0]['marks']['pieces'][$second] = 'A';

@@ -21,8 +21,7 @@ final class AddPersonCommand extends Command
 
     public function handle(): int
     {
-        $given = $this->argument('email');
-        $email = is_string($given) ? mb_strtolower($given) : '';
+        $email = mb_strtolower($this->argument('email'));
         $name = is_string($this->option('name')) ? trim($this->option('name')) : strstr($email, '@', true);
         $crew = is_string($this->option('crew')) ? trim($this->option('crew')) : '';
         $problem = match (true) {

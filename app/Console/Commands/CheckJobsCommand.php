@@ -66,7 +66,7 @@ final class CheckJobsCommand extends Command
             $this->line("{$job->id} {$job->name}, revision {$revision->number}: ".UnreadableJob::inWords($bad));
         }
 
-        return (bool) $this->option('mend') && $this->mend($revision, $open, $file);
+        return $this->option('mend') && $this->mend($revision, $open, $file);
     }
 
     private function mend(Revision $revision, OpenJob $open, JobFile $file): bool
@@ -77,11 +77,11 @@ final class CheckJobsCommand extends Command
 
             return false;
         }
-        $document = json_decode($revision->document, true);
+        $document = json_decode($revision->text(), true);
         foreach (is_array($document) ? LedgerMending::mended($document)[1] : [] as $change) {
             $this->line("  mended: {$change}");
         }
-        $revision->update(['document' => $file->write($plan)]);
+        $revision->replace($file->write($plan));
 
         return true;
     }

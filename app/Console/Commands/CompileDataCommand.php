@@ -17,9 +17,6 @@ final class CompileDataCommand extends Command
     public function handle(): int
     {
         $path = $this->argument('path');
-        if (! is_string($path)) {
-            return 1;
-        }
         // Whole or not at all: a server may be reading it.
         file_put_contents("{$path}.new", DataFile::compiled());
         rename("{$path}.new", $path);

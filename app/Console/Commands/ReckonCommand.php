@@ -18,7 +18,7 @@ final class ReckonCommand extends Command
 
     public function handle(Reckoners $reckoners): int
     {
-        if ((bool) $this->option('list')) {
+        if ($this->option('list')) {
             foreach ($reckoners->list() as $name => $summary) {
                 $this->output->writeln("{$name}\t{$summary}");
             }
@@ -27,7 +27,7 @@ final class ReckonCommand extends Command
         }
         $name = is_string($this->argument('name')) ? $this->argument('name') : '';
         try {
-            $answer = (bool) $this->option('schema') ? $reckoners->schema($name) : $this->reckon($reckoners, $name);
+            $answer = $this->option('schema') ? $reckoners->schema($name) : $this->reckon($reckoners, $name);
             $this->print($answer);
 
             return 0;

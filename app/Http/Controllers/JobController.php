@@ -15,6 +15,7 @@ use App\Answers\Wanted;
 use App\Models\Job;
 use App\Models\User;
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Report\EvaluationReport;
@@ -77,10 +78,10 @@ final readonly class JobController
     public function update(Request $request, string $id): JsonResponse
     {
         $job = $this->job($request, $id);
-        $given = $request->validate(['from' => ['required', 'integer'], 'gesture' => ['required', 'string', 'max:40']]);
+        $gesture = self::body($request)->string('gesture', 40);
         $sent = $this->document($request);
         $plan = $this->file->read($sent);
-        [$author, $from, $gesture] = [User::asking($request), (int) $given['from'], (string) $given['gesture']];
+        [$author, $from] = [User::asking($request), $this->from($request)];
 
         return $this->wrote($request, fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture), 200, $sent);
     }
@@ -103,7 +104,7 @@ final readonly class JobController
     public function goBack(Request $request, string $id): JsonResponse
     {
         [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
-        $to = (int) $request->validate(['to' => ['required', 'integer', 'min:1']])['to'];
+        $to = self::body($request)->int('to', 1, PHP_INT_MAX);
 
         return $this->wrote($request, fn (): Kept => $this->keep->goBackTo($job, $author, $from, $to));
     }
@@ -129,7 +130,7 @@ final readonly class JobController
     {
         $job = $this->job($request, $id);
 
-        return self::download($job, $job->headRevision()->document);
+        return self::download($job, $job->headRevision()->text());
     }
 
     private static function download(Job $job, string $text): Response
@@ -181,7 +182,7 @@ final readonly class JobController
 
     private function from(Request $request): int
     {
-        return (int) $request->validate(['from' => ['required', 'integer']])['from'];
+        return self::body($request)->int('from', 0, PHP_INT_MAX);
     }
 
     /** @return array<array-key, mixed> */
@@ -192,9 +193,14 @@ final readonly class JobController
         return is_array($document) ? $document : throw BadInput::at('document', 'must be an object', $document);
     }
 
+    private static function body(Request $request): Fields
+    {
+        return Fields::of($request->json()->all());
+    }
+
     private function job(Request $request, string $id): Job
     {
-        return Job::ofCrews($this->crewIds($request))->findOrFail($id);
+        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 
     /** @return list<int> */

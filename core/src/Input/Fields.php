@@ -48,21 +48,21 @@ final class Fields
     /** @throws BadInput */
     public function raw(string $key): mixed
     {
-        if (! $this->has($key)) {
-            throw BadInput::at($this->at($key), 'is missing');
-        }
+        $this->asked[$key] = true;
 
-        return $this->data[$key];
+        return $this->data[$key] ?? throw BadInput::at($this->at($key), 'is missing');
     }
 
     /** @throws BadInput */
     public function string(string $key, int $most = 200): string
     {
-        $value = $this->raw($key);
+        $this->asked[$key] = true;
+        $value = $this->data[$key] ?? throw BadInput::at($this->at($key), 'is missing');
         if (! is_string($value) || ! mb_check_encoding($value, 'UTF-8')) {
             throw BadInput::at($this->at($key), 'must be text', $value);
         }
-        if (mb_strlen($value) > $most) {
+        // A text has no more characters than bytes: most are not counted.
+        if (strlen($value) > $most && mb_strlen($value) > $most) {
             throw BadInput::at($this->at($key), "must be at most {$most} characters", $value);
         }
 
@@ -72,7 +72,13 @@ final class Fields
     /** @throws BadInput */
     public function stringOr(string $key, string $default, int $most = 200): string
     {
-        return $this->has($key) ? $this->string($key, $most) : $default;
+        if (! isset($this->data[$key])) {
+            $this->asked[$key] = true;
+
+            return $default;
+        }
+
+        return $this->string($key, $most);
     }
 
     /**
@@ -93,7 +99,8 @@ final class Fields
     /** @throws BadInput */
     public function number(string $key, float $least = -INF, float $most = INF): float
     {
-        $value = $this->raw($key);
+        $this->asked[$key] = true;
+        $value = $this->data[$key] ?? throw BadInput::at($this->at($key), 'is missing');
         if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value)) {
             throw BadInput::at($this->at($key), 'must be a number', $value);
         }
@@ -107,7 +114,13 @@ final class Fields
     /** @throws BadInput */
     public function numberOrNull(string $key, float $least = -INF, float $most = INF): ?float
     {
-        return $this->has($key) ? $this->number($key, $least, $most) : null;
+        if (! isset($this->data[$key])) {
+            $this->asked[$key] = true;
+
+            return null;
+        }
+
+        return $this->number($key, $least, $most);
     }
 
     /** @throws BadInput */

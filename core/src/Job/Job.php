@@ -128,18 +128,29 @@ final readonly class Job
         return null;
     }
 
+    /** @return array<string, array{Marks, int}> what is marked on the pipe of every run, with the number of its next leg */
+    public function marks(): array
+    {
+        $marks = [];
+        foreach ($this->runs as $run) {
+            $marks[$run->id] = [$run->marks, $run->nextLeg];
+        }
+
+        return $marks;
+    }
+
     /**
      * The job with the marks of the state of it that is kept, which stand on the pipe, and those of its own besides.
      *
-     * @param self $kept the newest state that is kept; the plan of this one may be older or newer
+     * @param array<string, array{Marks, int}> $kept of the newest state that is kept, by run; the plan of this one may be older or newer
      */
-    public function keepingMarksOf(self $kept): self
+    public function keepingMarks(array $kept): self
     {
         return $this->withRuns(array_map(static function (Run $run) use ($kept): Run {
-            $before = $kept->run($run->id);
+            [$marks, $nextLeg] = $kept[$run->id] ?? [null, 0];
 
-            return $before === null ? $run
-                : $run->withMarks($before->marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $before->nextLeg));
+            return $marks === null ? $run
+                : $run->withMarks($marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $nextLeg));
         }, $this->runs));
     }
 }

@@ -42,20 +42,30 @@ final readonly class JobFile
      */
     public function parse(string $text): Job
     {
-        if (strlen($text) > self::MOST_BYTES) {
-            throw BadInput::at('', 'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.');
+        return $this->read(self::decoded($text));
+    }
+
+    /**
+     * Takes the text of a file; gives what is marked on the pipe of every run, with the number of its next leg. The rest is not read.
+     *
+     * @return array<string, array{Marks, int}> by run
+     *
+     * @throws BadInput if it is damaged, of another kind, of a later version, or the marks are wrong
+     */
+    public function marks(string $text): array
+    {
+        $decoded = self::decoded($text);
+        $file = Fields::of($decoded);
+        if ($file->int('version', 1, self::VERSION) < self::VERSION) {
+            return $this->read($decoded)->marks();
         }
-        try {
-            $bare = preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text;
-            $decoded = json_decode($bare, true, self::DEPTH, JSON_THROW_ON_ERROR);
-        } catch (JsonException $error) {
-            throw BadInput::at('', 'This is not a whole JSON file ('.$error->getMessage().' after '.self::readable($text).'). It may have been cut short.');
-        }
-        if (! is_array($decoded) || ($decoded['format'] ?? null) !== self::FORMAT) {
-            throw BadInput::at('format', 'This is not a Fall Bend job file: format is not '.self::FORMAT, is_array($decoded) ? $decoded['format'] ?? null : null);
+        $marks = [];
+        foreach ($file->children('runs', self::MOST_RUNS) as $run) {
+            $nextLeg = $run->has('next_leg') ? $run->int('next_leg', 1, Run::LEGS_END) : 1;
+            $marks[self::id($run)] = [MarksFile::read($run->childOrNull('marks')), $nextLeg];
         }
 
-        return $this->read($decoded);
+        return $marks;
     }
 
     /**
@@ -129,6 +139,29 @@ final readonly class JobFile
         }
 
         return $text;
+    }
+
+    /**
+     * @return array<array-key, mixed>
+     *
+     * @throws BadInput if it is damaged, or of another kind
+     */
+    private static function decoded(string $text): array
+    {
+        if (strlen($text) > self::MOST_BYTES) {
+            throw BadInput::at('', 'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.');
+        }
+        try {
+            $bare = preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text;
+            $decoded = json_decode($bare, true, self::DEPTH, JSON_THROW_ON_ERROR);
+        } catch (JsonException $error) {
+            throw BadInput::at('', 'This is not a whole JSON file ('.$error->getMessage().' after '.self::readable($text).'). It may have been cut short.');
+        }
+        if (! is_array($decoded) || ($decoded['format'] ?? null) !== self::FORMAT) {
+            throw BadInput::at('format', 'This is not a Fall Bend job file: format is not '.self::FORMAT, is_array($decoded) ? $decoded['format'] ?? null : null);
+        }
+
+        return $decoded;
     }
 
     /** @throws BadInput if it cannot be put down as a file */

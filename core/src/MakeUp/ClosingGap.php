@@ -17,8 +17,11 @@ final class ClosingGap
     /** Steps of the quadrature over the normal part, to either side of six deviations. */
     private const STEPS = 240;
 
-    /** Up to so many bounded errors their sum is worked out wherever it is asked for; of more a table is made once. */
-    private const FEW = 6;
+    /** Up to so many terms the sum of the bounded errors is added up exactly wherever it is asked for; of more a table is made once. */
+    private const FEW = 64;
+
+    /** What rounding may come to in that sum: where it may come to more, the table is better. */
+    private const ROUNDED = 1e-7;
 
     /** Places of that table: its values are right to 10⁻⁵. */
     private const PLACES = 2048;
@@ -26,11 +29,21 @@ final class ClosingGap
     /** @var list<float>|null the chance of less, at even steps over all that the sum can be */
     private ?array $table = null;
 
+    /** @var list<array{float, int}> half widths, with how many bounded errors have them */
+    private readonly array $widths;
+
     /**
      * @param list<float> $bounds half widths of errors that are as likely anywhere within them, mm
      * @param float $deviationMm of the sum of all others
      */
-    private function __construct(private readonly array $bounds, private readonly float $deviationMm) {}
+    private function __construct(private readonly array $bounds, private readonly float $deviationMm)
+    {
+        $widths = [];
+        foreach ($bounds as $half) {
+            $widths[(string) $half] = [$half, ($widths[(string) $half][1] ?? 0) + 1];
+        }
+        $this->widths = array_values($widths);
+    }
 
     /**
      * @param list<float> $uniform half widths, mm
@@ -100,12 +113,13 @@ final class ClosingGap
     /** The sum of the bounded errors alone. */
     private function boundedUpTo(float $x): float
     {
-        if (count($this->bounds) <= self::FEW) {
-            return $this->uniformUpTo($x);
-        }
         $total = array_sum($this->bounds);
         if (abs($x) >= $total) {
             return $x < 0 ? 0.0 : 1.0;
+        }
+        $exact = $this->table === null && $this->terms() <= self::FEW ? $this->uniformUpTo($x, $total) : null;
+        if ($exact !== null) {
+            return $exact;
         }
         $table = $this->table ??= $this->table();
         $place = ($x + $total) / (2 * $total) * self::PLACES;
@@ -151,33 +165,45 @@ final class ClosingGap
         return $table;
     }
 
-    /** F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. */
-    private function uniformUpTo(float $x): float
+    private function terms(): int
+    {
+        return (int) array_product(array_map(static fn (array $width): int => $width[1] + 1, $this->widths));
+    }
+
+    /**
+     * F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. Of k that are as wide
+     * as each other, those with i minus signs are the same C(k, i) times.
+     *
+     * @return ?float null where rounding may come to too much
+     */
+    private function uniformUpTo(float $x, float $total): ?float
     {
         $n = count($this->bounds);
-        $total = array_sum($this->bounds);
-        if ($x <= -$total) {
-            return 0.0;
-        }
-        if ($x >= $total) {
-            return 1.0;
-        }
-        [$sum, $scale] = [0.0, 1.0];
+        $scale = 1.0;
         foreach ($this->bounds as $i => $half) {
             // Divided by as it goes, so that nothing grows out of sight.
             $scale *= 2 * $half * ($i + 1);
         }
-        for ($code = 0; $code < 2 ** $n; $code++) {
-            [$at, $sign] = [$x, 1.0];
-            foreach ($this->bounds as $i => $half) {
-                $isMinus = ($code >> $i & 1) === 1;
-                $at += $isMinus ? -$half : $half;
-                $sign = $isMinus ? -$sign : $sign;
+        // Every term is where the sum stands when so many errors are to the low side, and how often it stands there.
+        $terms = [[$x + $total, 1.0]];
+        foreach ($this->widths as [$half, $count]) {
+            $next = [];
+            foreach ($terms as [$at, $often]) {
+                for ($i = 0, $choose = 1.0; $i <= $count && $at - 2 * $half * $i > 0; $i++) {
+                    $next[] = [$at - 2 * $half * $i, $i % 2 === 0 ? $often * $choose : -$often * $choose];
+                    $choose *= ($count - $i) / ($i + 1);
+                }
             }
-            $sum += $at > 0 ? $sign * $at ** $n : 0.0;
+            $terms = $next;
+        }
+        [$sum, $size] = [0.0, 0.0];
+        foreach ($terms as [$at, $often]) {
+            $term = $often * $at ** $n / $scale;
+            $sum += $term;
+            $size += abs($term);
         }
 
-        return max(0.0, min(1.0, $sum / $scale));
+        return $size * PHP_FLOAT_EPSILON > self::ROUNDED ? null : max(0.0, min(1.0, $sum));
     }
 
     /** Φ by Abramowitz and Stegun 7.1.26, to within 1.5·10⁻⁷. */
