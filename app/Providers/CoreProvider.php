@@ -21,9 +21,9 @@ final class CoreProvider extends ServiceProvider
     {
         $compiled = config('app.data');
         if (is_string($compiled) && is_file($compiled)) {
-            /** @var array<string, array<string, mixed>> $files */
-            $files = require $compiled;
-            DataFile::know($files);
+            /** @var array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, string>>>} $data */
+            $data = require $compiled;
+            DataFile::know($data);
         }
         $this->app->singleton(Catalogue::class, static fn (): Catalogue => Catalogue::shipped());
         $this->app->singleton(JobFile::class);

@@ -3,7 +3,7 @@
 
 # start_web NAME PORT
 start_web() {
-  local home="$VAR/$1/web" version flags=(-d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
+  local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing -d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
   FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group"

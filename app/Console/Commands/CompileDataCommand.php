@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console\Commands;
 
+use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Input\DataFile;
 use Illuminate\Console\Command;
 
@@ -18,7 +19,7 @@ final class CompileDataCommand extends Command
     {
         $path = $this->argument('path');
         // Whole or not at all: a server may be reading it.
-        file_put_contents("{$path}.new", DataFile::compiled());
+        file_put_contents("{$path}.new", DataFile::compiled(Catalogue::shipped()->serialised()));
         rename("{$path}.new", $path);
 
         return 0;

@@ -21,14 +21,19 @@ final class Catalogue
     /** How the ids of pipes begin, in every system. */
     private const PIPE = 'pipe/';
 
+    private const SOCKET = 'socket/';
+
     /** @var array<string, PipeSystem> */
     private array $systems = [];
 
     /** @var array<string, Rulebook> */
     private array $rulebooks = [];
 
-    /** @var array<string, Assumption>|null */
-    private ?array $assumptions = null;
+    /** @var array<string, list<string>> by kind */
+    private array $names = [];
+
+    /** @var Rows<Assumption>|null */
+    private ?Rows $assumptions = null;
 
     /** @var array<string, Material>|null */
     private ?array $materials = null;
@@ -40,6 +45,9 @@ final class Catalogue
     private ?CementTable $cements = null;
 
     private ?FixtureTable $fixtures = null;
+
+    /** @var array<string, array<array-key, array<array-key, mixed>>> raw rows by table and id, as far as they were asked for */
+    private array $rowsById = [];
 
     /** @var list<CatalogueOverride> */
     private array $overrides = [];
@@ -71,7 +79,7 @@ final class Catalogue
         $mine->overrides = [...$this->overrides, ...$overrides];
         $mine->additions = [...$this->additions, ...$additions];
         foreach ([...$overrides, ...$additions] as $touched) {
-            unset($mine->systems[$touched->table]);
+            unset($mine->systems[$touched->table], $mine->rowsById[$touched->table]);
             $mine->cements = $touched->table === 'cements' ? null : $mine->cements;
             $mine->fixtures = $touched->table === 'fixtures' ? null : $mine->fixtures;
             // What a part takes is worked out from the pipes that it is made for, of any system.
@@ -117,7 +125,10 @@ final class Catalogue
     {
         $this->known('rulebooks', $key, 'rulebook');
 
-        return $this->rulebooks[$key] ??= Rulebook::read(Fields::of($this->decoded("rulebooks/{$key}.json")));
+        return $this->rulebooks[$key] ??= Rulebook::read(
+            Fields::of($this->decoded("rulebooks/{$key}.json")),
+            $this->isShipped() ? DataFile::rows($key)['thresholds'] ?? [] : [],
+        );
     }
 
     /** Gives what a number that users set themselves may be. */
@@ -129,7 +140,11 @@ final class Catalogue
     /** Gives the couplings, gaskets and adapters that joints are made with. */
     public function parts(): JoiningParts
     {
-        return $this->parts ??= JoiningParts::read($this);
+        return $this->parts ??= JoiningParts::read($this, $this->areOwn(self::PIPE) ? [] : [
+            'couplings' => $this->stored('couplings')['rows'] ?? [],
+            'gaskets' => $this->stored('gaskets')['rows'] ?? [],
+            'adapters' => $this->stored('adapters')['rows'] ?? [],
+        ]);
     }
 
     /** Gives cements, primers, and their times. */
@@ -176,27 +191,25 @@ final class Catalogue
         return $this->materials[$id] ?? null;
     }
 
-    /** @throws BadInput if the file is damaged */
+    /** @throws BadInput if its row is damaged */
     public function assumption(string $id): Assumption
     {
         return $this->assumptions()[$id] ?? throw new LogicException("core/data has no assumption {$id}");
     }
 
     /**
-     * @return array<string, Assumption> by id
+     * @return Rows<Assumption> by id
      *
      * @throws BadInput if the file is damaged
      */
-    public function assumptions(): array
+    public function assumptions(): Rows
     {
-        if ($this->assumptions === null) {
-            $this->assumptions = [];
-            foreach (Fields::of($this->decoded('assumptions.json'))->children('rows') as $row) {
-                $this->assumptions[$row->string('id')] = new Assumption($row->number('value'), $row->string('unit'), Provenance::read($row, 'assumptions'), $row->string('what'));
-            }
-        }
-
-        return $this->assumptions;
+        return $this->assumptions ??= Rows::under(Fields::of($this->decoded('assumptions.json')), 'rows', static fn (Fields $row): Assumption => new Assumption(
+            $row->number('value'),
+            $row->string('unit'),
+            Provenance::read($row, 'assumptions'),
+            $row->string('what'),
+        ));
     }
 
     /**
@@ -218,15 +231,19 @@ final class Catalogue
     /** @return array<array-key, mixed>|null a row by its id, raw; null where the table has none */
     public function row(string $table, string $id): ?array
     {
-        foreach ($this->table($table) as $group) {
-            foreach (is_array($group) && array_is_list($group) ? $group : [] as $row) {
-                if (is_array($row) && ($row['id'] ?? null) === $id) {
-                    return $row;
+        if (! isset($this->rowsById[$table])) {
+            $byId = [];
+            foreach ($this->table($table) as $group) {
+                foreach (is_array($group) && array_is_list($group) ? $group : [] as $row) {
+                    if (is_array($row) && is_string($row['id'] ?? null)) {
+                        $byId[$row['id']] ??= $row;
+                    }
                 }
             }
+            $this->rowsById[$table] = $byId;
         }
 
-        return null;
+        return $this->rowsById[$table][$id] ?? null;
     }
 
     /**
@@ -266,7 +283,67 @@ final class Catalogue
     {
         $this->known('catalogue', $key, 'system');
 
-        return PipeSystem::read(Fields::of($this->laidOver($key)), $this->assumption('od-tolerance')->value);
+        return PipeSystem::read(
+            Fields::of($this->laidOver($key)),
+            $this->assumption('od-tolerance')->value,
+            $this->areOwn(self::PIPE, $key) || $this->areOwn(self::SOCKET, $key) ? [] : $this->stored($key),
+        );
+    }
+
+    /**
+     * Gives every row of the systems, the parts and the rulebooks as an object, serialised, for `DataFile::compiled`.
+     *
+     * @return array<string, array<string, array<array-key, string>>> by table, group and id
+     *
+     * @throws BadInput if a row is wrong
+     */
+    public function serialised(): array
+    {
+        $rows = [];
+        foreach ($this->systemKeys() as $key) {
+            $rows[$key] = $this->system($key)->serialised();
+        }
+        foreach ($this->parts()->serialised() as $table => $parts) {
+            $rows[$table] = ['rows' => $parts];
+        }
+        foreach ($this->rulebookKeys() as $key) {
+            $rows[$key] = ['thresholds' => $this->rulebook($key)->serialised()];
+        }
+
+        return $rows;
+    }
+
+    /** Whether it is the catalogue that ships with the core, or that with numbers of one's own over it. */
+    private function isShipped(): bool
+    {
+        return $this->folder === DataFile::folder();
+    }
+
+    /** Whether a number of one's own stands in a row whose id begins so, of a table or of any. */
+    private function areOwn(string $begin, ?string $table = null): bool
+    {
+        foreach ($this->overrides as $override) {
+            if (($table === null || $override->table === $table) && str_starts_with($override->row, $begin)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @return array<string, array<array-key, string>> the rows of a table that were read when the tables were compiled and have no number of one's own */
+    private function stored(string $table): array
+    {
+        $stored = $this->isShipped() ? DataFile::rows($table) : [];
+        foreach ($this->overrides as $override) {
+            if ($override->table === $table) {
+                foreach (array_keys($stored) as $group) {
+                    unset($stored[$group][$override->row]);
+                }
+            }
+        }
+
+        return $stored;
     }
 
     /** @return array<string, mixed> */
@@ -328,7 +405,7 @@ final class Catalogue
     /** @return list<string> */
     private function names(string $kind): array
     {
-        return DataFile::names("{$this->folder}/{$kind}");
+        return $this->names[$kind] ??= DataFile::names("{$this->folder}/{$kind}");
     }
 
     /** @return array<string, mixed> */

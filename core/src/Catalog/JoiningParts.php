@@ -24,18 +24,24 @@ final class JoiningParts
         public readonly Rows $adapters,
     ) {}
 
-    /** @throws BadInput if an id stands twice */
-    public static function read(Catalogue $catalogue): self
+    /**
+     * @param array<string, array<array-key, string>> $stored rows that were read before, by table
+     *
+     * @throws BadInput if a table is no list
+     */
+    public static function read(Catalogue $catalogue, array $stored = []): self
     {
         $parts = static fn (string $table): Rows => Rows::under(
             Fields::of($catalogue->table($table)),
             'rows',
             static fn (Fields $row): Part => Part::read($row, $table, $catalogue),
+            stored: $stored[$table] ?? [],
         );
         $couplings = Rows::under(
             Fields::of($catalogue->table('couplings')),
             'rows',
             static fn (Fields $row): Coupling => Coupling::read($row, $catalogue),
+            stored: $stored['couplings'] ?? [],
         );
 
         return new self($couplings, $parts('gaskets'), $parts('adapters'));
@@ -60,6 +66,16 @@ final class JoiningParts
     public function part(string $id): ?Part
     {
         return $this->gaskets[$id] ?? $this->adapters[$id] ?? null;
+    }
+
+    /** @return array<string, array<array-key, string>> all rows, serialised, by table: what `read` takes as stored */
+    public function serialised(): array
+    {
+        return [
+            'couplings' => $this->couplings->serialised(),
+            'gaskets' => $this->gaskets->serialised(),
+            'adapters' => $this->adapters->serialised(),
+        ];
     }
 
     /**

@@ -34,21 +34,22 @@ final readonly class PipeRange
     {
         [$lowest, $highest, $kinds, $names, $pipes] = [INF, 0.0, [], [], []];
         foreach ($named as $pair) {
-            [$system, $pipe] = self::pipe($pair, $at, $catalogue);
-            $lowest = min($lowest, $pipe->outsideMm - $pipe->minusMm);
-            $highest = max($highest, $pipe->outsideMm + $pipe->plusMm);
+            [$system, $size] = self::pipe($pair, $at, $catalogue);
+            [$least, $most] = $system->limitsMm($size) ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size);
+            $lowest = min($lowest, $least);
+            $highest = max($highest, $most);
             $kinds["{$system->region}:{$system->material}"] = true;
             $names[$system->short] = true;
-            $pipes[] = "{$system->key}/{$pipe->size}";
+            $pipes[] = "{$system->key}/{$size}";
         }
 
         return new self($low ?? $lowest, $high ?? $highest, array_keys($kinds), array_keys($names), $pipes);
     }
 
     /**
-     * @return array{PipeSystem, Pipe}
+     * @return array{PipeSystem, string} with the size
      *
-     * @throws BadInput if it is not in the catalogue
+     * @throws BadInput if the system is not in the catalogue
      */
     private static function pipe(mixed $pair, string $at, Catalogue $catalogue): array
     {
@@ -60,7 +61,7 @@ final readonly class PipeRange
         $system = $catalogue->system($key);
         $size = is_array($pair) && is_string($pair['size'] ?? null) ? $pair['size'] : Fields::of($pair, $at)->string('size');
 
-        return [$system, $system->pipes[$size] ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size)];
+        return [$system, $size];
     }
 
     /** Whether a pipe of this region, material and outside diameter goes in. */

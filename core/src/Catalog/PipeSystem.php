@@ -10,14 +10,11 @@ use FallBend\Core\Input\Fields;
 /** Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters. */
 final class PipeSystem
 {
-    /** @var array<string, list<string>> ids of the plain bends by size */
-    private readonly array $plainBySize;
-
-    /** @var array<string, list<string>> ids of the branch fittings by size of the run and of the branch */
-    private readonly array $branchesBySizes;
-
     /** @var array<string, Pipe> by size, as far as they were asked for */
     private array $pipeOfSize = [];
+
+    /** @var array<string, array{float, float}|null> least and most outside diameter by size, as far as they were asked for */
+    private array $outsideOfSize = [];
 
     /** @var array<string, list<Bend>> by size, as far as they were asked for */
     private array $bendsOfSize = [];
@@ -62,29 +59,18 @@ final class PipeSystem
         public readonly Rows $couplings,
         public readonly Rows $bushings,
         public readonly Rows $trapAdapters,
-    ) {
-        $bySize = [];
-        foreach ($bends->raw() as $id => $bend) {
-            if (($bend['street'] ?? null) !== true) {
-                $bySize[self::text($bend, 'size')][] = (string) $id;
-            }
-        }
-        $this->plainBySize = $bySize;
-        $bySizes = [];
-        foreach ($branches->raw() as $id => $branch) {
-            $bySizes[self::text($branch, 'size').'x'.self::text($branch, 'branch_size')][] = (string) $id;
-        }
-        $this->branchesBySizes = $bySizes;
-    }
+        private readonly float $assumedToleranceMm,
+    ) {}
 
     /**
      * A row is read when it is first asked for, and may be refused then; `check` reads all of them.
      *
      * @param float $assumedToleranceMm of outside diameters where a row states none
+     * @param array<string, array<array-key, string>> $stored rows that were read before, by group
      *
-     * @throws BadInput if an id stands twice, or something of the system itself is wrong
+     * @throws BadInput if something of the system itself is wrong
      */
-    public static function read(Fields $file, float $assumedToleranceMm): self
+    public static function read(Fields $file, float $assumedToleranceMm, array $stored = []): self
     {
         $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
@@ -94,7 +80,7 @@ final class PipeSystem
             $sockets[$row->string('size')] ?? throw BadInput::at($row->at('size'), 'has no socket', $row->string('size')),
             $key,
             $assumedToleranceMm,
-        ), 'size');
+        ), 'size', $stored['pipes'] ?? []);
         $ownJoint = $file->has('own_joint') ? $file->string('own_joint') : null;
         $gap = static fn (Fields $row): float => self::pipeOf($row, $pipes)->gapMm;
         // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a coupling.
@@ -120,12 +106,26 @@ final class PipeSystem
             $file->strings('joints_seen'),
             $file->strings('ends'),
             $pipes,
-            Rows::under($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row))),
-            Rows::under($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes)),
-            Rows::under($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row))),
-            Rows::under($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($known($row), $key)),
-            Rows::under($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key)),
+            Rows::under($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), stored: $stored['bends'] ?? []),
+            Rows::under($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes), stored: $stored['branches'] ?? []),
+            Rows::under($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row)), stored: $stored['couplings'] ?? []),
+            Rows::under($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($known($row), $key), stored: $stored['bushings'] ?? []),
+            Rows::under($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key), stored: $stored['trap_adapters'] ?? []),
+            $assumedToleranceMm,
         );
+    }
+
+    /** @return array<string, array<array-key, string>> all rows, serialised, by group: what `read` takes as stored */
+    public function serialised(): array
+    {
+        return [
+            'pipes' => $this->pipes->serialised(),
+            'bends' => $this->bends->serialised(),
+            'branches' => $this->branches->serialised(),
+            'couplings' => $this->couplings->serialised(),
+            'bushings' => $this->bushings->serialised(),
+            'trap_adapters' => $this->trapAdapters->serialised(),
+        ];
     }
 
     /**
@@ -151,13 +151,37 @@ final class PipeSystem
     {
         $sizes = $this->pipes->ids();
 
-        return $withBends ? array_values(array_filter($sizes, fn (string $size): bool => isset($this->plainBySize[$size]))) : $sizes;
+        return $withBends ? array_values(array_filter($sizes, fn (string $size): bool => $this->plainBends($size) !== [])) : $sizes;
     }
 
     /** @throws BadInput if the system has no such size */
     public function pipe(string $size): Pipe
     {
         return $this->pipeOfSize[$size] ??= $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()), $size);
+    }
+
+    /**
+     * Gives the least and the most outside diameter of pipe of a size with its tolerances, mm, without reading the rest of its row: a
+     * coupling is asked for the limits of many pipes. Null where the system has no such size.
+     *
+     * @return array{float, float}|null
+     *
+     * @throws BadInput if the row is wrong
+     */
+    public function limitsMm(string $size): ?array
+    {
+        if (! array_key_exists($size, $this->outsideOfSize)) {
+            $row = $this->pipes->raw($size);
+            [$outside, $plus, $minus] = [$row['od_mm'] ?? null, $row['od_plus_mm'] ?? $this->assumedToleranceMm, $row['od_minus_mm'] ?? $this->assumedToleranceMm];
+            $areNumbers = is_numeric($outside) && is_numeric($plus) && is_numeric($minus);
+            $this->outsideOfSize[$size] = match (true) {
+                $row === null => null,
+                $areNumbers => [$outside - $minus, $outside + $plus],
+                default => [$this->pipes[$size]->outsideMm - $this->pipes[$size]->minusMm, $this->pipes[$size]->outsideMm + $this->pipes[$size]->plusMm],
+            };
+        }
+
+        return $this->outsideOfSize[$size];
     }
 
     /** Gives a bend by its pattern and size, plain or street; null where the catalogue has none. */
@@ -169,19 +193,24 @@ final class PipeSystem
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */
     public function plainBends(string $size): array
     {
-        return $this->bendsOfSize[$size] ??= array_map(
-            fn (string $id): Bend => $this->bends[$id],
-            $this->plainBySize[$size] ?? [],
-        );
+        if (! isset($this->bendsOfSize[$size])) {
+            $plain = static fn (Bend $bend): bool => ! $bend->isStreet;
+            $this->bendsOfSize[$size] = array_values(array_filter($this->bends->having('size', $size), $plain));
+        }
+
+        return $this->bendsOfSize[$size];
     }
 
     /** @return list<Branch> the branch fittings for a run and a branch of these sizes, in the order of the file */
     public function branchesOf(string $size, string $branchSize): array
     {
-        return $this->branchesOfSizes["{$size}x{$branchSize}"] ??= array_map(
-            fn (string $id): Branch => $this->branches[$id],
-            $this->branchesBySizes["{$size}x{$branchSize}"] ?? [],
-        );
+        if (! isset($this->branchesOfSizes["{$size}x{$branchSize}"])) {
+            $isForBranch = fn (string $id): bool => ($this->branches->raw($id)['branch_size'] ?? null) === $branchSize;
+            $ids = array_values(array_filter($this->branches->idsHaving('size', $size), $isForBranch));
+            $this->branchesOfSizes["{$size}x{$branchSize}"] = array_map(fn (string $id): Branch => $this->branches[$id], $ids);
+        }
+
+        return $this->branchesOfSizes["{$size}x{$branchSize}"];
     }
 
     /** Gives the coupling of a size, or null. */
@@ -200,12 +229,6 @@ final class PipeSystem
     public function isLarger(string $size, string $than): bool
     {
         return $this->pipe($size)->outsideMm > $this->pipe($than)->outsideMm;
-    }
-
-    /** @param  array<array-key, mixed>  $row */
-    private static function text(array $row, string $field): string
-    {
-        return is_string($row[$field] ?? null) ? $row[$field] : '';
     }
 
     /**

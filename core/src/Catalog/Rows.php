@@ -29,17 +29,25 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
     /** @var array<string, list<T>> by field and value */
     private array $having = [];
 
+    /** @var array<string, array<array-key, list<string>>> ids by field and value */
+    private array $indexes = [];
+
+    /** @var array<array-key, int>|null places in the list by id; an id of digits is a number there */
+    private ?array $places = null;
+
     /**
-     * @param array<array-key, array<array-key, mixed>> $raw by id; an id of digits is a number there
-     * @param array<array-key, int> $places in the list, by id
+     * @param list<mixed> $list as it stands in a file
      * @param string $at the place of the list in its file
      * @param Closure(Fields): T $reader
+     * @param string $id the field that tells the rows apart
+     * @param array<array-key, string> $stored rows that were read before, serialised, by id
      */
     private function __construct(
-        private readonly array $raw,
-        private readonly array $places,
+        private readonly array $list,
         private readonly string $at,
         private readonly Closure $reader,
+        private readonly string $id,
+        private readonly array $stored,
     ) {}
 
     /**
@@ -49,35 +57,51 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
      *
      * @param Closure(Fields): R $reader
      * @param string $id the field that tells the rows apart
+     * @param array<array-key, string> $stored rows that were read before, serialised, by id
      * @return self<R>
      *
-     * @throws BadInput if a row has no id, or two have the same
+     * @throws BadInput if it is no list
      */
-    public static function under(Fields $file, string $key, Closure $reader, string $id = 'id'): self
+    public static function under(Fields $file, string $key, Closure $reader, string $id = 'id', array $stored = []): self
     {
-        $raw = $places = [];
-        foreach ($file->list($key) as $i => $row) {
-            $name = is_array($row) && is_string($row[$id] ?? null) ? $row[$id] : Fields::of($row, $file->at("{$key}.{$i}"))->string($id);
-            if (isset($raw[$name])) {
-                throw BadInput::at($file->at("{$key}.{$i}.{$id}"), 'stands twice', $name);
-            }
-            $raw[$name] = (array) $row;
-            $places[$name] = $i;
-        }
-
-        return new self($raw, $places, $file->at($key), $reader);
+        return new self($file->list($key), $file->at($key), $reader, $id, $stored);
     }
 
     /** @return list<string> in the order of the file */
     public function ids(): array
     {
-        return array_map(strval(...), array_keys($this->raw));
+        return array_map(strval(...), array_keys($this->places()));
     }
 
-    /** @return array<array-key, array<array-key, mixed>> the rows as they stand in the file, by id */
-    public function raw(): array
+    /**
+     * Gives a row as it stands in the file; null where there is none.
+     *
+     * @return array<array-key, mixed>|null
+     */
+    public function raw(string|int $id): ?array
     {
-        return $this->raw;
+        $place = $this->places()[$id] ?? null;
+
+        return $place === null ? null : (array) $this->list[$place];
+    }
+
+    /**
+     * @return list<string> the ids of the rows that have a value in a field, in the order of the file; none of them is read
+     */
+    public function idsHaving(string $field, string $value): array
+    {
+        if (! isset($this->indexes[$field])) {
+            $index = [];
+            foreach ($this->places() as $id => $place) {
+                $has = is_array($this->list[$place]) ? $this->list[$place][$field] ?? null : null;
+                if (is_string($has)) {
+                    $index[$has][] = (string) $id;
+                }
+            }
+            $this->indexes[$field] = $index;
+        }
+
+        return $this->indexes[$field][$value] ?? [];
     }
 
     /**
@@ -87,10 +111,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
      */
     public function having(string $field, string $value): array
     {
-        return $this->having["{$field}={$value}"] ??= array_map(
-            $this->row(...),
-            array_keys(array_filter($this->raw, static fn (array $row): bool => ($row[$field] ?? null) === $value)),
-        );
+        return $this->having["{$field}={$value}"] ??= array_map($this->row(...), $this->idsHaving($field, $value));
     }
 
     /**
@@ -100,13 +121,10 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
      */
     public function all(): array
     {
-        foreach (array_keys($this->raw) as $id) {
-            $this->row($id);
-        }
         // In the order of the file, in whatever order they were read.
         $all = [];
-        foreach (array_keys($this->raw) as $id) {
-            $all[$id] = $this->read[$id];
+        foreach (array_keys($this->places()) as $id) {
+            $all[$id] = $this->row($id);
         }
 
         /** @var array<string, T> $all */
@@ -115,7 +133,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
 
     public function offsetExists(mixed $offset): bool
     {
-        return isset($this->raw[$offset]);
+        return isset($this->places()[$offset]);
     }
 
     /**
@@ -140,7 +158,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
 
     public function count(): int
     {
-        return count($this->raw);
+        return count($this->list);
     }
 
     /**
@@ -153,9 +171,49 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         return new ArrayIterator($this->all());
     }
 
+    /** @return array<array-key, string> all rows, serialised, by id: what `under` takes as stored */
+    public function serialised(): array
+    {
+        return array_map(serialize(...), $this->all());
+    }
+
     /** @return T */
     private function row(string|int $id): object
     {
-        return $this->read[$id] ??= ($this->reader)(Fields::of($this->raw[$id] ?? throw new LogicException("no row {$id}"), "{$this->at}.{$this->places[$id]}"));
+        if (isset($this->read[$id])) {
+            return $this->read[$id];
+        }
+        if (isset($this->stored[$id])) {
+            /** @var T $row it was read from this row of this table when the tables were compiled */
+            $row = unserialize($this->stored[$id]);
+            $this->read[$id] = $row;
+        } else {
+            $place = $this->places()[$id] ?? throw new LogicException("no row {$id}");
+            $this->read[$id] = ($this->reader)(Fields::of($this->list[$place], "{$this->at}.{$place}"));
+        }
+
+        return $this->read[$id];
+    }
+
+    /**
+     * @return array<array-key, int>
+     *
+     * @throws BadInput if a row has no id, or two have the same
+     */
+    private function places(): array
+    {
+        if ($this->places !== null) {
+            return $this->places;
+        }
+        $places = [];
+        foreach ($this->list as $i => $row) {
+            $id = is_array($row) && is_string($row[$this->id] ?? null) ? $row[$this->id] : Fields::of($row, "{$this->at}.{$i}")->string($this->id);
+            if (isset($places[$id])) {
+                throw BadInput::at("{$this->at}.{$i}.{$this->id}", 'stands twice', $id);
+            }
+            $places[$id] = $i;
+        }
+
+        return $this->places = $places;
     }
 }

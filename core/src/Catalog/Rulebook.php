@@ -13,6 +13,9 @@ final class Rulebook
     /** @var array<string, ?Threshold> by id, as far as they were asked for */
     private array $known = [];
 
+    /** @var array<string, list<string>> ids by topic, as far as they were asked for */
+    private array $idsOfTopics = [];
+
     /** @var array<string, list<Threshold>> by topic, as far as they were asked for */
     private array $ofTopics = [];
 
@@ -33,16 +36,24 @@ final class Rulebook
     /**
      * A threshold is read when it is first asked for, and may be refused then.
      *
-     * @throws BadInput if an id stands twice, or something of the book itself is wrong
+     * @param array<array-key, string> $stored thresholds that were read before, by id
+     *
+     * @throws BadInput if something of the book itself is wrong
      */
-    public static function read(Fields $file): self
+    public static function read(Fields $file, array $stored = []): self
     {
         $file->choice('schema', ['rulebook.v1']);
         $id = $file->string('id');
-        $rows = Rows::under($file, 'thresholds', static fn (Fields $row): Threshold => Threshold::read($row, $id));
+        $rows = Rows::under($file, 'thresholds', static fn (Fields $row): Threshold => Threshold::read($row, $id), stored: $stored);
         $usual = Usual::read($file->child('usual'), $id);
 
         return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $usual, $rows, []);
+    }
+
+    /** @return array<array-key, string> all thresholds, serialised, by id: what `read` takes as stored */
+    public function serialised(): array
+    {
+        return $this->rows->serialised();
     }
 
     /** Gives a threshold by its id; null where the rulebook has none. */
@@ -64,25 +75,13 @@ final class Rulebook
     /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
     public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
-        foreach ($this->topic($topic) as $threshold) {
-            if (($threshold->sizes === [] || in_array($size, $threshold->sizes, true)) && ($threshold->systems === [] || in_array($system, $threshold->systems, true))) {
-                return $threshold;
-            }
-        }
-
-        return null;
+        return $this->first($topic, static fn (array $row): bool => self::isFor($row, 'sizes', $size) && self::isFor($row, 'systems', $system ?? ''));
     }
 
     /** Gives the threshold of a topic for a fixture on pipe of a size, or null where the rulebook has none. */
     public function forFixture(string $topic, string $fixture, ?string $size = null): ?Threshold
     {
-        foreach ($this->topic($topic) as $threshold) {
-            if (($threshold->fixtures === [] || in_array($fixture, $threshold->fixtures, true)) && ($size === null || $threshold->sizes === [] || in_array($size, $threshold->sizes, true))) {
-                return $threshold;
-            }
-        }
-
-        return null;
+        return $this->first($topic, static fn (array $row): bool => self::isFor($row, 'fixtures', $fixture) && ($size === null || self::isFor($row, 'sizes', $size)));
     }
 
     /** @return list<Threshold> all of a topic, in the order of the file */
@@ -94,7 +93,7 @@ final class Rulebook
     /** Gives the first threshold of a topic, or null. */
     public function limit(string $topic): ?Threshold
     {
-        return $this->topic($topic)[0] ?? null;
+        return $this->first($topic, static fn (): bool => true);
     }
 
     /** Gives the threshold for a size at the steepest fall of the table that is not steeper than the given one (mm per m); null where the table has none. */
@@ -126,6 +125,34 @@ final class Rulebook
     public function forTurn(string $pattern, string $orientation): ?Threshold
     {
         return $this->threshold("turn.{$pattern}.{$orientation}");
+    }
+
+    /**
+     * Gives the first threshold of a topic whose row is as asked; no other is read. Another value does not change what a row is for.
+     *
+     * @param callable(array<array-key, mixed>): bool $isAsked
+     */
+    private function first(string $topic, callable $isAsked): ?Threshold
+    {
+        foreach ($this->idsOfTopics[$topic] ??= $this->rows->idsHaving('topic', $topic) as $id) {
+            if ($isAsked($this->rows->raw($id) ?? [])) {
+                return $this->threshold($id);
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Whether a row is for this: it names none of its kind, or this one.
+     *
+     * @param array<array-key, mixed> $row
+     */
+    private static function isFor(array $row, string $field, string $value): bool
+    {
+        $named = $row[$field] ?? [];
+
+        return $named === [] || (is_array($named) && in_array($value, $named, true));
     }
 
     /**

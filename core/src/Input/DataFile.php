@@ -16,6 +16,9 @@ final class DataFile
     /** @var array<string, list<string>> by folder */
     private static array $names = [];
 
+    /** @var array<string, array<string, array<array-key, string>>> rows as objects, serialised, by table, group and id */
+    private static array $rows = [];
+
     /** Gives the folder of the tables that ship with the core. */
     public static function folder(): string
     {
@@ -56,8 +59,22 @@ final class DataFile
         return self::$names[$folder];
     }
 
-    /** Gives a program of PHP that returns everything that stands in core/data, for `know`. */
-    public static function compiled(): string
+    /**
+     * Gives the rows of a table that were read when the tables were compiled, serialised; none where they were not compiled.
+     *
+     * @return array<string, array<array-key, string>> by group and id
+     */
+    public static function rows(string $table): array
+    {
+        return self::$rows[$table] ?? [];
+    }
+
+    /**
+     * Gives a program of PHP that returns everything that stands in core/data, for `know`.
+     *
+     * @param array<string, array<string, array<array-key, string>>> $rows as objects, serialised, by table, group and id
+     */
+    public static function compiled(array $rows): string
     {
         $all = [];
         $files = glob(self::folder().'/{*,*/*,*/*/*}.json', GLOB_BRACE);
@@ -65,18 +82,20 @@ final class DataFile
             $all[substr($path, strlen(self::folder()) + 1)] = self::read($path);
         }
 
-        return '<?php return '.var_export($all, true).';';
+        return '<?php return '.var_export(['files' => $all, 'rows' => $rows], true).';';
     }
 
     /**
      * From here on these files are not read any more.
      *
-     * @param array<string, array<string, mixed>> $files by path below the folder that ships with the core, as `compiled` has them
+     * @param array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, string>>>} $compiled
+     *                                                                                                                                  what the program that `compiled` gives returns
      */
-    public static function know(array $files): void
+    public static function know(array $compiled): void
     {
+        self::$rows = $compiled['rows'];
         $names = [];
-        foreach ($files as $name => $file) {
+        foreach ($compiled['files'] as $name => $file) {
             $path = self::folder()."/{$name}";
             self::$decoded[$path] = $file;
             $names[dirname($path)][] = basename($path, '.json');

@@ -134,7 +134,7 @@ final class CatalogueTest extends TestCase
         $file = json_decode((string) file_get_contents(__DIR__.'/../../data/rulebooks/ipc-2021.json'), true, 64, JSON_THROW_ON_ERROR);
         $file['thresholds'][1] = $file['thresholds'][0];
         $this->expectException(BadInput::class);
-        Rulebook::read(Fields::of($file));
+        Rulebook::read(Fields::of($file))->thresholds();
     }
 
     public function testBothBooksSpeakOfEveryBendInEveryOrientation(): void

@@ -43,7 +43,7 @@ final class RowsTest extends TestCase
         }
         foreach ([[['id' => 'a'], ['id' => 'a']], [['id' => 'a'], ['id' => 3]], [['id' => 'a'], 'x']] as $wrong) {
             try {
-                $this->rows($wrong);
+                $this->rows($wrong)->ids();
                 self::fail('was taken');
             } catch (BadInput $bad) {
                 self::assertStringStartsWith('bends.1', $bad->field);

@@ -12,9 +12,9 @@ final class DataFileTest extends TestCase
     public function testWhatIsCompiledIsWhatStandsInTheFiles(): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'data');
-        file_put_contents($path, DataFile::compiled());
-        /** @var array<string, array<string, mixed>> $files */
-        $files = require $path;
+        file_put_contents($path, DataFile::compiled(['t' => ['g' => ['a' => 'serialised']]]));
+        ['files' => $files, 'rows' => $rows] = require $path;
+        self::assertSame(['t' => ['g' => ['a' => 'serialised']]], $rows);
         unlink($path);
         $found = 0;
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(DataFile::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {
@@ -29,7 +29,7 @@ final class DataFileTest extends TestCase
 
     public function testWhatIsKnownIsNotReadAgain(): void
     {
-        DataFile::know(['nowhere/b.json' => ['a' => 1], 'nowhere/a.json' => []]);
+        DataFile::know(['files' => ['nowhere/b.json' => ['a' => 1], 'nowhere/a.json' => []], 'rows' => []]);
         self::assertSame(['a' => 1], DataFile::read('nowhere/b.json'));
         self::assertSame(['a', 'b'], DataFile::names(DataFile::folder().'/nowhere'));
     }
