@@ -15,7 +15,6 @@ use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
-use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -44,17 +43,18 @@ final readonly class CrewNumbers
      */
     public function ofJob(string $jobId, int $userId): OwnNumbers
     {
-        $rows = DB::table('jobs')
-            ->join('crew_user', 'crew_user.crew_id', '=', 'jobs.crew_id')
-            ->leftJoin('own_entries', static fn (JoinClause $join) => $join->on('own_entries.crew_id', '=', 'jobs.crew_id')->whereIn('kind', OwnEntry::OF_CATALOGUE))
-            ->where(['jobs.id' => $jobId, 'crew_user.user_id' => $userId])
-            ->get(['own_entries.*']);
-        if ($rows->isEmpty()) {
+        $rows = DB::select(<<<'SQL'
+            SELECT own_entries.* FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
+            LEFT JOIN own_entries ON own_entries.crew_id = jobs.crew_id AND own_entries.kind IN ('number', 'row', 'threshold')
+            WHERE jobs.id = ? AND crew_user.user_id = ? ORDER BY own_entries.id
+            SQL, [$jobId, $userId]);
+        if ($rows === []) {
             throw (new ModelNotFoundException)->setModel(Job::class, [$jobId]);
         }
-        $entries = OwnEntry::query()->hydrate($rows->whereNotNull('id')->all())->sortBy('id');
+        // A crew without any is one row of nothing.
+        $entries = array_filter($rows, static fn (\stdClass $row): bool => $row->id !== null);
 
-        return $entries->isEmpty() ? new OwnNumbers : $this->read($entries)['own'];
+        return $entries === [] ? new OwnNumbers : $this->read(OwnEntry::query()->hydrate(array_values($entries)))['own'];
     }
 
     /** @return array<int, string> why an entry is left out, by its id */

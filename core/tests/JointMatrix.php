@@ -74,7 +74,7 @@ final class JointMatrix
         $turned = $this->decision->between($b, $a, $place, $book);
         $fault = match (true) {
             count($decision->offers) + count($decision->refusals) !== count(Method::cases()) => 'not every method is answered',
-            ! self::areTheSame($decision, $turned->turned()) => 'the two orders differ',
+            ! self::areTheSame($decision, $turned) => 'the two orders differ',
             default => self::offerFault($decision, $a, $b, $place),
         };
 
@@ -87,7 +87,8 @@ final class JointMatrix
             return false;
         }
         foreach ($one->offers as $i => $offer) {
-            $same = $other->offers[$i];
+            // The other was asked the other way round.
+            $same = $other->offers[$i]->turned();
             if ($offer->method !== $same->method || $offer->insertAMm !== $same->insertAMm || $offer->insertBMm !== $same->insertBMm || $offer->gapMm !== $same->gapMm || $offer->parts !== $same->parts) {
                 return false;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\CallOut;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\Units;
 
@@ -40,7 +41,19 @@ final readonly class CallOutReader
      */
     public function apply(Run $run, string $text): Run
     {
-        $legs = array_map(static fn (Phrase $phrase) => $phrase->leg, $this->read($text));
+        return self::put($run, $this->read($text));
+    }
+
+    /**
+     * The same with phrases that were read already.
+     *
+     * @param list<Phrase> $phrases
+     *
+     * @throws BadInput if there are more legs than a run can have
+     */
+    public static function put(Run $run, array $phrases): Run
+    {
+        $legs = array_map(static fn (Phrase $phrase): Leg => $phrase->leg, $phrases);
         if (count($legs) > Run::MOST_LEGS) {
             throw BadInput::at('call_out.text', 'has more than '.Run::MOST_LEGS.' legs: part it in two runs', count($legs));
         }

@@ -69,6 +69,8 @@ final readonly class JobEvaluator
         }
         $reader = new CallOutReader($job->units, $this->catalogue->system($run->system)->sizes());
 
-        return [$job->withRun($reader->apply($run, $text)), $reader->read($text)];
+        $phrases = $reader->read($text);
+
+        return [$job->withRun(CallOutReader::put($run, $phrases)), $phrases];
     }
 }

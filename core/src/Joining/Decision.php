@@ -24,10 +24,4 @@ final readonly class Decision
 
         return null;
     }
-
-    /** The same with the ends exchanged. */
-    public function turned(): self
-    {
-        return $this->offers === [] ? $this : new self(array_map(static fn (Offer $offer): Offer => $offer->turned(), $this->offers), $this->refusals);
-    }
 }

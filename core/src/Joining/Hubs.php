@@ -13,16 +13,25 @@ final readonly class Hubs implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
+    {
+        return [Method::HubGasket, Method::HubAdapter, Method::Caulked];
+    }
+
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
         $turned = self::isIronHub($a);
         [$pipe, $hub] = $turned ? [$b, $a] : [$a, $b];
         if (! self::isIronHub($hub) || ! $pipe->kind->isMale()) {
-            return array_map(static fn (Method $method): Refusal => Refusal::ends($method), [Method::HubGasket, Method::HubAdapter, Method::Caulked]);
+            return Refusal::ends($method);
         }
+        $result = match ($method) {
+            Method::HubGasket => $this->gasket($pipe, $hub),
+            Method::HubAdapter => $this->adapter($pipe, $hub),
+            default => $this->caulked($pipe, $hub, $place, $rulebook),
+        };
 
-        return array_map(static fn (Offer|Refusal $result): Offer|Refusal => $turned && $result instanceof Offer ? $result->turned() : $result,
-            [$this->gasket($pipe, $hub), $this->adapter($pipe, $hub), $this->caulked($pipe, $hub, $place, $rulebook)]);
+        return $turned && $result instanceof Offer ? $result->turned() : $result;
     }
 
     private static function isIronHub(PipeEnd $end): bool

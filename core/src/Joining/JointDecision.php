@@ -22,17 +22,10 @@ final readonly class JointDecision
     /** Takes two ends, the place and the rulebook; gives the offers, best first, and the refusals, those first that somebody might reach for. */
     public function between(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {
-        if (strcmp($a->key, $b->key) > 0) {
-            return $this->between($b, $a, $place, $rulebook)->turned();
-        }
-        foreach ([$a, $b] as $end) {
-            if (! $end->system->isDrain) {
-                return new Decision([], array_map(static fn (Method $method): Refusal => new Refusal($method, 'no-drain', ['pipe' => $end->system->short], $end->pipe->provenance, $method === Method::SolventPvc), Method::cases()));
-            }
-        }
         [$offers, $near, $far] = [[], [], []];
         foreach ($this->ways as $way) {
-            foreach ($way->consider($a, $b, $place, $rulebook) as $result) {
+            foreach ($way->methods() as $method) {
+                $result = self::considered($way, $method, $a, $b, $place, $rulebook);
                 if ($result instanceof Offer) {
                     $offers[] = $result;
                 } elseif ($result->isNear) {
@@ -47,5 +40,34 @@ final readonly class JointDecision
         }
 
         return new Decision($offers, [...$near, ...$far]);
+    }
+
+    /** The same of one method, which somebody chose: whether it is offered or refused. */
+    public function chosen(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
+    {
+        foreach ($this->ways as $way) {
+            if (in_array($method, $way->methods(), true)) {
+                $result = self::considered($way, $method, $a, $b, $place, $rulebook);
+
+                return $result instanceof Offer ? new Decision([$result], []) : new Decision([], [$result]);
+            }
+        }
+
+        return new Decision([], []);
+    }
+
+    private static function considered(WayOfJoining $way, Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
+    {
+        foreach (strcmp($a->key, $b->key) > 0 ? [$b, $a] : [$a, $b] as $end) {
+            if (! $end->system->isDrain) {
+                return new Refusal($method, 'no-drain', ['pipe' => $end->system->short], $end->pipe->provenance, $method === Method::SolventPvc);
+            }
+        }
+        if (strcmp($a->key, $b->key) <= 0) {
+            return $way->consider($method, $a, $b, $place, $rulebook);
+        }
+        $result = $way->consider($method, $b, $a, $place, $rulebook);
+
+        return $result instanceof Offer ? $result->turned() : $result;
     }
 }

@@ -12,9 +12,18 @@ final readonly class Others implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
     {
-        return [$this->grooved($a, $b), $this->flanges($a, $b), $this->soldered($a, $b)];
+        return [Method::GroovedMechanical, Method::FlangeSeal, Method::SolderedDrainage];
+    }
+
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
+    {
+        return match ($method) {
+            Method::GroovedMechanical => $this->grooved($a, $b),
+            Method::FlangeSeal => $this->flanges($a, $b),
+            default => $this->soldered($a, $b),
+        };
     }
 
     private function grooved(PipeEnd $a, PipeEnd $b): Offer|Refusal

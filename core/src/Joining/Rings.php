@@ -12,13 +12,14 @@ final readonly class Rings implements WayOfJoining
     /** The sizes of sewer pipe whose gasket joint the tables know. */
     private const SEWER_SIZES = ['4', '6', '8'];
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
     {
-        return [$this->either(Method::BellGasket, EndKind::Bell, $a, $b), $this->either(Method::PushFit, EndKind::RingSocket, $a, $b)];
+        return [Method::BellGasket, Method::PushFit];
     }
 
-    private function either(Method $method, EndKind $socketKind, PipeEnd $a, PipeEnd $b): Offer|Refusal
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
+        $socketKind = $method === Method::BellGasket ? EndKind::Bell : EndKind::RingSocket;
         $turned = $a->kind === $socketKind;
         [$pipe, $socket] = $turned ? [$b, $a] : [$a, $b];
         if ($socket->kind !== $socketKind || ! $pipe->kind->isMale()) {

@@ -21,17 +21,12 @@ final class Sleeves implements WayOfJoining
 
     public function __construct(private readonly JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
     {
-        $results = [];
-        foreach (self::METHODS as $method) {
-            $results[] = $this->one($method, $a, $b, $place, $rulebook);
-        }
-
-        return $results;
+        return self::METHODS;
     }
 
-    private function one(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
         $isCompression = $method === Method::UniversalCompression;
         foreach ([$a, $b] as $end) {

@@ -13,16 +13,21 @@ final readonly class SlipNuts implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
+    {
+        return [Method::SlipJoint];
+    }
+
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
         $turned = self::isTube($b) && ! self::isTube($a);
         [$tube, $other] = $turned ? [$b, $a] : [$a, $b];
         if (! self::isTube($tube) || $other->kind !== EndKind::SlipNut && $other->kind !== EndKind::Plain || $other->system->region !== 'us') {
-            return [Refusal::ends(Method::SlipJoint)];
+            return Refusal::ends($method);
         }
         $result = $this->joined($tube, $other, $place, $rulebook);
 
-        return [$turned && $result instanceof Offer ? $result->turned() : $result];
+        return $turned && $result instanceof Offer ? $result->turned() : $result;
     }
 
     private static function isTube(PipeEnd $end): bool

@@ -31,16 +31,17 @@ final readonly class Solvents implements WayOfJoining
 
     public function __construct(private JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
+    {
+        return self::METHODS;
+    }
+
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
         [$one, $other] = [$a->system->material, $b->system->material];
         $welds = self::WELDS[strcmp($one, $other) <= 0 ? "{$one}+{$other}" : "{$other}+{$one}"] ?? null;
-        $results = [];
-        foreach (self::METHODS as $method) {
-            $results[] = $method === $welds ? $this->welded($method, $a, $b, $place, $rulebook) : $this->notWelded($method, $a, $b);
-        }
 
-        return $results;
+        return $method === $welds ? $this->welded($method, $a, $b, $place, $rulebook) : $this->notWelded($method, $a, $b);
     }
 
     private function welded(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal

@@ -15,20 +15,25 @@ final readonly class Threads implements WayOfJoining
 
     public function __construct(private JoiningParts $parts) {}
 
-    public function consider(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): array
+    public function methods(): array
+    {
+        return [Method::Threaded];
+    }
+
+    public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
         $threads = [EndKind::MaleThread, EndKind::FemaleThread];
         if (! in_array($a->kind, $threads, true) && ! in_array($b->kind, $threads, true)) {
-            return [Refusal::ends(Method::Threaded)];
+            return Refusal::ends($method);
         }
         $turned = $a->kind === EndKind::FemaleThread || $b->kind === EndKind::MaleThread;
         [$male, $female] = $turned ? [$b, $a] : [$a, $b];
         if ($a->kind === $b->kind) {
-            return [new Refusal(Method::Threaded, 'two-alike', ['end' => $a->kind->value])];
+            return new Refusal($method, 'two-alike', ['end' => $a->kind->value]);
         }
         $result = $female->kind === EndKind::FemaleThread ? $this->intoFemale($male, $female) : $this->ontoMale($female, $male);
 
-        return [$turned && $result instanceof Offer ? $result->turned() : $result];
+        return $turned && $result instanceof Offer ? $result->turned() : $result;
     }
 
     private function intoFemale(PipeEnd $male, PipeEnd $female): Offer|Refusal

@@ -39,10 +39,9 @@ final readonly class EndJoiner
         if ($theirs === null) {
             return new EndJoint($end, $pipe, $ours, null, null, null);
         }
-        $decision = $this->decision->between($ours, $theirs, $place, $rulebook);
-        $offer = $end->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($end->method));
+        $decision = $this->decided($end, $ours, $theirs, $place, $rulebook);
 
-        return new EndJoint($end, $pipe, $ours, $theirs, $decision, $offer);
+        return new EndJoint($end, $pipe, $ours, $theirs, $decision, $decision->offers[0] ?? null);
     }
 
     /**
@@ -56,10 +55,17 @@ final readonly class EndJoiner
     {
         $a = PipeEnd::of($ours, $size, EndKind::Plain);
         $b = PipeEnd::of($other, $otherSize, $kind);
-        $decision = $this->decision->between($a, $b, $place, $rulebook);
-        $offer = $end->method === null ? ($decision->offers[0] ?? null) : $decision->offer(Method::from($end->method));
+        $decision = $this->decided($end, $a, $b, $place, $rulebook);
+        $offer = $decision->offers[0] ?? null;
 
         return new EndJoint($end, new StandingPipe('', $name, $other->key, $otherSize, $kind->value, null, false, 'told', [], '', '', null, ''), $a, $b, $decision, $offer);
+    }
+
+    /** Where somebody chose a method, no other is looked at. */
+    private function decided(End $end, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
+    {
+        return $end->method === null ? $this->decision->between($a, $b, $place, $rulebook)
+            : $this->decision->chosen(Method::from($end->method), $a, $b, $place, $rulebook);
     }
 
     /** Gives what the pipe of a system meets in a fitting of its own. */

@@ -16,6 +16,7 @@ final readonly class EndJoint
 {
     /**
      * @param ?PipeEnd $theirs null: it is not known what stands there
+     * @param ?Decision $decision what can be done; of the chosen method alone where one was chosen
      * @param ?Offer $offer the method that is used: the chosen one, or the best; null where none can be
      */
     public function __construct(

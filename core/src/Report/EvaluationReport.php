@@ -29,6 +29,7 @@ final readonly class EvaluationReport
 
         return [
             ...$head->toArray(),
+            'singles' => $head->singles(),
             'phrases' => self::phrases($this->job->phrases),
             'runs' => array_map(
                 fn (string $id): array => $runs->write($this->job->run($id), $this->job->findings($id)),

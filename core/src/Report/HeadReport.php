@@ -11,7 +11,7 @@ use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Measure\Tape;
 
-/** Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes, joints outside the runs. */
+/** Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes; and the joints outside the runs. */
 final readonly class HeadReport
 {
     public function __construct(private EvaluatedJob $evaluated) {}
@@ -26,12 +26,17 @@ final readonly class HeadReport
             'rulebook' => ['id' => $book->id, 'name' => $book->name, 'style' => $book->style],
             'drawn_fill' => $catalogue->assumption('drawn-fill')->value,
             'saw_kerf' => (new Tape)->of($catalogue->assumption('saw-kerf')->value),
-            'singles' => array_map(
-                fn (SingleJoint $single): array => JointRegister::single($single, $job, $this->evaluated->joiner(), $book),
-                $job->singles,
-            ),
             'standing' => array_map(static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue), $job->standing),
         ];
+    }
+
+    /** @return list<array<string, mixed>> the joints outside the runs */
+    public function singles(): array
+    {
+        $job = $this->evaluated->job();
+        $of = fn (SingleJoint $single): array => JointRegister::single($single, $job, $this->evaluated->joiner(), $this->evaluated->book);
+
+        return array_map($of, $job->singles);
     }
 
     /** @return array<string, mixed> what the interface shows of a standing pipe beside what was entered */

@@ -7,13 +7,13 @@ namespace FallBend\Core\Report;
 use FallBend\Core\Evaluation\EvaluatedJob;
 
 /**
- * An evaluated job in parts that a screen asks for by name: `job`, `places`, `fixtures`, `pipes`, `crossings` for the whole,
+ * An evaluated job in parts that a screen asks for by name: `job`, `singles`, `places`, `fixtures`, `pipes`, `crossings` for the whole,
  * `run:ID` and `cut:ID` for each run. A part has the same hash as long as it says the same.
  */
 final class JobParts
 {
     /** Parts that there is one of, whatever the runs. */
-    public const WHOLE = ['job', 'places', 'fixtures', 'pipes', 'crossings'];
+    public const WHOLE = ['job', 'singles', 'places', 'fixtures', 'pipes', 'crossings'];
 
     /** All runs, whichever there are. */
     public const EVERY_RUN = 'run:*';
@@ -58,6 +58,7 @@ final class JobParts
             'run' => $this->runs->write($this->job->run($run), $this->job->findings($run)),
             'cut' => $this->job->cutting()->ofRun($run),
             'job' => ['counts_flow' => $this->network()->countsFlow()] + (new HeadReport($this->job))->toArray(),
+            'singles' => (new HeadReport($this->job))->singles(),
             'places' => $this->network()->places(),
             'fixtures' => $this->network()->fixtures(),
             'pipes' => $this->network()->pipes(),
