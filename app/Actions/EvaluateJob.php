@@ -21,6 +21,9 @@ use Illuminate\Http\Request;
  */
 final readonly class EvaluateJob
 {
+    /** What is searched for beside an answer that somebody waits for with every key press: a few hundredths of a second. */
+    public const BESIDE = 20_000;
+
     public function __construct(private JobFile $file, private CrewNumbers $numbers, private JobEvaluator $evaluator) {}
 
     /**

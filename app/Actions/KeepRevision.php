@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
@@ -34,7 +35,7 @@ final readonly class KeepRevision
      */
     public function start(int $crewId, User $author, Plan $plan): Kept
     {
-        $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId));
+        $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId), Effort::of(EvaluateJob::BESIDE));
         $text = $this->file->write($evaluated->job());
 
         return DB::transaction(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
@@ -134,7 +135,7 @@ final readonly class KeepRevision
 
     private function keep(Job $job, User $author, Revision $head, Step $step): Kept
     {
-        $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id));
+        $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id), Effort::of(EvaluateJob::BESIDE));
         $text = $this->file->write($evaluated->job());
 
         return DB::transaction(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Job;
 use App\Models\Revision;
+use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
@@ -51,7 +52,7 @@ final readonly class OpenJob
     /** @throws BadInput if the revision cannot be read, or not be evaluated */
     public function at(Job $job, Revision $revision): Kept
     {
-        $evaluated = $this->evaluator->evaluate($this->plan($revision), null, $this->numbers->of($job->crew_id));
+        $evaluated = $this->evaluator->evaluate($this->plan($revision), null, $this->numbers->of($job->crew_id), Effort::of(EvaluateJob::BESIDE));
         // What cannot be worked out is not open.
         $evaluated->network();
 

@@ -31,14 +31,20 @@ final readonly class Description
         return json_encode($this->document(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
     }
 
+    /** Questions about a document, which may name the job that it is of. */
+    private const OF_A_JOB = [
+        '/api/evaluate', '/api/repeat', '/api/make-up', '/api/hang', '/api/cut', '/api/materials', '/api/order', '/api/csv', '/api/drawing', '/api/ticket', '/api/wrap', '/api/joint',
+    ];
+
     /** @return array<string, mixed> */
     private function paths(): array
     {
         $id = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
-        $from = Shapes::object(['from' => ['type' => 'integer']]);
-        $step = self::call('The job after it', $from, 'Job', [409 => 'Stale', 404 => 'Problem']) + ['parameters' => $id];
+        $from = self::wanting(['from' => ['type' => 'integer']]);
+        $step = self::call('The job after it', $from, self::either('Job', 'JobInParts'), [409 => 'Stale', 404 => 'Problem']) + ['parameters' => $id];
+        $want = ['name' => 'want', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'The parts that are wanted, with commas between'];
 
-        return [
+        $paths = [
             '/api/session' => [
                 'get' => self::call('Who is signed in', null, 'Account'),
                 'post' => self::call('Sign in', Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]), 'Account', [422 => 'Problem', 429 => 'Problem']),
@@ -54,8 +60,8 @@ final readonly class Description
             ],
             '/api/jobs/import' => ['post' => self::call('Start a job from the text of a file', Shapes::object(['text' => ['type' => 'string']]), 'Job', [422 => 'Problem'], 201)],
             '/api/jobs/{id}' => [
-                'get' => self::call('A job with its evaluation', null, 'Job', [404 => 'Problem', 422 => 'Unreadable']) + ['parameters' => $id],
-                'put' => self::call('Keep an edit that started from a revision', Shapes::object(['from' => ['type' => 'integer'], 'gesture' => ['type' => 'string', 'maxLength' => 40], 'document' => Shapes::ref('JobDocument')]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id],
+                'get' => self::call('A job with its evaluation', null, self::either('Job', 'JobInParts'), [404 => 'Problem', 422 => 'Unreadable']) + ['parameters' => [...$id, $want]],
+                'put' => self::call('Keep an edit that started from a revision', self::wanting(['from' => ['type' => 'integer'], 'gesture' => ['type' => 'string', 'maxLength' => 40], 'document' => Shapes::ref('JobDocument')]), self::either('Job', 'KeptInParts'), [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id],
             ],
             '/api/jobs/{id}/undo' => ['post' => $step],
             '/api/jobs/{id}/redo' => ['post' => $step],
@@ -63,13 +69,15 @@ final readonly class Description
                 Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id]],
             '/api/jobs/{id}/raw' => ['get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [404 => 'Problem']) + ['parameters' => $id]],
             '/api/jobs/{id}/file' => ['get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id]],
-            '/api/evaluate' => ['post' => self::call('Evaluate a job, optionally with a call-out line read into one of its runs', [
-                'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])],
-            ], 'Evaluated', [422 => 'Problem'])],
-            '/api/repeat' => ['post' => self::call('A run with all that meets it once more, or several times more, as it is or mirrored', Shapes::object([
+            '/api/evaluate' => ['post' => self::call(
+                'Evaluate a job, optionally with a call-out line read into one of its runs',
+                self::wanting(['document' => Shapes::ref('JobDocument')], ['call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])]),
+                self::either('Evaluated', 'EvaluatedInParts'),
+                [404 => 'Problem', 422 => 'Problem'],
+            )],
+            '/api/repeat' => ['post' => self::call('A run with all that meets it once more, or several times more, as it is or mirrored', self::wanting([
                 'document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'step_mm' => ['type' => 'number'], 'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'mirrored' => ['type' => 'boolean'],
-            ]), 'Evaluated', [422 => 'Problem'])],
+            ]), self::either('Evaluated', 'EvaluatedInParts'), [404 => 'Problem', 422 => 'Problem'])],
             '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
             '/api/hang' => ['post' => self::call('Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('HangingReport'), [422 => 'Problem'])],
             '/api/cut' => ['post' => self::call('What is to be cut now, once some pieces came out as they did, and from which sticks', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('CuttingReport'), [422 => 'Problem'])],
@@ -110,6 +118,32 @@ final readonly class Description
             '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
                 + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],
         ];
+        foreach (self::OF_A_JOB as $path) {
+            $paths[$path]['post']['requestBody']['content']['application/json']['schema']['properties']['job'] = [
+                'type' => 'string',
+                'description' => 'The job that the document is of: the numbers of its crew go before the lists',
+            ];
+        }
+
+        return $paths;
+    }
+
+    /**
+     * @param array<string, mixed> $required
+     * @param array<string, mixed> $optional beside `want`
+     * @return array<string, mixed> the shape of what may say which parts of the answer are wanted
+     */
+    private static function wanting(array $required, array $optional = []): array
+    {
+        $properties = $required + $optional + ['want' => Shapes::ref('Want')];
+
+        return ['type' => 'object', 'additionalProperties' => false, 'required' => array_keys($required), 'properties' => $properties];
+    }
+
+    /** @return array<string, mixed> the one shape where the whole is wanted, the other where parts are */
+    private static function either(string $whole, string $inParts): array
+    {
+        return ['oneOf' => [Shapes::ref($whole), Shapes::ref($inParts)]];
     }
 
     /**

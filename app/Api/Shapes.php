@@ -68,15 +68,30 @@ final class Shapes
         return [
             'Job' => self::object($kept + ['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
             'Evaluated' => self::object(['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
+            'EvaluatedInParts' => self::object(['changed' => self::ref('DocumentChange')] + self::inParts()),
+            'KeptInParts' => self::object($kept + ['changed' => self::ref('DocumentChange')] + self::inParts()),
+            'JobInParts' => self::object($kept + ['document' => self::ref('JobDocument')] + self::inParts()),
+            'DocumentChange' => self::object([
+                'set' => ['type' => 'object', 'description' => 'Fields of the document that are other than they were sent'],
+                'gone' => self::list(self::TEXT),
+                'runs' => self::list(self::ref('JobRun')),
+            ]),
+            'Phrase' => self::object([
+                'text' => self::TEXT, 'at' => self::WHOLE,
+                'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
+            ]),
+            'Want' => [
+                'type' => 'object',
+                'additionalProperties' => ['type' => 'string', 'maxLength' => 16],
+                'description' => 'The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), '
+                    .'each with the hash of what the asker has, or empty; without it the whole evaluation is answered',
+            ],
             'Evaluation' => self::object([
                 'units' => ['enum' => ['inch', 'mm']],
                 'rulebook' => self::object(['id' => self::TEXT, 'name' => self::TEXT, 'style' => self::TEXT]),
                 'drawn_fill' => self::NUMBER,
                 'saw_kerf' => self::ref('Tape'),
-                'phrases' => self::list(self::object([
-                    'text' => self::TEXT, 'at' => self::WHOLE,
-                    'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
-                ])),
+                'phrases' => self::list(self::ref('Phrase')),
                 'runs' => self::list(self::ref('RunReport')), 'network' => self::ref('NetworkReport'),
                 'singles' => self::list(self::object(['id' => self::TEXT, 'name' => self::TEXT] + self::registered())),
                 'standing' => self::list(self::ref('StandingReport')),
@@ -85,6 +100,20 @@ final class Shapes
                 'id' => self::TEXT, 'known' => self::YES_NO, 'said' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT,
                 'od_mm' => self::MAYBE, 'bore_mm' => self::MAYBE, 'source' => self::orNull(self::ref('Source')),
             ]),
+        ];
+    }
+
+    /** @return array<string, mixed> what an answer in parts has, whatever it is an answer to */
+    private static function inParts(): array
+    {
+        return [
+            'phrases' => self::list(self::ref('Phrase')),
+            'parts' => [
+                'type' => 'object',
+                'additionalProperties' => self::object(['hash' => self::TEXT, 'value' => new \stdClass]),
+                'description' => 'Those of the wanted parts that say something else than what the asker has; null: the job has no such part',
+            ],
+            'later' => self::list(self::TEXT),
         ];
     }
 

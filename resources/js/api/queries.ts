@@ -1,5 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
+import { partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
     BoardPage,
@@ -29,7 +30,11 @@ import type {
     KeptPrices,
     MaterialRow,
     RunClosing,
+    OfJob,
     RunOrder,
+    RunReport,
+    Schemas,
+    Stale,
 } from './types';
 
 /** A failed call, thrown where a query wants an error. */
@@ -76,15 +81,60 @@ export const boardQuery = infiniteQueryOptions({
     getNextPageParam: (page) => page.next,
 });
 
-export const jobQuery = (id: string) =>
+/** A job with the parts of its evaluation that a screen shows first. */
+export const jobQuery = (id: string, wanted: readonly string[]) =>
     queryOptions({
         queryKey: ['job', id],
-        queryFn: () => orThrow(call<Job>('GET', `/api/jobs/${id}`)),
+        queryFn: ({ signal }) => orThrow(openJob(id, wanted, signal)),
         retry: false,
         staleTime: 0,
         gcTime: 0,
         refetchOnWindowFocus: false,
     });
+
+async function openJob(id: string, wanted: readonly string[], signal: AbortSignal): Promise<Result<Job>> {
+    const parts = partsOf(id);
+    parts.want(wanted);
+    const asked = parts.asked();
+    const query = new URLSearchParams({ want: Object.keys(asked.want).join(',') });
+    // Nothing that is held is told of here: all that is wanted comes.
+    const result = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${query.toString()}`, undefined, { signal });
+    return result.ok ? jobOf(result.data, asked, result.data.document, signal) : result;
+}
+
+/** A job whose parts were answered, put together; what the answer left out is asked for. */
+async function jobOf(
+    answer: Schemas['JobInParts'] | Schemas['KeptInParts'],
+    asked: Asked,
+    document: JobDocument,
+    signal?: AbortSignal,
+): Promise<Result<Job>> {
+    const result = await whole(answer.id, document, asked, answer, signal);
+    if (!result.ok) return result;
+    const { id, name, revision, kept_at, kept_by, can_undo, can_redo } = answer;
+    return { ok: true, data: { id, name, revision, kept_at, kept_by, can_undo, can_redo, ...result.data } };
+}
+
+/** An evaluation whose parts were answered, put together; a large one comes in several answers. */
+async function whole(
+    job: string,
+    document: JobDocument,
+    asked: Asked,
+    answer: Schemas['EvaluatedInParts'] | Schemas['JobInParts'] | Schemas['KeptInParts'],
+    signal?: AbortSignal,
+): Promise<Result<Evaluated>> {
+    const parts = partsOf(job);
+    let left = parts.take(asked, answer);
+    while (left.length > 0) {
+        const more = parts.asked(new Set(left));
+        const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', { job, document, want: more.want }, { signal });
+        if (!result.ok) return result;
+        const still = parts.take(more, result.data, true);
+        // Each answer carries something, or nobody waits for it.
+        left = still.length < left.length ? still : [];
+    }
+    return { ok: true, data: { document, evaluation: parts.evaluation(answer.phrases) } };
+}
 
 export type CatalogueAsk = { kind: string; search?: string; system?: string; size?: string; rulebook?: string };
 
@@ -128,10 +178,10 @@ export const jointQuery = (input: Record<string, unknown> | null) =>
         staleTime: Infinity,
     });
 
-export const jointCardQuery = (document: JobDocument, which: { run: string; joint: string } | { single: string } | null) =>
+export const jointCardQuery = (of: OfJob, which: { run: string; joint: string } | { single: string } | null) =>
     queryOptions({
-        queryKey: ['joint-card', which, document],
-        queryFn: () => orThrow(call<JointCard>('POST', '/api/joint', { document, ...which })),
+        queryKey: ['joint-card', which, of],
+        queryFn: () => orThrow(call<JointCard>('POST', '/api/joint', { ...of, ...which })),
         enabled: which !== null,
         ...untilAnswered,
         placeholderData: keepPreviousData,
@@ -139,23 +189,80 @@ export const jointCardQuery = (document: JobDocument, which: { run: string; join
 
 export const signIn = (email: string, password: string) => call<Account>('POST', '/api/session', { email, password });
 export const signOut = () => call<null>('DELETE', '/api/session');
+/** Of a job that is started the name of its page is wanted, and nothing else. */
+interface Started {
+    id: string;
+    name: string;
+}
 export const startJob = (given: { name: string; place: string; units: 'inch' | 'mm'; rulebook: string }) =>
-    write<Job>('POST', '/api/jobs', given);
-export const copyJob = (document: JobDocument) => write<Job>('POST', '/api/jobs', { document });
-export const importJob = (text: string) => write<Job>('POST', '/api/jobs/import', { text });
-export const keepJob = (id: string, from: number, gesture: string, document: JobDocument, key: string, signal?: AbortSignal) =>
-    call<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document }, { key, signal });
+    write<Started>('POST', '/api/jobs', { ...given, want: {} });
+export const copyJob = (document: JobDocument) => write<Started>('POST', '/api/jobs', { document, want: {} });
+export const importJob = (text: string) => write<Started>('POST', '/api/jobs/import', { text, want: {} });
+export async function keepJob(
+    id: string,
+    from: number,
+    gesture: string,
+    document: JobDocument,
+    key: string,
+    signal?: AbortSignal,
+): Promise<Result<Job>> {
+    const asked = partsOf(id).asked();
+    const body = { from, gesture, document, want: asked.want };
+    const result = await call<Schemas['KeptInParts']>('PUT', `/api/jobs/${id}`, body, { key, signal });
+    return result.ok ? jobOf(result.data, asked, withChange(document, result.data.changed), signal) : met(result, asked, signal);
+}
 /** Saves one change of a job beside its editing. */
 export const saveJob = (id: string, from: number, gesture: string, document: JobDocument) =>
-    write<Job>('PUT', `/api/jobs/${id}`, { from, gesture, document });
-export const goBackTo = (id: string, from: number, to: number) => write<Job>('POST', `/api/jobs/${id}/back`, { from, to });
-export const stepJob = (id: string, step: 'undo' | 'redo', from: number, key: string, signal?: AbortSignal) =>
-    call<Job>('POST', `/api/jobs/${id}/${step}`, { from }, { key, signal });
-export const evaluate = (document: JobDocument, callOut?: { run: string; text: string }, signal?: AbortSignal) =>
-    call<Evaluated>('POST', '/api/evaluate', callOut ? { document, call_out: callOut } : { document }, { signal });
+    write<{ revision: number }>('PUT', `/api/jobs/${id}`, { from, gesture, document, want: {} });
+export const goBackTo = (id: string, from: number, to: number) =>
+    write<{ id: string }>('POST', `/api/jobs/${id}/back`, { from, to, want: {} });
+export async function stepJob(id: string, step: 'undo' | 'redo', from: number, key: string, signal?: AbortSignal): Promise<Result<Job>> {
+    const asked = partsOf(id).asked();
+    const body = { from, want: asked.want };
+    const result = await call<Schemas['JobInParts']>('POST', `/api/jobs/${id}/${step}`, body, { key, signal });
+    return result.ok ? jobOf(result.data, asked, result.data.document, signal) : met(result, asked, signal);
+}
+/** A refusal; where the job was changed since, with the other state put together. */
+async function met(refused: Result<never>, asked: Asked, signal?: AbortSignal): Promise<Result<Job>> {
+    if (refused.ok || refused.status !== 409) return refused;
+    const body = refused.body as Schemas['Stale'];
+    // Asked in parts it is answered in parts.
+    const current = body.current as unknown as Schemas['JobInParts'];
+    const job = await jobOf(current, asked, current.document, signal);
+    return job.ok ? { ...refused, body: { ...body, current: job.data } satisfies Stale } : job;
+}
+/** Reads a document, optionally with a line called out for one of its runs, as far as the screens of the job show it. */
+export async function evaluate(
+    job: string,
+    document: JobDocument,
+    callOut?: { run: string; text: string },
+    signal?: AbortSignal,
+): Promise<Result<Evaluated>> {
+    const asked = partsOf(job).asked();
+    const body = { job, document, ...(callOut ? { call_out: callOut } : {}), want: asked.want };
+    const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', body, { signal });
+    return result.ok ? whole(job, withChange(document, result.data.changed), asked, result.data, signal) : result;
+}
+/** One run of a document as it would be, beside what the screens of the job show. */
+export async function evaluateRun(of: OfJob, run: string, signal?: AbortSignal): Promise<Result<RunReport | null>> {
+    const name = `run:${run}`;
+    const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', { ...of, want: { [name]: '' } }, { signal });
+    return result.ok ? { ok: true, data: (result.data.parts[name]?.value ?? null) as RunReport | null } : result;
+}
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
-export const repeatGroup = (document: JobDocument, run: string, step_mm: number, times: number, mirrored: boolean) =>
-    call<Evaluated>('POST', '/api/repeat', { document, run, step_mm, times, mirrored });
+export async function repeatGroup(
+    job: string,
+    document: JobDocument,
+    run: string,
+    step_mm: number,
+    times: number,
+    mirrored: boolean,
+): Promise<Result<Evaluated>> {
+    const asked = partsOf(job).asked();
+    const body = { job, document, run, step_mm, times, mirrored, want: asked.want };
+    const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/repeat', body);
+    return result.ok ? whole(job, withChange(document, result.data.changed), asked, result.data) : result;
+}
 /** What is asked of the ways between two ends of a run. */
 export interface MakeUpAsked {
     run: string;
@@ -165,33 +272,33 @@ export interface MakeUpAsked {
     clearance_mm?: number;
     obstacles?: NonNullable<Extract<JobMove, { kind: 'ends' }>['obstacles']>;
 }
-export const makeUp = (document: JobDocument, asked: MakeUpAsked) => callInTurn<MadeUp>('/api/make-up', { document, ...asked });
+export const makeUp = (of: OfJob, asked: MakeUpAsked) => callInTurn<MadeUp>('/api/make-up', { ...of, ...asked });
 interface Order {
     order: RunOrder | null;
     closing: RunClosing | null;
 }
 /** In what order a run goes together where its ends stand, and which joint is best made last. */
-export const orderQuery = (document: JobDocument, run: string) =>
+export const orderQuery = (of: OfJob, run: string) =>
     queryOptions({
-        queryKey: ['order', run, document],
-        queryFn: ({ signal }) => orThrow(callInTurn<Order>('/api/order', { document, run }, signal)),
+        queryKey: ['order', run, of],
+        queryFn: ({ signal }) => orThrow(callInTurn<Order>('/api/order', { ...of, run }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 export type RunView = 'plan' | 'section' | 'isometric';
 /** A run as a drawing in an open format; the model has no view, on paper there are all. */
-export const runDrawing = (document: JobDocument, run: string, format: 'dxf' | 'svg' | 'gltf' | 'pdf', view: RunView) =>
-    callFile('/api/drawing', { document, run, format, ...(format === 'gltf' || format === 'pdf' ? {} : { view }) });
+export const runDrawing = (of: OfJob, run: string, format: 'dxf' | 'svg' | 'gltf' | 'pdf', view: RunView) =>
+    callFile('/api/drawing', { ...of, run, format, ...(format === 'gltf' || format === 'pdf' ? {} : { view }) });
 /** The cut ticket of a run on paper, with the day that stands on it. */
-export const ticketPdf = (document: JobDocument, run: string, on: string) => callFileInTurn('/api/ticket', { document, run, on });
+export const ticketPdf = (of: OfJob, run: string, on: string) => callFileInTurn('/api/ticket', { ...of, run, on });
 export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'levels' | 'sticks';
 /** One list of the job as a table. */
-export const jobCsv = (document: JobDocument, list: JobList) => callFileInTurn('/api/csv', { document, list });
+export const jobCsv = (of: OfJob, list: JobList) => callFileInTurn('/api/csv', { ...of, list });
 /** All that the job takes, by shelf. */
-export const materialsQuery = (document: JobDocument) =>
+export const materialsQuery = (of: OfJob) =>
     queryOptions({
-        queryKey: ['materials', document],
-        queryFn: ({ signal }) => orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { document }, signal)),
+        queryKey: ['materials', of],
+        queryFn: ({ signal }) => orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { ...of }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
@@ -204,28 +311,27 @@ export const pricesQuery = queryOptions({
 export const keepPrices = (prices: KeptPrices) => write<CrewPrices>('PUT', '/api/prices', prices);
 export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id}`);
 /** What is to be cut now, and from which sticks; can be given up. */
-export const askCut = (document: JobDocument, run: string, signal?: AbortSignal) =>
-    callInTurn<CuttingReport>('/api/cut', { document, run }, signal);
-export const cutQuery = (document: JobDocument, run: string) =>
+export const askCut = (of: OfJob, run: string, signal?: AbortSignal) => callInTurn<CuttingReport>('/api/cut', { ...of, run }, signal);
+export const cutQuery = (of: OfJob, run: string) =>
     queryOptions({
-        queryKey: ['cut', run, document],
-        queryFn: ({ signal }) => orThrow(askCut(document, run, signal)),
+        queryKey: ['cut', run, of],
+        queryFn: ({ signal }) => orThrow(askCut(of, run, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 /** Where a run is hung, and what hangs between two hangers. */
-export const hangQuery = (document: JobDocument, run: string) =>
+export const hangQuery = (of: OfJob, run: string) =>
     queryOptions({
-        queryKey: ['hang', run, document],
-        queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { document, run })),
+        queryKey: ['hang', run, of],
+        queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { ...of, run })),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 export const trapFit = (input: TrapFitInput) => call<TrapFitOutput>('POST', '/api/reckon/trap-fit', input);
 export const cutIn = (input: CutInInput) => call<CutInOutput>('POST', '/api/reckon/cut-in', input);
 /** Wrap strips in full size: of one piece as SVG, of all of a run as PDF. */
-export const wrapStrips = (document: JobDocument, run: string, piece: string | null) =>
-    callFile('/api/wrap', piece === null ? { document, run, format: 'pdf' } : { document, run, format: 'svg', piece });
+export const wrapStrips = (of: OfJob, run: string, piece: string | null) =>
+    callFile('/api/wrap', piece === null ? { ...of, run, format: 'pdf' } : { ...of, run, format: 'svg', piece });
 /** What one discharge does to the seal of its trap. */
 export const sealQuery = (input: TrapSealInput | null) =>
     queryOptions({

@@ -252,7 +252,10 @@ export interface paths {
         /** A job with its evaluation */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    /** @description The parts that are wanted, with commas between */
+                    want?: string;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -267,7 +270,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Job"];
+                        "application/json": components["schemas"]["Job"] | components["schemas"]["JobInParts"];
                     };
                 };
                 /** @description What is wrong */
@@ -306,6 +309,7 @@ export interface paths {
                         from: number;
                         gesture: string;
                         document: components["schemas"]["JobDocument"];
+                        want?: components["schemas"]["Want"];
                     };
                 };
             };
@@ -316,7 +320,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Job"];
+                        "application/json": components["schemas"]["Job"] | components["schemas"]["KeptInParts"];
                     };
                 };
                 /** @description What is wrong */
@@ -378,6 +382,7 @@ export interface paths {
                 content: {
                     "application/json": {
                         from: number;
+                        want?: components["schemas"]["Want"];
                     };
                 };
             };
@@ -388,7 +393,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Job"];
+                        "application/json": components["schemas"]["Job"] | components["schemas"]["JobInParts"];
                     };
                 };
                 /** @description What is wrong */
@@ -440,6 +445,7 @@ export interface paths {
                 content: {
                     "application/json": {
                         from: number;
+                        want?: components["schemas"]["Want"];
                     };
                 };
             };
@@ -450,7 +456,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Job"];
+                        "application/json": components["schemas"]["Job"] | components["schemas"]["JobInParts"];
                     };
                 };
                 /** @description What is wrong */
@@ -668,6 +674,9 @@ export interface paths {
                             run: string;
                             text: string;
                         };
+                        want?: components["schemas"]["Want"];
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -678,7 +687,16 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Evaluated"];
+                        "application/json": components["schemas"]["Evaluated"] | components["schemas"]["EvaluatedInParts"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
                     };
                 };
                 /** @description What is wrong */
@@ -723,6 +741,9 @@ export interface paths {
                         step_mm: number;
                         times: number;
                         mirrored: boolean;
+                        want?: components["schemas"]["Want"];
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -733,7 +754,16 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Evaluated"];
+                        "application/json": components["schemas"]["Evaluated"] | components["schemas"]["EvaluatedInParts"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
                     };
                 };
                 /** @description What is wrong */
@@ -797,6 +827,8 @@ export interface paths {
                             up_to_mm: number;
                             what?: string;
                         }[];
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -849,6 +881,8 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         run: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -901,6 +935,8 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         run: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -952,6 +988,8 @@ export interface paths {
                 content: {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1007,6 +1045,8 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         run: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1063,6 +1103,8 @@ export interface paths {
                         document: components["schemas"]["JobDocument"];
                         /** @enum {unknown} */
                         list: "cut" | "materials" | "joints" | "hangers" | "levels" | "sticks";
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1119,6 +1161,8 @@ export interface paths {
                         view?: "plan" | "section" | "isometric";
                         /** @enum {unknown} */
                         paper?: "A4" | "LETTER";
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1172,6 +1216,8 @@ export interface paths {
                         on: string;
                         /** @enum {unknown} */
                         paper?: "A4" | "LETTER";
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1227,6 +1273,8 @@ export interface paths {
                         piece?: string;
                         /** @enum {unknown} */
                         paper?: "A4" | "LETTER";
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -1279,6 +1327,8 @@ export interface paths {
                         run?: string;
                         joint?: string;
                         single?: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
                     };
                 };
             };
@@ -2177,6 +2227,75 @@ export interface components {
             document: components["schemas"]["JobDocument"];
             evaluation: components["schemas"]["Evaluation"];
         };
+        EvaluatedInParts: {
+            changed: components["schemas"]["DocumentChange"];
+            phrases: components["schemas"]["Phrase"][];
+            /** @description Those of the wanted parts that say something else than what the asker has; null: the job has no such part */
+            parts: {
+                [key: string]: {
+                    hash: string;
+                    value: unknown;
+                };
+            };
+            later: string[];
+        };
+        KeptInParts: {
+            id: string;
+            name: string;
+            revision: number;
+            kept_at: string;
+            kept_by: string;
+            can_undo: boolean;
+            can_redo: boolean;
+            changed: components["schemas"]["DocumentChange"];
+            phrases: components["schemas"]["Phrase"][];
+            /** @description Those of the wanted parts that say something else than what the asker has; null: the job has no such part */
+            parts: {
+                [key: string]: {
+                    hash: string;
+                    value: unknown;
+                };
+            };
+            later: string[];
+        };
+        JobInParts: {
+            id: string;
+            name: string;
+            revision: number;
+            kept_at: string;
+            kept_by: string;
+            can_undo: boolean;
+            can_redo: boolean;
+            document: components["schemas"]["JobDocument"];
+            phrases: components["schemas"]["Phrase"][];
+            /** @description Those of the wanted parts that say something else than what the asker has; null: the job has no such part */
+            parts: {
+                [key: string]: {
+                    hash: string;
+                    value: unknown;
+                };
+            };
+            later: string[];
+        };
+        DocumentChange: {
+            /** @description Fields of the document that are other than they were sent */
+            set: Record<string, never>;
+            gone: string[];
+            runs: components["schemas"]["JobRun"][];
+        };
+        Phrase: {
+            text: string;
+            at: number;
+            unread: {
+                at: number;
+                length: number;
+                message: string;
+            }[];
+        };
+        /** @description The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), each with the hash of what the asker has, or empty; without it the whole evaluation is answered */
+        Want: {
+            [key: string]: string;
+        };
         Evaluation: {
             /** @enum {unknown} */
             units: "inch" | "mm";
@@ -2187,15 +2306,7 @@ export interface components {
             };
             drawn_fill: number;
             saw_kerf: components["schemas"]["Tape"];
-            phrases: {
-                text: string;
-                at: number;
-                unread: {
-                    at: number;
-                    length: number;
-                    message: string;
-                }[];
-            }[];
+            phrases: components["schemas"]["Phrase"][];
             runs: components["schemas"]["RunReport"][];
             network: components["schemas"]["NetworkReport"];
             singles: {

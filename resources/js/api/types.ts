@@ -1,21 +1,30 @@
 import type { components } from './schema.generated';
 
-type Schemas = components['schemas'];
+export type Schemas = components['schemas'];
 
-export type Job = Schemas['Job'];
+export type Job = Omit<Schemas['Job'], 'evaluation'> & { evaluation: Evaluation };
 export type JobDocument = Schemas['JobDocument'];
 export type JobRun = Schemas['JobRun'];
 export type JobLeg = Schemas['JobLeg'];
 export type JobLegUnread = Schemas['JobLegUnread'];
-export type Evaluation = Schemas['Evaluation'];
-export type Evaluated = Schemas['Evaluated'];
+/** As far as the screens ask for it; `cuts`: what is to be cut, by run. */
+export type Evaluation = Schemas['Evaluation'] & { cuts?: Record<string, CuttingReport> };
+export interface Evaluated {
+    document: JobDocument;
+    evaluation: Evaluation;
+}
 export type RunReport = Schemas['RunReport'];
 export type BoardPage = Schemas['BoardPage'];
 export type JobRow = Schemas['JobRow'];
 /** As much of a run as its fall line is drawn from. */
 export type RunDrawing = Schemas['RunDrawing'];
 export type Unreadable = Schemas['Unreadable'];
-export type Stale = Schemas['Stale'];
+export type Stale = Omit<Schemas['Stale'], 'current'> & { current: Job };
+/** A document, and the job that it is of: the numbers of that job's crew go before the lists. */
+export interface OfJob {
+    job?: string;
+    document: JobDocument;
+}
 export type LegReport = Schemas['LegReport'];
 export type PieceReport = Schemas['PieceReport'];
 export type JointReport = Schemas['JointReport'];

@@ -60,6 +60,8 @@ class Page {
             evaluate: () => new Promise(() => undefined),
             save: () => new Promise(() => undefined),
             step: () => new Promise(() => undefined),
+            want: () => undefined,
+            isMissing: () => false,
         };
         Object.assign(this.machine, { server: off, drafts: { save: () => true, forget: () => undefined } });
     }
@@ -228,6 +230,52 @@ describe('what is done', () => {
         storage.isFull = true;
         page.tick('l1.1');
         expect(page.machine.see().stored).toBe(false);
+    });
+});
+
+describe('parts of the evaluation that a screen shows anew', () => {
+    const shown = (): unknown => (page.machine.see().evaluation as unknown as { parts: string[] }).parts;
+
+    it('are asked for, and nothing is saved for that', async () => {
+        page.machine.want(['run:sink']);
+        expect(page.machine.see().isFetching).toBe(true);
+        await settle();
+        expect(shown()).toEqual(['run:sink']);
+        expect(page.machine.see().isFetching).toBe(false);
+        expect([server.evaluations, server.saves]).toEqual([1, 0]);
+        page.machine.want(['run:sink']);
+        await settle();
+        expect(server.evaluations).toBe(1);
+    });
+
+    it('come with what is said at the same time', async () => {
+        type(page.machine, 'sink', 'down 10', ' / left 1');
+        page.machine.want(['run:sink']);
+        await settle();
+        expect(shown()).toEqual(['run:sink']);
+        expect(lineOf(server.job().document, 'sink')).toBe('down 10 / left 1');
+        expect(page.saving).toBe('saved');
+    });
+
+    it('are asked for again where no answer came', async () => {
+        let calls = 0;
+        server.fate = () => (calls++ === 0 ? 'is lost on its way' : 'arrives');
+        page.machine.want(['run:sink']);
+        await settle();
+        expect(shown()).toEqual(['run:sink']);
+        expect(page.saving).toBe('saved');
+    });
+
+    it('do not bring back what was said otherwise meanwhile', async () => {
+        server.fate = () => 'is late';
+        page.machine.want(['run:sink']);
+        await soon();
+        server.fate = () => 'arrives';
+        page.machine.say('sink', 'down 77');
+        await settle();
+        expect(lineOf(page.machine.see().document, 'sink')).toBe('down 77');
+        expect(lineOf(server.job().document, 'sink')).toBe('down 77');
+        expect(shown()).toEqual(['run:sink']);
     });
 });
 

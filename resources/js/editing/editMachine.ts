@@ -1,5 +1,5 @@
 import { isNoAnswer, newKey, retryAfterMs, type Result } from '../api/client';
-import type { Evaluated, Evaluation, Job, JobDocument, Stale } from '../api/types';
+import type { Evaluated, Evaluation, Job, JobDocument, OfJob, Stale } from '../api/types';
 import type { Drafts } from './drafts';
 import { legsOf, withMarksOf, type Draft, type Edit, type Entry, type Said, type Stepped, type Write } from './entries';
 import { differences, isEqual, patched, sayTheSame } from './patch';
@@ -10,6 +10,10 @@ export interface Server {
     evaluate: (document: JobDocument, said: { run: string; text: string } | undefined, signal: AbortSignal) => Promise<Result<Evaluated>>;
     save: (write: Write, signal: AbortSignal) => Promise<Result<Job>>;
     step: (job: string, way: 'undo' | 'redo', from: number, key: string, signal: AbortSignal) => Promise<Result<Job>>;
+    /** says which parts of the evaluation are shown from here on */
+    want: (parts: readonly string[]) => void;
+    /** whether something of that was never asked for */
+    isMissing: () => boolean;
 }
 
 export interface Clock {
@@ -38,7 +42,8 @@ export interface SaidText {
 /** What is shown; a new one whenever anything of it changes. */
 export interface Snapshot {
     job: Job;
-    /** as the server read it last, and what that comes to */
+    /** as the server read it last, with the job that it is of, and what that comes to */
+    ofJob: OfJob;
     document: JobDocument;
     evaluation: Evaluation;
     /** with what is changed since, and not read yet */
@@ -52,6 +57,8 @@ export interface Snapshot {
     typed: SaidText | null;
     /** all that is said and not over with, the oldest first */
     said: SaidText[];
+    /** whether parts of the evaluation that a screen shows anew are still to come */
+    isFetching: boolean;
 }
 
 const QUIET_MS = 700;
@@ -85,6 +92,9 @@ export class EditMachine {
     private readText: string | null = null;
 
     private reading: Reading | null = null;
+    /** parts of the evaluation that a screen shows anew are on their way */
+    private fetching: AbortController | null = null;
+    private isFetchRefused = false;
     private sending: Sending | null = null;
     /** what an earlier page had not saved: its writes that were not answered are sent again before anything else */
     private left: Draft[] = [];
@@ -225,6 +235,14 @@ export class EditMachine {
             this.quietUntil = 0;
         }
         this.changed();
+    };
+
+    /** A screen shows other parts of the evaluation: what is missing of them is asked for. */
+    readonly want = (parts: readonly string[]): void => {
+        this.server.want(parts);
+        this.isFetchRefused = false;
+        if (this.server.isMissing()) this.show();
+        this.pump();
     };
 
     /** Undo takes back what was done last; where that was refused, it goes, and nothing else. Resolves once it is done. */
@@ -398,6 +416,7 @@ export class EditMachine {
                 this.readNext();
                 this.saveNext();
                 this.stepNext();
+                this.fetchNext();
             }
         }
         this.waiting = this.waiting.filter((one) => {
@@ -478,6 +497,27 @@ export class EditMachine {
         } else if (!this.waits(result)) {
             this.refused = 'reading';
             this.refusedBatch = batch;
+            this.problem = refusalInWords(result, document);
+        }
+        this.changed();
+    }
+
+    /** Asks for parts of what is read already, while nothing else is asked: every other answer brings them too. */
+    private fetchNext(): void {
+        if (this.fetching || this.reading || this.sending || this.stepping || this.isFetchRefused || !this.server.isMissing()) return;
+        this.fetching = new AbortController();
+        void this.fetch(this.fetching);
+    }
+
+    private async fetch(abort: AbortController): Promise<void> {
+        const document = this.document;
+        const result = await this.asked(abort, () => this.server.evaluate(document, undefined, abort.signal));
+        this.fetching = null;
+        if (result.ok) {
+            this.tries = 0;
+            if (this.document === document) this.evaluation = { ...result.data.evaluation, phrases: this.evaluation.phrases };
+        } else if (!this.waits(result)) {
+            this.isFetchRefused = true;
             this.problem = refusalInWords(result, document);
         }
         this.changed();
@@ -654,6 +694,7 @@ export class EditMachine {
             .map((entry) => ({ run: entry.run, text: entry.text, read: this.isRead(entry) }));
         return {
             job: this.kept,
+            ofJob: { job: this.kept.id, document: this.document },
             document: this.document,
             evaluation: this.evaluation,
             latest: this.latest(),
@@ -663,6 +704,7 @@ export class EditMachine {
             conflict: this.conflict,
             typed: said.at(-1) ?? null,
             said,
+            isFetching: !this.isFetchRefused && this.server.isMissing(),
         };
     }
 

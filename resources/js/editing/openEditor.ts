@@ -1,13 +1,16 @@
 import { evaluate, keepJob, stepJob } from '../api/queries';
+import { partsOf } from '../api/parts';
 import type { Job } from '../api/types';
 import { browserStorage, Drafts, jobsWithDrafts, type Tabs } from './drafts';
 import { EditMachine, type Clock, type Server } from './editMachine';
 
-const SERVER: Server = {
-    evaluate,
-    save: ({ job, from, gesture, document, key }, signal) => keepJob(job, from, gesture, document, key, signal),
+const serverOf = (job: string): Server => ({
+    evaluate: (document, said, signal) => evaluate(job, document, said, signal),
+    save: ({ from, gesture, document, key }, signal) => keepJob(job, from, gesture, document, key, signal),
     step: stepJob,
-};
+    want: (parts) => partsOf(job).want(parts),
+    isMissing: () => partsOf(job).isMissing,
+});
 
 const CLOCK: Clock = {
     now: () => Date.now(),
@@ -25,7 +28,7 @@ export function openEditor(job: Job, by: string, tabs: Tabs): EditMachine {
     const before = machines.get(job.id);
     if (before && !before.isSettled) return before;
     const drafts = new Drafts(job.id, tabs.tab, browserStorage());
-    const machine = new EditMachine(job, by, SERVER, drafts, CLOCK);
+    const machine = new EditMachine(job, by, serverOf(job.id), drafts, CLOCK);
     const left = drafts.left(by, tabs.isOpen);
     machine.takeUp(left.drafts);
     // Under this tab's name it is stored by now.

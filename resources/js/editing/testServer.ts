@@ -70,6 +70,16 @@ export class TestServer implements Server {
             return { ok: true, data: { document: read, evaluation: this.evaluation(read, said ? [said.text] : []) } satisfies Evaluated };
         });
 
+    /** parts that were wanted, and those that an answer brought */
+    wanted: readonly string[] = [];
+    brought: readonly string[] = [];
+
+    readonly want: Server['want'] = (parts) => {
+        this.wanted = parts;
+    };
+
+    readonly isMissing: Server['isMissing'] = () => this.wanted.some((part) => !this.brought.includes(part));
+
     readonly save: Server['save'] = (write, signal) =>
         this.call(signal, () =>
             this.once(write.key, JSON.stringify(write), () => {
@@ -146,6 +156,7 @@ export class TestServer implements Server {
     }
 
     private evaluation(document: JobDocument, phrases: string[]): Evaluation {
-        return { phrases, of: JSON.stringify(document) } as unknown as Evaluation;
+        this.brought = this.wanted;
+        return { phrases, of: JSON.stringify(document), parts: this.wanted } as unknown as Evaluation;
     }
 }

@@ -47,7 +47,7 @@ export function JoinTab() {
         };
     }, [mine, theirs, mySize, size, myEnd, end, ground, access, units, book]);
     const empty: JobDocument = { format: 'fall-bend-job', version: 3, name: 'bench', units: 'inch', rulebook: 'ipc-2021', runs: [] };
-    const card = useQuery(jointCardQuery(document ?? empty, document ? { single: 'bench' } : null)).data;
+    const card = useQuery(jointCardQuery({ document: document ?? empty }, document ? { single: 'bench' } : null)).data;
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);
     const method = card?.methods.find((one) => one.method === looked) ?? card?.methods[0];

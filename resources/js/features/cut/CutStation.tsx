@@ -28,7 +28,10 @@ interface Props {
 /** What to cut for this run, piece by piece, ticked off as it is cut; what came out otherwise moves what is left. Beside it the sticks that it all comes from. */
 export function CutStation({ run, plan, editor, base, selection }: Props) {
     const { units } = editor.evaluation;
-    const report = useQuery(cutQuery(editor.document, run.id)).data;
+    // A plan of sticks that takes longer than the rest of the evaluation is asked for by itself.
+    const planned = editor.evaluation.cuts?.[run.id];
+    const asked = useQuery({ ...cutQuery(editor.ofJob, run.id), enabled: planned === undefined && !editor.isFetching }).data;
+    const report = planned ?? asked;
     const usual = usualEnd(report?.pieces ?? []);
     // A tick stands as soon as it is made, whether there is an answer to it or not.
     const ticks = new Set((editor.latest.cutting?.cut ?? []).filter((one) => one.run === run.id).map((one) => one.piece));
@@ -79,7 +82,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
             })}
             {report && report.groups.length > 0 && <Stock report={report} run={run} editor={editor} />}
             {run.pieces.length > 0 && <ToBuy editor={editor} pipes={report?.groups ?? []} />}
-            {run.pieces.length > 0 && <RunDrawings document={editor.document} plan={plan} />}
+            {run.pieces.length > 0 && <RunDrawings of={editor.ofJob} plan={plan} />}
             {run.pieces.length > 0 && <RestsOn sources={[...run.sources, ...(report?.sources.slice(0, 1) ?? [])]} />}
         </main>
     );

@@ -21,8 +21,9 @@ export function CutTicket() {
     const { id = '', run: runId } = useParams();
     // What was just changed is saved before a ticket is made of the job.
     const saved = useQuery({ queryKey: ['saved', id], queryFn: () => whenSaved(id), gcTime: 0 });
-    const job = useQuery({ ...jobQuery(id), enabled: saved.data !== undefined });
-    const cut = useQuery({ ...cutQuery(job.data?.document ?? EMPTY, runId ?? ''), enabled: job.data !== undefined });
+    const { queryKey, ...opened } = jobQuery(id, [`run:${runId ?? ''}`]);
+    const job = useQuery({ queryKey, ...opened, enabled: saved.data !== undefined });
+    const cut = useQuery({ ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId ?? ''), enabled: job.data !== undefined });
     const client = useQueryClient();
     const [problem, setProblem] = useState('');
     useEffect(() => {
@@ -43,8 +44,9 @@ export function CutTicket() {
     const print = async (): Promise<void> => {
         window.print();
         if (!cut.data) return;
-        const kept = await saveJob(id, revision, 'printed', printed(plan, run.id, dayOf(new Date()), cut.data.pieces));
-        if (kept.ok) client.setQueryData(jobQuery(id).queryKey, kept.data);
+        const document = printed(plan, run.id, dayOf(new Date()), cut.data.pieces);
+        const kept = await saveJob(id, revision, 'printed', document);
+        if (kept.ok) client.setQueryData(queryKey, { ...job.data, revision: kept.data.revision, document });
         else setProblem(`It is not saved that this ticket was printed: ${kept.message}`);
     };
     const stops = run.findings.filter((finding) => finding.severity === 'stop');

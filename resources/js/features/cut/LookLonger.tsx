@@ -24,9 +24,8 @@ export function LookLonger({ report, run, editor }: { report: CuttingReport; run
         for (const effort of left) {
             setStep(effort);
             // What is given up throws.
-            const answer = await askCut({ ...editor.document, cutting: { ...editor.document.cutting, effort } }, run, signal).catch(
-                () => null,
-            );
+            const document = { ...editor.document, cutting: { ...editor.document.cutting, effort } };
+            const answer = await askCut({ job: editor.job.id, document }, run, signal).catch(() => null);
             if (signal.aborted || !answer?.ok) break;
             if (isBetter(answer.data, best)) [best, found] = [answer.data, effort];
             setSaid(gapInWords(best, editor.evaluation.units));

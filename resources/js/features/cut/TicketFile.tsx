@@ -11,7 +11,7 @@ export function TicketFile({ report, plan, editor }: { report: CuttingReport; pl
     const save = async (): Promise<void> => {
         setProblem('');
         const on = dayOf(new Date());
-        const answer = await ticketPdf(editor.document, plan.id, on);
+        const answer = await ticketPdf(editor.ofJob, plan.id, on);
         if (!answer.ok) {
             setProblem(answer.message);
             return;

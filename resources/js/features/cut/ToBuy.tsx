@@ -20,7 +20,7 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
 
 /** All that the job takes, by shelf, with what is easily mistaken for something else; and every list of the job as a table. */
 export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingReport['groups'] }) {
-    const materials = useQuery(materialsQuery(editor.document)).data;
+    const materials = useQuery(materialsQuery(editor.ofJob)).data;
     const [isPricing, setPricing] = useState(false);
     const setPrice = (row: MaterialRow, each: number | null): void => editor.change((document) => priced(document, ofRow(row), each));
     const field = (row: MaterialRow) =>
@@ -42,7 +42,7 @@ export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingRepo
                 </button>
             </div>
             {isPricing && materials && <CrewPrices editor={editor} rows={materials.rows} pipes={pipes} />}
-            <TablesOut document={editor.document} lists={['cut', 'materials', 'joints', 'sticks']} />
+            <TablesOut of={editor.ofJob} lists={['cut', 'materials', 'joints', 'sticks']} />
             <TableIn editor={editor} />
         </section>
     );

@@ -39,7 +39,7 @@ import { Reading } from './Reading';
 /** What holds a run: every hanger with its place and what is measured down to it, what hangs between two, and what one that is moved does to it. */
 export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor }) {
     const { units } = editor.evaluation;
-    const query = useQuery(hangQuery(editor.document, run.id));
+    const query = useQuery(hangQuery(editor.ofJob, run.id));
     const report = query.data;
     const [selected, setSelected] = useState(1);
     // A hanger that is moved stays the chosen one, whichever number it gets; and a tap counts from where the last one put it, drawn or not.
@@ -90,7 +90,7 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                     </button>
                 )}
                 <HangSettings report={report} units={units} onChange={(settings) => change(() => settings)} />
-                <TablesOut document={editor.document} lists={['hangers', 'levels']} />
+                <TablesOut of={editor.ofJob} lists={['hangers', 'levels']} />
                 <TableIn editor={editor} />
             </section>
             <section className="hang-one" aria-label="The hanger chosen">

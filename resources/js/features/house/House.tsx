@@ -36,7 +36,7 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
     return (
         <main className="station route">
             <AddRun editor={editor} field={field} onAdded={onSelect} />
-            {evaluation.runs.length === 0 ? (
+            {evaluation.network.places.length === 0 ? (
                 <div className="to-come">
                     <h1>No run yet</h1>
                     <p className="say">
@@ -57,7 +57,7 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                         onRemove={(run) => {
                             editor.change((document) => removed(document, run));
                             // Nobody stays at the address of what is gone.
-                            if (run === selected) onSelect(evaluation.runs.find((one) => one.id !== run)?.id ?? 'none');
+                            if (run === selected) onSelect(evaluation.network.places.find((one) => one.run !== run)?.run ?? 'none');
                         }}
                     />
                     <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />

@@ -21,6 +21,7 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
         }
         const times = Number(formText(form, 'times'));
         const result = await repeatGroup(
+            editor.job.id,
             editor.document,
             run,
             form.has('back') ? -step.data.mm : step.data.mm,

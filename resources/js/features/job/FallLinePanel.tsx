@@ -38,7 +38,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
     // Hangers follow once nobody types any more: they are worked out apart from the run.
     const settled = useSettled(editor.document, 400);
     const hangers = useQuery({
-        ...hangQuery(settled, run.id),
+        ...hangQuery({ job: editor.job.id, document: settled }, run.id),
         enabled: run.legs.length > 0 && settled.runs.some((one) => one.id === run.id),
     }).data?.hangers;
 

@@ -1,9 +1,10 @@
 import { queryOptions, useQuery } from '@tanstack/react-query';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
 import { openTabs } from '../../editing';
 import { JobScreen } from './JobScreen';
+import { partsShown } from './parts';
 import { UnreadableJob } from './UnreadableJob';
 
 /** Which pages of this browser are open: what a closed one left unsaved is taken up. */
@@ -11,8 +12,12 @@ const tabsQuery = queryOptions({ queryKey: ['tabs'], queryFn: openTabs, staleTim
 
 /** Fetches the job that the address names. */
 export function JobPage() {
-    const { id = '' } = useParams();
-    const job = useQuery(jobQuery(id));
+    const { id = '', run, station = 'route' } = useParams();
+    const [search] = useSearchParams();
+    const named = run === 'none' ? undefined : run;
+    const shown = { run: named, station, view: search.get('view') ?? 'run', document: null, places: [], isWay: false };
+    // Without a run in the address the first one is shown, and asked for once it is known which that is.
+    const job = useQuery(jobQuery(id, named === undefined ? [] : partsShown(shown)));
     const account = useQuery(accountQuery);
     const tabs = useQuery(tabsQuery);
     if (job.isPending || !account.data || !tabs.data) return <p className="waiting">Opening the job.</p>;

@@ -13,6 +13,7 @@ import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
 import { JobHead } from './JobHead';
+import { partsShown } from './parts';
 import { RunDialog } from './RunDialog';
 import { RunGone } from './RunGone';
 import { STATIONS } from './stations';
@@ -40,7 +41,9 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
     const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
     // The first run of a job exists while it is being said: the field that it is said in must stay.
-    const view: RouteView = run && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
+    const isWaiting = plan !== undefined && !run;
+    const view: RouteView =
+        (run || isWaiting) && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
     const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
     const place = editor.evaluation.network.places.find((one) => one.run === run?.id);
     const leadsOn = place !== undefined && place.into !== null && !place.rises;
@@ -53,6 +56,18 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
         }),
         [plan?.outlet.what, plan?.tie_in.what, editor.evaluation.network.places],
     );
+
+    const shown = partsShown({
+        run: plan?.id,
+        station: station?.key ?? 'route',
+        view,
+        document: editor.document,
+        places: editor.evaluation.network.places,
+        isWay: isWay && leadsOn && station?.key === 'route',
+    });
+    const { want } = editor;
+    const partNames = shown.join(' ');
+    useEffect(() => want(partNames.split(' ')), [want, partNames]);
 
     useEffect(() => {
         document.title = `${editor.document.name} · Fall Bend`;
@@ -112,6 +127,10 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
             ) : station?.key === 'look' ? (
                 <LookStation editor={editor} phone={phone} />
+            ) : isWaiting && view === 'run' ? (
+                <main className="station" aria-busy="true">
+                    {!editor.isFetching && <p className="waiting">This run is not there.</p>}
+                </main>
             ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
                 <House
                     editor={editor}

@@ -16,6 +16,8 @@ export interface JobEditor extends Snapshot {
     change: (edit: (document: JobDocument) => JobDocument) => void;
     changeRun: (run: string, edit: (run: JobRun) => JobRun) => void;
     step: (way: 'undo' | 'redo') => Promise<void>;
+    /** a screen shows other parts of the evaluation */
+    want: (parts: readonly string[]) => void;
     takeTheirs: () => void;
     /** one's own state in a conflict; null where no answer came */
     mine: () => Promise<JobDocument | null>;
@@ -37,6 +39,7 @@ export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
             changeRun: (id: string, edit: (run: JobRun) => JobRun) =>
                 machine.change((document) => ({ ...document, runs: document.runs.map((run) => (run.id === id ? edit(run) : run)) })),
             step: machine.step,
+            want: machine.want,
             takeTheirs: machine.takeTheirs,
             mine: machine.mine,
         }),

@@ -32,7 +32,7 @@ export function JointsStation({ run, plan, editor, selection, phone }: Props) {
         run.joints.find((one) => one.key === (asked ?? (selection.selected?.kind === 'joint' ? selection.selected.key : null))) ??
         (phone ? undefined : (run.joints.find((one) => one.state !== 'own') ?? run.joints.at(-1)));
     const which: Which | null = single ? { single } : joint ? { run: run.id, joint: joint.key } : null;
-    const card = useQuery(jointCardQuery(editor.document, which));
+    const card = useQuery(jointCardQuery(editor.ofJob, which));
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);
     const data = which === null ? undefined : card.data;

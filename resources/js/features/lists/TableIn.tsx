@@ -17,7 +17,7 @@ export function TableIn({ editor }: { editor: JobEditor }) {
         const [text, evaluation] = [await file.text(), editor.evaluation];
         const taken = takeIn(text, { document: editor.document, evaluation, systems });
         // What the rules of a job file refuse is found out before anything is changed.
-        const answer = taken.problems.length > 0 ? null : await evaluate(taken.document);
+        const answer = taken.problems.length > 0 ? null : await evaluate(editor.job.id, taken.document);
         if (answer?.ok) {
             // Into the job as it is now: what was done meanwhile stays.
             editor.change((document) => takeIn(text, { document, evaluation, systems }).document);

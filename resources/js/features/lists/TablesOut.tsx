@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { jobCsv, type JobList } from '../../api/queries';
-import type { JobDocument } from '../../api/types';
+import type { OfJob } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
 import { Problem } from '../../shared/Problem';
 
@@ -14,12 +14,12 @@ const LISTS: Record<JobList, string> = {
 };
 
 /** Lists of the job as tables, each a file. */
-export function TablesOut({ document, lists }: { document: JobDocument; lists: JobList[] }) {
+export function TablesOut({ of, lists }: { of: OfJob; lists: JobList[] }) {
     const [problem, setProblem] = useState('');
     const save = async (list: JobList): Promise<void> => {
         setProblem('');
-        const answer = await jobCsv(document, list);
-        if (answer.ok) saveFile(answer.data, `${document.name} ${LISTS[list]}.csv`);
+        const answer = await jobCsv(of, list);
+        if (answer.ok) saveFile(answer.data, `${of.document.name} ${LISTS[list]}.csv`);
         else setProblem(answer.message);
     };
     return (

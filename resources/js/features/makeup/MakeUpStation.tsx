@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { reasonOf } from '../../api/client';
-import { evaluate, makeUp } from '../../api/queries';
+import { evaluateRun, makeUp } from '../../api/queries';
 import type { JobMove, JobRun, MadeUp, MadeUpWay, RunReport } from '../../api/types';
 import { Dial } from '../../drawing/dial/Dial';
 import { TurnableIso } from '../../drawing/iso/TurnableIso';
@@ -119,7 +119,7 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
         setBusy(true);
         setProblem('');
         setMeasured(one);
-        const answer = await makeUp(editor.document, askedOf(run.id, one));
+        const answer = await makeUp(editor.ofJob, askedOf(run.id, one));
         setBusy(false);
         setChosen(0);
         if (answer.ok) setMade(answer.data);
@@ -154,8 +154,8 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                 <Problem text={problem} />
                 {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
                 {made && measured && <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />}
-                <OrderList document={editor.document} run={run} />
-                <WrapFiles document={editor.document} run={run} />
+                <OrderList of={editor.ofJob} run={run} />
+                <WrapFiles of={editor.ofJob} run={run} />
             </section>
             <section className="mu-picture" aria-label="Drawn in place">
                 {made && way ? (
@@ -283,17 +283,17 @@ function WayList({ made, chosen, onChoose, units }: { made: MadeUp; chosen: numb
 /** The run as it would be, evaluated by the server as any other. */
 function Preview({ editor, run, made, way }: { editor: JobEditor; run: RunReport; made: MadeUp; way: MadeUpWay }) {
     const [seen, setSeen] = useState<RunReport | null>(null);
-    const { document } = editor;
+    const { document, job } = editor;
     useEffect(() => {
         const stop = new AbortController();
-        evaluate(accepted(document, run.id, made, way), undefined, stop.signal).then(
+        evaluateRun({ job: job.id, document: accepted(document, run.id, made, way) }, run.id, stop.signal).then(
             (answer) => {
-                if (answer.ok) setSeen(answer.data.evaluation.runs.find((one) => one.id === run.id) ?? null);
+                if (answer.ok) setSeen(answer.data);
             },
             () => undefined, // Another way has taken its place.
         );
         return () => stop.abort();
-    }, [document, run.id, made, way]);
+    }, [document, job.id, run.id, made, way]);
     if (!seen) return null;
     const against = seen.findings.filter((one) => one.severity === 'stop' || one.severity === 'warn');
     return (

@@ -1,14 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { orderQuery } from '../../api/queries';
-import type { JobDocument, RunClosing, RunReport, Units } from '../../api/types';
+import type { OfJob, RunClosing, RunReport, Units } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import { freesInWords, stepInWords } from './ways';
 
 /** Whether the run as it is goes together where its ends stand, piece by piece; or what frees it. */
-export function OrderList({ document, run }: { document: JobDocument; run: RunReport }) {
-    const data = useQuery(orderQuery(document, run.id)).data;
+export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
+    const data = useQuery(orderQuery(of, run.id)).data;
     const order = data?.order;
     if (!order || run.joints.length === 0) return null;
     return (
@@ -54,7 +54,7 @@ export function OrderList({ document, run }: { document: JobDocument; run: RunRe
                     )}
                 </>
             )}
-            {data.closing && <Closing closing={data.closing} units={document.units} />}
+            {data.closing && <Closing closing={data.closing} units={of.document.units} />}
             <p className="cap">
                 Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued joint is not sprung.
             </p>

@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import { wrapStrips } from '../../api/queries';
-import type { JobDocument, RunReport } from '../../api/types';
+import type { OfJob, RunReport } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
 import { Problem } from '../../shared/Problem';
 
 /** Wrap strips of the run as it is, in full size: all of them on paper, or one as a drawing. */
-export function WrapFiles({ document: job, run }: { document: JobDocument; run: RunReport }) {
+export function WrapFiles({ of, run }: { of: OfJob; run: RunReport }) {
     const [problem, setProblem] = useState('');
     if (run.pieces.length === 0) return null;
     const fetchFile = async (piece: string | null, name: string): Promise<void> => {
         setProblem('');
-        const answer = await wrapStrips(job, run.id, piece);
+        const answer = await wrapStrips(of, run.id, piece);
         if (!answer.ok) {
             setProblem(answer.message);
             return;
