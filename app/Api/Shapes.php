@@ -72,7 +72,7 @@ final class Shapes
             'KeptInParts' => self::object($kept + ['changed' => self::ref('DocumentChange')] + self::inParts()),
             'JobInParts' => self::object($kept + ['document' => self::ref('JobDocument')] + self::inParts()),
             'DocumentChange' => self::object([
-                'set' => ['type' => 'object', 'description' => 'Fields of the document that are other than they were sent'],
+                'set' => ['type' => 'object', 'additionalProperties' => true, 'description' => 'Fields of the document that are other than they were sent'],
                 'gone' => self::list(self::TEXT),
                 'runs' => self::list(self::ref('JobRun')),
             ]),

@@ -131,6 +131,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         return $all;
     }
 
+    /** Whether the table has a row of that id. */
     public function offsetExists(mixed $offset): bool
     {
         return isset($this->places()[$offset]);
@@ -146,16 +147,19 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         return $this->row($offset);
     }
 
+    /** Refuses: a table is not changed. */
     public function offsetSet(mixed $offset, mixed $value): void
     {
         throw new LogicException('A table is not changed.');
     }
 
+    /** Refuses: a table is not changed. */
     public function offsetUnset(mixed $offset): void
     {
         throw new LogicException('A table is not changed.');
     }
 
+    /** Gives how many rows there are; none is read. */
     public function count(): int
     {
         return count($this->list);

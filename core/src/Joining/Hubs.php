@@ -13,6 +13,7 @@ final readonly class Hubs implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return [Method::HubGasket, Method::HubAdapter, Method::Caulked];

@@ -12,6 +12,7 @@ final readonly class Others implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return [Method::GroovedMechanical, Method::FlangeSeal, Method::SolderedDrainage];

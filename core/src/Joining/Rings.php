@@ -12,6 +12,7 @@ final readonly class Rings implements WayOfJoining
     /** The sizes of sewer pipe whose gasket joint the tables know. */
     private const SEWER_SIZES = ['4', '6', '8'];
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return [Method::BellGasket, Method::PushFit];

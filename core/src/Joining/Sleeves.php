@@ -21,6 +21,7 @@ final class Sleeves implements WayOfJoining
 
     public function __construct(private readonly JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return self::METHODS;

@@ -13,6 +13,7 @@ final readonly class SlipNuts implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return [Method::SlipJoint];

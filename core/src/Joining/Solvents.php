@@ -31,6 +31,7 @@ final readonly class Solvents implements WayOfJoining
 
     public function __construct(private JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return self::METHODS;

@@ -15,6 +15,7 @@ final readonly class Threads implements WayOfJoining
 
     public function __construct(private JoiningParts $parts) {}
 
+    /** Gives the methods of this family. */
     public function methods(): array
     {
         return [Method::Threaded];

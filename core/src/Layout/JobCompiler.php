@@ -43,6 +43,7 @@ final class JobCompiler
         }
     }
 
+    /** Lays out every run. */
     public function compile(): JobLayout
     {
         $this->meet();

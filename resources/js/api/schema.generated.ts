@@ -2279,7 +2279,9 @@ export interface components {
         };
         DocumentChange: {
             /** @description Fields of the document that are other than they were sent */
-            set: Record<string, never>;
+            set: {
+                [key: string]: unknown;
+            };
             gone: string[];
             runs: components["schemas"]["JobRun"][];
         };
