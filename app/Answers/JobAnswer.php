@@ -99,6 +99,17 @@ final readonly class JobAnswer
     }
 
     /**
+     * @param array<array-key, mixed> $sent
+     * @param array<string, mixed> $document
+     */
+    private static function changed(array $sent, array $document): string
+    {
+        $change = DocumentChange::between($sent, $document);
+
+        return self::json(['set' => (object) $change['set']] + $change);
+    }
+
+    /**
      * @param array<array-key, mixed>|null $sent
      * @return array<string, string>
      *
@@ -115,7 +126,7 @@ final readonly class JobAnswer
         $document = $this->file->document($job->job());
 
         return [
-            ...($sent === null ? ['document' => self::json($document)] : ['changed' => self::json(DocumentChange::between($sent, $document))]),
+            ...($sent === null ? ['document' => self::json($document)] : ['changed' => self::changed($sent, $document)]),
             'phrases' => self::json(EvaluationReport::phrases($job->phrases)),
             ...PartsAnswer::of($job, $wanted),
         ];

@@ -110,7 +110,7 @@ final class Shapes
             'phrases' => self::list(self::ref('Phrase')),
             'parts' => [
                 'type' => 'object',
-                'additionalProperties' => self::object(['hash' => self::TEXT, 'value' => new \stdClass]),
+                'additionalProperties' => self::object(['hash' => self::TEXT, 'value' => ['description' => 'Of the shape of the part']]),
                 'description' => 'Those of the wanted parts that say something else than what the asker has; null: the job has no such part',
             ],
             'later' => self::list(self::TEXT),

@@ -38,6 +38,8 @@ final class DocumentChange
     /** Whether two values say the same: a whole number is the same as a broken one of its size, and the order of fields says nothing. */
     private static function same(mixed $one, mixed $other): bool
     {
+        // A ledger is written as an object, and read as an array.
+        [$one, $other] = [is_object($one) ? (array) $one : $one, is_object($other) ? (array) $other : $other];
         if (is_array($one) && is_array($other)) {
             if (count($one) !== count($other) || array_is_list($one) !== array_is_list($other)) {
                 return false;

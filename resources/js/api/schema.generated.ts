@@ -2234,6 +2234,7 @@ export interface components {
             parts: {
                 [key: string]: {
                     hash: string;
+                    /** @description Of the shape of the part */
                     value: unknown;
                 };
             };
@@ -2253,6 +2254,7 @@ export interface components {
             parts: {
                 [key: string]: {
                     hash: string;
+                    /** @description Of the shape of the part */
                     value: unknown;
                 };
             };
@@ -2272,6 +2274,7 @@ export interface components {
             parts: {
                 [key: string]: {
                     hash: string;
+                    /** @description Of the shape of the part */
                     value: unknown;
                 };
             };
