@@ -31,9 +31,9 @@ final readonly class CrewNumbers
 
     public function of(?int $crewId): OwnNumbers
     {
-        $entries = $crewId === null ? null : self::entries($crewId);
+        $rows = $crewId === null ? [] : DB::select('SELECT * FROM own_entries WHERE crew_id = ? AND kind IN (\'number\', \'row\', \'threshold\') ORDER BY id', [$crewId]);
 
-        return $entries === null || $entries->isEmpty() ? new OwnNumbers : $this->read($entries)['own'];
+        return $rows === [] ? new OwnNumbers : $this->read(OwnEntry::query()->hydrate($rows))['own'];
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
+use Closure;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
@@ -38,7 +39,7 @@ final readonly class KeepRevision
         $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId), Effort::of(EvaluateJob::BESIDE));
         $text = $this->file->write($evaluated->job());
 
-        return DB::transaction(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
+        return self::atOnce(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
             $job = Job::query()->create(['crew_id' => $crewId, 'name' => $plan->name, 'head' => 0]);
 
             return $this->append($job, $author, null, new Step($plan, 'start', null, null), $evaluated, $text);
@@ -138,13 +139,26 @@ final readonly class KeepRevision
         $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id), Effort::of(EvaluateJob::BESIDE));
         $text = $this->file->write($evaluated->job());
 
-        return DB::transaction(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
+        return self::atOnce(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
             // The row lock makes edits of one job wait for each other, on every server.
             $locked = Job::query()->lockForUpdate()->findOrFail($job->id);
             self::refuseStale($locked, $head->number);
 
             return $this->append($locked, $author, $head, $step, $evaluated, $text);
         });
+    }
+
+    /**
+     * In one transaction: whoever has begun one ends it.
+     *
+     * @template T
+     *
+     * @param Closure(): T $write
+     * @return T
+     */
+    private static function atOnce(Closure $write): mixed
+    {
+        return DB::transactionLevel() > 0 ? $write() : DB::transaction($write);
     }
 
     private static function refuseStale(Job $job, int $from): void

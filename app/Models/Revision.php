@@ -42,6 +42,9 @@ final class Revision extends Model
 
     protected $attributes = ['document' => null, 'packed' => null, 'base' => null];
 
+    /** A state that takes more than this share of its text beside its base is put down whole, which takes about a quarter. */
+    private const SHARE = 0.1;
+
     private ?string $text = null;
 
     /** Its base; null while nobody asked for it. */
@@ -89,13 +92,13 @@ final class Revision extends Model
     public function next(string $text): array
     {
         $base = $this->base ?? $this->number;
-        $whole = self::whole($text);
         if ($this->number + 1 - $base >= self::WHOLE_OF) {
-            return $whole;
+            return self::whole($text);
         }
         $packed = PackedText::pack($text, $this->base === null ? $this->text() : $this->baseText());
 
-        return strlen($packed) * 2 > strlen($whole['packed']) ? $whole : ['packed' => $packed, 'base' => $base];
+        // Where much is other it is a new beginning.
+        return strlen($packed) > self::SHARE * strlen($text) ? self::whole($text) : ['packed' => $packed, 'base' => $base];
     }
 
     /** Reads back what was stored after this revision, with what is known of its base already. */
