@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Answers;
 
 use App\Actions\Kept;
-use App\Models\Job;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\DocumentChange;
@@ -63,20 +62,6 @@ final readonly class JobAnswer
             'can_undo' => $revision->undo_to !== null,
             'can_redo' => $revision->redo_to !== null,
         ]) + $this->fields($kept->evaluated, $wanted, $sent);
-    }
-
-    /** @return array<string, mixed> a row of the board: what was stored when it was kept, nothing worked out anew */
-    public static function row(Job $job): array
-    {
-        return [
-            'id' => $job->id,
-            'name' => $job->name,
-            'revision' => $job->head,
-            'kept_at' => $job->updated_at->toIso8601String(),
-            'kept_by' => $job->keptBy->name ?? '',
-            'summary' => $job->summary,
-            'unreadable' => $job->unreadable,
-        ];
     }
 
     /** @param  array<string, string>  $fields  JSON by name */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Actions\Board;
 use App\Files\JobCsv;
 use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
@@ -51,8 +52,11 @@ final readonly class Description
                 'delete' => self::call('Sign out', null, null, [], 204),
             ],
             '/api/jobs' => [
-                'get' => self::call('A page of the jobs of the crew, the one kept last first, each as it was when it was kept', null, 'BoardPage', [422 => 'Problem'])
-                    + ['parameters' => [['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string']]]],
+                'get' => self::call('A page of the jobs of the crew, each as it was when it was kept', null, 'BoardPage', [422 => 'Problem']) + ['parameters' => [
+                    ['name' => 'search', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'A part of the names that are wanted'],
+                    ['name' => 'order', 'in' => 'query', 'required' => false, 'schema' => ['enum' => Board::ORDERS], 'description' => 'kept (the one kept last first), or name'],
+                    ['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'Where the page before ended'],
+                ]],
                 'post' => self::call('Start a job, empty or from a document', ['oneOf' => [
                     Shapes::object(['document' => Shapes::ref('JobDocument')]),
                     Shapes::object(['name' => ['type' => 'string'], 'place' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']], 'rulebook' => ['type' => 'string']]),

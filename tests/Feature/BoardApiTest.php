@@ -69,7 +69,44 @@ final class BoardApiTest extends TestCase
         self::assertCount(1000, array_unique($seen));
         self::assertLessThan(8 * 40, count(DB::getQueryLog()), 'a page is a handful of queries');
         $this->getJson('/api/jobs?after=nowhere')->assertStatus(422);
+        $this->getJson('/api/jobs?order=size')->assertStatus(422);
         $this->actingAs($this->stranger)->getJson('/api/jobs')->assertJsonPath('count', 0);
+    }
+
+    public function testJobsAreFoundByTheirNameAndSorted(): void
+    {
+        $this->actingAs($this->lead);
+        foreach (['Mill_1', 'mill 2', '100 % Clay', 'Écluse', 'Weir'] as $name) {
+            $this->postJson('/api/jobs', ['name' => $name, 'place' => '', 'units' => 'mm', 'rulebook' => 'adh-2015'])->assertCreated();
+        }
+        $names = fn (string $query): array => array_column((array) $this->getJson("/api/jobs?{$query}")->assertOk()->json('jobs'), 'name');
+        self::assertSame(['mill 2', 'Mill_1'], $names('search=mill&order=name'));
+        self::assertSame(['Mill_1'], $names('search=l_1&order=name'), 'what stands for anything elsewhere stands for itself');
+        self::assertSame(['100 % Clay'], $names('search='.rawurlencode('0 % c')));
+        self::assertSame([], $names('search=nothing'));
+        $this->getJson('/api/jobs?search=nothing')->assertJsonPath('count', 0)->assertJsonPath('next', null);
+        $all = $names('order=name');
+        self::assertSame(['100 % Clay', 'Écluse', 'mill 2', 'Mill_1', 'Weir'], $all);
+    }
+
+    public function testPagesByNameHoldEveryJobOnce(): void
+    {
+        $crew = (int) $this->lead->crewId();
+        DB::table('jobs')->insert(array_map(static fn (int $i): array => [
+            'id' => Str::lower((string) Str::ulid()), 'crew_id' => $crew, 'name' => 'Job '.($i % 40), 'head' => 1, 'summary_version' => BoardSummary::VERSION,
+            'created_at' => now(), 'updated_at' => now(),
+        ], range(1, 120)));
+        [$seen, $next] = [[], null];
+        do {
+            $page = $this->actingAs($this->lead)->getJson('/api/jobs?order=name'.($next === null ? '' : "&after={$next}"))->assertOk();
+            $seen = [...$seen, ...(array) $page->json('jobs')];
+            $next = $page->json('next');
+        } while ($next !== null);
+        self::assertCount(120, array_unique(array_column($seen, 'id')));
+        $sorted = array_column($seen, 'name');
+        sort($sorted, SORT_STRING);
+        self::assertSame($sorted, array_column($seen, 'name'));
+        $this->getJson('/api/jobs?after='.rawurlencode((string) $this->getJson('/api/jobs?order=name')->json('next')))->assertStatus(422);
     }
 
     public function testJobsOfAnEarlierVersionAreSummarisedBesideServing(): void

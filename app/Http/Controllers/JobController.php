@@ -38,15 +38,11 @@ final readonly class JobController
     /** A page of the board. */
     public function index(Request $request, Board $board): JsonResponse
     {
-        $after = $request->query('after');
-        $crews = $this->crewIds($request);
-        [$jobs, $next] = $board->page($crews, is_string($after) ? $after : null);
+        $asked = Fields::of($request->query());
+        $order = $asked->has('order') ? $asked->choice('order', Board::ORDERS) : 'kept';
+        $after = $asked->has('after') ? $asked->string('after', 1_100) : null;
 
-        return new JsonResponse([
-            'jobs' => array_map(JobAnswer::row(...), $jobs),
-            'count' => $board->count($crews),
-            'next' => $next,
-        ]);
+        return JsonResponse::fromJsonString($board->page(User::asking($request)->id, trim($asked->stringOr('search', '', 120)), $order, $after));
     }
 
     /** A new job, empty or with a whole document (a copy, or an imported file). */

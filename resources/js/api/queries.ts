@@ -70,16 +70,20 @@ export const accountQuery = queryOptions({
     staleTime: Infinity,
 });
 
-/** The board, a page at a time. */
-export const boardQuery = infiniteQueryOptions({
-    queryKey: ['jobs'],
-    queryFn: ({ pageParam }) =>
-        orThrow(
-            call<BoardPage>('GET', pageParam === null ? '/api/jobs' : `/api/jobs?${new URLSearchParams({ after: pageParam }).toString()}`),
-        ),
-    initialPageParam: null as string | null,
-    getNextPageParam: (page) => page.next,
-});
+export type BoardOrder = 'kept' | 'name';
+
+/** The board, a page at a time: jobs whose names have something in them, in an order. */
+export const boardQuery = (search: string, order: BoardOrder) =>
+    infiniteQueryOptions({
+        queryKey: ['jobs', search, order],
+        queryFn: ({ pageParam }) => {
+            const query = new URLSearchParams({ search, order, ...(pageParam === null ? {} : { after: pageParam }) });
+            return orThrow(call<BoardPage>('GET', `/api/jobs?${query.toString()}`));
+        },
+        initialPageParam: null as string | null,
+        getNextPageParam: (page) => page.next,
+        placeholderData: keepPreviousData,
+    });
 
 /** A job with the parts of its evaluation that a screen shows first. */
 export const jobQuery = (id: string, wanted: readonly string[]) =>

@@ -110,10 +110,15 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A page of the jobs of the crew, the one kept last first, each as it was when it was kept */
+        /** A page of the jobs of the crew, each as it was when it was kept */
         get: {
             parameters: {
                 query?: {
+                    /** @description A part of the names that are wanted */
+                    search?: string;
+                    /** @description kept (the one kept last first), or name */
+                    order?: "kept" | "name";
+                    /** @description Where the page before ended */
                     after?: string;
                 };
                 header?: never;
@@ -122,7 +127,7 @@ export interface paths {
             };
             requestBody?: never;
             responses: {
-                /** @description A page of the jobs of the crew, the one kept last first, each as it was when it was kept */
+                /** @description A page of the jobs of the crew, each as it was when it was kept */
                 200: {
                     headers: {
                         [name: string]: unknown;

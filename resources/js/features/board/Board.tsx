@@ -1,18 +1,22 @@
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { accountQuery, boardQuery, importJob, signOut, startJob } from '../../api/queries';
+import { accountQuery, boardQuery, importJob, signOut, startJob, type BoardOrder } from '../../api/queries';
 import type { JobRow as Row } from '../../api/types';
 import { Shape } from '../../drawing/Shape';
 import { browserStorage, jobsWithDrafts } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { useSettled } from '../../shared/useSettled';
 import { JobRow } from './JobRow';
 
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
     const account = useQuery(accountQuery);
-    const board = useInfiniteQuery({ ...boardQuery, refetchOnMount: 'always' });
+    const [search, setSearch] = useState('');
+    const [order, setOrder] = useState<BoardOrder>('kept');
+    const settled = useSettled(search.trim(), 250);
+    const board = useInfiniteQuery({ ...boardQuery(settled, order), refetchOnMount: 'always' });
     const jobs = board.data?.pages.flatMap((page) => page.jobs) ?? [];
     const count = board.data?.pages[0]?.count;
     const client = useQueryClient();
@@ -40,7 +44,7 @@ export function Board() {
                 </div>
                 <div className="wide">
                     <span className="cap">Jobs</span>
-                    <b>{count === undefined ? 'being fetched' : `${count} open`}</b>
+                    <b>{count === undefined ? 'being fetched' : `${count} ${settled === '' ? 'open' : 'found'}`}</b>
                 </div>
                 <div className="fill" />
                 <button type="button" className="beside" onClick={() => void leave()}>
@@ -50,6 +54,7 @@ export function Board() {
             </header>
             <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
             <Unsaved jobs={jobs} />
+            {(search !== '' || (count ?? 0) > FEW) && <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />}
             <div className="board-caps cap" aria-hidden="true">
                 <span>job</span>
                 <span>fall line</span>
@@ -71,7 +76,11 @@ export function Board() {
                 {jobs.map((job) => (
                     <JobRow key={job.id} job={job} />
                 ))}
-                {board.data && jobs.length === 0 && <p className="waiting">No job yet. Name the first one above.</p>}
+                {board.data && jobs.length === 0 && (
+                    <p className="waiting">
+                        {settled === '' ? 'No job yet. Name the first one above.' : `No job has “${settled}” in its name.`}
+                    </p>
+                )}
                 {board.hasNextPage && (
                     <p className="more-jobs">
                         <button
@@ -85,6 +94,34 @@ export function Board() {
                     </p>
                 )}
             </main>
+        </div>
+    );
+}
+
+/** So few jobs are seen at a glance. */
+const FEW = 6;
+
+interface Finding {
+    search: string;
+    order: BoardOrder;
+    onSearch: (search: string) => void;
+    onOrder: (order: BoardOrder) => void;
+}
+
+function Find({ search, order, onSearch, onOrder }: Finding) {
+    return (
+        <div className="board-find" role="search">
+            <label className="choice">
+                <span className="cap">Find a job by its name</span>
+                <input type="search" value={search} maxLength={120} onChange={(event) => onSearch(event.target.value)} />
+            </label>
+            <label className="choice">
+                <span className="cap">Order</span>
+                <select value={order} onChange={(event) => onOrder(event.target.value as BoardOrder)}>
+                    <option value="kept">last saved first</option>
+                    <option value="name">by name</option>
+                </select>
+            </label>
         </div>
     );
 }
