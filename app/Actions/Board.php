@@ -39,15 +39,17 @@ final readonly class Board
         if ($search !== '') {
             $found->where('jobs.name', 'like', '%'.addcslashes($search, '%_\\').'%');
         }
-        $page = (clone $found)
+        $ids = self::sorted((clone $found)->select('jobs.id'), $order)->limit(self::PAGE + 1);
+        if ($after !== null) {
+            self::after($ids, $order, $after);
+        }
+        // Ids are sorted, and the few of the page fetched: a summary is thousands of bytes.
+        $page = DB::query()->fromSub($ids, 'page')
+            ->join('jobs', 'jobs.id', '=', 'page.id')
             ->leftJoin('users', 'users.id', '=', 'jobs.kept_by_id')
             ->select(['jobs.id', 'jobs.name', 'head', 'jobs.updated_at', 'summary', 'unreadable', 'users.name as kept_by'])
             ->selectSub($found->selectRaw('count(*)'), 'found');
-        $page = $order === 'name' ? $page->orderBy('jobs.name')->orderBy('jobs.id') : $page->orderByDesc('jobs.updated_at')->orderByDesc('jobs.id');
-        if ($after !== null) {
-            self::after($page, $order, $after);
-        }
-        $rows = array_values($page->limit(self::PAGE + 1)->get()->all());
+        $rows = array_values(self::sorted($page, $order)->get()->all());
         $shown = array_slice($rows, 0, self::PAGE);
         $last = $shown[count($shown) - 1] ?? null;
         $count = $rows === [] ? 0 : $rows[0]->found;
@@ -57,6 +59,11 @@ final readonly class Board
             'count' => JobAnswer::json($count),
             'next' => JobAnswer::json($last !== null && count($rows) > self::PAGE ? self::place($last, $order) : null),
         ]);
+    }
+
+    private static function sorted(Builder $jobs, string $order): Builder
+    {
+        return $order === 'name' ? $jobs->orderBy('jobs.name')->orderBy('jobs.id') : $jobs->orderByDesc('jobs.updated_at')->orderByDesc('jobs.id');
     }
 
     /** @return string JSON, shape `JobRow` */
