@@ -84,7 +84,7 @@ http {
   server {
     listen 127.0.0.1:$2;
     root $ROOT/public;
-    location /build/ { add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
+    location /build/ { gzip_comp_level 9; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
     location / { try_files \$uri /index.php\$is_args\$args; }
     location = /index.php {
       fastcgi_pass unix:$FPM_SOCKET;

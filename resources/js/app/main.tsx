@@ -17,15 +17,31 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { BenchPage } from '../features/bench';
 import { Board } from '../features/board';
-import { CutTicket } from '../features/cut';
-import { JobPage } from '../features/job';
 import { SignedIn } from '../features/session';
 import { ToCome } from '../features/tocome';
+import { Boundary } from '../shared/Boundary';
+import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
 
+const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
+const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
+const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
+
+const job = (
+    <Boundary name="The job">
+        <JobPage />
+    </Boundary>
+);
+const bench = (
+    <Boundary name="The bench">
+        <BenchPage />
+    </Boundary>
+);
+
 applyMode();
+// What is shown first comes first.
+window.addEventListener('load', () => setTimeout(() => void loadTheRest(), 1500));
 const client = new QueryClient();
 const root = document.getElementById('app');
 if (root) {
@@ -36,12 +52,19 @@ if (root) {
                     <Routes>
                         <Route element={<SignedIn />}>
                             <Route path="/" element={<Board />} />
-                            <Route path="/jobs/:id" element={<JobPage />} />
-                            <Route path="/jobs/:id/runs/:run" element={<JobPage />} />
-                            <Route path="/jobs/:id/runs/:run/:station" element={<JobPage />} />
-                            <Route path="/jobs/:id/runs/:run/cut/ticket" element={<CutTicket />} />
-                            <Route path="/bench" element={<BenchPage />} />
-                            <Route path="/bench/:tab" element={<BenchPage />} />
+                            <Route path="/jobs/:id" element={job} />
+                            <Route path="/jobs/:id/runs/:run" element={job} />
+                            <Route path="/jobs/:id/runs/:run/:station" element={job} />
+                            <Route
+                                path="/jobs/:id/runs/:run/cut/ticket"
+                                element={
+                                    <Boundary name="The ticket">
+                                        <CutTicket />
+                                    </Boundary>
+                                }
+                            />
+                            <Route path="/bench" element={bench} />
+                            <Route path="/bench/:tab" element={bench} />
                             <Route path="/practice" element={<ToCome />} />
                             <Route path="*" element={<Navigate to="/" replace />} />
                         </Route>

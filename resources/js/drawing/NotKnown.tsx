@@ -1,4 +1,4 @@
-import { Shape } from './Shape';
+import { Shape } from '../shared/Shape';
 
 /** In place of a length that waits for a measurement: never a made-up number. */
 export function NotKnown({ text = 'measure first' }: { text?: string }) {

@@ -1,5 +1,5 @@
 import type { Finding } from '../api/types';
-import { Shape } from '../drawing/Shape';
+import { Shape } from './Shape';
 
 /** What stands against an answer, each with why and what to do. */
 export function FindingLines({ findings }: { findings: Finding[] }) {

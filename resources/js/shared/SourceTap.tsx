@@ -1,6 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import type { Source } from '../api/types';
-import { Shape } from '../drawing/Shape';
+import { Shape } from './Shape';
 
 /** A number or a name that says, at one tap, where it comes from and how far it can be trusted. A doubtful one is marked before that. */
 export function SourceTap({ source, children }: { source: Source; children: ReactNode }) {

@@ -1,6 +1,6 @@
 import { useId, useMemo } from 'react';
 import type { Evaluation } from '../../api/types';
-import { ShapeBody } from '../Shape';
+import { ShapeBody } from '../../shared/Shape';
 import { houseScene, type HouseLine } from './scene';
 
 interface Props {

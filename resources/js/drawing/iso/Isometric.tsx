@@ -2,7 +2,7 @@ import { useId, useMemo } from 'react';
 import type { RunReport } from '../../api/types';
 import { Materials } from '../Materials';
 import { textureOf } from '../textures';
-import { ShapeBody } from '../Shape';
+import { ShapeBody } from '../../shared/Shape';
 import type { Selection } from '../section/FallLine';
 import { TagArt } from '../section/FallLine';
 import { onView } from './project';

@@ -2,7 +2,7 @@ import { useId, useMemo } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import { Materials } from '../Materials';
 import { textureOf } from '../textures';
-import { ShapeBody } from '../Shape';
+import { ShapeBody } from '../../shared/Shape';
 import { WitnessArt } from './FittingArt';
 import { RunArt } from './RunArt';
 import { layOutSection, type DrawnNode, type Section } from './geometry';

@@ -4,7 +4,7 @@ import { EMPTY, IdentifyPanel, type Evidence } from '../identify';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { CatalogueTab } from './CatalogueTab';
-import { endSeen } from './ends';
+import { endSeen } from '../identify';
 import { JoinTab } from './JoinTab';
 import { OwnTab } from './OwnTab';
 

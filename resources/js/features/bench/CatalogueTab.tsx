@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { catalogueQuery, systemsQuery } from '../../api/queries';
 import type { CatalogueEntry } from '../../api/types';
 import { SaidText } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { EntryCard } from './EntryCard';
 import { LieGlyph } from './LieGlyph';

@@ -5,7 +5,7 @@ import { keepOwn, readLength, takeBackOwn } from '../../api/queries';
 import type { CatalogueEntry, Units } from '../../api/types';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { SaidText } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { SourceLine } from '../../shared/SourceTap';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';

@@ -7,7 +7,7 @@ import { JointSection } from '../../drawing/joint/JointSection';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { MethodList, StepCard } from '../joints';
-import { END_WORDS, sizeLike } from './ends';
+import { END_WORDS, sizeLike } from '../identify';
 
 /** What joins any two ends: mine on the left, what stands there on the right, where, and under which book. */
 export function JoinTab() {

@@ -1,4 +1,4 @@
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 
 const PATHS: Record<string, string> = {
     'level-upright': 'M3 8H18A9 9 0 0 1 27 17V30',

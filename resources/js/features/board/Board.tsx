@@ -3,7 +3,7 @@ import { useRef, useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { accountQuery, boardQuery, importJob, signOut, startJob, type BoardOrder } from '../../api/queries';
 import type { JobRow as Row } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { browserStorage, jobsWithDrafts } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';

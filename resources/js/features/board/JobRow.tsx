@@ -1,8 +1,9 @@
 import { Link } from 'react-router';
 import type { JobRow as Row } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
-import { Shape } from '../../drawing/Shape';
-import { standingOf, STATIONS, type Station } from '../job/stations';
+import { Shape } from '../../shared/Shape';
+import { standingOf, STATIONS, type Station } from '../../shared/stations';
+import { Keeper } from './Keeper';
 import { UnreadableRow } from './UnreadableRow';
 
 const ROUTE = STATIONS[1] as Station;
@@ -61,16 +62,6 @@ export function JobRow({ job }: { job: Row }) {
             </div>
             <Keeper job={job} />
         </article>
-    );
-}
-
-/** Who saved a job last, and when. */
-export function Keeper({ job }: { job: Row }) {
-    return (
-        <div>
-            <b>{job.kept_by}</b>
-            <p>{new Date(job.kept_at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
-        </div>
     );
 }
 

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { JobRow } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
-import { Keeper } from './JobRow';
+import { Shape } from '../../shared/Shape';
+import { Keeper } from './Keeper';
 
 /** A job that cannot be opened stands on the board by its name, with the reason and what can be done. */
 export function UnreadableRow({ job }: { job: JobRow }) {

@@ -4,10 +4,10 @@ import { Materials } from '../../drawing/Materials';
 import { NotKnown } from '../../drawing/NotKnown';
 import { textureOf } from '../../drawing/textures';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { SvgFraction } from '../../drawing/SvgFraction';
 import { lengthInWords, runInWords } from '../../shared/lengths';
-import { otherEnds, sincePrinted, type CutPiece } from './cutting';
+import { otherEnds, sincePrinted, type CutPiece } from '../../editing';
 
 interface Props {
     piece: PieceReport;

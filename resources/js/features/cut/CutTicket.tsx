@@ -5,13 +5,13 @@ import { cutQuery, jobQuery, saveJob } from '../../api/queries';
 import type { JobDocument } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { whenSaved } from '../../editing';
 import { BrandGlyph } from '../../shared/Brand';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
-import { dayOf, printed, usualEnd } from './cutting';
+import { dayOf, printed, usualEnd } from '../../editing';
 
 /** Nothing is asked before the job is there. */
 const EMPTY = { runs: [] } as unknown as JobDocument;

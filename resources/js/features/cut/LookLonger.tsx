@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { askCut } from '../../api/queries';
 import type { CuttingReport } from '../../api/types';
-import type { JobEditor } from '../job/useJobEditor';
-import { gapInWords, isBetter } from './cutting';
+import type { JobEditor } from '../../editing';
+import { gapInWords, isBetter } from '../../editing';
 
 /** How many times as long as usual, one after the other. */
 const STEPS = [2, 4, 8, 16];

@@ -6,7 +6,7 @@ import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 
 type Objective = NonNullable<JobCutting['objective']>;
 

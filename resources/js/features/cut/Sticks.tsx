@@ -1,8 +1,8 @@
 import type { CuttingReport, Units } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { lengthInWords, runInWords } from '../../shared/lengths';
 import { useSize } from '../../shared/useSize';
-import { planInWords, tightInWords } from './cutting';
+import { planInWords, tightInWords } from '../../editing';
 
 type Stick = CuttingReport['groups'][number]['sticks'][number];
 

@@ -6,8 +6,8 @@ import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords } from '../../shared/lengths';
-import { eachInWords, readPrice } from '../lists/prices';
-import type { StockRow } from './cutting';
+import { eachInWords, readPrice } from '../lists';
+import type { StockRow } from '../../editing';
 
 interface Props {
     id: string;

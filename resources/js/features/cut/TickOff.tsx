@@ -2,8 +2,8 @@ import { useState } from 'react';
 import type { Units } from '../../api/types';
 import { readLength } from '../../api/queries';
 import { lengthInWords, saidLength } from '../../shared/lengths';
-import { Shape } from '../../drawing/Shape';
-import { changeInWords, type CutPiece } from './cutting';
+import { Shape } from '../../shared/Shape';
+import { changeInWords, type CutPiece } from '../../editing';
 import { Problem } from '../../shared/Problem';
 
 interface Props {

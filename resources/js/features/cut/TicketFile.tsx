@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { ticketPdf } from '../../api/queries';
 import type { CuttingReport, JobRun } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
-import type { JobEditor } from '../job/useJobEditor';
-import { dayOf, printed } from './cutting';
+import type { JobEditor } from '../../editing';
+import { dayOf, printed } from '../../editing';
 
 /** The cut ticket as a file to print, with the run from three sides; what it says is kept, so that what changes later is marked. */
 export function TicketFile({ report, plan, editor }: { report: CuttingReport; plan: JobRun; editor: JobEditor }) {

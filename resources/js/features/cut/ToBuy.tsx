@@ -2,12 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { materialsQuery } from '../../api/queries';
 import type { CuttingReport, MaterialRow } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
-import type { JobEditor } from '../job/useJobEditor';
+import { Shape } from '../../shared/Shape';
+import type { JobEditor } from '../../editing';
 import { TableIn, TablesOut } from '../lists';
-import { CrewPrices } from '../lists/CrewPrices';
-import { PriceField } from '../lists/PriceField';
-import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists/prices';
+import { CrewPrices } from '../lists';
+import { PriceField } from '../lists';
+import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists';
 
 const SHELVES: Record<MaterialRow['shelf'], string> = {
     pipe: 'Pipe',

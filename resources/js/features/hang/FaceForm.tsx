@@ -5,7 +5,7 @@ import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
-import type { HangerReport } from './hanging';
+import type { HangerReport } from '../../editing';
 
 interface Props {
     hanger: HangerReport;

@@ -5,10 +5,10 @@ import type { HangingReport, JobHanging, RunReport, Units } from '../../api/type
 import { SagDrawing } from '../../drawing/hang/SagDrawing';
 import { StringLine } from '../../drawing/hang/StringLine';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { TableIn, TablesOut } from '../lists';
 import { FindingLines } from '../../shared/FindingLines';
 import { runInWords, smallInWords } from '../../shared/lengths';
@@ -32,7 +32,7 @@ import {
     type HangerReport,
     type Place,
     type SpanReport,
-} from './hanging';
+} from '../../editing';
 import { HangSettings } from './HangSettings';
 import { Reading } from './Reading';
 

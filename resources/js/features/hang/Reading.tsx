@@ -4,7 +4,7 @@ import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
-import { offInWords, type HangerReport } from './hanging';
+import { offInWords, type HangerReport } from '../../editing';
 
 /** What the tape reads from the string down to the crown, once the pipe hangs: held against what it has to be. */
 export function Reading({ hanger, units, onRead }: { hanger: HangerReport; units: Units; onRead: (belowMm: number | null) => void }) {

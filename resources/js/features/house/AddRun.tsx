@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState, type KeyboardEvent, type RefObject } from 'react';
-import { Shape } from '../../drawing/Shape';
-import type { JobEditor } from '../job/useJobEditor';
+import { Shape } from '../../shared/Shape';
+import type { JobEditor } from '../../editing';
 import { stretchesOf } from '../route';
-import { NEW_RUN } from './views';
+import { NEW_RUN } from '../../shared/views';
 
 const EXAMPLES = 'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof';
 

@@ -1,6 +1,6 @@
 import type { CrossingReport, Evaluation } from '../../api/types';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 
 const KINDS: Record<string, string> = {
     joist: 'sawn joist',

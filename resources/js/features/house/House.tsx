@@ -2,7 +2,7 @@ import { useRef, useState } from 'react';
 import { TurnButtons } from '../../drawing/iso/TurnButtons';
 import { HouseIso } from '../../drawing/house/HouseIso';
 import { useSize } from '../../shared/useSize';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { AddRun } from './AddRun';
 import { DrillingPlan } from './DrillingPlan';
 import { HouseFindings } from './HouseFindings';
@@ -10,7 +10,7 @@ import { LoadsView } from './LoadsView';
 import { RepeatDialog } from './RepeatDialog';
 import { RunTree } from './RunTree';
 import { removed } from './removing';
-import type { RouteView } from './views';
+import type { RouteView } from '../../shared/views';
 
 interface Props {
     editor: JobEditor;

@@ -1,5 +1,5 @@
 import type { Evaluation, Finding, Severity } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 
 const GROUPS: { severity: Severity; title: string }[] = [
     { severity: 'stop', title: 'Mend first' },

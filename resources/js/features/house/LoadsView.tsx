@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Evaluation, FixtureReport, PipeReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
 import { knownFirst, ROLE } from './tree';

@@ -4,7 +4,7 @@ import Modal from 'react-bootstrap/Modal';
 import { readLength, repeatGroup } from '../../api/queries';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { Problem } from '../../shared/Problem';
 
 /** A run with all that meets it once more, further along what it enters, as it is or mirrored. */

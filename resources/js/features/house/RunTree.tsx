@@ -1,5 +1,5 @@
 import type { Evaluation } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { countsOf, rolesOf, treeOf } from './tree';
 
 interface Props {

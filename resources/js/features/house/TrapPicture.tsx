@@ -4,7 +4,7 @@ import { armQuery, sealQuery } from '../../api/queries';
 import type { Evaluation, FixtureReport, TrapArmInput, TrapSealInput } from '../../api/types';
 import { ArmSection } from '../../drawing/trap/ArmSection';
 import { SealCurve } from '../../drawing/trap/SealCurve';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 
 /** The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper; and what one discharge does to the seal. */

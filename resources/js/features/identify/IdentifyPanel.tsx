@@ -3,7 +3,7 @@ import { useRef, type ReactNode } from 'react';
 import { identifyQuery } from '../../api/queries';
 import type { IdentifyOutput, Units } from '../../api/types';
 import { asInput, COLOURS, JOINTS, type Evidence } from './evidence';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { Lanes } from './Lanes';
 import { shareInWords } from './evidence';
 import { NextCheck } from './NextCheck';

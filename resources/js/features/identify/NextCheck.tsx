@@ -1,7 +1,7 @@
 import type { IdentifyOutput } from '../../api/types';
 import { JointGlyph } from '../../drawing/joint/JointSection';
 import { seenJoint } from '../../drawing/joint/seen';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { CALLIPER_MM, type Evidence } from './evidence';
 
 /** The check that tells most, as a question whose answers are pictures where they can be drawn. */

@@ -1,2 +1,3 @@
 export { IdentifyPanel } from './IdentifyPanel';
-export { asEvidence, asKept, EMPTY, type Evidence } from './evidence';
+export { END_WORDS, endSeen, sizeLike } from './ends';
+export { asEvidence, asInput, asKept, EMPTY, type Evidence } from './evidence';

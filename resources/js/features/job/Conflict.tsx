@@ -3,7 +3,7 @@ import Modal from 'react-bootstrap/Modal';
 import { copyJob } from '../../api/queries';
 import type { Conflict as Met } from '../../editing';
 import { Problem } from '../../shared/Problem';
-import type { JobEditor } from './useJobEditor';
+import type { JobEditor } from '../../editing';
 
 /** Another state of the job and mine: both stay, whichever is chosen. One's own change in another window is not said to be another's. */
 export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Met }) {

@@ -7,8 +7,8 @@ import type { Ends } from '../../drawing/section/labels';
 import { WayLine } from '../../drawing/way/WayLine';
 import { useSettled } from '../../shared/useSettled';
 import { useSize } from '../../shared/useSize';
-import type { JobEditor } from './useJobEditor';
-import type { SharedSelection } from './useSelection';
+import type { JobEditor } from '../../editing';
+import type { SharedSelection } from '../../editing';
 
 interface Props {
     run: RunReport;

@@ -4,7 +4,7 @@ import type { JobRun } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import type { Saving } from '../../editing';
-import type { JobEditor } from './useJobEditor';
+import type { JobEditor } from '../../editing';
 
 const SAVING: Record<Saving, string> = {
     saved: 'Saved',

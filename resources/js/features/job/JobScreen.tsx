@@ -2,13 +2,9 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job } from '../../api/types';
 import type { Tabs } from '../../editing';
-import { Route } from '../route';
-import { CutStation } from '../cut';
-import { HangStation } from '../hang';
-import { JointsStation } from '../joints';
-import { LookStation } from '../look';
-import { MakeUpStation } from '../makeup';
-import { House, NEW_RUN, ViewTabs, type RouteView } from '../house';
+import { Boundary } from '../../shared/Boundary';
+import { loaded } from '../../shared/loaded';
+import { NEW_RUN, type RouteView } from '../../shared/views';
 import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
@@ -16,11 +12,20 @@ import { JobHead } from './JobHead';
 import { partsShown } from './parts';
 import { RunDialog } from './RunDialog';
 import { RunGone } from './RunGone';
-import { STATIONS } from './stations';
+import { STATIONS } from '../../shared/stations';
 import { Strip } from './Strip';
 import { StationToCome } from './StationToCome';
 import { useJobEditor } from './useJobEditor';
 import { useSelection } from './useSelection';
+import { ViewTabs } from './ViewTabs';
+
+const Route = loaded(() => import('../route').then((route) => route.Route));
+const CutStation = loaded(() => import('../cut').then((cut) => cut.CutStation));
+const HangStation = loaded(() => import('../hang').then((hang) => hang.HangStation));
+const JointsStation = loaded(() => import('../joints').then((joints) => joints.JointsStation));
+const LookStation = loaded(() => import('../look').then((look) => look.LookStation));
+const MakeUpStation = loaded(() => import('../makeup').then((makeup) => makeup.MakeUpStation));
+const House = loaded(() => import('../house').then((house) => house.House));
 
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
 export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {
@@ -123,45 +128,47 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 cut={(editor.latest.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
             />
             {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />}
-            {isGone ? (
-                <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
-            ) : station?.key === 'look' ? (
-                <LookStation editor={editor} phone={phone} />
-            ) : isWaiting && view === 'run' ? (
-                <main className="station" aria-busy="true">
-                    {!editor.isFetching && <p className="waiting">This run is not there.</p>}
-                </main>
-            ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
-                <House
-                    editor={editor}
-                    view={view}
-                    selected={run?.id}
-                    onOpen={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route`)}
-                    onSelect={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })}
-                    onNew={() => setDialog('new')}
-                />
-            ) : station?.key === 'cut' ? (
-                <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
-            ) : station?.key === 'joints' ? (
-                <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
-            ) : station?.key === 'make-up' ? (
-                <MakeUpStation key={run.id} run={run} plan={plan} editor={editor} onTaken={() => void navigate(`${base}/route`)} />
-            ) : station?.key === 'hang' ? (
-                <HangStation key={run.id} run={run} editor={editor} />
-            ) : station?.toCome ? (
-                <StationToCome station={station} />
-            ) : (
-                <Route
-                    run={run}
-                    plan={plan}
-                    editor={editor}
-                    selection={selection}
-                    callOut={callOut}
-                    phone={phone}
-                    onRun={() => setDialog('run')}
-                    onStation={(key) => void navigate(`${base}/${key}`)}
-                />
-            )}
+            <Boundary key={station?.key} name={station?.name ?? 'This station'}>
+                {isGone ? (
+                    <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
+                ) : station?.key === 'look' ? (
+                    <LookStation editor={editor} phone={phone} />
+                ) : isWaiting && view === 'run' ? (
+                    <main className="station" aria-busy="true">
+                        {!editor.isFetching && <p className="waiting">This run is not there.</p>}
+                    </main>
+                ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
+                    <House
+                        editor={editor}
+                        view={view}
+                        selected={run?.id}
+                        onOpen={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route`)}
+                        onSelect={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })}
+                        onNew={() => setDialog('new')}
+                    />
+                ) : station?.key === 'cut' ? (
+                    <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
+                ) : station?.key === 'joints' ? (
+                    <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
+                ) : station?.key === 'make-up' ? (
+                    <MakeUpStation key={run.id} run={run} plan={plan} editor={editor} onTaken={() => void navigate(`${base}/route`)} />
+                ) : station?.key === 'hang' ? (
+                    <HangStation key={run.id} run={run} editor={editor} />
+                ) : station?.toCome ? (
+                    <StationToCome station={station} />
+                ) : (
+                    <Route
+                        run={run}
+                        plan={plan}
+                        editor={editor}
+                        selection={selection}
+                        callOut={callOut}
+                        phone={phone}
+                        onRun={() => setDialog('run')}
+                        onStation={(key) => void navigate(`${base}/${key}`)}
+                    />
+                )}
+            </Boundary>
             {dialog && (
                 <RunDialog
                     editor={editor}

@@ -9,7 +9,7 @@ import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { EndFields } from './EndFields';
 import { readEnd, Unreadable } from './ends';
-import type { JobEditor } from './useJobEditor';
+import type { JobEditor } from '../../editing';
 
 interface Props {
     editor: JobEditor;

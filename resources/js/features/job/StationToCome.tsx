@@ -1,4 +1,4 @@
-import type { Station } from './stations';
+import type { Station } from '../../shared/stations';
 
 export function StationToCome({ station }: { station: Station }) {
     return (

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { RunReport, StandingReport } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
-import { standing, STATIONS } from './stations';
+import { Shape } from '../../shared/Shape';
+import { standing, STATIONS } from '../../shared/stations';
 
 export function Strip({
     base,

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { goBackTo } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { Problem } from '../../shared/Problem';
 
 /** A job that cannot be opened: why, the revision that it can go on from, and its file as it is stored. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { RunReport } from '../../api/types';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
-import { standing, STATIONS } from './stations';
+import { standing, STATIONS } from '../../shared/stations';
 import { walkOrder } from './useSelection';
 
 describe('what keeps a station from being done', () => {

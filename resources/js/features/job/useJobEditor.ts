@@ -1,27 +1,6 @@
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
-import type { Evaluated, Job, JobDocument, JobRun } from '../../api/types';
-import { openEditor, type Snapshot, type Tabs } from '../../editing';
-
-/** A job while it is edited: what is shown of it, and what can be done with it (see editing/editMachine). */
-export interface JobEditor extends Snapshot {
-    say: (run: string, text: string) => void;
-    /** resolves once what was said last is read */
-    doneSaying: () => Promise<void>;
-    /** gives what was said last as it is read, without saving it; null where no answer came, or it was not taken */
-    reading: () => Promise<Evaluated | null>;
-    /** takes back what is being said, as if it had not been */
-    unsay: () => void;
-    /** puts an evaluated document in place, as one change */
-    replace: (evaluated: Evaluated) => void;
-    change: (edit: (document: JobDocument) => JobDocument) => void;
-    changeRun: (run: string, edit: (run: JobRun) => JobRun) => void;
-    step: (way: 'undo' | 'redo') => Promise<void>;
-    /** a screen shows other parts of the evaluation */
-    want: (parts: readonly string[]) => void;
-    takeTheirs: () => void;
-    /** one's own state in a conflict; null where no answer came */
-    mine: () => Promise<JobDocument | null>;
-}
+import type { Job, JobRun } from '../../api/types';
+import { openEditor, type JobEditor, type Tabs } from '../../editing';
 
 /** Holds the editing machine of a job; leaving the page saves what is said, as far as there is an answer. */
 export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {

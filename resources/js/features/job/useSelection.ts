@@ -1,19 +1,7 @@
 import { useMemo, useState } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import type { Selection } from '../../drawing/section/FallLine';
-
-export interface SharedSelection {
-    selected: Selection | null;
-    finding: number | null;
-    select: (selection: Selection | null) => void;
-    selectFinding: (index: number | null) => void;
-    /** what is selected, in words */
-    said: string;
-    /** the number of the leg that it belongs to */
-    leg: number | null;
-    walk: (by: 1 | -1) => void;
-    changeRail: () => void;
-}
+import type { SharedSelection } from '../../editing';
 
 /** Everything on the run that can be walked to, in the order of flow: joint 1, piece A, joint 2 … */
 export function walkOrder(run: RunReport): Selection[] {

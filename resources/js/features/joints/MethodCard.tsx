@@ -1,6 +1,6 @@
 import type { JointEnd, JointMethod } from '../../api/types';
 import { JointGlyph } from '../../drawing/joint/JointSection';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 
 interface Props {
     rank: number;

@@ -2,7 +2,7 @@ import type { JointCard } from '../../api/types';
 import { SourceTap } from '../../shared/SourceTap';
 import { MethodCard } from './MethodCard';
 import { RefusedList } from './RefusedList';
-import { stateInWords } from './choosing';
+import { stateInWords } from '../../editing';
 
 /** The ways to make a joint, best first, and under their own bar the ways that are refused. */
 export function MethodList({ card, looked, onLook }: { card: JointCard; looked: string | null; onLook: (method: string) => void }) {

@@ -1,5 +1,5 @@
 import type { JointRefused } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 
 /** What does not join them, kept with the reason: first what somebody might reach for, the rest folded away. */

@@ -1,7 +1,7 @@
 import type { RunReport } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
-import type { JobEditor } from '../job/useJobEditor';
-import { keyOf, registerInWords, stateInWords, type Which } from './choosing';
+import { Shape } from '../../shared/Shape';
+import type { JobEditor } from '../../editing';
+import { keyOf, registerInWords, stateInWords, type Which } from '../../editing';
 
 const SHAPES = { own: 'open', chosen: 'done', best: 'open', refused: 'stop', unknown: 'unknown', none: 'stop' } as const;
 

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import type { JointCard, JointMethod, Units } from '../../api/types';
 import { JointSection } from '../../drawing/joint/JointSection';
 import { Said } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { RestsOn, SourceTap } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { waterInWords } from './times';

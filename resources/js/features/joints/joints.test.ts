@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import type { JobDocument } from '../../api/types';
-import { endSeen, sizeLike } from '../bench/ends';
-import { asInput, asKept, asEvidence, EMPTY } from '../identify/evidence';
-import { knowAs, putEvidence, removeStanding, whereInWords } from '../look/standingEdits';
-import { chooseMethod, isOpen } from './choosing';
+import { endSeen, sizeLike } from '../identify';
+import { asInput, asKept, asEvidence, EMPTY } from '../identify';
+import { knowAs, putEvidence, removeStanding, whereInWords } from '../look';
+import { chooseMethod, isOpen } from '../../editing';
 import { minutesInWords, waterInWords } from './times';
 
 const job = (): JobDocument => JSON.parse(readFileSync('database/demo/mill-row-pottery.json', 'utf8')) as JobDocument;

@@ -4,7 +4,7 @@ import type { CuttingReport, MaterialRow } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 import { Problem } from '../../shared/Problem';
 import { useAttempt } from '../../shared/useFormAct';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { forCrew, tallyInWords, withCrewPrices } from './crewPrices';
 import { eachInWords, priceName } from './prices';
 

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { evaluate, systemsQuery } from '../../api/queries';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { takeIn } from './takeIn';
 
 const SHOWN = 8;

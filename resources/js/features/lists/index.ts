@@ -1,2 +1,5 @@
 export { TableIn } from './TableIn';
 export { TablesOut } from './TablesOut';
+export { CrewPrices } from './CrewPrices';
+export { PriceField } from './PriceField';
+export { beforeName, eachInWords, ofRow, priced, priceName, readPrice, takesPrice } from './prices';

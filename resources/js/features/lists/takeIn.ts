@@ -1,7 +1,7 @@
 import type { Evaluation, JobDocument, RunReport, SystemSummary } from '../../api/types';
-import { ticked, unticked } from '../cut/cutting';
-import { hangingOf, read, withHanging } from '../hang/hanging';
-import { chooseMethod } from '../joints/choosing';
+import { ticked, unticked } from '../../editing';
+import { hangingOf, read, withHanging } from '../../editing';
+import { chooseMethod } from '../../editing';
 import { priced, readPrice } from './prices';
 import { eachRow, hasLength, tableOf, Wrong, type Row, type Table } from './table';
 

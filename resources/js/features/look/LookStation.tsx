@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { JobStanding } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { asEvidence, IdentifyPanel, type Evidence } from '../identify';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { PipeDialog } from './PipeDialog';
 import { PipeRing } from './PipeRing';
 import { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';

@@ -5,7 +5,7 @@ import { readLength } from '../../api/queries';
 import type { JobStanding } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { END_NAMES, freeStandingId } from './standingEdits';
 
 interface Props {

@@ -1,1 +1,2 @@
 export { LookStation } from './LookStation';
+export { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { JobMove } from '../../api/types';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { freeMoveId, withMove, withoutMove } from './moves';
 
 export type Measured = Pick<JobMove, 'kind' | 'values'> & { obstacles?: Extract<JobMove, { kind: 'ends' }>['obstacles'] };

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { orderQuery } from '../../api/queries';
 import type { OfJob, RunClosing, RunReport, Units } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 import { freesInWords, stepInWords } from './ways';

@@ -1,7 +1,7 @@
 import { useLayoutEffect, useState, type KeyboardEvent, type RefObject } from 'react';
 import type { RunReport, Tape, Units } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
-import type { JobEditor } from '../job/useJobEditor';
+import { Shape } from '../../shared/Shape';
+import type { JobEditor } from '../../editing';
 import { completionOf, stretchesOf } from './completion';
 
 interface Props {

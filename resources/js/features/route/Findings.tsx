@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { WORDS } from '../../drawing/section/labels';
-import type { JobEditor } from '../job/useJobEditor';
-import type { SharedSelection } from '../job/useSelection';
+import type { JobEditor } from '../../editing';
+import type { SharedSelection } from '../../editing';
 import { RestsOn } from '../../shared/SourceTap';
 import { MeasureDialog } from './MeasureDialog';
 import { mendingOf } from './mending';

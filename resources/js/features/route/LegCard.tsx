@@ -3,7 +3,7 @@ import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../ap
 import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setTakes, setWay, stepFall, stepLength } from './legEdits';
 import { Obstacles } from './Obstacles';
 import { Stepper } from './Stepper';

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import type { JobRun, LegReport, RunReport } from '../../api/types';
 import { Said, SaidFall } from '../../drawing/Said';
-import { Shape } from '../../drawing/Shape';
-import type { JobEditor } from '../job/useJobEditor';
-import type { SharedSelection } from '../job/useSelection';
+import { Shape } from '../../shared/Shape';
+import type { JobEditor } from '../../editing';
+import type { SharedSelection } from '../../editing';
 import { LegCard } from './LegCard';
 import { addLegAfter } from './legEdits';
 import { WayGlyph } from './WayGlyph';

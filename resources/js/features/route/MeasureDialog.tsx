@@ -4,7 +4,7 @@ import { readLength } from '../../api/queries';
 import type { JobRun, RunReport } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 
 interface Props {
     row: string;

@@ -5,7 +5,7 @@ import { readLength } from '../../api/queries';
 import type { JobObstacle, LegReport } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
-import type { JobEditor } from '../job/useJobEditor';
+import type { JobEditor } from '../../editing';
 import { freeObstacleId, OBSTACLES, obstacleInWords } from './obstacleWords';
 
 /** What a leg goes through or past: joists, studs, walls, cold stretches, cleanouts and traps in the line. */

@@ -1,6 +1,6 @@
 import type { RunReport } from '../../api/types';
-import type { JobEditor } from '../job/useJobEditor';
-import type { SharedSelection } from '../job/useSelection';
+import type { JobEditor } from '../../editing';
+import type { SharedSelection } from '../../editing';
 import { mendingOf } from './mending';
 
 /** The two actions at the foot of the phone: the next finding, and what mends it. */

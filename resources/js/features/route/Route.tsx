@@ -1,8 +1,8 @@
 import { useState, type RefObject } from 'react';
 import { TurnableIso } from '../../drawing/iso/TurnableIso';
 import type { JobRun, RunReport } from '../../api/types';
-import type { JobEditor } from '../job/useJobEditor';
-import type { SharedSelection } from '../job/useSelection';
+import type { JobEditor } from '../../editing';
+import type { SharedSelection } from '../../editing';
 import { CallOut } from './CallOut';
 import { Findings } from './Findings';
 import { Legs } from './Legs';

@@ -3,7 +3,7 @@ import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import { reasonOf } from '../../api/client';
 import { accountQuery, signIn } from '../../api/queries';
-import { Shape } from '../../drawing/Shape';
+import { Shape } from '../../shared/Shape';
 import { BrandGlyph } from '../../shared/Brand';
 import { formText } from '../../shared/formText';
 

@@ -1,5 +1,5 @@
-import type { RouteView } from './views';
-import { VIEWS } from './views';
+import type { RouteView } from '../../shared/views';
+import { VIEWS } from '../../shared/views';
 
 interface Props {
     view: RouteView;

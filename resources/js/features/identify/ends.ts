@@ -1,5 +1,5 @@
 import type { SystemSummary } from '../../api/types';
-import type { Evidence } from '../identify';
+import type { Evidence } from './evidence';
 
 export const END_WORDS: Record<string, string> = {
     plain: 'cut end',

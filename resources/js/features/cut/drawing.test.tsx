@@ -1,15 +1,15 @@
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
-import type { Tape } from '../api/types';
-import { BendList } from '../features/cut/BendList';
-import { CheckScale } from '../features/cut/CheckScale';
-import { CutRow } from '../features/cut/CutRow';
-import { Isometric } from './iso/Isometric';
-import { Said, SaidFall } from './Said';
-import { MiniFallLine } from './section/MiniFallLine';
-import { FallLine } from './section/FallLine';
-import { evaluatedRuns } from './section/testRuns';
-import { Shape } from './Shape';
+import type { Tape } from '../../api/types';
+import { BendList } from './BendList';
+import { CheckScale } from './CheckScale';
+import { CutRow } from './CutRow';
+import { Isometric } from '../../drawing/iso/Isometric';
+import { Said, SaidFall } from '../../drawing/Said';
+import { MiniFallLine } from '../../drawing/section/MiniFallLine';
+import { FallLine } from '../../drawing/section/FallLine';
+import { evaluatedRuns } from '../../drawing/section/testRuns';
+import { Shape } from '../../shared/Shape';
 
 const tape: Tape = { mm: 1384.3, inch: '54 1/2', feet: '4\' 6 1/2"', metric: '1384' };
 const runs = evaluatedRuns(31, 25).filter((run) => run.pieces.length > 1);

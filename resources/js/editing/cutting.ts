@@ -1,5 +1,5 @@
-import type { CuttingReport, JobCutting, JobDocument, Units } from '../../api/types';
-import { runInWords } from '../../shared/lengths';
+import type { CuttingReport, JobCutting, JobDocument, Units } from '../api/types';
+import { runInWords } from '../shared/lengths';
 
 export type CutPiece = CuttingReport['pieces'][number];
 type Group = CuttingReport['groups'][number];

@@ -1,5 +1,5 @@
-import type { JobRow, RunReport, StandingReport } from '../../api/types';
-import type { ShapeKind } from '../../drawing/Shape';
+import type { JobRow, RunReport, StandingReport } from '../api/types';
+import type { ShapeKind } from './Shape';
 
 export interface Station {
     key: string;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { CuttingReport, JobDocument } from '../../api/types';
+import type { CuttingReport, JobDocument } from '../api/types';
 import {
     changeInWords,
     dayOf,

@@ -1,5 +1,5 @@
-import type { HangingReport, JobDocument, JobHanging, Units } from '../../api/types';
-import { smallInWords } from '../../shared/lengths';
+import type { HangingReport, JobDocument, JobHanging, Units } from '../api/types';
+import { smallInWords } from '../shared/lengths';
 
 export type HangerReport = HangingReport['hangers'][number];
 export type SpanReport = HangingReport['spans'][number];

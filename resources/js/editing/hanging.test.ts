@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { HangingReport, JobDocument } from '../../api/types';
+import type { HangingReport, JobDocument } from '../api/types';
 import {
     added,
     isAt,

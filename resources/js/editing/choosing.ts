@@ -1,4 +1,4 @@
-import type { JobDocument, JointReport, RunReport } from '../../api/types';
+import type { JobDocument, JointReport, RunReport } from '../api/types';
 
 /** Which joint of a job is meant: one of a run by its key, or a single one by its id. */
 export type Which = { run: string; joint: string } | { single: string };

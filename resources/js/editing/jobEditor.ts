@@ -1,0 +1,23 @@
+import type { Evaluated, JobDocument, JobRun } from '../api/types';
+import type { Snapshot } from './editMachine';
+
+/** A job while it is edited: what is shown of it, and what can be done with it (see editing/editMachine). */
+export interface JobEditor extends Snapshot {
+    say: (run: string, text: string) => void;
+    /** resolves once what was said last is read */
+    doneSaying: () => Promise<void>;
+    /** gives what was said last as it is read, without saving it; null where no answer came, or it was not taken */
+    reading: () => Promise<Evaluated | null>;
+    /** takes back what is being said, as if it had not been */
+    unsay: () => void;
+    /** puts an evaluated document in place, as one change */
+    replace: (evaluated: Evaluated) => void;
+    change: (edit: (document: JobDocument) => JobDocument) => void;
+    changeRun: (run: string, edit: (run: JobRun) => JobRun) => void;
+    step: (way: 'undo' | 'redo') => Promise<void>;
+    /** a screen shows other parts of the evaluation */
+    want: (parts: readonly string[]) => void;
+    takeTheirs: () => void;
+    /** one's own state in a conflict; null where no answer came */
+    mine: () => Promise<JobDocument | null>;
+}
