@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 return [
     'name' => 'Fall Bend',
+    'version' => trim((string) file_get_contents(__DIR__.'/../VERSION')),
     'env' => env('APP_ENV', 'production'),
     'debug' => (bool) env('APP_DEBUG', false),
     'url' => env('APP_URL', 'http://127.0.0.1'),

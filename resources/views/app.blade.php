@@ -4,6 +4,7 @@
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width,initial-scale=1">
     <meta name="color-scheme" content="light dark">
+    <meta name="version" content="{{ config('app.version') }}">
     <title>Fall Bend</title>
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     @vite('resources/js/app/main.tsx')

@@ -20,6 +20,14 @@ final class SessionTest extends TestCase
         self::member(Crew::query()->create(['name' => 'Day crew']), 'lead');
     }
 
+    public function testThePageSaysItsVersionWhichTheChangesBeginWith(): void
+    {
+        $version = trim((string) file_get_contents(base_path('VERSION')));
+        self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+$/', $version);
+        $this->withoutVite()->get('/')->assertOk()->assertSee('<meta name="version" content="'.$version.'">', false);
+        self::assertMatchesRegularExpression('/^## '.preg_quote($version, '/').', \d{4}-\d\d-\d\d$/m', (string) file_get_contents(base_path('CHANGELOG.md')));
+    }
+
     public function testSigningInAndOut(): void
     {
         $response = $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead']);

@@ -8,6 +8,7 @@ import { browserStorage, jobsWithDrafts } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { useSettled } from '../../shared/useSettled';
+import { versionServed } from '../../shared/version';
 import { JobRow } from './JobRow';
 
 /** The job board: a ruled row for each job, the new one on top. */
@@ -94,6 +95,7 @@ export function Board() {
                     </p>
                 )}
             </main>
+            <p className="cap version">Fall Bend {versionServed()}</p>
         </div>
     );
 }

@@ -1,10 +1,11 @@
-import { queryOptions, useQuery } from '@tanstack/react-query';
+import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
 import { openTabs } from '../../editing';
 import { JobScreen } from './JobScreen';
 import { partsShown } from './parts';
+import { fetchStation } from './stationParts';
 import { UnreadableJob } from './UnreadableJob';
 
 /** Which pages of this browser are open: what a closed one left unsaved is taken up. */
@@ -19,8 +20,18 @@ export function JobPage() {
     // Without a run in the address the first one is shown, and asked for once it is known which that is.
     const job = useQuery(jobQuery(id, named === undefined ? [] : partsShown(shown)));
     const account = useQuery(accountQuery);
+    // The job and what shows it come together.
+    const { view } = shown;
+    const part = useQuery({
+        queryKey: ['station', station, view],
+        queryFn: () => fetchStation(station, view),
+        staleTime: Infinity,
+        networkMode: 'always',
+        placeholderData: keepPreviousData,
+    });
     const tabs = useQuery(tabsQuery);
-    if (job.isPending || !account.data || !tabs.data) return <p className="waiting">Opening the job.</p>;
+    if (job.isPending || !account.data || !tabs.data || (part.isPending && !job.isError))
+        return <p className="waiting">Opening the job.</p>;
     if (job.isError) {
         if (isUnreadable(job.error)) return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
         const gone = job.error instanceof CallFailed && job.error.status === 404;

@@ -3,7 +3,6 @@ import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job } from '../../api/types';
 import type { Tabs } from '../../editing';
 import { Boundary } from '../../shared/Boundary';
-import { loaded } from '../../shared/loaded';
 import { NEW_RUN, type RouteView } from '../../shared/views';
 import { usePhone } from '../../shared/useSize';
 import { Conflict } from './Conflict';
@@ -13,19 +12,12 @@ import { partsShown } from './parts';
 import { RunDialog } from './RunDialog';
 import { RunGone } from './RunGone';
 import { STATIONS } from '../../shared/stations';
+import { CutStation, HangStation, House, JointsStation, LookStation, MakeUpStation, Route } from './stationParts';
 import { Strip } from './Strip';
 import { StationToCome } from './StationToCome';
 import { useJobEditor } from './useJobEditor';
 import { useSelection } from './useSelection';
 import { ViewTabs } from './ViewTabs';
-
-const Route = loaded(() => import('../route').then((route) => route.Route));
-const CutStation = loaded(() => import('../cut').then((cut) => cut.CutStation));
-const HangStation = loaded(() => import('../hang').then((hang) => hang.HangStation));
-const JointsStation = loaded(() => import('../joints').then((joints) => joints.JointsStation));
-const LookStation = loaded(() => import('../look').then((look) => look.LookStation));
-const MakeUpStation = loaded(() => import('../makeup').then((makeup) => makeup.MakeUpStation));
-const House = loaded(() => import('../house').then((house) => house.House));
 
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
 export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {

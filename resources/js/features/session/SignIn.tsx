@@ -6,6 +6,7 @@ import { accountQuery, signIn } from '../../api/queries';
 import { Shape } from '../../shared/Shape';
 import { BrandGlyph } from '../../shared/Brand';
 import { formText } from '../../shared/formText';
+import { versionServed } from '../../shared/version';
 
 export function SignIn() {
     const client = useQueryClient();
@@ -46,6 +47,7 @@ export function SignIn() {
                     Sign in
                 </button>
             </Form>
+            <p className="cap">Version {versionServed()}</p>
         </main>
     );
 }

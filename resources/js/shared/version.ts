@@ -1,0 +1,2 @@
+/** The version of the application that served this page. */
+export const versionServed = (): string => document.querySelector<HTMLMetaElement>('meta[name="version"]')?.content ?? 'not known';
