@@ -42,6 +42,12 @@ final readonly class Wanted
         return new self($hashes);
     }
 
+    /** That no part is wanted. */
+    public static function nothing(): self
+    {
+        return new self([]);
+    }
+
     /** Which parts are wanted, if any: a body that is read strictly has been asked for it. */
     public static function named(Fields $body): void
     {

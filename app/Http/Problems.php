@@ -48,7 +48,14 @@ final class Problems
         $since = Revision::query()->where('job_id', $stale->job->id)->where('number', '>', $stale->from)->with('author')->get();
         $others = $since->filter(static fn (Revision $revision): bool => $revision->author_id !== $request->user()?->getAuthIdentifier());
 
-        $current = app(JobAnswer::class)->keptFields(app(OpenJob::class)->newest($stale->job), Wanted::of($request));
+        try {
+            $current = app(JobAnswer::class)->keptFields(app(OpenJob::class)->newest($stale->job), Wanted::of($request));
+        } catch (BadInput $bad) {
+            // It is too large to be answered whole.
+            return self::badInput($bad, $request);
+        } catch (UnreadableJob $unreadable) {
+            return self::unreadable($unreadable);
+        }
 
         return JobAnswer::response([
             'message' => JobAnswer::json($stale->getMessage()),

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Crew;
 use App\Models\Job;
 use App\Models\OwnEntry;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Tests\FlatBlock;
 use Illuminate\Testing\TestResponse;
 use Tests\Support\FreshTables;
 use Tests\TestCase;
@@ -93,6 +95,31 @@ final class AnswersInPartsTest extends TestCase
         $document = ['cutting' => ['cut' => $cut] + ($this->document['cutting'] ?? [])] + $this->document;
         $kept = $this->putJson("/api/jobs/{$this->id}", ['from' => 1, 'gesture' => 'g', 'document' => $document, 'want' => ['cut:clay-wash' => $before['hash']]])->assertOk();
         self::assertTrue($kept->json('parts')['cut:clay-wash']['value']['pieces'][0]['cut']);
+    }
+
+    public function testAJobThatIsTooLargeForOneAnswerIsKeptAndAnsweredInParts(): void
+    {
+        $document = app(JobFile::class)->document(FlatBlock::of(19));
+        $made = $this->postJson('/api/jobs', ['document' => $document])->assertCreated();
+        [$id, $kept] = [$made->json('id'), ['place' => 'Elsewhere'] + (array) json_decode((string) json_encode($document), true)];
+        $this->putJson("/api/jobs/{$id}", ['from' => 1, 'gesture' => 'g', 'document' => $kept])->assertOk()->assertJsonPath('revision', 2);
+        $this->getJson("/api/jobs/{$id}")->assertStatus(422)->assertJsonPath('errors.want.0', fn (string $why): bool => str_contains($why, 'which parts'));
+        $this->putJson("/api/jobs/{$id}", ['from' => 1, 'gesture' => 'h', 'document' => $kept])->assertStatus(422);
+        $this->putJson("/api/jobs/{$id}", ['from' => 1, 'gesture' => 'h', 'document' => $kept, 'want' => ['job' => '']])->assertStatus(409);
+        $parts = $this->getJson("/api/jobs/{$id}?want=job,run:f0x0")->assertOk();
+        self::assertSame('f0x0', $parts->json('parts')['run:f0x0']['value']['id']);
+        self::assertSame('Elsewhere', $this->get("/api/jobs/{$id}/file")->assertOk()->json('place'));
+    }
+
+    public function testWhatDoesNotFitIntoOneAnswerIsNamed(): void
+    {
+        $id = $this->postJson('/api/jobs', ['document' => app(JobFile::class)->document(FlatBlock::of(19)), 'want' => []])->assertCreated()->json('id');
+        $first = $this->getJson("/api/jobs/{$id}?want=job,run:*")->assertOk();
+        self::assertLessThan(4_500_000, strlen((string) $first->getContent()));
+        self::assertNotSame([], $first->json('later'));
+        $rest = $this->postJson('/api/evaluate', ['job' => $id, 'document' => $first->json('document'), 'want' => array_fill_keys($first->json('later'), '')])->assertOk();
+        self::assertNotSame([], $rest->json('parts'));
+        self::assertSame([], array_intersect_key($first->json('parts'), $rest->json('parts')));
     }
 
     /** Somebody in two crews is answered with the numbers of the crew that the job belongs to, wherever they ask. */

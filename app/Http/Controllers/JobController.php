@@ -14,6 +14,7 @@ use App\Answers\JobAnswer;
 use App\Answers\Wanted;
 use App\Models\Job;
 use App\Models\User;
+use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job as Plan;
@@ -111,7 +112,7 @@ final readonly class JobController
         $job = $this->job($request, $id);
         $kept = $this->open->newest($job);
         try {
-            $text = $this->file->write($kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used((new EvaluationReport($kept->evaluated))->toArray())));
+            $text = $this->file->write($kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluated)));
         } catch (BadInput) {
             // With the crew's numbers in it it would be more than a file can hold: then it says what it says without them.
             $text = $this->file->write($kept->evaluated->job());
@@ -154,26 +155,37 @@ final readonly class JobController
     private function wrote(Request $request, callable $write, int $status = 200, ?array $sent = null): JsonResponse
     {
         $wanted = Wanted::of($request);
-
-        return $this->answer->kept($this->once->revision($request, $write), $wanted, $sent, $status);
+        $kept = $this->once->revision($request, $write);
+        try {
+            return $this->answer->kept($kept, $wanted, $sent, $status);
+        } catch (BadInput) {
+            // Too large to be answered whole: it is kept all the same, and that is answered.
+            return $this->answer->kept($kept, Wanted::nothing(), $sent, $status);
+        }
     }
 
     /**
-     * @param array<string, mixed> $evaluation
      * @return list<string> table and row of every number that the evaluation rests on
      */
-    private static function used(array $evaluation): array
+    private static function used(EvaluatedJob $job): array
     {
+        $report = new EvaluationReport($job);
         $used = [];
-        array_walk_recursive($evaluation, static function (mixed $value, int|string $key) use (&$used, &$table): void {
+        $collect = static function (mixed $value, int|string $key) use (&$used, &$table): void {
             if ($key === 'table') {
                 $table = $value;
             } elseif ($key === 'row' && is_string($table) && is_string($value)) {
-                $used[] = "{$table} {$value}";
+                $used["{$table} {$value}"] = true;
             }
-        });
+        };
+        // A run at a time: all of them would be more than a worker holds.
+        foreach ($report->runs() as $run) {
+            array_walk_recursive($run, $collect);
+        }
+        $rest = $report->rest();
+        array_walk_recursive($rest, $collect);
 
-        return array_values(array_unique($used));
+        return array_keys($used);
     }
 
     private function from(Request $request): int

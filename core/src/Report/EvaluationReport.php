@@ -9,6 +9,7 @@ use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Layout\JobSize;
+use Generator;
 
 /** Writes a whole evaluated job as the interface shows it; what a screen shows of it alone is written by `JobParts`. */
 final readonly class EvaluationReport
@@ -23,18 +24,29 @@ final readonly class EvaluationReport
     public function toArray(): array
     {
         JobSize::checkWhole($this->job->job(), $this->job->catalogue);
+
+        return $this->rest() + ['runs' => iterator_to_array($this->runs(), false)];
+    }
+
+    /** @return Generator<array<string, mixed>> the runs, one after the other */
+    public function runs(): Generator
+    {
+        $report = new RunReport($this->job->job()->units);
+        foreach ($this->job->layout()->ids() as $id) {
+            yield $report->write($this->job->run($id), $this->job->findings($id));
+        }
+    }
+
+    /** @return array<string, mixed> all but the runs */
+    public function rest(): array
+    {
         $head = new HeadReport($this->job);
         $network = new NetworkReport($this->job->network(), $this->job->book);
-        $runs = new RunReport($this->job->job()->units);
 
         return [
             ...$head->toArray(),
             'singles' => $head->singles(),
             'phrases' => self::phrases($this->job->phrases),
-            'runs' => array_map(
-                fn (string $id): array => $runs->write($this->job->run($id), $this->job->findings($id)),
-                $this->job->layout()->ids(),
-            ),
             'network' => [
                 'counts_flow' => $network->countsFlow(),
                 'places' => $network->places(),
