@@ -31,9 +31,7 @@ final readonly class CrewNumbers
 
     public function of(?int $crewId): OwnNumbers
     {
-        $rows = $crewId === null ? [] : DB::select('SELECT * FROM own_entries WHERE crew_id = ? AND kind IN (\'number\', \'row\', \'threshold\') ORDER BY id', [$crewId]);
-
-        return $rows === [] ? new OwnNumbers : $this->read(OwnEntry::query()->hydrate($rows))['own'];
+        return $crewId === null ? new OwnNumbers : $this->read(self::entries($crewId))['own'];
     }
 
     /**
@@ -45,16 +43,16 @@ final readonly class CrewNumbers
     {
         $rows = DB::select(<<<'SQL'
             SELECT own_entries.* FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
-            LEFT JOIN own_entries ON own_entries.crew_id = jobs.crew_id AND own_entries.kind IN ('number', 'row', 'threshold')
+            LEFT JOIN own_entries ON own_entries.crew_id = jobs.crew_id AND own_entries.kind IN (?, ?, ?)
             WHERE jobs.id = ? AND crew_user.user_id = ? ORDER BY own_entries.id
-            SQL, [$jobId, $userId]);
+            SQL, [...OwnEntry::OF_CATALOGUE, $jobId, $userId]);
         if ($rows === []) {
             throw (new ModelNotFoundException)->setModel(Job::class, [$jobId]);
         }
         // A crew without any is one row of nothing.
         $entries = array_filter($rows, static fn (\stdClass $row): bool => $row->id !== null);
 
-        return $entries === [] ? new OwnNumbers : $this->read(OwnEntry::query()->hydrate(array_values($entries)))['own'];
+        return $this->read(OwnEntry::query()->hydrate(array_values($entries)))['own'];
     }
 
     /** @return array<int, string> why an entry is left out, by its id */

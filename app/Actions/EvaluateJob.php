@@ -22,7 +22,7 @@ use Illuminate\Http\Request;
 final readonly class EvaluateJob
 {
     /** What is searched for beside an answer that somebody waits for with every key press: a few hundredths of a second. */
-    public const BESIDE = 20_000;
+    private const BESIDE = 20_000;
 
     public function __construct(private JobFile $file, private CrewNumbers $numbers, private JobEvaluator $evaluator) {}
 
@@ -46,7 +46,17 @@ final readonly class EvaluateJob
      */
     public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null, ?Effort $effort = null): EvaluatedJob
     {
-        return $this->evaluator->evaluate($plan, $callOut, $this->own($request, $body), $effort);
+        return $this->evaluator->evaluate($plan, $callOut, $this->own($request, $body), $effort ?? Effort::of(self::BESIDE));
+    }
+
+    /**
+     * Evaluates a plan of a crew, as it is kept or is to be.
+     *
+     * @throws BadInput where the job is too large
+     */
+    public function ofCrew(Plan $plan, int $crewId): EvaluatedJob
+    {
+        return $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId), Effort::of(self::BESIDE));
     }
 
     /** @throws BadInput where the document is wrong */

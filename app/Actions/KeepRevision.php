@@ -8,9 +8,7 @@ use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
 use Closure;
-use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
-use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
@@ -24,8 +22,7 @@ final readonly class KeepRevision
 {
     public function __construct(
         private JobFile $file,
-        private JobEvaluator $evaluator,
-        private CrewNumbers $numbers,
+        private EvaluateJob $evaluate,
         private OpenJob $open,
     ) {}
 
@@ -36,7 +33,7 @@ final readonly class KeepRevision
      */
     public function start(int $crewId, User $author, Plan $plan): Kept
     {
-        $evaluated = $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId), Effort::of(EvaluateJob::BESIDE));
+        $evaluated = $this->evaluate->ofCrew($plan, $crewId);
         $text = $this->file->write($evaluated->job());
 
         return self::atOnce(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
@@ -136,7 +133,7 @@ final readonly class KeepRevision
 
     private function keep(Job $job, User $author, Revision $head, Step $step): Kept
     {
-        $evaluated = $this->evaluator->evaluate($step->plan, null, $this->numbers->of($job->crew_id), Effort::of(EvaluateJob::BESIDE));
+        $evaluated = $this->evaluate->ofCrew($step->plan, $job->crew_id);
         $text = $this->file->write($evaluated->job());
 
         return self::atOnce(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {

@@ -6,9 +6,7 @@ namespace App\Actions;
 
 use App\Models\Job;
 use App\Models\Revision;
-use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
-use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
@@ -23,8 +21,7 @@ final readonly class OpenJob
 
     public function __construct(
         private JobFile $file,
-        private JobEvaluator $evaluator,
-        private CrewNumbers $numbers,
+        private EvaluateJob $evaluate,
     ) {}
 
     /**
@@ -52,7 +49,7 @@ final readonly class OpenJob
     /** @throws BadInput if the revision cannot be read, or not be evaluated */
     public function at(Job $job, Revision $revision): Kept
     {
-        $evaluated = $this->evaluator->evaluate($this->plan($revision), null, $this->numbers->of($job->crew_id), Effort::of(EvaluateJob::BESIDE));
+        $evaluated = $this->evaluate->ofCrew($this->plan($revision), $job->crew_id);
         // What cannot be worked out is not open.
         $evaluated->network();
 

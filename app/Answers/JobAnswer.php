@@ -102,13 +102,10 @@ final readonly class JobAnswer
      */
     private function fields(EvaluatedJob $job, ?Wanted $wanted, ?array $sent): array
     {
-        if ($wanted === null) {
-            return [
-                'document' => self::json($this->file->document($job->job())),
-                'evaluation' => self::json((new EvaluationReport($job))->toArray()),
-            ];
-        }
         $document = $this->file->document($job->job());
+        if ($wanted === null) {
+            return ['document' => self::json($document), 'evaluation' => self::json((new EvaluationReport($job))->toArray())];
+        }
 
         return [
             ...($sent === null ? ['document' => self::json($document)] : ['changed' => self::changed($sent, $document)]),

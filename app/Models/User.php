@@ -43,12 +43,6 @@ final class User extends Authenticatable
         return $user instanceof self ? $user : throw BadInput::at('', 'Sign in first.');
     }
 
-    /** @return list<int> the crews that this person is in */
-    public function crewIds(): array
-    {
-        return array_values($this->crews->map(static fn (Crew $crew): int => $crew->id)->all());
-    }
-
     /** The crew whose numbers and prices go before the lists; null while in none. */
     public function crewId(): ?int
     {

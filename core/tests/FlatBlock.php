@@ -41,16 +41,6 @@ final class FlatBlock
         return new Job('Block', '', Units::Inch, 'ipc-2021', $runs, [], []);
     }
 
-    /** The same job with one leg of one arm longer: an edit in one flat. */
-    public static function edited(Job $job, int $flat, float $byMm): Job
-    {
-        $run = $job->run("f{$flat}x0") ?? throw new \LogicException('no such flat');
-        $legs = $run->legs;
-        $legs[1] = new Leg('l2', $legs[1]->way, null, Length::mm(($legs[1]->length?->toMm() ?? 0.0) + $byMm), fallMmPerM: 1000 / 48);
-
-        return $job->withRun($run->withLegs($legs, $run->nextLeg));
-    }
-
     /** @return list<Run> */
     private static function flat(int $f): array
     {

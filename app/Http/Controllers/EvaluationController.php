@@ -38,7 +38,7 @@ final readonly class EvaluationController
         $callOut = $body->childOrNull('call_out');
         $said = $callOut === null ? null : ['run' => $callOut->string('run', 40), 'text' => $callOut->stringOr('text', '', 20_000)];
         $callOut?->end();
-        $job = $this->evaluate->of($request, $body, $said, Effort::of(EvaluateJob::BESIDE));
+        $job = $this->evaluate->of($request, $body, $said);
         $wanted = Wanted::of($request);
         Wanted::named($body);
         $body->end();
@@ -54,7 +54,7 @@ final readonly class EvaluationController
         $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $plan->runs));
         $step = $body->number('step_mm', -100_000, 100_000);
         $copied = GroupCopy::of($plan, $run, $step, $body->int('times', 1, 50), $body->bool('mirrored', false));
-        $job = $this->evaluate->plan($request, $body, $copied, null, Effort::of(EvaluateJob::BESIDE));
+        $job = $this->evaluate->plan($request, $body, $copied);
         $wanted = Wanted::of($request);
         Wanted::named($body);
         $body->end();

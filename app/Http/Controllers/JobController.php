@@ -143,7 +143,7 @@ final readonly class JobController
 
     private function started(Request $request, Plan $plan): JsonResponse
     {
-        $crew = $this->crewIds($request)[0] ?? abort(403, 'You are in no crew yet.');
+        $crew = User::asking($request)->crewId() ?? abort(403, 'You are in no crew yet.');
 
         return $this->wrote($request, fn (): Kept => $this->keep->start($crew, User::asking($request), $plan), 201);
     }
@@ -209,11 +209,5 @@ final readonly class JobController
     private function job(Request $request, string $id): Job
     {
         return Job::ofUser(User::asking($request)->id)->findOrFail($id);
-    }
-
-    /** @return list<int> */
-    private function crewIds(Request $request): array
-    {
-        return User::asking($request)->crewIds();
     }
 }

@@ -13,9 +13,6 @@ final class Rulebook
     /** @var array<string, ?Threshold> by id, as far as they were asked for */
     private array $known = [];
 
-    /** @var array<string, list<string>> ids by topic, as far as they were asked for */
-    private array $idsOfTopics = [];
-
     /** @var array<string, list<Threshold>> by topic, as far as they were asked for */
     private array $ofTopics = [];
 
@@ -134,7 +131,7 @@ final class Rulebook
      */
     private function first(string $topic, callable $isAsked): ?Threshold
     {
-        foreach ($this->idsOfTopics[$topic] ??= $this->rows->idsHaving('topic', $topic) as $id) {
+        foreach ($this->rows->idsHaving('topic', $topic) as $id) {
             if ($isAsked($this->rows->raw($id) ?? [])) {
                 return $this->threshold($id);
             }

@@ -97,10 +97,12 @@ final class EvaluatedJob
     {
         $this->between ??= $this->networkRules->judge($this->network(), $this->book);
 
-        return $this->findings[$run] ??= RuleSet::sorted([
-            ...$this->rules->judge($this->run($run), $this->book),
-            ...$this->between[$run] ?? [],
-        ]);
+        if (! isset($this->findings[$run])) {
+            $own = $this->rules->judge($this->run($run), $this->book);
+            $this->findings[$run] = isset($this->between[$run]) ? RuleSet::sorted([...$own, ...$this->between[$run]]) : $own;
+        }
+
+        return $this->findings[$run];
     }
 
     /**

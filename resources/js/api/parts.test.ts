@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { EVERY_RUN, JobParts, withChange } from './parts';
+import { EVERY_RUN, JobParts, partsAnew, partsOf, withChange } from './parts';
 import type { JobDocument } from './types';
 
 const HEAD = { units: 'inch', counts_flow: false, standing: [] };
@@ -80,6 +80,18 @@ describe('parts of an evaluation', () => {
         // It says that nothing is other than it was then.
         parts.take(late, lateAnswer);
         expect(parts.evaluation([]).runs).toEqual([{ id: 'a', n: 1 }]);
+    });
+
+    it('are not named where a page is opened anew: an address is no longer than what is shown', () => {
+        const before = partsOf('job');
+        before.want([EVERY_RUN]);
+        const first = before.asked();
+        before.take(first, answering({ job: HEAD, places: PLACES, 'run:a': {}, 'run:b': {} })(first.want));
+        expect(Object.keys(before.asked().want)).toContain('run:a');
+        const anew = partsAnew('job');
+        anew.want([EVERY_RUN]);
+        expect(Object.keys(anew.asked().want)).toEqual(['job', 'places', EVERY_RUN]);
+        expect(partsOf('job')).toBe(anew);
     });
 
     it('that do not fit into one answer come in the next ones', () => {

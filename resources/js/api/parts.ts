@@ -106,6 +106,12 @@ export function partsOf(job: string): JobParts {
     return parts;
 }
 
+/** A page is opened: nothing is held of the job any more, and the address of the request names what is shown alone. */
+export function partsAnew(job: string): JobParts {
+    pages.delete(job);
+    return partsOf(job);
+}
+
 /** A document that was sent, with what the server made other in it. */
 export function withChange(document: JobDocument, { set, gone, runs }: Schemas['DocumentChange']): JobDocument {
     const changed = new Map(runs.map((run) => [run.id, run]));

@@ -1,6 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
-import { partsOf, withChange, type Asked } from './parts';
+import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
     BoardPage,
@@ -97,11 +97,10 @@ export const jobQuery = (id: string, wanted: readonly string[]) =>
     });
 
 async function openJob(id: string, wanted: readonly string[], signal: AbortSignal): Promise<Result<Job>> {
-    const parts = partsOf(id);
+    const parts = partsAnew(id);
     parts.want(wanted);
     const asked = parts.asked();
     const query = new URLSearchParams({ want: Object.keys(asked.want).join(',') });
-    // Nothing that is held is told of here: all that is wanted comes.
     const result = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${query.toString()}`, undefined, { signal });
     return result.ok ? jobOf(result.data, asked, result.data.document, signal) : result;
 }
