@@ -19,7 +19,7 @@ final class CompileDataCommand extends Command
     {
         $path = $this->argument('path');
         // Whole or not at all: a server may be reading it.
-        file_put_contents("{$path}.new", DataFile::compiled(Catalogue::shipped()->serialised()));
+        file_put_contents("{$path}.new", DataFile::compiled(Catalogue::shipped()->rowValues()));
         rename("{$path}.new", $path);
 
         return 0;

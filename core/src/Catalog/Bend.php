@@ -11,8 +11,10 @@ use FallBend\Core\Input\Fields;
  * One bend of one size. Take-offs run from the centre to where the end of the pipe comes to rest (the stop of a socket; the gap of the joint
  * included where its ends stand apart), or to the end of the spigot; mm and degrees.
  */
-final readonly class Bend
+final readonly class Bend implements Storable
 {
+    use StoredRow;
+
     private function __construct(
         public string $id,
         public string $pattern,

@@ -11,8 +11,10 @@ use FallBend\Core\Input\Fields;
  * One branch fitting of one pair of sizes. Lengths in mm from where the axes cross to where the end of the pipe comes to rest: up the run, down the run,
  * along the branch. Where the catalogue states none, a length is drawn from the bores, and `isRunKnown` or `isBranchKnown` is false: nothing is cut by it.
  */
-final readonly class Branch
+final readonly class Branch implements Storable
 {
+    use StoredRow;
+
     /** Patterns that carry no waste. */
     public const DRY = ['vent-tee'];
 

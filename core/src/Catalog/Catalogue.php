@@ -12,6 +12,8 @@ use LogicException;
 /**
  * Typed access to core/data: pipe systems, tables of parts, rulebooks, assumptions. A file is read and checked when it is first asked for.
  * The user's own numbers and rows are laid over the raw rows before they are read, so that any number of any row can be set, and is seen to be.
+ *
+ * @phpstan-import-type RowValues from DataFile
  */
 final class Catalogue
 {
@@ -291,23 +293,23 @@ final class Catalogue
     }
 
     /**
-     * Gives every row of the systems, the parts and the rulebooks as an object, serialised, for `DataFile::compiled`.
+     * Gives every row of the systems, the parts and the rulebooks as its values, for `DataFile::compiled`.
      *
-     * @return array<string, array<string, array<array-key, string>>> by table, group and id
+     * @return array<string, array<string, array<array-key, RowValues>>> by table, group and id
      *
      * @throws BadInput if a row is wrong
      */
-    public function serialised(): array
+    public function rowValues(): array
     {
         $rows = [];
         foreach ($this->systemKeys() as $key) {
-            $rows[$key] = $this->system($key)->serialised();
+            $rows[$key] = $this->system($key)->rowValues();
         }
-        foreach ($this->parts()->serialised() as $table => $parts) {
+        foreach ($this->parts()->rowValues() as $table => $parts) {
             $rows[$table] = ['rows' => $parts];
         }
         foreach ($this->rulebookKeys() as $key) {
-            $rows[$key] = ['thresholds' => $this->rulebook($key)->serialised()];
+            $rows[$key] = ['thresholds' => $this->rulebook($key)->rowValues()];
         }
 
         return $rows;
@@ -331,7 +333,7 @@ final class Catalogue
         return false;
     }
 
-    /** @return array<string, array<array-key, string>> the rows of a table that were read when the tables were compiled and have no number of one's own */
+    /** @return array<string, array<array-key, RowValues>> the rows of a table that were read when the tables were compiled and have no number of one's own */
     private function stored(string $table): array
     {
         $stored = $this->isShipped() ? DataFile::rows($table) : [];

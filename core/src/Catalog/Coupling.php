@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** A sleeve or coupling that holds two plain ends from outside. Lengths in mm, torque in N·m and, as it is printed, in lb·in. */
-final readonly class Coupling
+final readonly class Coupling implements Storable
 {
+    use StoredRow;
+
     /**
      * @param string $method key of the joining method that it is a part of
      * @param array{PipeRange, PipeRange} $sides

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
-/** Everything that two ends are joined with: couplings, gaskets and adapters. A row is read when it is first asked for. */
+/**
+ * Everything that two ends are joined with: couplings, gaskets and adapters. A row is read when it is first asked for.
+ *
+ * @phpstan-import-type RowValues from DataFile
+ */
 final class JoiningParts
 {
     /** @var array<string, list<Part>> by method */
@@ -25,7 +30,7 @@ final class JoiningParts
     ) {}
 
     /**
-     * @param array<string, array<array-key, string>> $stored rows that were read before, by table
+     * @param array<string, array<array-key, RowValues>> $stored rows that were read before, by table
      *
      * @throws BadInput if a table is no list
      */
@@ -68,13 +73,13 @@ final class JoiningParts
         return $this->gaskets[$id] ?? $this->adapters[$id] ?? null;
     }
 
-    /** @return array<string, array<array-key, string>> all rows, serialised, by table: what `read` takes as stored */
-    public function serialised(): array
+    /** @return array<string, array<array-key, RowValues>> all rows, as their values, by table: what `read` takes as stored */
+    public function rowValues(): array
     {
         return [
-            'couplings' => $this->couplings->serialised(),
-            'gaskets' => $this->gaskets->serialised(),
-            'adapters' => $this->adapters->serialised(),
+            'couplings' => $this->couplings->rowValues(),
+            'gaskets' => $this->gaskets->rowValues(),
+            'adapters' => $this->adapters->rowValues(),
         ];
     }
 

@@ -9,8 +9,10 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 
 /** A gasket, adapter, thread or seal that a joint is made with. Lengths in mm; what it does not have is null. */
-final readonly class Part
+final readonly class Part implements Storable
 {
+    use StoredRow;
+
     /** Where a row does not say otherwise, pipe that goes into a part of these methods is cemented into it. */
     private const CEMENTED = ['hub-adapter', 'threaded'];
 

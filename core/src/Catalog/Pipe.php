@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** One size of a pipe system, with the socket that it goes into. Lengths in mm. */
-final readonly class Pipe
+final readonly class Pipe implements Storable
 {
+    use StoredRow;
+
     /** Of the outside diameter: what a bore or a socket is drawn with where no table states it. Never a length to cut by. */
     private const DRAWN_BORE = 0.9;
 

@@ -11,8 +11,10 @@ use FallBend\Core\Input\Fields;
  * The outside diameters that one side of a coupling or a gasket takes: the envelope of the pipes that it is made for with their tolerances,
  * unless the range printed on the part was entered. Lengths in mm.
  */
-final readonly class PipeRange
+final readonly class PipeRange implements Storable
 {
+    use StoredRow;
+
     /**
      * @param list<string> $kinds region and material of the pipes that it is made for: `us:iron`
      * @param list<string> $names what those pipes are called on site

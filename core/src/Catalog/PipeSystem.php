@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
-/** Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters. */
+/**
+ * Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters.
+ *
+ * @phpstan-import-type RowValues from DataFile
+ */
 final class PipeSystem
 {
     /** @var array<string, Pipe> by size, as far as they were asked for */
@@ -66,7 +71,7 @@ final class PipeSystem
      * A row is read when it is first asked for, and may be refused then; `check` reads all of them.
      *
      * @param float $assumedToleranceMm of outside diameters where a row states none
-     * @param array<string, array<array-key, string>> $stored rows that were read before, by group
+     * @param array<string, array<array-key, RowValues>> $stored rows that were read before, by group
      *
      * @throws BadInput if something of the system itself is wrong
      */
@@ -115,16 +120,16 @@ final class PipeSystem
         );
     }
 
-    /** @return array<string, array<array-key, string>> all rows, serialised, by group: what `read` takes as stored */
-    public function serialised(): array
+    /** @return array<string, array<array-key, RowValues>> all rows, as their values, by group: what `read` takes as stored */
+    public function rowValues(): array
     {
         return [
-            'pipes' => $this->pipes->serialised(),
-            'bends' => $this->bends->serialised(),
-            'branches' => $this->branches->serialised(),
-            'couplings' => $this->couplings->serialised(),
-            'bushings' => $this->bushings->serialised(),
-            'trap_adapters' => $this->trapAdapters->serialised(),
+            'pipes' => $this->pipes->rowValues(),
+            'bends' => $this->bends->rowValues(),
+            'branches' => $this->branches->rowValues(),
+            'couplings' => $this->couplings->rowValues(),
+            'bushings' => $this->bushings->rowValues(),
+            'trap_adapters' => $this->trapAdapters->rowValues(),
         ];
     }
 

@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** Where a number comes from, and how far it can be trusted. */
-final readonly class Provenance
+final readonly class Provenance implements Storable
 {
+    use StoredRow;
+
     public const STATUSES = ['stated', 'derived', 'assumed', 'measured'];
 
     private function __construct(

@@ -9,6 +9,7 @@ use ArrayIterator;
 use Closure;
 use Countable;
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 use IteratorAggregate;
 use LogicException;
@@ -16,7 +17,9 @@ use LogicException;
 /**
  * The rows of a table by their ids, each read when it is first asked for: a job asks for a few of the hundreds that there are.
  *
- * @template T of object
+ * @phpstan-import-type RowValues from DataFile
+ *
+ * @template T of Storable
  *
  * @implements ArrayAccess<array-key, T>
  * @implements IteratorAggregate<string, T>
@@ -40,7 +43,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
      * @param string $at the place of the list in its file
      * @param Closure(Fields): T $reader
      * @param string $id the field that tells the rows apart
-     * @param array<array-key, string> $stored rows that were read before, serialised, by id
+     * @param array<array-key, RowValues> $stored rows that were read before, as their values, by id
      */
     private function __construct(
         private readonly array $list,
@@ -53,11 +56,11 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
     /**
      * Takes a list of rows as it stands in a file.
      *
-     * @template R of object
+     * @template R of Storable
      *
      * @param Closure(Fields): R $reader
      * @param string $id the field that tells the rows apart
-     * @param array<array-key, string> $stored rows that were read before, serialised, by id
+     * @param array<array-key, RowValues> $stored rows that were read before, as their values, by id
      * @return self<R>
      *
      * @throws BadInput if it is no list
@@ -175,10 +178,10 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         return new ArrayIterator($this->all());
     }
 
-    /** @return array<array-key, string> all rows, serialised, by id: what `under` takes as stored */
-    public function serialised(): array
+    /** @return array<array-key, RowValues> all rows, as their values, by id: what `under` takes as stored */
+    public function rowValues(): array
     {
-        return array_map(serialize(...), $this->all());
+        return array_map(static fn (Storable $row): array => $row->stored(), $this->all());
     }
 
     /** @return T */
@@ -188,8 +191,9 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
             return $this->read[$id];
         }
         if (isset($this->stored[$id])) {
+            ['of' => $class, 'values' => $values] = $this->stored[$id];
             /** @var T $row it was read from this row of this table when the tables were compiled */
-            $row = unserialize($this->stored[$id]);
+            $row = $class::fromStored($values);
             $this->read[$id] = $row;
         } else {
             $place = $this->places()[$id] ?? throw new LogicException("no row {$id}");

@@ -5,9 +5,14 @@ declare(strict_types=1);
 namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
-/** The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths. */
+/**
+ * The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths.
+ *
+ * @phpstan-import-type RowValues from DataFile
+ */
 final class Rulebook
 {
     /** @var array<string, ?Threshold> by id, as far as they were asked for */
@@ -33,7 +38,7 @@ final class Rulebook
     /**
      * A threshold is read when it is first asked for, and may be refused then.
      *
-     * @param array<array-key, string> $stored thresholds that were read before, by id
+     * @param array<array-key, RowValues> $stored thresholds that were read before, by id
      *
      * @throws BadInput if something of the book itself is wrong
      */
@@ -47,10 +52,10 @@ final class Rulebook
         return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $usual, $rows, []);
     }
 
-    /** @return array<array-key, string> all thresholds, serialised, by id: what `read` takes as stored */
-    public function serialised(): array
+    /** @return array<array-key, RowValues> all thresholds, as their values, by id: what `read` takes as stored */
+    public function rowValues(): array
     {
-        return $this->rows->serialised();
+        return $this->rows->rowValues();
     }
 
     /** Gives a threshold by its id; null where the rulebook has none. */

@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** A fitting that does not turn: a coupling (`acrossMm` = width of its stop) or a bushing (`acrossMm` = from the stop that it sits on to its own stop). */
-final readonly class Straight
+final readonly class Straight implements Storable
 {
+    use StoredRow;
+
     private function __construct(
         public string $id,
         public string $pattern,

@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /** One threshold of a rulebook: a value (for some sizes) or a verdict (for a pattern in an orientation), with its source. */
-final readonly class Threshold
+final readonly class Threshold implements Storable
 {
+    use StoredRow;
+
     /**
      * @param list<string> $sizes empty for all sizes
      * @param list<string> $systems empty for all systems

@@ -7,6 +7,10 @@ namespace FallBend\Core\Input;
 /**
  * The tables and texts of core/data, decoded once in the life of a program. A server begins anew with every request: it is given
  * all of them as one file of PHP, which PHP itself keeps in memory between requests.
+ *
+ * The values of a row are its class, and what that is constructed of.
+ *
+ * @phpstan-type RowValues array{of: class-string, values: list<mixed>}
  */
 final class DataFile
 {
@@ -16,7 +20,7 @@ final class DataFile
     /** @var array<string, list<string>> by folder */
     private static array $names = [];
 
-    /** @var array<string, array<string, array<array-key, string>>> rows as objects, serialised, by table, group and id */
+    /** @var array<string, array<string, array<array-key, RowValues>>> rows as objects, as their values, by table, group and id */
     private static array $rows = [];
 
     /** Gives the folder of the tables that ship with the core. */
@@ -62,7 +66,7 @@ final class DataFile
     /**
      * Gives the rows of a table that were read when the tables were compiled, serialised; none where they were not compiled.
      *
-     * @return array<string, array<array-key, string>> by group and id
+     * @return array<string, array<array-key, RowValues>> by group and id
      */
     public static function rows(string $table): array
     {
@@ -72,7 +76,7 @@ final class DataFile
     /**
      * Gives a program of PHP that returns everything that stands in core/data, for `know`.
      *
-     * @param array<string, array<string, array<array-key, string>>> $rows as objects, serialised, by table, group and id
+     * @param array<string, array<string, array<array-key, RowValues>>> $rows as objects, as their values, by table, group and id
      */
     public static function compiled(array $rows): string
     {
@@ -88,7 +92,7 @@ final class DataFile
     /**
      * From here on these files are not read any more.
      *
-     * @param array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, string>>>} $compiled
+     * @param array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, RowValues>>>} $compiled
      *                                                                                                                                  what the program that `compiled` gives returns
      */
     public static function know(array $compiled): void

@@ -25,9 +25,9 @@ final class StoredRowsTest extends TestCase
 
     public function testWhatIsStoredIsWhatIsRead(): void
     {
-        $stored = Catalogue::shipped()->serialised();
+        $stored = Catalogue::shipped()->rowValues();
         DataFile::know(['files' => [], 'rows' => $stored]);
-        self::assertSame($stored, Catalogue::shipped()->serialised());
+        self::assertSame($stored, Catalogue::shipped()->rowValues());
         self::assertEqualsCanonicalizing([...Catalogue::shipped()->systemKeys(), 'couplings', 'gaskets', 'adapters', ...Catalogue::shipped()->rulebookKeys()], array_keys($stored));
     }
 
@@ -46,7 +46,7 @@ final class StoredRowsTest extends TestCase
     public function testNumbersOfOnesOwnGoBeforeThem(string $table, string $row, string $field, float $value): void
     {
         $without = self::said($table, $row, $field, $value);
-        DataFile::know(['files' => [], 'rows' => Catalogue::shipped()->serialised()]);
+        DataFile::know(['files' => [], 'rows' => Catalogue::shipped()->rowValues()]);
         self::assertSame($without, self::said($table, $row, $field, $value));
     }
 

@@ -12,9 +12,9 @@ final class DataFileTest extends TestCase
     public function testWhatIsCompiledIsWhatStandsInTheFiles(): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'data');
-        file_put_contents($path, DataFile::compiled(['t' => ['g' => ['a' => 'serialised']]]));
+        file_put_contents($path, DataFile::compiled(['t' => ['g' => ['a' => ['of' => 'A', 'values' => [1]]]]]));
         ['files' => $files, 'rows' => $rows] = require $path;
-        self::assertSame(['t' => ['g' => ['a' => 'serialised']]], $rows);
+        self::assertSame(['t' => ['g' => ['a' => ['of' => 'A', 'values' => [1]]]]], $rows);
         unlink($path);
         $found = 0;
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(DataFile::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {
