@@ -37,9 +37,9 @@ final readonly class KeepRevision
         $text = $this->file->write($evaluated->job());
 
         return self::atOnce(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
-            $job = Job::query()->create(['crew_id' => $crewId, 'name' => $plan->name, 'head' => 0]);
+            $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluated));
 
-            return $this->append($job, $author, null, new Step($plan, 'start', null, null), $evaluated, $text);
+            return self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluated, $text);
         });
     }
 
@@ -137,11 +137,11 @@ final readonly class KeepRevision
         $text = $this->file->write($evaluated->job());
 
         return self::atOnce(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
-            // The row lock makes edits of one job wait for each other, on every server.
-            $locked = Job::query()->lockForUpdate()->findOrFail($job->id);
-            self::refuseStale($locked, $head->number);
+            if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluated))) {
+                throw new StaleEdit(Job::query()->lockForUpdate()->findOrFail($job->id), $head->number);
+            }
 
-            return $this->append($locked, $author, $head, $step, $evaluated, $text);
+            return self::append($job, $author, $head, $step, $evaluated, $text);
         });
     }
 
@@ -170,28 +170,32 @@ final readonly class KeepRevision
      *
      * @throws BadInput if the database does not give back what it was given
      */
-    private function append(Job $job, User $author, ?Revision $head, Step $step, EvaluatedJob $evaluated, string $text): Kept
+    private static function append(Job $job, User $author, ?Revision $head, Step $step, EvaluatedJob $evaluated, string $text): Kept
     {
-        $number = $job->head + 1;
-        $made = $job->revisions()->create([
-            'number' => $number,
+        $revision = Revision::put([
+            'job_id' => $job->id,
+            'number' => $job->head,
             'author_id' => $author->id,
             'gesture' => $step->gesture,
             'undo_to' => $step->undoTo,
             'redo_to' => $step->redoTo,
-        ] + ($head?->next($text) ?? Revision::whole($text)));
-        $revision = ($head ?? $made)->readBack($number);
+        ] + ($head?->next($text) ?? Revision::whole($text)), $head);
         if ($revision->text() !== $text) {
             throw BadInput::at('', 'What was stored was not read back as it was. Nothing was kept.');
         }
         $revision->setRelation('author', $author);
-        $job->update([
-            'head' => $number,
+
+        return new Kept($job, $revision, $evaluated);
+    }
+
+    /** @return array<string, mixed> what a job says of its newest revision */
+    private static function columns(int $head, User $author, EvaluatedJob $evaluated): array
+    {
+        return [
+            'head' => $head,
             'name' => $evaluated->job()->name,
             'kept_by_id' => $author->id,
             'unreadable' => null,
-        ] + OpenJob::summary($evaluated));
-
-        return new Kept($job, $revision, $evaluated);
+        ] + OpenJob::summary($evaluated);
     }
 }

@@ -8,9 +8,9 @@ use App\Models\Job;
 use App\Models\User;
 use App\Models\Write;
 use FallBend\Core\Input\BadInput;
-use Illuminate\Database\UniqueConstraintViolationException;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
+use Throwable;
 
 /**
  * Carries out a write once, however often it is asked for: the asker sends a key of its own making in the header
@@ -37,13 +37,15 @@ final readonly class WriteOnce
      */
     public function revision(Request $request, callable $write): Kept
     {
-        $made = null;
-        $row = $this->once($request, static function (Write $row) use ($write, &$made): void {
+        /** @var array{Write, Kept}|null $written */
+        $written = null;
+        $row = $this->once($request, static function (Write $row) use ($write, &$written): void {
             $made = $write();
             $row->fill(['job_id' => $made->job->id, 'revision' => $made->revision->number]);
+            $written = [$row, $made];
         });
 
-        return $made ?? $this->again($row);
+        return $written !== null && $written[0] === $row ? $written[1] : $this->again($row);
     }
 
     /**
@@ -82,16 +84,17 @@ final readonly class WriteOnce
         $fingerprint = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
         try {
             return DB::transaction(static function () use ($mine, $fingerprint, $write): Write {
-                // The same write on its way twice waits here for the first to end; one that was carried out goes no further.
-                $row = Write::query()->create($mine + ['fingerprint' => $fingerprint]);
+                $row = new Write($mine + ['fingerprint' => $fingerprint]);
                 $write($row);
+                // The same write on its way twice waits here for the first to end, and is undone.
                 $row->save();
                 self::forgetOld();
 
                 return $row;
             }, self::ATTEMPTS);
-        } catch (UniqueConstraintViolationException $twice) {
-            $seen = Write::query()->where($mine)->first() ?? throw $twice;
+        } catch (Throwable $failed) {
+            // One that was carried out before mostly cannot be again: the job has moved on, the number is gone.
+            $seen = Write::query()->where($mine)->first() ?? throw $failed;
         }
 
         return $seen->fingerprint === $fingerprint ? $seen

@@ -7,9 +7,11 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Concerns\HasUlids;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Carbon;
 
 /**
@@ -35,10 +37,48 @@ final class Job extends Model
 
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
+    /** What is read of a job beside its newest revision. */
+    private const BESIDE_NEWEST = ['id', 'crew_id', 'name', 'head', 'summary_version', 'unreadable', 'kept_by_id', 'created_at', 'updated_at'];
+
+    /** Its newest revision, where it was read with the job. */
+    private ?Revision $newest = null;
+
     /** @return Builder<Job> the jobs of the crews that a user is in */
     public static function ofUser(int $id): Builder
     {
         return self::query()->whereIn('crew_id', static fn (Query $crews): Query => $crews->select('crew_id')->from('crew_user')->where('user_id', $id));
+    }
+
+    /**
+     * Gives a job of the crews that a user is in, with its newest revision, in one query.
+     *
+     * @throws ModelNotFoundException<self> if there is none
+     */
+    public static function withNewest(int $user, string $id): self
+    {
+        $job = self::ofUser($user)
+            ->join('revisions', static function (JoinClause $join): void {
+                $join->on('revisions.job_id', '=', 'jobs.id')->on('revisions.number', '=', 'jobs.head');
+            })
+            ->leftJoin('revisions as bases', static function (JoinClause $join): void {
+                $join->on('bases.job_id', '=', 'revisions.job_id')->on('bases.number', '=', 'revisions.base');
+            })
+            ->where('jobs.id', $id)
+            ->select([
+                'revisions.*', 'bases.packed as base_packed', 'bases.document as base_document',
+                ...array_map(static fn (string $column): string => "jobs.{$column} as job_{$column}", self::BESIDE_NEWEST),
+            ])
+            ->toBase()->first() ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
+        $columns = (array) $job;
+        $own = [];
+        foreach (self::BESIDE_NEWEST as $column) {
+            $own[$column] = $columns["job_{$column}"];
+            unset($columns["job_{$column}"]);
+        }
+        $made = (new self)->newFromBuilder($own);
+        $made->newest = Revision::ofRow($columns);
+
+        return $made;
     }
 
     /** @return BelongsTo<Crew, $this> */
@@ -72,7 +112,24 @@ final class Job extends Model
     /** The newest revision, without who made it. */
     public function newest(): Revision
     {
-        return Revision::numbered($this->id, $this->head);
+        return $this->newest ?? Revision::numbered($this->id, $this->head);
+    }
+
+    /**
+     * Moves the job on from the revision at which it stands here.
+     *
+     * @param array<string, mixed> $columns with `head`, the number of the next revision
+     * @return bool false where somebody else has moved it on
+     */
+    public function moveOn(array $columns): bool
+    {
+        $from = $this->head;
+        $this->fill($columns)->updateTimestamps();
+        // The condition makes edits of one job wait for each other, on every server.
+        $moved = self::query()->toBase()->where(['id' => $this->id, 'head' => $from])->update($this->getDirty());
+        $this->syncOriginal();
+
+        return $moved === 1;
     }
 
     /**

@@ -6,9 +6,11 @@ namespace App\Models;
 
 use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * One state of a job, whole, never changed. Undo and redo append a state too; `undo_to` and `redo_to` say which state they would bring back.
@@ -26,8 +28,6 @@ use Illuminate\Support\Carbon;
  * @property string|null $document JSON; null where it is packed
  * @property string|null $packed see PackedText
  * @property int|null $base number of the revision that it was packed with; null: with none
- * @property-read string|null $base_packed
- * @property-read string|null $base_document
  * @property Carbon $created_at
  * @property-read User $author
  */
@@ -59,11 +59,22 @@ final class Revision extends Model
             })
             ->where(['revisions.job_id' => $job, 'revisions.number' => $number])
             ->select(['revisions.*', 'bases.packed as base_packed', 'bases.document as base_document'])
-            ->firstOrFail();
-        $base = (new self)->setRawAttributes(['document' => $revision->base_document, 'packed' => $revision->base_packed, 'base' => null]);
-        unset($revision->base_packed, $revision->base_document);
-        $revision->syncOriginal();
-        $revision->baseRevision = $base;
+            ->toBase()->first() ?? throw (new ModelNotFoundException)->setModel(self::class, ["{$job} {$number}"]);
+
+        return self::ofRow((array) $revision);
+    }
+
+    /**
+     * Gives a revision that was read with its base.
+     *
+     * @param array<array-key, mixed> $row its columns, with `base_packed` and `base_document`
+     */
+    public static function ofRow(array $row): self
+    {
+        $base = ['document' => $row['base_document'], 'packed' => $row['base_packed'], 'base' => null];
+        unset($row['base_packed'], $row['base_document']);
+        $revision = (new self)->newFromBuilder($row);
+        $revision->baseRevision = (new self)->newFromBuilder($base);
 
         return $revision;
     }
@@ -101,13 +112,22 @@ final class Revision extends Model
         return strlen($packed) > self::SHARE * strlen($text) ? self::whole($text) : ['packed' => $packed, 'base' => $base];
     }
 
-    /** Reads back what was stored after this revision, with what is known of its base already. */
-    public function readBack(int $number): self
+    /**
+     * Puts down a revision; gives it as the database has it.
+     *
+     * @param array<string, mixed> $columns
+     * @param self|null $before the one before it: what it is packed with is known of it already
+     */
+    public static function put(array $columns, ?self $before): self
     {
-        $next = self::query()->where(['job_id' => $this->job_id, 'number' => $number])->firstOrFail();
-        $next->baseRevision = $next->base === $this->number ? $this : $this->baseRevision;
+        $columns['created_at'] = (new self)->freshTimestampString();
+        $names = implode(', ', array_keys($columns));
+        $places = implode(', ', array_fill(0, count($columns), '?'));
+        $row = DB::selectOne("INSERT INTO revisions ({$names}) VALUES ({$places}) RETURNING *", array_values($columns));
+        $put = (new self)->newFromBuilder((array) $row);
+        $put->baseRevision = $before !== null && $put->base === $before->number ? $before : $before?->baseRevision;
 
-        return $next;
+        return $put;
     }
 
     /** Puts down another state in its place. Those that were packed with it are put down whole first. */

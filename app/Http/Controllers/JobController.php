@@ -74,7 +74,7 @@ final readonly class JobController
 
     public function update(Request $request, string $id): JsonResponse
     {
-        $job = $this->job($request, $id);
+        $job = Job::withNewest(User::asking($request)->id, $id);
         $gesture = self::body($request)->string('gesture', 40);
         $sent = $this->document($request);
         $plan = $this->file->read($sent);
@@ -85,14 +85,16 @@ final readonly class JobController
 
     public function undo(Request $request, string $id): JsonResponse
     {
-        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+        $author = User::asking($request);
+        [$job, $from] = [Job::withNewest($author->id, $id), $this->from($request)];
 
         return $this->wrote($request, fn (): Kept => $this->keep->undo($job, $author, $from));
     }
 
     public function redo(Request $request, string $id): JsonResponse
     {
-        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+        $author = User::asking($request);
+        [$job, $from] = [Job::withNewest($author->id, $id), $this->from($request)];
 
         return $this->wrote($request, fn (): Kept => $this->keep->redo($job, $author, $from));
     }
@@ -100,7 +102,8 @@ final readonly class JobController
     /** Goes on from an older revision, where the newest one cannot be read. */
     public function goBack(Request $request, string $id): JsonResponse
     {
-        [$job, $author, $from] = [$this->job($request, $id), User::asking($request), $this->from($request)];
+        $author = User::asking($request);
+        [$job, $from] = [Job::withNewest($author->id, $id), $this->from($request)];
         $to = self::body($request)->int('to', 1, PHP_INT_MAX);
 
         return $this->wrote($request, fn (): Kept => $this->keep->goBackTo($job, $author, $from, $to));

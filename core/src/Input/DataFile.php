@@ -93,7 +93,7 @@ final class DataFile
      * From here on these files are not read any more.
      *
      * @param array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, RowValues>>>} $compiled
-     *                                                                                                                                  what the program that `compiled` gives returns
+     *                                                                                                                                     what the program that `compiled` gives returns
      */
     public static function know(array $compiled): void
     {
