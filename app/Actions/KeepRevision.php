@@ -119,7 +119,8 @@ final readonly class KeepRevision
         self::refuseStale($job, $from);
         $head = $job->newest();
         try {
-            $marks = $job->unreadable === null ? $this->file->marks($head->text()) : $this->open->plan($head)->marks();
+            $before = JobFile::decoded($head->text());
+            $marks = $job->unreadable === null ? $this->file->marks($before) : $this->file->read($before)->marks();
         } catch (BadInput $bad) {
             throw UnreadableJob::because($job, $bad);
         }
@@ -128,13 +129,14 @@ final readonly class KeepRevision
             return $this->open->newest($job);
         }
 
-        return $this->keep($job, $author, $head, $step->onto($marks));
+        return $this->keep($job, $author, $head, $step->onto($marks), $before);
     }
 
-    private function keep(Job $job, User $author, Revision $head, Step $step): Kept
+    /** @param  array<array-key, mixed>  $before  the document of the newest revision, where it could be read */
+    private function keep(Job $job, User $author, Revision $head, Step $step, array $before = []): Kept
     {
         $evaluated = $this->evaluate->ofCrew($step->plan, $job->crew_id);
-        $text = $this->file->write($evaluated->job());
+        $text = $this->file->write($evaluated->job(), $before);
 
         return self::atOnce(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
             if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluated))) {

@@ -17,7 +17,7 @@ final class DocumentChange
     {
         $set = [];
         foreach ($after as $field => $value) {
-            if ($field !== 'runs' && ! (array_key_exists($field, $before) && self::same($before[$field], $value))) {
+            if ($field !== 'runs' && ! (array_key_exists($field, $before) && self::reads($before[$field], $value))) {
                 $set[$field] = $value;
             }
         }
@@ -30,9 +30,15 @@ final class DocumentChange
         }
         /** @var list<array{id: string}> $runs */
         $runs = $after['runs'];
-        $other = array_values(array_filter($runs, static fn (array $run): bool => ! self::same($old[$run['id']] ?? null, $run)));
+        $other = array_values(array_filter($runs, static fn (array $run): bool => ! self::reads($old[$run['id']] ?? null, $run)));
 
         return ['set' => $set, 'gone' => $gone, 'runs' => $other];
+    }
+
+    /** Whether two values say the same. Mostly they are written the same, and need not be gone through. */
+    private static function reads(mixed $one, mixed $other): bool
+    {
+        return json_encode($one) === json_encode($other) || self::same($one, $other);
     }
 
     /** Whether two values say the same: a whole number is the same as a broken one of its size, and the order of fields says nothing. */

@@ -15,6 +15,7 @@ use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
 use JsonException;
+use WeakMap;
 
 /** Reads and writes the job file (docs/job-file.md). Strict: what it does not know it refuses, and says where. */
 final readonly class JobFile
@@ -33,7 +34,13 @@ final readonly class JobFile
 
     private const MOST_MM = 1_000_000.0;
 
-    public function __construct(private Catalogue $catalogue) {}
+    /** @var WeakMap<Run, array<string, mixed>> what was written of runs: most are the same from one document to the next */
+    private WeakMap $written;
+
+    public function __construct(private Catalogue $catalogue)
+    {
+        $this->written = new WeakMap;
+    }
 
     /**
      * Takes the text of a file; gives the job.
@@ -46,18 +53,18 @@ final readonly class JobFile
     }
 
     /**
-     * Takes the text of a file; gives what is marked on the pipe of every run, with the number of its next leg. The rest is not read.
+     * Takes a decoded document; gives what is marked on the pipe of every run, with the number of its next leg. The rest is not read.
      *
+     * @param array<array-key, mixed> $document
      * @return array<string, array{Marks, int}> by run
      *
-     * @throws BadInput if it is damaged, of another kind, of a later version, or the marks are wrong
+     * @throws BadInput if it is of a later version, or the marks are wrong
      */
-    public function marks(string $text): array
+    public function marks(array $document): array
     {
-        $decoded = self::decoded($text);
-        $file = Fields::of($decoded);
+        $file = Fields::of($document);
         if ($file->int('version', 1, self::VERSION) < self::VERSION) {
-            return $this->read($decoded)->marks();
+            return $this->read($document)->marks();
         }
         $marks = [];
         foreach ($file->children('runs', self::MOST_RUNS) as $run) {
@@ -72,11 +79,13 @@ final readonly class JobFile
      * Takes the decoded document; gives the job.
      *
      * @param array<array-key, mixed> $document
+     * @param KnownParts $known what of it was read before
      *
      * @throws BadInput
      */
-    public function read(array $document): Job
+    public function read(array $document, KnownParts $known = new KnownParts): Job
     {
+        $known = $known->for($document);
         $file = Fields::of($document);
         $file->choice('format', [self::FORMAT]);
         $version = $file->int('version', 1, PHP_INT_MAX);
@@ -87,12 +96,15 @@ final readonly class JobFile
             return $this->read($version === 1 ? JobFileUpgrade::fromV1($document) : JobFileUpgrade::fromV2($document));
         }
         $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
-        $additions = CatalogueAddition::list($overrides->children('rows', 500), $this->catalogue);
+        $rows = $overrides->children('rows', 500);
+        $additions = $known->job()->additions ?? CatalogueAddition::list($rows, $this->catalogue);
         $catalogue = $this->catalogue->with([], $additions);
-        $standing = self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...));
+        $standing = $known->job() === null
+            ? self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...))
+            : self::byId($file, 'standing', $known->job()->standing);
         $runs = [];
         foreach ($file->children('runs', self::MOST_RUNS) as $fields) {
-            $run = $this->run($fields, $standing);
+            $run = $known->run($fields->all()) ?? $this->run($fields, $standing);
             if (isset($runs[$run->id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
             }
@@ -102,18 +114,22 @@ final readonly class JobFile
         $obstacles = self::each($file, 'obstacles', 2000, static fn (Fields $fields, string $id): Obstacle => ObstacleFile::read($fields, $id, $runs));
         $names = array_map(strval(...), array_keys($runs));
         $moves = self::each($file, 'moves', 200, static fn (Fields $fields, string $id): GuidedMove => GuidedMove::read($fields, $id, $names));
+        [$numbers, $thresholds] = [$overrides->children('catalogue', 500), $overrides->children('rulebook', 500)];
+        $singles = $known->jobOfSingles($document) === null
+            ? self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))
+            : self::byId($file, 'single_joints', $known->jobOfSingles($document)->singles);
         $job = new Job(
             self::named($file, 'name', 120),
             $file->stringOr('place', '', 200),
             Units::from($file->choice('units', ['inch', 'mm'])),
             $file->choice('rulebook', $this->catalogue->rulebookKeys()),
             array_values($runs),
-            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $overrides->children('catalogue', 500)),
-            array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $overrides->children('rulebook', 500)),
+            $known->job()->catalogueOverrides ?? array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $numbers),
+            $known->job()->rulebookOverrides ?? array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $thresholds),
             array_values($standing),
             $additions,
             self::conditions($file->childOrNull('conditions')),
-            array_values(self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))),
+            array_values($singles),
             array_values($obstacles),
             array_values($moves),
             Hanging::ofRuns($file->children('hanging', self::MOST_RUNS), $names),
@@ -129,12 +145,15 @@ final readonly class JobFile
     /**
      * Gives the text of the file. Whatever is given can be parsed again to the same job: this is tried here.
      *
+     * @param array<array-key, mixed> $before a document that was given here before, decoded: what stands in both has been tried
+     *
      * @throws BadInput if it could not be
      */
-    public function write(Job $job): string
+    public function write(Job $job, array $before = []): string
     {
         $text = $this->encoded($job);
-        if ($this->encoded($this->parse($text)) !== $text) {
+        $known = $before === [] ? new KnownParts : new KnownParts($before, $job);
+        if ($this->encoded($this->read(self::decoded($text), $known)) !== $text) {
             throw BadInput::at('', 'This job cannot be written so that it is read again as it is. Nothing was changed.');
         }
 
@@ -142,11 +161,13 @@ final readonly class JobFile
     }
 
     /**
+     * Takes the text of a file; gives the document, not read yet.
+     *
      * @return array<array-key, mixed>
      *
      * @throws BadInput if it is damaged, or of another kind
      */
-    private static function decoded(string $text): array
+    public static function decoded(string $text): array
     {
         if (strlen($text) > self::MOST_BYTES) {
             throw BadInput::at('', 'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.');
@@ -224,6 +245,25 @@ final readonly class JobFile
         }
 
         return $things;
+    }
+
+    /**
+     * The same of things that were read before.
+     *
+     * @template T of StandingPipe|SingleJoint
+     *
+     * @param list<T> $known
+     * @return array<string, T>
+     */
+    private static function byId(Fields $file, string $key, array $known): array
+    {
+        $file->has($key);
+        $byId = [];
+        foreach ($known as $thing) {
+            $byId[$thing->id] = $thing;
+        }
+
+        return $byId;
     }
 
     private static function conditions(?Fields $fields): Conditions
@@ -333,7 +373,7 @@ final readonly class JobFile
     /** @return array<string, mixed> */
     private function runDocument(Run $run): array
     {
-        return self::given([
+        return $this->written[$run] ??= self::given([
             'id' => $run->id,
             'name' => $run->name,
             'system' => $run->system,
