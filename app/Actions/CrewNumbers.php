@@ -114,7 +114,9 @@ final readonly class CrewNumbers
     /** @return Collection<int, OwnEntry> in the order in which they were set */
     private static function entries(int $crewId): Collection
     {
-        return OwnEntry::ofCrew($crewId, OwnEntry::OF_CATALOGUE)->get()->sortBy('id');
+        $rows = DB::select('SELECT * FROM own_entries WHERE crew_id = ? AND kind IN (?, ?, ?) ORDER BY id', [$crewId, ...OwnEntry::OF_CATALOGUE]);
+
+        return OwnEntry::query()->hydrate($rows);
     }
 
     /**

@@ -11,8 +11,8 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder as Query;
-use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
 
 /**
  * A job of a crew. Its document is that of the revision that `head` names.
@@ -38,7 +38,7 @@ final class Job extends Model
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
     /** What is read of a job beside its newest revision. */
-    private const BESIDE_NEWEST = ['id', 'crew_id', 'name', 'head', 'summary_version', 'unreadable', 'kept_by_id', 'created_at', 'updated_at'];
+    private const BESIDE_NEWEST = ['crew_id', 'name', 'head', 'summary_version', 'unreadable', 'kept_by_id', 'updated_at'];
 
     /** Its newest revision, where it was read with the job. */
     private ?Revision $newest = null;
@@ -56,29 +56,26 @@ final class Job extends Model
      */
     public static function withNewest(int $user, string $id): self
     {
-        $job = self::ofUser($user)
-            ->join('revisions', static function (JoinClause $join): void {
-                $join->on('revisions.job_id', '=', 'jobs.id')->on('revisions.number', '=', 'jobs.head');
-            })
-            ->leftJoin('revisions as bases', static function (JoinClause $join): void {
-                $join->on('bases.job_id', '=', 'revisions.job_id')->on('bases.number', '=', 'revisions.base');
-            })
-            ->where('jobs.id', $id)
-            ->select([
-                'revisions.*', 'bases.packed as base_packed', 'bases.document as base_document',
-                ...array_map(static fn (string $column): string => "jobs.{$column} as job_{$column}", self::BESIDE_NEWEST),
-            ])
-            ->toBase()->first() ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
-        $columns = (array) $job;
-        $own = [];
+        $row = DB::selectOne(<<<'SQL'
+            SELECT revisions.*, bases.packed AS base_packed, bases.document AS base_document,
+                jobs.crew_id, jobs.name, jobs.head, jobs.summary_version, jobs.unreadable, jobs.kept_by_id,
+                jobs.created_at AS job_created_at, jobs.updated_at
+            FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
+            JOIN revisions ON revisions.job_id = jobs.id AND revisions.number = jobs.head
+            LEFT JOIN revisions AS bases ON bases.job_id = revisions.job_id AND bases.number = revisions.base
+            WHERE jobs.id = ? AND crew_user.user_id = ?
+            SQL, [$id, $user]) ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
+        $columns = (array) $row;
+        $own = ['id' => $columns['job_id'], 'created_at' => $columns['job_created_at']];
+        unset($columns['job_created_at']);
         foreach (self::BESIDE_NEWEST as $column) {
-            $own[$column] = $columns["job_{$column}"];
-            unset($columns["job_{$column}"]);
+            $own[$column] = $columns[$column];
+            unset($columns[$column]);
         }
-        $made = (new self)->newFromBuilder($own);
-        $made->newest = Revision::ofRow($columns);
+        $job = (new self)->newFromBuilder($own);
+        $job->newest = Revision::ofRow($columns);
 
-        return $made;
+        return $job;
     }
 
     /** @return BelongsTo<Crew, $this> */
