@@ -9,7 +9,9 @@ use App\Models\Job;
 use App\Models\OwnEntry;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
+use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
@@ -76,9 +78,9 @@ final readonly class CrewNumbers
         $entries = self::entries($crewId);
         $fields = Fields::of($entry, 'entry');
         $read = match ($kind) {
-            'number' => CatalogueOverride::read($fields, $this->catalogue->with([], $this->read($entries)['own']->additions)),
+            'number' => CatalogueOverrideFile::read($fields, $this->catalogue->with([], $this->read($entries)['own']->additions)),
             'threshold' => RulebookOverride::read($fields, $this->catalogue),
-            default => CatalogueAddition::read($fields, $this->catalogue),
+            default => CatalogueAdditionFile::read($fields, $this->catalogue),
         };
         $place = ['crew_id' => $crewId, 'kind' => $kind, 'place' => self::place($read)];
         $made = new OwnEntry($place + [
@@ -156,7 +158,7 @@ final readonly class CrewNumbers
         foreach ($entries->whereIn('kind', ['number', 'threshold']) as $entry) {
             try {
                 if ($entry->kind === 'number') {
-                    $numbers[] = CatalogueOverride::read(self::fields($entry), $mine);
+                    $numbers[] = CatalogueOverrideFile::read(self::fields($entry), $mine);
                 } else {
                     $thresholds[] = RulebookOverride::read(self::fields($entry), $mine);
                 }
@@ -176,13 +178,13 @@ final readonly class CrewNumbers
     private function additions(Collection $rows, array &$unusable): array
     {
         try {
-            return CatalogueAddition::list(array_values($rows->map(self::fields(...))->all()), $this->catalogue);
+            return CatalogueAdditionFile::list(array_values($rows->map(self::fields(...))->all()), $this->catalogue);
         } catch (BadInput) {
             // One of them is wrong: each is read by itself, to find which.
             $additions = [];
             foreach ($rows as $row) {
                 try {
-                    $additions[] = CatalogueAddition::read(self::fields($row), $this->catalogue);
+                    $additions[] = CatalogueAdditionFile::read(self::fields($row), $this->catalogue);
                 } catch (BadInput $bad) {
                     $unusable[(int) $row->getKey()] = "{$bad->field}: {$bad->getMessage()}";
                 }

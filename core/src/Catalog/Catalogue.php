@@ -15,7 +15,7 @@ use LogicException;
  *
  * @phpstan-import-type RowValues from DataFile
  */
-final class Catalogue
+final class Catalogue implements PipeSystems
 {
     /** Tables of parts, beside the pipe systems. */
     public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures', 'tools'];

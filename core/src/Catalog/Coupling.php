@@ -42,7 +42,7 @@ final readonly class Coupling implements Storable
     ) {}
 
     /** @throws BadInput */
-    public static function read(Fields $row, Catalogue $catalogue): self
+    public static function read(Fields $row, PipeSystems $systems): self
     {
         $sides = $row->list('sides', 2);
         if (count($sides) !== 2) {
@@ -51,7 +51,7 @@ final readonly class Coupling implements Storable
         $ranges = [];
         foreach (['a', 'b'] as $i => $letter) {
             $named = is_array($sides[$i]) && array_is_list($sides[$i]) && $sides[$i] !== [] ? $sides[$i] : throw BadInput::at($row->at("sides.{$i}"), 'must list the pipes that it is made for');
-            $ranges[] = PipeRange::read($named, $row->at("sides.{$i}"), $catalogue,
+            $ranges[] = PipeRange::read($named, $row->at("sides.{$i}"), $systems,
                 $row->numberOrNull("low_{$letter}_mm", 1, 2000), $row->numberOrNull("high_{$letter}_mm", 1, 2000));
         }
 

@@ -34,18 +34,18 @@ final class JoiningParts
      *
      * @throws BadInput if a table is no list
      */
-    public static function read(Catalogue $catalogue, array $stored = []): self
+    public static function read(PipeSystems $systems, array $stored = []): self
     {
         $parts = static fn (string $table): Rows => Rows::under(
-            Fields::of($catalogue->table($table)),
+            Fields::of($systems->table($table)),
             'rows',
-            static fn (Fields $row): Part => Part::read($row, $table, $catalogue),
+            static fn (Fields $row): Part => Part::read($row, $table, $systems),
             stored: $stored[$table] ?? [],
         );
         $couplings = Rows::under(
-            Fields::of($catalogue->table('couplings')),
+            Fields::of($systems->table('couplings')),
             'rows',
-            static fn (Fields $row): Coupling => Coupling::read($row, $catalogue),
+            static fn (Fields $row): Coupling => Coupling::read($row, $systems),
             stored: $stored['couplings'] ?? [],
         );
 

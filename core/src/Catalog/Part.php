@@ -46,17 +46,17 @@ final readonly class Part implements Storable
     ) {}
 
     /** @throws BadInput */
-    public static function read(Fields $row, string $table, Catalogue $catalogue): self
+    public static function read(Fields $row, string $table, PipeSystems $systems): self
     {
-        $range = static function (mixed $named, string $at) use ($catalogue): ?PipeRange {
-            return is_array($named) && $named !== [] ? PipeRange::read($named, $at, $catalogue) : null;
+        $range = static function (mixed $named, string $at) use ($systems): ?PipeRange {
+            return is_array($named) && $named !== [] ? PipeRange::read($named, $at, $systems) : null;
         };
         $sides = $row->list('sides', 2);
         $hub = $row->childOrNull('hub');
 
         return new self($table, $row->string('id'), $row->string('method'), $row->string('size'), $row->string('name'), $row->string('maker_name'),
             $range($sides[0] ?? $row->list('takes'), $row->at('takes')), $range($sides[1] ?? $row->list('tube'), $row->at('tube')),
-            $hub === null ? null : $hub->choice('system', $catalogue->systemKeys()).'/'.$hub->string('size'),
+            $hub === null ? null : $hub->choice('system', $systems->systemKeys()).'/'.$hub->string('size'),
             $row->numberOrNull('insertion_mm', 0, 1000) ?? $row->numberOrNull('engagement_mm', 0, 1000) ?? $row->numberOrNull('body_mm', 0, 1000) ?? $row->numberOrNull('cup_mm', 0, 1000),
             $row->numberOrNull('lead_lb', 0, 100), $row->numberOrNull('threads_per_inch', 1, 100), $row->numberOrNull('hand_tight_mm', 0, 100), $row->int('price_class', 1, 3),
             $row->bool('cemented', in_array($row->string('method'), self::CEMENTED, true)), Provenance::read($row, $table));

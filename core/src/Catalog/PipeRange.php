@@ -32,11 +32,11 @@ final readonly class PipeRange implements Storable
      *
      * @throws BadInput if a pipe is not in the catalogue
      */
-    public static function read(array $named, string $at, Catalogue $catalogue, ?float $low = null, ?float $high = null): self
+    public static function read(array $named, string $at, PipeSystems $systems, ?float $low = null, ?float $high = null): self
     {
         [$lowest, $highest, $kinds, $names, $pipes] = [INF, 0.0, [], [], []];
         foreach ($named as $pair) {
-            [$system, $size] = self::pipe($pair, $at, $catalogue);
+            [$system, $size] = self::pipe($pair, $at, $systems);
             [$least, $most] = $system->limitsMm($size) ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size);
             $lowest = min($lowest, $least);
             $highest = max($highest, $most);
@@ -53,14 +53,14 @@ final readonly class PipeRange implements Storable
      *
      * @throws BadInput if the system is not in the catalogue
      */
-    private static function pipe(mixed $pair, string $at, Catalogue $catalogue): array
+    private static function pipe(mixed $pair, string $at, PipeSystems $systems): array
     {
         // A table names the same pipes many times over: strict reading is for what is not found.
         $key = is_array($pair) && is_string($pair['system'] ?? null) ? $pair['system'] : '';
-        if (! in_array($key, $catalogue->systemKeys(), true)) {
-            $key = Fields::of($pair, $at)->choice('system', $catalogue->systemKeys());
+        if (! in_array($key, $systems->systemKeys(), true)) {
+            $key = Fields::of($pair, $at)->choice('system', $systems->systemKeys());
         }
-        $system = $catalogue->system($key);
+        $system = $systems->system($key);
         $size = is_array($pair) && is_string($pair['size'] ?? null) ? $pair['size'] : Fields::of($pair, $at)->string('size');
 
         return [$system, $size];

@@ -191,9 +191,9 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
             return $this->read[$id];
         }
         if (isset($this->stored[$id])) {
-            ['of' => $class, 'values' => $values] = $this->stored[$id];
+            ['of' => $class, 'values' => $values, 'within' => $within] = $this->stored[$id];
             /** @var T $row it was read from this row of this table when the tables were compiled */
-            $row = $class::fromStored($values);
+            $row = $class::fromStored($values, $within);
             $this->read[$id] = $row;
         } else {
             $place = $this->places()[$id] ?? throw new LogicException("no row {$id}");

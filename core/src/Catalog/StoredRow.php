@@ -10,23 +10,25 @@ namespace FallBend\Core\Catalog;
  */
 trait StoredRow
 {
-    /** @return array{of: class-string, values: list<mixed>} its class, and what that is constructed of */
+    /** @return array{of: class-string, values: list<mixed>, within: list<int>} its class, what that is constructed of, and which of it are rows themselves */
     public function stored(): array
     {
-        return ['of' => self::class, 'values' => array_map(self::plain(...), array_values(get_object_vars($this)))];
+        $values = array_values(get_object_vars($this));
+        $isRow = static fn (mixed $value): bool => $value instanceof Storable || (is_array($value) && ($value[0] ?? null) instanceof Storable);
+
+        return ['of' => self::class, 'values' => array_map(self::plain(...), $values), 'within' => array_keys(array_filter($values, $isRow))];
     }
 
     /**
      * Makes the row again.
      *
      * @param list<mixed> $values what `stored` gave
+     * @param list<int> $within
      */
-    public static function fromStored(array $values): self
+    public static function fromStored(array $values, array $within): self
     {
-        foreach ($values as $i => $value) {
-            if (is_array($value)) {
-                $values[$i] = self::whole($value);
-            }
+        foreach ($within as $i) {
+            $values[$i] = self::whole($values[$i]);
         }
 
         // @phpstan-ignore argument.type (what the constructor was given when the row was read)
@@ -42,16 +44,14 @@ trait StoredRow
         };
     }
 
-    private static function whole(mixed $value): mixed
+    /** @return Storable|array<array-key, mixed> */
+    private static function whole(mixed $value): Storable|array
     {
-        if (! is_array($value) || $value === []) {
-            return $value;
-        }
-        if (isset($value['of'])) {
-            /** @var array{of: class-string<Storable>, values: list<mixed>} $value */
-            return $value['of']::fromStored($value['values']);
+        if (is_array($value) && isset($value['of'])) {
+            /** @var array{of: class-string<Storable>, values: list<mixed>, within: list<int>} $value */
+            return $value['of']::fromStored($value['values'], $value['within']);
         }
 
-        return is_array($value[0] ?? null) ? array_map(self::whole(...), $value) : $value;
+        return array_map(self::whole(...), (array) $value);
     }
 }

@@ -5,10 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Job\Job;
-use FallBend\Core\Joining\Method;
-use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Layout\Fitting;
-use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
@@ -42,7 +39,7 @@ final readonly class CutTicket
     {
         [$back, $sticks, $printed] = [$this->cutting->lengths($this->layout->run->id), $this->cutting->sticks($this->cutting->plans()), $this->said->cutting->printed[$this->layout->run->id] ?? null];
         $numbers = array_column($this->layout->joints, 'number', 'key');
-        $prepared = self::ends($this->layout);
+        $prepared = PreparedEnds::of($this->layout);
 
         return array_map(function (Piece $piece) use ($back, $sticks, $printed, $numbers, $prepared): array {
             $stick = $sticks["{$this->layout->run->id}|{$piece->key}"] ?? null;
@@ -99,16 +96,6 @@ final readonly class CutTicket
         $wording = new Wording($this->said->units);
 
         return array_values(array_map(static fn (Finding $finding): string => ($finding->where->leg === null ? '' : "leg {$finding->where->leg}: ").$wording->of($finding)['title'], array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop)));
-    }
-
-    /**
-     * Gives what the end of a piece wants at each joint of a run, as its method has it.
-     *
-     * @return array<string, string> by key of the joint; empty where the method is not settled
-     */
-    public static function ends(RunLayout $layout): array
-    {
-        return array_map(static fn (array $entry): string => $entry['method'] === null ? '' : MethodTexts::of(Method::from($entry['method']))['end'], JointRegister::of($layout));
     }
 
     /** @return list<string> what both ends want, or each by itself */

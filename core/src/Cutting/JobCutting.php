@@ -110,7 +110,7 @@ final readonly class JobCutting
      */
     private function pieces(RunLayout $layout, Tape $tape, array $sticks): array
     {
-        [$run, $ends] = [$layout->run->id, CutTicket::ends($layout)];
+        [$run, $ends] = [$layout->run->id, PreparedEnds::of($layout)];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];

@@ -8,9 +8,9 @@ namespace FallBend\Core\Input;
  * The tables and texts of core/data, decoded once in the life of a program. A server begins anew with every request: it is given
  * all of them as one file of PHP, which PHP itself keeps in memory between requests.
  *
- * The values of a row are its class, and what that is constructed of.
+ * The values of a row are its class, what that is constructed of, and which of it are rows themselves.
  *
- * @phpstan-type RowValues array{of: class-string, values: list<mixed>}
+ * @phpstan-type RowValues array{of: class-string, values: list<mixed>, within: list<int>}
  */
 final class DataFile
 {

@@ -6,7 +6,9 @@ namespace FallBend\Core\Job;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
+use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -97,7 +99,7 @@ final readonly class JobFile
         }
         $overrides = $file->childOrNull('overrides') ?? Fields::of([]);
         $rows = $overrides->children('rows', 500);
-        $additions = $known->job()->additions ?? CatalogueAddition::list($rows, $this->catalogue);
+        $additions = $known->job()->additions ?? CatalogueAdditionFile::list($rows, $this->catalogue);
         $catalogue = $this->catalogue->with([], $additions);
         $standing = $known->job() === null
             ? self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...))
@@ -124,7 +126,7 @@ final readonly class JobFile
             Units::from($file->choice('units', ['inch', 'mm'])),
             $file->choice('rulebook', $this->catalogue->rulebookKeys()),
             array_values($runs),
-            $known->job()->catalogueOverrides ?? array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $catalogue), $numbers),
+            $known->job()->catalogueOverrides ?? array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $catalogue), $numbers),
             $known->job()->rulebookOverrides ?? array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $thresholds),
             array_values($standing),
             $additions,

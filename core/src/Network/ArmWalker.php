@@ -4,14 +4,16 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
-/** Walks from the outlet of a trap downstream to the first place where air meets the water, and marks the pipes that the air comes by. */
-final class ArmWalker
+/** Walks from the outlet of a trap downstream to the first place where air meets the water. */
+final readonly class ArmWalker
 {
-    /** Sets the arm of a head. */
-    public static function walk(Head $head): void
+    public function __construct(private Connections $connections, private AirWays $air) {}
+
+    /** Gives the arm of a head. */
+    public function walk(Head $head): Arm
     {
         [$segments, $length, $drop, $turn, $upright, $steepest] = [[], 0.0, 0.0, 0.0, 0.0, null];
-        for ($segment = $head->node->drain(); $segment !== null; $segment = $node->drain()) {
+        for ($segment = $this->connections->drain($head->node); $segment !== null; $segment = $this->connections->drain($node)) {
             $segments[] = $segment;
             foreach ($segment->stretches as $i => $stretch) {
                 $length += $stretch->lengthMm();
@@ -21,36 +23,27 @@ final class ArmWalker
                 $steepest = $stretch->isUpright() ? $steepest : max($steepest ?? -INF, $stretch->fallMmPerM());
             }
             $node = $segment->down;
-            $by = self::airBeside($node, $segment);
+            $by = $this->airBeside($node, $segment);
             if ($by !== null || $node->end?->kind === 'gully') {
-                $head->arm = new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, $node, $by);
-                self::mark($head->arm);
-
-                return;
+                return new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, $node, $by);
             }
             if (count($segments) > 10_000) {
                 break;
             }
         }
-        $head->arm = new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, null, null);
+
+        return new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, null, null);
     }
 
     /** The best segment beside the one that the water came by that air comes down. */
-    private static function airBeside(Node $node, Segment $came): ?Segment
+    private function airBeside(Node $node, Segment $came): ?Segment
     {
         $best = null;
-        foreach ($node->in as $segment) {
-            $air = $segment === $came ? null : $segment->airDown();
+        foreach ($this->connections->in($node) as $segment) {
+            $air = $segment === $came ? null : $this->air->down($segment);
             $best = $air !== null && $air->isBetterThan($best) ? $air : $best;
         }
 
         return $best?->by;
-    }
-
-    private static function mark(Arm $arm): void
-    {
-        for ($segment = $arm->by; $segment !== null; $segment = $segment->up->air?->by) {
-            $segment->vents[] = $arm;
-        }
     }
 }

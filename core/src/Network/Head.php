@@ -8,13 +8,10 @@ use FallBend\Core\Catalog\FixtureLoad;
 use FallBend\Core\Job\FixtureHead;
 
 /** A fixture at the head of a run, with what it loads the drain with. */
-final class Head
+final readonly class Head
 {
-    /** The arm from its trap to its vent; null until it is walked, or where it has no trap. */
-    public ?Arm $arm = null;
-
     /** @param  ?FixtureLoad  $load  null where the rulebook has no row for it */
-    public function __construct(public readonly Node $node, public readonly FixtureHead $fixture, public readonly string $name, public readonly ?FixtureLoad $load) {}
+    public function __construct(public Node $node, public FixtureHead $fixture, public string $name, public ?FixtureLoad $load) {}
 
     /** Whether it is a water closet. */
     public function isCloset(): bool

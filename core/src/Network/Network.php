@@ -16,6 +16,8 @@ final readonly class Network
     /**
      * @param list<Node> $nodes upstream before downstream
      * @param list<Segment> $segments upstream before downstream
+     * @param Connections $connections which of them flow into a place
+     * @param AirWays $air how air comes to them
      * @param list<Head> $heads
      * @param list<Node> $unknownHeads where something comes in that nobody said
      * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
@@ -27,12 +29,50 @@ final readonly class Network
         public Catalogue $catalogue,
         public array $nodes,
         public array $segments,
+        private Connections $connections,
+        private AirWays $air,
         public array $heads,
         public array $unknownHeads,
         public ?FixtureLoad $group,
         public array $obstacles,
         public array $crossings,
     ) {}
+
+    /** @return list<Segment> that flow into a place */
+    public function in(Node $node): array
+    {
+        return $this->connections->in($node);
+    }
+
+    /** @return list<Segment> that flow out of a place: one of a drain; where vents part, the run that it stands in first */
+    public function out(Node $node): array
+    {
+        return $this->connections->out($node);
+    }
+
+    /** Gives the pipe that waste leaves a place by, or null. */
+    public function drain(Node $node): ?Segment
+    {
+        return $this->connections->drain($node);
+    }
+
+    /** Gives the best way for air to come to a place; null: none. */
+    public function air(Node $node): ?Air
+    {
+        return $this->air->at($node);
+    }
+
+    /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */
+    public function arm(Head $head): ?Arm
+    {
+        return $this->air->arm($head);
+    }
+
+    /** @return list<Arm> of the traps that a segment vents */
+    public function vents(Segment $segment): array
+    {
+        return $this->air->vents($segment);
+    }
 
     /** Gives the place on a run that a finding speaks of. */
     public function where(string $run, float $tapeMm): Where

@@ -24,6 +24,8 @@ final class NetworkBuilder
     /** @var list<Segment> */
     private array $segments = [];
 
+    private readonly Connections $connections;
+
     /** @var array<string, Cuts> by run */
     private array $cuts = [];
 
@@ -33,7 +35,10 @@ final class NetworkBuilder
     /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
 
-    private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook) {}
+    private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook)
+    {
+        $this->connections = new Connections;
+    }
 
     /** Takes a laid-out job; gives its network, with every arm walked. */
     public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
@@ -86,13 +91,7 @@ final class NetworkBuilder
             [$up, $down] = $isReversed ? [$b, $a] : [$a, $b];
             $segment = new Segment(count($this->segments), $run, $from, $to, $stretches, $isReversed, $up, $down);
             $this->segments[] = $segment;
-            $down->in[] = $segment;
-            // Waste goes on in the run that a junction stands in; a vent that parts from it there comes after.
-            if ($up->run === $id) {
-                array_unshift($up->out, $segment);
-            } else {
-                $up->out[] = $segment;
-            }
+            $this->connections->add($segment);
             [$a, $from] = [$b, $to];
         }
     }
@@ -109,11 +108,13 @@ final class NetworkBuilder
             Loads::sum($segment, $group);
         }
         $this->stacks($segments);
+        $air = new AirWays($this->connections);
         foreach ($nodes as $node) {
-            self::air($node);
+            $air->letDownTo($node);
         }
+        $walker = new ArmWalker($this->connections, $air);
         foreach ($heads as $head) {
-            ArmWalker::walk($head);
+            $air->add($walker->walk($head));
         }
         $obstacles = [];
         foreach ($this->layout->job->obstacles as $obstacle) {
@@ -123,17 +124,17 @@ final class NetworkBuilder
             }
         }
 
-        return new Network($this->layout, $this->catalogue, $nodes, $segments, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
+        return new Network($this->layout, $this->catalogue, $nodes, $segments, $this->connections, $air, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
     }
 
     /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */
     private function inOrder(): array
     {
-        $waiting = array_map(static fn (Node $node): int => count($node->in), $this->nodes);
-        $nodes = array_values(array_filter($this->nodes, static fn (Node $node): bool => $node->in === []));
+        $waiting = array_map(fn (Node $node): int => count($this->connections->in($node)), $this->nodes);
+        $nodes = array_values(array_filter($this->nodes, fn (Node $node): bool => $this->connections->in($node) === []));
         $segments = [];
         for ($i = 0; $i < count($nodes); $i++) {
-            foreach ($nodes[$i]->out as $segment) {
+            foreach ($this->connections->out($nodes[$i]) as $segment) {
                 $segments[] = $segment;
                 if (--$waiting[$segment->down->index] === 0) {
                     $nodes[] = $segment->down;
@@ -152,22 +153,22 @@ final class NetworkBuilder
     {
         [$heads, $unknown] = [[], []];
         foreach ($nodes as $node) {
-            $drain = $node->drain();
+            $drain = $this->connections->drain($node);
             if ($drain === null) {
                 continue;
             }
-            $fixture = $node->end?->fixture;
-            if ($fixture !== null && $node->in === []) {
+            [$in, $fixture] = [$this->connections->in($node), $node->end?->fixture];
+            if ($fixture !== null && $node->end !== null && $in === []) {
                 $head = new Head($node, $fixture, $node->end->what, $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id));
                 $heads[] = $head;
                 $drain->heads[] = $head;
                 $drain->isWet = true;
-            } elseif ($node->in === [] && $node->end !== null && in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) && ! $drain->isCalledVent()) {
+            } elseif ($in === [] && $node->end !== null && in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) && ! $drain->isCalledVent()) {
                 $unknown[] = $node;
                 $drain->isWet = true;
                 $drain->isLoadKnown = false;
             }
-            foreach ($node->in as $segment) {
+            foreach ($in as $segment) {
                 if ($segment->isWet) {
                     $drain->isWet = true;
                     array_push($drain->heads, ...$segment->heads);
@@ -184,12 +185,12 @@ final class NetworkBuilder
     {
         foreach ($segments as $segment) {
             $segment->isBelowStack = $segment->isBelowStack || ($segment->isWet && self::isStack($segment));
-            foreach ($segment->isBelowStack ? $segment->down->out : [] as $next) {
+            foreach ($segment->isBelowStack ? $this->connections->out($segment->down) : [] as $next) {
                 $next->isBelowStack = true;
             }
         }
         foreach (array_reverse($segments) as $segment) {
-            $next = $segment->down->drain();
+            $next = $this->connections->drain($segment->down);
             $segment->isAboveStack = $next !== null && ($next->isAboveStack || self::isStack($next));
         }
     }
@@ -198,15 +199,6 @@ final class NetworkBuilder
     private static function isStack(Segment $segment): bool
     {
         return $segment->hasUpright() && $segment->up->junction !== null;
-    }
-
-    private static function air(Node $node): void
-    {
-        $node->air = $node->in === [] && $node->end?->isOpenToAir() === true ? new Air($node, 0.0, false, null) : null;
-        foreach ($node->in as $segment) {
-            $air = $segment->airDown();
-            $node->air = $air !== null && $air->isBetterThan($node->air) ? $air : $node->air;
-        }
     }
 
     private function node(string $run, float $tapeMm, Vec3 $at, ?End $end, ?Junction $junction): Node

@@ -9,17 +9,8 @@ use FallBend\Core\Job\End;
 use FallBend\Core\Layout\Junction;
 
 /** A place where pipes of a network meet, begin or end. */
-final class Node
+final readonly class Node
 {
-    /** @var list<Segment> that flow into it */
-    public array $in = [];
-
-    /** @var list<Segment> that flow out of it: one of a drain; where vents part, the run that it stands in first */
-    public array $out = [];
-
-    /** The best way for air to come here; null: none. */
-    public ?Air $air = null;
-
     /**
      * @param string $run id of the run that it stands in
      * @param float $tapeMm where on that run
@@ -28,17 +19,11 @@ final class Node
      * @param ?Junction $junction where a branch fitting stands, or should stand, here
      */
     public function __construct(
-        public readonly int $index,
-        public readonly string $run,
-        public readonly float $tapeMm,
-        public readonly Vec3 $at,
-        public readonly ?End $end,
-        public readonly ?Junction $junction,
+        public int $index,
+        public string $run,
+        public float $tapeMm,
+        public Vec3 $at,
+        public ?End $end,
+        public ?Junction $junction,
     ) {}
-
-    /** Gives the segment that waste leaves by, or null. */
-    public function drain(): ?Segment
-    {
-        return $this->out[0] ?? null;
-    }
 }

@@ -27,8 +27,11 @@ final class Segment
 
     private ?string $size = null;
 
-    /** @var list<Arm> the traps that it vents */
-    public array $vents = [];
+    /** Whether it vents a trap. */
+    public bool $isVent = false;
+
+    /** Whether air comes to its upper end. */
+    public bool $hasAirAbove = false;
 
     /** Whether a pipe upstream or downstream that is upright belongs to its way to the end: set for level pipe that ends in a stack. */
     public bool $isAboveStack = false;
@@ -70,24 +73,16 @@ final class Segment
         return $this->toMm - $this->fromMm;
     }
 
-    /** Gives the way in which air comes down it to its lower end; null where none comes to its upper end. */
-    public function airDown(): ?Air
-    {
-        $from = $this->up->air;
-
-        return $from === null ? null : new Air($from->terminal, $from->lengthMm + $this->lengthMm(), $from->isWet || $this->isWet, $this);
-    }
-
     /** Whether nothing discharges into it and air comes down it. */
     public function isDryVent(): bool
     {
-        return ! $this->isWet && $this->up->air !== null;
+        return ! $this->isWet && $this->hasAirAbove;
     }
 
     /** Whether it carries waste and vents traps too. */
     public function isWetVent(): bool
     {
-        return $this->isWet && $this->vents !== [];
+        return $this->isWet && $this->isVent;
     }
 
     /** Gives what it is: `dry-vent`, `wet-vent`, `drain`, or `dead` where neither air nor waste comes. */
@@ -96,7 +91,7 @@ final class Segment
         return match (true) {
             $this->isWetVent() => 'wet-vent',
             $this->isWet => 'drain',
-            $this->up->air !== null => 'dry-vent',
+            $this->hasAirAbove => 'dry-vent',
             default => 'dead',
         };
     }

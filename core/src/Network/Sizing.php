@@ -24,7 +24,7 @@ final class Sizing
 
     private readonly bool $hasBranches;
 
-    public function __construct(private readonly Rulebook $rulebook)
+    public function __construct(private readonly Network $network, private readonly Rulebook $rulebook)
     {
         $this->isFlow = ($rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
         $this->hasBranches = $rulebook->limit('load.branch') !== null;
@@ -95,7 +95,7 @@ final class Sizing
 
     private function leastNominalMm(Segment $segment): float
     {
-        $sizes = array_map(static fn (Segment $above): string => $above->size(), array_filter($segment->up->in, static fn (Segment $above): bool => $above->isWet));
+        $sizes = array_map(static fn (Segment $above): string => $above->size(), array_filter($this->network->in($segment->up), static fn (Segment $above): bool => $above->isWet));
         foreach ($segment->heads as $head) {
             array_push($sizes, $head->fixture->trapSize ?? '0', $head->load->trapSize ?? '0');
         }

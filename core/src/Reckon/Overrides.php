@@ -6,7 +6,9 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
+use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -25,10 +27,10 @@ final readonly class Overrides
     public static function read(Fields $input, Catalogue $catalogue): self
     {
         $fields = $input->childOrNull('overrides') ?? Fields::of([]);
-        $additions = CatalogueAddition::list($fields->children('rows', 500), $catalogue);
+        $additions = CatalogueAdditionFile::list($fields->children('rows', 500), $catalogue);
         $mine = $catalogue->with([], $additions);
         $overrides = new self(
-            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverride::read($f, $mine), $fields->children('catalogue', 500)),
+            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $mine), $fields->children('catalogue', 500)),
             array_map(static fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $catalogue), $fields->children('rulebook', 500)),
             $additions,
         );

@@ -27,7 +27,7 @@ final readonly class NetworkReport
     public function __construct(private Network $network, private Rulebook $rulebook)
     {
         $this->tape = new Tape;
-        $this->sizing = new Sizing($rulebook);
+        $this->sizing = new Sizing($network, $rulebook);
     }
 
     /** Whether loads are flows in l/s; false: they are units. */
@@ -80,6 +80,8 @@ final readonly class NetworkReport
     /** @return array<string, mixed> */
     private function head(Head $head): array
     {
+        $arm = $this->network->arm($head);
+
         return [
             'run' => $head->node->run,
             'name' => $head->name,
@@ -90,7 +92,7 @@ final readonly class NetworkReport
             'load_said' => $head->load === null ? 'not known' : $this->sizing->said($head->load->value),
             'source' => $head->load?->provenance->toArray(),
             'discharge' => $this->discharge($head),
-            'arm' => $head->arm === null ? null : $this->arm($head->arm),
+            'arm' => $arm === null ? null : $this->arm($arm),
         ];
     }
 
@@ -129,9 +131,9 @@ final readonly class NetworkReport
             'vent_by' => $arm->by?->layout->run->name,
             'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
             'seal_mm' => $arm->head->fixture->sealMm ?? $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,
-            'end_mm' => $arm->lengthMm + ($arm->vent?->drain()?->lengthMm() ?? 0.0),
+            'end_mm' => $arm->lengthMm + ($arm->vent === null ? 0.0 : $this->network->drain($arm->vent)?->lengthMm() ?? 0.0),
             'vent_bore_mm' => $arm->by === null ? null : $arm->by->layout->system->pipe($arm->by->size())->boreMm,
-            'vent_length_mm' => $arm->by === null ? null : ($arm->by->up->air->lengthMm ?? 0.0) + $arm->by->lengthMm(),
+            'vent_length_mm' => $arm->by === null ? null : ($this->network->air($arm->by->up)->lengthMm ?? 0.0) + $arm->by->lengthMm(),
             'source' => $most?->provenance->toArray(),
         ];
     }
@@ -150,7 +152,7 @@ final readonly class NetworkReport
             'called_vent' => $segment->isCalledVent(),
             'fixtures' => count($segment->heads),
             'made_wet_by' => $segment->isWet ? ($segment->heads[0]->name ?? null) : null,
-            'vents' => array_values(array_unique(array_map(static fn (Arm $arm): string => $arm->head->name, array_slice($segment->vents, 0, 6)))),
+            'vents' => array_values(array_unique(array_map(static fn (Arm $arm): string => $arm->head->name, array_slice($this->network->vents($segment), 0, 6)))),
             'closets' => $segment->closets,
             'load' => $segment->isLoadKnown ? $segment->load : null,
             'load_said' => $segment->isLoadKnown ? $this->sizing->said($segment->load) : 'not known',

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\RulebookOverride;
@@ -54,7 +54,7 @@ final class CatalogueTest extends TestCase
     public function testAMeasuredBendMovesItsSpigotToo(): void
     {
         $catalogue = Catalogue::shipped();
-        $override = CatalogueOverride::read(Fields::of(['table' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'field' => 'take_off_mm', 'value' => 40]), $catalogue);
+        $override = CatalogueOverrideFile::read(Fields::of(['table' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'field' => 'take_off_mm', 'value' => 40]), $catalogue);
         $before = $catalogue->system('pvc-dwv-40')->bend('eighth', '2', true);
         $after = $catalogue->with([$override])->system('pvc-dwv-40')->bend('eighth', '2', true);
         self::assertNotNull($before);
@@ -76,7 +76,7 @@ final class CatalogueTest extends TestCase
                     foreach (is_array($row) && isset($row['id']) ? Catalogue::numbers($row) : [] as $field) {
                         // What the table leaves open: a clip every metre, a length of 33 mm.
                         $value = $row[$field] === null ? ($table === 'clips' ? 1000.0 : 33.0) : $row[$field] * 1.01;
-                        $override = CatalogueOverride::read(Fields::of(['table' => $table, 'row' => $row['id'], 'field' => $field, 'value' => $value]), $catalogue);
+                        $override = CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row['id'], 'field' => $field, 'value' => $value]), $catalogue);
                         $mine = $catalogue->with([$override])->row($table, $row['id']);
                         self::assertSame([(float) $value, 'measured', $row[$field]], [$mine[$field] ?? null, $mine['status'] ?? null, $mine['instead_of'][$field] ?? null]);
                         $set++;
@@ -86,7 +86,7 @@ final class CatalogueTest extends TestCase
         }
         self::assertGreaterThan(900, $set);
         self::assertSame(60.325, $catalogue->system('pvc-dwv-40')->pipe('2')->outsideMm);
-        $wide = $catalogue->with([CatalogueOverride::read(Fields::of(['table' => 'ci-no-hub', 'row' => 'pipe/4', 'field' => 'od_mm', 'value' => 116]), $catalogue)]);
+        $wide = $catalogue->with([CatalogueOverrideFile::read(Fields::of(['table' => 'ci-no-hub', 'row' => 'pipe/4', 'field' => 'od_mm', 'value' => 116]), $catalogue)]);
         self::assertEqualsWithDelta(118.286, $wide->parts()->couplings['no-hub/4']->sides[0]->highMm, 1e-6, 'ranges that are derived follow');
     }
 

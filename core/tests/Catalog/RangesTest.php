@@ -5,8 +5,9 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\CatalogueAddition;
+use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Evaluation\JobEvaluator;
@@ -68,7 +69,7 @@ final class RangesTest extends TestCase
         $bend = ['id' => 'own/bend', 'pattern' => 'quarter', 'size' => '3', 'name' => 'bend', 'maker_name' => 'as cast', 'nominal_deg' => 90,
             'turn_deg' => 90, 'take_off_mm' => 80, 'radius_mm' => 0, 'source' => 'measured'];
         $this->expectExceptionMessage('must be from 1 to 2000');
-        CatalogueAddition::read(Fields::of(['table' => 'pvc-dwv-40', 'group' => 'bends', 'row' => $bend]), Catalogue::shipped());
+        CatalogueAdditionFile::read(Fields::of(['table' => 'pvc-dwv-40', 'group' => 'bends', 'row' => $bend]), Catalogue::shipped());
     }
 
     #[DataProvider('ends')]
@@ -106,7 +107,7 @@ final class RangesTest extends TestCase
 
     private static function number(Catalogue $catalogue, string $table, string $row, string $field, float $value): CatalogueOverride
     {
-        return CatalogueOverride::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue);
+        return CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue);
     }
 
     /**

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\DataFile;
@@ -53,7 +53,7 @@ final class StoredRowsTest extends TestCase
     private static function said(string $table, string $row, string $field, float $value): string
     {
         $catalogue = Catalogue::shipped();
-        $own = $table === '' ? [] : [CatalogueOverride::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue)];
+        $own = $table === '' ? [] : [CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue)];
         $said = [];
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
             $job = (new JobFile($catalogue))->parse((string) file_get_contents(__DIR__."/../../../database/demo/{$demo}.json"));

@@ -6,6 +6,7 @@ namespace FallBend\Core\Tests\Evaluation;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueOverride;
+use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
@@ -63,7 +64,7 @@ final class LettersTest extends TestCase
     private static function override(Catalogue $catalogue, string $table, string $row, string $field, float $value): ?CatalogueOverride
     {
         try {
-            return CatalogueOverride::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue);
+            return CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue);
         } catch (BadInput) {
             // Out of its range.
             return null;

@@ -12,9 +12,9 @@ final class DataFileTest extends TestCase
     public function testWhatIsCompiledIsWhatStandsInTheFiles(): void
     {
         $path = (string) tempnam(sys_get_temp_dir(), 'data');
-        file_put_contents($path, DataFile::compiled(['t' => ['g' => ['a' => ['of' => 'A', 'values' => [1]]]]]));
+        file_put_contents($path, DataFile::compiled(['t' => ['g' => ['a' => ['of' => self::class, 'values' => [1], 'within' => []]]]]));
         ['files' => $files, 'rows' => $rows] = require $path;
-        self::assertSame(['t' => ['g' => ['a' => ['of' => 'A', 'values' => [1]]]]], $rows);
+        self::assertSame(['t' => ['g' => ['a' => ['of' => self::class, 'values' => [1], 'within' => []]]]], $rows);
         unlink($path);
         $found = 0;
         foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(DataFile::folder(), \FilesystemIterator::SKIP_DOTS)) as $file) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Joining;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\CatalogueAddition;
+use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\RulebookOverride;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Decision;
@@ -149,7 +149,7 @@ final class JointDecisionTest extends TestCase
     public function testACouplingOfOnesOwnIsOfferedWithinItsPrintedRange(): void
     {
         $catalogue = Catalogue::shipped();
-        $addition = CatalogueAddition::read(Fields::of(['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'own/drain-clay', 'method' => 'flexible-unshielded', 'size' => '110', 'name' => 'drain to clay', 'maker_name' => 'as printed',
+        $addition = CatalogueAdditionFile::read(Fields::of(['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'own/drain-clay', 'method' => 'flexible-unshielded', 'size' => '110', 'name' => 'drain to clay', 'maker_name' => 'as printed',
             'sides' => [[['system' => 'pvcu-underground', 'size' => '110']], [['system' => 'clay-en295', 'size' => '100']]], 'low_b_mm' => 115, 'high_b_mm' => 125, 'stop_mm' => 4, 'length_mm' => 120,
             'bands' => 2, 'grounds' => ['buried'], 'price_class' => 2, 'source' => 'print of the sleeve in hand']]), $catalogue);
         $mine = $catalogue->with([], [$addition]);

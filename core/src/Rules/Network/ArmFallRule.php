@@ -23,13 +23,13 @@ final readonly class ArmFallRule implements NetworkRule
             return [];
         }
         foreach ($network->heads as $head) {
-            $arm = $head->arm;
+            $arm = $network->arm($head);
             if ($arm === null || $head->isCloset() || $arm->size() === '' || ($arm->vent === null && $arm->uprightMm <= 0.0)) {
                 continue;
             }
             $most = $limit->value * Nominal::mm($arm->size());
             if ($arm->dropMm > $most + 0.5) {
-                $findings[] = new Finding($arm->uprightMm > 0 ? 'arm.sShape' : self::ID, Severity::Stop, $network->where($head->node->run, $head->node->drain()->toMm ?? 0.0), $arm->dropMm, $most,
+                $findings[] = new Finding($arm->uprightMm > 0 ? 'arm.sShape' : self::ID, Severity::Stop, $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0), $arm->dropMm, $most,
                     ['drop_mm' => $arm->dropMm, 'most_mm' => $most, 'fixture' => $head->name, 'size' => $arm->size()], $limit->provenance);
             }
         }

@@ -20,7 +20,7 @@ final readonly class ArmGradientRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            $arm = $head->arm;
+            $arm = $network->arm($head);
             $most = $arm === null || $head->isCloset() ? null : self::most($arm, $rulebook);
             if ($arm !== null && $most !== null && $arm->steepestMmPerM !== null && $arm->steepestMmPerM > $most[0] + 0.1 && ! $arm->isVentedBefore()) {
                 $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), $arm->steepestMmPerM, $most[0], ['fall_mm_per_m' => $arm->steepestMmPerM, 'most_mm_per_m' => $most[0], 'length_mm' => $arm->lengthMm, 'fixture' => $head->name], $most[1]->provenance);

@@ -21,7 +21,7 @@ final readonly class ArmLongRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            $arm = $head->arm;
+            $arm = $network->arm($head);
             if ($arm === null || $arm->vent === null || $arm->vent->end?->kind === 'gully' && $head->isCloset()) {
                 continue;
             }
@@ -41,7 +41,7 @@ final readonly class ArmLongRule implements NetworkRule
 
     private static function where(Arm $arm, Network $network): Where
     {
-        return $arm->vent === null || $arm->vent->junction !== null ? $network->where($arm->head->node->run, $arm->head->node->drain()->toMm ?? 0.0) : $network->whereNode($arm->vent);
+        return $arm->vent === null || $arm->vent->junction !== null ? $network->where($arm->head->node->run, $network->drain($arm->head->node)->toMm ?? 0.0) : $network->whereNode($arm->vent);
     }
 
     /** Gives the length in mm that a threshold of `most` allows; null where there is none, or no limit. */

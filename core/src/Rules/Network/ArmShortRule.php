@@ -23,7 +23,7 @@ final readonly class ArmShortRule implements NetworkRule
             return [];
         }
         foreach ($network->heads as $head) {
-            $arm = $head->arm;
+            $arm = $network->arm($head);
             if ($arm === null || $arm->vent === null || $head->isCloset() || $arm->size() === '') {
                 continue;
             }

@@ -20,7 +20,7 @@ final readonly class ArmTurnRule implements NetworkRule
         $slack = $network->catalogue->assumption('turn-slack')->value;
         $findings = [];
         foreach ($network->heads as $head) {
-            $arm = $head->arm;
+            $arm = $network->arm($head);
             $most = $arm === null || $head->isCloset() ? null : $rulebook->forSize('trap-arm.turn-most', $arm->size());
             $hasAccess = array_filter($network->obstacles[$head->node->run] ?? [], static fn (Obstacle $o): bool => $o->kind === 'cleanout') !== [];
             if ($arm !== null && $arm->vent !== null && $most?->value !== null && ! $hasAccess && $arm->turnDeg > $most->value + $slack) {

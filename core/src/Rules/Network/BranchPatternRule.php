@@ -37,7 +37,7 @@ final readonly class BranchPatternRule implements NetworkRule
             return null;
         }
         [$isWet, $isFromBranch] = [false, false];
-        foreach ($node->in as $segment) {
+        foreach ($network->in($node) as $segment) {
             $isWet = $isWet || $segment->isWet;
             $isFromBranch = $isFromBranch || ($segment->isWet && ($segment->run() !== $node->run || $node->junction->isTurn()));
         }

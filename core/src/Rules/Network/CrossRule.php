@@ -32,7 +32,7 @@ final readonly class CrossRule implements NetworkRule
             if ($least === null) {
                 continue;
             }
-            foreach ($node->in as $segment) {
+            foreach ($network->in($node) as $segment) {
                 foreach ($segment->heads as $head) {
                     if ($head->isCloset() && count($segment->heads) === 1 && $segment->run() !== $node->run && $segment->lengthMm() < $least->value) {
                         $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($node), $segment->lengthMm(), $least->value, ['length_mm' => $segment->lengthMm(), 'least_mm' => $least->value ?? 0.0, 'fixture' => $head->name], $least->provenance);

@@ -19,7 +19,7 @@ final readonly class DeadEndRule implements NetworkRule
         $most = $rulebook->limit('dead-end.most');
         $findings = [];
         foreach ($network->nodes as $node) {
-            $drain = $node->end?->kind === 'cap' && $node->in === [] ? $node->drain() : null;
+            $drain = $node->end?->kind === 'cap' && $network->in($node) === [] ? $network->drain($node) : null;
             if ($drain === null) {
                 continue;
             }

@@ -17,10 +17,10 @@ final readonly class LoadRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $sizing = new Sizing($rulebook);
+        $sizing = new Sizing($network, $rulebook);
         $findings = [];
         foreach ($network->segments as $segment) {
-            if (! $segment->isWet || ! $segment->isLoadKnown || $segment->load <= 0 || count($segment->heads) < 2 && $segment->up->in === []) {
+            if (! $segment->isWet || ! $segment->isLoadKnown || $segment->load <= 0 || count($segment->heads) < 2 && $network->in($segment->up) === []) {
                 continue;
             }
             foreach ($sizing->checks($segment) as $check) {

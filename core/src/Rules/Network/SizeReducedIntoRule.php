@@ -18,7 +18,7 @@ final readonly class SizeReducedIntoRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->segments as $segment) {
-            $next = $segment->isWet && $segment->down->junction === null ? $segment->down->drain() : null;
+            $next = $segment->isWet && $segment->down->junction === null ? $network->drain($segment->down) : null;
             if ($next === null || $next->run() === $segment->run()) {
                 continue;
             }

@@ -24,7 +24,7 @@ final readonly class StackIntervalRule implements NetworkRule
         if ($rulebook->limit('load.stack-interval') === null) {
             return [];
         }
-        $sizing = new Sizing($rulebook);
+        $sizing = new Sizing($network, $rulebook);
         $findings = [];
         foreach ($this->storeys($network, max(1.0, $rulebook->value('storey.height'))) as $ofStack) {
             foreach (count($ofStack) > self::LOW ? $ofStack : [] as [$load, $node]) {
@@ -54,7 +54,7 @@ final readonly class StackIntervalRule implements NetworkRule
             }
             $key = (string) floor(($leg->from->z + $leg->line->direction->z * ($node->junction->atMm ?? 0.0)) / $storeyMm);
             $storeys[$node->run][$key] ??= [0.0, $node];
-            foreach ($node->in as $segment) {
+            foreach ($network->in($node) as $segment) {
                 $storeys[$node->run][$key][0] += $segment->run() !== $node->run && $segment->isWet ? $segment->load : 0.0;
             }
         }

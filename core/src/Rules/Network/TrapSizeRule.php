@@ -20,7 +20,7 @@ final readonly class TrapSizeRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             // A run that has no leg yet is of its own size.
-            $drain = $head->node->drain()?->firstLeg()->line->size ?? $network->layout->runs[$head->node->run]->run->size;
+            $drain = $network->drain($head->node)?->firstLeg()->line->size ?? $network->layout->runs[$head->node->run]->run->size;
             $trap = $head->fixture->trapSize ?? $drain;
             $least = $head->load?->trapSize;
             if ($head->load === null) {

@@ -8,7 +8,6 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\Severity;
 
@@ -20,7 +19,7 @@ final readonly class ValveRule implements NetworkRule
         $findings = [];
         $taken = $rulebook->limit('valve.taken');
         foreach ($network->nodes as $node) {
-            if ($node->end?->kind !== 'valve' || $node->air === null) {
+            if ($node->end?->kind !== 'valve' || $network->air($node) === null) {
                 continue;
             }
             if ($taken?->value === null || $taken->value < 1) {
@@ -28,7 +27,7 @@ final readonly class ValveRule implements NetworkRule
 
                 continue;
             }
-            $arms = count($node->out) === 1 ? $node->out[0]->vents : array_merge(...array_map(static fn (Segment $segment): array => $segment->vents, $node->out));
+            $arms = array_merge(...array_map($network->vents(...), $network->out($node)));
             array_push($findings, ...self::low($node, $arms, $network, $rulebook));
         }
 

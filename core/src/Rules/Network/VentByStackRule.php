@@ -17,13 +17,14 @@ final readonly class VentByStackRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
+        $vents = new WetVents($network, $rulebook);
         foreach ($rulebook->value('vent.by-stack') >= 1 ? [] : $network->heads as $head) {
-            $arm = $head->arm;
-            if ($arm === null || $arm->vent === null || ! $arm->isWetVented() || WetVents::isCommonVent($arm, $rulebook) || WetVents::isBathroomVent($arm, $rulebook)) {
+            $arm = $network->arm($head);
+            if ($arm === null || $arm->vent === null || ! $arm->isWetVented() || $vents->isCommonVent($arm) || $vents->isBathroomVent($arm)) {
                 continue;
             }
             $others = $arm->by->heads ?? [];
-            $findings[] = new Finding(self::ID, Severity::Stop, $network->where($head->node->run, $head->node->drain()->toMm ?? 0.0), params: ['fixture' => $head->name, 'other' => $others[0]->name ?? 'something else', 'more' => max(0, count($others) - 1)], source: $rulebook->source('vent.by-stack'));
+            $findings[] = new Finding(self::ID, Severity::Stop, $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0), params: ['fixture' => $head->name, 'other' => $others[0]->name ?? 'something else', 'more' => max(0, count($others) - 1)], source: $rulebook->source('vent.by-stack'));
         }
 
         return $findings;

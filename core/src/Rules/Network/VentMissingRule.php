@@ -18,8 +18,9 @@ final readonly class VentMissingRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            if ($head->arm !== null && $head->arm->vent === null && $head->fixture->trap !== 'none') {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'length_mm' => $head->arm->lengthMm], source: $rulebook->source('vent.by-stack'));
+            $arm = $network->arm($head);
+            if ($arm !== null && $arm->vent === null && $head->fixture->trap !== 'none') {
+                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'length_mm' => $arm->lengthMm], source: $rulebook->source('vent.by-stack'));
             }
         }
 

@@ -23,7 +23,7 @@ final readonly class VentRiseRule implements NetworkRule
             return [];
         }
         foreach ($network->segments as $segment) {
-            $served = $segment->vents !== [] && $segment->isDryVent() && $segment->isCalledVent() ? $segment->vents : [];
+            $served = $segment->isDryVent() && $segment->isCalledVent() ? $network->vents($segment) : [];
             $low = $served === [] ? null : self::lowestLevel($segment, $network);
             if ($low === null) {
                 continue;
@@ -57,7 +57,7 @@ final readonly class VentRiseRule implements NetworkRule
                 $lowest = $lowest === null || $z < $lowest[0] ? [$z, $stretch->tapeMm()] : $lowest;
             }
         }
-        if ($segment->up->junction !== null && $segment->up->run !== $segment->run() && $segment->up->air !== null && ($lowest === null || $segment->up->at->z < $lowest[0])) {
+        if ($segment->up->junction !== null && $segment->up->run !== $segment->run() && $segment->hasAirAbove && ($lowest === null || $segment->up->at->z < $lowest[0])) {
             $lowest = [$segment->up->at->z, $segment->isReversed ? $segment->toMm : $segment->fromMm];
         }
 

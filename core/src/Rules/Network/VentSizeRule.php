@@ -20,7 +20,7 @@ final readonly class VentSizeRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->segments as $segment) {
-            if ($segment->vents !== [] && $segment->isDryVent()) {
+            if ($segment->isVent && $segment->isDryVent()) {
                 array_push($findings, ...self::judgeSegment($segment, $network, $rulebook));
             }
         }
@@ -38,14 +38,14 @@ final readonly class VentSizeRule implements NetworkRule
         }
         $nominal = Nominal::mm($size);
         [$largest, $units] = [0.0, 0.0];
-        foreach ($segment->vents as $arm) {
+        foreach ($network->vents($segment) as $arm) {
             $largest = max($largest, Nominal::mm($arm->size()));
             $units += $arm->head->load->value ?? 0.0;
         }
         $fraction = $rulebook->limit('vent.fraction');
         $floor = $rulebook->limit('vent.size-least');
         $needed = max(($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0);
-        $length = ($segment->up->air->lengthMm ?? 0.0) + $segment->lengthMm();
+        $length = ($network->air($segment->up)->lengthMm ?? 0.0) + $segment->lengthMm();
         $upOver = $rulebook->limit('vent.up-over');
         $findings = [];
         if ($nominal < $needed - 0.5) {

@@ -25,12 +25,12 @@ final readonly class VentTakeoffRule implements NetworkRule
         }
         foreach ($network->segments as $segment) {
             $node = $segment->down;
-            if ($segment->isWet || $segment->vents === [] || $segment->stretches === [] || $node->junction === null || $node->junction->isTurn() || $node->run === $segment->run()) {
+            if ($segment->isWet || ! $segment->isVent || $segment->stretches === [] || $node->junction === null || $node->junction->isTurn() || $node->run === $segment->run()) {
                 continue;
             }
             $leg = $segment->stretches[count($segment->stretches) - 1];
             $angle = rad2deg(asin(max(-1.0, min(1.0, -$leg->flow()->z))));
-            if ($angle >= $least->value - 1.0 || Orientation::isUpright($node->junction->flow) || array_filter($node->in, static fn (Segment $s): bool => $s->isWet) === []) {
+            if ($angle >= $least->value - 1.0 || Orientation::isUpright($node->junction->flow) || array_filter($network->in($node), static fn (Segment $s): bool => $s->isWet) === []) {
                 continue;
             }
             $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $segment->isReversed ? $segment->fromMm : $segment->toMm), $angle, $least->value, ['angle_deg' => round($angle, 1), 'least_deg' => $least->value, 'vent' => $segment->layout->run->name], $least->provenance);

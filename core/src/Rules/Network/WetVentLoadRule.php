@@ -22,11 +22,12 @@ final readonly class WetVentLoadRule implements NetworkRule
         if ($rulebook->value('vent.by-stack') >= 1) {
             return [];
         }
+        $vents = new WetVents($network, $rulebook);
         foreach ($network->segments as $segment) {
-            if ($segment->vents === [] || ! $segment->isWet || ! $segment->isLoadKnown) {
+            if (! $segment->isVent || ! $segment->isWet || ! $segment->isLoadKnown) {
                 continue;
             }
-            if (array_filter($segment->vents, static fn (Arm $arm): bool => $arm->by === $segment && ! WetVents::isCommonVent($arm, $rulebook)) === []) {
+            if (array_filter($network->vents($segment), static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm)) === []) {
                 continue;
             }
             $where = $network->whereOf($segment);

@@ -8,48 +8,52 @@ use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Head;
+use FallBend\Core\Network\Network;
 
 /** When pipe that waste runs in may vent a trap all the same. */
-final class WetVents
+final readonly class WetVents
 {
+    public function __construct(private Network $network, private Rulebook $rulebook) {}
+
     /**
      * Whether the fixtures above discharge into one upright pipe that vents this one too: two fixtures at different levels of one storey, the upper one no more
      * than the rulebook lets into the size (IPC 911.3). Without such a table in the rulebook it is none.
      */
-    public static function isCommonVent(Arm $arm, Rulebook $rulebook): bool
+    public function isCommonVent(Arm $arm): bool
     {
         $by = $arm->by;
         if ($by === null || count($by->heads) !== 1 || ! $by->hasUpright() || ! $by->isLoadKnown) {
             return false;
         }
-        $most = $rulebook->forSize('common-vent.upper-most', $by->size());
+        $most = $this->rulebook->forSize('common-vent.upper-most', $by->size());
 
-        return $most?->value !== null && $by->load <= $most->value + 1e-6 && $by->up->air !== null && ! self::isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $rulebook->value('storey.height');
+        return $most?->value !== null && $by->load <= $most->value + 1e-6 && $by->hasAirAbove && ! $this->isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
     }
 
     /** Whether it is a wet vent of one or two bathrooms: all that runs in it, and this fixture, belong to them, on one storey, and air comes to it dry. */
-    public static function isBathroomVent(Arm $arm, Rulebook $rulebook): bool
+    public function isBathroomVent(Arm $arm): bool
     {
-        $most = $rulebook->limit('wet-vent.groups-most');
+        $most = $this->rulebook->limit('wet-vent.groups-most');
         if ($arm->by === null || $most?->value === null || ! $arm->by->isLoadKnown) {
             return false;
         }
         $groups = [];
         foreach ([$arm->head, ...$arm->by->heads] as $head) {
-            if ($head->fixture->group === '' || ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) || abs($head->node->at->z - $arm->head->node->at->z) > $rulebook->value('storey.height')) {
+            if ($head->fixture->group === '' || ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) || abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->value('storey.height')) {
                 return false;
             }
             $groups[$head->fixture->group] = true;
         }
         // The dry vent is that of a lavatory, bidet, shower or bath; a closet is not the one that the vent rises behind.
-        $first = array_filter($arm->by->heads, static fn (Head $head): bool => $head->arm !== null && ! $head->arm->isWetVented());
+        $first = array_filter($arm->by->heads, fn (Head $head): bool => $this->network->arm($head)?->isWetVented() === false);
 
         return count($groups) <= $most->value && $first !== [] && array_filter($first, static fn (Head $head): bool => $head->isCloset()) === [];
     }
 
-    private static function isAirWetAbove(Arm $arm): bool
+    private function isAirWetAbove(Arm $arm): bool
     {
-        for ($segment = $arm->by->up->air->by ?? null; $segment !== null; $segment = $segment->up->air?->by) {
+        $segment = $arm->by;
+        while ($segment !== null && ($segment = $this->network->air($segment->up)?->by) !== null) {
             if ($segment->isWet && ! in_array($arm->by->heads[0] ?? null, $segment->heads, true)) {
                 return true;
             }

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Network;
+
+/** How air comes to the places of a network, and which traps it comes to. */
+final class AirWays
+{
+    /** @var array<int, Air> the best way to each place, by its index */
+    private array $at = [];
+
+    /** @var array<int, Arm> by index of the place where a fixture stands */
+    private array $arms = [];
+
+    /** @var array<int, list<Arm>> by index of the segment that vents them */
+    private array $vents = [];
+
+    public function __construct(private readonly Connections $connections) {}
+
+    /** Lets the air down to a place from those above it: these come first. */
+    public function letDownTo(Node $node): void
+    {
+        $in = $this->connections->in($node);
+        $best = $in === [] && $node->end?->isOpenToAir() === true ? new Air($node, 0.0, false, null) : null;
+        foreach ($in as $segment) {
+            $segment->hasAirAbove = isset($this->at[$segment->up->index]);
+            $air = $this->down($segment);
+            $best = $air !== null && $air->isBetterThan($best) ? $air : $best;
+        }
+        if ($best !== null) {
+            $this->at[$node->index] = $best;
+        }
+    }
+
+    /** Gives the best way for air to come to a place; null: none. */
+    public function at(Node $node): ?Air
+    {
+        return $this->at[$node->index] ?? null;
+    }
+
+    /** Gives the way in which air comes down a segment to its lower end; null where none comes to its upper end. */
+    public function down(Segment $segment): ?Air
+    {
+        $from = $this->at($segment->up);
+
+        return $from === null ? null : new Air($from->terminal, $from->lengthMm + $segment->lengthMm(), $from->isWet || $segment->isWet, $segment);
+    }
+
+    /** Takes the arm of a trap, and marks the pipes that its air comes by. */
+    public function add(Arm $arm): void
+    {
+        $this->arms[$arm->head->node->index] = $arm;
+        for ($segment = $arm->by; $segment !== null; $segment = $this->at($segment->up)?->by) {
+            $this->vents[$segment->index][] = $arm;
+            $segment->isVent = true;
+        }
+    }
+
+    /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */
+    public function arm(Head $head): ?Arm
+    {
+        return $this->arms[$head->node->index] ?? null;
+    }
+
+    /** @return list<Arm> of the traps that a segment vents */
+    public function vents(Segment $segment): array
+    {
+        return $this->vents[$segment->index] ?? [];
+    }
+}
