@@ -14,6 +14,7 @@ use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
@@ -79,7 +80,7 @@ final readonly class CrewNumbers
         $fields = Fields::of($entry, 'entry');
         $read = match ($kind) {
             'number' => CatalogueOverrideFile::read($fields, $this->catalogue->with([], $this->read($entries)['own']->additions)),
-            'threshold' => RulebookOverride::read($fields, $this->catalogue),
+            'threshold' => RulebookOverrideFile::read($fields, $this->catalogue),
             default => CatalogueAdditionFile::read($fields, $this->catalogue),
         };
         $place = ['crew_id' => $crewId, 'kind' => $kind, 'place' => self::place($read)];
@@ -160,7 +161,7 @@ final readonly class CrewNumbers
                 if ($entry->kind === 'number') {
                     $numbers[] = CatalogueOverrideFile::read(self::fields($entry), $mine);
                 } else {
-                    $thresholds[] = RulebookOverride::read(self::fields($entry), $mine);
+                    $thresholds[] = RulebookOverrideFile::read(self::fields($entry), $mine);
                 }
             } catch (BadInput $bad) {
                 $unusable[(int) $entry->getKey()] = "{$bad->field}: {$bad->getMessage()}";

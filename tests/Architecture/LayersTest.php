@@ -40,7 +40,7 @@ final class LayersTest extends TestCase
     {
         $code = (string) file_get_contents($path);
         self::assertStringContainsString('declare(strict_types=1);', $code);
-        self::assertMatchesRegularExpression('~\*/\n(?:final |enum |interface )~', $code, 'a docblock stands before the type');
+        self::assertMatchesRegularExpression('~\*/\n(?:final |enum |interface |trait )~', $code, 'a docblock stands before the type');
     }
 
     /** What a method takes and gives stands before it; one that an interface promises is described there. */

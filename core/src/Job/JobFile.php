@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Conditions;
@@ -127,7 +128,7 @@ final readonly class JobFile
             $file->choice('rulebook', $this->catalogue->rulebookKeys()),
             array_values($runs),
             $known->job()->catalogueOverrides ?? array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $catalogue), $numbers),
-            $known->job()->rulebookOverrides ?? array_map(fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $this->catalogue), $thresholds),
+            $known->job()->rulebookOverrides ?? array_map(fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $this->catalogue), $thresholds),
             array_values($standing),
             $additions,
             self::conditions($file->childOrNull('conditions')),

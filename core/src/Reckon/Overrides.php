@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\CatalogueAdditionFile;
 use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
@@ -31,7 +32,7 @@ final readonly class Overrides
         $mine = $catalogue->with([], $additions);
         $overrides = new self(
             array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $mine), $fields->children('catalogue', 500)),
-            array_map(static fn (Fields $f): RulebookOverride => RulebookOverride::read($f, $catalogue), $fields->children('rulebook', 500)),
+            array_map(static fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $catalogue), $fields->children('rulebook', 500)),
             $additions,
         );
         $fields->end();

@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -93,7 +93,7 @@ final class CatalogueTest extends TestCase
     public function testALocalThresholdTakesThePlaceOfTheBooks(): void
     {
         $catalogue = Catalogue::shipped();
-        $override = RulebookOverride::read(Fields::of(['rulebook' => 'upc-2021', 'threshold' => 'fall.least.large', 'value' => 12, 'source' => 'our inspector']), $catalogue);
+        $override = RulebookOverrideFile::read(Fields::of(['rulebook' => 'upc-2021', 'threshold' => 'fall.least.large', 'value' => 12, 'source' => 'our inspector']), $catalogue);
         $book = $catalogue->rulebook('upc-2021')->with([$override]);
         self::assertSame(12.0, $book->forSize('fall.least', '4')?->value);
         self::assertNull($book->forSize('fall.least', '4')->byApproval);

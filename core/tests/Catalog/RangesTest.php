@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\CatalogueOverrideFile;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
@@ -27,7 +28,7 @@ final class RangesTest extends TestCase
         foreach ($catalogue->rulebookKeys() as $book) {
             foreach ($catalogue->rulebook($book)->thresholds() as $id => $threshold) {
                 if ($threshold->value !== null) {
-                    RulebookOverride::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $threshold->value]), $catalogue);
+                    RulebookOverrideFile::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $threshold->value]), $catalogue);
                     $seen++;
                 }
             }
@@ -46,7 +47,7 @@ final class RangesTest extends TestCase
     public function testWhatNothingCanBeReckonedWithIsRefusedAtTheValue(array $threshold, string $message): void
     {
         try {
-            RulebookOverride::read(Fields::of($threshold), Catalogue::shipped());
+            RulebookOverrideFile::read(Fields::of($threshold), Catalogue::shipped());
             self::fail('it was taken');
         } catch (BadInput $bad) {
             self::assertSame(['value', $message], [$bad->field, $bad->getMessage()]);
@@ -102,7 +103,7 @@ final class RangesTest extends TestCase
 
     private static function threshold(Catalogue $catalogue, string $book, string $id, string $end): RulebookOverride
     {
-        return self::atEnd($end, static fn (float $value): RulebookOverride => RulebookOverride::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $value]), $catalogue));
+        return self::atEnd($end, static fn (float $value): RulebookOverride => RulebookOverrideFile::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $value]), $catalogue));
     }
 
     private static function number(Catalogue $catalogue, string $table, string $row, string $field, float $value): CatalogueOverride

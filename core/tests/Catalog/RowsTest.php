@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Rows;
+use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use LogicException;
 use PHPUnit\Framework\TestCase;
-use stdClass;
 
 final class RowsTest extends TestCase
 {
+    private const BUSHING = [
+        'size' => '3', 'reduces_to' => '2', 'name' => 'bushing', 'maker_name' => 'bushing', 'offset_mm' => 1.0,
+        'source' => 'made up', 'confidence' => 'low', 'status' => 'assumed',
+    ];
+
     /** @var list<string> sizes of what was read, in the order of reading */
     private array $seen = [];
 
@@ -50,26 +55,23 @@ final class RowsTest extends TestCase
             }
         }
         $this->expectException(LogicException::class);
-        $rows['a'] = new stdClass;
+        $rows['b'] = $rows['a'];
     }
 
     /**
      * @param list<mixed> $list
-     * @return Rows<stdClass>
+     * @return Rows<Straight>
      */
     private function rows(array $list): Rows
     {
-        return Rows::under(Fields::of(['bends' => $list]), 'bends', function (Fields $row): stdClass {
+        return Rows::under(Fields::of(['bends' => $list]), 'bends', function (Fields $row): Straight {
             $id = $row->string('id');
             if ($id === 'bad') {
                 throw BadInput::at($row->at('id'), 'is bad');
             }
             $this->seen[] = $id;
 
-            $read = new stdClass;
-            $read->id = $id;
-
-            return $read;
+            return Straight::bushing(Fields::of(['id' => $id] + self::BUSHING), 'pvc-dwv-40');
         });
     }
 }

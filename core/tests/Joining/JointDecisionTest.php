@@ -6,7 +6,7 @@ namespace FallBend\Core\Tests\Joining;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAdditionFile;
-use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Catalog\RulebookOverrideFile;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Decision;
 use FallBend\Core\Joining\EndKind;
@@ -140,7 +140,7 @@ final class JointDecisionTest extends TestCase
     public function testALocalRuleLetsARubberSleeveAboveGround(): void
     {
         $catalogue = Catalogue::shipped();
-        $override = RulebookOverride::read(Fields::of(['rulebook' => 'ipc-2021', 'threshold' => 'joint.flexible.above', 'value' => 1]), $catalogue);
+        $override = RulebookOverrideFile::read(Fields::of(['rulebook' => 'ipc-2021', 'threshold' => 'joint.flexible.above', 'value' => 1]), $catalogue);
         $pipe = PipeEnd::of($catalogue->system('pvc-dwv-40'), '2', EndKind::Plain);
         $decision = (new JointDecision($catalogue))->between($pipe, $pipe, new Place, $catalogue->rulebook('ipc-2021')->with([$override]));
         self::assertNotNull($decision->offer(Method::FlexibleUnshielded));
