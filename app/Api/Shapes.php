@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Api;
 
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Verdict\RuleId;
+use FallBend\Core\Verdict\Severity;
 
 /** The shapes of the answers, as JSON Schemas for the API description. */
 final class Shapes
@@ -178,7 +180,8 @@ final class Shapes
                 'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'known' => self::YES_NO, 'branch' => NetworkShapes::branch(), 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
             ]),
             'Finding' => self::object([
-                'rule' => self::TEXT, 'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],
+                'rule' => ['enum' => array_column(RuleId::cases(), 'value')],
+                'severity' => ['enum' => array_column(Severity::cases(), 'value')],
                 'where' => self::object(['leg' => ['type' => ['integer', 'null']], 'leg_id' => ['type' => ['string', 'null']], 'piece' => ['type' => ['string', 'null']], 'joint' => ['type' => ['integer', 'null']], 'tape_mm' => ['type' => ['number', 'null']]]),
                 'measured' => ['type' => ['number', 'null']], 'limit' => ['type' => ['number', 'null']],
                 'params' => ['type' => 'object', 'additionalProperties' => ['type' => ['number', 'string']]],

@@ -28,6 +28,7 @@ use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 
 /** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints want. */
@@ -235,10 +236,10 @@ final class Materials
             }
             $plan = $planner->plan($system, $system, $system->pipe($names[0]), $this->rulebook, $this->job->conditions);
             if ($plan->cement !== null) {
-                $this->add('consumable', "{$plan->cement['name']}, {$can}", $plan->cement['standard'], '', $system->letters, (int) ceil($cans - 1e-9), "{$joints} sockets", null, $source);
+                $this->add('consumable', "{$plan->cement['name']}, {$can}", $plan->cement['standard'], '', $system->letters, (int) ceil($cans - Tolerance::ROUNDING), "{$joints} sockets", null, $source);
             }
             if ($plan->primer !== null) {
-                $this->add('consumable', "{$plan->primer['name']}, {$can}", $plan->primer['standard'], '', $system->letters, (int) ceil($cans / $planner->primerYield() - 1e-9), "{$joints} sockets", null, $plan->primer['provenance']);
+                $this->add('consumable', "{$plan->primer['name']}, {$can}", $plan->primer['standard'], '', $system->letters, (int) ceil($cans / $planner->primerYield() - Tolerance::ROUNDING), "{$joints} sockets", null, $plan->primer['provenance']);
             }
         }
     }

@@ -9,6 +9,7 @@ use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\TapePrinter;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 
 /** Says legs as a call-out line, such that reading it gives the same legs. */
@@ -101,7 +102,7 @@ final readonly class CallOutPrinter
         }
         if ($this->units === Units::Inch) {
             $marks = $leg->fallMmPerM / Fall::MM_PER_M_PER_IN_PER_FT * 64;
-            if (abs($marks - round($marks)) < 1e-9 && $marks > 0) {
+            if (abs($marks - round($marks)) < Tolerance::ROUNDING && $marks > 0) {
                 return ['fall '.TapePrinter::exact(Length::nm((int) round($marks) * intdiv(Length::NM_PER_INCH, 64)), Units::Inch)];
             }
         }

@@ -16,6 +16,7 @@ use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Job\Terminal;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * Reads a whole run in one line: where it comes from, its legs, where it goes. `lav: basin / east 30 / into stack 60`, `stack: roof 3 / down 120 / north 96`,
@@ -135,7 +136,7 @@ final readonly class RunReader
             default => $this->usual->drainSize,
         };
         foreach ($sizes as $size) {
-            if (Nominal::mm($size) >= Nominal::mm($wanted) - 0.5) {
+            if (Nominal::mm($size) >= Nominal::mm($wanted) - Tolerance::NOMINAL_MM) {
                 return $size;
             }
         }
@@ -148,7 +149,7 @@ final readonly class RunReader
     {
         $drain = $this->job->run($run)->size ?? $this->usual->ventSizeMost;
 
-        return Nominal::mm($drain) > Nominal::mm($this->usual->ventSizeMost) + 0.5 ? $this->usual->ventSizeMost : $drain;
+        return Nominal::mm($drain) > Nominal::mm($this->usual->ventSizeMost) + Tolerance::NOMINAL_MM ? $this->usual->ventSizeMost : $drain;
     }
 
     private function freeId(string $name): string

@@ -6,6 +6,7 @@ namespace FallBend\Core\Catalog;
 
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * The outside diameters that one side of a coupling or a gasket takes: the envelope of the pipes that it is made for with their tolerances,
@@ -69,6 +70,6 @@ final readonly class PipeRange implements Storable
     /** Whether a pipe of this region, material and outside diameter goes in. */
     public function takes(string $kind, float $outsideMm): bool
     {
-        return $outsideMm >= $this->lowMm - 1e-9 && $outsideMm <= $this->highMm + 1e-9 && in_array($kind, $this->kinds, true);
+        return $outsideMm >= $this->lowMm - Tolerance::ROUNDING && $outsideMm <= $this->highMm + Tolerance::ROUNDING && in_array($kind, $this->kinds, true);
     }
 }

@@ -14,9 +14,11 @@ use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -58,13 +60,13 @@ final readonly class JobCutting
         [$groups, $findings] = $this->groups($plans);
         $printed = $this->done->printed[$run] ?? null;
         foreach ($layout->pieces as $piece) {
-            if (! isset($this->done->cut[$run][$piece->key]) && $back->lengths[$piece->key] < $piece->leastMm - 0.5) {
-                $findings[] = new Finding('cut.tooShort', Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
+            if (! isset($this->done->cut[$run][$piece->key]) && $back->lengths[$piece->key] < $piece->leastMm - Tolerance::TAPE_MM) {
+                $findings[] = new Finding(RuleId::CutTooShort, Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
             }
         }
         array_push($findings, ...$this->movedBranches($layout));
-        if ($back->missed->length() > 0.5) {
-            $findings[] = new Finding('cut.missed', Severity::Warn, new Where, $back->missed->length(), 0.0, ['missed_mm' => $back->missed->length()]);
+        if ($back->missed->length() > Tolerance::TAPE_MM) {
+            $findings[] = new Finding(RuleId::CutMissed, Severity::Warn, new Where, $back->missed->length(), 0.0, ['missed_mm' => $back->missed->length()]);
         }
 
         return [
@@ -154,7 +156,7 @@ final readonly class JobCutting
             $off = ($this->done->cut[$layout->run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
             $junction = $layout->fittingAt($piece->jointTo)?->junction;
             if ($junction !== null && abs($off) > self::NOTICED_MM) {
-                $findings[] = new Finding('cut.branchMoves', Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), abs($off), null, ['piece' => $piece->letter, 'off_mm' => abs($off), 'way' => $off > 0 ? 'down' : 'up', 'run' => $this->job->run($junction->key())->name ?? $junction->key()]);
+                $findings[] = new Finding(RuleId::CutBranchMoves, Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), abs($off), null, ['piece' => $piece->letter, 'off_mm' => abs($off), 'way' => $off > 0 ? 'down' : 'up', 'run' => $this->job->run($junction->key())->name ?? $junction->key()]);
             }
         }
 
@@ -214,14 +216,12 @@ final readonly class JobCutting
         [$groups, $findings] = [[], []];
         foreach ($plans as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]) {
             if ($stock === []) {
-                $findings[] = new Finding('cut.noStick', Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
+                $findings[] = new Finding(RuleId::CutNoStick, Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
 
                 continue;
             }
             $groups[] = $this->group($system, $size, $plan, $objective);
-            if ($plan->left !== []) {
-                $findings[] = new Finding('cut.notEnough', Severity::Stop, new Where, params: ['count' => count($plan->left)]);
-            }
+            array_push($findings, ...CutFindings::notEnough(count($plan->left)));
         }
 
         return [$groups, $findings];

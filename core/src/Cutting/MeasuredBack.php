@@ -7,6 +7,7 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * What has still to be cut, once some pieces came out longer or shorter than they were meant to be. The end of the run stays where it is. The next piece of the same leg that is not cut yet takes the difference;
@@ -152,6 +153,6 @@ final readonly class MeasuredBack
         // Two that lead nearly the same way would have to go far forth and back.
         $isFar = max([0.0, ...array_map(abs(...), $by)]) > self::MOST * $wanted->length();
 
-        return $isFar || $reached->minus($wanted)->length() > self::SHARE * $wanted->length() + 1e-6 ? null : array_values($by);
+        return $isFar || $reached->minus($wanted)->length() > self::SHARE * $wanted->length() + Tolerance::SUM ? null : array_values($by);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Effort\Effort;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * What to cut from what, so that the fewest sticks are used, or the least length, or the least money. A lower bound is proved first (what the length of all parts costs, and how many parts are
@@ -74,7 +75,7 @@ final readonly class StockCutter
         }
         [$stocks, $grain] = $this->stocks(array_sum($counts));
         $bound = $this->bound($stocks, $sizes, $counts);
-        $target = (int) floor($most / $grain + 1e-6);
+        $target = (int) floor($most / $grain + Tolerance::SUM);
         if ($bound === null || $bound > $target) {
             return null;
         }

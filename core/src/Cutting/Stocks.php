@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Effort\Effort;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * The stock lengths as the search sees them. A stick of length L holds parts l₁ … lₙ with n − 1 cuts between them: Σ l + k (n − 1) ≤ L, which is Σ (l + k) ≤ L + k. So every part is
@@ -70,7 +71,7 @@ final readonly class Stocks
             $cost += $whole * $this->costs[$stock];
             $length -= $whole * $this->capacities[$stock];
             if ($whole < $available[$stock] && $length > 0) {
-                return $cost + (int) ceil($this->costs[$stock] * ($length / $this->capacities[$stock]) - 1e-9);
+                return $cost + (int) ceil($this->costs[$stock] * ($length / $this->capacities[$stock]) - Tolerance::ROUNDING);
             }
         }
 

@@ -6,6 +6,7 @@ namespace FallBend\Core\Drawing;
 
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /** A run seen from above (x east, y north), along its length (x along the tape in plan, y up), or at 30° (isometric: east to the lower right, north to the upper right, up is up). */
 final readonly class RunViews
@@ -47,7 +48,7 @@ final readonly class RunViews
     private function outline(LineDrawing $drawing, array $a, array $b, float $half): void
     {
         $length = hypot($b[0] - $a[0], $b[1] - $a[1]);
-        if ($length < 1e-6) {
+        if ($length < Tolerance::SUM) {
             $drawing->circle('PIPE-OUTLINE', $a, $half);
 
             return;
@@ -76,7 +77,7 @@ final readonly class RunViews
             $u = $leg->line->direction;
             $plan = hypot($u->x, $u->y);
             if ($leg->line->number >= $number) {
-                return $along + ($plan < 1e-9 ? 0.0 : (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan);
+                return $along + ($plan < Tolerance::ROUNDING ? 0.0 : (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan);
             }
             $along += $leg->centreMm * $plan;
         }

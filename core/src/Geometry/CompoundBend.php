@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Geometry;
 
+use FallBend\Core\Measure\Tolerance;
+
 /**
  * Two bends rolled against each other. With a and b their turns and φ the roll of the second (0 = turns the same way), the whole turn θ is
  * cos θ = cos a cos b − sin a sin b cos φ: the spherical law of cosines for the triangle of the three directions of flow.
@@ -51,6 +53,6 @@ final readonly class CompoundBend
     {
         [$least, $most] = $this->spanDeg();
 
-        return $turnDeg >= $least - 1e-9 && $turnDeg <= $most + 1e-9;
+        return $turnDeg >= $least - Tolerance::ROUNDING && $turnDeg <= $most + Tolerance::ROUNDING;
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Geometry;
 
+use FallBend\Core\Measure\Tolerance;
+
 /**
  * How far a bend is rolled about the pipe that it is on: from the plane of the bend before it, or, for the first bend,
  * from straight up (from north where that pipe is upright). 0 = turns the same way; clockwise positive looking downstream; above −180 to 180.
@@ -25,7 +27,7 @@ final class Roll
         }
         $deg = rad2deg(atan2($in->dot($from->cross($turnsTo)), $from->dot($turnsTo)));
 
-        return $deg <= -180.0 + 1e-9 ? 180.0 : $deg;
+        return $deg <= -180.0 + Tolerance::ROUNDING ? 180.0 : $deg;
     }
 
     /** Gives the signed length round the outside of a pipe for a roll: mm for degrees and the outside diameter in mm. */

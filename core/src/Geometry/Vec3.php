@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Geometry;
 
+use FallBend\Core\Measure\Tolerance;
+
 /** A point or direction: x east, y north, z up; points in mm, directions of length one. */
 final readonly class Vec3
 {
@@ -87,7 +89,7 @@ final readonly class Vec3
     {
         $length = $this->length();
 
-        return $length < 1e-9 ? null : $this->times(1 / $length);
+        return $length < Tolerance::ROUNDING ? null : $this->times(1 / $length);
     }
 
     /** Gives the part of this vector that is square to the given direction, of length one; null where there is none. */

@@ -7,6 +7,7 @@ namespace FallBend\Core\Guide;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Wording;
 
 /** Writes the rules as a book: a page for each with why it is there, its picture, what it says, and every threshold by rulebook with its source. All of it comes from the data. */
@@ -52,7 +53,7 @@ final readonly class RuleBookPages
     {
         $text = "# {$page->title}\n\n{$page->why}\n\n![{$page->wrong->said}; {$page->right->said}]({$page->id}.svg)\n\n## What it says\n\n| verdict | title | why | what to do |\n|---|---|---|---|\n";
         foreach ($page->rules as $rule) {
-            $words = Wording::template($rule);
+            $words = Wording::template(RuleId::from($rule));
             $text .= "| `{$rule}` | ".implode(' | ', array_map(self::variants(...), [$words['title'], $words['why'], $words['remedy']]))." |\n";
         }
         if ($page->topics === []) {

@@ -7,6 +7,7 @@ namespace FallBend\Core\Hanging;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /** Which hangers are braced against sway: beside a turn of a large drain, and along level iron at the distance that the rulebook asks for. */
 final readonly class Bracing
@@ -23,7 +24,7 @@ final readonly class Bracing
         foreach ($this->layout->legs as $n => $leg) {
             $next = $this->layout->legs[$n + 1] ?? null;
             $sway = $this->rulebook->forSize('support.sway', $leg->line->size, $this->layout->system->key);
-            if ($next === null || $sway?->value === null || rad2deg(acos(max(-1.0, min(1.0, $leg->line->direction->dot($next->line->direction))))) <= $sway->value + 1e-6) {
+            if ($next === null || $sway?->value === null || rad2deg(acos(max(-1.0, min(1.0, $leg->line->direction->dot($next->line->direction))))) <= $sway->value + Tolerance::SUM) {
                 continue;
             }
             $nearest = $this->nearest($hangers, $leg->tapeMm + $leg->centreMm, [$n, $n + 1]);

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Material;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * How a run grows when it gets warmer. Legs that lie in one line grow as one; a line that is longer than the rulebook lets it be is parted by places that let it grow. Every stretch is held fast at one hanger, the foot of an
@@ -44,7 +45,7 @@ final readonly class Expansion
         }
         $places = [];
         foreach ($this->lines() as [$from, $to]) {
-            $parts = (int) ceil(($to - $from) / $this->longestMm - 1e-9);
+            $parts = (int) ceil(($to - $from) / $this->longestMm - Tolerance::ROUNDING);
             for ($k = 1; $k < $parts; $k++) {
                 $places[] = $from + ($to - $from) * $k / $parts;
             }

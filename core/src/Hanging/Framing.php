@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
+use FallBend\Core\Measure\Tolerance;
+
 /** What a leg can be fixed to where it stands: joists over it, or studs beside it. */
 final readonly class Framing
 {
@@ -23,9 +25,9 @@ final readonly class Framing
      */
     public static function every(string $kind, float $everyMm, float $firstMm, float $lengthMm, ?int $count = null): self
     {
-        $from = $count === null ? (int) ceil(-$firstMm / $everyMm - 1e-9) : 0;
+        $from = $count === null ? (int) ceil(-$firstMm / $everyMm - Tolerance::ROUNDING) : 0;
         $places = [];
-        for ($k = $from; ($count === null || $k < $count) && $firstMm + $k * $everyMm <= $lengthMm + 1e-9; $k++) {
+        for ($k = $from; ($count === null || $k < $count) && $firstMm + $k * $everyMm <= $lengthMm + Tolerance::ROUNDING; $k++) {
             $places[] = $firstMm + $k * $everyMm;
         }
 
@@ -35,7 +37,7 @@ final readonly class Framing
     /** @return list<float> where they stand from one place to another */
     public function within(float $lowMm, float $highMm): array
     {
-        return array_values(array_filter($this->places, static fn (float $at): bool => $at >= $lowMm - 1e-9 && $at <= $highMm + 1e-9));
+        return array_values(array_filter($this->places, static fn (float $at): bool => $at >= $lowMm - Tolerance::ROUNDING && $at <= $highMm + Tolerance::ROUNDING));
     }
 
     /** Gives the kind of a hanger that none of them is near enough to. */

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -69,11 +70,11 @@ final readonly class HangerLevels
         $params = ['from' => $from + 1, 'to' => $to + 1, 'drop_mm' => abs($drop), 'length_mm' => $length];
         $where = new Where(leg: $leg->line->number, tapeMm: $this->hangers[$from]->tapeMm($this->layout));
         if ($drop < -self::READING_MM) {
-            return [new Finding('hang.readBack', Severity::Stop, $where, $drop, 0.0, $params)];
+            return [new Finding(RuleId::HangReadBack, Severity::Stop, $where, $drop, 0.0, $params)];
         }
         $wanted = ($least->value ?? 0.0) / 1000 * $length;
 
-        return $drop < $wanted - self::READING_MM ? [new Finding('hang.readFlat', Severity::Warn, $where, $drop, $wanted, $params + ['least_mm' => $wanted, 'book' => $rulebook->name], $least?->provenance)] : [];
+        return $drop < $wanted - self::READING_MM ? [new Finding(RuleId::HangReadFlat, Severity::Warn, $where, $drop, $wanted, $params + ['least_mm' => $wanted, 'book' => $rulebook->name], $least?->provenance)] : [];
     }
 
     /** @return list<array{?float, int}> what is measured down, and the number of the string */

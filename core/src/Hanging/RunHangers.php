@@ -10,6 +10,7 @@ use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /** Where a run of a job is hung: its legs as whoever hangs them sees them, the hangers as they are reckoned or were set by hand. */
 final readonly class RunHangers
@@ -109,7 +110,7 @@ final readonly class RunHangers
         }
         [$top, $bottom] = [max($leg->from->z, $leg->to()->z), min($leg->from->z, $leg->to()->z)];
         $places = [];
-        for ($k = (int) ceil(($bottom + $this->decided->floorMm) / $storey - 1e-9); $k * $storey - $this->decided->floorMm <= $top + 1e-9; $k++) {
+        for ($k = (int) ceil(($bottom + $this->decided->floorMm) / $storey - Tolerance::ROUNDING); $k * $storey - $this->decided->floorMm <= $top + Tolerance::ROUNDING; $k++) {
             $places[] = ($k * $storey - $this->decided->floorMm - $leg->from->z) / $leg->line->direction->z;
         }
         sort($places);

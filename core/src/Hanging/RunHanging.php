@@ -17,6 +17,7 @@ use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -95,22 +96,22 @@ final readonly class RunHanging
     private function findings(array $hangers, array $spans, HangerLevels $levels, ?Expansion $expansion): array
     {
         if ($this->run->isBedded()) {
-            return [new Finding('hang.bedded', Severity::Note, new Where)];
+            return [new Finding(RuleId::HangBedded, Severity::Note, new Where)];
         }
         $findings = [];
         foreach ($this->layout->legs as $n => $leg) {
             // Each rule once: the legs of a run are of one pipe.
             foreach ($this->run->spacings[$n]->findings($leg->line->number, $leg->isUpright(), $this->layout->system, $leg->line->size, $this->rulebook, $this->run->celsius) as $finding) {
-                $findings[$finding->rule] ??= $finding;
+                $findings[$finding->rule->value] ??= $finding;
             }
         }
         $longest = $this->longestStraight();
         foreach ($expansion?->allowances() ?? [] as $at) {
-            $findings[] = new Finding('hang.expands', Severity::Warn, new Where(tapeMm: $at), null, $longest?->value, ['at_mm' => $at, 'most_mm' => $longest->value ?? 0.0, 'book' => $this->rulebook->name], $longest?->provenance);
+            $findings[] = new Finding(RuleId::HangExpands, Severity::Warn, new Where(tapeMm: $at), null, $longest?->value, ['at_mm' => $at, 'most_mm' => $longest->value ?? 0.0, 'book' => $this->rulebook->name], $longest?->provenance);
         }
         foreach ($expansion?->isTakenUpInJoints() === true ? $this->layout->pieces : [] as $piece) {
             if ($longest?->value !== null && $piece->cutMm > $longest->value) {
-                $findings[] = new Finding('hang.pieceTooLong', Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), $piece->cutMm, $longest->value, ['piece' => $piece->letter, 'length_mm' => $piece->cutMm, 'most_mm' => $longest->value], $longest->provenance);
+                $findings[] = new Finding(RuleId::HangPieceTooLong, Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), $piece->cutMm, $longest->value, ['piece' => $piece->letter, 'length_mm' => $piece->cutMm, 'most_mm' => $longest->value], $longest->provenance);
             }
         }
 

@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -47,10 +48,10 @@ final readonly class Spacing
     {
         $findings = [];
         if (($isUpright ? $this->uprightMm : $this->levelMm) === null) {
-            $findings[] = new Finding('hang.notStated', Severity::Unknown, new Where(leg: $leg), params: ['system' => $system->name, 'size' => $size, 'book' => $rulebook->name, 'way' => $isUpright ? 'upright' : 'level']);
+            $findings[] = new Finding(RuleId::HangNotStated, Severity::Unknown, new Where(leg: $leg), params: ['system' => $system->name, 'size' => $size, 'book' => $rulebook->name, 'way' => $isUpright ? 'upright' : 'level']);
         }
         if ($this->isTooHot) {
-            $findings[] = new Finding('hang.hot', Severity::Unknown, new Where(leg: $leg), $celsius, null, ['celsius' => (int) round($celsius)]);
+            $findings[] = new Finding(RuleId::HangHot, Severity::Unknown, new Where(leg: $leg), $celsius, null, ['celsius' => (int) round($celsius)]);
         }
 
         return $findings;

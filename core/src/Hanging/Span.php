@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -52,8 +53,8 @@ final readonly class Span
         $gap = $this->toMm - $this->fromMm;
 
         return [
-            ...($this->isOver() ? [new Finding('hang.gap', Severity::Warn, $where, $gap, $this->most?->value, ['gap_mm' => $gap, 'most_mm' => $this->most->value ?? 0.0, 'size' => $this->leg->line->size, 'book' => $book], $this->most?->provenance)] : []),
-            ...($this->pocket === null ? [] : [new Finding('sag.ponds', Severity::Warn, $where, $this->pocket['depth_mm'], 0.0, ['depth_mm' => $this->pocket['depth_mm'], 'length_mm' => $this->pocket['over_mm'] - $this->pocket['from_mm']])]),
+            ...($this->isOver() ? [new Finding(RuleId::HangGap, Severity::Warn, $where, $gap, $this->most?->value, ['gap_mm' => $gap, 'most_mm' => $this->most->value ?? 0.0, 'size' => $this->leg->line->size, 'book' => $book], $this->most?->provenance)] : []),
+            ...SagFindings::ponds($this->pocket, $where),
         ];
     }
 

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
+use FallBend\Core\Measure\Tolerance;
+
 /** A leg of pipe as whoever hangs it sees it. Lengths in mm along the leg, from its upstream end. */
 final readonly class SupportLeg
 {
@@ -55,7 +57,7 @@ final readonly class SupportLeg
     public function isClear(float $atMm, bool $isFoot): bool
     {
         foreach ($this->joints as $joint) {
-            if (abs($joint - $atMm) < $this->clearMm - 1e-6) {
+            if (abs($joint - $atMm) < $this->clearMm - Tolerance::SUM) {
                 return false;
             }
         }

@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -66,7 +68,7 @@ final readonly class Supports
      */
     public static function onJoints(array $hangers): array
     {
-        return array_map(static fn (Hanger $hanger): Finding => new Finding('hang.onJoint', Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]),
+        return array_map(static fn (Hanger $hanger): Finding => new Finding(RuleId::HangOnJoint, Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]),
             array_values(array_filter($hangers, static fn (Hanger $hanger): bool => ! $hanger->isClear)));
     }
 
@@ -167,7 +169,7 @@ final readonly class Supports
         }
         [$guided, $last] = [[], 0.0];
         foreach ($hangers as $hanger) {
-            $steps = (int) ceil(($hanger->atMm - $last) / $leg->guideMm - 1e-9);
+            $steps = (int) ceil(($hanger->atMm - $last) / $leg->guideMm - Tolerance::ROUNDING);
             for ($k = 1; $k < $steps; $k++) {
                 $wanted = $last + ($hanger->atMm - $last) * $k / $steps;
                 $slack = min($leg->besideMm, ($hanger->atMm - $last) / $steps / 4);
@@ -182,7 +184,7 @@ final readonly class Supports
 
     private function next(int $n, SupportLeg $leg, float $from, float $to): Hanger
     {
-        $steps = (int) ceil(($to - $from) / $leg->mostMm - 1e-9);
+        $steps = (int) ceil(($to - $from) / $leg->mostMm - Tolerance::ROUNDING);
 
         return $this->at($n, $leg, $from + self::NEAREST * $leg->mostMm, $from + $leg->mostMm, $from + ($to - $from) / $steps, 'spacing');
     }
@@ -217,6 +219,6 @@ final readonly class Supports
             array_push($places, $joint - $leg->clearMm, $joint + $leg->clearMm);
         }
 
-        return array_values(array_filter($places, static fn (float $at): bool => $at >= $low - 1e-9 && $at <= $high + 1e-9));
+        return array_values(array_filter($places, static fn (float $at): bool => $at >= $low - Tolerance::ROUNDING && $at <= $high + Tolerance::ROUNDING));
     }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Identify;
 
+use FallBend\Core\Measure\Tolerance;
+
 /**
  * The next thing to look at: of the checks that have not been made, the one whose answer is expected to tell most, in bits (entropy of the
  * candidates now less the mean entropy after it), weighted by how easily it is done on site.
@@ -58,7 +60,7 @@ final class NextCheck
         return match ($by) {
             'magnet' => $evidence->magnet !== null,
             'joint' => $evidence->joint !== '' && $evidence->joint !== 'bell',
-            'calliper' => ! $evidence->isString && $evidence->errorMm <= self::CALLIPER_MM + 0.01,
+            'calliper' => ! $evidence->isString && $evidence->errorMm <= self::CALLIPER_MM + Tolerance::CONVERTED_MM,
             'print' => $evidence->print !== '',
             'wall' => $evidence->wallMm !== null,
             'region' => $evidence->region !== '',

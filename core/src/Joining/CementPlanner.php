@@ -10,7 +10,9 @@ use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -85,10 +87,10 @@ final readonly class CementPlanner
     {
         $bad = array_values(array_filter([$a, $b], static fn (PipeSystem $system): bool => ! $system->isDrain || in_array($system->material, ['pp', 'iron', 'clay', 'copper', 'steel', 'brass', 'plastic-tube'], true)))[0] ?? null;
         $rule = match (true) {
-            $bad === null => 'cement.noCement',
-            ! $bad->isDrain => 'cement.noDrain',
-            $bad->material === 'pp' => 'cement.doesNotDissolve',
-            default => 'cement.noPlastic',
+            $bad === null => RuleId::CementNoCement,
+            ! $bad->isDrain => RuleId::CementNoDrain,
+            $bad->material === 'pp' => RuleId::CementDoesNotDissolve,
+            default => RuleId::CementNoPlastic,
         };
 
         return new CementPlan(null, null, null, $pipe->outsideMm * $this->number('dauber'), null, null, null, null,
@@ -101,25 +103,25 @@ final readonly class CementPlanner
         $findings = [];
         $cold = $conditions->coldC();
         if ($cold < $this->number('refused-below')) {
-            $findings[] = $this->found('cement.tooCold', Severity::Stop, $cold, 'refused-below');
+            $findings[] = $this->found(RuleId::CementTooCold, Severity::Stop, $cold, 'refused-below');
         } elseif ($cold < $this->number('cold-below')) {
-            $findings[] = $this->found('cement.cold', Severity::Warn, $cold, 'cold-below');
+            $findings[] = $this->found(RuleId::CementCold, Severity::Warn, $cold, 'cold-below');
         }
         if ($conditions->warmC() > $this->number('refused-above')) {
-            $findings[] = $this->found('cement.tooHot', Severity::Stop, $conditions->warmC(), 'refused-above');
+            $findings[] = $this->found(RuleId::CementTooHot, Severity::Stop, $conditions->warmC(), 'refused-above');
         } elseif ($conditions->warmC() > $this->number('hot-above')) {
-            $findings[] = $this->found('cement.hot', Severity::Warn, $conditions->warmC(), 'hot-above');
+            $findings[] = $this->found(RuleId::CementHot, Severity::Warn, $conditions->warmC(), 'hot-above');
         }
         if ($conditions->isWet) {
-            $findings[] = $this->found('cement.wet', Severity::Warn, $conditions->humidity, 'damp-above');
+            $findings[] = $this->found(RuleId::CementWet, Severity::Warn, $conditions->humidity, 'damp-above');
         } elseif ($conditions->humidity > $this->number('damp-above')) {
-            $findings[] = $this->found('cement.damp', Severity::Note, $conditions->humidity, 'damp-above');
+            $findings[] = $this->found(RuleId::CementDamp, Severity::Note, $conditions->humidity, 'damp-above');
         }
 
         return $findings;
     }
 
-    private function found(string $rule, Severity $severity, float $measured, string $limit): Finding
+    private function found(RuleId $rule, Severity $severity, float $measured, string $limit): Finding
     {
         $row = $this->table->number($limit);
 
@@ -136,9 +138,9 @@ final readonly class CementPlanner
         $percent = (int) round($fraction * 100);
 
         return match (true) {
-            $fraction >= 0.999 => [new Finding('cement.dryFitBottoms', Severity::Stop, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
-            $fraction > $most->value + 0.001 => [new Finding('cement.dryFitLoose', Severity::Warn, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
-            $fraction < $least->value - 0.001 => [new Finding('cement.dryFitTight', Severity::Warn, new Where, $fraction, $least->value, ['percent' => $percent], $least->provenance)],
+            $fraction >= 0.999 => [new Finding(RuleId::CementDryFitBottoms, Severity::Stop, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
+            $fraction > $most->value + 0.001 => [new Finding(RuleId::CementDryFitLoose, Severity::Warn, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
+            $fraction < $least->value - 0.001 => [new Finding(RuleId::CementDryFitTight, Severity::Warn, new Where, $fraction, $least->value, ['percent' => $percent], $least->provenance)],
             default => [],
         };
     }
@@ -147,7 +149,7 @@ final readonly class CementPlanner
     {
         $allowed = $rulebook->value('joint.transition-cement');
 
-        return new Finding($allowed < 1 ? 'cement.transitionNever' : 'cement.transitionPlace', $allowed < 1 ? Severity::Stop : ($allowed < 2 ? Severity::Warn : Severity::Note), new Where,
+        return new Finding($allowed < 1 ? RuleId::CementTransitionNever : RuleId::CementTransitionPlace, $allowed < 1 ? Severity::Stop : ($allowed < 2 ? Severity::Warn : Severity::Note), new Where,
             params: ['book' => $rulebook->name], source: $rulebook->source('joint.transition-cement'));
     }
 
@@ -156,7 +158,7 @@ final readonly class CementPlanner
     {
         $pvc = $a->material === 'pvc' || $b->material === 'pvc';
         if ($pvc && $rulebook->value('joint.primer.pvc') >= 1) {
-            return $this->table->primers['f656'] + ['tinted' => $rulebook->value('joint.primer.tinted') >= 1, 'needed' => true, 'may_be_waived' => $pipe->outsideMm <= $rulebook->value('joint.primer.waiver') + 0.01];
+            return $this->table->primers['f656'] + ['tinted' => $rulebook->value('joint.primer.tinted') >= 1, 'needed' => true, 'may_be_waived' => $pipe->outsideMm <= $rulebook->value('joint.primer.waiver') + Tolerance::CONVERTED_MM];
         }
         $uk = $a->region === 'uk' || $b->region === 'uk' || ($pvc && $rulebook->value('joint.cleaner') >= 1);
 
@@ -179,7 +181,7 @@ final readonly class CementPlanner
     private function band(float $celsius): string
     {
         foreach ($this->table->bands as $band) {
-            if ($celsius >= $band['least'] - 1e-9) {
+            if ($celsius >= $band['least'] - Tolerance::ROUNDING) {
                 return $band['id'];
             }
         }

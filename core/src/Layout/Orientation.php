@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /** How the water turns at a bend, in the words of the rulebooks. A leg is upright above 45° from level, else level. */
 enum Orientation: string
@@ -34,6 +35,6 @@ enum Orientation: string
     /** sin 45°, with a hair of slack so that a 45° bend from level counts as level on both kinds of machine arithmetic. */
     public static function isUpright(Vec3 $direction): bool
     {
-        return abs($direction->z) > M_SQRT1_2 + 1e-9;
+        return abs($direction->z) > M_SQRT1_2 + Tolerance::ROUNDING;
     }
 }

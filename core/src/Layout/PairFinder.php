@@ -7,6 +7,7 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Geometry\CompoundBend;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /** Finds the direction between two bends that are rolled so that together they turn one direction into another. */
 final class PairFinder
@@ -31,7 +32,7 @@ final class PairFinder
         $gamma = sqrt(max(0.0, 1 - $alpha ** 2 - $beta ** 2 - 2 * $alpha * $beta * $cos));
         $inPlane = $in->times($alpha)->plus($out->times($beta));
 
-        return $inPlane->plus($normal->times($normal->z > 1e-9 ? -$gamma : $gamma))->unit();
+        return $inPlane->plus($normal->times($normal->z > Tolerance::ROUNDING ? -$gamma : $gamma))->unit();
     }
 
     /**

@@ -6,6 +6,7 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\BranchAt;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * Places the frames of runs that meet into one. A run stands where its first tie puts it: a vent where it leaves its drain; what its second tie misses is reported.
@@ -113,7 +114,7 @@ final class Placement
                     $queue[] = $other;
                 } elseif (($this->tied[$from] ?? 0) > 1 || ($this->tied[$other] ?? 0) > 1) {
                     $miss = $this->offsets[$other]->minus(new Vec3($at->x + $x, $at->y + $y, $at->z + $z))->length();
-                    if ($miss > 0.5) {
+                    if ($miss > Tolerance::TAPE_MM) {
                         $run = $this->meets($from, $other) ? $from : $other;
                         $this->missesMm[$run] = max($this->missesMm[$run] ?? 0.0, $miss);
                     }

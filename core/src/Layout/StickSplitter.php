@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Layout;
 
+use FallBend\Core\Measure\Tolerance;
+
 /** Cuts a span that is longer than a stick into pieces with couplings between. */
 final class StickSplitter
 {
@@ -21,7 +23,7 @@ final class StickSplitter
     {
         $pieces = [];
         $left = $spanMm;
-        while ($left > $stickMm + 1e-6) {
+        while ($left > $stickMm + Tolerance::SUM) {
             $pieces[] = $stickMm;
             $left -= $stickMm + $stopMm;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /** One sequence of bends on its way from one end to the other: whether a choice of directions can be built, and how far it is from that. */
 final class Chain
@@ -38,8 +39,8 @@ final class Chain
         $way = $problem->to->at->minus($problem->from->at);
         $this->d = [$way->x, $way->y, $way->z];
         // A millionth of a degree is no fall missing.
-        $this->leastDeg = $problem->fallLeast === null ? null : rad2deg(atan($problem->fallLeast / 1000)) - 1e-6;
-        $this->mostDeg = $problem->fallMost === null ? null : rad2deg(atan($problem->fallMost / 1000)) + 1e-6;
+        $this->leastDeg = $problem->fallLeast === null ? null : rad2deg(atan($problem->fallLeast / 1000)) - Tolerance::SUM;
+        $this->mostDeg = $problem->fallMost === null ? null : rad2deg(atan($problem->fallMost / 1000)) + Tolerance::SUM;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Measure\Tolerance;
+
 /**
  * How far off the last joint of a chain may come to lie, when every length in it is read and cut with some error. Errors that are as likely anywhere within a bound
  * are added up as such (the sum of uniform variables), errors that gather round nothing by the square of their deviation, and what a tape is off by the same way
@@ -53,7 +55,7 @@ final class ClosingGap
      */
     public static function of(array $uniform, array $normal, float $sharedMm, int $readings): self
     {
-        $uniform = array_values(array_filter($uniform, static fn (float $half): bool => $half > 1e-9));
+        $uniform = array_values(array_filter($uniform, static fn (float $half): bool => $half > Tolerance::ROUNDING));
         $square = array_sum(array_map(static fn (float $one): float => $one ** 2, $normal)) + ($sharedMm * $readings) ** 2;
         if (count($uniform) > self::MANY) {
             return new self([], sqrt($square + self::squareOf($uniform)));
@@ -71,7 +73,7 @@ final class ClosingGap
     /** Gives the half width within which the error lies in so many cases of one, mm. */
     public function within(float $share): float
     {
-        [$low, $high] = [0.0, array_sum($this->bounds) + 8 * $this->deviationMm + 1e-9];
+        [$low, $high] = [0.0, array_sum($this->bounds) + 8 * $this->deviationMm + Tolerance::ROUNDING];
         for ($i = 0; $i < 60; $i++) {
             $middle = ($low + $high) / 2;
             // An error to the one side is as likely as the same to the other.
@@ -93,7 +95,7 @@ final class ClosingGap
 
     private function upTo(float $x): float
     {
-        if ($this->deviationMm < 1e-9) {
+        if ($this->deviationMm < Tolerance::ROUNDING) {
             return $this->bounds === [] ? ($x >= 0 ? 1.0 : 0.0) : $this->boundedUpTo($x);
         }
         if ($this->bounds === []) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * All directions that the legs of a chain can have, for given turns: no bend and one bend leave no choice, two bends leave two, three a family along a line,
@@ -102,7 +103,7 @@ final readonly class Families
         $rounds = [Cones::roundDeg($this->in, $this->out), Cones::roundDeg($this->in, $this->way), Cones::roundDeg($this->in, [0.0, 0.0, -1.0])];
         $rounds = [...$rounds, ...array_map(static fn (float $round): float => $round + 180.0, $rounds)];
         $dip = atan(($fallMmPerM ?? 0.0) / 1000);
-        foreach (Cones::meet($this->in, cos(deg2rad($firstDeg)), [0.0, 0.0, -1.0], sin($dip + 1e-9)) as $u) {
+        foreach (Cones::meet($this->in, cos(deg2rad($firstDeg)), [0.0, 0.0, -1.0], sin($dip + Tolerance::ROUNDING)) as $u) {
             $rounds[] = Cones::roundDeg($this->in, $u);
         }
 
@@ -118,7 +119,7 @@ final readonly class Families
      */
     public function falling(array $turns, float $fallMmPerM): array
     {
-        $sine = sin(atan($fallMmPerM / 1000) + 1e-9);
+        $sine = sin(atan($fallMmPerM / 1000) + Tolerance::ROUNDING);
         $after = Cones::meet($this->in, cos(deg2rad($turns[0])), [0.0, 0.0, -1.0], $sine);
         $before = Cones::meet($this->out, cos(deg2rad($turns[count($turns) - 1])), [0.0, 0.0, -1.0], $sine);
         $sets = [];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\MakeUp;
 
+use FallBend\Core\Measure\Tolerance;
+
 /**
  * How long every leg must be for a chain of known directions to lead from one point to another, with the least pipe: least Σ L with Σ L·u = D and L ≥ m.
  * With L' = L − m it asks for D' = D − Σ m·u as a sum of directions none of which goes backward. The least sum lies on a corner, where at most three legs are
@@ -37,13 +39,13 @@ final class Lengths
                     }
                 }
                 $two = self::two($u[$i], $u[$j], $x, $y, $z);
-                if ($two !== null && $bestMore - 1e-6 > $two[0] + $two[1]) {
+                if ($two !== null && $bestMore - Tolerance::SUM > $two[0] + $two[1]) {
                     [$best, $bestMore, $bestMiss] = [[$i => $two[0], $j => $two[1]], $two[0] + $two[1], $two[2]];
                 }
             }
             $one = $u[$i][0] * $x + $u[$i][1] * $y + $u[$i][2] * $z;
             $off = sqrt(max(0.0, $x * $x + $y * $y + $z * $z - $one * $one));
-            if ($one >= 0 && $off <= self::MISS_MM && $one < $bestMore - 1e-6) {
+            if ($one >= 0 && $off <= self::MISS_MM && $one < $bestMore - Tolerance::SUM) {
                 [$best, $bestMore, $bestMiss] = [[$i => $one], $one, $off];
             }
         }
@@ -139,7 +141,7 @@ final class Lengths
     {
         $cos = $a[0] * $b[0] + $a[1] * $b[1] + $a[2] * $b[2];
         $square = 1.0 - $cos * $cos;
-        if ($square < 1e-9) {
+        if ($square < Tolerance::ROUNDING) {
             return null;
         }
         $da = $a[0] * $x + $a[1] * $y + $a[2] * $z;

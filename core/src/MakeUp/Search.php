@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Effort\Effort;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * Searches the ways of making up pipe between two ends: every sequence of bends, the fewest first, with rolls and lengths as they come out, not in steps.
@@ -304,7 +305,7 @@ final class Search
             return;
         }
         foreach (count($solution->bends()) > 0 ? range(0, count($solution->bends()) - 1) : [] as $i) {
-            if ($solution->strainDeg($i) > $this->problem->playDeg + 1e-6) {
+            if ($solution->strainDeg($i) > $this->problem->playDeg + Tolerance::SUM) {
                 return;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * A trap between the tailpiece of a fixture and an outlet in the wall or the floor. The lower bend swings about the tailpiece, the upper one about its other leg; so the arm leads
@@ -37,7 +38,7 @@ final readonly class TrapFit
         $way = new Vec3($outlet->x - $tail->x, $outlet->y - $tail->y, 0.0);
         $ahead = $way->dot($flat);
         $this->asideMm = $isFloor ? $way->length() : abs($way->x * $flat->y - $way->y * $flat->x);
-        if ($this->asideMm > $reachMm + 0.5) {
+        if ($this->asideMm > $reachMm + Tolerance::TAPE_MM) {
             [$this->armMm, $this->highMm] = [null, null];
 
             return;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Measure\Tolerance;
 
 /**
  * A trap over an outlet in the floor, with a vent where its arm turns down: a riser stands in the outlet, a sanitary tee on the riser takes the arm at its branch, and the vent goes up
@@ -31,7 +32,7 @@ final readonly class TrapOverFloor
         $apart = hypot($outlet->x - $tail->x, $outlet->y - $tail->y);
         // The leg lies on a circle about the tailpiece: from the riser it is at least so far, at most so far, and anything between.
         $arm = max(abs($apart - $reachMm), $leastMm);
-        $this->armMm = $arm > $apart + $reachMm + 0.5 ? null : $arm;
+        $this->armMm = $arm > $apart + $reachMm + Tolerance::TAPE_MM ? null : $arm;
         $this->riserMm = $this->armMm === null ? null : $tail->z - $tallMm - $arm * $fallMmPerM / 1000 - $outlet->z;
     }
 

@@ -10,6 +10,7 @@ use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 
 /**
@@ -83,7 +84,7 @@ final readonly class WrapTemplate
     {
         $all = $this->roundMm + self::LAP_MM;
         $rows = [];
-        for ($from = 0.0; $from < $all - 1e-9; $from += $widthMm) {
+        for ($from = 0.0; $from < $all - Tolerance::ROUNDING; $from += $widthMm) {
             $rows[] = [$from, min($all, $from + $widthMm)];
         }
 
@@ -113,7 +114,7 @@ final readonly class WrapTemplate
     {
         $step = $units === Units::Inch ? 12.7 : 5.0;
         $ticks = [];
-        for ($i = 0; $i * $step <= $roundMm + 1e-9; $i++) {
+        for ($i = 0; $i * $step <= $roundMm + Tolerance::ROUNDING; $i++) {
             $ticks[] = ['tick', $i * $step, $heightMm, $i * $step, $heightMm - ($i % 2 === 0 ? 4.0 : 2.0)];
         }
 

@@ -70,7 +70,7 @@ final readonly class Phrasing
     /** Says a time in minutes as people plan by it: `30 min`, `1 h 30 min`, `3 days`. */
     public static function minutes(float $minutes): string
     {
-        $whole = (int) ceil($minutes - 1e-9);
+        $whole = (int) ceil($minutes - Tolerance::ROUNDING);
 
         return match (true) {
             $whole >= 2880 && $whole % 1440 === 0 => intdiv($whole, 1440).' days',
@@ -112,6 +112,6 @@ final readonly class Phrasing
     {
         $mark = $units->markNm();
 
-        return Length::nm((int) ceil($mm * Length::NM_PER_MM / $mark - 1e-6) * $mark);
+        return Length::nm((int) ceil($mm * Length::NM_PER_MM / $mark - Tolerance::SUM) * $mark);
     }
 }

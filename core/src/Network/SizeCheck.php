@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Measure\Tolerance;
 
 /** What one stretch of a pipe may carry. */
 final readonly class SizeCheck
@@ -19,6 +20,6 @@ final readonly class SizeCheck
     /** Whether it takes a load, or nobody says that it does not. */
     public function carries(float $load): bool
     {
-        return $this->mostLoad === null || $load <= $this->mostLoad + 1e-6;
+        return $this->mostLoad === null || $load <= $this->mostLoad + Tolerance::SUM;
     }
 }

@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Flow\DesignFlow;
 use FallBend\Core\Flow\Manning;
+use FallBend\Core\Measure\Tolerance;
 
 /** Compares what a pipe carries with what the rulebook lets into its size, and proposes the smallest size that does. */
 final class Sizing
@@ -81,11 +82,11 @@ final class Sizing
     {
         $least = $this->leastNominalMm($segment);
         foreach ($segment->layout->system->sizes() as $size) {
-            if (Nominal::mm($size) < $least - 0.5) {
+            if (Nominal::mm($size) < $least - Tolerance::NOMINAL_MM) {
                 continue;
             }
             [$most] = $this->most($segment, $size, $check->place, $check->stretch->fallMmPerM());
-            if ($most !== null && $segment->load <= $most + 1e-6) {
+            if ($most !== null && $segment->load <= $most + Tolerance::SUM) {
                 return $size;
             }
         }

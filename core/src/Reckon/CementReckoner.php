@@ -15,6 +15,7 @@ use FallBend\Core\Joining\Conditions;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Measure\Phrasing;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
@@ -112,7 +113,7 @@ final readonly class CementReckoner implements Reckoner
             }
             $sources[] = $cans['provenance'];
         }
-        $whole = static fn (float $cans): int => (int) ceil($cans - 1e-9);
+        $whole = static fn (float $cans): int => (int) ceil($cans - Tolerance::ROUNDING);
 
         return [[
             'joints' => array_sum(array_column($joints, 1)),

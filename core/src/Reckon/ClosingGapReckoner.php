@@ -10,6 +10,7 @@ use FallBend\Core\MakeUp\ClosingGap;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -52,7 +53,7 @@ final readonly class ClosingGapReckoner implements Reckoner
             'joints' => $joints,
             'last' => $best['id'] ?? null,
             'chance_it_closes' => $best['chance'] ?? null,
-            'findings' => FindingReport::list($best === null || $best['chance'] >= self::LIKELY ? [] : [new Finding('closing.unlikely', Severity::Warn, new Where, $best['chance'], self::LIKELY,
+            'findings' => FindingReport::list($best === null || $best['chance'] >= self::LIKELY ? [] : [new Finding(RuleId::ClosingUnlikely, Severity::Warn, new Where, $best['chance'], self::LIKELY,
                 ['joint' => $best['id'], 'percent' => (int) round($best['chance'] * 100), 'spread_mm' => $gap->within(self::LIKELY)])], Units::Millimetre),
             'sources' => [],
         ];

@@ -22,6 +22,7 @@ use FallBend\Core\MakeUp\CutSide;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -122,22 +123,22 @@ final readonly class CutInReckoner implements Reckoner
         $findings = [];
         foreach (['upstream' => $cut->up, 'downstream' => $cut->down] as $name => $side) {
             if ($side->offer === null) {
-                $findings[] = new Finding('cutin.noCoupling', Severity::Stop, new Where, params: ['side' => $name, 'book' => $rulebook->name]);
+                $findings[] = new Finding(RuleId::CutinNoCoupling, Severity::Stop, new Where, params: ['side' => $name, 'book' => $rulebook->name]);
             } elseif ($side->insertionMm === null) {
-                $findings[] = new Finding('cutin.measureCoupling', Severity::Unknown, new Where, params: ['side' => $name]);
+                $findings[] = new Finding(RuleId::CutinMeasureCoupling, Severity::Unknown, new Where, params: ['side' => $name]);
             } elseif ($side->way() === null) {
-                $findings[] = new Finding('cutin.noRoom', Severity::Stop, new Where, $side->slideRoomMm, $side->needsMm(), ['side' => $name, 'room_mm' => $side->slideRoomMm, 'needs_mm' => $side->needsMm()]);
+                $findings[] = new Finding(RuleId::CutinNoRoom, Severity::Stop, new Where, $side->slideRoomMm, $side->needsMm(), ['side' => $name, 'room_mm' => $side->slideRoomMm, 'needs_mm' => $side->needsMm()]);
             }
         }
         if (! $cut->fitting->isRunKnown) {
-            $findings[] = new Finding('cutin.measureFitting', Severity::Unknown, new Where, params: ['fitting' => $cut->fitting->name], source: $cut->fitting->provenance);
+            $findings[] = new Finding(RuleId::CutinMeasureFitting, Severity::Unknown, new Where, params: ['fitting' => $cut->fitting->name], source: $cut->fitting->provenance);
         }
         if (! $cut->fits()) {
             $marks = $cut->marks() ?? [0.0, 0.0];
-            $findings[] = new Finding('cutin.offPiece', Severity::Stop, new Where, params: ['first_mm' => max(0.0, $marks[0]), 'second_mm' => $marks[1]]);
+            $findings[] = new Finding(RuleId::CutinOffPiece, Severity::Stop, new Where, params: ['first_mm' => max(0.0, $marks[0]), 'second_mm' => $marks[1]]);
         }
         if ($cut->pipe->kgPerM === null) {
-            $findings[] = new Finding('cutin.noWeight', Severity::Unknown, new Where, params: ['size' => $cut->pipe->size]);
+            $findings[] = new Finding(RuleId::CutinNoWeight, Severity::Unknown, new Where, params: ['size' => $cut->pipe->size]);
         }
 
         return $findings;

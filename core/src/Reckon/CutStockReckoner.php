@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Reckon;
 
+use FallBend\Core\Cutting\CutFindings;
 use FallBend\Core\Cutting\CutPart;
 use FallBend\Core\Cutting\CutPlan;
 use FallBend\Core\Cutting\CutStick;
@@ -15,6 +16,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -105,12 +107,12 @@ final readonly class CutStockReckoner implements Reckoner
         $longest = max(array_map(static fn (StockLength $one): float => $one->available === 0 ? 0.0 : $one->mm, $stock));
         $long = array_values(array_filter($plan->left, static fn (CutPart $part): bool => $part->mm > $longest));
         if ($long !== []) {
-            $findings[] = new Finding('cut.tooLong', Severity::Stop, new Where, $long[0]->mm, $longest, ['part' => $long[0]->tag, 'length_mm' => $long[0]->mm, 'longest_mm' => $longest]);
+            $findings[] = new Finding(RuleId::CutTooLong, Severity::Stop, new Where, $long[0]->mm, $longest, ['part' => $long[0]->tag, 'length_mm' => $long[0]->mm, 'longest_mm' => $longest]);
         }
         if (count($plan->left) > count($long)) {
-            $findings[] = new Finding('cut.notEnough', Severity::Stop, new Where, params: ['count' => count($plan->left) - count($long)]);
+            array_push($findings, ...CutFindings::notEnough(count($plan->left) - count($long)));
         } elseif (! $plan->isOptimal && $plan->sticks !== []) {
-            $findings[] = new Finding('cut.notProved', Severity::Note, new Where, $plan->used, $plan->bound, ['used' => self::said($plan->used, $objective), 'bound' => self::said($plan->bound, $objective)]);
+            $findings[] = new Finding(RuleId::CutNotProved, Severity::Note, new Where, $plan->used, $plan->bound, ['used' => self::said($plan->used, $objective), 'bound' => self::said($plan->bound, $objective)]);
         }
 
         return $findings;

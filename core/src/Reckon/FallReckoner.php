@@ -11,11 +11,11 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\FallBackRule;
 use FallBend\Core\Rules\FallLeastRule;
 use FallBend\Core\Rules\FallMostRule;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
-use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
@@ -94,7 +94,7 @@ final readonly class FallReckoner implements Reckoner
         $size = $input->choice('size', $system->pipes->ids());
         $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
         $rulebook = $book->name;
-        $most = $book->forSize(FallMostRule::ID, $size, $system->key);
+        $most = $book->forSize('fall.most', $size, $system->key);
 
         return $book->forSize('fall.least', $size, $system->key);
     }
@@ -104,7 +104,7 @@ final readonly class FallReckoner implements Reckoner
     {
         $where = new Where;
         if ($fall < 0) {
-            return [new Finding('fall.back', Severity::Stop, $where, $fall, $least?->value, ['rise_mm' => -$fall * $length / 1000], $least?->provenance)];
+            return [FallBackRule::verdict(-$fall * $length / 1000, $where)];
         }
         $finding = FallLeastRule::verdict($fall, $length, $least, $where, ['size' => $size, 'book' => $book]);
 

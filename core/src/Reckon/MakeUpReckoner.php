@@ -21,9 +21,11 @@ use FallBend\Core\MakeUp\Search;
 use FallBend\Core\MakeUp\Solution;
 use FallBend\Core\MakeUp\SolutionReport;
 use FallBend\Core\MakeUp\Turnings;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -125,20 +127,20 @@ final readonly class MakeUpReckoner implements Reckoner
         $findings = [];
         if ($found->solutions === []) {
             // Where not all was tried, there may be a way all the same.
-            $findings[] = new Finding($found->isExhaustive ? 'makeup.none' : 'makeup.notKnown', $found->isExhaustive ? Severity::Stop : Severity::Unknown, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
+            $findings[] = new Finding($found->isExhaustive ? RuleId::MakeupNone : RuleId::MakeupNotKnown, $found->isExhaustive ? Severity::Stop : Severity::Unknown, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
         }
         if ($problem->from->system === $problem->to->system && $problem->from->size !== $problem->to->size) {
-            $findings[] = new Finding('makeup.sizes', Severity::Warn, new Where, params: ['from' => $problem->from->size, 'to' => $problem->to->size]);
+            $findings[] = new Finding(RuleId::MakeupSizes, Severity::Warn, new Where, params: ['from' => $problem->from->size, 'to' => $problem->to->size]);
         }
         foreach (['from' => $problem->from, 'to' => $problem->to] as $side => $end) {
             $level = sqrt(max(1e-12, 1 - $end->along->z ** 2));
             $fall = -$end->along->z / $level * 1000;
-            if ($problem->fallLeast !== null && $level > M_SQRT1_2 && $fall < $problem->fallLeast - 0.01) {
-                $findings[] = new Finding('makeup.endFall', Severity::Warn, new Where, $fall, $problem->fallLeast, ['side' => $side === 'from' ? 'first' : 'second', 'fall_mm_per_m' => $fall, 'least_mm_per_m' => $problem->fallLeast]);
+            if ($problem->fallLeast !== null && $level > M_SQRT1_2 && $fall < $problem->fallLeast - Tolerance::CONVERTED_MM) {
+                $findings[] = new Finding(RuleId::MakeupEndFall, Severity::Warn, new Where, $fall, $problem->fallLeast, ['side' => $side === 'from' ? 'first' : 'second', 'fall_mm_per_m' => $fall, 'least_mm_per_m' => $problem->fallLeast]);
             }
         }
         if (! $found->isExhaustive && $found->solutions !== []) {
-            $findings[] = new Finding('makeup.notAll', Severity::Note, new Where, params: ['sequences' => $found->sequences]);
+            $findings[] = new Finding(RuleId::MakeupNotAll, Severity::Note, new Where, params: ['sequences' => $found->sequences]);
         }
 
         return $findings;

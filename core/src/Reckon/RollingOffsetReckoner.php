@@ -8,9 +8,11 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -44,7 +46,7 @@ final readonly class RollingOffsetReckoner implements Reckoner
         Overrides::read($input, $this->catalogue);
         $input->end();
         $true = hypot($offset, $rise);
-        if ($true < 1e-6) {
+        if ($true < Tolerance::SUM) {
             throw BadInput::at($input->at('offset_mm'), 'offset and rise cannot both be nothing', $offset);
         }
         $travel = $true / sin(deg2rad($bend));
@@ -56,7 +58,7 @@ final readonly class RollingOffsetReckoner implements Reckoner
             'advance_mm' => $bend === 90.0 ? 0.0 : $true / tan(deg2rad($bend)),
             'cut_mm' => $cut,
             'roll_from_level_deg' => rad2deg(atan2($rise, $offset)),
-            'findings' => FindingReport::list($cut < 0 ? [new Finding('offset.cutNegative', Severity::Stop, new Where, $cut, 0.0, ['missing_mm' => -$cut])] : [], Units::Millimetre),
+            'findings' => FindingReport::list($cut < 0 ? [new Finding(RuleId::OffsetCutNegative, Severity::Stop, new Where, $cut, 0.0, ['missing_mm' => -$cut])] : [], Units::Millimetre),
             'sources' => [],
         ];
     }

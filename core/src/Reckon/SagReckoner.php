@@ -8,10 +8,12 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\Beam;
 use FallBend\Core\Hanging\FilledPipe;
+use FallBend\Core\Hanging\SagFindings;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -71,9 +73,9 @@ final readonly class SagReckoner implements Reckoner
     private static function findings(?Beam $beam, ?array $pocket, string $system, float $celsius, bool $isYears): array
     {
         if ($beam === null) {
-            return [new Finding('sag.modulusNotKnown', Severity::Unknown, new Where, params: ['system' => $system, 'celsius' => (int) round($celsius), 'duration' => $isYears ? 'years' : 'hours'])];
+            return [new Finding(RuleId::SagModulusNotKnown, Severity::Unknown, new Where, params: ['system' => $system, 'celsius' => (int) round($celsius), 'duration' => $isYears ? 'years' : 'hours'])];
         }
 
-        return $pocket === null ? [] : [new Finding('sag.ponds', Severity::Warn, new Where, $pocket['depth_mm'], 0.0, ['depth_mm' => $pocket['depth_mm'], 'length_mm' => $pocket['over_mm'] - $pocket['from_mm']])];
+        return SagFindings::ponds($pocket, new Where);
     }
 }

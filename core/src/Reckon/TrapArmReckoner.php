@@ -6,14 +6,17 @@ namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
-use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Network\ArmFallRule;
+use FallBend\Core\Rules\Network\ArmLongRule;
+use FallBend\Core\Rules\Network\ArmShortRule;
+use FallBend\Core\Rules\Network\MeasuredArm;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -47,17 +50,15 @@ final readonly class TrapArmReckoner implements Reckoner
         $fixture = $input->has('fixture') ? $input->choice('fixture', FixtureTable::KINDS) : '';
         $opening = $input->numberOrNull('vent_opening_mm', 0, 5000) ?? $system->pipe($size)->boreMm;
         $input->end();
-        $most = $fixture === 'water-closet' ? $book->limit('closet-arm.most') : $book->forFixture('trap-arm.most', $fixture, $size);
-        $least = $fixture === 'water-closet' ? null : $book->limit('trap-arm.least');
-        $leastMm = $least?->value === null ? null : $least->value * Nominal::mm($size);
-        $drop = $length * $fall / 1000;
-        $findings = $this->judge(['length_mm' => $length, 'drop_mm' => $drop, 'opening_mm' => $opening, 'fixture' => $fixture === '' ? 'the fixture' : $fixture, 'size' => $size, 'book' => $book->name], $leastMm, $least, $most, $fixture, $book);
+        $arm = new MeasuredArm($fixture, $fixture === '' ? 'the fixture' : $fixture, $size, $length, $length * $fall / 1000);
+        $findings = self::judge($arm, $opening, $book);
+        [$most, $least] = [$arm->most($book), $arm->least($book)];
 
         return [
-            'least_mm' => $leastMm,
-            'most_mm' => $most?->value !== null && $most->value > 0 ? $most->value : null,
-            'drop_mm' => $drop,
-            'opening_above_weir_mm' => $opening - $drop,
+            'least_mm' => $arm->diametersMm($least),
+            'most_mm' => $arm->mostMm($book),
+            'drop_mm' => $arm->dropMm,
+            'opening_above_weir_mm' => $opening - $arm->dropMm,
             'verdict' => $findings === [] ? 'pass' : $findings[0]->severity->value,
             'findings' => FindingReport::list($findings, $book->units === 'mm' ? Units::Millimetre : Units::Inch),
             'sources' => SourceList::of([$most?->provenance, $least?->provenance, $book->source('trap-arm.fall-most'), $system->pipe($size)->provenance]),
@@ -65,29 +66,25 @@ final readonly class TrapArmReckoner implements Reckoner
     }
 
     /**
-     * @param array{length_mm: float, drop_mm: float, opening_mm: float, fixture: string, size: string, book: string} $arm
+     * @param float $openingMm how high the vent opens over the weir, before the arm has fallen
      * @return list<Finding> the heaviest first
      */
-    private function judge(array $arm, ?float $leastMm, ?Threshold $least, ?Threshold $most, string $fixture, Rulebook $book): array
+    private static function judge(MeasuredArm $arm, float $openingMm, Rulebook $book): array
     {
-        $findings = [];
-        $fall = $fixture === 'water-closet' ? null : $book->limit('trap-arm.fall-most');
-        $fallMm = $fall?->value === null ? null : $fall->value * Nominal::mm($arm['size']);
-        if ($most?->value !== null && $most->value > 0 && $arm['length_mm'] > $most->value + 0.5) {
-            $findings[] = new Finding('arm.long', Severity::Stop, new Where, $arm['length_mm'], $most->value, $arm + ['most_mm' => $most->value, 'over_mm' => $arm['length_mm'] - $most->value], $most->provenance);
-        }
-        if ($fallMm !== null && $arm['drop_mm'] > $fallMm + 0.5) {
-            $findings[] = new Finding('arm.fall', Severity::Stop, new Where, $arm['drop_mm'], $fallMm, $arm + ['most_mm' => $fallMm], $fall->provenance);
-        }
-        if ($fixture !== 'water-closet' && $arm['drop_mm'] >= $arm['opening_mm']) {
-            $findings[] = new Finding('arm.ventBelowWeir', Severity::Stop, new Where, $arm['opening_mm'] - $arm['drop_mm'], 0.0, $arm + ['below_mm' => $arm['drop_mm'] - $arm['opening_mm']]);
-        }
-        if ($leastMm !== null && $arm['length_mm'] < $leastMm - 0.5) {
-            $findings[] = new Finding('arm.short', Severity::Stop, new Where, $arm['length_mm'], $leastMm, $arm + ['least_mm' => $leastMm], $least?->provenance);
-        }
-        if ($most === null) {
-            $findings[] = new Finding('arm.mostNotKnown', Severity::Unknown, new Where, $arm['length_mm'], null, $arm);
-        }
+        $where = new Where;
+        $below = $arm->dropMm - $openingMm;
+        $weir = $arm->isOfCloset() || $below < 0 ? null : new Finding(RuleId::ArmVentBelowWeir, Severity::Stop, $where, -$below, 0.0, [
+            'drop_mm' => $arm->dropMm,
+            'below_mm' => $below,
+        ]);
+        $verdicts = [
+            ArmLongRule::verdict($arm, $book, $where),
+            ArmFallRule::verdict($arm, $book, $where),
+            $weir,
+            ArmShortRule::verdict($arm, $book, $where),
+        ];
+        $findings = array_values(array_filter($verdicts, static fn (?Finding $finding): bool => $finding !== null));
+        usort($findings, static fn (Finding $one, Finding $other): int => $one->severity->rank() <=> $other->severity->rank());
 
         return $findings;
     }

@@ -14,9 +14,16 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\MakeUp\TrapFit;
 use FallBend\Core\MakeUp\TrapOverFloor;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Rules\Network\ArmLongRule;
+use FallBend\Core\Rules\Network\MeasuredArm;
+use FallBend\Core\Rules\Network\TrapKindRule;
+use FallBend\Core\Rules\Network\TrapSealRule;
+use FallBend\Core\Rules\Network\TrapSizeRule;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
@@ -69,8 +76,8 @@ final readonly class TrapFitReckoner implements Reckoner
         $tee = $system->branches["san-tee/{$size}"] ?? null;
         [$teeBranch, $teeOut] = [$teeBranch ?? ($tee?->isBranchKnown === true ? $tee->branchMm : null), $teeOut ?? ($tee?->isRunKnown === true ? $tee->runOutMm : null)];
         $riser = $fit === null || ! $fit->isFloor() || ! $isVented ? null : new TrapOverFloor($tailAt, $outletAt, $fit->tallMm, $fit->reachMm, $fall, self::leastArm($rulebook, $size));
-        $findings = [...$this->judgeTrap($rulebook, $fixture, $pattern, $seal, $trapSize, $size), ...match (true) {
-            $fit === null => [new Finding('trapfit.measure', Severity::Unknown, new Where, params: ['pattern' => $pattern])],
+        $findings = [...self::judgeTrap($rulebook, $fixture, $pattern, $seal, $trapSize, $size), ...match (true) {
+            $fit === null => [new Finding(RuleId::TrapfitMeasure, Severity::Unknown, new Where, params: ['pattern' => $pattern])],
             $riser !== null => self::judgeRiser($riser, $rulebook, $fixture, $size, $tailLength, $tee, $teeBranch === null ? null : $teeOut, 2 * $system->pipe($size)->socketDepthMm - ($depth ?? 0.0)),
             default => self::judgeFit($fit, $rulebook, $fixture, $pattern, $size, $tailLength, $adjust, $seal, $cabinet),
         }];
@@ -81,8 +88,8 @@ final readonly class TrapFitReckoner implements Reckoner
         return [
             'parts' => self::parts($pattern, $trapSize, $tailSize, $size, $high, $adjust, $fit, $riser, $tee),
             'cuts' => array_map(static fn (array $cut): array => ['piece' => $cut[0], 'length_mm' => $cut[1], 'insertion_mm' => $cut[2]], array_values(array_filter($cuts, static fn (array $cut): bool => $cut[1] !== null && $cut[1] > 0))),
-            'shorten_mm' => $high === null || $high >= -0.5 - $adjust ? 0.0 : -$high - $adjust,
-            'extend_mm' => $high === null || $high <= 0.5 + $adjust ? 0.0 : $high - $adjust,
+            'shorten_mm' => $high === null || $high >= -Tolerance::TAPE_MM - $adjust ? 0.0 : -$high - $adjust,
+            'extend_mm' => $high === null || $high <= Tolerance::TAPE_MM + $adjust ? 0.0 : $high - $adjust,
             'seal_mm' => $seal,
             'arm' => $fit === null ? null : ['length_mm' => $riser === null ? $fit->armMm : $riser->armMm, 'fall_mm_per_m' => $fall, 'aside_mm' => $fit->asideMm],
             'riser_mm' => $riser?->riserMm,
@@ -107,15 +114,15 @@ final readonly class TrapFitReckoner implements Reckoner
     private static function judgeRiser(TrapOverFloor $fit, Rulebook $rulebook, string $fixture, string $size, float $tailLength, ?Branch $tee, ?float $teeOutMm, float $shortestMm): array
     {
         if ($fit->armMm === null || $fit->riserMm === null) {
-            return [new Finding('trapfit.armShort', Severity::Stop, new Where, $fit->reachMm, $fit->leastMm, ['least_mm' => $fit->leastMm, 'reach_mm' => $fit->reachMm], $rulebook->source('trap-arm.least'))];
+            return [new Finding(RuleId::TrapfitArmShort, Severity::Stop, new Where, $fit->reachMm, $fit->leastMm, ['least_mm' => $fit->leastMm, 'reach_mm' => $fit->reachMm], $rulebook->source('trap-arm.least'))];
         }
         $findings = [];
         if ($teeOutMm === null) {
-            $findings[] = new Finding('trapfit.measureTee', Severity::Unknown, new Where, params: ['size' => $size], source: $tee?->provenance);
+            $findings[] = new Finding(RuleId::TrapfitMeasureTee, Severity::Unknown, new Where, params: ['size' => $size], source: $tee?->provenance);
         }
         $needs = ($teeOutMm ?? 0.0) + max(0.0, $shortestMm);
-        if ($fit->riserMm < $needs - 0.5) {
-            $findings[] = new Finding('trapfit.low', Severity::Stop, new Where, $fit->riserMm, $needs, ['height_mm' => max(0.0, $fit->riserMm), 'needs_mm' => $needs, 'more_mm' => $needs - $fit->riserMm]);
+        if ($fit->riserMm < $needs - Tolerance::TAPE_MM) {
+            $findings[] = new Finding(RuleId::TrapfitLow, Severity::Stop, new Where, $fit->riserMm, $needs, ['height_mm' => max(0.0, $fit->riserMm), 'needs_mm' => $needs, 'more_mm' => $needs - $fit->riserMm]);
         }
         array_push($findings, ...self::judgeArm($rulebook, $fixture, $size, $fit->armMm));
 
@@ -129,22 +136,15 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /** @return list<Finding> */
-    private function judgeTrap(Rulebook $rulebook, string $fixture, string $pattern, ?float $seal, string $trapSize, string $size): array
+    private static function judgeTrap(Rulebook $rulebook, string $fixture, string $pattern, ?float $seal, string $trapSize, string $size): array
     {
-        $findings = [];
-        $kind = $rulebook->limit('trap.kind');
-        if ($kind !== null && $rulebook->value("trap.kind.{$pattern}") < 1) {
-            $findings[] = new Finding('trap.kind', Severity::Stop, new Where, params: ['kind' => $pattern, 'fixture' => str_replace('-', ' ', $fixture), 'book' => $rulebook->name], source: $rulebook->source("trap.kind.{$pattern}"));
-        }
-        $least = $rulebook->forFixture('trap.seal-least', $fixture);
-        if ($seal !== null && $least?->value !== null && $seal < $least->value - 0.5) {
-            $findings[] = new Finding('trap.seal', Severity::Stop, new Where, $seal, $least->value, ['seal_mm' => $seal, 'limit_mm' => $least->value, 'fixture' => str_replace('-', ' ', $fixture), 'off' => 'shallow'], $least->provenance);
-        }
-        if (Nominal::mm($trapSize) > Nominal::mm($size) + 0.5) {
-            $findings[] = new Finding('trap.larger', Severity::Stop, new Where, Nominal::mm($trapSize), Nominal::mm($size), ['fixture' => str_replace('-', ' ', $fixture), 'trap' => $trapSize, 'drain' => $size]);
-        }
+        [$name, $where] = [str_replace('-', ' ', $fixture), new Where];
 
-        return $findings;
+        return [
+            ...TrapKindRule::verdict($pattern, $name, $rulebook, $where),
+            ...($seal === null ? [] : TrapSealRule::verdict($seal, $fixture, $name, $rulebook, $where)),
+            ...TrapSizeRule::larger($trapSize, $size, $name, $rulebook, $where),
+        ];
     }
 
     /** @return list<Finding> */
@@ -153,22 +153,22 @@ final readonly class TrapFitReckoner implements Reckoner
         $findings = [];
         // A book that takes an S trap takes the drop behind it; no other trap is made for it.
         if ($fit->isFloor() && ($pattern !== 's' || $rulebook->value('trap.kind.s') < 1)) {
-            $findings[] = new Finding('trapfit.floor', Severity::Stop, new Where, params: ['book' => $rulebook->name]);
+            $findings[] = new Finding(RuleId::TrapfitFloor, Severity::Stop, new Where, params: ['book' => $rulebook->name]);
         }
         if ($fit->armMm === null) {
-            $findings[] = new Finding('trapfit.aside', Severity::Stop, new Where, $fit->asideMm, $fit->reachMm, ['aside_mm' => $fit->asideMm, 'reach_mm' => $fit->reachMm]);
+            $findings[] = new Finding(RuleId::TrapfitAside, Severity::Stop, new Where, $fit->asideMm, $fit->reachMm, ['aside_mm' => $fit->asideMm, 'reach_mm' => $fit->reachMm]);
 
             return $findings;
         }
         array_push($findings, ...self::judgeArm($rulebook, $fixture, $size, $fit->armMm));
         $short = $fit->highMm === null ? 0.0 : -$fit->highMm - $adjust;
         if ($short > $tailLength) {
-            $findings[] = new Finding('trapfit.outletHigh', Severity::Stop, new Where, $short, $tailLength, ['over_mm' => $short - $tailLength, 'short_mm' => $short]);
+            $findings[] = new Finding(RuleId::TrapfitOutletHigh, Severity::Stop, new Where, $short, $tailLength, ['over_mm' => $short - $tailLength, 'short_mm' => $short]);
         }
         array_push($findings, ...self::judgeDrop($rulebook, $tailLength + max(0.0, $fit->highMm ?? 0.0) + $fit->tallMm));
         $low = $fit->outlet->z - ($seal ?? 0.0) - Nominal::mm($size);
         if ($cabinet !== null && $low < $cabinet) {
-            $findings[] = new Finding('trapfit.cabinet', Severity::Stop, new Where, $low, $cabinet, ['below_mm' => $cabinet - $low]);
+            $findings[] = new Finding(RuleId::TrapfitCabinet, Severity::Stop, new Where, $low, $cabinet, ['below_mm' => $cabinet - $low]);
         }
 
         return $findings;
@@ -177,9 +177,13 @@ final readonly class TrapFitReckoner implements Reckoner
     /** @return list<Finding> */
     private static function judgeArm(Rulebook $rulebook, string $fixture, string $size, float $armMm): array
     {
-        $most = $rulebook->forFixture('trap-arm.most', $fixture, $size);
+        $arm = new MeasuredArm($fixture, $fixture, $size, $armMm, 0.0);
+        $most = $arm->mostMm($rulebook);
 
-        return $most?->value === null || $most->value <= 0 || $armMm <= $most->value + 0.5 ? [] : [new Finding('trapfit.armLong', Severity::Warn, new Where, $armMm, $most->value, ['length_mm' => $armMm, 'most_mm' => $most->value], $most->provenance)];
+        return $most === null || ! ArmLongRule::isOver($armMm, $most) ? [] : [new Finding(RuleId::TrapfitArmLong, Severity::Warn, new Where, $armMm, $most, [
+            'length_mm' => $armMm,
+            'most_mm' => $most,
+        ], $arm->most($rulebook)?->provenance)];
     }
 
     /**
@@ -190,17 +194,17 @@ final readonly class TrapFitReckoner implements Reckoner
     {
         $most = $rulebook->limit('tailpiece.drop-most');
 
-        return $most?->value === null || $dropMm <= $most->value + 0.5 ? [] : [new Finding('trapfit.drop', Severity::Stop, new Where, $dropMm, $most->value, ['drop_mm' => $dropMm, 'most_mm' => $most->value], $most->provenance)];
+        return $most?->value === null || $dropMm <= $most->value + Tolerance::TAPE_MM ? [] : [new Finding(RuleId::TrapfitDrop, Severity::Stop, new Where, $dropMm, $most->value, ['drop_mm' => $dropMm, 'most_mm' => $most->value], $most->provenance)];
     }
 
     /** @return list<array{part: string, size: string, why: string}> */
     private static function parts(string $pattern, string $trapSize, string $tailSize, string $size, ?float $high, float $adjust, ?TrapFit $fit, ?TrapOverFloor $riser, ?Branch $tee): array
     {
         $parts = [['part' => $pattern === 'bottle' ? 'bottle trap' : 'trap', 'size' => $trapSize, 'why' => 'as measured']];
-        if ($high !== null && $high > 0.5 + $adjust) {
+        if ($high !== null && $high > Tolerance::TAPE_MM + $adjust) {
             $parts[] = ['part' => 'extension tube', 'size' => $tailSize, 'why' => 'the tailpiece ends too high'];
         }
-        if (Nominal::mm($tailSize) < Nominal::mm($trapSize) - 0.5) {
+        if (Nominal::mm($tailSize) < Nominal::mm($trapSize) - Tolerance::NOMINAL_MM) {
             $parts[] = ['part' => 'reducing washer', 'size' => "{$trapSize} to {$tailSize}", 'why' => 'the tailpiece is smaller than the trap'];
         }
         if ($fit !== null && ! $fit->isFloor()) {
@@ -210,7 +214,7 @@ final readonly class TrapFitReckoner implements Reckoner
             array_push($parts, ['part' => 'arm', 'size' => $size, 'why' => 'from the trap to the tee'], ['part' => $tee->name ?? 'sanitary tee', 'size' => $size, 'why' => 'on the riser: the arm in its branch, the vent up from its top'],
                 ['part' => 'riser', 'size' => $size, 'why' => 'from the outlet in the floor up to the tee']);
         }
-        if (Nominal::mm($trapSize) < Nominal::mm($size) - 0.5) {
+        if (Nominal::mm($trapSize) < Nominal::mm($size) - Tolerance::NOMINAL_MM) {
             $parts[] = ['part' => 'trap adapter', 'size' => "{$size} to {$trapSize}", 'why' => 'the outlet is larger than the trap'];
         }
 
@@ -224,6 +228,6 @@ final readonly class TrapFitReckoner implements Reckoner
             return [];
         }
 
-        return ['trap.bucket', ...($high !== null && $high < -0.5 - $adjust ? ['trap.shorten'] : []), ...($high !== null && $high > 0.5 + $adjust ? ['trap.extend'] : []), ...($fit->isFloor() ? [] : ['trap.wall-tube']), 'trap.nuts', ...($pattern === 'bottle' ? ['trap.bottle'] : ['trap.hang', 'trap.swing']), 'trap.tighten', 'trap.fill'];
+        return ['trap.bucket', ...($high !== null && $high < -Tolerance::TAPE_MM - $adjust ? ['trap.shorten'] : []), ...($high !== null && $high > Tolerance::TAPE_MM + $adjust ? ['trap.extend'] : []), ...($fit->isFloor() ? [] : ['trap.wall-tube']), 'trap.nuts', ...($pattern === 'bottle' ? ['trap.bottle'] : ['trap.hang', 'trap.swing']), 'trap.tighten', 'trap.fill'];
     }
 }

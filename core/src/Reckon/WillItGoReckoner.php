@@ -14,6 +14,7 @@ use FallBend\Core\MakeUp\PlannedJoint;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -86,7 +87,7 @@ final readonly class WillItGoReckoner implements Reckoner
     /** @param  list<string>  $left */
     private static function unknown(array $left): Finding
     {
-        return new Finding('assembly.notKnown', Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)]);
+        return new Finding(RuleId::AssemblyNotKnown, Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)]);
     }
 
     /**
@@ -98,7 +99,7 @@ final readonly class WillItGoReckoner implements Reckoner
     {
         $first = $frees[0] ?? [];
 
-        return new Finding('assembly.stuck', Severity::Stop, new Where, params: [
+        return new Finding(RuleId::AssemblyStuck, Severity::Stop, new Where, params: [
             'joints' => implode(', ', $left),
             'count' => count($left),
             'frees' => implode(' and ', array_map(strval(...), array_keys($first))),

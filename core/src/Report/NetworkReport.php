@@ -16,6 +16,7 @@ use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
 use FallBend\Core\Rules\Network\ArmLongRule;
+use FallBend\Core\Rules\Network\MeasuredArm;
 
 /** Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every trap is vented, what is drilled. */
 final readonly class NetworkReport
@@ -108,8 +109,9 @@ final readonly class NetworkReport
     /** @return array<string, mixed> */
     private function arm(Arm $arm): array
     {
-        $most = ArmLongRule::most($arm, $this->rulebook);
-        $limit = ArmLongRule::limitMm($most);
+        $judged = MeasuredArm::of($arm);
+        $most = $judged->most($this->rulebook);
+        $limit = $judged->mostMm($this->rulebook);
         $vent = match (true) {
             $arm->vent === null => 'none',
             $arm->by === null => 'gully',
@@ -122,7 +124,7 @@ final readonly class NetworkReport
             'length' => $this->tape->of($arm->lengthMm),
             'drop' => $this->tape->of($arm->dropMm),
             'most' => $this->tape->orNull($limit),
-            'over' => $limit !== null && ArmLongRule::isOver($arm, $limit),
+            'over' => $limit !== null && ArmLongRule::isOver($arm->lengthMm, $limit),
             'unlimited' => $most?->value !== null && $most->value <= 0.0,
             'turn_deg' => $arm->turnDeg,
             'fall_mm_per_m' => $arm->steepestMmPerM,

@@ -8,13 +8,14 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A run that starts from a trap adapter is of a size that the catalogue has one in. */
 final readonly class AdapterMissingRule implements Rule
 {
-    public const ID = 'run.noAdapter';
+    public const ID = RuleId::RunNoAdapter;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

@@ -8,13 +8,14 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A fitting that stands in a fitting makes one length only: what is called out beside it must be that. */
 final readonly class CloseLengthRule implements Rule
 {
-    public const ID = 'leg.closeLength';
+    public const ID = RuleId::LegCloseLength;
 
     public function __construct(private Catalogue $catalogue) {}
 

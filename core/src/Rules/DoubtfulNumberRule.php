@@ -9,13 +9,14 @@ use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A cut length that rests on a number nobody stated: the fitting is to be measured. One finding for each row of the catalogue. */
 final readonly class DoubtfulNumberRule implements Rule
 {
-    public const ID = 'catalogue.doubtful';
+    public const ID = RuleId::CatalogueDoubtful;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -17,7 +18,7 @@ use FallBend\Core\Verdict\Where;
  */
 final readonly class EndJointRule implements Rule
 {
-    public const ID = 'joint.refused';
+    public const ID = RuleId::JointRefused;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
@@ -36,7 +37,7 @@ final readonly class EndJointRule implements Rule
     {
         $names = ['pipe' => $joint->pipe->name, 'ours' => $joint->ours->system->short, 'theirs' => $joint->theirs->system->short ?? ''];
         if ($joint->theirs === null) {
-            return new Finding('joint.unknownPipe', Severity::Unknown, $where, params: $names);
+            return new Finding(RuleId::JointUnknownPipe, Severity::Unknown, $where, params: $names);
         }
         $refusal = $joint->refusal();
         if ($refusal !== null) {
@@ -46,11 +47,11 @@ final readonly class EndJointRule implements Rule
         if ($joint->offer === null) {
             $unknown = array_filter($joint->decision->refusals ?? [], static fn ($refusal): bool => $refusal->isUnknown) !== [];
 
-            return new Finding($unknown ? 'joint.noRow' : 'joint.none', $unknown ? Severity::Unknown : Severity::Stop, $where, params: $names);
+            return new Finding($unknown ? RuleId::JointNoRow : RuleId::JointNone, $unknown ? Severity::Unknown : Severity::Stop, $where, params: $names);
         }
 
         return $joint->reachMm() === null
-            ? new Finding('joint.measure', Severity::Unknown, $where, params: $names + ['part' => $joint->offer->parts[0]->name ?? 'joint'])
+            ? new Finding(RuleId::JointMeasure, Severity::Unknown, $where, params: $names + ['part' => $joint->offer->parts[0]->name ?? 'joint'])
             : null;
     }
 

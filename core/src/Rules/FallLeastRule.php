@@ -9,13 +9,14 @@ use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A level leg falls at least as much as the rulebook asks for its size. One that does not fall at all is `FallNoneRule`'s. */
 final readonly class FallLeastRule implements Rule
 {
-    public const ID = 'fall.least';
+    public const ID = RuleId::FallLeast;
 
     /** How far below the least still counts as the least, in mm per m: a tenth of a mm over a metre, which no level shows. */
     private const SLACK = 0.1;
@@ -57,14 +58,14 @@ final readonly class FallLeastRule implements Rule
     public static function verdict(float $fall, float $planMm, ?Threshold $least, Where $where, array $names): ?Finding
     {
         if ($least?->value === null) {
-            return new Finding('fall.leastNotKnown', Severity::Unknown, $where, $fall, null, $names);
+            return new Finding(RuleId::FallLeastNotKnown, Severity::Unknown, $where, $fall, null, $names);
         }
         if ($fall >= $least->value - self::SLACK) {
             return null;
         }
         $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
 
-        return new Finding($approved ? 'fall.byApproval' : self::ID, $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
+        return new Finding($approved ? RuleId::FallByApproval : self::ID, $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
             'fall_mm_per_m' => $fall,
             'least_mm_per_m' => $least->value,
             'size' => $names['size'],

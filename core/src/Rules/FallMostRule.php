@@ -8,13 +8,14 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** Where the rulebook has a most for the size, a level leg of a drain flatter than 15° falls no more than that: water would outrun its trap. */
 final readonly class FallMostRule implements Rule
 {
-    public const ID = 'fall.most';
+    public const ID = RuleId::FallMost;
 
     /** tan 15° in mm per m: steeper legs are offsets, which no most is meant for. */
     private const STEEP_MM_PER_M = 267.949;
@@ -27,7 +28,7 @@ final readonly class FallMostRule implements Rule
         $findings = [];
         foreach ($layout->legs as $leg) {
             $fall = $leg->fallMmPerM();
-            $most = $rulebook->forSize(self::ID, $leg->line->size, $layout->system->key);
+            $most = $rulebook->forSize('fall.most', $leg->line->size, $layout->system->key);
             $finding = $fall === null ? null : self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $most,
                 new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2), $leg->line->size);
             if ($finding !== null) {

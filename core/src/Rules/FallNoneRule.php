@@ -8,13 +8,14 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A leg that lies level holds its water. */
 final readonly class FallNoneRule implements Rule
 {
-    public const ID = 'fall.none';
+    public const ID = RuleId::FallNone;
 
     /** Flatter than this counts as level: half a mm over a metre, either way. */
     public const LEVEL_MM_PER_M = 0.5;

@@ -8,14 +8,16 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A fitting that turns more or less than its legs do: its joints give a little, and beyond that play they are strained. */
 final readonly class JointStrainRule implements Rule
 {
-    public const ID = 'joint.strain';
+    public const ID = RuleId::JointStrain;
 
     public function __construct(private Catalogue $catalogue) {}
 
@@ -26,7 +28,7 @@ final readonly class JointStrainRule implements Rule
         foreach ($layout->joints as $joint) {
             $numbers[$joint->fitting ?? ''] ??= $joint;
         }
-        $strained = array_filter($layout->fittings, static fn (Fitting $fitting): bool => $fitting->strainDeg > $play->value + 1e-9);
+        $strained = array_filter($layout->fittings, static fn (Fitting $fitting): bool => $fitting->strainDeg > $play->value + Tolerance::ROUNDING);
 
         return array_values(array_map(static fn (Fitting $fitting): Finding => new Finding(
             self::ID,

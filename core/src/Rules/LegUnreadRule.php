@@ -7,13 +7,14 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A leg that was not understood stops the run there: what comes after it has no place yet. */
 final readonly class LegUnreadRule implements Rule
 {
-    public const ID = 'leg.unread';
+    public const ID = RuleId::LegUnread;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

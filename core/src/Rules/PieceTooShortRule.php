@@ -6,11 +6,12 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Verdict\RuleId;
 
 /** A piece that is shorter than its two sockets are deep: the lips of the fittings meet before the pipe is home. */
 final readonly class PieceTooShortRule implements Rule
 {
-    public const ID = 'piece.tooShort';
+    public const ID = RuleId::PieceTooShort;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

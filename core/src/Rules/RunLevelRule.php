@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -27,9 +28,9 @@ final readonly class RunLevelRule implements Rule
         $left = $layout->remainingMm();
 
         return match (true) {
-            $left === null => [new Finding('run.notLevelled', Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->thing()])],
-            $left < -self::READING_MM => [new Finding('run.below', Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->thing()])],
-            $left > self::READING_MM => [new Finding('run.inHand', Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->thing()])],
+            $left === null => [new Finding(RuleId::RunNotLevelled, Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->thing()])],
+            $left < -self::READING_MM => [new Finding(RuleId::RunBelow, Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->thing()])],
+            $left > self::READING_MM => [new Finding(RuleId::RunInHand, Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->thing()])],
             default => [],
         };
     }

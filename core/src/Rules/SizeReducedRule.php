@@ -7,13 +7,14 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** The size is never reduced in the direction of flow. */
 final readonly class SizeReducedRule implements Rule
 {
-    public const ID = 'size.reduced';
+    public const ID = RuleId::SizeReduced;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

@@ -7,13 +7,14 @@ namespace FallBend\Core\Rules;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A turn that no fitting and no pair of the catalogue makes, or not the one that was asked for. */
 final readonly class TurnImpossibleRule implements Rule
 {
-    public const ID = 'turn.impossible';
+    public const ID = RuleId::TurnImpossible;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

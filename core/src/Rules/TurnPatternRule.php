@@ -11,13 +11,14 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** A bend is of a pattern that the rulebook takes for the way the water turns there: level to upright, upright to level, level to level. */
 final readonly class TurnPatternRule implements Rule
 {
-    public const ID = 'turn.pattern';
+    public const ID = RuleId::TurnPattern;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
@@ -44,7 +45,7 @@ final readonly class TurnPatternRule implements Rule
         }
         $doubtful = $objection === 1;
 
-        return new Finding($doubtful ? 'turn.patternDoubtful' : self::ID, $doubtful ? Severity::Warn : Severity::Stop,
+        return new Finding($doubtful ? RuleId::TurnPatternDoubtful : self::ID, $doubtful ? Severity::Warn : Severity::Stop,
             new Where($fitting->leg, $layout->run->legs[$fitting->leg - 1]->id, tapeMm: $layout->legs[$fitting->leg - 1]->tapeMm), null, null, [
                 'fitting' => $bend->name,
                 'orientation' => str_replace('-', ' to ', $orientation->value),

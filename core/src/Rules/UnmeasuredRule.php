@@ -9,13 +9,14 @@ use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /** No piece is cut to a fitting whose take-off nobody states: it is to be measured first. One finding for each row of the catalogue. */
 final readonly class UnmeasuredRule implements Rule
 {
-    public const ID = 'fitting.unmeasured';
+    public const ID = RuleId::FittingUnmeasured;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {

@@ -13,12 +13,11 @@ use FallBend\Core\Catalog\Provenance;
 final readonly class Finding
 {
     /**
-     * @param string $rule `topic.fact`, never renamed or reused
      * @param ?float $measured in the unit of the limit
      * @param array<string, float|int|string> $params
      */
     public function __construct(
-        public string $rule,
+        public RuleId $rule,
         public Severity $severity,
         public Where $where,
         public ?float $measured = null,

@@ -19,7 +19,7 @@ final class FindingReport
 
         return array_map(static function (Finding $finding) use ($wording): array {
             return [
-                'rule' => $finding->rule,
+                'rule' => $finding->rule->value,
                 'severity' => $finding->severity->value,
                 'where' => $finding->where->toArray(),
                 'measured' => $finding->measured,

@@ -33,9 +33,9 @@ final class Wording
      *
      * @return array{title: mixed, why: mixed, remedy: mixed}
      */
-    public static function template(string $rule): array
+    public static function template(RuleId $rule): array
     {
-        $texts = self::texts()[$rule] ?? throw new LogicException("core/data/wording.json has no text for {$rule}");
+        $texts = self::texts()[$rule->value] ?? throw new LogicException("core/data/wording.json has no text for {$rule->value}");
 
         return ['title' => $texts['title'] ?? '', 'why' => $texts['why'] ?? '', 'remedy' => $texts['remedy'] ?? ''];
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Layout\JunctionTrouble;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Wording;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -75,30 +75,11 @@ final class DataFilesTest extends TestCase
         }
     }
 
-    public function testEveryRuleHasItsWords(): void
+    public function testEveryVerdictHasItsWords(): void
     {
-        $ids = [];
-        foreach (glob(__DIR__.'/../../src/{Rules,Reckon,Joining}/*.php', GLOB_BRACE) ?: [] as $path) {
-            preg_match_all("/'((?:leg|turn|piece|joint(?!\.(?:cleaner|caulked)')|fall|size|run|catalogue|offset|cement|fitting)\.[a-z][A-Za-z]+)'/", (string) file_get_contents($path), $found);
-            $ids = [...$ids, ...$found[1]];
-        }
-        $thresholds = [];
-        foreach (Catalogue::shipped()->rulebookKeys() as $book) {
-            foreach (Catalogue::shipped()->rulebook($book)->thresholds() as $threshold) {
-                $thresholds = [...$thresholds, $threshold->id, $threshold->topic];
-            }
-        }
-        foreach (glob(__DIR__.'/../../src/{Rules/Network,Reckon,Hanging,Cutting}/*.php', GLOB_BRACE) ?: [] as $path) {
-            preg_match_all("/(?<=ID = |Finding\\(|\\? |: )'([a-z]+\\.[a-z][A-Za-z]*)'/", (string) file_get_contents($path), $found);
-            $ids = [...$ids, ...array_diff($found[1], ['tailpiece.drop'], array_diff($thresholds, Wording::rules()))];
-        }
-        // Those that are put together from a word of the data.
-        $ids = [...$ids, 'tailpiece.drop', 'tailpiece.across', 'standpipe.trap', 'standpipe.top',
-            ...array_map(static fn (JunctionTrouble $trouble): string => 'branch.'.lcfirst(str_replace(' ', '', ucwords(str_replace('-', ' ', $trouble->value)))), JunctionTrouble::cases())];
-        $ids = array_unique($ids);
-        self::assertGreaterThan(15, count($ids));
-        self::assertSame([], array_values(array_diff($ids, Wording::rules())), 'rules without words');
-        self::assertSame([], array_values(array_diff(Wording::rules(), $ids)), 'words without a rule');
+        $ids = array_column(RuleId::cases(), 'value');
+        self::assertSame([], array_values(array_diff($ids, Wording::rules())), 'verdicts without words');
+        self::assertSame([], array_values(array_diff(Wording::rules(), $ids)), 'words without a verdict');
     }
 
     public function testTheIdOfEveryPipeSaysThatItIsOne(): void

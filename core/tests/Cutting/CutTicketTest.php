@@ -15,6 +15,7 @@ use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Tests\Network\CaseJob;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 use PHPUnit\Framework\TestCase;
@@ -108,7 +109,7 @@ final class CutTicketTest extends TestCase
     public function testOnlyStopsHoldTheSaw(): void
     {
         [$ticket] = self::ticket([]);
-        $holds = $ticket->holds([new Finding('cut.tooShort', Severity::Stop, new Where(leg: 2), params: ['piece' => 'B', 'length_mm' => 3.0, 'least_mm' => 9.0]), new Finding('cut.missed', Severity::Warn, new Where, params: ['missed_mm' => 3.0])]);
+        $holds = $ticket->holds([new Finding(RuleId::CutTooShort, Severity::Stop, new Where(leg: 2), params: ['piece' => 'B', 'length_mm' => 3.0, 'least_mm' => 9.0]), new Finding(RuleId::CutMissed, Severity::Warn, new Where, params: ['missed_mm' => 3.0])]);
         self::assertSame(['leg 2: left too short'], $holds);
     }
 

@@ -89,7 +89,7 @@ final class RuleSetTest extends TestCase
     #[DataProvider('cases')]
     public function testJudges(string $rulebook, string $callOut, array $run, string $rule, ?string $severity, ?int $leg): void
     {
-        $findings = array_values(array_filter(Fixtures::findings($callOut, $run, $rulebook), static fn (Finding $finding): bool => $finding->rule === $rule));
+        $findings = array_values(array_filter(Fixtures::findings($callOut, $run, $rulebook), static fn (Finding $finding): bool => $finding->rule->value === $rule));
         if ($severity === null) {
             self::assertSame([], $findings);
 
@@ -111,7 +111,7 @@ final class RuleSetTest extends TestCase
     {
         $findings = Fixtures::findings('north 40 fall 1/8 / right 40 with short 90');
         foreach (['fall.least', 'turn.pattern'] as $rule) {
-            [$finding] = array_values(array_filter($findings, static fn (Finding $f): bool => $f->rule === $rule));
+            [$finding] = array_values(array_filter($findings, static fn (Finding $f): bool => $f->rule->value === $rule));
             self::assertSame('ipc-2021', $finding->source?->table);
             self::assertNotSame('', $finding->source->source);
         }

@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 
 /** Where a rod can be got into a run. */
 final class Access
@@ -33,7 +34,7 @@ final class Access
         $last = null;
         foreach ($obstacles as $obstacle) {
             $tape = $obstacle->kind === 'cleanout' ? self::tapeOf($obstacle, $layout) : null;
-            if ($tape !== null && $tape <= $tapeMm + 0.5) {
+            if ($tape !== null && $tape <= $tapeMm + Tolerance::TAPE_MM) {
                 $last = max($last ?? 0.0, $tape);
             }
         }

@@ -9,12 +9,13 @@ use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** An unvented branch is no steeper than its length allows, where the rulebook counts so; between the lengths of its table the limit runs straight. */
 final readonly class ArmGradientRule implements NetworkRule
 {
-    public const ID = 'arm.gradient';
+    public const ID = RuleId::ArmGradient;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -8,12 +8,13 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** The turns of a trap arm add up to no more than the rulebook allows without a cleanout. */
 final readonly class ArmTurnRule implements NetworkRule
 {
-    public const ID = 'arm.turns';
+    public const ID = RuleId::ArmTurns;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

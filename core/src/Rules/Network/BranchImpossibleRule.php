@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\JunctionTrouble;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Where two runs meet a branch fitting can stand: it enters with the flow, at an angle that is made, no larger than what it enters. */
@@ -21,7 +23,7 @@ final readonly class BranchImpossibleRule implements NetworkRule
                 continue;
             }
             $tap = $node->junction->taps[0];
-            $findings[] = new Finding('branch.'.lcfirst(str_replace(' ', '', ucwords(str_replace('-', ' ', $trouble->value)))), Severity::Stop, $network->whereNode($node), $node->junction->angleDeg, null, [
+            $findings[] = new Finding(self::rule($trouble), Severity::Stop, $network->whereNode($node), $node->junction->angleDeg, null, [
                 'angle_deg' => $node->junction->angleDeg,
                 'branch' => $network->layout->runs[$tap->run]->run->name,
                 'size' => $tap->size,
@@ -31,5 +33,17 @@ final readonly class BranchImpossibleRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    private static function rule(JunctionTrouble $trouble): RuleId
+    {
+        return match ($trouble) {
+            JunctionTrouble::AgainstFlow => RuleId::BranchAgainstFlow,
+            JunctionTrouble::NoAngle => RuleId::BranchNoAngle,
+            JunctionTrouble::Larger => RuleId::BranchLarger,
+            JunctionTrouble::NotOpposite => RuleId::BranchNotOpposite,
+            JunctionTrouble::OffLeg => RuleId::BranchOffLeg,
+            JunctionTrouble::NoSuchFitting => RuleId::BranchNoSuchFitting,
+        };
     }
 }

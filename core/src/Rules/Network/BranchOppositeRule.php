@@ -7,15 +7,17 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Orientation;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A branch enters a stack clear of the zone below the branch opposite, where the flow from that one strikes the wall. */
 final readonly class BranchOppositeRule implements NetworkRule
 {
-    public const ID = 'branch.opposite';
+    public const ID = RuleId::BranchOpposite;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -51,7 +53,7 @@ final readonly class BranchOppositeRule implements NetworkRule
         $flow = $upper->junction->flow ?? Vec3::up();
         [$a, $b] = [$tap?->flow->squareTo($flow), ($lower->junction->taps[0] ?? null)?->flow->squareTo($flow)];
         $below = $upper->at->minus($lower->at)->length();
-        if ($least?->value === null || $a === null || $b === null || $a->angleTo($b) < 135.0 || $below >= $least->value - 0.5 || $below < 1.0) {
+        if ($least?->value === null || $a === null || $b === null || $a->angleTo($b) < 135.0 || $below >= $least->value - Tolerance::TAPE_MM || $below < 1.0) {
             return null;
         }
 

@@ -11,12 +11,13 @@ use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A branch fitting is of a pattern that the rulebook takes for the way the water turns there: no tee on its back, no vent fitting in a drain. */
 final readonly class BranchPatternRule implements NetworkRule
 {
-    public const ID = 'branch.pattern';
+    public const ID = RuleId::BranchPattern;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -47,13 +48,13 @@ final readonly class BranchPatternRule implements NetworkRule
         $orientation = $node->junction->orientation;
         $params = ['fitting' => $branch->name, 'orientation' => $orientation->said()];
         if (in_array($branch->pattern, Branch::DRY, true)) {
-            return new Finding('branch.dryFitting', Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source("turn.{$branch->pattern}.level-upright"));
+            return new Finding(RuleId::BranchDryFitting, Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source("turn.{$branch->pattern}.level-upright"));
         }
         if (! $isFromBranch) {
             $onBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
 
             return $onBack && $rulebook->limit('vent.tee-on-back') !== null && $rulebook->value('vent.tee-on-back') < 1
-                ? new Finding('branch.ventTeeOnBack', Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source('vent.tee-on-back')) : null;
+                ? new Finding(RuleId::BranchVentTeeOnBack, Severity::Stop, $network->whereNode($node), params: $params, source: $rulebook->source('vent.tee-on-back')) : null;
         }
         $system = $network->layout->runs[$node->run]->system;
         $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, 'drain', $branch->size, $system);
@@ -62,7 +63,7 @@ final readonly class BranchPatternRule implements NetworkRule
         }
         $onBack = str_contains($branch->pattern, 'san-tee') && $orientation !== Orientation::LevelToUpright;
 
-        return new Finding($objection === 1 ? 'branch.patternDoubtful' : ($onBack ? 'branch.teeOnBack' : self::ID), $objection === 1 ? Severity::Warn : Severity::Stop, $network->whereNode($node), params: $params,
+        return new Finding($objection === 1 ? RuleId::BranchPatternDoubtful : ($onBack ? RuleId::BranchTeeOnBack : self::ID), $objection === 1 ? Severity::Warn : Severity::Stop, $network->whereNode($node), params: $params,
             source: $rulebook->forTurn($branch->pattern, $orientation->value)?->provenance);
     }
 }

@@ -7,16 +7,17 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A stack has a cleanout at its foot: required where the rulebook says so, cheap insurance everywhere else. */
 final readonly class CleanoutBaseRule implements NetworkRule
 {
-    public const ID = 'cleanout.base';
+    public const ID = RuleId::CleanoutBase;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $required = $rulebook->value(self::ID) >= 1;
+        $required = $rulebook->value('cleanout.base') >= 1;
         [$height, $within] = [$rulebook->value('stack.foot-height'), $rulebook->value('cleanout.base-within')];
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
@@ -24,7 +25,7 @@ final readonly class CleanoutBaseRule implements NetworkRule
                 $next = $layout->legs[$i + 1] ?? null;
                 $isFoot = $next !== null && $leg->line->direction->z < 0 && $leg->isUpright() && ! $next->isUpright() && isset($layout->site->onLegs[$leg->line->leg->id]) && $leg->centreMm > $height;
                 if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, $within)) {
-                    $findings[] = new Finding($required ? self::ID : 'cleanout.baseSuggested', $required ? Severity::Warn : Severity::Note, $network->where($id, $next->tapeMm), source: $rulebook->source(self::ID));
+                    $findings[] = new Finding($required ? self::ID : RuleId::CleanoutBaseSuggested, $required ? Severity::Warn : Severity::Note, $network->where($id, $next->tapeMm), source: $rulebook->source('cleanout.base'));
                 }
             }
         }

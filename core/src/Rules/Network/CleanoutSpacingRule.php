@@ -8,12 +8,13 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** From one cleanout to the next a drain is no longer than the rulebook allows, and a long level drain has one at its head. */
 final readonly class CleanoutSpacingRule implements NetworkRule
 {
-    public const ID = 'cleanout.spacing';
+    public const ID = RuleId::CleanoutSpacing;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -29,7 +30,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
             sort($tapes);
             $level = array_sum(array_map(static fn ($leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs));
             if ($head?->value !== null && $layout->run->use === 'drain' && $tapes === [] && $level > $head->value && in_array($layout->run->outlet->kind, ['cap', 'run'], true)) {
-                $findings[] = new Finding('cleanout.head', Severity::Warn, $network->where($id, 0.0), $level, $head->value, ['length_mm' => $level, 'over_mm' => $head->value], $head->provenance);
+                $findings[] = new Finding(RuleId::CleanoutHead, Severity::Warn, $network->where($id, 0.0), $level, $head->value, ['length_mm' => $level, 'over_mm' => $head->value], $head->provenance);
             }
             $points = [0.0, ...$tapes, $layout->tapeMm];
             for ($i = 1; $i < count($points); $i++) {

@@ -8,12 +8,13 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A drain that turns, added up, by more than the rulebook allows has a cleanout within reach. */
 final readonly class CleanoutTurnRule implements NetworkRule
 {
-    public const ID = 'cleanout.turn';
+    public const ID = RuleId::CleanoutTurn;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

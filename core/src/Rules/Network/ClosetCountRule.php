@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** No more water closets discharge into a pipe than the rulebook lets into its size. */
 final readonly class ClosetCountRule implements NetworkRule
 {
-    public const ID = 'closet.count';
+    public const ID = RuleId::ClosetCount;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** No trap and no drain stands where it can freeze. */
@@ -22,7 +23,7 @@ final readonly class ColdRule implements NetworkRule
                 $leg = $obstacle->kind === 'cold' ? $layout->leg($obstacle->leg) : null;
                 if ($leg !== null) {
                     $isTrap = $layout->run->outlet->fixture !== null && $leg->line->number === 1 && $obstacle->atMm <= Nominal::mm($leg->line->size) * 2;
-                    $findings[] = new Finding($isTrap ? 'cold.trap' : 'cold.pipe', $isTrap ? Severity::Stop : Severity::Warn, $network->where($run, $leg->tapeMm + $obstacle->atMm), params: ['what' => $obstacle->what === '' ? 'the cold stretch' : $obstacle->what, 'length_mm' => $obstacle->lengthMm ?? 0.0], source: $rulebook->source('cold.kept-warm'));
+                    $findings[] = new Finding($isTrap ? RuleId::ColdTrap : RuleId::ColdPipe, $isTrap ? Severity::Stop : Severity::Warn, $network->where($run, $leg->tapeMm + $obstacle->atMm), params: ['what' => $obstacle->what === '' ? 'the cold stretch' : $obstacle->what, 'length_mm' => $obstacle->lengthMm ?? 0.0], source: $rulebook->source('cold.kept-warm'));
                 }
             }
         }

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Two fixtures face each other in a double tee only within its limits: a closet or a pump would throw across into the other branch. */
 final readonly class CrossRule implements NetworkRule
 {
-    public const ID = 'cross.throws';
+    public const ID = RuleId::CrossThrows;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -26,7 +27,7 @@ final readonly class CrossRule implements NetworkRule
             $system = $network->layout->runs[$node->run]->system;
             $steps = (int) array_search($branch->size, $system->sizes(), true) - (int) array_search($branch->branchSize, $system->sizes(), true);
             if ($sizes?->value !== null && $steps < $sizes->value) {
-                $findings[] = new Finding('cross.barrel', Severity::Stop, $network->whereNode($node), $steps, $sizes->value, ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value], $sizes->provenance);
+                $findings[] = new Finding(RuleId::CrossBarrel, Severity::Stop, $network->whereNode($node), $steps, $sizes->value, ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value], $sizes->provenance);
             }
             $least = $rulebook->limit('cross.closet-arm-least');
             if ($least === null) {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A capped end is short, and gas-tight. */
 final readonly class DeadEndRule implements NetworkRule
 {
-    public const ID = 'end.dead';
+    public const ID = RuleId::EndDead;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -27,7 +28,7 @@ final readonly class DeadEndRule implements NetworkRule
             if ($most?->value !== null && $drain->lengthMm() > $most->value && ! $drain->isCalledVent()) {
                 $findings[] = new Finding(self::ID, Severity::Warn, $where, $drain->lengthMm(), $most->value, ['length_mm' => $drain->lengthMm(), 'most_mm' => $most->value], $most->provenance);
             }
-            $findings[] = new Finding('end.capped', Severity::Note, $where, params: ['what' => $node->end->what], source: $most?->provenance);
+            $findings[] = new Finding(RuleId::EndCapped, Severity::Note, $where, params: ['what' => $node->end->what], source: $most?->provenance);
         }
 
         return $findings;

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** What comes in at the head of every pipe is known; otherwise no load below it is. */
 final readonly class HeadUnknownRule implements NetworkRule
 {
-    public const ID = 'head.unknown';
+    public const ID = RuleId::HeadUnknown;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

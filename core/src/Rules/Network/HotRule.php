@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** What is discharged is no hotter than the pipe takes. */
 final readonly class HotRule implements NetworkRule
 {
-    public const ID = 'hot.discharge';
+    public const ID = RuleId::HotDischarge;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

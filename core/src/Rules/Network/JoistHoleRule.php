@@ -5,9 +5,11 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
@@ -30,32 +32,32 @@ final readonly class JoistHoleRule implements NetworkRule
     private static function judgeHole(Crossing $c, Network $network, Rulebook $rulebook): array
     {
         $where = $network->where($c->obstacle->run, $c->tapeMm);
-        $names = ['what' => $c->name(), 'hole_mm' => $c->holeMm];
+        $names = TimberFindings::names($c);
         [$depth, $nearer] = [$c->obstacle->depthMm, $c->nearerEdgeMm()];
         if ($c->obstacle->kind === 'truss') {
-            return [new Finding('joist.truss', Severity::Stop, $where, params: $names)];
+            return [TimberFindings::truss($c, $where)];
         }
         if ($depth === null || $nearer === null) {
-            return [new Finding('joist.measure', Severity::Unknown, $where, params: $names)];
+            return [TimberFindings::notMeasured($c, $where)];
         }
         $edge = $nearer - $c->holeMm / 2;
         if ($c->obstacle->kind === 'joist-engineered') {
             $flange = $rulebook->limit('joist.flange-least');
 
             return match (true) {
-                $flange?->value !== null && $edge < $flange->value => [new Finding('joist.flange', Severity::Stop, $where, $edge, $flange->value, $names, $flange->provenance)],
-                $c->obstacle->allowedMm === null => [new Finding('joist.makerTable', Severity::Unknown, $where, $c->holeMm, null, $names)],
-                $c->holeMm > $c->obstacle->allowedMm => [new Finding('joist.makerHole', Severity::Stop, $where, $c->holeMm, $c->obstacle->allowedMm, $names + ['most_mm' => $c->obstacle->allowedMm])],
+                $flange?->value !== null && $edge < $flange->value => [TimberFindings::flange($c, $where, $edge, $flange->value, $flange->provenance)],
+                $c->obstacle->allowedMm === null => [new Finding(RuleId::JoistMakerTable, Severity::Unknown, $where, $c->holeMm, null, $names)],
+                $c->holeMm > $c->obstacle->allowedMm => [new Finding(RuleId::JoistMakerHole, Severity::Stop, $where, $c->holeMm, $c->obstacle->allowedMm, $names + ['most_mm' => $c->obstacle->allowedMm])],
                 default => [],
             };
         }
         [$most, $least] = [$rulebook->limit('joist.hole-most'), $rulebook->limit('joist.edge-least')];
         $findings = [];
-        if ($most?->value !== null && $c->holeMm > $most->value * $depth + 0.01) {
-            $findings[] = new Finding('joist.hole', Severity::Stop, $where, $c->holeMm, $most->value * $depth, $names + ['most_mm' => $most->value * $depth], $most->provenance);
+        if ($most?->value !== null && $c->holeMm > $most->value * $depth + Tolerance::CONVERTED_MM) {
+            $findings[] = new Finding(RuleId::JoistHole, Severity::Stop, $where, $c->holeMm, $most->value * $depth, $names + ['most_mm' => $most->value * $depth], $most->provenance);
         }
-        if ($least?->value !== null && $edge < $least->value - 0.01) {
-            $findings[] = new Finding('joist.edge', Severity::Stop, $where, $edge, $least->value, $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value], $least->provenance);
+        if ($least?->value !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
+            $findings[] = new Finding(RuleId::JoistEdge, Severity::Stop, $where, $edge, $least->value, $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value], $least->provenance);
         }
 
         return [...$findings, ...self::along($c, $where, $names, $rulebook)];
@@ -72,10 +74,10 @@ final readonly class JoistHoleRule implements NetworkRule
             return [];
         }
         if ($span === null || $at === null) {
-            return [new Finding('joist.measureAlong', Severity::Unknown, $where, params: $names, source: $from->provenance)];
+            return [TimberFindings::notMeasuredAlong($c, $where, $from->provenance)];
         }
 
-        return $at < $from->value * $span - 0.5 || $at > $to->value * $span + 0.5
-            ? [new Finding('joist.holeAlong', Severity::Stop, $where, $at, $from->value * $span, $names + ['at_mm' => $at, 'from_mm' => $from->value * $span, 'to_mm' => $to->value * $span], $from->provenance)] : [];
+        return $at < $from->value * $span - Tolerance::TAPE_MM || $at > $to->value * $span + Tolerance::TAPE_MM
+            ? [new Finding(RuleId::JoistHoleAlong, Severity::Stop, $where, $at, $from->value * $span, $names + ['at_mm' => $at, 'from_mm' => $from->value * $span, 'to_mm' => $to->value * $span], $from->provenance)] : [];
     }
 }

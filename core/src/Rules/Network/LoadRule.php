@@ -8,12 +8,13 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Sizing;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Every pipe is large enough for what discharges into it, as the rulebook counts. */
 final readonly class LoadRule implements NetworkRule
 {
-    public const ID = 'size.load';
+    public const ID = RuleId::SizeLoad;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -25,7 +26,7 @@ final readonly class LoadRule implements NetworkRule
             }
             foreach ($sizing->checks($segment) as $check) {
                 if ($check->mostLoad === null) {
-                    $findings[] = new Finding('size.loadNotKnown', Severity::Unknown, $network->whereOf($segment), $segment->load, null, ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place]);
+                    $findings[] = new Finding(RuleId::SizeLoadNotKnown, Severity::Unknown, $network->whereOf($segment), $segment->load, null, ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place]);
                 } elseif (! $check->carries($segment->load)) {
                     $proposed = $sizing->proposed($segment, $check);
                     $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $segment->load, $check->mostLoad,

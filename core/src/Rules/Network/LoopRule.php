@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Water runs to an end, never round in a loop. */
 final readonly class LoopRule implements NetworkRule
 {
-    public const ID = 'network.loop';
+    public const ID = RuleId::NetworkLoop;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A run that is tied at both ends reaches both: what its legs miss the second place by has to be found before anything is cut. */
 final readonly class MissRule implements NetworkRule
 {
-    public const ID = 'network.misses';
+    public const ID = RuleId::NetworkMisses;
 
     /** What a tape and a level miss by anyhow, in mm: 1/8 in. Less is not spoken of. */
     private const READ_MM = 3.175;

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Where valves let air in, one vent at least opens outdoors, to let pressure out. */
 final readonly class OpenVentRule implements NetworkRule
 {
-    public const ID = 'valve.noOpenVent';
+    public const ID = RuleId::ValveNoOpenVent;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A plastic pipe through a part that is rated for fire is sealed by a listed system. */
 final readonly class PenetrationRule implements NetworkRule
 {
-    public const ID = 'penetration.open';
+    public const ID = RuleId::PenetrationOpen;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

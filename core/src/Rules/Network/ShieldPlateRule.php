@@ -5,14 +5,16 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A pipe close behind the edge of timber is found by a nail or a screw, unless it is iron or steel: a steel plate goes over it. */
 final readonly class ShieldPlateRule implements NetworkRule
 {
-    public const ID = 'shield.plate';
+    public const ID = RuleId::ShieldPlate;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -31,11 +33,11 @@ final readonly class ShieldPlateRule implements NetworkRule
             // Where nobody measured, it is as far from both edges as it can be.
             $middle = $c->nearerEdgeMm() ?? ($c->obstacle->depthMm === null ? null : $c->obstacle->depthMm / 2);
             $edge = $middle === null ? null : $middle - $c->outsideMm / 2;
-            if ($edge !== null && $edge < $least->value - 0.01) {
+            if ($edge !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
                 $names += ['edge_mm' => max(0.0, $edge), 'past_mm' => $rulebook->value('shield.past-least'), 'gauge' => (int) $rulebook->value('shield.gauge')];
                 $findings[] = new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance);
             } elseif ($c->nearerEdgeMm() === null && $c->obstacle->kind !== 'joist' && $c->obstacle->depthMm !== null) {
-                $findings[] = new Finding('shield.measure', Severity::Unknown, $where, params: $names, source: $least->provenance);
+                $findings[] = new Finding(RuleId::ShieldMeasure, Severity::Unknown, $where, params: $names, source: $least->provenance);
             }
         }
 

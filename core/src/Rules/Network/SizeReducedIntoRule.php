@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Where one run goes on into another the size is not reduced. */
 final readonly class SizeReducedIntoRule implements NetworkRule
 {
-    public const ID = 'size.reducedInto';
+    public const ID = RuleId::SizeReducedInto;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A slip joint stays within reach: it is made to be opened, and it will weep one day. */
 final readonly class SlipHiddenRule implements NetworkRule
 {
-    public const ID = 'slip.hidden';
+    public const ID = RuleId::SlipHidden;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -9,9 +9,11 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Nothing enters close below the foot of a stack, where the water jumps and the pressure is highest; nor too low on the stack. */
@@ -36,8 +38,8 @@ final readonly class StackBaseRule implements NetworkRule
             $name = $network->layout->runs[$node->junction->taps[0]->run]->run->name;
             if ($clear?->value !== null && ! $leg->isUpright() && self::isStack($before, $layout->site->onLegs)) {
                 $least = $clear->value * Nominal::mm($before->line->size ?? $leg->line->size);
-                if (($node->junction->atMm ?? 0.0) < $least - 0.5) {
-                    $findings[] = new Finding('stack.base', Severity::Stop, $network->whereNode($node), $node->junction->atMm, $least, ['at_mm' => $node->junction->atMm ?? 0.0, 'least_mm' => $least, 'branch' => $name], $clear->provenance);
+                if (($node->junction->atMm ?? 0.0) < $least - Tolerance::TAPE_MM) {
+                    $findings[] = new Finding(RuleId::StackBase, Severity::Stop, $network->whereNode($node), $node->junction->atMm, $least, ['at_mm' => $node->junction->atMm ?? 0.0, 'least_mm' => $least, 'branch' => $name], $clear->provenance);
                 }
             }
             if ($low?->value !== null && $leg->isUpright() && $after !== null && ! $after->isUpright()) {
@@ -64,14 +66,14 @@ final readonly class StackBaseRule implements NetworkRule
             if ($most?->value !== null && $storeys > $most->value && $above < $ofFloors * $storey) {
                 $params += ['most' => (int) $most->value, 'floor' => $floor];
 
-                return new Finding('stack.groundFloor', Severity::Stop, $network->whereNode($node), $storeys, $most->value, $params, $most->provenance);
+                return new Finding(RuleId::StackGroundFloor, Severity::Stop, $network->whereNode($node), $storeys, $most->value, $params, $most->provenance);
             }
         }
         $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
         $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
 
-        return $least?->value === null || $above >= $least->value - 0.5 ? null
-            : new Finding('stack.lowBranch', Severity::Stop, $network->whereNode($node), $above, $least->value, $params + ['least_mm' => $least->value], $least->provenance);
+        return $least?->value === null || $above >= $least->value - Tolerance::TAPE_MM ? null
+            : new Finding(RuleId::StackLowBranch, Severity::Stop, $network->whereNode($node), $above, $least->value, $params + ['least_mm' => $least->value], $least->provenance);
     }
 
     /** How high the highest branch of a stack that carries water stands over its foot. */

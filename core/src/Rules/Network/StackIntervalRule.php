@@ -5,16 +5,18 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Sizing;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Into one storey of a tall stack no more discharges than the rulebook lets into its size there, whatever the stack carries as a whole. */
 final readonly class StackIntervalRule implements NetworkRule
 {
-    public const ID = 'size.interval';
+    public const ID = RuleId::SizeInterval;
 
     /** A stack of no more storeys than this has no limit for one of them (IPC table 710.1(2)). */
     private const LOW = 3;
@@ -30,7 +32,7 @@ final readonly class StackIntervalRule implements NetworkRule
             foreach (count($ofStack) > self::LOW ? $ofStack : [] as [$load, $node]) {
                 $size = $network->layout->runs[$node->run]->leg($node->junction->leg ?? '')->line->size ?? '';
                 $most = $rulebook->forSize('load.stack-interval', $size);
-                if ($most?->value !== null && $load > $most->value + 1e-6) {
+                if ($most?->value !== null && $load > $most->value + Tolerance::SUM) {
                     $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($node), $load, $most->value, ['size' => $size, 'load' => $sizing->said($load), 'most' => $sizing->said($most->value)], $most->provenance);
                 }
             }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** From the outlet of a fixture to its trap it is neither too far down nor too far across. */
@@ -19,10 +21,10 @@ final readonly class TailpieceRule implements NetworkRule
             if ($head->fixture->kind === 'clothes-washer') {
                 continue;
             }
-            foreach (['drop' => $head->fixture->dropMm, 'across' => $head->fixture->acrossMm] as $way => $measured) {
+            foreach ([[RuleId::TailpieceDrop, 'drop', $head->fixture->dropMm], [RuleId::TailpieceAcross, 'across', $head->fixture->acrossMm]] as [$rule, $way, $measured]) {
                 $most = $rulebook->limit("tailpiece.{$way}-most");
-                if ($measured !== null && $most?->value !== null && $measured > $most->value + 0.5) {
-                    $findings[] = new Finding("tailpiece.{$way}", Severity::Stop, $network->whereNode($head->node), $measured, $most->value, ['measured_mm' => $measured, 'most_mm' => $most->value, 'fixture' => $head->name], $most->provenance);
+                if ($measured !== null && $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM) {
+                    $findings[] = new Finding($rule, Severity::Stop, $network->whereNode($head->node), $measured, $most->value, ['measured_mm' => $measured, 'most_mm' => $most->value, 'fixture' => $head->name], $most->provenance);
                 }
             }
         }

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Where the building code's rules for timber do not stand here whole, a hole that none of those here refuses is not thereby allowed. */
 final readonly class TimberUnjudgedRule implements NetworkRule
 {
-    public const ID = 'timber.notJudged';
+    public const ID = RuleId::TimberNotJudged;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -9,12 +9,13 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A fixture has one trap: between two the air is shut in, and the water will not pass. */
 final readonly class TrapDoubledRule implements NetworkRule
 {
-    public const ID = 'trap.doubled';
+    public const ID = RuleId::TrapDoubled;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,14 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** Every fixture has a trap, of a kind that the rulebook takes. */
 final readonly class TrapKindRule implements NetworkRule
 {
-    public const ID = 'trap.kind';
+    public const ID = RuleId::TrapKind;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -20,12 +22,31 @@ final readonly class TrapKindRule implements NetworkRule
         foreach ($network->heads as $head) {
             $kind = $head->fixture->trap;
             if ($kind === 'none') {
-                $findings[] = new Finding('trap.missing', Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $rulebook->source('trap.one-only'));
-            } elseif ($rulebook->value("trap.kind.{$kind}") < 1) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'kind' => $kind, 'book' => $rulebook->name], source: $rulebook->source("trap.kind.{$kind}"));
+                $findings[] = new Finding(RuleId::TrapMissing, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $rulebook->source('trap.one-only'));
+
+                continue;
             }
+            array_push($findings, ...self::verdict($kind, $head->name, $rulebook, $network->whereNode($head->node)));
         }
 
         return $findings;
+    }
+
+    /**
+     * The verdict on one trap, wherever it is asked for.
+     *
+     * @param string $kind one of FixtureHead::TRAPS
+     * @param string $fixture what it is called
+     * @return list<Finding>
+     */
+    public static function verdict(string $kind, string $fixture, Rulebook $rulebook, Where $where): array
+    {
+        return $rulebook->value("trap.kind.{$kind}") >= 1 ? [] : [new Finding(
+            self::ID,
+            Severity::Stop,
+            $where,
+            params: ['fixture' => $fixture, 'kind' => $kind, 'book' => $rulebook->name],
+            source: $rulebook->source("trap.kind.{$kind}"),
+        )];
     }
 }

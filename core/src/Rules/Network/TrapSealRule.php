@@ -5,33 +5,53 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** The seal of a trap is as deep as the rulebook asks for, and no deeper. */
 final readonly class TrapSealRule implements NetworkRule
 {
-    public const ID = 'trap.seal';
+    public const ID = RuleId::TrapSeal;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            [$seal, $kind] = [$head->fixture->sealMm, $head->fixture->kind];
-            $least = $rulebook->forFixture('trap.seal-least', $kind);
-            $most = $rulebook->forFixture('trap.seal-most', $kind);
-            $off = match (true) {
-                $seal === null => null,
-                $least?->value !== null && $seal < $least->value - 0.5 => $least,
-                $most?->value !== null && $seal > $most->value + 0.5 => $most,
-                default => null,
-            };
-            if ($off !== null) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), $seal, $off->value, ['seal_mm' => $seal, 'limit_mm' => $off->value ?? 0.0, 'fixture' => $head->name, 'off' => $off === $least ? 'shallow' : 'deep'], $off->provenance);
+            if ($head->fixture->sealMm !== null) {
+                $where = $network->whereNode($head->node);
+                array_push($findings, ...self::verdict($head->fixture->sealMm, $head->fixture->kind, $head->name, $rulebook, $where));
             }
         }
 
         return $findings;
+    }
+
+    /**
+     * The verdict on one seal, wherever it is asked for.
+     *
+     * @param string $kind of the fixture, one of FixtureTable::KINDS
+     * @param string $fixture what it is called
+     * @return list<Finding>
+     */
+    public static function verdict(float $sealMm, string $kind, string $fixture, Rulebook $rulebook, Where $where): array
+    {
+        $least = $rulebook->forFixture('trap.seal-least', $kind);
+        $most = $rulebook->forFixture('trap.seal-most', $kind);
+        $off = match (true) {
+            $least?->value !== null && $sealMm < $least->value - Tolerance::TAPE_MM => $least,
+            $most?->value !== null && $sealMm > $most->value + Tolerance::TAPE_MM => $most,
+            default => null,
+        };
+
+        return $off === null ? [] : [new Finding(self::ID, Severity::Stop, $where, $sealMm, $off->value, [
+            'seal_mm' => $sealMm,
+            'limit_mm' => $off->value ?? 0.0,
+            'fixture' => $fixture,
+            'off' => $off === $least ? 'shallow' : 'deep',
+        ], $off->provenance)];
     }
 }

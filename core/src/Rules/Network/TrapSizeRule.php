@@ -6,14 +6,17 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A trap, and the drain from it, is at least as large as its fixture asks for, and the trap no larger than its drain. */
 final readonly class TrapSizeRule implements NetworkRule
 {
-    public const ID = 'trap.size';
+    public const ID = RuleId::TrapSize;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -24,16 +27,31 @@ final readonly class TrapSizeRule implements NetworkRule
             $trap = $head->fixture->trapSize ?? $drain;
             $least = $head->load?->trapSize;
             if ($head->load === null) {
-                $findings[] = new Finding('trap.fixtureNotKnown', Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name, 'book' => $rulebook->name]);
+                $findings[] = new Finding(RuleId::TrapFixtureNotKnown, Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name, 'book' => $rulebook->name]);
             }
-            if ($least !== null && min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - 0.5) {
+            if ($least !== null && min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - Tolerance::NOMINAL_MM) {
                 $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), min(Nominal::mm($trap), Nominal::mm($drain)), Nominal::mm($least), ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain], $head->load->provenance);
             }
-            if (Nominal::mm($trap) > Nominal::mm($drain) + 0.5) {
-                $findings[] = new Finding('trap.larger', Severity::Stop, $network->whereNode($head->node), Nominal::mm($trap), Nominal::mm($drain), ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain], $rulebook->source('trap.one-only'));
-            }
+            array_push($findings, ...self::larger($trap, $drain, $head->name, $rulebook, $network->whereNode($head->node)));
         }
 
         return $findings;
+    }
+
+    /**
+     * The verdict on a trap before a drain, wherever it is asked for: solids stop where it narrows.
+     *
+     * @param string $fixture what it is called
+     * @return list<Finding>
+     */
+    public static function larger(string $trap, string $drain, string $fixture, Rulebook $rulebook, Where $where): array
+    {
+        [$trapMm, $drainMm] = [Nominal::mm($trap), Nominal::mm($drain)];
+
+        return $trapMm <= $drainMm + Tolerance::NOMINAL_MM ? [] : [new Finding(RuleId::TrapLarger, Severity::Stop, $where, $trapMm, $drainMm, [
+            'fixture' => $fixture,
+            'trap' => $trap,
+            'drain' => $drain,
+        ], $rulebook->source('trap.one-only'))];
     }
 }

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** An air admittance valve stands only where the rulebook takes one, and high enough over what it serves. */
@@ -23,7 +25,7 @@ final readonly class ValveRule implements NetworkRule
                 continue;
             }
             if ($taken?->value === null || $taken->value < 1) {
-                $findings[] = new Finding('valve.refused', Severity::Stop, $network->whereNode($node), params: ['what' => $node->end->what, 'book' => $rulebook->name], source: $taken?->provenance);
+                $findings[] = new Finding(RuleId::ValveRefused, Severity::Stop, $network->whereNode($node), params: ['what' => $node->end->what, 'book' => $rulebook->name], source: $taken?->provenance);
 
                 continue;
             }
@@ -48,10 +50,10 @@ final readonly class ValveRule implements NetworkRule
         foreach ($arms as $arm) {
             $from = $isStack || $rulebook->limit('valve.rise-least') === null ? $arm->head->rimMm() : $arm->vent?->at->z;
             if ($from === null) {
-                return [new Finding('vent.rimNotKnown', Severity::Unknown, $network->whereNode($node), params: ['fixture' => $arm->head->name], source: $least->provenance)];
+                return [VentRiseRule::rimNotMeasured($arm->head, $network->whereNode($node), $least->provenance)];
             }
-            if ($node->at->z < $from + $least->value - 0.5) {
-                return [new Finding('valve.low', Severity::Stop, $network->whereNode($node), $node->at->z - $from, $least->value, ['above_mm' => max(0.0, $node->at->z - $from), 'least_mm' => $least->value, 'fixture' => $arm->head->name, 'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain'], $least->provenance)];
+            if ($node->at->z < $from + $least->value - Tolerance::TAPE_MM) {
+                return [new Finding(RuleId::ValveLow, Severity::Stop, $network->whereNode($node), $node->at->z - $from, $least->value, ['above_mm' => max(0.0, $node->at->z - $from), 'least_mm' => $least->value, 'fixture' => $arm->head->name, 'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain'], $least->provenance)];
             }
         }
 

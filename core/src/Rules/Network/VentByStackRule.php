@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Pipe that waste from other fixtures runs down vents a trap only where the rulebook takes it: as a wet vent of a bathroom, as a common vent, or as a discharge stack. */
 final readonly class VentByStackRule implements NetworkRule
 {
-    public const ID = 'vent.byStack';
+    public const ID = RuleId::VentByStack;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** What was called out as a vent carries no waste: whatever discharges into it makes it a drain, that needs the size, the fittings and the fall of one. */
 final readonly class VentMadeWetRule implements NetworkRule
 {
-    public const ID = 'vent.madeWet';
+    public const ID = RuleId::VentMadeWet;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** Air meets the water behind every trap. */
 final readonly class VentMissingRule implements NetworkRule
 {
-    public const ID = 'vent.missing';
+    public const ID = RuleId::VentMissing;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A dry vent rises above the flood level rim of what it serves before it goes level or joins another: else it fills when the drain is stopped, and stays fouled. */
 final readonly class VentRiseRule implements NetworkRule
 {
-    public const ID = 'vent.belowRim';
+    public const ID = RuleId::VentBelowRim;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -33,17 +38,23 @@ final readonly class VentRiseRule implements NetworkRule
                 $rim = $arm->head->rimMm();
                 if ($rim === null) {
                     $asked[$arm->head->node->run] = $arm->head;
-                } elseif ($z < $rim + $least->value - 0.5) {
+                } elseif ($z < $rim + $least->value - Tolerance::TAPE_MM) {
                     $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $tape), $z - $rim, $least->value, ['above_mm' => max(0.0, $z - $rim), 'below_mm' => max(0.0, $rim - $z), 'is' => $z < $rim ? 'below' : 'above', 'least_mm' => $least->value, 'raise_mm' => $rim + $least->value - $z, 'fixture' => $arm->head->name], $least->provenance);
                     break;
                 }
             }
         }
         foreach ($asked as $head) {
-            $findings[] = new Finding('vent.rimNotKnown', Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $least->provenance);
+            $findings[] = self::rimNotMeasured($head, $network->whereNode($head->node), $least->provenance);
         }
 
         return $findings;
+    }
+
+    /** That a vent cannot be judged before the flood rim of a fixture is measured. */
+    public static function rimNotMeasured(Head $head, Where $where, ?Provenance $source): Finding
+    {
+        return new Finding(RuleId::VentRimNotKnown, Severity::Unknown, $where, params: ['fixture' => $head->name], source: $source);
     }
 
     /** @return array{float, float}|null height of the lowest level stretch, or of where it joins another vent, in the frame of the network; and its tape */

@@ -7,12 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A vent drains back: nowhere does it fall away from the drain that it serves, where water would stand and shut it. */
 final readonly class VentSagRule implements NetworkRule
 {
-    public const ID = 'vent.sag';
+    public const ID = RuleId::VentSag;
 
     /** What no level shows, in mm per m. */
     private const SLACK = 0.1;

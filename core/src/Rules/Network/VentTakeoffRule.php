@@ -9,12 +9,13 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A vent leaves a level drain above its middle, and no flatter than the rulebook allows, so that nothing settles in it. */
 final readonly class VentTakeoffRule implements NetworkRule
 {
-    public const ID = 'vent.takeoff';
+    public const ID = RuleId::VentTakeoff;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {

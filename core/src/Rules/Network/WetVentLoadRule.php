@@ -6,15 +6,17 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
 /** A wet vent carries no more, and is no smaller, than the rulebook lets it. */
 final readonly class WetVentLoadRule implements NetworkRule
 {
-    public const ID = 'wetvent.load';
+    public const ID = RuleId::WetventLoad;
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
@@ -33,11 +35,11 @@ final readonly class WetVentLoadRule implements NetworkRule
             $where = $network->whereOf($segment);
             $most = $rulebook->forSize('wet-vent.load-most', $segment->size());
             $least = $rulebook->limit('wet-vent.size-least');
-            if ($least?->value !== null && Nominal::mm($segment->size()) < $least->value - 0.5) {
-                $findings[] = new Finding('wetvent.size', Severity::Stop, $where, Nominal::mm($segment->size()), $least->value, ['size' => $segment->size(), 'least_mm' => $least->value], $least->provenance);
+            if ($least?->value !== null && Nominal::mm($segment->size()) < $least->value - Tolerance::NOMINAL_MM) {
+                $findings[] = new Finding(RuleId::WetventSize, Severity::Stop, $where, Nominal::mm($segment->size()), $least->value, ['size' => $segment->size(), 'least_mm' => $least->value], $least->provenance);
             } elseif ($most?->value === null) {
-                $findings[] = new Finding('wetvent.loadNotKnown', Severity::Unknown, $where, $segment->load, null, ['size' => $segment->size(), 'book' => $rulebook->name]);
-            } elseif ($segment->load > $most->value + 1e-6) {
+                $findings[] = new Finding(RuleId::WetventLoadNotKnown, Severity::Unknown, $where, $segment->load, null, ['size' => $segment->size(), 'book' => $rulebook->name]);
+            } elseif ($segment->load > $most->value + Tolerance::SUM) {
                 $findings[] = new Finding(self::ID, Severity::Stop, $where, $segment->load, $most->value, ['size' => $segment->size(), 'load' => (string) $segment->load, 'most' => (string) $most->value], $most->provenance);
             }
         }

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
@@ -27,7 +28,7 @@ final readonly class WetVents
         }
         $most = $this->rulebook->forSize('common-vent.upper-most', $by->size());
 
-        return $most?->value !== null && $by->load <= $most->value + 1e-6 && $by->hasAirAbove && ! $this->isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
+        return $most?->value !== null && $by->load <= $most->value + Tolerance::SUM && $by->hasAirAbove && ! $this->isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
     }
 
     /** Whether it is a wet vent of one or two bathrooms: all that runs in it, and this fixture, belong to them, on one storey, and air comes to it dry. */
