@@ -7,5 +7,9 @@ const manifest = process.env.VITEST ? [] : [laravel({ input: ['resources/js/app/
 
 export default defineConfig({
     plugins: [...manifest, react()],
-    test: { include: ['resources/js/**/*.test.ts', 'resources/js/**/*.test.tsx'], environment: 'node', testTimeout: 60000 },
+    test: {
+        include: ['resources/js/**/*.test.ts', 'resources/js/**/*.test.tsx'],
+        environment: 'node',
+        testTimeout: 60000,
+    },
 });

@@ -24,7 +24,11 @@ abstract class TestCase extends BaseTestCase
 
     protected static function member(Crew $crew, string $name): User
     {
-        $user = User::query()->create(['name' => $name, 'email' => "{$name}@example.test", 'password' => Hash::make('secret-'.$name)]);
+        $user = User::query()->create([
+            'name' => $name,
+            'email' => "{$name}@example.test",
+            'password' => Hash::make('secret-'.$name),
+        ]);
         $user->crews()->attach($crew);
 
         return $user;
@@ -34,7 +38,12 @@ abstract class TestCase extends BaseTestCase
     protected static function demo(): array
     {
         /** @var array<string, mixed> $document */
-        $document = json_decode((string) file_get_contents(base_path('database/demo/mill-row-pottery.json')), true, 64, JSON_THROW_ON_ERROR);
+        $document = json_decode(
+            (string) file_get_contents(base_path('database/demo/mill-row-pottery.json')),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
 
         return $document;
     }
@@ -43,11 +52,26 @@ abstract class TestCase extends BaseTestCase
     protected static function assertShape(string $name, string $json): void
     {
         /** @var array<string, mixed> $description */
-        $description = json_decode((string) file_get_contents(base_path('docs/openapi.json')), true, 256, JSON_THROW_ON_ERROR);
-        $schema = json_encode(['$schema' => 'https://json-schema.org/draft/2020-12/schema', '$ref' => "#/components/schemas/{$name}", 'components' => $description['components']], JSON_THROW_ON_ERROR);
+        $description = json_decode(
+            (string) file_get_contents(base_path('docs/openapi.json')),
+            true,
+            256,
+            JSON_THROW_ON_ERROR,
+        );
+        $schema = json_encode(
+            [
+                '$schema' => 'https://json-schema.org/draft/2020-12/schema',
+                '$ref' => "#/components/schemas/{$name}",
+                'components' => $description['components'],
+            ],
+            JSON_THROW_ON_ERROR,
+        );
         // Empty lists of names stand for empty objects in what was decoded.
         $schema = str_replace('"properties":[]', '"properties":{}', $schema);
         $error = (new Validator)->validate(json_decode($json), $schema)->error();
-        self::assertNull($error, $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR));
+        self::assertNull(
+            $error,
+            $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR),
+        );
     }
 }

@@ -12,7 +12,8 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * The jobs of somebody's crews a page at a time, searched and sorted in the database. Nothing is evaluated: a row shows what was
+ * The jobs of somebody's crews a page at a time, searched and sorted in the database. Nothing is evaluated: a row shows
+ * what was
  * stored with the job, as the JSON that was stored.
  */
 final readonly class Board
@@ -35,7 +36,13 @@ final readonly class Board
      */
     public function page(int $userId, string $search, string $order, ?string $after): string
     {
-        $found = DB::table('jobs')->whereIn('crew_id', static fn (Builder $crews): Builder => $crews->select('crew_id')->from('crew_user')->where('user_id', $userId));
+        $found = DB::table('jobs')->whereIn(
+            'crew_id',
+            static fn (Builder $crews): Builder => $crews
+                ->select('crew_id')
+                ->from('crew_user')
+                ->where('user_id', $userId),
+        );
         if ($search !== '') {
             $found->where('jobs.name', 'like', '%'.addcslashes($search, '%_\\').'%');
         }
@@ -44,10 +51,19 @@ final readonly class Board
             self::after($ids, $order, $after);
         }
         // Ids are sorted, and the few of the page fetched: a summary is thousands of bytes.
-        $page = DB::query()->fromSub($ids, 'page')
+        $page = DB::query()
+            ->fromSub($ids, 'page')
             ->join('jobs', 'jobs.id', '=', 'page.id')
             ->leftJoin('users', 'users.id', '=', 'jobs.kept_by_id')
-            ->select(['jobs.id', 'jobs.name', 'head', 'jobs.updated_at', 'summary', 'unreadable', 'users.name as kept_by'])
+            ->select([
+                'jobs.id',
+                'jobs.name',
+                'head',
+                'jobs.updated_at',
+                'summary',
+                'unreadable',
+                'users.name as kept_by',
+            ])
             ->selectSub($found->selectRaw('count(*)'), 'found');
         $rows = array_values(self::sorted($page, $order)->get()->all());
         $shown = array_slice($rows, 0, self::PAGE);
@@ -63,20 +79,24 @@ final readonly class Board
 
     private static function sorted(Builder $jobs, string $order): Builder
     {
-        return $order === 'name' ? $jobs->orderBy('jobs.name')->orderBy('jobs.id') : $jobs->orderByDesc('jobs.updated_at')->orderByDesc('jobs.id');
+        return $order === 'name'
+            ? $jobs->orderBy('jobs.name')->orderBy('jobs.id')
+            : $jobs->orderByDesc('jobs.updated_at')->orderByDesc('jobs.id');
     }
 
     /** @return string JSON, shape `JobRow` */
     private static function row(stdClass $job): string
     {
-        return JobAnswer::object(array_map(JobAnswer::json(...), [
-            'id' => $job->id,
-            'name' => $job->name,
-            'revision' => $job->head,
-            'kept_at' => self::at($job)->toIso8601String(),
-            'kept_by' => $job->kept_by ?? '',
-            'unreadable' => $job->unreadable,
-        ]) + ['summary' => is_string($job->summary) ? $job->summary : 'null']);
+        return JobAnswer::object(
+            array_map(JobAnswer::json(...), [
+                'id' => $job->id,
+                'name' => $job->name,
+                'revision' => $job->head,
+                'kept_at' => self::at($job)->toIso8601String(),
+                'kept_by' => $job->kept_by ?? '',
+                'unreadable' => $job->unreadable,
+            ]) + ['summary' => is_string($job->summary) ? $job->summary : 'null'],
+        );
     }
 
     private static function at(stdClass $job): Carbon
@@ -100,8 +120,12 @@ final readonly class Board
         }
         [$column, $than] = $order === 'name' ? ['jobs.name', '>'] : ['jobs.updated_at', '<'];
         $at = $order === 'name' ? (string) @hex2bin(substr($m[1], 1)) : Carbon::createFromTimestamp((int) $m[1]);
-        $page->where(static fn (Builder $later): Builder => $later
-            ->where($column, $than, $at)
-            ->orWhere(static fn (Builder $same): Builder => $same->where($column, $at)->where('jobs.id', $than, $m[2])));
+        $page->where(
+            static fn (Builder $later): Builder => $later
+                ->where($column, $than, $at)
+                ->orWhere(
+                    static fn (Builder $same): Builder => $same->where($column, $at)->where('jobs.id', $than, $m[2]),
+                ),
+        );
     }
 }

@@ -22,7 +22,8 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The numbers and rows that a crew set for itself, as the core takes them. One that cannot be used (a table of a newer release
+ * The numbers and rows that a crew set for itself, as the core takes them. One that cannot be used
+ * (a table of a newer release
  * no longer has its row) is left out and listed with its reason: it stops nobody's work.
  */
 final readonly class CrewNumbers
@@ -44,11 +45,15 @@ final readonly class CrewNumbers
      */
     public function ofJob(string $jobId, int $userId): OwnNumbers
     {
-        $rows = DB::select(<<<'SQL'
+        $rows = DB::select(
+            <<<'SQL'
             SELECT own_entries.* FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
             LEFT JOIN own_entries ON own_entries.crew_id = jobs.crew_id AND own_entries.kind IN (?, ?, ?)
             WHERE jobs.id = ? AND crew_user.user_id = ? ORDER BY own_entries.id
-            SQL, [...OwnEntry::OF_CATALOGUE, $jobId, $userId]);
+            SQL
+            ,
+            [...OwnEntry::OF_CATALOGUE, $jobId, $userId],
+        );
         if ($rows === []) {
             throw (new ModelNotFoundException)->setModel(Job::class, [$jobId]);
         }
@@ -65,7 +70,8 @@ final readonly class CrewNumbers
     }
 
     /**
-     * Sets a number, adds a row, or sets a threshold; what stood at the same place before is replaced. It is taken only if the
+     * Sets a number, adds a row, or sets a threshold; what stood at the same place before is replaced. It is taken only
+     * if the
      * tables can be read with everything that the crew set. To be called first in a
      * transaction: what others did while it waited for them is seen then.
      *
@@ -79,15 +85,20 @@ final readonly class CrewNumbers
         $entries = self::entries($crewId);
         $fields = Fields::of($entry, 'entry');
         $read = match ($kind) {
-            'number' => CatalogueOverrideFile::read($fields, $this->catalogue->with([], $this->read($entries)['own']->additions)),
+            'number' => CatalogueOverrideFile::read(
+                $fields,
+                $this->catalogue->with([], $this->read($entries)['own']->additions),
+            ),
             'threshold' => RulebookOverrideFile::read($fields, $this->catalogue),
             default => CatalogueAdditionFile::read($fields, $this->catalogue),
         };
         $place = ['crew_id' => $crewId, 'kind' => $kind, 'place' => self::place($read)];
-        $made = new OwnEntry($place + [
-            'author_id' => $authorId,
-            'entry' => json_encode($read->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
-        ]);
+        $made = new OwnEntry(
+            $place + [
+                'author_id' => $authorId,
+                'entry' => json_encode($read->toArray(), JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
+            ],
+        );
         $stays = static fn (OwnEntry $old): bool => $old->kind !== $kind || $old->place !== $place['place'];
         $others = $entries->filter($stays);
         if ($others->count() >= self::MOST) {
@@ -101,7 +112,8 @@ final readonly class CrewNumbers
     }
 
     /**
-     * Takes an entry back. One that others rest on stays: they are to be taken back first. To be called inside a transaction.
+     * Takes an entry back. One that others rest on stays: they are to be taken back first. To be called inside a
+     * transaction.
      *
      * @throws BadInput
      */
@@ -117,7 +129,10 @@ final readonly class CrewNumbers
     /** @return Collection<int, OwnEntry> in the order in which they were set */
     private static function entries(int $crewId): Collection
     {
-        $rows = DB::select('SELECT * FROM own_entries WHERE crew_id = ? AND kind IN (?, ?, ?) ORDER BY id', [$crewId, ...OwnEntry::OF_CATALOGUE]);
+        $rows = DB::select('SELECT * FROM own_entries WHERE crew_id = ? AND kind IN (?, ?, ?) ORDER BY id', [
+            $crewId,
+            ...OwnEntry::OF_CATALOGUE,
+        ]);
 
         return OwnEntry::query()->hydrate($rows);
     }
@@ -141,7 +156,11 @@ final readonly class CrewNumbers
             try {
                 $mine->check($table);
             } catch (BadInput $bad) {
-                throw BadInput::at($at, "leaves {$table} with what it cannot have: {$bad->field} {$bad->getMessage()}", $bad->given);
+                throw BadInput::at(
+                    $at,
+                    "leaves {$table} with what it cannot have: {$bad->field} {$bad->getMessage()}",
+                    $bad->given,
+                );
             }
         }
     }

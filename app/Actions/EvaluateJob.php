@@ -16,12 +16,16 @@ use FallBend\Core\Job\JobFile;
 use Illuminate\Http\Request;
 
 /**
- * Reads the job that a request brings, and evaluates it once. The numbers that go before the lists are those of the crew that
- * the job belongs to, which the request names in `job`; of a document that is no job yet, those of the asker's first crew.
+ * Reads the job that a request brings, and evaluates it once. The numbers that go before the lists are those of the
+ * crew that
+ * the job belongs to, which the request names in `job`; of a document that is no job yet, those of the asker's first
+ * crew.
  */
 final readonly class EvaluateJob
 {
-    /** What is searched for beside an answer that somebody waits for with every key press: a few hundredths of a second. */
+    /**
+     * What is searched for beside an answer that somebody waits for with every key press: a few hundredths of a second.
+     */
     private const BESIDE = 20_000;
 
     public function __construct(private JobFile $file, private CrewNumbers $numbers, private JobEvaluator $evaluator) {}
@@ -44,9 +48,19 @@ final readonly class EvaluateJob
      *
      * @throws BadInput where the job is too large
      */
-    public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null, ?Effort $effort = null): EvaluatedJob
-    {
-        return $this->evaluator->evaluate($plan, $callOut, $this->own($request, $body), $effort ?? Effort::of(self::BESIDE));
+    public function plan(
+        Request $request,
+        Fields $body,
+        Plan $plan,
+        ?array $callOut = null,
+        ?Effort $effort = null,
+    ): EvaluatedJob {
+        return $this->evaluator->evaluate(
+            $plan,
+            $callOut,
+            $this->own($request, $body),
+            $effort ?? Effort::of(self::BESIDE),
+        );
     }
 
     /**
@@ -81,6 +95,8 @@ final readonly class EvaluateJob
     {
         $asker = User::asking($request);
 
-        return $body->has('job') ? $this->numbers->ofJob($body->string('job', 40), $asker->id) : $this->numbers->of($asker->crewId());
+        return $body->has('job')
+            ? $this->numbers->ofJob($body->string('job', 40), $asker->id)
+            : $this->numbers->of($asker->crewId());
     }
 }

@@ -15,16 +15,13 @@ use FallBend\Core\Job\JobFile;
 use Illuminate\Support\Facades\DB;
 
 /**
- * Appends revisions to jobs: new jobs, edits, undo, redo. Each names the revision that it starts from, and none overwrites
+ * Appends revisions to jobs: new jobs, edits, undo, redo. Each names the revision that it starts from, and none
+ * overwrites
  * another. A plan is evaluated once, before it is stored; nothing is stored that cannot be read again.
  */
 final readonly class KeepRevision
 {
-    public function __construct(
-        private JobFile $file,
-        private EvaluateJob $evaluate,
-        private OpenJob $open,
-    ) {}
+    public function __construct(private JobFile $file, private EvaluateJob $evaluate, private OpenJob $open) {}
 
     /**
      * Starts a job with its first revision.
@@ -113,7 +110,7 @@ final readonly class KeepRevision
         return $this->keep($job, $author, $head, $newest === null ? $step : $step->onto($newest->marks()));
     }
 
-    /** @param  callable(Revision): ?Step  $next  what follows the newest revision; null: nothing */
+    /** @param callable(Revision): ?Step $next what follows the newest revision; null: nothing */
     private function onto(Job $job, User $author, int $from, callable $next): Kept
     {
         self::refuseStale($job, $from);
@@ -132,7 +129,7 @@ final readonly class KeepRevision
         return $this->keep($job, $author, $head, $step->onto($marks), $before);
     }
 
-    /** @param  array<array-key, mixed>  $before  the document of the newest revision, where it could be read */
+    /** @param array<array-key, mixed> $before the document of the newest revision, where it could be read */
     private function keep(Job $job, User $author, Revision $head, Step $step, array $before = []): Kept
     {
         $evaluated = $this->evaluate->ofCrew($step->plan, $job->crew_id);
@@ -172,16 +169,26 @@ final readonly class KeepRevision
      *
      * @throws BadInput if the database does not give back what it was given
      */
-    private static function append(Job $job, User $author, ?Revision $head, Step $step, EvaluatedJob $evaluated, string $text): Kept
-    {
-        $revision = Revision::put([
-            'job_id' => $job->id,
-            'number' => $job->head,
-            'author_id' => $author->id,
-            'gesture' => $step->gesture,
-            'undo_to' => $step->undoTo,
-            'redo_to' => $step->redoTo,
-        ] + ($head?->next($text) ?? Revision::whole($text)), $head);
+    private static function append(
+        Job $job,
+        User $author,
+        ?Revision $head,
+        Step $step,
+        EvaluatedJob $evaluated,
+        string $text,
+    ): Kept {
+        $revision = Revision::put(
+            [
+                'job_id' => $job->id,
+                'number' => $job->head,
+                'author_id' => $author->id,
+                'gesture' => $step->gesture,
+                'undo_to' => $step->undoTo,
+                'redo_to' => $step->redoTo,
+            ] +
+                ($head?->next($text) ?? Revision::whole($text)),
+            $head,
+        );
         if ($revision->text() !== $text) {
             throw BadInput::at('', 'What was stored was not read back as it was. Nothing was kept.');
         }

@@ -13,16 +13,15 @@ use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\LedgerMending;
 use FallBend\Core\Report\BoardSummary;
 
-/** Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to. */
+/**
+ * Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to.
+ */
 final readonly class OpenJob
 {
     /** So many revisions are tried, to find one that can be read. */
     private const LOOKED_BACK = 200;
 
-    public function __construct(
-        private JobFile $file,
-        private EvaluateJob $evaluate,
-    ) {}
+    public function __construct(private JobFile $file, private EvaluateJob $evaluate) {}
 
     /**
      * The newest revision. Whether it can be read is noted on the job, so that the board says so.

@@ -8,7 +8,10 @@ use App\Models\Job;
 use FallBend\Core\Input\BadInput;
 use RuntimeException;
 
-/** A job whose newest revision cannot be read, or not be evaluated. It stays as it is; an older revision may be gone back to. */
+/**
+ * A job whose newest revision cannot be read, or not be evaluated. It stays as it is; an older revision may be gone
+ * back to.
+ */
 final class UnreadableJob extends RuntimeException
 {
     private function __construct(public readonly Job $job, string $message)

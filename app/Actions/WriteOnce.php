@@ -14,7 +14,8 @@ use Throwable;
 
 /**
  * Carries out a write once, however often it is asked for: the asker sends a key of its own making in the header
- * `Idempotency-Key`, and may send the same again when no answer came. What a write came to is kept in the transaction of the
+ * `Idempotency-Key`, and may send the same again when no answer came. What a write came to is kept in the transaction
+ * of the
  * write itself. Without a key a write is carried out as often as it is asked for.
  */
 final readonly class WriteOnce
@@ -67,7 +68,7 @@ final readonly class WriteOnce
         return $answer;
     }
 
-    /** @param  callable(Write): void  $write  notes on the row what it came to */
+    /** @param callable(Write): void $write notes on the row what it came to */
     private function once(Request $request, callable $write): Write
     {
         $key = $request->header(self::HEADER);
@@ -97,7 +98,8 @@ final readonly class WriteOnce
             $seen = Write::query()->where($mine)->first() ?? throw $failed;
         }
 
-        return $seen->fingerprint === $fingerprint ? $seen
+        return $seen->fingerprint === $fingerprint
+            ? $seen
             : throw BadInput::at(self::HEADER, 'stood for another write before: nothing was changed');
     }
 

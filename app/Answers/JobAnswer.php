@@ -64,16 +64,20 @@ final readonly class JobAnswer
         ]) + $this->fields($kept->evaluated, $wanted, $sent);
     }
 
-    /** @param  array<string, string>  $fields  JSON by name */
+    /** @param array<string, string> $fields JSON by name */
     public static function response(array $fields, int $status): JsonResponse
     {
         return JsonResponse::fromJsonString(self::object($fields), $status);
     }
 
-    /** @param  array<string, string>  $fields  JSON by name */
+    /** @param array<string, string> $fields JSON by name */
     public static function object(array $fields): string
     {
-        $members = array_map(static fn (string $name, string $json): string => self::json($name).':'.$json, array_keys($fields), $fields);
+        $members = array_map(
+            static fn (string $name, string $json): string => self::json($name).':'.$json,
+            array_keys($fields),
+            $fields,
+        );
 
         return '{'.implode(',', $members).'}';
     }
@@ -104,11 +108,14 @@ final readonly class JobAnswer
     {
         $document = $this->file->document($job->job());
         if ($wanted === null) {
-            return ['document' => self::json($document), 'evaluation' => self::json((new EvaluationReport($job))->toArray())];
+            return [
+                'document' => self::json($document),
+                'evaluation' => self::json((new EvaluationReport($job))->toArray()),
+            ];
         }
 
         return [
-            ...($sent === null ? ['document' => self::json($document)] : ['changed' => self::changed($sent, $document)]),
+            ...$sent === null ? ['document' => self::json($document)] : ['changed' => self::changed($sent, $document)],
             'phrases' => self::json(EvaluationReport::phrases($job->phrases)),
             ...PartsAnswer::of($job, $wanted),
         ];

@@ -10,11 +10,15 @@ use FallBend\Core\Report\JobParts;
 /** The parts of an evaluated job that are wanted and say something else than what the asker has. */
 final readonly class PartsAnswer
 {
-    /** One answer carries about so much; what is left is asked for again. It keeps within the memory of a worker, and of a phone. */
+    /**
+     * One answer carries about so much; what is left is asked for again. It keeps within the memory of a worker, and of
+     * a phone.
+     */
     private const MOST_BYTES = 3_000_000;
 
     /**
-     * @return array{parts: string, later: string} JSON: the parts by name, and the names of those that are to be asked for again
+     * @return array{parts: string, later: string} JSON: the parts by name, and the names of those that are to be asked
+     *     for again
      */
     public static function of(EvaluatedJob $job, Wanted $wanted): array
     {

@@ -14,11 +14,12 @@ final readonly class Wanted
 {
     private const MOST = 5_000;
 
-    /** @param  array<string, string>  $hashes  by name; empty: they do not have it */
+    /** @param array<string, string> $hashes by name; empty: they do not have it */
     private function __construct(public array $hashes) {}
 
     /**
-     * Reads `want`, an object of hashes by the names of parts; of an address, the names with commas between. Null where nobody says
+     * Reads `want`, an object of hashes by the names of parts; of an address, the names with commas between. Null where
+     * nobody says
      * what is wanted: then all of it is.
      *
      * @throws BadInput if a name or a hash is none
@@ -35,8 +36,12 @@ final readonly class Wanted
         $fields = Fields::of($want, 'want');
         $hashes = [];
         foreach ($fields->keys(self::MOST) as $name) {
-            $isName = in_array($name, [...JobParts::WHOLE, JobParts::EVERY_RUN], true) || preg_match('/^(run|cut):[a-z0-9-]{1,40}\z/', $name) === 1;
-            $hashes[$name] = $isName ? $fields->stringOr($name, '', 16) : throw BadInput::at($fields->at($name), 'is no part of a job');
+            $isName =
+                in_array($name, [...JobParts::WHOLE, JobParts::EVERY_RUN], true) ||
+                preg_match('/^(run|cut):[a-z0-9-]{1,40}\z/', $name) === 1;
+            $hashes[$name] = $isName
+                ? $fields->stringOr($name, '', 16)
+                : throw BadInput::at($fields->at($name), 'is no part of a job');
         }
 
         return new self($hashes);

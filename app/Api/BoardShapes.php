@@ -45,11 +45,13 @@ final class BoardShapes
                 'message' => self::TEXT,
                 'code' => ['const' => 'unreadable'],
                 'job' => Shapes::object(['id' => self::TEXT, 'name' => self::TEXT, 'revision' => self::WHOLE]),
-                'readable' => Shapes::orNull(Shapes::object([
-                    'revision' => self::WHOLE,
-                    'kept_at' => self::TEXT,
-                    'kept_by' => self::TEXT,
-                ])),
+                'readable' => Shapes::orNull(
+                    Shapes::object([
+                        'revision' => self::WHOLE,
+                        'kept_at' => self::TEXT,
+                        'kept_by' => self::TEXT,
+                    ]),
+                ),
             ]),
         ];
     }
@@ -58,7 +60,15 @@ final class BoardShapes
     private static function run(): array
     {
         $counts = [
-            'legs', 'stops', 'warnings', 'not_known', 'pieces', 'pieces_to_cut', 'joints', 'joints_open', 'joints_refused',
+            'legs',
+            'stops',
+            'warnings',
+            'not_known',
+            'pieces',
+            'pieces_to_cut',
+            'joints',
+            'joints_open',
+            'joints_refused',
         ];
 
         return Shapes::object([
@@ -66,11 +76,13 @@ final class BoardShapes
             'number' => self::WHOLE,
             'name' => self::TEXT,
             'counts' => Shapes::object(array_fill_keys($counts, self::WHOLE)),
-            'next' => Shapes::orNull(Shapes::object([
-                'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],
-                'why' => self::TEXT,
-                'remedy' => self::TEXT,
-            ])),
+            'next' => Shapes::orNull(
+                Shapes::object([
+                    'severity' => ['enum' => ['stop', 'warn', 'note', 'unknown']],
+                    'why' => self::TEXT,
+                    'remedy' => self::TEXT,
+                ]),
+            ),
             'drawing' => Shapes::orNull(Shapes::ref('RunDrawing')),
         ]);
     }
@@ -88,50 +100,61 @@ final class BoardShapes
         ]);
 
         return Shapes::object([
-            'legs' => Shapes::list(Shapes::object([
-                'id' => self::TEXT,
-                'laid' => self::YES_NO,
-                'size' => self::TEXT,
-                'from' => Shapes::orNull($point),
-                'to' => Shapes::orNull($point),
-            ])),
-            'pieces' => Shapes::list(Shapes::object([
-                'key' => self::TEXT,
-                'size' => self::TEXT,
-                'between' => self::YES_NO,
-                'joint_from' => self::TEXT,
-                'joint_to' => self::TEXT,
-            ])),
-            'fittings' => Shapes::list(Shapes::object([
-                'key' => self::TEXT,
-                'pattern' => self::TEXT,
-                'size' => self::TEXT,
-                'turn_deg' => ['type' => ['number', 'null']],
-                'at' => $point,
-                'in' => $point,
-                'out' => $point,
-                'into_mm' => self::NUMBER,
-                'out_of_mm' => self::NUMBER,
-                'stands' => self::YES_NO,
-                'branch' => Shapes::orNull($branch),
-            ])),
-            'joints' => Shapes::list(Shapes::object([
-                'key' => self::TEXT,
-                'number' => self::WHOLE,
-                'fitting' => ['type' => ['string', 'null']],
-            ])),
+            'legs' => Shapes::list(
+                Shapes::object([
+                    'id' => self::TEXT,
+                    'laid' => self::YES_NO,
+                    'size' => self::TEXT,
+                    'from' => Shapes::orNull($point),
+                    'to' => Shapes::orNull($point),
+                ]),
+            ),
+            'pieces' => Shapes::list(
+                Shapes::object([
+                    'key' => self::TEXT,
+                    'size' => self::TEXT,
+                    'between' => self::YES_NO,
+                    'joint_from' => self::TEXT,
+                    'joint_to' => self::TEXT,
+                ]),
+            ),
+            'fittings' => Shapes::list(
+                Shapes::object([
+                    'key' => self::TEXT,
+                    'pattern' => self::TEXT,
+                    'size' => self::TEXT,
+                    'turn_deg' => ['type' => ['number', 'null']],
+                    'at' => $point,
+                    'in' => $point,
+                    'out' => $point,
+                    'into_mm' => self::NUMBER,
+                    'out_of_mm' => self::NUMBER,
+                    'stands' => self::YES_NO,
+                    'branch' => Shapes::orNull($branch),
+                ]),
+            ),
+            'joints' => Shapes::list(
+                Shapes::object([
+                    'key' => self::TEXT,
+                    'number' => self::WHOLE,
+                    'fitting' => ['type' => ['string', 'null']],
+                ]),
+            ),
             'ends' => Shapes::object([
                 'outlet' => Shapes::orNull(Shapes::ref('StandingEnd')),
                 'tie_in' => Shapes::orNull(Shapes::ref('StandingEnd')),
             ]),
             'system' => Shapes::object(['material' => self::TEXT]),
             'sequence' => Shapes::list(self::TEXT),
-            'pipes' => ['type' => 'object', 'additionalProperties' => Shapes::object([
-                'od_mm' => self::NUMBER,
-                'bore_mm' => self::NUMBER,
-                'socket_depth_mm' => self::NUMBER,
-                'stick_mm' => ['type' => ['number', 'null']],
-            ])],
+            'pipes' => [
+                'type' => 'object',
+                'additionalProperties' => Shapes::object([
+                    'od_mm' => self::NUMBER,
+                    'bore_mm' => self::NUMBER,
+                    'socket_depth_mm' => self::NUMBER,
+                    'stick_mm' => ['type' => ['number', 'null']],
+                ]),
+            ],
             'totals' => Shapes::object(['whole' => self::YES_NO]),
         ]);
     }

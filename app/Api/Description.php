@@ -10,7 +10,10 @@ use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
 
-/** The OpenAPI 3.1 description of the HTTP interface. Written to docs/openapi.json by `php artisan api:describe`; held to routes and answers by tests. */
+/**
+ * The OpenAPI 3.1 description of the HTTP interface. Written to docs/openapi.json by `php artisan api:describe`; held
+ * to routes and answers by tests.
+ */
 final readonly class Description
 {
     public function __construct(private Reckoners $reckoners) {}
@@ -20,7 +23,11 @@ final readonly class Description
     {
         return [
             'openapi' => '3.1.0',
-            'info' => ['title' => 'Fall Bend', 'version' => '1', 'description' => 'Signed in by a session cookie; every change carries the token of the XSRF-TOKEN cookie in the header X-XSRF-TOKEN. A write may carry a key of the asker\'s making in the header Idempotency-Key (8 to 80 letters, digits, hyphens): sent again with the same key it is carried out once, and answered as before.'],
+            'info' => [
+                'title' => 'Fall Bend',
+                'version' => '1',
+                'description' => 'Signed in by a session cookie; every change carries the token of the XSRF-TOKEN cookie in the header X-XSRF-TOKEN. A write may carry a key of the asker\'s making in the header Idempotency-Key (8 to 80 letters, digits, hyphens): sent again with the same key it is carried out once, and answered as before.',
+            ],
             'paths' => $this->paths(),
             'components' => ['schemas' => $this->jobDocument() + Shapes::all() + $this->reckonSchemas()],
         ];
@@ -29,12 +36,30 @@ final readonly class Description
     /** The description as the file holds it. */
     public function json(): string
     {
-        return json_encode($this->document(), JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        return json_encode(
+            $this->document(),
+            JSON_THROW_ON_ERROR |
+                JSON_PRETTY_PRINT |
+                JSON_UNESCAPED_SLASHES |
+                JSON_UNESCAPED_UNICODE |
+                JSON_PRESERVE_ZERO_FRACTION,
+        )."\n";
     }
 
     /** Questions about a document, which may name the job that it is of. */
     private const OF_A_JOB = [
-        '/api/evaluate', '/api/repeat', '/api/make-up', '/api/hang', '/api/cut', '/api/materials', '/api/order', '/api/csv', '/api/drawing', '/api/ticket', '/api/wrap', '/api/joint',
+        '/api/evaluate',
+        '/api/repeat',
+        '/api/make-up',
+        '/api/hang',
+        '/api/cut',
+        '/api/materials',
+        '/api/order',
+        '/api/csv',
+        '/api/drawing',
+        '/api/ticket',
+        '/api/wrap',
+        '/api/joint',
     ];
 
     /** @return array<string, mixed> */
@@ -42,85 +67,370 @@ final readonly class Description
     {
         $id = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
         $from = self::wanting(['from' => ['type' => 'integer']]);
-        $step = self::call('The job after it', $from, self::either('Job', 'JobInParts'), [409 => 'Stale', 404 => 'Problem']) + ['parameters' => $id];
-        $want = ['name' => 'want', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'The parts that are wanted, with commas between'];
+        $step = self::call('The job after it', $from, self::either('Job', 'JobInParts'), [
+            409 => 'Stale',
+            404 => 'Problem',
+        ]) + ['parameters' => $id];
+        $want = [
+            'name' => 'want',
+            'in' => 'query',
+            'required' => false,
+            'schema' => ['type' => 'string'],
+            'description' => 'The parts that are wanted, with commas between',
+        ];
 
         $paths = [
             '/api/session' => [
                 'get' => self::call('Who is signed in', null, 'Account'),
-                'post' => self::call('Sign in', Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]), 'Account', [422 => 'Problem', 429 => 'Problem']),
+                'post' => self::call(
+                    'Sign in',
+                    Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]),
+                    'Account',
+                    [422 => 'Problem', 429 => 'Problem'],
+                ),
                 'delete' => self::call('Sign out', null, null, [], 204),
             ],
             '/api/jobs' => [
-                'get' => self::call('A page of the jobs of the crew, each as it was when it was kept', null, 'BoardPage', [422 => 'Problem']) + ['parameters' => [
-                    ['name' => 'search', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'A part of the names that are wanted'],
-                    ['name' => 'order', 'in' => 'query', 'required' => false, 'schema' => ['enum' => Board::ORDERS], 'description' => 'kept (the one kept last first), or name'],
-                    ['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'string'], 'description' => 'Where the page before ended'],
-                ]],
-                'post' => self::call('Start a job, empty or from a document', ['oneOf' => [
-                    Shapes::object(['document' => Shapes::ref('JobDocument')]),
-                    Shapes::object(['name' => ['type' => 'string'], 'place' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']], 'rulebook' => ['type' => 'string']]),
-                ]], 'Job', [422 => 'Problem'], 201),
+                'get' => self::call(
+                    'A page of the jobs of the crew, each as it was when it was kept',
+                    null,
+                    'BoardPage',
+                    [422 => 'Problem'],
+                ) + [
+                    'parameters' => [
+                        [
+                            'name' => 'search',
+                            'in' => 'query',
+                            'required' => false,
+                            'schema' => ['type' => 'string'],
+                            'description' => 'A part of the names that are wanted',
+                        ],
+                        [
+                            'name' => 'order',
+                            'in' => 'query',
+                            'required' => false,
+                            'schema' => ['enum' => Board::ORDERS],
+                            'description' => 'kept (the one kept last first), or name',
+                        ],
+                        [
+                            'name' => 'after',
+                            'in' => 'query',
+                            'required' => false,
+                            'schema' => ['type' => 'string'],
+                            'description' => 'Where the page before ended',
+                        ],
+                    ],
+                ],
+                'post' => self::call(
+                    'Start a job, empty or from a document',
+                    [
+                        'oneOf' => [
+                            Shapes::object(['document' => Shapes::ref('JobDocument')]),
+                            Shapes::object([
+                                'name' => ['type' => 'string'],
+                                'place' => ['type' => 'string'],
+                                'units' => ['enum' => ['inch', 'mm']],
+                                'rulebook' => ['type' => 'string'],
+                            ]),
+                        ],
+                    ],
+                    'Job',
+                    [422 => 'Problem'],
+                    201,
+                ),
             ],
-            '/api/jobs/import' => ['post' => self::call('Start a job from the text of a file', Shapes::object(['text' => ['type' => 'string']]), 'Job', [422 => 'Problem'], 201)],
+            '/api/jobs/import' => [
+                'post' => self::call(
+                    'Start a job from the text of a file',
+                    Shapes::object(['text' => ['type' => 'string']]),
+                    'Job',
+                    [422 => 'Problem'],
+                    201,
+                ),
+            ],
             '/api/jobs/{id}' => [
-                'get' => self::call('A job with its evaluation', null, self::either('Job', 'JobInParts'), [404 => 'Problem', 422 => 'Unreadable']) + ['parameters' => [...$id, $want]],
-                'put' => self::call('Keep an edit that started from a revision', self::wanting(['from' => ['type' => 'integer'], 'gesture' => ['type' => 'string', 'maxLength' => 40], 'document' => Shapes::ref('JobDocument')]), self::either('Job', 'KeptInParts'), [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id],
+                'get' => self::call('A job with its evaluation', null, self::either('Job', 'JobInParts'), [
+                    404 => 'Problem',
+                    422 => 'Unreadable',
+                ]) + ['parameters' => [...$id, $want]],
+                'put' => self::call(
+                    'Keep an edit that started from a revision',
+                    self::wanting([
+                        'from' => ['type' => 'integer'],
+                        'gesture' => ['type' => 'string', 'maxLength' => 40],
+                        'document' => Shapes::ref('JobDocument'),
+                    ]),
+                    self::either('Job', 'KeptInParts'),
+                    [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
+                ) + ['parameters' => $id],
             ],
             '/api/jobs/{id}/undo' => ['post' => $step],
             '/api/jobs/{id}/redo' => ['post' => $step],
-            '/api/jobs/{id}/back' => ['post' => self::call('The job going on from an older revision, where the newest cannot be read',
-                Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]), 'Job', [409 => 'Stale', 404 => 'Problem', 422 => 'Problem']) + ['parameters' => $id]],
-            '/api/jobs/{id}/raw' => ['get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [404 => 'Problem']) + ['parameters' => $id]],
-            '/api/jobs/{id}/file' => ['get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id]],
-            '/api/evaluate' => ['post' => self::call(
-                'Evaluate a job, optionally with a call-out line read into one of its runs',
-                self::wanting(['document' => Shapes::ref('JobDocument')], ['call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])]),
-                self::either('Evaluated', 'EvaluatedInParts'),
-                [404 => 'Problem', 422 => 'Problem'],
-            )],
-            '/api/repeat' => ['post' => self::call('A run with all that meets it once more, or several times more, as it is or mirrored', self::wanting([
-                'document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'step_mm' => ['type' => 'number'], 'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50], 'mirrored' => ['type' => 'boolean'],
-            ]), self::either('Evaluated', 'EvaluatedInParts'), [404 => 'Problem', 422 => 'Problem'])],
-            '/api/make-up' => ['post' => self::call('The ways of making up the pipe between two ends of a run, each with the legs that it makes of it', MakeUpShapes::asked(), 'MadeUp', [422 => 'Problem'])],
-            '/api/hang' => ['post' => self::call('Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('HangingReport'), [422 => 'Problem'])],
-            '/api/cut' => ['post' => self::call('What is to be cut now, once some pieces came out as they did, and from which sticks', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::ref('CuttingReport'), [422 => 'Problem'])],
-            '/api/materials' => ['post' => self::call('All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools', Shapes::object(['document' => Shapes::ref('JobDocument')]), Shapes::object(['rows' => Shapes::list(Shapes::ref('MaterialRow')), 'total' => ['type' => ['number', 'null']]]), [422 => 'Problem'])],
-            '/api/order' => ['post' => self::call('In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last', Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]), Shapes::object(['order' => Shapes::orNull(Shapes::ref('RunOrder')), 'closing' => Shapes::orNull(Shapes::ref('RunClosing'))]), [422 => 'Problem'])],
-            '/api/csv' => ['post' => self::call('One list of the job as a table, see docs/files.md', Shapes::object(['document' => Shapes::ref('JobDocument'), 'list' => ['enum' => JobCsv::LISTS]]), null, [422 => 'Problem'])],
-            '/api/drawing' => ['post' => self::call('A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all', [
-                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['dxf', 'svg', 'gltf', 'pdf']], 'view' => ['enum' => RunViews::VIEWS], 'paper' => ['enum' => ['A4', 'LETTER']]],
-            ], null, [422 => 'Problem'])],
-            '/api/ticket' => ['post' => self::call('The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it', [
-                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'on'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'on' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],
-            ], null, [422 => 'Problem'])],
-            '/api/wrap' => ['post' => self::call('Wrap strips in full size: of one piece as SVG, of all of a run as PDF', [
-                'type' => 'object', 'additionalProperties' => false, 'required' => ['document', 'run', 'format'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'format' => ['enum' => ['svg', 'pdf']], 'piece' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],
-            ], null, [422 => 'Problem'])],
-            '/api/joint' => ['post' => self::call('Everything about one joint: of a run by its key, or a single one by its id', [
-                'type' => 'object', 'additionalProperties' => false, 'required' => ['document'],
-                'properties' => ['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string'], 'joint' => ['type' => 'string'], 'single' => ['type' => 'string']],
-            ], 'JointCard', [422 => 'Problem'])],
-            '/api/catalogue' => ['get' => self::call('Rows of the catalogue, with the crew\'s own numbers over them', null, 'CataloguePage', [422 => 'Problem']) + ['parameters' => array_map(
-                static fn (string $name): array => ['name' => $name, 'in' => 'query', 'required' => $name === 'kind', 'schema' => ['type' => 'string']], ['kind', 'search', 'system', 'size', 'rulebook'])]],
-            '/api/catalogue/own' => [
-                'get' => self::call('What the crew measured and added', null, Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))])),
-                'post' => self::call('Set a number, or add a row', Shapes::object(['kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object']]), 'OwnEntry', [422 => 'Problem'], 201),
+            '/api/jobs/{id}/back' => [
+                'post' => self::call(
+                    'The job going on from an older revision, where the newest cannot be read',
+                    Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]),
+                    'Job',
+                    [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
+                ) + ['parameters' => $id],
             ],
-            '/api/catalogue/own/{id}' => ['delete' => self::call('Take one back, unless others rest on it', null, null, [404 => 'Problem', 422 => 'Problem'], 204) + ['parameters' => $id]],
+            '/api/jobs/{id}/raw' => [
+                'get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [
+                    404 => 'Problem',
+                ]) + ['parameters' => $id],
+            ],
+            '/api/jobs/{id}/file' => [
+                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id],
+            ],
+            '/api/evaluate' => [
+                'post' => self::call(
+                    'Evaluate a job, optionally with a call-out line read into one of its runs',
+                    self::wanting(
+                        ['document' => Shapes::ref('JobDocument')],
+                        ['call_out' => Shapes::object(['run' => ['type' => 'string'], 'text' => ['type' => 'string']])],
+                    ),
+                    self::either('Evaluated', 'EvaluatedInParts'),
+                    [404 => 'Problem', 422 => 'Problem'],
+                ),
+            ],
+            '/api/repeat' => [
+                'post' => self::call(
+                    'A run with all that meets it once more, or several times more, as it is or mirrored',
+                    self::wanting([
+                        'document' => Shapes::ref('JobDocument'),
+                        'run' => ['type' => 'string'],
+                        'step_mm' => ['type' => 'number'],
+                        'times' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 50],
+                        'mirrored' => ['type' => 'boolean'],
+                    ]),
+                    self::either('Evaluated', 'EvaluatedInParts'),
+                    [404 => 'Problem', 422 => 'Problem'],
+                ),
+            ],
+            '/api/make-up' => [
+                'post' => self::call(
+                    'The ways of making up the pipe between two ends of a run, each with the legs that it makes of it',
+                    MakeUpShapes::asked(),
+                    'MadeUp',
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/hang' => [
+                'post' => self::call(
+                    'Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
+                    Shapes::ref('HangingReport'),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/cut' => [
+                'post' => self::call(
+                    'What is to be cut now, once some pieces came out as they did, and from which sticks',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
+                    Shapes::ref('CuttingReport'),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/materials' => [
+                'post' => self::call(
+                    'All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools',
+                    Shapes::object(['document' => Shapes::ref('JobDocument')]),
+                    Shapes::object([
+                        'rows' => Shapes::list(Shapes::ref('MaterialRow')),
+                        'total' => ['type' => ['number', 'null']],
+                    ]),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/order' => [
+                'post' => self::call(
+                    'In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
+                    Shapes::object([
+                        'order' => Shapes::orNull(Shapes::ref('RunOrder')),
+                        'closing' => Shapes::orNull(Shapes::ref('RunClosing')),
+                    ]),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/csv' => [
+                'post' => self::call(
+                    'One list of the job as a table, see docs/files.md',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'list' => ['enum' => JobCsv::LISTS]]),
+                    null,
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/drawing' => [
+                'post' => self::call(
+                    'A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document', 'run', 'format'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'format' => ['enum' => ['dxf', 'svg', 'gltf', 'pdf']],
+                            'view' => ['enum' => RunViews::VIEWS],
+                            'paper' => ['enum' => ['A4', 'LETTER']],
+                        ],
+                    ],
+                    null,
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/ticket' => [
+                'post' => self::call(
+                    'The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document', 'run', 'on'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'on' => ['type' => 'string'],
+                            'paper' => ['enum' => ['A4', 'LETTER']],
+                        ],
+                    ],
+                    null,
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/wrap' => [
+                'post' => self::call(
+                    'Wrap strips in full size: of one piece as SVG, of all of a run as PDF',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document', 'run', 'format'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'format' => ['enum' => ['svg', 'pdf']],
+                            'piece' => ['type' => 'string'],
+                            'paper' => ['enum' => ['A4', 'LETTER']],
+                        ],
+                    ],
+                    null,
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/joint' => [
+                'post' => self::call(
+                    'Everything about one joint: of a run by its key, or a single one by its id',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'joint' => ['type' => 'string'],
+                            'single' => ['type' => 'string'],
+                        ],
+                    ],
+                    'JointCard',
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/catalogue' => [
+                'get' => self::call(
+                    'Rows of the catalogue, with the crew\'s own numbers over them',
+                    null,
+                    'CataloguePage',
+                    [422 => 'Problem'],
+                ) + [
+                    'parameters' => array_map(
+                        static fn (string $name): array => [
+                            'name' => $name,
+                            'in' => 'query',
+                            'required' => $name === 'kind',
+                            'schema' => ['type' => 'string'],
+                        ],
+                        ['kind', 'search', 'system', 'size', 'rulebook'],
+                    ),
+                ],
+            ],
+            '/api/catalogue/own' => [
+                'get' => self::call(
+                    'What the crew measured and added',
+                    null,
+                    Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))]),
+                ),
+                'post' => self::call(
+                    'Set a number, or add a row',
+                    Shapes::object(['kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object']]),
+                    'OwnEntry',
+                    [422 => 'Problem'],
+                    201,
+                ),
+            ],
+            '/api/catalogue/own/{id}' => [
+                'delete' => self::call(
+                    'Take one back, unless others rest on it',
+                    null,
+                    null,
+                    [404 => 'Problem', 422 => 'Problem'],
+                    204,
+                ) + ['parameters' => $id],
+            ],
             '/api/prices' => [
                 'get' => self::call('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
-                'put' => self::call('Keep prices, each in place of what was kept of the same before; all of them, or none', Shapes::object(['prices' => Shapes::list(Shapes::ref('JobPrice')), 'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE))]), 'CrewPrices', [422 => 'Problem', 403 => 'Problem']),
+                'put' => self::call(
+                    'Keep prices, each in place of what was kept of the same before; all of them, or none',
+                    Shapes::object([
+                        'prices' => Shapes::list(Shapes::ref('JobPrice')),
+                        'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE)),
+                    ]),
+                    'CrewPrices',
+                    [422 => 'Problem', 403 => 'Problem'],
+                ),
             ],
-            '/api/prices/{id}' => ['delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + ['parameters' => $id]],
-            '/api/questions/{key}' => ['delete' => self::call('Call off a heavy question that was asked with this key in the header Question-Key', null, null, [], 204)
-                + ['parameters' => [['name' => 'key', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]]]],
-            '/api/length' => ['post' => self::call('Read one length as a tape says it', Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]), 'Tape', [422 => 'Problem'])],
-            '/api/reckon/{name}' => ['post' => self::call('One reckoner', ['oneOf' => $this->reckonRefs('Input')], ['oneOf' => $this->reckonRefs('Output')], [422 => 'ReckonProblem', 404 => 'Problem'])
-                + ['parameters' => [['name' => 'name', 'in' => 'path', 'required' => true, 'schema' => ['enum' => array_keys($this->reckoners->list())]]]]],
+            '/api/prices/{id}' => [
+                'delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + [
+                    'parameters' => $id,
+                ],
+            ],
+            '/api/questions/{key}' => [
+                'delete' => self::call(
+                    'Call off a heavy question that was asked with this key in the header Question-Key',
+                    null,
+                    null,
+                    [],
+                    204,
+                ) + [
+                    'parameters' => [
+                        ['name' => 'key', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']],
+                    ],
+                ],
+            ],
+            '/api/length' => [
+                'post' => self::call(
+                    'Read one length as a tape says it',
+                    Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]),
+                    'Tape',
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/reckon/{name}' => [
+                'post' => self::call(
+                    'One reckoner',
+                    ['oneOf' => $this->reckonRefs('Input')],
+                    ['oneOf' => $this->reckonRefs('Output')],
+                    [422 => 'ReckonProblem', 404 => 'Problem'],
+                ) + [
+                    'parameters' => [
+                        [
+                            'name' => 'name',
+                            'in' => 'path',
+                            'required' => true,
+                            'schema' => ['enum' => array_keys($this->reckoners->list())],
+                        ],
+                    ],
+                ],
+            ],
         ];
         foreach (self::OF_A_JOB as $path) {
             $paths[$path]['post']['requestBody']['content']['application/json']['schema']['properties']['job'] = [
@@ -141,7 +451,12 @@ final readonly class Description
     {
         $properties = $required + $optional + ['want' => Shapes::ref('Want')];
 
-        return ['type' => 'object', 'additionalProperties' => false, 'required' => array_keys($required), 'properties' => $properties];
+        return [
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => array_keys($required),
+            'properties' => $properties,
+        ];
     }
 
     /** @return array<string, mixed> the one shape where the whole is wanted, the other where parts are */
@@ -156,22 +471,49 @@ final readonly class Description
      * @param array<int, string> $problems shape by status
      * @return array<string, mixed>
      */
-    private static function call(string $summary, ?array $body, string|array|null $answer, array $problems = [], int $status = 200): array
-    {
-        $content = static fn (string|array $shape): array => ['application/json' => ['schema' => is_string($shape) ? Shapes::ref($shape) : $shape]];
-        $answers = [(string) $status => ['description' => $summary] + ($answer === null ? [] : ['content' => $content($answer)])];
+    private static function call(
+        string $summary,
+        ?array $body,
+        string|array|null $answer,
+        array $problems = [],
+        int $status = 200,
+    ): array {
+        $content = static fn (string|array $shape): array => [
+            'application/json' => ['schema' => is_string($shape) ? Shapes::ref($shape) : $shape],
+        ];
+        $answers = [
+            (string) $status => ['description' => $summary] + ($answer === null ? [] : ['content' => $content($answer)]),
+        ];
         foreach ($problems as $code => $shape) {
             $answers[(string) $code] = ['description' => 'What is wrong', 'content' => $content($shape)];
         }
 
-        return ['summary' => $summary] + ($body === null ? [] : ['requestBody' => ['required' => true, 'content' => $content($body)]]) + ['responses' => $answers];
+        return ['summary' => $summary] +
+            ($body === null ? [] : ['requestBody' => ['required' => true, 'content' => $content($body)]]) + [
+                'responses' => $answers,
+            ];
     }
 
     /** @return array<string, mixed> the schema of the job file, with its parts as shapes of their own */
     private function jobDocument(): array
     {
         $text = (string) file_get_contents(base_path('core/data/schemas/job.json'));
-        $names = ['leg' => 'JobLeg', 'unread' => 'JobLegUnread', 'run' => 'JobRun', 'overrides' => 'JobOverrides', 'standing' => 'JobStanding', 'single' => 'JobSingle', 'fixture' => 'JobFixture', 'branch' => 'JobBranch', 'terminal' => 'JobTerminal', 'obstacle' => 'JobObstacle', 'move' => 'JobMove', 'hanging' => 'JobHanging', 'cutting' => 'JobCutting', 'price' => 'JobPrice'];
+        $names = [
+            'leg' => 'JobLeg',
+            'unread' => 'JobLegUnread',
+            'run' => 'JobRun',
+            'overrides' => 'JobOverrides',
+            'standing' => 'JobStanding',
+            'single' => 'JobSingle',
+            'fixture' => 'JobFixture',
+            'branch' => 'JobBranch',
+            'terminal' => 'JobTerminal',
+            'obstacle' => 'JobObstacle',
+            'move' => 'JobMove',
+            'hanging' => 'JobHanging',
+            'cutting' => 'JobCutting',
+            'price' => 'JobPrice',
+        ];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
         }
@@ -183,7 +525,11 @@ final readonly class Description
         $shapes = ['JobDocument' => $schema];
         foreach ($names as $name => $shape) {
             // What a leg may not say together stands in the job file's own schema; types cannot say it.
-            $shapes[$shape] = array_diff_key((array) $parts[$name], ['anyOf' => 1, 'not' => 1, 'dependentRequired' => 1]);
+            $shapes[$shape] = array_diff_key((array) $parts[$name], [
+                'anyOf' => 1,
+                'not' => 1,
+                'dependentRequired' => 1,
+            ]);
         }
 
         return $shapes;
@@ -198,7 +544,11 @@ final readonly class Description
                 /** @var array<string, mixed> $schema */
                 $schema = $this->reckoners->schema($name)[$side];
                 unset($schema['$schema'], $schema['$defs']);
-                $text = str_replace(['#\/$defs\/finding"', '#\/$defs\/source"'], ['#\/components\/schemas\/Finding"', '#\/components\/schemas\/Source"'], json_encode($schema, JSON_THROW_ON_ERROR));
+                $text = str_replace(
+                    ['#\/$defs\/finding"', '#\/$defs\/source"'],
+                    ['#\/components\/schemas\/Finding"', '#\/components\/schemas\/Source"'],
+                    json_encode($schema, JSON_THROW_ON_ERROR),
+                );
                 $shapes[self::shapeName($name, ucfirst($side))] = json_decode($text, false, 64, JSON_THROW_ON_ERROR);
             }
         }
@@ -209,7 +559,10 @@ final readonly class Description
     /** @return list<array<string, mixed>> */
     private function reckonRefs(string $side): array
     {
-        return array_map(static fn (string $name): array => Shapes::ref(self::shapeName($name, $side)), array_keys($this->reckoners->list()));
+        return array_map(
+            static fn (string $name): array => Shapes::ref(self::shapeName($name, $side)),
+            array_keys($this->reckoners->list()),
+        );
     }
 
     private static function shapeName(string $reckoner, string $side): string

@@ -26,7 +26,15 @@ final class Shapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::run() + self::parts() + JoiningShapes::all() + NetworkShapes::all() + MakeUpShapes::all() + BoardShapes::all() + self::values() + self::account();
+        return self::job() +
+            self::run() +
+            self::parts() +
+            JoiningShapes::all() +
+            NetworkShapes::all() +
+            MakeUpShapes::all() +
+            BoardShapes::all() +
+            self::values() +
+            self::account();
     }
 
     /** @return array<string, mixed> a reference to a shape */
@@ -41,7 +49,12 @@ final class Shapes
      */
     public static function object(array $properties): array
     {
-        return ['type' => 'object', 'additionalProperties' => false, 'required' => array_keys($properties), 'properties' => $properties];
+        return [
+            'type' => 'object',
+            'additionalProperties' => false,
+            'required' => array_keys($properties),
+            'properties' => $properties,
+        ];
     }
 
     /**
@@ -65,28 +78,48 @@ final class Shapes
     /** @return array<string, array<string, mixed>> */
     private static function job(): array
     {
-        $kept = ['id' => self::TEXT, 'name' => self::TEXT, 'revision' => self::WHOLE, 'kept_at' => self::TEXT, 'kept_by' => self::TEXT, 'can_undo' => self::YES_NO, 'can_redo' => self::YES_NO];
+        $kept = [
+            'id' => self::TEXT,
+            'name' => self::TEXT,
+            'revision' => self::WHOLE,
+            'kept_at' => self::TEXT,
+            'kept_by' => self::TEXT,
+            'can_undo' => self::YES_NO,
+            'can_redo' => self::YES_NO,
+        ];
 
         return [
-            'Job' => self::object($kept + ['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
-            'Evaluated' => self::object(['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')]),
+            'Job' => self::object(
+                $kept + ['document' => self::ref('JobDocument'), 'evaluation' => self::ref('Evaluation')],
+            ),
+            'Evaluated' => self::object([
+                'document' => self::ref('JobDocument'),
+                'evaluation' => self::ref('Evaluation'),
+            ]),
             'EvaluatedInParts' => self::object(['changed' => self::ref('DocumentChange')] + self::inParts()),
             'KeptInParts' => self::object($kept + ['changed' => self::ref('DocumentChange')] + self::inParts()),
             'JobInParts' => self::object($kept + ['document' => self::ref('JobDocument')] + self::inParts()),
             'DocumentChange' => self::object([
-                'set' => ['type' => 'object', 'additionalProperties' => true, 'description' => 'Fields of the document that are other than they were sent'],
+                'set' => [
+                    'type' => 'object',
+                    'additionalProperties' => true,
+                    'description' => 'Fields of the document that are other than they were sent',
+                ],
                 'gone' => self::list(self::TEXT),
                 'runs' => self::list(self::ref('JobRun')),
             ]),
             'Phrase' => self::object([
-                'text' => self::TEXT, 'at' => self::WHOLE,
-                'unread' => self::list(self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT])),
+                'text' => self::TEXT,
+                'at' => self::WHOLE,
+                'unread' => self::list(
+                    self::object(['at' => self::WHOLE, 'length' => self::WHOLE, 'message' => self::TEXT]),
+                ),
             ]),
             'Want' => [
                 'type' => 'object',
                 'additionalProperties' => ['type' => 'string', 'maxLength' => 16],
-                'description' => 'The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), '
-                    .'each with the hash of what the asker has, or empty; without it the whole evaluation is answered',
+                'description' => 'The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), '.
+                    'each with the hash of what the asker has, or empty; without it the whole evaluation is answered',
             ],
             'Evaluation' => self::object([
                 'units' => ['enum' => ['inch', 'mm']],
@@ -94,13 +127,20 @@ final class Shapes
                 'drawn_fill' => self::NUMBER,
                 'saw_kerf' => self::ref('Tape'),
                 'phrases' => self::list(self::ref('Phrase')),
-                'runs' => self::list(self::ref('RunReport')), 'network' => self::ref('NetworkReport'),
+                'runs' => self::list(self::ref('RunReport')),
+                'network' => self::ref('NetworkReport'),
                 'singles' => self::list(self::object(['id' => self::TEXT, 'name' => self::TEXT] + self::registered())),
                 'standing' => self::list(self::ref('StandingReport')),
             ]),
             'StandingReport' => self::object([
-                'id' => self::TEXT, 'known' => self::YES_NO, 'said' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT,
-                'od_mm' => self::MAYBE, 'bore_mm' => self::MAYBE, 'source' => self::orNull(self::ref('Source')),
+                'id' => self::TEXT,
+                'known' => self::YES_NO,
+                'said' => self::TEXT,
+                'letters' => self::TEXT,
+                'material' => self::TEXT,
+                'od_mm' => self::MAYBE,
+                'bore_mm' => self::MAYBE,
+                'source' => self::orNull(self::ref('Source')),
             ]),
         ];
     }
@@ -112,7 +152,10 @@ final class Shapes
             'phrases' => self::list(self::ref('Phrase')),
             'parts' => [
                 'type' => 'object',
-                'additionalProperties' => self::object(['hash' => self::TEXT, 'value' => ['description' => 'Of the shape of the part']]),
+                'additionalProperties' => self::object([
+                    'hash' => self::TEXT,
+                    'value' => ['description' => 'Of the shape of the part'],
+                ]),
                 'description' => 'Those of the wanted parts that say something else than what the asker has; null: the job has no such part',
             ],
             'later' => self::list(self::TEXT),
@@ -131,30 +174,77 @@ final class Shapes
                 'joints' => self::list(self::ref('JointReport')),
                 'fittings' => self::list(self::ref('FittingReport')),
                 'sequence' => self::list(self::TEXT),
-                'pipes' => ['type' => 'object', 'additionalProperties' => self::object(['od_mm' => self::NUMBER, 'bore_mm' => self::NUMBER, 'socket_depth_mm' => self::NUMBER, 'stick_mm' => self::MAYBE])],
-                'unmet' => self::list(self::object(['run' => self::TEXT, 'leg' => self::TEXT, 'trouble' => self::TEXT])),
-                'ends' => self::object(['outlet' => self::orNull(self::ref('StandingEnd')), 'tie_in' => self::orNull(self::ref('StandingEnd'))]),
-                'system' => self::object(['key' => self::TEXT, 'name' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT, 'own_joint' => self::MAYBE_TEXT]),
+                'pipes' => [
+                    'type' => 'object',
+                    'additionalProperties' => self::object([
+                        'od_mm' => self::NUMBER,
+                        'bore_mm' => self::NUMBER,
+                        'socket_depth_mm' => self::NUMBER,
+                        'stick_mm' => self::MAYBE,
+                    ]),
+                ],
+                'unmet' => self::list(
+                    self::object(['run' => self::TEXT, 'leg' => self::TEXT, 'trouble' => self::TEXT]),
+                ),
+                'ends' => self::object([
+                    'outlet' => self::orNull(self::ref('StandingEnd')),
+                    'tie_in' => self::orNull(self::ref('StandingEnd')),
+                ]),
+                'system' => self::object([
+                    'key' => self::TEXT,
+                    'name' => self::TEXT,
+                    'letters' => self::TEXT,
+                    'material' => self::TEXT,
+                    'own_joint' => self::MAYBE_TEXT,
+                ]),
                 'totals' => self::object([
-                    'tape' => self::ref('Tape'), 'fall' => self::ref('Tape'), 'level_difference' => self::orNull(self::ref('Tape')),
-                    'remaining' => self::orNull(self::ref('Tape')), 'whole' => self::YES_NO,
+                    'tape' => self::ref('Tape'),
+                    'fall' => self::ref('Tape'),
+                    'level_difference' => self::orNull(self::ref('Tape')),
+                    'remaining' => self::orNull(self::ref('Tape')),
+                    'whole' => self::YES_NO,
                 ]),
                 'end' => self::ref('Point'),
                 'findings' => self::list(self::ref('Finding')),
                 'sources' => self::list(self::ref('Source')),
             ]),
             'StandingEnd' => self::object([
-                'name' => self::TEXT, 'known' => self::YES_NO, 'kind' => self::TEXT, 'letters' => self::TEXT, 'material' => self::TEXT, 'od_mm' => self::NUMBER,
-                'bore_mm' => self::NUMBER, 'depth_mm' => self::NUMBER, 'method' => self::MAYBE_TEXT, 'sleeve' => self::YES_NO, 'reach_mm' => self::MAYBE,
+                'name' => self::TEXT,
+                'known' => self::YES_NO,
+                'kind' => self::TEXT,
+                'letters' => self::TEXT,
+                'material' => self::TEXT,
+                'od_mm' => self::NUMBER,
+                'bore_mm' => self::NUMBER,
+                'depth_mm' => self::NUMBER,
+                'method' => self::MAYBE_TEXT,
+                'sleeve' => self::YES_NO,
+                'reach_mm' => self::MAYBE,
             ]),
             'LegReport' => self::object([
-                'id' => self::TEXT, 'number' => self::WHOLE, 'phrase' => self::TEXT, 'read_back' => self::TEXT, 'what' => self::TEXT, 'way' => self::TEXT,
-                'read' => self::YES_NO, 'laid' => self::YES_NO, 'size' => self::TEXT,
-                'length' => self::orNull(self::ref('Tape')), 'drop' => self::orNull(self::ref('Tape')),
-                'fall' => self::orNull(self::object(['mm_per_m' => self::NUMBER, 'inch' => self::TEXT, 'metric' => self::TEXT])),
-                'upright' => self::YES_NO, 'heading_deg' => ['type' => ['number', 'null']], 'dip_deg' => ['type' => ['number', 'null']],
-                'from' => self::orNull(self::ref('Point')), 'to' => self::orNull(self::ref('Point')), 'tape_mm' => ['type' => ['number', 'null']],
-                'pieces' => self::list(self::TEXT), 'shortfall' => self::orNull(self::ref('Tape')), 'turn_deg' => ['type' => ['number', 'null']],
+                'id' => self::TEXT,
+                'number' => self::WHOLE,
+                'phrase' => self::TEXT,
+                'read_back' => self::TEXT,
+                'what' => self::TEXT,
+                'way' => self::TEXT,
+                'read' => self::YES_NO,
+                'laid' => self::YES_NO,
+                'size' => self::TEXT,
+                'length' => self::orNull(self::ref('Tape')),
+                'drop' => self::orNull(self::ref('Tape')),
+                'fall' => self::orNull(
+                    self::object(['mm_per_m' => self::NUMBER, 'inch' => self::TEXT, 'metric' => self::TEXT]),
+                ),
+                'upright' => self::YES_NO,
+                'heading_deg' => ['type' => ['number', 'null']],
+                'dip_deg' => ['type' => ['number', 'null']],
+                'from' => self::orNull(self::ref('Point')),
+                'to' => self::orNull(self::ref('Point')),
+                'tape_mm' => ['type' => ['number', 'null']],
+                'pieces' => self::list(self::TEXT),
+                'shortfall' => self::orNull(self::ref('Tape')),
+                'turn_deg' => ['type' => ['number', 'null']],
             ]),
         ];
     }
@@ -164,28 +254,82 @@ final class Shapes
     {
         return [
             'PieceReport' => self::object([
-                'key' => self::TEXT, 'letter' => self::TEXT, 'leg' => self::WHOLE, 'leg_id' => self::TEXT, 'size' => self::TEXT, 'cut' => self::ref('Tape'), 'known' => self::YES_NO, 'least_mm' => self::NUMBER,
-                'from' => self::ref('Point'), 'to' => self::ref('Point'), 'depth_from' => self::ref('Tape'), 'depth_to' => self::ref('Tape'),
-                'joint_from' => self::TEXT, 'joint_to' => self::TEXT, 'between' => self::YES_NO, 'upright' => self::YES_NO,
+                'key' => self::TEXT,
+                'letter' => self::TEXT,
+                'leg' => self::WHOLE,
+                'leg_id' => self::TEXT,
+                'size' => self::TEXT,
+                'cut' => self::ref('Tape'),
+                'known' => self::YES_NO,
+                'least_mm' => self::NUMBER,
+                'from' => self::ref('Point'),
+                'to' => self::ref('Point'),
+                'depth_from' => self::ref('Tape'),
+                'depth_to' => self::ref('Tape'),
+                'joint_from' => self::TEXT,
+                'joint_to' => self::TEXT,
+                'between' => self::YES_NO,
+                'upright' => self::YES_NO,
             ]),
-            'JointReport' => self::object([
-                'key' => self::TEXT, 'number' => self::WHOLE, 'leg' => self::WHOLE, 'fitting' => ['type' => ['string', 'null']], 'size' => self::TEXT, 'at' => self::ref('Point'),
-                'level' => self::ref('Tape'), 'tape_mm' => self::NUMBER, 'depth' => self::ref('Tape'), 'strain_deg' => self::NUMBER, 'name' => self::TEXT,
-            ] + self::registered()),
+            'JointReport' => self::object(
+                [
+                    'key' => self::TEXT,
+                    'number' => self::WHOLE,
+                    'leg' => self::WHOLE,
+                    'fitting' => ['type' => ['string', 'null']],
+                    'size' => self::TEXT,
+                    'at' => self::ref('Point'),
+                    'level' => self::ref('Tape'),
+                    'tape_mm' => self::NUMBER,
+                    'depth' => self::ref('Tape'),
+                    'strain_deg' => self::NUMBER,
+                    'name' => self::TEXT,
+                ] + self::registered(),
+            ),
             'FittingReport' => self::object([
-                'key' => self::TEXT, 'leg' => self::WHOLE, 'row' => self::TEXT, 'pattern' => self::TEXT, 'street' => self::YES_NO, 'size' => self::TEXT,
-                'reduces_to' => ['type' => ['string', 'null']], 'name' => self::TEXT, 'maker_name' => self::TEXT,
-                'turn_deg' => ['type' => ['number', 'null']], 'nominal_deg' => ['type' => ['number', 'null']], 'roll_deg' => ['type' => ['number', 'null']],
-                'mark' => self::orNull(self::ref('Tape')), 'strain_deg' => self::NUMBER, 'at' => self::ref('Point'), 'in' => self::ref('Point'), 'out' => self::ref('Point'),
-                'into_mm' => self::NUMBER, 'out_of_mm' => self::NUMBER, 'stands' => self::YES_NO, 'take_off' => self::ref('Tape'), 'known' => self::YES_NO, 'branch' => NetworkShapes::branch(), 'doubtful' => self::YES_NO, 'source' => self::ref('Source'),
+                'key' => self::TEXT,
+                'leg' => self::WHOLE,
+                'row' => self::TEXT,
+                'pattern' => self::TEXT,
+                'street' => self::YES_NO,
+                'size' => self::TEXT,
+                'reduces_to' => ['type' => ['string', 'null']],
+                'name' => self::TEXT,
+                'maker_name' => self::TEXT,
+                'turn_deg' => ['type' => ['number', 'null']],
+                'nominal_deg' => ['type' => ['number', 'null']],
+                'roll_deg' => ['type' => ['number', 'null']],
+                'mark' => self::orNull(self::ref('Tape')),
+                'strain_deg' => self::NUMBER,
+                'at' => self::ref('Point'),
+                'in' => self::ref('Point'),
+                'out' => self::ref('Point'),
+                'into_mm' => self::NUMBER,
+                'out_of_mm' => self::NUMBER,
+                'stands' => self::YES_NO,
+                'take_off' => self::ref('Tape'),
+                'known' => self::YES_NO,
+                'branch' => NetworkShapes::branch(),
+                'doubtful' => self::YES_NO,
+                'source' => self::ref('Source'),
             ]),
             'Finding' => self::object([
                 'rule' => ['enum' => array_column(RuleId::cases(), 'value')],
                 'severity' => ['enum' => array_column(Severity::cases(), 'value')],
-                'where' => self::object(['leg' => ['type' => ['integer', 'null']], 'leg_id' => ['type' => ['string', 'null']], 'piece' => ['type' => ['string', 'null']], 'joint' => ['type' => ['integer', 'null']], 'tape_mm' => ['type' => ['number', 'null']]]),
-                'measured' => ['type' => ['number', 'null']], 'limit' => ['type' => ['number', 'null']],
+                'where' => self::object([
+                    'leg' => ['type' => ['integer', 'null']],
+                    'leg_id' => ['type' => ['string', 'null']],
+                    'piece' => ['type' => ['string', 'null']],
+                    'joint' => ['type' => ['integer', 'null']],
+                    'tape_mm' => ['type' => ['number', 'null']],
+                ]),
+                'measured' => ['type' => ['number', 'null']],
+                'limit' => ['type' => ['number', 'null']],
                 'params' => ['type' => 'object', 'additionalProperties' => ['type' => ['number', 'string']]],
-                'title' => self::TEXT, 'why' => self::TEXT, 'remedy' => self::TEXT, 'source' => self::orNull(self::ref('Source')),
+                'title' => self::TEXT,
+                'why' => self::TEXT,
+                'remedy' => self::TEXT,
+                'source' => self::orNull(self::ref('Source')),
             ]),
         ];
     }
@@ -193,16 +337,31 @@ final class Shapes
     /** @return array<string, array<string, mixed>> what the register says of a joint */
     private static function registered(): array
     {
-        return ['method' => self::MAYBE_TEXT, 'method_name' => self::TEXT, 'state' => ['enum' => ['own', 'chosen', 'best', 'refused', 'unknown', 'none']]];
+        return [
+            'method' => self::MAYBE_TEXT,
+            'method_name' => self::TEXT,
+            'state' => ['enum' => ['own', 'chosen', 'best', 'refused', 'unknown', 'none']],
+        ];
     }
 
     /** @return array<string, array<string, mixed>> */
     private static function values(): array
     {
         return [
-            'Tape' => self::object(['mm' => self::NUMBER, 'inch' => self::TEXT, 'feet' => self::TEXT, 'metric' => self::TEXT]),
+            'Tape' => self::object([
+                'mm' => self::NUMBER,
+                'inch' => self::TEXT,
+                'feet' => self::TEXT,
+                'metric' => self::TEXT,
+            ]),
             'Point' => self::object(['x' => self::NUMBER, 'y' => self::NUMBER, 'z' => self::NUMBER]),
-            'Source' => self::object(['table' => self::TEXT, 'row' => self::TEXT, 'source' => self::TEXT, 'confidence' => ['enum' => ['high', 'medium', 'low']], 'status' => ['enum' => Provenance::STATUSES]]),
+            'Source' => self::object([
+                'table' => self::TEXT,
+                'row' => self::TEXT,
+                'source' => self::TEXT,
+                'confidence' => ['enum' => ['high', 'medium', 'low']],
+                'status' => ['enum' => Provenance::STATUSES],
+            ]),
         ];
     }
 
@@ -210,12 +369,29 @@ final class Shapes
     private static function account(): array
     {
         return [
-            'Account' => self::object(['name' => self::TEXT, 'email' => self::TEXT, 'crews' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT]))]),
-            'Problem' => ['type' => 'object', 'required' => ['message'], 'properties' => [
-                'message' => self::TEXT, 'code' => self::TEXT, 'errors' => ['type' => 'object', 'additionalProperties' => self::list(self::TEXT)],
-            ]],
-            'Stale' => self::object(['message' => self::TEXT, 'code' => ['const' => 'stale'], 'changed_by' => self::list(self::TEXT), 'current' => self::ref('Job')]),
-            'ReckonProblem' => self::object(['error' => self::object(['field' => self::TEXT, 'message' => self::TEXT, 'given' => (object) []])]),
+            'Account' => self::object([
+                'name' => self::TEXT,
+                'email' => self::TEXT,
+                'crews' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT])),
+            ]),
+            'Problem' => [
+                'type' => 'object',
+                'required' => ['message'],
+                'properties' => [
+                    'message' => self::TEXT,
+                    'code' => self::TEXT,
+                    'errors' => ['type' => 'object', 'additionalProperties' => self::list(self::TEXT)],
+                ],
+            ],
+            'Stale' => self::object([
+                'message' => self::TEXT,
+                'code' => ['const' => 'stale'],
+                'changed_by' => self::list(self::TEXT),
+                'current' => self::ref('Job'),
+            ]),
+            'ReckonProblem' => self::object([
+                'error' => self::object(['field' => self::TEXT, 'message' => self::TEXT, 'given' => (object) []]),
+            ]),
         ];
     }
 }

@@ -11,7 +11,10 @@ use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Measure\Tape;
 
-/** The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them as the tape says them. */
+/**
+ * The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them
+ * as the tape says them.
+ */
 final readonly class JobCsv
 {
     public const LISTS = ['cut', 'materials', 'joints', 'hangers', 'levels', 'sticks'];
@@ -28,7 +31,7 @@ final readonly class JobCsv
         $this->job = $evaluated->job();
     }
 
-    /** @param  string  $list  one of LISTS */
+    /** @param string $list one of LISTS */
     public function of(string $list): string
     {
         return match ($list) {
@@ -49,18 +52,57 @@ final readonly class JobCsv
             $back = new MeasuredBack($run, $done);
             foreach ($run->pieces as $piece) {
                 $length = $back->lengths[$piece->key];
-                $rows[] = [$run->run->name, $piece->letter, $run->system->letters, $piece->size, $piece->isCutKnown ? round($length, 3) : null, $piece->isCutKnown ? $this->said($length) : 'measure first', round($piece->depthFromMm, 3), round($piece->depthToMm, 3), isset($done[$piece->key]) ? 'yes' : 'no'];
+                $rows[] = [
+                    $run->run->name,
+                    $piece->letter,
+                    $run->system->letters,
+                    $piece->size,
+                    $piece->isCutKnown ? round($length, 3) : null,
+                    $piece->isCutKnown ? $this->said($length) : 'measure first',
+                    round($piece->depthFromMm, 3),
+                    round($piece->depthToMm, 3),
+                    isset($done[$piece->key]) ? 'yes' : 'no',
+                ];
             }
         }
 
-        return Csv::of(['run', 'piece', 'pipe', 'size', 'cut length (mm)', "cut length ({$this->unit()})", 'insertion upstream (mm)', 'insertion downstream (mm)', 'cut'], $rows);
+        return Csv::of(
+            [
+                'run',
+                'piece',
+                'pipe',
+                'size',
+                'cut length (mm)',
+                "cut length ({$this->unit()})",
+                'insertion upstream (mm)',
+                'insertion downstream (mm)',
+                'cut',
+            ],
+            $rows,
+        );
     }
 
     private function materials(): string
     {
-        $rows = array_map(static fn (array $row): array => [$row['shelf'], $row['what'], $row['letters'], $row['size'], $row['count'], $row['maker'], $row['note'], $row['each'], $row['price']], $this->evaluated->materials()->rows());
+        $rows = array_map(
+            static fn (array $row): array => [
+                $row['shelf'],
+                $row['what'],
+                $row['letters'],
+                $row['size'],
+                $row['count'],
+                $row['maker'],
+                $row['note'],
+                $row['each'],
+                $row['price'],
+            ],
+            $this->evaluated->materials()->rows(),
+        );
 
-        return Csv::of(['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'], $rows);
+        return Csv::of(
+            ['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'],
+            $rows,
+        );
     }
 
     private function joints(): string
@@ -70,24 +112,81 @@ final readonly class JobCsv
             $register = JointRegister::of($run);
             foreach ($run->joints as $joint) {
                 $entry = $register[$joint->key];
-                $rows[] = [$run->run->name, $joint->number, $entry['name'], $run->system->letters, $joint->size, $entry['method_name'], $entry['method'], $entry['state'], round($joint->tapeMm, 3), round($joint->depthMm, 3)];
+                $rows[] = [
+                    $run->run->name,
+                    $joint->number,
+                    $entry['name'],
+                    $run->system->letters,
+                    $joint->size,
+                    $entry['method_name'],
+                    $entry['method'],
+                    $entry['state'],
+                    round($joint->tapeMm, 3),
+                    round($joint->depthMm, 3),
+                ];
             }
         }
 
-        return Csv::of(['run', 'joint', 'name', 'pipe', 'size', 'method', 'method (key)', 'state', 'along the run (mm)', 'insertion (mm)'], $rows);
+        return Csv::of(
+            [
+                'run',
+                'joint',
+                'name',
+                'pipe',
+                'size',
+                'method',
+                'method (key)',
+                'state',
+                'along the run (mm)',
+                'insertion (mm)',
+            ],
+            $rows,
+        );
     }
 
     private function hangers(): string
     {
-        $rows = $this->ofHangers(static fn (array $hanger): array => [$hanger['kind'], $hanger['why'], $hanger['hold'] ?? '', $hanger['braced'] === true ? 'yes' : 'no', $hanger['face']['name'] ?? '', self::mm($hanger['face']['at'] ?? null), self::mm($hanger['below_string'])]);
+        $rows = $this->ofHangers(
+            static fn (array $hanger): array => [
+                $hanger['kind'],
+                $hanger['why'],
+                $hanger['hold'] ?? '',
+                $hanger['braced'] === true ? 'yes' : 'no',
+                $hanger['face']['name'] ?? '',
+                self::mm($hanger['face']['at'] ?? null),
+                self::mm($hanger['below_string']),
+            ],
+        );
 
-        return Csv::of([...self::HANGER, 'hangs from', 'why', 'hold', 'braced', 'measured from', 'from there (mm)', 'string to crown (mm)'], $rows);
+        return Csv::of(
+            [
+                ...self::HANGER,
+                'hangs from',
+                'why',
+                'hold',
+                'braced',
+                'measured from',
+                'from there (mm)',
+                'string to crown (mm)',
+            ],
+            $rows,
+        );
     }
 
-    /** What the tape has to read at every hanger of level pipe, and what it read: to be filled in and taken in again. */
+    /**
+     * What the tape has to read at every hanger of level pipe, and what it read: to be filled in and taken in again.
+     */
     private function levels(): string
     {
-        $rows = $this->ofHangers(static fn (array $hanger): ?array => $hanger['below_string'] === null ? null : [self::mm($hanger['below_string']), self::mm($hanger['read']), $hanger['off_mm'] === null ? null : round($hanger['off_mm'], 3)]);
+        $rows = $this->ofHangers(
+            static fn (array $hanger): ?array => $hanger['below_string'] === null
+                ? null
+                : [
+                    self::mm($hanger['below_string']),
+                    self::mm($hanger['read']),
+                    $hanger['off_mm'] === null ? null : round($hanger['off_mm'], 3),
+                ],
+        );
 
         return Csv::of([...self::HANGER, 'string to crown (mm)', 'string to crown, read (mm)', 'too low (mm)'], $rows);
     }
@@ -104,7 +203,14 @@ final readonly class JobCsv
             foreach (is_array($report['hangers']) ? $report['hangers'] : [] as $hanger) {
                 $said = $cells($hanger);
                 if ($said !== null) {
-                    $rows[] = [$run->run->name, $hanger['number'], $hanger['leg'], self::mm($hanger['at']), round($hanger['tape_mm'], 3), ...$said];
+                    $rows[] = [
+                        $run->run->name,
+                        $hanger['number'],
+                        $hanger['leg'],
+                        self::mm($hanger['at']),
+                        round($hanger['tape_mm'], 3),
+                        ...$said,
+                    ];
                 }
             }
         }
@@ -112,7 +218,7 @@ final readonly class JobCsv
         return $rows;
     }
 
-    /** @param  array{mm: float}|null  $tape */
+    /** @param array{mm: float}|null $tape */
     private static function mm(?array $tape): ?float
     {
         return $tape === null ? null : round($tape['mm'], 3);

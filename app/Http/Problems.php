@@ -21,7 +21,9 @@ final class Problems
 {
     public static function register(Exceptions $exceptions): void
     {
-        $exceptions->shouldRenderJsonWhen(static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson());
+        $exceptions->shouldRenderJsonWhen(
+            static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
+        );
         $exceptions->dontReport([BadInput::class, StaleEdit::class, UnreadableJob::class]);
         $exceptions->render(self::badInput(...));
         $exceptions->render(self::stale(...));
@@ -35,21 +37,35 @@ final class Problems
             return new JsonResponse($bad->toArray(), 422);
         }
 
-        return new JsonResponse([
-            'message' => self::sentence($bad),
-            'code' => 'bad-input',
-            'errors' => [$bad->field === '' ? 'file' : $bad->field => [$bad->getMessage()]],
-        ], 422);
+        return new JsonResponse(
+            [
+                'message' => self::sentence($bad),
+                'code' => 'bad-input',
+                'errors' => [$bad->field === '' ? 'file' : $bad->field => [$bad->getMessage()]],
+            ],
+            422,
+        );
     }
 
-    /** The job as it is now, and who changed it since: nobody is told of a change of their own as if it were another's. */
+    /**
+     * The job as it is now, and who changed it since: nobody is told of a change of their own as if it were another's.
+     */
     private static function stale(StaleEdit $stale, Request $request): JsonResponse
     {
-        $since = Revision::query()->where('job_id', $stale->job->id)->where('number', '>', $stale->from)->with('author')->get();
-        $others = $since->filter(static fn (Revision $revision): bool => $revision->author_id !== $request->user()?->getAuthIdentifier());
+        $since = Revision::query()
+            ->where('job_id', $stale->job->id)
+            ->where('number', '>', $stale->from)
+            ->with('author')
+            ->get();
+        $others = $since->filter(
+            static fn (Revision $revision): bool => $revision->author_id !== $request->user()?->getAuthIdentifier(),
+        );
 
         try {
-            $current = app(JobAnswer::class)->keptFields(app(OpenJob::class)->newest($stale->job), Wanted::of($request));
+            $current = app(JobAnswer::class)->keptFields(
+                app(OpenJob::class)->newest($stale->job),
+                Wanted::of($request),
+            );
         } catch (BadInput $bad) {
             // It is too large to be answered whole.
             return self::badInput($bad, $request);
@@ -57,12 +73,17 @@ final class Problems
             return self::unreadable($unreadable);
         }
 
-        return JobAnswer::response([
-            'message' => JobAnswer::json($stale->getMessage()),
-            'code' => JobAnswer::json('stale'),
-            'changed_by' => JobAnswer::json($others->map(static fn (Revision $revision): string => $revision->author->name)->unique()->values()),
-            'current' => JobAnswer::object($current),
-        ], 409);
+        return JobAnswer::response(
+            [
+                'message' => JobAnswer::json($stale->getMessage()),
+                'code' => JobAnswer::json('stale'),
+                'changed_by' => JobAnswer::json(
+                    $others->map(static fn (Revision $revision): string => $revision->author->name)->unique()->values(),
+                ),
+                'current' => JobAnswer::object($current),
+            ],
+            409,
+        );
     }
 
     /** A job that cannot be opened: why, what to go back to, and as which file it can be taken away. */
@@ -71,16 +92,21 @@ final class Problems
         $job = $unreadable->job;
         $last = app(OpenJob::class)->lastReadable($job);
 
-        return new JsonResponse([
-            'message' => $unreadable->getMessage(),
-            'code' => 'unreadable',
-            'job' => ['id' => $job->id, 'name' => $job->name, 'revision' => $job->head],
-            'readable' => $last === null ? null : [
-                'revision' => $last->number,
-                'kept_at' => $last->created_at->toIso8601String(),
-                'kept_by' => $last->author->name,
+        return new JsonResponse(
+            [
+                'message' => $unreadable->getMessage(),
+                'code' => 'unreadable',
+                'job' => ['id' => $job->id, 'name' => $job->name, 'revision' => $job->head],
+                'readable' => $last === null
+                        ? null
+                        : [
+                            'revision' => $last->number,
+                            'kept_at' => $last->created_at->toIso8601String(),
+                            'kept_by' => $last->author->name,
+                        ],
             ],
-        ], 422);
+            422,
+        );
     }
 
     /** What is not there is not named by the classes that looked for it. */
@@ -95,6 +121,8 @@ final class Problems
 
     private static function sentence(BadInput $bad): string
     {
-        return $bad->field === '' || str_contains($bad->getMessage(), 'file') ? $bad->getMessage() : "{$bad->field} {$bad->getMessage()}";
+        return $bad->field === '' || str_contains($bad->getMessage(), 'file')
+            ? $bad->getMessage()
+            : "{$bad->field} {$bad->getMessage()}";
     }
 }

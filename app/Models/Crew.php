@@ -17,7 +17,8 @@ final class Crew extends Model
     protected $fillable = ['name'];
 
     /**
-     * Whoever changes what a crew set for itself waits here, to the end of the transaction, for others who do: each sees what
+     * Whoever changes what a crew set for itself waits here, to the end of the transaction, for others who do: each
+     * sees what
      * the one before left.
      */
     public static function holdOwnEntries(int $id): void

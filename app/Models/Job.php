@@ -38,7 +38,15 @@ final class Job extends Model
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
     /** What is read of a job beside its newest revision. */
-    private const BESIDE_NEWEST = ['crew_id', 'name', 'head', 'summary_version', 'unreadable', 'kept_by_id', 'updated_at'];
+    private const BESIDE_NEWEST = [
+        'crew_id',
+        'name',
+        'head',
+        'summary_version',
+        'unreadable',
+        'kept_by_id',
+        'updated_at',
+    ];
 
     /** Its newest revision, where it was read with the job. */
     private ?Revision $newest = null;
@@ -46,7 +54,10 @@ final class Job extends Model
     /** @return Builder<Job> the jobs of the crews that a user is in */
     public static function ofUser(int $id): Builder
     {
-        return self::query()->whereIn('crew_id', static fn (Query $crews): Query => $crews->select('crew_id')->from('crew_user')->where('user_id', $id));
+        return self::query()->whereIn(
+            'crew_id',
+            static fn (Query $crews): Query => $crews->select('crew_id')->from('crew_user')->where('user_id', $id),
+        );
     }
 
     /**
@@ -56,15 +67,20 @@ final class Job extends Model
      */
     public static function withNewest(int $user, string $id): self
     {
-        $row = DB::selectOne(<<<'SQL'
-            SELECT revisions.*, bases.packed AS base_packed, bases.document AS base_document,
-                jobs.crew_id, jobs.name, jobs.head, jobs.summary_version, jobs.unreadable, jobs.kept_by_id,
-                jobs.created_at AS job_created_at, jobs.updated_at
-            FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
-            JOIN revisions ON revisions.job_id = jobs.id AND revisions.number = jobs.head
-            LEFT JOIN revisions AS bases ON bases.job_id = revisions.job_id AND bases.number = revisions.base
-            WHERE jobs.id = ? AND crew_user.user_id = ?
-            SQL, [$id, $user]) ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
+        $row =
+            DB::selectOne(
+                <<<'SQL'
+                SELECT revisions.*, bases.packed AS base_packed, bases.document AS base_document,
+                    jobs.crew_id, jobs.name, jobs.head, jobs.summary_version, jobs.unreadable, jobs.kept_by_id,
+                    jobs.created_at AS job_created_at, jobs.updated_at
+                FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
+                JOIN revisions ON revisions.job_id = jobs.id AND revisions.number = jobs.head
+                LEFT JOIN revisions AS bases ON bases.job_id = revisions.job_id AND bases.number = revisions.base
+                WHERE jobs.id = ? AND crew_user.user_id = ?
+                SQL
+                ,
+                [$id, $user],
+            ) ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
         $columns = (array) $row;
         $own = ['id' => $columns['job_id'], 'created_at' => $columns['job_created_at']];
         unset($columns['job_created_at']);
@@ -123,7 +139,10 @@ final class Job extends Model
         $from = $this->head;
         $this->fill($columns)->updateTimestamps();
         // The condition makes edits of one job wait for each other, on every server.
-        $moved = self::query()->toBase()->where(['id' => $this->id, 'head' => $from])->update($this->getDirty());
+        $moved = self::query()
+            ->toBase()
+            ->where(['id' => $this->id, 'head' => $from])
+            ->update($this->getDirty());
         $this->syncOriginal();
 
         return $moved === 1;

@@ -10,7 +10,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * A number or a row of the catalogue, a threshold of a rulebook, or a price, that a crew set for itself. Kept apart from the catalogue; taking it back is deleting it.
+ * A number or a row of the catalogue, a threshold of a rulebook, or a price, that a crew set for itself. Kept apart
+ * from the catalogue; taking it back is deleting it.
  *
  * @property int $id
  * @property int $crew_id

@@ -8,7 +8,8 @@ use FallBend\Core\Input\BadInput;
 use RuntimeException;
 
 /**
- * A text put down small: as what stands in it between its beginning and its end, where it has those in common with an earlier one,
+ * A text put down small: as what stands in it between its beginning and its end, where it has those in common with an
+ * earlier one,
  * and compressed with that one's middle as its dictionary (RFC 1951). What is unpacked is compared with a checksum.
  */
 final class PackedText
@@ -16,10 +17,12 @@ final class PackedText
     /** The dictionary of a compressed text is at most so long. */
     private const WINDOW = 32_768;
 
-    /** How many bytes stand before what is compressed: checksum, length of the common beginning, and of the common end. */
+    /**
+     * How many bytes stand before what is compressed: checksum, length of the common beginning, and of the common end.
+     */
     private const HEAD = 12;
 
-    /** @param  string  $base  the earlier text; empty: there is none */
+    /** @param string $base the earlier text; empty: there is none */
     public static function pack(string $text, string $base = ''): string
     {
         $begin = self::common($text, $base);

@@ -13,9 +13,11 @@ use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
 /**
- * One state of a job, whole, never changed. Undo and redo append a state too; `undo_to` and `redo_to` say which state they would bring back.
+ * One state of a job, whole, never changed. Undo and redo append a state too; `undo_to` and `redo_to` say which state
+ * they would bring back.
  *
- * A state is put down as what is other in it than in an earlier one, its base, which is put down whole: of fifty one is. What an
+ * A state is put down as what is other in it than in an earlier one, its base, which is put down whole: of fifty one
+ * is. What an
  * earlier version kept stands as text in `document`.
  *
  * @property int $id
@@ -38,11 +40,24 @@ final class Revision extends Model
     /** Of so many revisions one is put down whole. */
     private const WHOLE_OF = 50;
 
-    protected $fillable = ['job_id', 'number', 'author_id', 'gesture', 'undo_to', 'redo_to', 'document', 'packed', 'base'];
+    protected $fillable = [
+        'job_id',
+        'number',
+        'author_id',
+        'gesture',
+        'undo_to',
+        'redo_to',
+        'document',
+        'packed',
+        'base',
+    ];
 
     protected $attributes = ['document' => null, 'packed' => null, 'base' => null];
 
-    /** A state that takes more than this share of its text beside its base is put down whole, which takes about a quarter. */
+    /**
+     * A state that takes more than this share of its text beside its base is put down whole, which takes about a
+     * quarter.
+     */
     private const SHARE = 0.1;
 
     private ?string $text = null;
@@ -53,13 +68,15 @@ final class Revision extends Model
     /** Gives a revision of a job with its base, in one query. */
     public static function numbered(string $job, int $number): self
     {
-        $revision = self::query()
-            ->leftJoin('revisions as bases', static function (JoinClause $join): void {
-                $join->on('bases.job_id', '=', 'revisions.job_id')->on('bases.number', '=', 'revisions.base');
-            })
-            ->where(['revisions.job_id' => $job, 'revisions.number' => $number])
-            ->select(['revisions.*', 'bases.packed as base_packed', 'bases.document as base_document'])
-            ->toBase()->first() ?? throw (new ModelNotFoundException)->setModel(self::class, ["{$job} {$number}"]);
+        $revision =
+            self::query()
+                ->leftJoin('revisions as bases', static function (JoinClause $join): void {
+                    $join->on('bases.job_id', '=', 'revisions.job_id')->on('bases.number', '=', 'revisions.base');
+                })
+                ->where(['revisions.job_id' => $job, 'revisions.number' => $number])
+                ->select(['revisions.*', 'bases.packed as base_packed', 'bases.document as base_document'])
+                ->toBase()
+                ->first() ?? throw (new ModelNotFoundException)->setModel(self::class, ["{$job} {$number}"]);
 
         return self::ofRow((array) $revision);
     }
@@ -109,7 +126,9 @@ final class Revision extends Model
         $packed = PackedText::pack($text, $this->base === null ? $this->text() : $this->baseText());
 
         // Where much is other it is a new beginning.
-        return strlen($packed) > self::SHARE * strlen($text) ? self::whole($text) : ['packed' => $packed, 'base' => $base];
+        return strlen($packed) > self::SHARE * strlen($text)
+            ? self::whole($text)
+            : ['packed' => $packed, 'base' => $base];
     }
 
     /**
@@ -133,7 +152,11 @@ final class Revision extends Model
     /** Puts down another state in its place. Those that were packed with it are put down whole first. */
     public function replace(string $text): void
     {
-        foreach (self::query()->where(['job_id' => $this->job_id, 'base' => $this->number])->get() as $other) {
+        foreach (
+            self::query()
+                ->where(['job_id' => $this->job_id, 'base' => $this->number])
+                ->get() as $other
+        ) {
             $other->update(self::whole($other->text()));
         }
         $this->update(['document' => null] + self::whole($text));
@@ -151,7 +174,9 @@ final class Revision extends Model
         if ($this->base === null) {
             return '';
         }
-        $this->baseRevision ??= self::query()->where(['job_id' => $this->job_id, 'number' => $this->base])->firstOrFail();
+        $this->baseRevision ??= self::query()
+            ->where(['job_id' => $this->job_id, 'number' => $this->base])
+            ->firstOrFail();
 
         return $this->baseRevision->text();
     }

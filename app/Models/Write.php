@@ -8,7 +8,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Carbon;
 
 /**
- * A write that came with a key, and what it came to: a revision of a job, or an answer. Asked again with the same key, the
+ * A write that came with a key, and what it came to: a revision of a job, or an answer. Asked again with the same key,
+ * the
  * same is answered, and nothing is written twice.
  *
  * @property int $id

@@ -6,7 +6,10 @@ namespace App\Print;
 
 use TCPDF;
 
-/** A clean sheet of A4 or Letter without anything that the library puts on by itself, in letters that know every alphabet. */
+/**
+ * A clean sheet of A4 or Letter without anything that the library puts on by itself, in letters that know every
+ * alphabet.
+ */
 final class Paper
 {
     public const MARGIN_MM = 14.0;
@@ -19,7 +22,7 @@ final class Paper
      */
     public static function sheet(string $paper, string $way): TCPDF
     {
-        $pdf = new class($way, 'mm', $paper, true, 'UTF-8') extends TCPDF {
+        $pdf = new class ($way, 'mm', $paper, true, 'UTF-8') extends TCPDF {
             public function __construct(string $way, string $unit, string $paper, bool $isUnicode, string $encoding)
             {
                 parent::__construct($way, $unit, $paper, $isUnicode, $encoding);
@@ -39,9 +42,19 @@ final class Paper
         return $pdf;
     }
 
-    /** Writes words at a place, their upper left corner; gives how high they stand, in mm. What is too wide goes on below. */
-    public static function words(TCPDF $pdf, float $x, float $y, float $width, float $points, string $text, string $style = ''): float
-    {
+    /**
+     * Writes words at a place, their upper left corner; gives how high they stand, in mm. What is too wide goes on
+     * below.
+     */
+    public static function words(
+        TCPDF $pdf,
+        float $x,
+        float $y,
+        float $width,
+        float $points,
+        string $text,
+        string $style = '',
+    ): float {
         $pdf->setFont(self::FONT, $style, $points);
         $before = $pdf->getPage();
         $pdf->MultiCell($width, 0, $text, 0, 'L', false, 1, $x, $y);

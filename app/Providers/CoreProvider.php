@@ -21,7 +21,10 @@ final class CoreProvider extends ServiceProvider
     {
         $compiled = config('app.data');
         if (is_string($compiled) && is_file($compiled)) {
-            /** @var array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, array{of: class-string, values: list<mixed>, within: list<int>}>>>} $data */
+            /**
+             * @var array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key,
+             *     array{of: class-string, values: list<mixed>, within: list<int>}>>>} $data
+             */
             $data = require $compiled;
             DataFile::know($data);
         }

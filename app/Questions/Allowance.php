@@ -19,7 +19,10 @@ final readonly class Allowance
     /** What writing the answer takes of the time that was given. */
     private const FOR_THE_ANSWER = 0.2;
 
-    /** More than was in use when it was asked. Of the 96 MB of a worker the rest is for the framework, and for writing the answer. */
+    /**
+     * More than was in use when it was asked. Of the 96 MB of a worker the rest is for the framework, and for writing
+     * the answer.
+     */
     private const MOST_BYTES = 56_000_000;
 
     /** How often it is asked whether somebody called it off, ns. */

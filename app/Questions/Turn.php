@@ -10,11 +10,14 @@ use Illuminate\Support\Facades\DB;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
 /**
- * The turn of a heavy question: two are worked on at a time, on however many servers; of those that wait, it is the turn of the
- * crew that has fewest being worked on, and of that crew's the one that has waited longest. Whoever asks much at once is asked
+ * The turn of a heavy question: two are worked on at a time, on however many servers; of those that wait, it is the
+ * turn of the
+ * crew that has fewest being worked on, and of that crew's the one that has waited longest. Whoever asks much at once
+ * is asked
  * to wait, so that others come to their turn.
  *
- * A question is alive as long as its connection to the database holds a lock by its number: what a killed worker left behind
+ * A question is alive as long as its connection to the database holds a lock by its number: what a killed worker left
+ * behind
  * is seen to be dead at once, by everybody.
  */
 final readonly class Turn
@@ -36,7 +39,8 @@ final readonly class Turn
      * @param callable(Question): T $answer
      * @return T
      *
-     * @throws HttpException 429 where the crew asks too much at once, 503 where it did not come to its turn, or was called off
+     * @throws HttpException 429 where the crew asks too much at once, 503 where it did not come to its turn, or was
+     *     called off
      */
     public function take(User $asker, ?string $key, callable $answer): mixed
     {
@@ -69,15 +73,21 @@ final readonly class Turn
             }
             $ofCrew = array_filter($alive, static fn (object $one): bool => $one->crew_id === $mine->crew_id);
             if ($isFirst && count($ofCrew) > self::OF_A_CREW) {
-                throw new HttpException(429, 'Your crew asks much at once. Ask again in a moment.', null, ['Retry-After' => '1']);
+                throw new HttpException(429, 'Your crew asks much at once. Ask again in a moment.', null, [
+                    'Retry-After' => '1',
+                ]);
             }
             if (self::next($alive) === $question->id) {
-                Question::query()->whereKey($question->id)->update(['is_begun' => true]);
+                Question::query()
+                    ->whereKey($question->id)
+                    ->update(['is_begun' => true]);
 
                 return;
             }
             if (microtime(true) > $end) {
-                throw new HttpException(503, 'Too much is being asked at once. Ask again in a moment.', null, ['Retry-After' => '3']);
+                throw new HttpException(503, 'Too much is being asked at once. Ask again in a moment.', null, [
+                    'Retry-After' => '3',
+                ]);
             }
             usleep(self::LOOKS_EVERY_US);
         }
@@ -87,14 +97,19 @@ final readonly class Turn
     private function alive(): array
     {
         $alive = [];
-        $rows = DB::select("SELECT id, crew_id, is_begun, is_called_off, IS_USED_LOCK(CONCAT('fall-bend question ', id)) AS worker FROM questions ORDER BY id");
+        $rows = DB::select(
+            "SELECT id, crew_id, is_begun, is_called_off, IS_USED_LOCK(CONCAT('fall-bend question ', id)) AS worker FROM questions ORDER BY id",
+        );
         foreach ($rows as $row) {
             if ($row->worker !== null) {
                 $alive[(int) $row->id] = $row;
             }
         }
         if (count($rows) > count($alive)) {
-            DB::table('questions')->whereNotIn('id', array_keys($alive))->where('created_at', '<', now()->subMinute())->delete();
+            DB::table('questions')
+                ->whereNotIn('id', array_keys($alive))
+                ->where('created_at', '<', now()->subMinute())
+                ->delete();
         }
 
         return $alive;

@@ -19,15 +19,53 @@ require __DIR__.'/../../vendor/autoload.php';
 /** A job of one run with so many pieces: turns of all kinds, a rolled pair in every eighth leg. */
 function jobOf(int $pieces): Job
 {
-    $ways = [[Way::Right, null], [Way::Left, null], [Way::Right, 45.0], [Way::Down, null], [Way::Ahead, null], [Way::Left, 45.0], [Way::Right, 70.0]];
+    $ways = [
+        [Way::Right, null],
+        [Way::Left, null],
+        [Way::Right, 45.0],
+        [Way::Down, null],
+        [Way::Ahead, null],
+        [Way::Left, 45.0],
+        [Way::Right, 70.0],
+    ];
     $legs = [new Leg('l1', Way::North, null, Length::mm(1200))];
     for ($made = 1, $n = 2; $made < $pieces; $n++) {
         [$way, $turn] = $ways[$n % 7];
         $made += $turn === 70.0 ? 2 : 1;
-        $legs[] = new Leg("l{$n}", $way, $turn, Length::mm(800 + ($n % 5) * 300), fallMmPerM: $way === Way::Down ? null : 1000 / 48);
+        $legs[] = new Leg(
+            "l{$n}",
+            $way,
+            $turn,
+            Length::mm(800 + ($n % 5) * 300),
+            fallMmPerM: $way === Way::Down ? null : 1000 / 48,
+        );
     }
 
-    return new Job('bench', '', Units::Inch, 'ipc-2021', [new Run('r', 'bench', 'pvc-dwv-40', '2', 'drain', null, new End('outlet', 'socket'), new End('tie-in', 'socket'), null, 0.0, $legs, new Marks, count($legs) + 1)], [], []);
+    return new Job(
+        'bench',
+        '',
+        Units::Inch,
+        'ipc-2021',
+        [
+            new Run(
+                'r',
+                'bench',
+                'pvc-dwv-40',
+                '2',
+                'drain',
+                null,
+                new End('outlet', 'socket'),
+                new End('tie-in', 'socket'),
+                null,
+                0.0,
+                $legs,
+                new Marks,
+                count($legs) + 1,
+            ),
+        ],
+        [],
+        [],
+    );
 }
 
 /** @return float ms that one evaluation takes */
@@ -47,7 +85,11 @@ function summed(int $pieces, array $ms): array
 {
     sort($ms);
 
-    return ['pieces' => $pieces, 'median_ms' => round($ms[intdiv(count($ms), 2)], 3), 'p95_ms' => round($ms[(int) (count($ms) * 0.95)], 3)];
+    return [
+        'pieces' => $pieces,
+        'median_ms' => round($ms[intdiv(count($ms), 2)], 3),
+        'p95_ms' => round($ms[(int) (count($ms) * 0.95)], 3),
+    ];
 }
 
 $evaluator = new JobEvaluator(Catalogue::shipped());
@@ -71,7 +113,12 @@ if (in_array('--json', $argv, true)) {
 } else {
     echo "Evaluation in the core, warm\n";
     foreach ([$short, $long] as $run) {
-        printf("  %3d pieces: %.2f ms median, %.2f ms at the 95th percentile\n", $run['pieces'], $run['median_ms'], $run['p95_ms']);
+        printf(
+            "  %3d pieces: %.2f ms median, %.2f ms at the 95th percentile\n",
+            $run['pieces'],
+            $run['median_ms'],
+            $run['p95_ms'],
+        );
     }
     printf("  %.1f times the pieces take %.1f times as long\n", $long['pieces'] / $short['pieces'], $growth);
 }

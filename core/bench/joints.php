@@ -53,11 +53,24 @@ unlink((string) $file);
 $faults = array_merge(...array_column($parts, 'faults'));
 $seconds = (hrtime(true) - $began) / 1e9;
 $cases = array_sum(array_column($parts, 'cases'));
-$result = ['ends' => count($matrix->ends), 'cases' => $cases, 'faults' => count($faults), 'seconds' => round($seconds, 1), 'cases_per_second' => (int) ($cases / $seconds)];
+$result = [
+    'ends' => count($matrix->ends),
+    'cases' => $cases,
+    'faults' => count($faults),
+    'seconds' => round($seconds, 1),
+    'cases_per_second' => (int) ($cases / $seconds),
+];
 if (in_array('--json', $argv, true)) {
     echo json_encode($result, JSON_THROW_ON_ERROR), "\n";
 } else {
-    printf("%d ends, %d cases, both ways round: %d faults, %.1f s, %d cases a second\n", $result['ends'], $result['cases'], $result['faults'], $result['seconds'], $result['cases_per_second']);
+    printf(
+        "%d ends, %d cases, both ways round: %d faults, %.1f s, %d cases a second\n",
+        $result['ends'],
+        $result['cases'],
+        $result['faults'],
+        $result['seconds'],
+        $result['cases_per_second'],
+    );
     foreach (array_slice($faults, 0, 20) as $fault) {
         echo "  {$fault}\n";
     }

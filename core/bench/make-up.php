@@ -26,12 +26,29 @@ foreach (TwoEnds::generated(20_261_125, $count) as $i => $case) {
 }
 sort($times);
 $at = static fn (float $share): float => round($times[min(count($times) - 1, (int) floor($share * count($times)))], 1);
-$result = ['problems' => $count, 'solved' => $count - count($unsolved), 'with_more_bends' => count($more), 'missed_most_mm' => round($missed, 3), 'median_ms' => $at(0.5), 'p95_ms' => $at(0.95), 'most_ms' => $at(1.0)];
+$result = [
+    'problems' => $count,
+    'solved' => $count - count($unsolved),
+    'with_more_bends' => count($more),
+    'missed_most_mm' => round($missed, 3),
+    'median_ms' => $at(0.5),
+    'p95_ms' => $at(0.95),
+    'most_ms' => $at(1.0),
+];
 if (in_array('--json', $argv, true)) {
     echo json_encode($result, JSON_THROW_ON_ERROR), "\n";
     exit($unsolved === [] && $more === [] ? 0 : 1);
 }
-printf("%d of %d solved, %d with more bends than they were made of; missed by %.3f mm at most; median %.1f ms, 95 of 100 within %.1f ms, most %.1f ms\n", $result['solved'], $count, count($more), $missed, $result['median_ms'], $result['p95_ms'], $result['most_ms']);
+printf(
+    "%d of %d solved, %d with more bends than they were made of; missed by %.3f mm at most; median %.1f ms, 95 of 100 within %.1f ms, most %.1f ms\n",
+    $result['solved'],
+    $count,
+    count($more),
+    $missed,
+    $result['median_ms'],
+    $result['p95_ms'],
+    $result['most_ms'],
+);
 foreach (['not solved' => $unsolved, 'with more bends' => $more] as $what => $cases) {
     if ($cases !== []) {
         echo "  {$what}: ", implode(', ', $cases), "\n";

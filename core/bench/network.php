@@ -18,7 +18,14 @@ if (($argv[1] ?? '') === '--one') {
     $block = FlatBlock::of($flats);
     $began = hrtime(true);
     $catalogue = Catalogue::shipped();
-    $job = new EvaluatedJob($block, $catalogue, $catalogue->rulebook('ipc-2021'), new RuleSet($catalogue), new NetworkRuleSet, Effort::unlimited());
+    $job = new EvaluatedJob(
+        $block,
+        $catalogue,
+        $catalogue->rulebook('ipc-2021'),
+        new RuleSet($catalogue),
+        new NetworkRuleSet,
+        Effort::unlimited(),
+    );
     $pieces = 0;
     foreach ($job->layout()->ids() as $id) {
         $job->findings($id);
@@ -26,14 +33,27 @@ if (($argv[1] ?? '') === '--one') {
     }
     $cold = (hrtime(true) - $began) / 1e6;
     $peak = memory_get_peak_usage() / 1048576;
-    echo json_encode(['flats' => $flats, 'pieces' => $pieces, 'cold_ms' => round($cold, 1), 'memory_mib' => round($peak, 1)], JSON_THROW_ON_ERROR), "\n";
+    echo json_encode(
+        ['flats' => $flats, 'pieces' => $pieces, 'cold_ms' => round($cold, 1), 'memory_mib' => round($peak, 1)],
+        JSON_THROW_ON_ERROR,
+    ),
+    "\n";
     exit(0);
 }
 
 $results = [];
 foreach ([5, 48, 480] as $flats) {
-    $flags = '-d memory_limit=-1 -d zend.enable_gc=0 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing';
-    $tries = array_map(static fn (): array => json_decode((string) shell_exec(PHP_BINARY." {$flags} ".escapeshellarg(__FILE__)." --one {$flats}"), true, 16, JSON_THROW_ON_ERROR), range(1, $flats === 480 ? 1 : 5));
+    $flags =
+        '-d memory_limit=-1 -d zend.enable_gc=0 -d opcache.enable_cli=1 -d opcache.jit_buffer_size=64M -d opcache.jit=tracing';
+    $tries = array_map(
+        static fn (): array => json_decode(
+            (string) shell_exec(PHP_BINARY." {$flags} ".escapeshellarg(__FILE__)." --one {$flats}"),
+            true,
+            16,
+            JSON_THROW_ON_ERROR,
+        ),
+        range(1, $flats === 480 ? 1 : 5),
+    );
     usort($tries, static fn (array $a, array $b): int => $a['cold_ms'] <=> $b['cold_ms']);
     $results[] = $tries[intdiv(count($tries), 2)];
 }
@@ -42,10 +62,21 @@ if (in_array('--json', $argv, true)) {
     exit(0);
 }
 foreach ($results as $i => $r) {
-    printf("%6d pieces in %3d flats: %8.1f ms, %6.1f MiB\n", $r['pieces'], $r['flats'], $r['cold_ms'], $r['memory_mib']);
+    printf(
+        "%6d pieces in %3d flats: %8.1f ms, %6.1f MiB\n",
+        $r['pieces'],
+        $r['flats'],
+        $r['cold_ms'],
+        $r['memory_mib'],
+    );
     if ($i > 0) {
         $before = $results[$i - 1];
         $times = $r['pieces'] / $before['pieces'];
-        printf("       %.1f times as many pieces take %.1f times as long; n·log n would be %.1f times\n", $times, $r['cold_ms'] / $before['cold_ms'], $times * log($r['pieces']) / log($before['pieces']));
+        printf(
+            "       %.1f times as many pieces take %.1f times as long; n·log n would be %.1f times\n",
+            $times,
+            $r['cold_ms'] / $before['cold_ms'],
+            ($times * log($r['pieces'])) / log($before['pieces']),
+        );
     }
 }

@@ -21,19 +21,29 @@ final class Fixtures
 {
     public const SIZES = ['1-1/2', '2', '3', '4'];
 
-    /** @param  array<string, mixed>  $with fields of the run */
+    /** @param array<string, mixed> $with fields of the run */
     public static function run(string $callOut, array $with = []): Run
     {
         $fields = $with + [
-            'id' => 'r1', 'name' => 'run', 'system' => 'pvc-dwv-40', 'size' => '2', 'use' => 'drain', 'fallMmPerM' => null,
-            'outlet' => new End('sink', 'socket'), 'tieIn' => new End('stack', 'socket'), 'levelDifference' => null, 'headingDeg' => 0.0,
-            'legs' => [], 'marks' => new Marks, 'nextLeg' => 1,
+            'id' => 'r1',
+            'name' => 'run',
+            'system' => 'pvc-dwv-40',
+            'size' => '2',
+            'use' => 'drain',
+            'fallMmPerM' => null,
+            'outlet' => new End('sink', 'socket'),
+            'tieIn' => new End('stack', 'socket'),
+            'levelDifference' => null,
+            'headingDeg' => 0.0,
+            'legs' => [],
+            'marks' => new Marks,
+            'nextLeg' => 1,
         ];
 
         return (new CallOutReader(Units::Inch, self::SIZES))->apply(new Run(...$fields), $callOut);
     }
 
-    /** @param  array<string, mixed>  $with fields of the run */
+    /** @param array<string, mixed> $with fields of the run */
     public static function layout(string $callOut, array $with = [], string $rulebook = 'ipc-2021'): RunLayout
     {
         return self::laid(self::run($callOut, $with), $rulebook);
@@ -43,7 +53,11 @@ final class Fixtures
     {
         $catalogue = Catalogue::shipped();
 
-        return (new RunCompiler($catalogue))->compile($run, $catalogue->system($run->system), $catalogue->rulebook($rulebook));
+        return (new RunCompiler($catalogue))->compile(
+            $run,
+            $catalogue->system($run->system),
+            $catalogue->rulebook($rulebook),
+        );
     }
 
     /**
@@ -54,10 +68,13 @@ final class Fixtures
     {
         $catalogue = Catalogue::shipped();
 
-        return (new RuleSet($catalogue))->judge(self::layout($callOut, $with, $rulebook), $catalogue->rulebook($rulebook));
+        return (new RuleSet($catalogue))->judge(
+            self::layout($callOut, $with, $rulebook),
+            $catalogue->rulebook($rulebook),
+        );
     }
 
-    /** @param  list<Leg>  $legs */
+    /** @param list<Leg> $legs */
     public static function runOf(array $legs): Run
     {
         return self::run('')->withLegs($legs, count($legs) + 1);

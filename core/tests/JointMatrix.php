@@ -14,12 +14,17 @@ use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Joining\Place;
 
-/** Every pair of ends that really occur, in every place, under every rulebook: what the decision of a joint must hold for. */
+/**
+ * Every pair of ends that really occur, in every place, under every rulebook: what the decision of a joint must hold
+ * for.
+ */
 final class JointMatrix
 {
     /** What each cement welds: kept here once more, apart from the code that decides. */
     private const WELDS = [
-        'solvent-pvc' => ['pvc', 'pvc'], 'solvent-abs' => ['abs', 'abs'], 'solvent-transition' => ['abs', 'pvc'],
+        'solvent-pvc' => ['pvc', 'pvc'],
+        'solvent-abs' => ['abs', 'abs'],
+        'solvent-transition' => ['abs', 'pvc'],
     ];
 
     /** @var list<PipeEnd> */
@@ -42,7 +47,8 @@ final class JointMatrix
             foreach ($system->sizes() as $size) {
                 foreach ($system->ends as $kind) {
                     $end = PipeEnd::of($system, $size, EndKind::from($kind));
-                    // One end for each material, diameter and kind: pipes of one name that differ in nothing else are the same to every decision.
+                    // One end for each material, diameter and kind: pipes of one name that differ in nothing else are
+                    // the same to every decision.
                     $ends["{$end->stuff}/{$end->outsideMm}/{$kind}"] ??= $end;
                 }
             }
@@ -78,7 +84,9 @@ final class JointMatrix
             default => self::offerFault($decision, $a, $b, $place),
         };
 
-        return $fault === null ? null : "{$a->key} to {$b->key}, {$place->ground}, {$place->access}, {$book->id}: {$fault}";
+        return $fault === null
+            ? null
+            : "{$a->key} to {$b->key}, {$place->ground}, {$place->access}, {$book->id}: {$fault}";
     }
 
     private static function areTheSame(Decision $one, Decision $other): bool
@@ -89,7 +97,13 @@ final class JointMatrix
         foreach ($one->offers as $i => $offer) {
             // The other was asked the other way round.
             $same = $other->offers[$i]->turned();
-            if ($offer->method !== $same->method || $offer->insertAMm !== $same->insertAMm || $offer->insertBMm !== $same->insertBMm || $offer->gapMm !== $same->gapMm || $offer->parts !== $same->parts) {
+            if (
+                $offer->method !== $same->method ||
+                $offer->insertAMm !== $same->insertAMm ||
+                $offer->insertBMm !== $same->insertBMm ||
+                $offer->gapMm !== $same->gapMm ||
+                $offer->parts !== $same->parts
+            ) {
                 return false;
             }
         }
@@ -138,7 +152,8 @@ final class JointMatrix
     private static function isInRange(Coupling $coupling, PipeEnd $a, PipeEnd $b): bool
     {
         [$first, $second] = $coupling->sides;
-        $in = static fn ($range, PipeEnd $end): bool => $end->outsideMm >= $range->lowMm - 1e-6 && $end->outsideMm <= $range->highMm + 1e-6;
+        $in = static fn ($range, PipeEnd $end): bool => $end->outsideMm >= $range->lowMm - 1e-6 &&
+            $end->outsideMm <= $range->highMm + 1e-6;
 
         return ($in($first, $a) && $in($second, $b)) || ($in($first, $b) && $in($second, $a));
     }

@@ -11,15 +11,37 @@ use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
 /**
- * The floors of the core, from the ground up: a folder knows those before it, and none after it. Asked for by the static
+ * The floors of the core, from the ground up: a folder knows those before it, and none after it. Asked for by the
+ * static
  * analysis of the core (phpstan.neon). A class that has to climb stands in the wrong folder.
  */
 final class CoreFloors
 {
     /** Every folder of core/src; what is new takes its place here. */
     public const FLOORS = [
-        'Measure', 'Geometry', 'Effort', 'Input', 'Catalog', 'Verdict', 'Identify', 'Joining', 'Job', 'CallOut', 'Layout', 'Flow', 'Network',
-        'Rules', 'MakeUp', 'Hanging', 'Cutting', 'Buying', 'Evaluation', 'Report', 'Reckon', 'Drawing', 'Guide',
+        'Measure',
+        'Geometry',
+        'Effort',
+        'Input',
+        'Catalog',
+        'Verdict',
+        'Identify',
+        'Joining',
+        'Job',
+        'CallOut',
+        'Layout',
+        'Flow',
+        'Network',
+        'Rules',
+        'MakeUp',
+        'Hanging',
+        'Cutting',
+        'Buying',
+        'Evaluation',
+        'Report',
+        'Reckon',
+        'Drawing',
+        'Guide',
     ];
 
     /** @return iterable<string, Rule> */
@@ -29,7 +51,12 @@ final class CoreFloors
         foreach (self::FLOORS as $n => $floor) {
             $above = array_map(self::folder(...), array_slice(self::FLOORS, $n + 1));
             if ($above !== []) {
-                yield $floor => PHPat::rule()->classes(self::folder($floor))->shouldNot()->dependOn()->classes(...$above)->because("{$floor} stands below it");
+                yield $floor => PHPat::rule()
+                    ->classes(self::folder($floor))
+                    ->shouldNot()
+                    ->dependOn()
+                    ->classes(...$above)
+                    ->because("{$floor} stands below it");
             }
         }
     }

@@ -20,12 +20,26 @@ final class CyclesTest extends TestCase
     {
         $uses = self::uses();
         self::assertGreaterThan(300, count($uses));
-        self::assertContains('FallBend\\Core\\Layout\\JobLayout', $uses['FallBend\\Core\\Evaluation\\EvaluatedJob'], 'imports are seen');
-        self::assertContains('FallBend\\Core\\Network\\Segment', $uses['FallBend\\Core\\Network\\Network'], 'so are neighbours in a folder');
+        self::assertContains(
+            'FallBend\\Core\\Layout\\JobLayout',
+            $uses['FallBend\\Core\\Evaluation\\EvaluatedJob'],
+            'imports are seen',
+        );
+        self::assertContains(
+            'FallBend\\Core\\Network\\Segment',
+            $uses['FallBend\\Core\\Network\\Network'],
+            'so are neighbours in a folder',
+        );
         // What uses nothing that is left reaches nothing: it is taken away, until only circles are left (Kahn, 1962).
         do {
             $before = count($uses);
-            $uses = array_filter($uses, static fn (array $used): bool => array_filter($used, static fn (string $class): bool => isset($uses[$class])) !== []);
+            $uses = array_filter(
+                $uses,
+                static fn (array $used): bool => array_filter(
+                    $used,
+                    static fn (string $class): bool => isset($uses[$class]),
+                ) !== [],
+            );
         } while (count($uses) < $before);
         self::assertSame([], self::circle($uses));
     }
@@ -51,7 +65,9 @@ final class CyclesTest extends TestCase
     {
         $folder = dirname(__DIR__, 2).'/core/src';
         $tokens = [];
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(new RecursiveDirectoryIterator($folder, FilesystemIterator::SKIP_DOTS)) as $file
+        ) {
             if ($file instanceof SplFileInfo && $file->getExtension() === 'php') {
                 $class = self::ROOT.str_replace('/', '\\', substr($file->getPathname(), strlen($folder) + 1, -4));
                 $tokens[$class] = PhpToken::tokenize((string) file_get_contents($file->getPathname()));
@@ -62,10 +78,11 @@ final class CyclesTest extends TestCase
             $names = self::names($of);
             $space = substr($class, 0, (int) strrpos($class, '\\'));
             $found = array_merge($names, array_map(static fn (string $name): string => "{$space}\\{$name}", $names));
-            $uses[$class] = array_values(array_unique(array_filter(
-                $found,
-                static fn (string $name): bool => isset($tokens[$name]) && $name !== $class,
-            )));
+            $uses[$class] = array_values(
+                array_unique(
+                    array_filter($found, static fn (string $name): bool => isset($tokens[$name]) && $name !== $class),
+                ),
+            );
         }
 
         return $uses;
@@ -83,10 +100,26 @@ final class CyclesTest extends TestCase
                 preg_match_all('/@(?:var|param|return|template|extends|implements)\s+([^\n]*)/', $token->text, $types);
                 foreach ($types[1] as $type) {
                     // The type, not what is said of it.
-                    preg_match_all('/\b[A-Z]\w+\b/', (string) preg_replace('/\s\$.*|(?<=[>}\w\]])\s[a-z].*/', '', $type), $found);
+                    preg_match_all(
+                        '/\b[A-Z]\w+\b/',
+                        (string) preg_replace('/\s\$.*|(?<=[>}\w\]])\s[a-z].*/', '', $type),
+                        $found,
+                    );
                     array_push($names, ...$found[0]);
                 }
-            } elseif ($token->is([T_STRING, T_NAME_QUALIFIED]) && ! ($before?->is([T_OBJECT_OPERATOR, T_NULLSAFE_OBJECT_OPERATOR, T_DOUBLE_COLON, T_CONST, T_FUNCTION, T_NAMESPACE]) ?? false)) {
+            } elseif (
+                $token->is([T_STRING, T_NAME_QUALIFIED]) &&
+                ! (
+                    $before?->is([
+                        T_OBJECT_OPERATOR,
+                        T_NULLSAFE_OBJECT_OPERATOR,
+                        T_DOUBLE_COLON,
+                        T_CONST,
+                        T_FUNCTION,
+                        T_NAMESPACE,
+                    ]) ?? false
+                )
+            ) {
                 $names[] = $token->text;
             }
             $before = $token->is([T_WHITESPACE, T_COMMENT]) ? $before : $token;

@@ -17,7 +17,11 @@ final class VerdictsTest extends TestCase
     public function testEveryVerdictIsRaisedInOneClass(): void
     {
         $raised = [];
-        foreach (new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core/src', FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new RecursiveIteratorIterator(
+                new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/core/src', FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
             if ($file instanceof SplFileInfo && $file->getFilename() !== 'RuleId.php') {
                 preg_match_all('/RuleId::([A-Z]\w+)/', (string) file_get_contents($file->getPathname()), $found);
                 foreach (array_unique($found[1]) as $case) {
@@ -25,7 +29,15 @@ final class VerdictsTest extends TestCase
                 }
             }
         }
-        self::assertSame([], array_filter($raised, static fn (array $classes): bool => count($classes) > 1), 'raised in more than one');
-        self::assertSame([], array_values(array_diff(array_column(RuleId::cases(), 'name'), array_keys($raised))), 'raised in none');
+        self::assertSame(
+            [],
+            array_filter($raised, static fn (array $classes): bool => count($classes) > 1),
+            'raised in more than one',
+        );
+        self::assertSame(
+            [],
+            array_values(array_diff(array_column(RuleId::cases(), 'name'), array_keys($raised))),
+            'raised in none',
+        );
     }
 }

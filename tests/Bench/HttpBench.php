@@ -14,8 +14,10 @@ use Tests\Support\Answer;
 use Tests\Support\Served;
 
 /**
- * What users wait for, asked of the server as a browser asks it, and as ratios to a bare authenticated row read within the same run:
- * a key press in the call-out, keeping it, a tick at Cut, opening a job, a page of the board among 1,000 jobs, and the same key press
+ * What users wait for, asked of the server as a browser asks it, and as ratios to a bare authenticated row read within
+ * the same run:
+ * a key press in the call-out, keeping it, a tick at Cut, opening a job, a page of the board among 1,000 jobs, and the
+ * same key press
  * in blocks of flats. Reported, not judged.
  */
 final class HttpBench extends TestCase
@@ -33,8 +35,15 @@ final class HttpBench extends TestCase
     {
         $this->served = Served::as('lead');
         fprintf(STDOUT, "\n%-42s %8s %8s %7s %10s %8s\n", '', 'p50 ms', 'p95 ms', 'ratio', 'sent', 'memory');
-        $this->measured('a row read, nothing else', self::TIMES, fn (): Answer => $this->served->send('GET', self::BARE.'?'));
-        $mill = (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $this->measured(
+            'a row read, nothing else',
+            self::TIMES,
+            fn (): Answer => $this->served->send('GET', self::BARE.'?'),
+        );
+        $mill = (array) json_decode(
+            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'),
+            true,
+        );
         $this->job('Mill Row', $mill, 'clay-wash', self::TIMES);
         $this->board($mill);
         foreach ([5 => 30, 48 => 9] as $flats => $times) {
@@ -51,7 +60,7 @@ final class HttpBench extends TestCase
         return $answer;
     }
 
-    /** @param  array<array-key, mixed>  $document */
+    /** @param array<array-key, mixed> $document */
     private function job(string $name, array $document, string $run, int $times): void
     {
         $made = $this->served->send('POST', '/api/jobs', ['document' => $document, 'want' => (object) []]);
@@ -64,14 +73,29 @@ final class HttpBench extends TestCase
         $path = "/api/jobs/{$id}";
         // What the Route station shows of one run.
         $want = ['job' => '', 'places' => '', "run:{$run}" => ''];
-        $opened = $this->measured("{$name}: opened", $times, fn () => $this->served->send('GET', "{$path}?want=".implode(',', array_keys($want))));
+        $opened = $this->measured(
+            "{$name}: opened",
+            $times,
+            fn () => $this->served->send('GET', "{$path}?want=".implode(',', array_keys($want))),
+        );
         $job = $opened->json();
         $said = $job['parts']["run:{$run}"]['value']['call_out'];
         $have = array_map(static fn (array $part): string => $part['hash'], $job['parts']) + $want;
         $documents = [];
-        $this->measured("{$name}: key press", $times, function (int $i) use ($id, $job, $run, $said, $have, &$documents): Answer {
-            $answer = $this->served->send('POST', '/api/evaluate', ['job' => $id, 'document' => $job['document'],
-                'call_out' => ['run' => $run, 'text' => "{$said} / right ".(20 + $i)], 'want' => $have]);
+        $this->measured("{$name}: key press", $times, function (int $i) use (
+            $id,
+            $job,
+            $run,
+            $said,
+            $have,
+            &$documents,
+        ): Answer {
+            $answer = $this->served->send('POST', '/api/evaluate', [
+                'job' => $id,
+                'document' => $job['document'],
+                'call_out' => ['run' => $run, 'text' => "{$said} / right ".(20 + $i)],
+                'want' => $have,
+            ]);
             $documents[$i] = self::changed($job['document'], $answer->json()['changed']);
 
             return $answer;
@@ -89,14 +113,29 @@ final class HttpBench extends TestCase
         };
         $this->measured("{$name}: kept", $times, static fn (int $i): Answer => $keep($documents[$i], $have));
         $document = $documents[$times - 1];
-        $pieces = $this->served->send('GET', "{$path}?want=run:{$run}")->json()['parts']["run:{$run}"]['value']['pieces'];
-        $this->measured("{$name}: tick at Cut", $times, static function (int $i) use ($document, $pieces, $run, $keep, &$have): Answer {
+        $pieces = $this->served->send('GET', "{$path}?want=run:{$run}")->json()['parts']["run:{$run}"]['value'][
+            'pieces'
+        ];
+        $this->measured("{$name}: tick at Cut", $times, static function (int $i) use (
+            $document,
+            $pieces,
+            $run,
+            $keep,
+            &$have,
+        ): Answer {
             $cut = array_map(
-                static fn (array $piece): array => ['run' => $run, 'piece' => $piece['key'], 'length_mm' => $piece['cut']['mm']],
-                array_slice($pieces, 0, 1 + $i % (count($pieces) - 1)),
+                static fn (array $piece): array => [
+                    'run' => $run,
+                    'piece' => $piece['key'],
+                    'length_mm' => $piece['cut']['mm'],
+                ],
+                array_slice($pieces, 0, 1 + ($i % (count($pieces) - 1))),
             );
 
-            return $keep(['cutting' => ['cut' => $cut] + ($document['cutting'] ?? [])] + $document, $have + ["cut:{$run}" => '']);
+            return $keep(
+                ['cutting' => ['cut' => $cut] + ($document['cutting'] ?? [])] + $document,
+                $have + ["cut:{$run}" => ''],
+            );
         });
     }
 
@@ -120,12 +159,22 @@ final class HttpBench extends TestCase
     private function board(array $document): void
     {
         $row = $this->served->send('GET', '/api/jobs')->json()['jobs'][0];
-        $pdo = new PDO('mysql:host='.getenv('DB_HOST').';port='.getenv('DB_PORT').';dbname='.getenv('DB_DATABASE'), (string) getenv('DB_USERNAME'), (string) getenv('DB_PASSWORD'));
+        $pdo = new PDO(
+            'mysql:host='.getenv('DB_HOST').';port='.getenv('DB_PORT').';dbname='.getenv('DB_DATABASE'),
+            (string) getenv('DB_USERNAME'),
+            (string) getenv('DB_PASSWORD'),
+        );
         for ($i = 0; $i < self::JOBS; $i++) {
             $id = sprintf('bench%021d', $i);
-            $pdo->exec("INSERT INTO jobs SELECT * FROM (SELECT '{$id}' AS id, crew_id, CONCAT(name, ' {$i}'), head, created_at, updated_at, summary, summary_version, unreadable, kept_by_id FROM jobs WHERE id = '{$row['id']}') copied");
+            $pdo->exec(
+                "INSERT INTO jobs SELECT * FROM (SELECT '{$id}' AS id, crew_id, CONCAT(name, ' {$i}'), head, created_at, updated_at, summary, summary_version, unreadable, kept_by_id FROM jobs WHERE id = '{$row['id']}') copied",
+            );
         }
-        $this->measured('a page of the board, '.self::JOBS.' jobs', self::TIMES, fn () => $this->served->send('GET', '/api/jobs'));
+        $this->measured(
+            'a page of the board, '.self::JOBS.' jobs',
+            self::TIMES,
+            fn () => $this->served->send('GET', '/api/jobs'),
+        );
     }
 
     /**
@@ -155,12 +204,21 @@ final class HttpBench extends TestCase
         $ms = array_column($lines, 'ms');
         $ratio = self::at($ms, 0.5) / self::at($bare, 0.5);
         $memory = max(array_column($lines, 'kb')) / 1024;
-        fprintf(STDOUT, "%-42s %8.1f %8.1f %6.2fx %7.1f kB %5.1f MB\n", $what, self::at($ms, 0.5), self::at($ms, 0.95), $ratio, $bytes / 1000, $memory);
+        fprintf(
+            STDOUT,
+            "%-42s %8.1f %8.1f %6.2fx %7.1f kB %5.1f MB\n",
+            $what,
+            self::at($ms, 0.5),
+            self::at($ms, 0.95),
+            $ratio,
+            $bytes / 1000,
+            $memory,
+        );
 
         return $answer;
     }
 
-    /** @param  list<float>  $values */
+    /** @param list<float> $values */
     private static function at(array $values, float $share): float
     {
         sort($values);

@@ -9,7 +9,8 @@ use Symfony\Component\Process\Process;
 use Tests\Browser\BrowserTestCase;
 
 /**
- * How long a key press in the call-out line takes until the fall line is drawn anew, while nobody else asks anything, and while
+ * How long a key press in the call-out line takes until the fall line is drawn anew, while nobody else asks anything,
+ * and while
  * four heavy questions are asked all the time. Reported, not judged.
  */
 final class KeyPressBench extends BrowserTestCase
@@ -32,7 +33,12 @@ final class KeyPressBench extends BrowserTestCase
         $heavy->stop(5, SIGTERM);
         self::report('with four heavy questions', $busy);
         [$half, $answered] = [intdiv(self::PRESSES, 2), substr_count($heavy->getOutput(), "\n")];
-        fprintf(STDOUT, "busy over quiet: %.2f (medians); %d heavy questions were answered meanwhile\n", $busy[$half] / $quiet[$half], $answered);
+        fprintf(
+            STDOUT,
+            "busy over quiet: %.2f (medians); %d heavy questions were answered meanwhile\n",
+            $busy[$half] / $quiet[$half],
+            $answered,
+        );
         self::assertGreaterThan(0, $answered, 'the questions were asked, and answered');
     }
 
@@ -40,7 +46,8 @@ final class KeyPressBench extends BrowserTestCase
     private function presses(RemoteWebDriver $browser, int $presses): array
     {
         /** @var list<float> $ms */
-        $ms = $browser->executeAsyncScript(<<<'JS'
+        $ms = $browser->executeAsyncScript(
+            <<<'JS'
             const [presses, done] = arguments;
             const area = document.querySelector('#call-out');
             const set = Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype, 'value').set;
@@ -61,17 +68,27 @@ final class KeyPressBench extends BrowserTestCase
             };
             area.focus();
             press(0);
-            JS, [$presses]);
+            JS
+            ,
+            [$presses],
+        );
         self::assertCount($presses, $ms);
         sort($ms);
 
         return $ms;
     }
 
-    /** @param  list<float>  $ms */
+    /** @param list<float> $ms */
     private static function report(string $when, array $ms): void
     {
-        fprintf(STDOUT, "\nFrom key press to drawing, %d presses %s: %.0f ms median, %.0f ms at the 95th percentile, %.0f ms at most\n",
-            count($ms), $when, $ms[intdiv(count($ms), 2)], $ms[(int) (count($ms) * 0.95)], $ms[count($ms) - 1]);
+        fprintf(
+            STDOUT,
+            "\nFrom key press to drawing, %d presses %s: %.0f ms median, %.0f ms at the 95th percentile, %.0f ms at most\n",
+            count($ms),
+            $when,
+            $ms[intdiv(count($ms), 2)],
+            $ms[(int) (count($ms) * 0.95)],
+            $ms[count($ms) - 1],
+        );
     }
 }

@@ -16,20 +16,29 @@ use PHPUnit\Framework\TestCase;
 use RuntimeException;
 use Throwable;
 
-/** Headless Chromium against the application as it is served. bin/test starts both and names them in the environment. */
+/**
+ * Headless Chromium against the application as it is served. bin/test starts both and names them in the environment.
+ */
 abstract class BrowserTestCase extends TestCase
 {
     /** @var list<array{RemoteWebDriver, string}> */
     private array $opened = [];
 
-    /** A page that failed by the way is seen, whatever else the test looks at; requests that were refused or got no answer are its own. */
+    /**
+     * A page that failed by the way is seen, whatever else the test looks at; requests that were refused or got no
+     * answer are its own.
+     */
     protected function assertPostConditions(): void
     {
         foreach ($this->opened as [$browser]) {
             /** @var list<array{level: string, message: string}> $log */
             $log = $browser->manage()->getLog('browser');
             // What is measured twice in one frame is drawn in the next: no failure.
-            $failed = array_filter(array_column($log, 'message'), static fn (string $message): bool => ! str_contains($message, 'Failed to load resource') && ! str_contains($message, 'ResizeObserver loop'));
+            $failed = array_filter(
+                array_column($log, 'message'),
+                static fn (string $message): bool => ! str_contains($message, 'Failed to load resource') &&
+                    ! str_contains($message, 'ResizeObserver loop'),
+            );
             self::assertSame([], array_values($failed));
         }
     }
@@ -47,8 +56,17 @@ abstract class BrowserTestCase extends TestCase
     {
         $folder = sys_get_temp_dir().'/fall-bend-browser-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions)->addArguments([
-            '--headless=new', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking',
-            '--disable-component-update', '--disable-sync', '--disable-dev-shm-usage', '--hide-scrollbars', "--user-data-dir={$folder}",
+            '--headless=new',
+            '--no-sandbox',
+            '--disable-gpu',
+            '--disable-quic',
+            '--no-first-run',
+            '--disable-background-networking',
+            '--disable-component-update',
+            '--disable-sync',
+            '--disable-dev-shm-usage',
+            '--hide-scrollbars',
+            "--user-data-dir={$folder}",
         ]);
         $capabilities = DesiredCapabilities::chrome();
         $capabilities->setCapability(ChromeOptions::CAPABILITY, $options);
@@ -70,7 +88,12 @@ abstract class BrowserTestCase extends TestCase
     protected function resize(RemoteWebDriver $browser, int $width, int $height): void
     {
         if ($width < 500) {
-            $this->devTools($browser, 'Emulation.setDeviceMetricsOverride', ['width' => $width, 'height' => $height, 'deviceScaleFactor' => 1, 'mobile' => true]);
+            $this->devTools($browser, 'Emulation.setDeviceMetricsOverride', [
+                'width' => $width,
+                'height' => $height,
+                'deviceScaleFactor' => 1,
+                'mobile' => true,
+            ]);
 
             return;
         }
@@ -80,16 +103,27 @@ abstract class BrowserTestCase extends TestCase
         $browser->manage()->window()->setSize(new WebDriverDimension($width + $frame[0], $height + $frame[1]));
     }
 
-    /** @param  array<string, mixed>  $params */
+    /** @param array<string, mixed> $params */
     protected function devTools(RemoteWebDriver $browser, string $command, array $params): void
     {
-        $browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', ['cmd' => $command, 'params' => (object) $params]);
+        $browser->executeCustomCommand('/session/:sessionId/chromium/send_command_and_get_result', 'POST', [
+            'cmd' => $command,
+            'params' => (object) $params,
+        ]);
     }
 
-    /** How the browser reaches the server: not at all, or with answers that take at least so long as BROWSER_LATENCY says. */
+    /**
+     * How the browser reaches the server: not at all, or with answers that take at least so long as BROWSER_LATENCY
+     * says.
+     */
     protected function network(RemoteWebDriver $browser, bool $offline = false): void
     {
-        $this->devTools($browser, 'Network.emulateNetworkConditions', ['offline' => $offline, 'latency' => $this->latency(), 'downloadThroughput' => -1, 'uploadThroughput' => -1]);
+        $this->devTools($browser, 'Network.emulateNetworkConditions', [
+            'offline' => $offline,
+            'latency' => $this->latency(),
+            'downloadThroughput' => -1,
+            'uploadThroughput' => -1,
+        ]);
     }
 
     /** Milliseconds; on a slow line what a test reads too early is not there yet, whichever machine it runs on. */
@@ -112,26 +146,39 @@ abstract class BrowserTestCase extends TestCase
      */
     protected function ownJob(RemoteWebDriver $browser, string $name, array $glaze = []): string
     {
-        $document = ['name' => $name] + (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $document =
+            ['name' => $name] +
+            (array) json_decode(
+                (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'),
+                true,
+            );
         foreach ($document['runs'] as $n => $run) {
             if ($run['id'] === 'glaze' && $glaze !== []) {
                 unset($run['marks'], $run['next_leg']);
                 $document['runs'][$n] = ['legs' => $glaze] + $run;
             }
         }
-        $id = $browser->executeAsyncScript(<<<'JS'
+        $id = $browser->executeAsyncScript(
+            <<<'JS'
             const [document_, done] = arguments;
             const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
             fetch('/api/jobs', { method: 'POST', headers: { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token }, body: JSON.stringify({ document: document_ }) })
                 .then((answer) => answer.json()).then((job) => done(job.id));
-            JS, [$document]);
+            JS
+            ,
+            [$document],
+        );
         self::assertIsString($id);
 
         return $id;
     }
 
-    protected function openRun(RemoteWebDriver $browser, string $job, string $run = 'glaze', string $station = 'route'): void
-    {
+    protected function openRun(
+        RemoteWebDriver $browser,
+        string $job,
+        string $run = 'glaze',
+        string $station = 'route',
+    ): void {
         $browser->get(self::fromEnvironment('BROWSER_BASE')."/jobs/{$job}/runs/{$run}/{$station}");
         $this->seen($browser, '.fall-line');
     }
@@ -143,14 +190,19 @@ abstract class BrowserTestCase extends TestCase
 
     protected function seen(RemoteWebDriver $browser, string $selector): WebDriverElement
     {
-        $this->until(static fn (): bool => $browser->findElements(WebDriverBy::cssSelector($selector)) !== [], "{$selector} is not there");
+        $this->until(
+            static fn (): bool => $browser->findElements(WebDriverBy::cssSelector($selector)) !== [],
+            "{$selector} is not there",
+        );
 
         return $browser->findElement(WebDriverBy::cssSelector($selector));
     }
 
     protected function text(RemoteWebDriver $browser, string $selector): string
     {
-        return (string) $browser->executeScript('return document.querySelector(arguments[0])?.textContent ?? ""', [$selector]);
+        return (string) $browser->executeScript('return document.querySelector(arguments[0])?.textContent ?? ""', [
+            $selector,
+        ]);
     }
 
     protected function callOut(RemoteWebDriver $browser): string
@@ -162,7 +214,9 @@ abstract class BrowserTestCase extends TestCase
     protected function tags(RemoteWebDriver $browser): array
     {
         /** @var list<string> $tags */
-        $tags = $browser->executeScript('return [...document.querySelectorAll(".fall-panel [data-tag]")].map((tag) => tag.dataset.tag)');
+        $tags = $browser->executeScript(
+            'return [...document.querySelectorAll(".fall-panel [data-tag]")].map((tag) => tag.dataset.tag)',
+        );
 
         return $tags;
     }
@@ -180,7 +234,12 @@ abstract class BrowserTestCase extends TestCase
 
     protected function button(RemoteWebDriver $browser, string $text): void
     {
-        $this->press($browser, WebDriverBy::xpath("//button[normalize-space()='{$text}']"), '', "the button “{$text}” is not there");
+        $this->press(
+            $browser,
+            WebDriverBy::xpath("//button[normalize-space()='{$text}']"),
+            '',
+            "the button “{$text}” is not there",
+        );
     }
 
     /** Taps the first thing of a kind that has these words in it. */
@@ -195,7 +254,9 @@ abstract class BrowserTestCase extends TestCase
         $this->until(static function () use ($browser, $by, $words): bool {
             foreach ($browser->findElements($by) as $element) {
                 if ($words === '' || str_contains($element->getText(), $words)) {
-                    $browser->executeScript('arguments[0].scrollIntoView({ block: "center" }); return null', [$element]);
+                    $browser->executeScript('arguments[0].scrollIntoView({ block: "center" }); return null', [
+                        $element,
+                    ]);
                     $element->click();
 
                     return true;
@@ -206,10 +267,14 @@ abstract class BrowserTestCase extends TestCase
         }, $else);
     }
 
-    /** Answers of an address come only once they are let through: what is done meanwhile is done before them, however fast the machine is. */
+    /**
+     * Answers of an address come only once they are let through: what is done meanwhile is done before them, however
+     * fast the machine is.
+     */
     protected function holdBack(RemoteWebDriver $browser, string $path): void
     {
-        $browser->executeScript(<<<'JS'
+        $browser->executeScript(
+            <<<'JS'
             const [path, ask] = [arguments[0], window.fetch];
             let letThrough;
             const held = new Promise((done) => { letThrough = done; });
@@ -220,7 +285,10 @@ abstract class BrowserTestCase extends TestCase
                 return answer;
             };
             return null;
-            JS, [$path]);
+            JS
+            ,
+            [$path],
+        );
     }
 
     protected function letThrough(RemoteWebDriver $browser): void
@@ -230,10 +298,14 @@ abstract class BrowserTestCase extends TestCase
 
     protected function kept(RemoteWebDriver $browser): void
     {
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.saving') === 'saved', 'it is not saved');
+        $this->until(
+            static fn (): bool => $browser->executeScript('return document.querySelector(".kept")?.dataset.saving') ===
+                'saved',
+            'it is not saved',
+        );
     }
 
-    /** @param  callable(): bool  $holds */
+    /** @param callable(): bool $holds */
     protected function until(callable $holds, string $else): void
     {
         $end = microtime(true) + 15;
@@ -260,6 +332,8 @@ abstract class BrowserTestCase extends TestCase
     {
         $value = getenv($name);
 
-        return is_string($value) && $value !== '' ? $value : throw new RuntimeException("{$name} is not set: browser tests are run by bin/test.");
+        return is_string($value) && $value !== ''
+            ? $value
+            : throw new RuntimeException("{$name} is not set: browser tests are run by bin/test.");
     }
 }

@@ -18,11 +18,22 @@ final class HouseTest extends BrowserTestCase
         $this->signIn($browser);
         $this->seen($browser, '#new-job')->sendKeys('Bathroom'.Key::ENTER);
         $this->seen($browser, '#add-run');
-        $browser->executeScript('window.pressed = 0; window.clicked = 0; document.addEventListener("keydown", () => window.pressed++, true); document.addEventListener("click", () => window.clicked++, true)');
-        $lines = ['stack: roof / down 120 / north 96', 'basin group a rim 30 / east 30 / into s 60', 'v: vent off basin 20 / up 50 / east 10 / into s 9 1/2', 'tub: bath group a / south 40 / into s 71', 'wc group a / west 20 / into s 82'];
+        $browser->executeScript(
+            'window.pressed = 0; window.clicked = 0; document.addEventListener("keydown", () => window.pressed++, true); document.addEventListener("click", () => window.clicked++, true)',
+        );
+        $lines = [
+            'stack: roof / down 120 / north 96',
+            'basin group a rim 30 / east 30 / into s 60',
+            'v: vent off basin 20 / up 50 / east 10 / into s 9 1/2',
+            'tub: bath group a / south 40 / into s 71',
+            'wc group a / west 20 / into s 82',
+        ];
         foreach ($lines as $i => $line) {
             $this->seen($browser, '#add-run')->sendKeys($line.Key::ENTER);
-            $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.tree-row'))) === $i + 1, 'run '.($i + 1).' stands in the tree: '.$this->text($browser, '#add-run-back'));
+            $this->until(
+                fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.tree-row'))) === $i + 1,
+                'run '.($i + 1).' stands in the tree: '.$this->text($browser, '#add-run-back'),
+            );
         }
         $pressed = $browser->executeScript('return window.pressed');
         self::assertIsInt($pressed);
@@ -36,7 +47,11 @@ final class HouseTest extends BrowserTestCase
         self::assertStringNotContainsString('Mend first', $this->text($browser, '.house-finds'));
         $this->kept($browser);
         $browser->navigate()->refresh();
-        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.house-iso [data-run]'))) > 20 || str_contains($this->text($browser, '.view-tabs'), 'Whole house'), 'it is all there again');
+        $this->until(
+            fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.house-iso [data-run]'))) > 20 ||
+                str_contains($this->text($browser, '.view-tabs'), 'Whole house'),
+            'it is all there again',
+        );
     }
 
     public function testWhatIsNotUnderstoodIsMarkedAndNothingIsLost(): void
@@ -46,9 +61,20 @@ final class HouseTest extends BrowserTestCase
         $this->openHouse($browser, $this->ownJob($browser, 'Words'));
         $field = $this->seen($browser, '#add-run');
         $field->sendKeys('basin blue / east 30 / into nowhere 20'.Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text($browser, '#add-run-back'), 'blue') || str_contains($this->text($browser, '#add-run-back'), 'nowhere'), 'it says what it did not understand');
-        $this->until(fn (): bool => $field->getAttribute('value') === 'basin blue / east 30 / into nowhere 20', 'and keeps the words');
-        self::assertNotSame([], $browser->findElements(WebDriverBy::cssSelector('.add-run .bad')), 'marked where they stand');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '#add-run-back'), 'blue') ||
+                str_contains($this->text($browser, '#add-run-back'), 'nowhere'),
+            'it says what it did not understand',
+        );
+        $this->until(
+            fn (): bool => $field->getAttribute('value') === 'basin blue / east 30 / into nowhere 20',
+            'and keeps the words',
+        );
+        self::assertNotSame(
+            [],
+            $browser->findElements(WebDriverBy::cssSelector('.add-run .bad')),
+            'marked where they stand',
+        );
     }
 
     public function testTheFallLineShowsTheWholeWayToTheEndAndOpensWhatItLeadsThrough(): void
@@ -57,11 +83,22 @@ final class HouseTest extends BrowserTestCase
         $this->signIn($browser);
         $this->openRun($browser, $this->ownJob($browser, 'Way'), 'flat-basin');
         $this->button($browser, 'Fall line: this run');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.way-line'), 'Flat stack, 3 in') && str_contains($this->text($browser, '.way-line'), 'House drain, 4 in'), 'it goes through the stack into the house drain');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.way-line'), 'Flat stack, 3 in') &&
+                str_contains($this->text($browser, '.way-line'), 'House drain, 4 in'),
+            'it goes through the stack into the house drain',
+        );
         self::assertStringContainsString('1/4 in per ft', $this->text($browser, '.way-line'));
         $this->tap($browser, '.way-line .branch-name', 'House drain');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.head'), 'House drain'), 'a name on it opens that run');
-        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.view-tabs .way')), 'which leads into no other');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.head'), 'House drain'),
+            'a name on it opens that run',
+        );
+        self::assertSame(
+            [],
+            $browser->findElements(WebDriverBy::cssSelector('.view-tabs .way')),
+            'which leads into no other',
+        );
     }
 
     public function testALegTakesWhatTheLevelsLeaveOpen(): void
@@ -70,9 +107,15 @@ final class HouseTest extends BrowserTestCase
         $this->signIn($browser);
         $this->openRun($browser, $this->ownJob($browser, 'Levels'), 'clay-wash');
         $browser->executeScript('document.querySelectorAll(".leg-row")[1].click()');
-        $this->until(fn (): bool => count($browser->findElements(WebDriverBy::xpath('//label[span="Its fall"]/select'))) === 1, 'the card of a level leg');
+        $this->until(
+            fn (): bool => count($browser->findElements(WebDriverBy::xpath('//label[span="Its fall"]/select'))) === 1,
+            'the card of a level leg',
+        );
         $browser->findElement(WebDriverBy::xpath('//label[span="Its fall"]/select/option[@value="share"]'))->click();
-        $this->until(fn (): bool => str_contains($this->callOut($browser), 'fall shared'), 'is said in the call-out too');
+        $this->until(
+            fn (): bool => str_contains($this->callOut($browser), 'fall shared'),
+            'is said in the call-out too',
+        );
         $this->kept($browser);
         $browser->findElement(WebDriverBy::xpath('//label[span="Its fall"]/select/option[@value=""]'))->click();
         $this->until(fn (): bool => ! str_contains($this->callOut($browser), 'fall shared'), 'and taken back');
@@ -84,20 +127,45 @@ final class HouseTest extends BrowserTestCase
         $this->signIn($browser);
         $job = $this->ownJob($browser, 'Tree');
         $this->openRun($browser, $job, 'house');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.fall-line'), 'Flat stack'), 'the fall line names what comes in');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.fall-line'), 'Flat stack'),
+            'the fall line names what comes in',
+        );
         $this->tap($browser, '.fall-line .branch-name', 'Flat stack');
         $this->until(fn (): bool => str_contains($this->text($browser, '.head'), 'Flat stack'), 'and its name opens it');
         $this->button($browser, 'Whole house');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.tree-row.lit'), 'Flat stack') && str_contains($this->text($browser, '.tree-row.lit'), 'dry vent, then drain'), 'the tree says what it is');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.tree-row.lit'), 'Flat stack') &&
+                str_contains($this->text($browser, '.tree-row.lit'), 'dry vent, then drain'),
+            'the tree says what it is',
+        );
         $this->button($browser, 'Drains and vents');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.loads'), 'by Shower vent'), 'every trap names its vent');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'Within the book'), 'the arm is within its limit');
-        $browser->executeScript('const r = document.querySelector(".sliders input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(r, r.max); r.dispatchEvent(new Event("input", { bubbles: true }))');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'trap arm too long'), 'drawn out too far it is said so');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.loads'), 'by Shower vent'),
+            'every trap names its vent',
+        );
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'Within the book'),
+            'the arm is within its limit',
+        );
+        $browser->executeScript(
+            'const r = document.querySelector(".sliders input"); Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set.call(r, r.max); r.dispatchEvent(new Event("input", { bubbles: true }))',
+        );
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'trap arm too long'),
+            'drawn out too far it is said so',
+        );
         $this->button($browser, 'no vent');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'of seal are left') || str_contains($this->text($browser, '.trap-picture'), 'breaks through'), 'and what a discharge does is shown');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'of seal are left') ||
+                str_contains($this->text($browser, '.trap-picture'), 'breaks through'),
+            'and what a discharge does is shown',
+        );
         $this->button($browser, 'Drilling plan');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.drilling'), 'joist, 2 × 10, no. 3'), 'every hole is listed');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.drilling'), 'joist, 2 × 10, no. 3'),
+            'every hole is listed',
+        );
     }
 
     public function testAGroupIsSetInOnceMoreMirroredAndTakenBack(): void
@@ -130,11 +198,18 @@ final class HouseTest extends BrowserTestCase
         $this->seen($browser, '#obstacle-depth')->sendKeys('9 1/4');
         $this->seen($browser, '#obstacle-top')->sendKeys('two');
         $this->button($browser, 'Keep');
-        self::assertNotSame('', $this->text($browser, '#obstacle-top-help'), 'what is no length is said so, and the dialog stays');
+        self::assertNotSame(
+            '',
+            $this->text($browser, '#obstacle-top-help'),
+            'what is no length is said so, and the dialog stays',
+        );
         $this->seen($browser, '#obstacle-top')->clear()->sendKeys('2');
         $this->until(fn (): bool => str_contains($this->text($browser, '#obstacle-top-help'), '51 mm'), 'read back');
         $this->button($browser, 'Keep');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.finds'), 'hole too near the edge'), 'and judged at once');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.finds'), 'hole too near the edge'),
+            'and judged at once',
+        );
         $this->kept($browser);
     }
 
@@ -144,8 +219,13 @@ final class HouseTest extends BrowserTestCase
         $this->signIn($browser);
         $this->openHouse($browser, $this->ownJob($browser, 'Thumb'));
         $this->seen($browser, '.tree-row');
-        self::assertSame('none', $browser->executeScript('return document.documentElement.scrollWidth > innerWidth ? "wider" : "none"'));
-        $small = $browser->executeScript('return [...document.querySelectorAll(".view-tabs button, .tree-name, .add-run input")].filter((e) => e.offsetHeight > 0 && e.offsetHeight < 44).map((e) => e.textContent)');
+        self::assertSame(
+            'none',
+            $browser->executeScript('return document.documentElement.scrollWidth > innerWidth ? "wider" : "none"'),
+        );
+        $small = $browser->executeScript(
+            'return [...document.querySelectorAll(".view-tabs button, .tree-name, .add-run input")].filter((e) => e.offsetHeight > 0 && e.offsetHeight < 44).map((e) => e.textContent)',
+        );
         self::assertSame([], $small);
     }
 

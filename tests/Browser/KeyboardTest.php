@@ -35,7 +35,13 @@ final class KeyboardTest extends BrowserTestCase
         $this->until(fn (): bool => count($this->tags($browser)) > count($before), 'no new piece on the fall line');
         $new = array_values(array_diff($this->tags($browser), $before));
         self::assertContains('piece E', $new, 'the next free letter');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.back'), '4\' 6 1/2" to the right, falling 1/4 in per ft'), 'not read back');
+        $this->until(
+            fn (): bool => str_contains(
+                $this->text($browser, '.back'),
+                '4\' 6 1/2" to the right, falling 1/4 in per ft',
+            ),
+            'not read back',
+        );
         self::assertNotSame($tape, $this->text($browser, '.back'));
         $this->keys($browser, Key::ENTER);
         $this->kept($browser);
@@ -53,14 +59,22 @@ final class KeyboardTest extends BrowserTestCase
         self::assertContains('piece E', $this->tags($browser), 'still there after a reload');
         self::assertStringContainsString("right 4' 6 1/2 fall 1/4", $this->callOut($browser));
 
-        $browser->switchTo()->activeElement()->sendKeys(Key::CONTROL.'z'.Key::NULL);
+        $browser
+            ->switchTo()
+            ->activeElement()
+            ->sendKeys(Key::CONTROL.'z'.Key::NULL);
         $this->until(fn (): bool => ! in_array('piece E', $this->tags($browser), true), 'undo did not take it away');
         self::assertSame($said, $this->callOut($browser));
         $this->kept($browser);
 
         $this->keys($browser, Key::ESCAPE);
         $this->keys($browser, ' / right 20 wibble');
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".call-marks .bad")?.textContent') === 'wibble', 'nonsense is not marked in place');
+        $this->until(
+            static fn (): bool => $browser->executeScript(
+                'return document.querySelector(".call-marks .bad")?.textContent',
+            ) === 'wibble',
+            'nonsense is not marked in place',
+        );
         self::assertStringContainsString('Not understood', $this->text($browser, '.back'));
         self::assertContains('piece D', $this->tags($browser), 'what was there stays');
         $this->keys($browser, Key::ENTER);
@@ -69,7 +83,10 @@ final class KeyboardTest extends BrowserTestCase
         $this->seen($browser, '.fall-line');
         self::assertSame("{$said} / right 20 wibble", $this->callOut($browser), 'nothing is lost');
         $this->keys($browser, Key::ESCAPE, ...array_fill(0, 7, Key::BACKSPACE));
-        $this->until(fn (): bool => in_array('piece F', $this->tags($browser), true), 'mended, it is drawn; and the letter E is not used again');
+        $this->until(
+            fn (): bool => in_array('piece F', $this->tags($browser), true),
+            'mended, it is drawn; and the letter E is not used again',
+        );
     }
 
     public function testTheFallLineIsWalkedAndReadAloud(): void
@@ -83,7 +100,11 @@ final class KeyboardTest extends BrowserTestCase
         $this->until(static fn (): bool => str_starts_with($said(), 'joint 1'), 'the first joint');
         $this->keys($browser, Key::ARROW_RIGHT);
         $this->until(static fn (): bool => $said() === 'piece A, joint 1 to 2, leg 1', 'then the first piece');
-        self::assertStringContainsString('open', (string) $browser->executeScript('return document.querySelector(".leg").className'), 'its leg is open');
+        self::assertStringContainsString(
+            'open',
+            (string) $browser->executeScript('return document.querySelector(".leg").className'),
+            'its leg is open',
+        );
         $this->keys($browser, Key::ARROW_RIGHT, Key::ARROW_RIGHT, Key::ARROW_RIGHT);
         $this->until(static fn (): bool => str_starts_with($said(), 'piece B'), 'across a bend to the next piece');
         $this->keys($browser, Key::ARROW_LEFT);
@@ -91,7 +112,11 @@ final class KeyboardTest extends BrowserTestCase
         $this->keys($browser, Key::ARROW_UP);
         $this->until(static fn (): bool => str_starts_with($said(), 'piece'), 'up to the rail of letters');
         $this->keys($browser, Key::ARROW_DOWN, Key::ARROW_DOWN);
-        $this->until(static fn (): bool => $browser->executeScript('return document.activeElement.closest(".finds") !== null') === true, 'down to the findings');
+        $this->until(
+            static fn (): bool => $browser->executeScript('return document.activeElement.closest(".finds") !== null') ===
+                true,
+            'down to the findings',
+        );
         $this->keys($browser, Key::ESCAPE);
         self::assertSame('call-out', $browser->switchTo()->activeElement()->getAttribute('id'));
     }

@@ -12,8 +12,10 @@ use Random\Randomizer;
 use Tests\Support\FlakyLine;
 
 /**
- * A length is typed, or pieces are ticked off, while the line to the server goes wrong by chance; then comes Enter, a reload, a closed tab, or another
- * station. Once the line is whole again, what is kept is held against what was said. `bin/bench said` makes 300 of these trials, or as many as it is told.
+ * A length is typed, or pieces are ticked off, while the line to the server goes wrong by chance; then comes Enter, a
+ * reload, a closed tab, or another
+ * station. Once the line is whole again, what is kept is held against what was said. `bin/bench said` makes 300 of
+ * these trials, or as many as it is told.
  */
 final class SaidAndKeptTest extends BrowserTestCase
 {
@@ -37,24 +39,46 @@ final class SaidAndKeptTest extends BrowserTestCase
                 $chance = new Randomizer(new Mt19937($seed + $n));
                 $end = self::ENDS[$chance->getInt(0, 3)];
                 $isTick = $chance->getInt(0, 2) === 0;
-                [$said, $kept] = $isTick ? $this->ticks($browser, $line, $job, $chance, $end, $seed + $n) : $this->types($browser, $line, $job, $chance, $end, $seed + $n);
-                self::assertSame($said, $kept, "trial {$n} of seed {$seed}, ".($isTick ? 'ticks' : 'a length').", then {$end}");
+                [$said, $kept] = $isTick
+                    ? $this->ticks($browser, $line, $job, $chance, $end, $seed + $n)
+                    : $this->types($browser, $line, $job, $chance, $end, $seed + $n);
+                self::assertSame(
+                    $said,
+                    $kept,
+                    "trial {$n} of seed {$seed}, ".($isTick ? 'ticks' : 'a length').", then {$end}",
+                );
                 $done[$end]++;
             }
         } finally {
             $line->close();
         }
         if ($trials > 25) {
-            fprintf(STDOUT, "\nkept equals said in %d of %d trials: %s\n", array_sum($done), $trials, json_encode($done, JSON_THROW_ON_ERROR));
+            fprintf(
+                STDOUT,
+                "\nkept equals said in %d of %d trials: %s\n",
+                array_sum($done),
+                $trials,
+                json_encode($done, JSON_THROW_ON_ERROR),
+            );
         }
     }
 
     /** @return array{string, string} what was said, and what is kept */
-    private function types(RemoteWebDriver $browser, FlakyLine $line, string $job, Randomizer $chance, string $end, int $seed): array
-    {
+    private function types(
+        RemoteWebDriver $browser,
+        FlakyLine $line,
+        string $job,
+        Randomizer $chance,
+        string $end,
+        int $seed,
+    ): array {
         $this->openAt($browser, $line, $job, 'route');
         $this->until(fn (): bool => $this->callOut($browser) !== '', 'the line is there');
-        $inches = $chance->getInt(1, 9).$chance->getInt(0, 9).$chance->getInt(0, 9).($chance->getInt(0, 1) === 0 ? '' : '0');
+        $inches =
+            $chance->getInt(1, 9).
+            $chance->getInt(0, 9).
+            $chance->getInt(0, 9).
+            ($chance->getInt(0, 1) === 0 ? '' : '0');
         $line->goesWrong($chance->getInt(3, 9) / 10, $seed);
         $browser->findElement(WebDriverBy::id('call-out'))->sendKeys(Key::END);
         foreach (str_split(" / left {$inches}") as $key) {
@@ -68,18 +92,32 @@ final class SaidAndKeptTest extends BrowserTestCase
         $legs = $this->stored($browser, $line, $job)['legs'];
         $last = $legs[count($legs) - 1];
 
-        return ['left '.sprintf('%.3f', (int) $inches * 25.4), $last['way'].' '.sprintf('%.3f', $last['length_mm'] ?? 0)];
+        return [
+            'left '.sprintf('%.3f', (int) $inches * 25.4),
+            $last['way'].' '.sprintf('%.3f', $last['length_mm'] ?? 0),
+        ];
     }
 
     /** @return array{string, string} what was said, and what is kept */
-    private function ticks(RemoteWebDriver $browser, FlakyLine $line, string $job, Randomizer $chance, string $end, int $seed): array
-    {
+    private function ticks(
+        RemoteWebDriver $browser,
+        FlakyLine $line,
+        string $job,
+        Randomizer $chance,
+        string $end,
+        int $seed,
+    ): array {
         $this->openAt($browser, $line, $job, 'cut');
         $this->seen($browser, '.cut-row .tick');
         $line->goesWrong($chance->getInt(3, 9) / 10, $seed);
         $count = $chance->getInt(1, 3);
         for ($i = 0; $i < $count; $i++) {
-            $this->until(static fn (): bool => $browser->executeScript('const tick = document.querySelector(".cut-row .tick:not(.on)"); tick?.click(); return tick !== null') === true, 'there is a piece to tick off');
+            $this->until(
+                static fn (): bool => $browser->executeScript(
+                    'const tick = document.querySelector(".cut-row .tick:not(.on)"); tick?.click(); return tick !== null',
+                ) === true,
+                'there is a piece to tick off',
+            );
             usleep($chance->getInt(0, 2) === 0 ? $chance->getInt(0, 900) * 1000 : 60_000);
         }
         $this->ends($browser, $line, $job, $chance, $end);
@@ -93,7 +131,9 @@ final class SaidAndKeptTest extends BrowserTestCase
         match ($end) {
             'reload' => $browser->navigate()->refresh(),
             'close' => $this->closes($browser),
-            'station' => $browser->executeScript('document.querySelector(".strip a[href$=\'/hang\']")?.click(); return null'),
+            'station' => $browser->executeScript(
+                'document.querySelector(".strip a[href$=\'/hang\']")?.click(); return null',
+            ),
             default => null,
         };
         usleep($chance->getInt(0, 1) === 0 ? 0 : $chance->getInt(0, 1500) * 1000);
@@ -127,13 +167,21 @@ final class SaidAndKeptTest extends BrowserTestCase
     {
         $browser->get("{$line->address}/");
         $this->seen($browser, '.board');
-        self::assertStringNotContainsString('stored on this device', $this->text($browser, '.board'), 'nothing is left in the browser');
+        self::assertStringNotContainsString(
+            'stored on this device',
+            $this->text($browser, '.board'),
+            'nothing is left in the browser',
+        );
         /** @var array{legs: list<array{way: string, length_mm?: float}>, cut: list<mixed>} $stored */
-        $stored = $browser->executeAsyncScript(<<<'JS'
+        $stored = $browser->executeAsyncScript(
+            <<<'JS'
             const [job, done] = arguments;
             fetch(`/api/jobs/${job}`, { headers: { Accept: 'application/json' } }).then((answer) => answer.json())
                 .then(({ document: plan }) => done({ legs: plan.runs.find((run) => run.id === 'glaze').legs, cut: (plan.cutting?.cut ?? []).filter((one) => one.run === 'glaze') }));
-            JS, [$job]);
+            JS
+            ,
+            [$job],
+        );
 
         return $stored;
     }

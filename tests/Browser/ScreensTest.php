@@ -18,17 +18,30 @@ final class ScreensTest extends BrowserTestCase
         $browser = $this->open();
         $this->signIn($browser);
         $this->seen($browser, '#new-job')->sendKeys('Kiln shed, back drain'.Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text($browser, '.station'), 'No run yet'), 'the new job is open');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.station'), 'No run yet'),
+            'the new job is open',
+        );
         $browser->findElement(WebDriverBy::cssSelector('.station .main-act'))->click();
         $this->seen($browser, '#run-name')->sendKeys('Basin to stack');
         $this->seen($browser, '#run-outlet')->sendKeys('basin trap');
         $this->seen($browser, '#run-tie-in')->sendKeys('stack stub');
         $this->seen($browser, '#run-level')->sendKeys('1,384');
-        $this->until(fn (): bool => str_contains($this->text($browser, '#run-level-help'), 'two ways'), 'a doubtful length is marked where it stands');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '#run-level-help'), 'two ways'),
+            'a doubtful length is marked where it stands',
+        );
         $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
-        self::assertSame('1,384', $this->seen($browser, '#run-level')->getAttribute('value'), 'and the dialog stays, with all that was entered');
+        self::assertSame(
+            '1,384',
+            $this->seen($browser, '#run-level')->getAttribute('value'),
+            'and the dialog stays, with all that was entered',
+        );
         $this->seen($browser, '#run-level')->clear()->sendKeys("2' 1/2");
-        $this->until(fn (): bool => str_contains($this->text($browser, '#run-level-help'), '622 mm'), 'and said back when it is read');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '#run-level-help'), '622 mm'),
+            'and said back when it is read',
+        );
         $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
         $this->seen($browser, '#call-out')->sendKeys("down 20 / right 4' fall 1/4");
         $this->until(fn (): bool => in_array('piece B', $this->tags($browser), true), 'two legs are drawn');
@@ -64,10 +77,20 @@ final class ScreensTest extends BrowserTestCase
         self::assertStringContainsString("3' 2 1/2", $this->callOut($browser));
         $this->button($browser, 'Enter what you measured');
         $this->seen($browser, '#measured')->sendKeys('2 1/8'.Key::ENTER);
-        $this->until(fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2, centre to stop: 54.0 mm'), 'it is shown that the number is mine');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2, centre to stop: 54.0 mm'),
+            'it is shown that the number is mine',
+        );
         $browser->executeScript('[...document.querySelectorAll(".measured button")].at(-1).click()');
-        $this->until(fn (): bool => ! str_contains($this->text($browser, '.measured'), 'long-sweep'), 'and can be taken back');
-        self::assertStringContainsString('male-adapter', $this->text($browser, '.measured'), 'what else was measured stays');
+        $this->until(
+            fn (): bool => ! str_contains($this->text($browser, '.measured'), 'long-sweep'),
+            'and can be taken back',
+        );
+        self::assertStringContainsString(
+            'male-adapter',
+            $this->text($browser, '.measured'),
+            'what else was measured stays',
+        );
     }
 
     public function testQuickTapsOnALegAllCountAndALegAddedMeanwhileLosesNone(): void
@@ -82,7 +105,8 @@ final class ScreensTest extends BrowserTestCase
         $browser->findElements(WebDriverBy::cssSelector('.leg-row'))[1]->click();
         $this->seen($browser, '.opened [aria-label=steeper]');
         $this->holdBack($browser, '/api/evaluate');
-        $browser->executeScript(<<<'JS'
+        $browser->executeScript(
+            <<<'JS'
             const press = (name) => document.querySelector(`.opened [aria-label="${name}"]`).click();
             for (const name of ['steeper', 'steeper', 'longer', 'longer']) press(name);
             // Held down until it repeats once, and let go: one step.
@@ -96,16 +120,29 @@ final class ScreensTest extends BrowserTestCase
             longer.dispatchEvent(new MouseEvent('click', { bubbles: true, detail: 1 }));
             [...document.querySelectorAll('.opened button')].find((one) => one.textContent.includes('Add a leg after it')).click();
             return null;
-            JS);
+            JS
+            ,
+        );
         $this->letThrough($browser);
         $this->until(fn (): bool => $legs() === $before + 1, 'one leg more');
         $this->kept($browser);
-        $kept = (array) $browser->executeAsyncScript('const done = arguments[1]; fetch(`/api/jobs/${arguments[0]}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((job) => done(job.document.runs.find((run) => run.id === "glaze").legs))', [$job]);
-        $demo = (array) json_decode((string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'), true);
+        $kept = (array) $browser->executeAsyncScript(
+            'const done = arguments[1]; fetch(`/api/jobs/${arguments[0]}`, { headers: { Accept: "application/json" } }).then((answer) => answer.json()).then((job) => done(job.document.runs.find((run) => run.id === "glaze").legs))',
+            [$job],
+        );
+        $demo = (array) json_decode(
+            (string) file_get_contents(dirname(__DIR__, 2).'/database/demo/mill-row-pottery.json'),
+            true,
+        );
         $said = array_column((array) $demo['runs'], null, 'id')['glaze']['legs'][1];
         self::assertCount($before + 1, $kept);
         self::assertEqualsWithDelta($said['length_mm'] + 3 * 12.7, $kept[1]['length_mm'], 1e-6, 'three steps longer');
-        self::assertEqualsWithDelta((round(($said['fall_mm_per_m'] ?? 1000 / 48) * 96 / 1000) + 2) * 1000 / 96, $kept[1]['fall_mm_per_m'], 1e-6, 'two steps steeper');
+        self::assertEqualsWithDelta(
+            ((round((($said['fall_mm_per_m'] ?? 1000 / 48) * 96) / 1000) + 2) * 1000) / 96,
+            $kept[1]['fall_mm_per_m'],
+            1e-6,
+            'two steps steeper',
+        );
     }
 
     public function testTheTicketHasEveryPieceAndAScaleOfTrueLength(): void
@@ -117,10 +154,15 @@ final class ScreensTest extends BrowserTestCase
         $browser->findElement(WebDriverBy::cssSelector('.cut-head .main-act'))->click();
         $this->seen($browser, '.ticket');
         self::assertCount(6, $browser->findElements(WebDriverBy::cssSelector('.ticket .cut-row')));
-        $per = $browser->executeScript('const r = document.querySelector(".check-scale").getBoundingClientRect(); return r.width / 96');
+        $per = $browser->executeScript(
+            'const r = document.querySelector(".check-scale").getBoundingClientRect(); return r.width / 96',
+        );
         self::assertIsNumeric($per);
         self::assertEqualsWithDelta(3.1, (float) $per, 0.01, '3 in and its margins, at 96 px to the inch');
-        self::assertStringContainsString('local code and the licensed plumber decide', $this->text($browser, '.ticket'));
+        self::assertStringContainsString(
+            'local code and the licensed plumber decide',
+            $this->text($browser, '.ticket'),
+        );
     }
 
     public function testAJobGoesOutAndInByFileAndADamagedOneIsRefusedAtThePlace(): void
@@ -133,11 +175,17 @@ final class ScreensTest extends BrowserTestCase
         $this->seen($browser, '.job-row');
         $rows = count($browser->findElements(WebDriverBy::cssSelector('.job-row')));
         $this->file($browser, $bad);
-        $this->until(fn (): bool => str_contains($this->text($browser, '.new-job .problem'), 'runs.2.legs.1.way must be one of'), 'the place is not named');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.new-job .problem'), 'runs.2.legs.1.way must be one of'),
+            'the place is not named',
+        );
         self::assertCount($rows, $browser->findElements(WebDriverBy::cssSelector('.job-row')));
         unlink($bad);
         $this->file($browser, $good);
-        $this->until(fn (): bool => str_contains($this->text($browser, '.job-name'), 'Mill Row Pottery'), 'the imported job is not opened');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.job-name'), 'Mill Row Pottery'),
+            'the imported job is not opened',
+        );
     }
 
     /** Whoever follows an old link does not cut from another run's ticket. */
@@ -148,12 +196,23 @@ final class ScreensTest extends BrowserTestCase
         $job = $this->ownJob($browser, 'Old links');
         foreach (['route', 'cut', 'ticket'] as $station) {
             $browser->get("{$this->address()}/jobs/{$job}/runs/no-such-run/{$station}");
-            self::assertStringContainsString('There is no such run in this job', $this->seen($browser, '.run-gone')->getText());
+            self::assertStringContainsString(
+                'There is no such run in this job',
+                $this->seen($browser, '.run-gone')->getText(),
+            );
             self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.fall-line, .cut-row, .ticket')));
-            self::assertStringNotContainsString('none yet', $this->text($browser, '.head'), 'there are runs, only not this one');
+            self::assertStringNotContainsString(
+                'none yet',
+                $this->text($browser, '.head'),
+                'there are runs, only not this one',
+            );
         }
         $this->tap($browser, '.run-gone a', '1. ');
-        $this->until(fn (): bool => ! str_contains($browser->getCurrentURL(), 'no-such-run') && $browser->findElements(WebDriverBy::cssSelector('.run-gone')) === [], 'the run that was chosen is open');
+        $this->until(
+            fn (): bool => ! str_contains($browser->getCurrentURL(), 'no-such-run') &&
+                $browser->findElements(WebDriverBy::cssSelector('.run-gone')) === [],
+            'the run that was chosen is open',
+        );
     }
 
     public function testThePhoneIsOneColumnWithTargetsForAThumb(): void
@@ -164,23 +223,36 @@ final class ScreensTest extends BrowserTestCase
         foreach (['/', "/jobs/{$job}/runs/glaze", "/jobs/{$job}/runs/glaze/cut"] as $path) {
             $browser->executeScript('location.assign(arguments[0])', [$path]);
             $this->seen($browser, $path === '/' ? '.job-row' : '.fall-line');
-            self::assertSame(390, $browser->executeScript('return document.documentElement.scrollWidth'), "{$path} is no wider than the phone");
+            self::assertSame(
+                390,
+                $browser->executeScript('return document.documentElement.scrollWidth'),
+                "{$path} is no wider than the phone",
+            );
         }
         $this->openRun($browser, $job);
         $browser->findElements(WebDriverBy::cssSelector('.leg-row'))[0]->click();
         /** @var list<string> $small */
-        $small = $browser->executeScript(<<<'JS'
+        $small = $browser->executeScript(
+            <<<'JS'
             return [...document.querySelectorAll('main button, main select, main input, main textarea, .strip a, .head button, .head a')]
                 .filter((one) => one.offsetParent !== null && one.getBoundingClientRect().height > 0)
                 .filter((one) => one.getBoundingClientRect().height < 47.5)
                 .map((one) => one.outerHTML.slice(0, 90));
-            JS);
+            JS
+            ,
+        );
         self::assertSame([], $small);
         $next = $browser->findElement(WebDriverBy::cssSelector('.phone-acts button'));
         $next->click();
-        $this->until(fn (): bool => str_contains($this->text($browser, '.phone-acts .main-act'), 'Lay B at the least fall'), 'the action of the first finding');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.phone-acts .main-act'), 'Lay B at the least fall'),
+            'the action of the first finding',
+        );
         $browser->findElement(WebDriverBy::cssSelector('.phone-acts .main-act'))->click();
-        $this->until(fn (): bool => ! str_contains($this->text($browser, '.finds'), 'falls too little'), 'one tap mends it');
+        $this->until(
+            fn (): bool => ! str_contains($this->text($browser, '.finds'), 'falls too little'),
+            'one tap mends it',
+        );
     }
 
     public function testCellarModeStaysAndReadsAsWell(): void
@@ -201,19 +273,19 @@ final class ScreensTest extends BrowserTestCase
     }
 
     private const LOWEST_CONTRAST = <<<'JS'
-        const parse = (c) => (c.match(/[\d.]+/g) || []).map(Number);
-        const lum = ([r, g, b]) => { const f = (v) => { v /= 255; return v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4; }; return 0.2126 * f(r) + 0.7152 * f(g) + 0.0722 * f(b); };
-        const ground = (e) => { for (; e; e = e.parentElement) { const c = parse(getComputedStyle(e).backgroundColor); if (c.length === 3 || c[3] > 0.99) return c; } return [255, 255, 255]; };
-        let least = [99, ''];
-        for (const e of document.querySelectorAll('body *')) {
-            const own = [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim() !== '');
-            if (!own || e.closest('svg, .unseen, textarea, [disabled]') || e.offsetParent === null) continue;
-            const [a, b] = [lum(parse(getComputedStyle(e).color)), lum(ground(e))];
-            const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
-            if (ratio < least[0]) least = [ratio, e.outerHTML.slice(0, 120)];
-        }
-        return least;
-        JS;
+    const parse = (c) => (c.match(/[\d.]+/g) || []).map(Number);
+    const lum = ([r, g, b]) => { const f = (v) => { v /= 255; return v <= 0.03928 ? v / 12.92 : ((v + 0.055) / 1.055) ** 2.4; }; return 0.2126 * f(r) + 0.7152 * f(g) + 0.0722 * f(b); };
+    const ground = (e) => { for (; e; e = e.parentElement) { const c = parse(getComputedStyle(e).backgroundColor); if (c.length === 3 || c[3] > 0.99) return c; } return [255, 255, 255]; };
+    let least = [99, ''];
+    for (const e of document.querySelectorAll('body *')) {
+        const own = [...e.childNodes].some((n) => n.nodeType === 3 && n.textContent.trim() !== '');
+        if (!own || e.closest('svg, .unseen, textarea, [disabled]') || e.offsetParent === null) continue;
+        const [a, b] = [lum(parse(getComputedStyle(e).color)), lum(ground(e))];
+        const ratio = (Math.max(a, b) + 0.05) / (Math.min(a, b) + 0.05);
+        if (ratio < least[0]) least = [ratio, e.outerHTML.slice(0, 120)];
+    }
+    return least;
+    JS;
 
     private function flags(RemoteWebDriver $browser, string $severity): int
     {

@@ -21,7 +21,10 @@ final class TogetherTest extends BrowserTestCase
         self::assertStringContainsString('Changed by lead meanwhile', $this->text($second, '[role=dialog]'));
         $this->button($second, 'Save mine as a copy');
         $this->until(static fn (): bool => ! str_contains($second->getCurrentURL(), $job), 'no copy was opened');
-        $this->until(fn (): bool => str_contains($this->text($second, '.job-name'), '(my copy)'), 'the copy has its name');
+        $this->until(
+            fn (): bool => str_contains($this->text($second, '.job-name'), '(my copy)'),
+            'the copy has its name',
+        );
         $second->get(str_replace('/route', '', $second->getCurrentURL()).'/runs/glaze');
         $this->seen($second, '#call-out');
         self::assertStringContainsString("left 2' 9", $this->callOut($second), 'mine is in the copy');
@@ -56,19 +59,35 @@ final class TogetherTest extends BrowserTestCase
         $revision = fn (): string => $this->text($browser, '.kept .cap');
         foreach ([1, 2, 3] as $n) {
             $browser->executeScript('document.querySelector(".cut-row .tick:not(.on)").click()');
-            $this->until(fn (): bool => $ticked() === $n && $revision() === 'Revision '.($n + 1), "{$n} ticked off and kept");
+            $this->until(
+                fn (): bool => $ticked() === $n && $revision() === 'Revision '.($n + 1),
+                "{$n} ticked off and kept",
+            );
         }
         $browser->executeScript('for (let i = 0; i < 2; i++) document.querySelector("[aria-label=Undo]").click()');
         $this->until(fn (): bool => $ticked() === 1, 'both steps are taken back');
-        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('[role=dialog]')), 'nobody else changed it');
+        self::assertSame(
+            [],
+            $browser->findElements(WebDriverBy::cssSelector('[role=dialog]')),
+            'nobody else changed it',
+        );
         $this->kept($browser);
         // The answer to the edit is still under way when it is taken back.
         $this->holdBack($browser, '/api/evaluate');
         $browser->executeScript('document.querySelector(".cut-row .tick:not(.on)").click()');
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'pending', 'it is not kept yet');
+        $this->until(
+            static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') ===
+                'pending',
+            'it is not kept yet',
+        );
         $browser->executeScript('document.querySelector("[aria-label=Undo]").click()');
         $this->letThrough($browser);
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector("[aria-label=Redo]").disabled') === false, 'it can be done again');
+        $this->until(
+            static fn (): bool => $browser->executeScript(
+                'return document.querySelector("[aria-label=Redo]").disabled',
+            ) === false,
+            'it can be done again',
+        );
         self::assertSame(1, $ticked(), 'that edit is taken back, and only that');
     }
 
@@ -84,12 +103,22 @@ final class TogetherTest extends BrowserTestCase
         $more = $this->callOut($browser);
         self::assertNotSame($said, $more);
         $this->seen($browser, '#call-out')->sendKeys(Key::CONTROL.'a'.Key::NULL.Key::BACKSPACE.Key::TAB);
-        $this->until(fn (): bool => str_contains($this->text($browser, '#read-back'), 'Flat stack enters House drain on a leg that is not there.'), 'which run hangs in the air');
+        $this->until(
+            fn (): bool => str_contains(
+                $this->text($browser, '#read-back'),
+                'Flat stack enters House drain on a leg that is not there.',
+            ),
+            'which run hangs in the air',
+        );
         self::assertSame('refused', $browser->executeScript('return document.querySelector(".kept").dataset.saving'));
         $this->button($browser, 'Undo');
         $this->until(fn (): bool => $this->callOut($browser) === $more, 'it is as it was kept last');
         $this->kept($browser);
-        self::assertStringContainsString('Revision 2', $this->text($browser, '.kept'), 'and what was done before stays done');
+        self::assertStringContainsString(
+            'Revision 2',
+            $this->text($browser, '.kept'),
+            'and what was done before stays done',
+        );
         $this->button($browser, 'Undo');
         $this->until(fn (): bool => $this->callOut($browser) === $said, 'until that is taken back too');
     }
@@ -104,11 +133,23 @@ final class TogetherTest extends BrowserTestCase
         $this->devTools($browser, 'Network.enable', []);
         $this->network($browser, offline: true);
         $this->say($browser, ' / left 33');
-        $this->until(static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') === 'offline', 'it does not say so');
+        $this->until(
+            static fn (): bool => $browser->executeScript('return document.querySelector(".kept").dataset.saving') ===
+                'offline',
+            'it does not say so',
+        );
         self::assertStringContainsString('left 33', $this->callOut($browser).$this->text($browser, '.call-marks'));
         $this->resize($browser, 390, 844);
-        self::assertSame('Offline, stored on this device', $this->seen($browser, '.kept b')->getText(), 'on the phone too');
-        self::assertStringContainsString('Not read yet: the server does not answer.', $this->text($browser, '#read-back'), 'what was read before is not shown as if it were this');
+        self::assertSame(
+            'Offline, stored on this device',
+            $this->seen($browser, '.kept b')->getText(),
+            'on the phone too',
+        );
+        self::assertStringContainsString(
+            'Not read yet: the server does not answer.',
+            $this->text($browser, '#read-back'),
+            'what was read before is not shown as if it were this',
+        );
         $this->network($browser);
         $this->kept($browser);
         self::assertStringContainsString('is read as', $this->text($browser, '#read-back'));

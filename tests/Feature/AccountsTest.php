@@ -16,24 +16,43 @@ final class AccountsTest extends TestCase
 
     public function testTheFirstAccountIsMadeByCommandAndSignsIn(): void
     {
-        $this->artisan('people:add', ['email' => 'Ada@firm.example', '--crew' => 'Drains'])->expectsQuestion('Password, at least 10 characters', 'long enough')->assertSuccessful();
-        $this->postJson('/api/session', ['email' => 'ada@firm.example', 'password' => 'long enough'])->assertSuccessful();
+        $this->artisan('people:add', ['email' => 'Ada@firm.example', '--crew' => 'Drains'])
+            ->expectsQuestion('Password, at least 10 characters', 'long enough')
+            ->assertSuccessful();
+        $this->postJson('/api/session', [
+            'email' => 'ada@firm.example',
+            'password' => 'long enough',
+        ])->assertSuccessful();
         $this->postJson('/api/jobs', ['document' => self::demo()])->assertCreated();
-        $this->artisan('people:add', ['email' => 'ben@firm.example', '--crew' => 'Drains', '--name' => 'Ben'])->expectsQuestion('Password, at least 10 characters', 'long enough')->assertSuccessful();
-        $this->actingAs(User::query()->where('name', 'Ben')->firstOrFail())->getJson('/api/jobs')->assertOk()->assertJsonCount(1, 'jobs');
+        $this->artisan('people:add', ['email' => 'ben@firm.example', '--crew' => 'Drains', '--name' => 'Ben'])
+            ->expectsQuestion('Password, at least 10 characters', 'long enough')
+            ->assertSuccessful();
+        $this->actingAs(User::query()->where('name', 'Ben')->firstOrFail())
+            ->getJson('/api/jobs')
+            ->assertOk()
+            ->assertJsonCount(1, 'jobs');
     }
 
     public function testWhatIsWrongIsSaidAndNothingIsMade(): void
     {
-        $this->artisan('people:add', ['email' => 'nobody', '--crew' => 'Drains'])->expectsOutputToContain('no email address')->assertFailed();
-        $this->artisan('people:add', ['email' => 'ada@firm.example'])->expectsOutputToContain('--crew')->assertFailed();
-        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Drains'])->expectsQuestion('Password, at least 10 characters', 'short')->expectsOutputToContain('too short')->assertFailed();
+        $this->artisan('people:add', ['email' => 'nobody', '--crew' => 'Drains'])
+            ->expectsOutputToContain('no email address')
+            ->assertFailed();
+        $this->artisan('people:add', ['email' => 'ada@firm.example'])
+            ->expectsOutputToContain('--crew')
+            ->assertFailed();
+        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Drains'])
+            ->expectsQuestion('Password, at least 10 characters', 'short')
+            ->expectsOutputToContain('too short')
+            ->assertFailed();
         self::assertSame(0, User::query()->count());
     }
 
     public function testTheDemoPutsNoAccountsBesidePeoplesOwn(): void
     {
-        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Day crew'])->expectsQuestion('Password, at least 10 characters', 'long enough')->assertSuccessful();
+        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Day crew'])
+            ->expectsQuestion('Password, at least 10 characters', 'long enough')
+            ->assertSuccessful();
         $this->artisan('demo:seed')->expectsOutputToContain('bin/start --empty')->assertSuccessful();
         self::assertSame([1, 0], [User::query()->count(), Job::query()->count()]);
     }

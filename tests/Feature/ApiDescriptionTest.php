@@ -15,7 +15,11 @@ final class ApiDescriptionTest extends TestCase
 {
     public function testTheFileIsWhatTheCodeSays(): void
     {
-        self::assertSame(app(Description::class)->json(), file_get_contents(base_path('docs/openapi.json')), 'run php artisan api:describe, then npm run types');
+        self::assertSame(
+            app(Description::class)->json(),
+            file_get_contents(base_path('docs/openapi.json')),
+            'run php artisan api:describe, then npm run types',
+        );
     }
 
     public function testEveryRouteIsDescribedAndNoOther(): void
@@ -28,7 +32,12 @@ final class ApiDescriptionTest extends TestCase
         }
         $routed = collect(Routes::getRoutes()->getRoutes())
             ->filter(static fn (Route $route): bool => str_starts_with($route->uri(), 'api/'))
-            ->flatMap(static fn (Route $route): array => array_map(static fn (string $method): string => $method.' /'.$route->uri(), array_diff($route->methods(), ['HEAD'])))
+            ->flatMap(
+                static fn (Route $route): array => array_map(
+                    static fn (string $method): string => $method.' /'.$route->uri(),
+                    array_diff($route->methods(), ['HEAD']),
+                ),
+            )
             ->all();
         sort($described);
         sort($routed);

@@ -31,7 +31,7 @@ final class FilesTest extends TestCase
         yield 'hangers' => ['hangers', ['hanger', 'string to crown (mm)'], 50];
     }
 
-    /** @param  list<string>  $headers */
+    /** @param list<string> $headers */
     #[DataProvider('lists')]
     public function testEveryListIsATable(string $list, array $headers, int $least): void
     {
@@ -63,14 +63,23 @@ final class FilesTest extends TestCase
         foreach (["\u{a0}=1+1", "\u{2007}+1", "\u{200b}=1", "\u{feff}-1", "\u{ff1d}1+1"] as $name) {
             $document = self::demo();
             $document['runs'][0]['name'] = $name;
-            self::assertContains("'{$name}", array_column($this->read('cut', $document)['rows'], 0), json_encode($name, JSON_THROW_ON_ERROR));
+            self::assertContains(
+                "'{$name}",
+                array_column($this->read('cut', $document)['rows'], 0),
+                json_encode($name, JSON_THROW_ON_ERROR),
+            );
         }
     }
 
     public function testTheCutListSaysTheLengthsOfTheTicket(): void
     {
-        $rows = array_filter($this->read('cut', self::demo())['rows'], static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack');
-        $pieces = collect($this->postJson('/api/cut', ['document' => self::demo(), 'run' => 'clay-wash'])->json('pieces'));
+        $rows = array_filter(
+            $this->read('cut', self::demo())['rows'],
+            static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack',
+        );
+        $pieces = collect(
+            $this->postJson('/api/cut', ['document' => self::demo(), 'run' => 'clay-wash'])->json('pieces'),
+        );
         self::assertSame($pieces->pluck('letter')->all(), array_column($rows, 1));
         foreach (array_values($rows) as $n => $row) {
             self::assertEqualsWithDelta($pieces[$n]['now']['mm'], (float) $row[4], 0.001);
@@ -80,7 +89,12 @@ final class FilesTest extends TestCase
 
     public function testWhatWasReadAtTheHangersStandsBesideWhatItHasToBe(): void
     {
-        $rows = array_values(array_filter($this->read('levels', self::demo())['rows'], static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack' && $row[2] === '4'));
+        $rows = array_values(
+            array_filter(
+                $this->read('levels', self::demo())['rows'],
+                static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack' && $row[2] === '4',
+            ),
+        );
         self::assertSame(['101.6', '111.125', '128.588'], array_column($rows, 6));
         self::assertEqualsWithDelta(111.125 - (float) $rows[1][5], (float) $rows[1][7], 0.002);
     }
@@ -101,7 +115,10 @@ final class FilesTest extends TestCase
             self::assertSame(4, $read['units'], 'millimetres');
             self::assertSame(['PIPE-CENTRE', 'PIPE-OUTLINE', 'FITTING', 'JOINT', 'MARK'], $read['layers']);
             $pieces = $this->postJson('/api/cut', ['document' => self::demo(), 'run' => $run])->json('pieces');
-            $on = static fn (string $layer): array => array_filter($read['entities'], static fn (array $entity): bool => $entity['layer'] === $layer);
+            $on = static fn (string $layer): array => array_filter(
+                $read['entities'],
+                static fn (array $entity): bool => $entity['layer'] === $layer,
+            );
             self::assertCount(count($pieces), $on('PIPE-CENTRE'));
             $words = array_column($on('MARK'), 'text');
             foreach ($pieces as $piece) {
@@ -117,16 +134,35 @@ final class FilesTest extends TestCase
     {
         foreach (array_column(self::demo()['runs'], 'id') as $run) {
             $read = $this->readBy('gltf', $this->drawing($run, 'gltf', null));
-            self::assertSame([0, 0], [$read['issues']['numErrors'], $read['issues']['numWarnings']], $run.json_encode($read['issues']['messages']));
+            self::assertSame(
+                [0, 0],
+                [$read['issues']['numErrors'], $read['issues']['numWarnings']],
+                $run.json_encode($read['issues']['messages']),
+            );
             self::assertGreaterThan(0, $read['info']['totalTriangleCount']);
         }
-        $this->postJson('/api/drawing', ['document' => self::demo(), 'run' => 'mop', 'format' => 'dxf', 'view' => 'from below'])->assertStatus(422);
-        $this->postJson('/api/drawing', ['document' => self::demo(), 'run' => 'mop', 'format' => 'paint'])->assertStatus(422);
+        $this->postJson('/api/drawing', [
+            'document' => self::demo(),
+            'run' => 'mop',
+            'format' => 'dxf',
+            'view' => 'from below',
+        ])->assertStatus(422);
+        $this->postJson('/api/drawing', [
+            'document' => self::demo(),
+            'run' => 'mop',
+            'format' => 'paint',
+        ])->assertStatus(422);
     }
 
     private function drawing(string $run, string $format, ?string $view): string
     {
-        return (string) $this->postJson('/api/drawing', ['document' => self::demo(), 'run' => $run, 'format' => $format] + ($view === null ? [] : ['view' => $view]))->assertOk()->getContent();
+        return (string) $this->postJson(
+            '/api/drawing',
+            ['document' => self::demo(), 'run' => $run, 'format' => $format] +
+                ($view === null ? [] : ['view' => $view]),
+        )
+            ->assertOk()
+            ->getContent();
     }
 
     /** @return array<string, mixed> what a reader that is not ours finds in a file */
@@ -134,7 +170,9 @@ final class FilesTest extends TestCase
     {
         $file = (string) tempnam(sys_get_temp_dir(), $reader);
         file_put_contents($file, $content);
-        $said = (string) shell_exec('node '.escapeshellarg(base_path("tests/readers/{$reader}.mjs")).' '.escapeshellarg($file));
+        $said = (string) shell_exec(
+            'node '.escapeshellarg(base_path("tests/readers/{$reader}.mjs")).' '.escapeshellarg($file),
+        );
         unlink($file);
 
         return json_decode($said, true, 64, JSON_THROW_ON_ERROR);

@@ -27,9 +27,16 @@ final class HouseApiTest extends TestCase
         $answer = $this->say('lav two: basin group z rim 31 / east 40 fall 1/4 / into stack 180')->assertOk();
         self::assertShape('Evaluated', (string) $answer->getContent());
         $run = collect($answer->json('document.runs'))->firstWhere('id', 'lav-two');
-        self::assertSame(['branch', 'stack', 4572], [$run['tie_in']['kind'], $run['tie_in']['branch']['run'], (int) round($run['tie_in']['branch']['at_mm'])]);
+        self::assertSame(
+            ['branch', 'stack', 4572],
+            [$run['tie_in']['kind'], $run['tie_in']['branch']['run'], (int) round($run['tie_in']['branch']['at_mm'])],
+        );
         self::assertSame(['lavatory', 'z'], [$run['outlet']['fixture']['kind'], $run['outlet']['fixture']['group']]);
-        self::assertContains('vent.byStack', array_column(collect($answer->json('evaluation.runs'))->firstWhere('id', 'lav-two')['findings'], 'rule'), 'nothing vents it but the stack, which carries waste');
+        self::assertContains(
+            'vent.byStack',
+            array_column(collect($answer->json('evaluation.runs'))->firstWhere('id', 'lav-two')['findings'], 'rule'),
+            'nothing vents it but the stack, which carries waste',
+        );
         self::assertContains('lav-two', array_column($answer->json('evaluation.network.places'), 'run'));
     }
 
@@ -42,7 +49,12 @@ final class HouseApiTest extends TestCase
 
     public function testAGroupIsSetInOnceMoreWithAllThatHangsOnIt(): void
     {
-        $answer = $this->repeat(['run' => 'flat-basin', 'step_mm' => -700, 'times' => 2, 'mirrored' => true])->assertOk();
+        $answer = $this->repeat([
+            'run' => 'flat-basin',
+            'step_mm' => -700,
+            'times' => 2,
+            'mirrored' => true,
+        ])->assertOk();
         self::assertShape('Evaluated', (string) $answer->getContent());
         $ids = array_column($answer->json('document.runs'), 'id');
         foreach (['flat-basin-2', 'basin-vent-2', 'flat-basin-3', 'basin-vent-3'] as $id) {
@@ -50,7 +62,11 @@ final class HouseApiTest extends TestCase
         }
         self::assertCount(count(self::demo()['runs']) + 4, $ids);
         $of = static fn (string $id): array => collect($answer->json('document.runs'))->firstWhere('id', $id);
-        self::assertEqualsWithDelta($of('flat-basin')['tie_in']['branch']['at_mm'] - 1400, $of('flat-basin-3')['tie_in']['branch']['at_mm'], 1e-6);
+        self::assertEqualsWithDelta(
+            $of('flat-basin')['tie_in']['branch']['at_mm'] - 1400,
+            $of('flat-basin-3')['tie_in']['branch']['at_mm'],
+            1e-6,
+        );
         self::assertSame('east', $of('flat-basin-2')['legs'][0]['way'], 'the first goes west');
         self::assertSame('flat-basin-2', $of('basin-vent-2')['outlet']['branch']['run']);
     }
@@ -66,7 +82,7 @@ final class HouseApiTest extends TestCase
         yield 'something else' => [['run' => 'flat-basin', 'step_mm' => 10, 'times' => 1, 'colour' => 'red'], 'colour'];
     }
 
-    /** @param  array<string, mixed>  $asked */
+    /** @param array<string, mixed> $asked */
     #[DataProvider('wrong')]
     public function testWhatIsWrongIsSaidWhereItStands(array $asked, string $field): void
     {
@@ -76,7 +92,12 @@ final class HouseApiTest extends TestCase
 
     public function testWaysBetweenTwoLegsComeWithTheLegsThatTheyMakeOfTheRun(): void
     {
-        $answer = $this->postJson('/api/make-up', ['document' => self::demo(), 'run' => 'glaze', 'from_leg' => 'l1', 'to' => ['leg' => 'l4']])->assertOk();
+        $answer = $this->postJson('/api/make-up', [
+            'document' => self::demo(),
+            'run' => 'glaze',
+            'from_leg' => 'l1',
+            'to' => ['leg' => 'l4'],
+        ])->assertOk();
         self::assertShape('MadeUp', (string) $answer->getContent());
         self::assertNotSame([], $answer->json('solutions'));
         $document = self::demo();
@@ -86,7 +107,11 @@ final class HouseApiTest extends TestCase
                 $document['runs'][$i]['next_leg'] = $answer->json('solutions.0.next_leg');
             }
         }
-        $end = fn (array $document): array => collect($this->postJson('/api/evaluate', ['document' => $document])->assertOk()->json('evaluation.runs'))->firstWhere('id', 'glaze')['end'];
+        $end = fn (array $document): array => collect(
+            $this->postJson('/api/evaluate', ['document' => $document])
+                ->assertOk()
+                ->json('evaluation.runs'),
+        )->firstWhere('id', 'glaze')['end'];
         foreach ($end(self::demo()) as $axis => $value) {
             self::assertEqualsWithDelta($value, $end($document)[$axis], 1.5, "the run ends where it ended: {$axis}");
         }
@@ -110,28 +135,71 @@ final class HouseApiTest extends TestCase
 
     public function testARealCutMovesWhatDependsOnItAndThePlanOfTheSticksWithIt(): void
     {
-        $ask = fn (array $document): array => $this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])->assertOk()->json();
+        $ask = fn (array $document): array => $this->postJson('/api/cut', [
+            'document' => $document,
+            'run' => 'clay-wash',
+        ])
+            ->assertOk()
+            ->json();
         $before = $ask(self::demo());
         self::assertShape('CuttingReport', (string) json_encode($before));
         foreach ($before['groups'] as $group) {
             self::assertTrue($group['optimal'], $group['size']);
         }
         $arm = $before['pieces'][1];
-        $after = $ask(['cutting' => ['cut' => [['run' => 'clay-wash', 'piece' => $arm['key'], 'length_mm' => $arm['planned']['mm'] + 6]]]] + self::demo());
+        $after = $ask(
+            [
+                'cutting' => [
+                    'cut' => [['run' => 'clay-wash', 'piece' => $arm['key'], 'length_mm' => $arm['planned']['mm'] + 6]],
+                ],
+            ] + self::demo(),
+        );
         self::assertTrue($after['pieces'][1]['cut']);
-        $moved = array_filter(array_column($after['pieces'], 'moved_mm', 'letter'), static fn (float $mm): bool => abs($mm) > 0.01);
+        $moved = array_filter(
+            array_column($after['pieces'], 'moved_mm', 'letter'),
+            static fn (float $mm): bool => abs($mm) > 0.01,
+        );
         self::assertEqualsWithDelta(6.0, $moved['B'], 1e-6);
         self::assertEqualsWithDelta(-6.0, $moved['D'], 0.01, 'the next leg to the east takes it up');
         self::assertCount(2, $moved);
-        $of = static fn (array $report): array => array_merge(...array_map(static fn (array $group): array => array_merge(...array_column($group['sticks'], 'cuts')), $report['groups']));
+        $of = static fn (array $report): array => array_merge(
+            ...array_map(
+                static fn (array $group): array => array_merge(...array_column($group['sticks'], 'cuts')),
+                $report['groups'],
+            ),
+        );
         self::assertCount(count($of($before)) - 1, $of($after), 'what is cut is not cut again');
-        $d = array_values(array_filter($of($after), static fn (array $cut): bool => $cut['run'] === 'clay-wash' && $cut['letter'] === 'D'))[0];
+        $d = array_values(
+            array_filter(
+                $of($after),
+                static fn (array $cut): bool => $cut['run'] === 'clay-wash' && $cut['letter'] === 'D',
+            ),
+        )[0];
         self::assertEqualsWithDelta($before['pieces'][3]['planned']['mm'] - 6, $d['length']['mm'], 0.01);
     }
 
     public function testABranchOnTheLegOfAPieceThatCameOutOtherwiseIsSaidToMove(): void
     {
-        $ask = fn (float $off): array => array_column($this->postJson('/api/cut', ['document' => ['cutting' => ['cut' => [['run' => 'flat-shower', 'piece' => 'l1.1', 'length_mm' => $this->planned('flat-shower', 'l1.1') + $off]]]] + self::demo(), 'run' => 'flat-shower'])->assertOk()->json('findings'), 'why', 'rule');
+        $ask = fn (float $off): array => array_column(
+            $this->postJson('/api/cut', [
+                'document' => [
+                    'cutting' => [
+                        'cut' => [
+                            [
+                                'run' => 'flat-shower',
+                                'piece' => 'l1.1',
+                                'length_mm' => $this->planned('flat-shower', 'l1.1') + $off,
+                            ],
+                        ],
+                    ],
+                ] + self::demo(),
+                'run' => 'flat-shower',
+            ])
+                ->assertOk()
+                ->json('findings'),
+            'why',
+            'rule',
+        );
         self::assertStringContainsString('where Shower vent meets it', $ask(5.0)['cut.branchMoves']);
         self::assertStringContainsString('further upstream', $ask(-5.0)['cut.branchMoves']);
         self::assertArrayNotHasKey('cut.branchMoves', $ask(0.3));
@@ -139,15 +207,37 @@ final class HouseApiTest extends TestCase
 
     private function planned(string $run, string $piece): float
     {
-        return collect($this->postJson('/api/cut', ['document' => self::demo(), 'run' => $run])->json('pieces'))->firstWhere('key', $piece)['planned']['mm'];
+        return collect(
+            $this->postJson('/api/cut', ['document' => self::demo(), 'run' => $run])->json('pieces'),
+        )->firstWhere('key', $piece)['planned']['mm'];
     }
 
     public function testOffcutsInTheVanAreCutFromFirstWhereLengthCounts(): void
     {
-        $document = ['cutting' => ['objective' => 'length', 'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 6096], ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 4750, 'available' => 1]]]] + self::demo();
-        $group = collect($this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])->assertOk()->json('groups'))->firstWhere('size', '2');
-        self::assertContains(4750.0, array_map(floatval(...), array_column(array_column($group['sticks'], 'length'), 'mm')));
-        $this->postJson('/api/cut', ['document' => ['cutting' => ['stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => -4]]]] + self::demo(), 'run' => 'clay-wash'])->assertStatus(422);
+        $document =
+            [
+                'cutting' => [
+                    'objective' => 'length',
+                    'stock' => [
+                        ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 6096],
+                        ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 4750, 'available' => 1],
+                    ],
+                ],
+            ] + self::demo();
+        $group = collect(
+            $this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])
+                ->assertOk()
+                ->json('groups'),
+        )->firstWhere('size', '2');
+        self::assertContains(
+            4750.0,
+            array_map(floatval(...), array_column(array_column($group['sticks'], 'length'), 'mm')),
+        );
+        $this->postJson('/api/cut', [
+            'document' => ['cutting' => ['stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => -4]]]] +
+                self::demo(),
+            'run' => 'clay-wash',
+        ])->assertStatus(422);
     }
 
     public function testEveryRunOfTheDemoIsHungAndNoGapIsTooLong(): void
@@ -163,7 +253,14 @@ final class HouseApiTest extends TestCase
 
     public function testWhatIsWrongWithTheEndsIsSaid(): void
     {
-        foreach ([['from_leg' => 'l9', 'to' => ['leg' => 'l2']], ['from_leg' => 'l2', 'to' => ['leg' => 'l1']], ['to' => ['along_mm' => 5]], ['from_leg' => 'l1', 'to' => ['leg' => 'l2'], 'max_bends' => 7]] as $asked) {
+        foreach (
+            [
+                ['from_leg' => 'l9', 'to' => ['leg' => 'l2']],
+                ['from_leg' => 'l2', 'to' => ['leg' => 'l1']],
+                ['to' => ['along_mm' => 5]],
+                ['from_leg' => 'l1', 'to' => ['leg' => 'l2'], 'max_bends' => 7],
+            ] as $asked
+        ) {
             $this->postJson('/api/make-up', ['document' => self::demo(), 'run' => 'glaze'] + $asked)->assertStatus(422);
         }
     }
@@ -177,7 +274,10 @@ final class HouseApiTest extends TestCase
     /** @return TestResponse<Response> */
     private function say(string $text): TestResponse
     {
-        return $this->postJson('/api/evaluate', ['document' => self::demo(), 'call_out' => ['run' => '+', 'text' => $text]]);
+        return $this->postJson('/api/evaluate', [
+            'document' => self::demo(),
+            'call_out' => ['run' => '+', 'text' => $text],
+        ]);
     }
 
     /**

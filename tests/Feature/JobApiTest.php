@@ -31,7 +31,9 @@ final class JobApiTest extends TestCase
         $this->actingAs($this->stranger)->getJson('/api/jobs')->assertOk()->assertJsonCount(0, 'jobs');
         $this->getJson("/api/jobs/{$id}")->assertStatus(404);
         $this->getJson("/api/jobs/{$id}/file")->assertStatus(404);
-        $this->putJson("/api/jobs/{$id}", ['from' => 1, 'gesture' => 'g', 'document' => self::demo()])->assertStatus(404);
+        $this->putJson("/api/jobs/{$id}", ['from' => 1, 'gesture' => 'g', 'document' => self::demo()])->assertStatus(
+            404,
+        );
         $this->postJson("/api/jobs/{$id}/undo", ['from' => 1])->assertStatus(404);
         self::assertSame(1, Job::query()->findOrFail($id)->head);
     }
@@ -54,7 +56,11 @@ final class JobApiTest extends TestCase
         $branched = $this->edit($this->step($redone, 'undo'), 'three', 'right 9');
         self::assertFalse($branched->json('can_redo'), 'a new edit ends what could be redone');
         self::assertSame('right 20', $this->callOut($this->step($branched, 'undo')));
-        self::assertSame((int) $branched->json('revision') + 1, Revision::query()->where('job_id', $job->json('id'))->count(), 'no revision is ever lost');
+        self::assertSame(
+            (int) $branched->json('revision') + 1,
+            Revision::query()->where('job_id', $job->json('id'))->count(),
+            'no revision is ever lost',
+        );
     }
 
     public function testUndoWithNothingToUndoChangesNothing(): void
@@ -81,7 +87,9 @@ final class JobApiTest extends TestCase
         self::assertSame('right 20', $response->json('current.evaluation.runs.1.call_out'));
         self::assertSame(2, Job::query()->findOrFail($job->json('id'))->head);
         $this->postJson("/api/jobs/{$job->json('id')}/undo", ['from' => 1])->assertStatus(409);
-        $copy = $this->postJson('/api/jobs', ['document' => ['name' => 'My copy'] + self::said(self::demo(), 'right 33')]);
+        $copy = $this->postJson('/api/jobs', [
+            'document' => ['name' => 'My copy'] + self::said(self::demo(), 'right 33'),
+        ]);
         $copy->assertStatus(201);
         self::assertNotSame($job->json('id'), $copy->json('id'));
     }
@@ -91,7 +99,11 @@ final class JobApiTest extends TestCase
         $job = $this->start();
         $with = $this->edit($job, 'a', 'down 9 1/2 / north 3\' 2 / right 26 / down 14 / ahead 20');
         $letter = collect((array) $with->json('evaluation.runs.1.pieces'))->last()['letter'];
-        $again = $this->edit($this->step($with, 'undo'), 'b', 'down 9 1/2 / north 3\' 2 / right 26 / down 14 / back 30 / left 40');
+        $again = $this->edit(
+            $this->step($with, 'undo'),
+            'b',
+            'down 9 1/2 / north 3\' 2 / right 26 / down 14 / back 30 / left 40',
+        );
         $letters = array_column((array) $again->json('evaluation.runs.1.pieces'), 'letter');
         self::assertNotContains($letter, $letters);
         self::assertSame($letters, array_unique($letters));
@@ -113,10 +125,16 @@ final class JobApiTest extends TestCase
         $this->actingAs($this->lead);
         $bad = self::demo();
         $bad['runs'][0]['legs'][2]['length_mm'] = 'long';
-        $this->postJson('/api/jobs/import', ['text' => json_encode($bad)])->assertStatus(422)->assertJsonPath('errors', ['runs.0.legs.2.length_mm' => ['must be a number']]);
-        $this->postJson('/api/jobs/import', ['text' => substr((string) json_encode($bad), 0, 90)])->assertStatus(422)->assertJsonPath('code', 'bad-input');
+        $this->postJson('/api/jobs/import', ['text' => json_encode($bad)])
+            ->assertStatus(422)
+            ->assertJsonPath('errors', ['runs.0.legs.2.length_mm' => ['must be a number']]);
+        $this->postJson('/api/jobs/import', ['text' => substr((string) json_encode($bad), 0, 90)])
+            ->assertStatus(422)
+            ->assertJsonPath('code', 'bad-input');
         $this->postJson('/api/jobs/import', ['text' => '{"format":"other"}'])->assertStatus(422);
-        $this->postJson('/api/jobs/import', ['text' => json_encode(['version' => 9] + self::demo())])->assertStatus(422)->assertJsonValidationErrors('version');
+        $this->postJson('/api/jobs/import', ['text' => json_encode(['version' => 9] + self::demo())])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('version');
         $this->postJson('/api/jobs/import', [])->assertStatus(422);
         self::assertSame(0, Job::query()->count());
     }
@@ -124,23 +142,41 @@ final class JobApiTest extends TestCase
     public function testEvaluatingKeepsNothing(): void
     {
         $job = $this->start();
-        $response = $this->postJson('/api/evaluate', ['document' => $job->json('document'), 'call_out' => ['run' => 'glaze', 'text' => ' left banana']]);
+        $response = $this->postJson('/api/evaluate', [
+            'document' => $job->json('document'),
+            'call_out' => ['run' => 'glaze', 'text' => ' left banana'],
+        ]);
         $response->assertOk();
         self::assertShape('Evaluated', (string) $response->getContent());
         self::assertSame(6, $response->json('evaluation.phrases.0.unread.0.at'), 'spaces at the start count');
         self::assertSame(1, Job::query()->findOrFail($job->json('id'))->head);
         $this->postJson('/api/evaluate', ['document' => ['format' => 'x']])->assertStatus(422);
-        $this->postJson('/api/evaluate', ['document' => $job->json('document'), 'colour' => 1])->assertStatus(422)->assertJsonValidationErrors('colour');
+        $this->postJson('/api/evaluate', ['document' => $job->json('document'), 'colour' => 1])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('colour');
     }
 
     public function testReckonersAnswerAsOnTheCommandLine(): void
     {
         $this->actingAs($this->lead);
-        $this->postJson('/api/reckon/compound-bend', ['first_deg' => 45, 'second_deg' => 45, 'target_deg' => 60, 'od_mm' => 88.9])->assertOk()->assertJsonPath('turn_deg', 60);
-        $this->postJson('/api/reckon/fall', ['length_mm' => 1])->assertStatus(422)->assertJsonPath('error.field', 'length_mm');
+        $this->postJson('/api/reckon/compound-bend', [
+            'first_deg' => 45,
+            'second_deg' => 45,
+            'target_deg' => 60,
+            'od_mm' => 88.9,
+        ])
+            ->assertOk()
+            ->assertJsonPath('turn_deg', 60);
+        $this->postJson('/api/reckon/fall', ['length_mm' => 1])
+            ->assertStatus(422)
+            ->assertJsonPath('error.field', 'length_mm');
         $this->postJson('/api/reckon/none', [])->assertStatus(404);
-        $this->postJson('/api/length', ['text' => "4' 6 1/2", 'units' => 'inch'])->assertOk()->assertJsonPath('mm', 1384.3);
-        $this->postJson('/api/length', ['text' => '1,384', 'units' => 'mm'])->assertStatus(422)->assertJsonValidationErrors('text');
+        $this->postJson('/api/length', ['text' => "4' 6 1/2", 'units' => 'inch'])
+            ->assertOk()
+            ->assertJsonPath('mm', 1384.3);
+        $this->postJson('/api/length', ['text' => '1,384', 'units' => 'mm'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('text');
     }
 
     /** @return TestResponse<Response> */
@@ -159,9 +195,16 @@ final class JobApiTest extends TestCase
      */
     private function tryEdit(TestResponse $job, string $gesture, string $callOut): TestResponse
     {
-        $document = $this->postJson('/api/evaluate', ['document' => $job->json('document'), 'call_out' => ['run' => 'glaze', 'text' => $callOut]])->json('document');
+        $document = $this->postJson('/api/evaluate', [
+            'document' => $job->json('document'),
+            'call_out' => ['run' => 'glaze', 'text' => $callOut],
+        ])->json('document');
 
-        return $this->putJson("/api/jobs/{$job->json('id')}", ['from' => $job->json('revision'), 'gesture' => $gesture, 'document' => $document]);
+        return $this->putJson("/api/jobs/{$job->json('id')}", [
+            'from' => $job->json('revision'),
+            'gesture' => $gesture,
+            'document' => $document,
+        ]);
     }
 
     /**
@@ -182,7 +225,7 @@ final class JobApiTest extends TestCase
         return $this->postJson("/api/jobs/{$job->json('id')}/{$way}", ['from' => $job->json('revision')])->assertOk();
     }
 
-    /** @param  TestResponse<Response>  $job */
+    /** @param TestResponse<Response> $job */
     private function callOut(TestResponse $job): string
     {
         return (string) $job->json('evaluation.runs.1.call_out');
@@ -199,16 +242,32 @@ final class JobApiTest extends TestCase
         return $document;
     }
 
-    /** What is not there is not there, whatever is asked for in its place; nothing is told of how the application is made. */
+    /**
+     * What is not there is not there, whatever is asked for in its place; nothing is told of how the application is
+     * made.
+     */
     public function testWhatIsNotThereSaysNoMoreThanThat(): void
     {
         $this->actingAs($this->lead);
-        $asked = [['GET', 'jobs/01ARZ3NDEKTSV4RRFFQ69G5FAV'], ['GET', 'jobs/nothing/file'], ['PUT', 'jobs/x'], ['DELETE', 'prices/abc'], ['DELETE', 'prices/999999'],
-            ['DELETE', 'catalogue/own/abc'], ['DELETE', 'catalogue/own/999999'], ['GET', 'nothing'], ['DELETE', 'questions/none-of-mine']];
+        $asked = [
+            ['GET', 'jobs/01ARZ3NDEKTSV4RRFFQ69G5FAV'],
+            ['GET', 'jobs/nothing/file'],
+            ['PUT', 'jobs/x'],
+            ['DELETE', 'prices/abc'],
+            ['DELETE', 'prices/999999'],
+            ['DELETE', 'catalogue/own/abc'],
+            ['DELETE', 'catalogue/own/999999'],
+            ['GET', 'nothing'],
+            ['DELETE', 'questions/none-of-mine'],
+        ];
         foreach ($asked as [$method, $path]) {
             $answer = $this->json($method, "/api/{$path}", ['from' => 1, 'gesture' => 'g', 'document' => self::demo()]);
             self::assertContains($answer->status(), [204, 404, 405], "{$method} {$path}");
-            self::assertDoesNotMatchRegularExpression('/App|Model|Illuminate|\.php/', (string) $answer->getContent(), $path);
+            self::assertDoesNotMatchRegularExpression(
+                '/App|Model|Illuminate|\.php/',
+                (string) $answer->getContent(),
+                $path,
+            );
         }
     }
 }

@@ -27,20 +27,27 @@ final class KeepRevisionTest extends TestCase
         $lead = self::member($crew, 'lead');
         $job = app(KeepRevision::class)->start($crew->id, $lead, app(JobFile::class)->read(self::demo()))->job;
         $script = <<<'PHP'
-            require 'vendor/autoload.php';
-            $app = require 'bootstrap/app.php';
-            $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
-            [, $id, $n] = $argv;
-            $keep = app(App\Actions\KeepRevision::class);
-            $job = App\Models\Job::query()->findOrFail($id);
-            try {
-                $keep->edit($job, App\Models\User::query()->firstOrFail(), $app->make(App\Actions\OpenJob::class)->plan($job->headRevision()), 1, "gesture {$n}");
-                echo 'kept';
-            } catch (App\Actions\StaleEdit) {
-                echo 'stale';
-            }
-            PHP;
-        $processes = array_map(static fn (int $n): Process => new Process([PHP_BINARY, '-r', $script, '--', $job->id, (string) $n], base_path(), ['DB_DATABASE' => 'fallbend_test', 'APP_ENV' => 'testing']), range(1, 6));
+        require 'vendor/autoload.php';
+        $app = require 'bootstrap/app.php';
+        $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+        [, $id, $n] = $argv;
+        $keep = app(App\Actions\KeepRevision::class);
+        $job = App\Models\Job::query()->findOrFail($id);
+        try {
+            $keep->edit($job, App\Models\User::query()->firstOrFail(), $app->make(App\Actions\OpenJob::class)->plan($job->headRevision()), 1, "gesture {$n}");
+            echo 'kept';
+        } catch (App\Actions\StaleEdit) {
+            echo 'stale';
+        }
+        PHP;
+        $processes = array_map(
+            static fn (int $n): Process => new Process(
+                [PHP_BINARY, '-r', $script, '--', $job->id, (string) $n],
+                base_path(),
+                ['DB_DATABASE' => 'fallbend_test', 'APP_ENV' => 'testing'],
+            ),
+            range(1, 6),
+        );
         array_walk($processes, static fn (Process $process) => $process->start());
         $said = array_map(static function (Process $process): string {
             $process->wait();
@@ -50,7 +57,10 @@ final class KeepRevisionTest extends TestCase
         sort($said);
         self::assertSame(['kept', 'stale', 'stale', 'stale', 'stale', 'stale'], $said);
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);
-        self::assertSame([1, 2], Revision::query()->where('job_id', $job->id)->orderBy('number')->pluck('number')->all());
+        self::assertSame(
+            [1, 2],
+            Revision::query()->where('job_id', $job->id)->orderBy('number')->pluck('number')->all(),
+        );
     }
 
     public function testANewerLedgerOutlivesAnOlderPlan(): void
@@ -80,7 +90,10 @@ final class KeepRevisionTest extends TestCase
     public function testADocumentIsKeptAsItWasGiven(): void
     {
         [$keep, $file, , $job] = $this->started();
-        self::assertEquals($file->document($file->read(self::demo())), $file->document(app(OpenJob::class)->plan($job->headRevision())));
+        self::assertEquals(
+            $file->document($file->read(self::demo())),
+            $file->document(app(OpenJob::class)->plan($job->headRevision())),
+        );
         self::assertJson($job->headRevision()->text());
     }
 
@@ -97,7 +110,10 @@ final class KeepRevisionTest extends TestCase
         self::assertSame(2, Job::query()->count());
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);
         self::assertSame(2, User::query()->count());
-        $this->postJson('/api/session', ['email' => 'apprentice@mill-row.example', 'password' => 'clay-wash'])->assertOk();
+        $this->postJson('/api/session', [
+            'email' => 'apprentice@mill-row.example',
+            'password' => 'clay-wash',
+        ])->assertOk();
     }
 
     /** @return array{KeepRevision, JobFile, User, Job} */

@@ -30,8 +30,13 @@ final class MigrationsTest extends TestCase
 
     public function testTheyRefuseToTakeJobsOrOwnNumbersWithThem(): void
     {
-        $this->actingAs($this->lead)->postJson('/api/jobs', ['document' => self::demo()])->assertCreated();
-        $this->postJson('/api/catalogue/own', ['kind' => 'threshold', 'entry' => ['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 18]])->assertCreated();
+        $this->actingAs($this->lead)
+            ->postJson('/api/jobs', ['document' => self::demo()])
+            ->assertCreated();
+        $this->postJson('/api/catalogue/own', [
+            'kind' => 'threshold',
+            'entry' => ['rulebook' => 'ipc-2021', 'threshold' => 'fall.least.small', 'value' => 18],
+        ])->assertCreated();
         $this->assertRefused('packed');
         $kept = Revision::query()->firstOrFail();
         $kept->update(['document' => $kept->text()]);

@@ -27,7 +27,9 @@ final class PaperTest extends TestCase
         $pdf = $this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25']);
         $pages = $pdf->getPages();
         [$first, $sides] = [self::words($pages[0]), array_map(self::words(...), array_slice($pages, -3))];
-        foreach (['Cut ticket', 'Mill Row Pottery', 'Clay-wash sink to iron stack', '2026-11-25', 'kerf 1/8 in', 'PVC 2'] as $said) {
+        foreach (
+            ['Cut ticket', 'Mill Row Pottery', 'Clay-wash sink to iron stack', '2026-11-25', 'kerf 1/8 in', 'PVC 2'] as $said
+        ) {
             self::assertStringContainsString($said, $first);
         }
         $pieces = $this->postJson('/api/cut', ['document' => self::demo(), 'run' => 'clay-wash'])->json('pieces');
@@ -47,8 +49,19 @@ final class PaperTest extends TestCase
     public function testWhatChangedSinceItWasPrintedStandsOnTheNextOne(): void
     {
         $document = self::demo();
-        $document['cutting']['printed'] = [['run' => 'clay-wash', 'on' => '2026-11-20', 'pieces' => [['piece' => 'l2.1', 'letter' => 'B', 'length_mm' => 1000], ['piece' => 'l9.1', 'letter' => 'Q', 'length_mm' => 300]]]];
-        $words = self::words($this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25'], $document)->getPages()[0]);
+        $document['cutting']['printed'] = [
+            [
+                'run' => 'clay-wash',
+                'on' => '2026-11-20',
+                'pieces' => [
+                    ['piece' => 'l2.1', 'letter' => 'B', 'length_mm' => 1000],
+                    ['piece' => 'l9.1', 'letter' => 'Q', 'length_mm' => 300],
+                ],
+            ],
+        ];
+        $words = self::words(
+            $this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25'], $document)->getPages()[0],
+        );
         self::assertStringContainsString('other than on the ticket of 2026-11-20: it was 39 3/8 in', $words);
         self::assertStringContainsString('No longer cut: Q.', $words);
     }
@@ -57,10 +70,16 @@ final class PaperTest extends TestCase
     {
         $jobs = json_decode((string) file_get_contents(base_path('database/demo/mill-row-pottery.json')), true);
         $evaluated = $this->postJson('/api/evaluate', ['document' => $jobs])->json('evaluation.runs');
-        $held = collect($evaluated)->first(fn (array $run): bool => in_array('stop', array_column($run['findings'], 'severity'), true) && $run['pieces'] !== []);
+        $held = collect($evaluated)->first(
+            fn (array $run): bool => in_array('stop', array_column($run['findings'], 'severity'), true) &&
+                $run['pieces'] !== [],
+        );
         self::assertNotNull($held, 'the demo has a stop');
         $stop = collect($held['findings'])->firstWhere('severity', 'stop');
-        self::assertStringContainsString("HOLD. leg {$stop['where']['leg']}: {$stop['title']}", self::words($this->paper('/api/ticket', ['run' => $held['id'], 'on' => '2026-11-25'])->getPages()[0]));
+        self::assertStringContainsString(
+            "HOLD. leg {$stop['where']['leg']}: {$stop['title']}",
+            self::words($this->paper('/api/ticket', ['run' => $held['id'], 'on' => '2026-11-25'])->getPages()[0]),
+        );
     }
 
     public function testDrawingsFitTheirPageAtAUsualScale(): void
@@ -68,10 +87,16 @@ final class PaperTest extends TestCase
         $pages = $this->paper('/api/drawing', ['run' => 'house', 'format' => 'pdf', 'paper' => 'A4'])->getPages();
         self::assertCount(3, $pages);
         foreach ($pages as $page) {
-            $box = array_map(static fn ($side): float => (float) $side->getContent(), $page->get('MediaBox')->getContent());
+            $box = array_map(
+                static fn ($side): float => (float) $side->getContent(),
+                $page->get('MediaBox')->getContent(),
+            );
             self::assertEqualsWithDelta([841.89, 595.28], [$box[2], $box[3]], 0.1);
             foreach ($page->getDataTm() as [$at]) {
-                self::assertTrue((float) $at[4] > 20 && (float) $at[4] < 822 && (float) $at[5] > 20 && (float) $at[5] < 575, 'no word off the page');
+                self::assertTrue(
+                    (float) $at[4] > 20 && (float) $at[4] < 822 && (float) $at[5] > 20 && (float) $at[5] < 575,
+                    'no word off the page',
+                );
             }
         }
     }
@@ -80,9 +105,18 @@ final class PaperTest extends TestCase
     {
         $document = self::demo();
         $document['name'] = 'Młyn Łódź Κεραμική';
-        self::assertStringContainsString('Młyn Łódź Κεραμική', self::words($this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25'], $document)->getPages()[0]));
+        self::assertStringContainsString(
+            'Młyn Łódź Κεραμική',
+            self::words(
+                $this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25'], $document)->getPages()[0],
+            ),
+        );
         $this->postJson('/api/ticket', ['document' => self::demo(), 'run' => 'clay-wash'])->assertStatus(422);
-        $this->postJson('/api/ticket', ['document' => self::demo(), 'run' => 'nothing', 'on' => '2026-11-25'])->assertStatus(422);
+        $this->postJson('/api/ticket', [
+            'document' => self::demo(),
+            'run' => 'nothing',
+            'on' => '2026-11-25',
+        ])->assertStatus(422);
     }
 
     /**

@@ -21,20 +21,32 @@ final class PricesApiTest extends TestCase
     public function testThePricesOfACrewAreKeptReplacedAndTakenOut(): void
     {
         $this->actingAs($this->lead);
-        $kept = $this->putJson('/api/prices', ['prices' => [self::ELBOW, ['what' => 'screws for hangers', 'each' => 0.12]], 'sticks' => [self::STICK]])->assertOk();
+        $kept = $this->putJson('/api/prices', [
+            'prices' => [self::ELBOW, ['what' => 'screws for hangers', 'each' => 0.12]],
+            'sticks' => [self::STICK],
+        ])->assertOk();
         self::assertShape('CrewPrices', (string) $kept->getContent());
-        self::assertSame([[2.5, 0.12], [11.25]], [array_column($kept->json('prices'), 'each'), array_column($kept->json('sticks'), 'price')]);
+        self::assertSame(
+            [[2.5, 0.12], [11.25]],
+            [array_column($kept->json('prices'), 'each'), array_column($kept->json('sticks'), 'price')],
+        );
         self::assertSame('lead', $kept->json('prices.0.by'));
         $this->putJson('/api/prices', ['prices' => [['each' => 3] + self::ELBOW], 'sticks' => []])->assertOk();
         $list = $this->getJson('/api/prices')->assertOk();
-        self::assertSame([[3, 0.12], [11.25]], [array_column($list->json('prices'), 'each'), array_column($list->json('sticks'), 'price')], 'in place of the one before, and the others stay');
+        self::assertSame(
+            [[3, 0.12], [11.25]],
+            [array_column($list->json('prices'), 'each'), array_column($list->json('sticks'), 'price')],
+            'in place of the one before, and the others stay',
+        );
         $this->deleteJson("/api/prices/{$list->json('prices.0.id')}")->assertNoContent();
         self::assertSame(['screws for hangers'], array_column($this->getJson('/api/prices')->json('prices'), 'what'));
     }
 
     public function testAnotherCrewNeitherSeesThemNorTakesThemOut(): void
     {
-        $this->actingAs($this->lead)->putJson('/api/prices', ['prices' => [self::ELBOW], 'sticks' => []])->assertOk();
+        $this->actingAs($this->lead)
+            ->putJson('/api/prices', ['prices' => [self::ELBOW], 'sticks' => []])
+            ->assertOk();
         $id = OwnEntry::query()->firstOrFail()->id;
         $this->actingAs($this->stranger);
         self::assertSame(['prices' => [], 'sticks' => []], $this->getJson('/api/prices')->json());
@@ -45,10 +57,18 @@ final class PricesApiTest extends TestCase
     public function testAWrongPriceIsSaidAtItsFieldAndNothingIsKept(): void
     {
         $this->actingAs($this->lead);
-        $this->putJson('/api/prices', ['prices' => [self::ELBOW, ['each' => -1] + self::ELBOW]])->assertStatus(422)->assertJsonValidationErrors('prices.1.each');
-        $this->putJson('/api/prices', ['prices' => [self::ELBOW, self::ELBOW]])->assertStatus(422)->assertJsonValidationErrors('prices.1.what');
-        $this->putJson('/api/prices', ['prices' => [self::ELBOW], 'sticks' => [['system' => 'lead'] + self::STICK]])->assertStatus(422)->assertJsonValidationErrors('sticks.0.system');
-        $this->putJson('/api/prices', ['sticks' => [['size' => '2-3/4'] + self::STICK]])->assertStatus(422)->assertJsonValidationErrors('sticks.0.size');
+        $this->putJson('/api/prices', ['prices' => [self::ELBOW, ['each' => -1] + self::ELBOW]])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('prices.1.each');
+        $this->putJson('/api/prices', ['prices' => [self::ELBOW, self::ELBOW]])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('prices.1.what');
+        $this->putJson('/api/prices', ['prices' => [self::ELBOW], 'sticks' => [['system' => 'lead'] + self::STICK]])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('sticks.0.system');
+        $this->putJson('/api/prices', ['sticks' => [['size' => '2-3/4'] + self::STICK]])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('sticks.0.size');
         $this->putJson('/api/prices', ['sticks' => [self::STICK], 'hats' => 1])->assertStatus(422);
         self::assertSame(0, OwnEntry::query()->count());
     }

@@ -41,7 +41,10 @@ final class ReadableTest extends TestCase
         $this->keep($second, $second->json('document'), 'more')->assertOk();
     }
 
-    /** @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>}> documents that the application once kept and could not read */
+    /**
+     * @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>}> documents that the
+     *     application once kept and could not read
+     */
     public static function hostileFiles(): iterable
     {
         $marks = static fn (array $more): callable => static function (array $document) use ($more): array {
@@ -51,48 +54,67 @@ final class ReadableTest extends TestCase
         };
         yield 'the last number of a joint is used up' => [$marks(['next_joint' => 1_000_001])];
         yield 'the last letter is used up' => [$marks(['next_piece' => 400_000])];
-        yield 'leg ids that come next' => [static function (array $document): array {
-            $document['runs'][0]['legs'] = [['id' => 'l9', 'way' => 'on', 'length_mm' => 500]];
-            $document['runs'][0]['next_leg'] = 9;
+        yield 'leg ids that come next' => [
+            static function (array $document): array {
+                $document['runs'][0]['legs'] = [['id' => 'l9', 'way' => 'on', 'length_mm' => 500]];
+                $document['runs'][0]['next_leg'] = 9;
 
-            return self::alone($document);
-        }];
-        yield 'overrides nested 60 deep' => [static function (array $document): array {
-            $deep = 'bottom';
-            for ($i = 0; $i < 60; $i++) {
-                $deep = ['x' => $deep];
-            }
-            $row = ['id' => 'own/deep', 'size' => '2', 'name' => 'x', 'maker_name' => 'x', 'stop_mm' => 3, 'source' => 'x', 'deep' => $deep];
-            $document['overrides'] = ['rows' => [['table' => 'pvc-dwv-40', 'group' => 'couplings', 'row' => $row]]];
+                return self::alone($document);
+            },
+        ];
+        yield 'overrides nested 60 deep' => [
+            static function (array $document): array {
+                $deep = 'bottom';
+                for ($i = 0; $i < 60; $i++) {
+                    $deep = ['x' => $deep];
+                }
+                $row = [
+                    'id' => 'own/deep',
+                    'size' => '2',
+                    'name' => 'x',
+                    'maker_name' => 'x',
+                    'stop_mm' => 3,
+                    'source' => 'x',
+                    'deep' => $deep,
+                ];
+                $document['overrides'] = ['rows' => [['table' => 'pvc-dwv-40', 'group' => 'couplings', 'row' => $row]]];
 
-            return $document;
-        }];
-        yield 'thirty legs of a kilometre' => [static function (array $document): array {
-            $legs = [];
-            for ($i = 1; $i <= 30; $i++) {
-                $legs[] = ['id' => "l{$i}", 'way' => $i % 2 === 0 ? 'left' : 'right', 'length_mm' => 1_000_000];
-            }
-            $document['runs'][0]['legs'] = $legs;
-            $document['runs'][0]['next_leg'] = 31;
+                return $document;
+            },
+        ];
+        yield 'thirty legs of a kilometre' => [
+            static function (array $document): array {
+                $legs = [];
+                for ($i = 1; $i <= 30; $i++) {
+                    $legs[] = ['id' => "l{$i}", 'way' => $i % 2 === 0 ? 'left' : 'right', 'length_mm' => 1_000_000];
+                }
+                $document['runs'][0]['legs'] = $legs;
+                $document['runs'][0]['next_leg'] = 31;
 
-            return self::alone($document);
-        }];
+                return self::alone($document);
+            },
+        ];
         yield 'a mark of a name that no file can hold' => [$marks(['pieces' => ["\0l1.1" => 'A']])];
     }
 
-    /** @param  callable(array<string, mixed>): array<string, mixed>  $made */
+    /** @param callable(array<string, mixed>): array<string, mixed> $made */
     #[DataProvider('hostileFiles')]
     public function testAFileIsRefusedWholeOrCanBeOpened(callable $made): void
     {
         $this->start(self::demo());
-        $answer = $this->postJson('/api/jobs/import', ['text' => json_encode($made(self::demo()), JSON_THROW_ON_ERROR)]);
+        $answer = $this->postJson('/api/jobs/import', [
+            'text' => json_encode($made(self::demo()), JSON_THROW_ON_ERROR),
+        ]);
         self::assertContains($answer->getStatusCode(), [201, 422], (string) $answer->getContent());
         if ($answer->getStatusCode() === 422) {
             self::assertSame(1, Job::query()->count(), 'what is refused is not kept');
         } else {
             $id = $answer->json('id');
             $text = $answer->json('evaluation.runs.0.call_out').' / left 20';
-            $said = $this->postJson('/api/evaluate', ['document' => $answer->json('document'), 'call_out' => ['run' => $answer->json('document.runs.0.id'), 'text' => $text]]);
+            $said = $this->postJson('/api/evaluate', [
+                'document' => $answer->json('document'),
+                'call_out' => ['run' => $answer->json('document.runs.0.id'), 'text' => $text],
+            ]);
             $kept = $this->keep($answer, $said->json('document'), 'more');
             self::assertSame(200, $kept->getStatusCode(), (string) $kept->getContent());
             $this->getJson("/api/jobs/{$id}")->assertOk();
@@ -132,12 +154,23 @@ final class ReadableTest extends TestCase
         self::assertSame('Broken', $rows[$id]['name']);
         self::assertNull($rows[$whole->json('id')]['unreadable']);
         $this->getJson("/api/jobs/{$whole->json('id')}")->assertOk();
-        self::assertSame(Revision::query()->where('job_id', $id)->where('number', 2)->firstOrFail()->text(), $this->get("/api/jobs/{$id}/raw")->assertOk()->getContent());
-        $this->postJson("/api/jobs/{$id}/undo", ['from' => 2])->assertStatus(422)->assertJsonPath('code', 'unreadable');
-        $this->actingAs($this->stranger)->get("/api/jobs/{$id}/raw")->assertStatus(404);
+        self::assertSame(
+            Revision::query()->where('job_id', $id)->where('number', 2)->firstOrFail()->text(),
+            $this->get("/api/jobs/{$id}/raw")
+                ->assertOk()
+                ->getContent(),
+        );
+        $this->postJson("/api/jobs/{$id}/undo", ['from' => 2])
+            ->assertStatus(422)
+            ->assertJsonPath('code', 'unreadable');
+        $this->actingAs($this->stranger)
+            ->get("/api/jobs/{$id}/raw")
+            ->assertStatus(404);
         $this->postJson("/api/jobs/{$id}/back", ['from' => 2, 'to' => 1])->assertStatus(404);
 
-        $back = $this->actingAs($this->lead)->postJson("/api/jobs/{$id}/back", ['from' => 2, 'to' => 1])->assertOk();
+        $back = $this->actingAs($this->lead)
+            ->postJson("/api/jobs/{$id}/back", ['from' => 2, 'to' => 1])
+            ->assertOk();
         self::assertSame([3, self::demo()['place']], [$back->json('revision'), $back->json('document.place')]);
         self::assertMarksStandOnce($back->json('document'));
         self::assertSame(3, Revision::query()->where('job_id', $id)->count(), 'nothing is deleted');
@@ -155,7 +188,11 @@ final class ReadableTest extends TestCase
         $before = Revision::query()->where('job_id', $id)->firstOrFail()->text();
         self::assertSame(1, Artisan::call('jobs:check'));
         self::assertStringContainsString('revision 1: runs.0.marks.pieces', Artisan::output());
-        self::assertSame($before, Revision::query()->where('job_id', $id)->firstOrFail()->text(), 'without --mend nothing is changed');
+        self::assertSame(
+            $before,
+            Revision::query()->where('job_id', $id)->firstOrFail()->text(),
+            'without --mend nothing is changed',
+        );
         self::assertSame(0, Artisan::call('jobs:check', ['--mend' => true]));
         self::assertStringContainsString('mended: ', Artisan::output());
         $mended = $this->getJson("/api/jobs/{$id}")->assertOk();
@@ -168,10 +205,14 @@ final class ReadableTest extends TestCase
     public function testWhatIsWrongBesideTheLedgerIsNotMended(): void
     {
         $job = $this->start(self::demo());
-        Revision::query()->where('job_id', $job->json('id'))->update(['document' => '{"format":"fall-bend-job","version":3}']);
+        Revision::query()
+            ->where('job_id', $job->json('id'))
+            ->update(['document' => '{"format":"fall-bend-job","version":3}']);
         self::assertSame(1, Artisan::call('jobs:check', ['--mend' => true]));
         self::assertStringContainsString('not mended', Artisan::output());
-        $this->getJson("/api/jobs/{$job->json('id')}")->assertStatus(422)->assertJsonPath('readable', null);
+        $this->getJson("/api/jobs/{$job->json('id')}")
+            ->assertStatus(422)
+            ->assertJsonPath('readable', null);
     }
 
     /**
@@ -187,7 +228,9 @@ final class ReadableTest extends TestCase
         $document['runs'][0]['marks']['pieces'][$first] = 'A';
         $document['runs'][0]['marks']['pieces'][$second] = 'A';
         $document['cutting']['cut'] = [['run' => $document['runs'][0]['id'], 'piece' => $second, 'length_mm' => 100]];
-        Revision::query()->where('id', $revision->id)->update(['document' => json_encode($document, JSON_THROW_ON_ERROR)]);
+        Revision::query()
+            ->where('id', $revision->id)
+            ->update(['document' => json_encode($document, JSON_THROW_ON_ERROR)]);
 
         return [$second, $first];
     }
@@ -204,10 +247,17 @@ final class ReadableTest extends TestCase
         $run['outlet'] = ['what' => 'sink', 'kind' => 'socket'];
         $run['tie_in'] = ['what' => 'stub', 'kind' => 'socket'];
 
-        return array_intersect_key($document, ['format' => 1, 'version' => 1, 'name' => 1, 'place' => 1, 'units' => 1, 'rulebook' => 1]) + ['runs' => [$run]];
+        return array_intersect_key($document, [
+            'format' => 1,
+            'version' => 1,
+            'name' => 1,
+            'place' => 1,
+            'units' => 1,
+            'rulebook' => 1,
+        ]) + ['runs' => [$run]];
     }
 
-    /** @param  array<string, mixed>  $document */
+    /** @param array<string, mixed> $document */
     private static function assertMarksStandOnce(array $document): void
     {
         foreach ($document['runs'] as $run) {
@@ -224,7 +274,9 @@ final class ReadableTest extends TestCase
      */
     private function start(array $document): TestResponse
     {
-        return $this->actingAs($this->lead)->postJson('/api/jobs', ['document' => $document])->assertStatus(201);
+        return $this->actingAs($this->lead)
+            ->postJson('/api/jobs', ['document' => $document])
+            ->assertStatus(201);
     }
 
     /**
@@ -234,6 +286,10 @@ final class ReadableTest extends TestCase
      */
     private function keep(TestResponse $job, array $document, string $gesture): TestResponse
     {
-        return $this->putJson("/api/jobs/{$job->json('id')}", ['from' => $job->json('revision'), 'gesture' => $gesture, 'document' => $document]);
+        return $this->putJson("/api/jobs/{$job->json('id')}", [
+            'from' => $job->json('revision'),
+            'gesture' => $gesture,
+            'document' => $document,
+        ]);
     }
 }

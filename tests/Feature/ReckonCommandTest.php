@@ -11,11 +11,24 @@ use Symfony\Component\Process\Process;
 /** The command as a script calls it: a process, its input, its output, its exit code. */
 final class ReckonCommandTest extends TestCase
 {
-    /** @return iterable<string, array{list<string>, string, int, string}> arguments, input, exit code, part of the output */
+    /**
+     * @return iterable<string, array{list<string>, string, int, string}> arguments, input, exit code, part of the
+     *     output
+     */
     public static function calls(): iterable
     {
-        yield 'compound bend' => [['compound-bend'], '{"first_deg":45,"second_deg":45,"target_deg":60,"od_mm":88.9}', 0, '"mark_mm":69.82'];
-        yield 'rolling offset' => [['rolling-offset'], '{"offset_mm":300,"rise_mm":400,"bend_deg":45,"take_off_mm":[45,45]}', 0, '"cut_mm":617.1'];
+        yield 'compound bend' => [
+            ['compound-bend'],
+            '{"first_deg":45,"second_deg":45,"target_deg":60,"od_mm":88.9}',
+            0,
+            '"mark_mm":69.82',
+        ];
+        yield 'rolling offset' => [
+            ['rolling-offset'],
+            '{"offset_mm":300,"rise_mm":400,"bend_deg":45,"take_off_mm":[45,45]}',
+            0,
+            '"cut_mm":617.1',
+        ];
         yield 'fall' => [['fall'], '{"length_mm":3048,"fall_mm_per_m":20.833}', 0, '"drop_mm":63.49'];
         yield 'bad input' => [['fall'], '{"length_mm":"far"}', 2, '{"error":{"field":"length_mm"'];
         yield 'no JSON' => [['fall'], 'far', 2, '{"error":{"field":""'];
@@ -24,7 +37,7 @@ final class ReckonCommandTest extends TestCase
         yield 'schema' => [['fall', '--schema'], '', 0, 'https://json-schema.org/draft/2020-12/schema'];
     }
 
-    /** @param  list<string>  $arguments */
+    /** @param list<string> $arguments */
     #[DataProvider('calls')]
     public function testAnswers(array $arguments, string $input, int $code, string $part): void
     {

@@ -24,8 +24,14 @@ final class SessionTest extends TestCase
     {
         $version = trim((string) file_get_contents(base_path('VERSION')));
         self::assertMatchesRegularExpression('/^\d+\.\d+\.\d+$/', $version);
-        $this->withoutVite()->get('/')->assertOk()->assertSee('<meta name="version" content="'.$version.'">', false);
-        self::assertMatchesRegularExpression('/^## '.preg_quote($version, '/').', \d{4}-\d\d-\d\d$/m', (string) file_get_contents(base_path('CHANGELOG.md')));
+        $this->withoutVite()
+            ->get('/')
+            ->assertOk()
+            ->assertSee('<meta name="version" content="'.$version.'">', false);
+        self::assertMatchesRegularExpression(
+            '/^## '.preg_quote($version, '/').', \d{4}-\d\d-\d\d$/m',
+            (string) file_get_contents(base_path('CHANGELOG.md')),
+        );
     }
 
     public function testSigningInAndOut(): void
@@ -41,16 +47,22 @@ final class SessionTest extends TestCase
 
     public function testAWrongPasswordSaysNoMoreThanThat(): void
     {
-        $wrong = $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'x'])->assertStatus(422)->json('errors');
-        $nobody = $this->postJson('/api/session', ['email' => 'nobody@example.test', 'password' => 'x'])->assertStatus(422)->json('errors');
+        $wrong = $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'x'])
+            ->assertStatus(422)
+            ->json('errors');
+        $nobody = $this->postJson('/api/session', ['email' => 'nobody@example.test', 'password' => 'x'])
+            ->assertStatus(422)
+            ->json('errors');
         self::assertSame($wrong, $nobody);
-        $this->postJson('/api/session', ['email' => 'no address'])->assertStatus(422)->assertJsonValidationErrors(['email', 'password']);
+        $this->postJson('/api/session', ['email' => 'no address'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors(['email', 'password']);
     }
 
     /** What takes the time is the hash: one of the same cost is checked whether or not anybody has the address. */
     public function testTheTimeTakenDoesNotTellWhoHasAnAccount(): void
     {
-        $hasher = new class(['rounds' => 4]) extends BcryptHasher {
+        $hasher = new class (['rounds' => 4]) extends BcryptHasher {
             /** @var list<array<string, mixed>> */
             public array $checked = [];
 
@@ -76,14 +88,22 @@ final class SessionTest extends TestCase
             $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead'])->assertOk();
         }
         for ($i = 0; $i < 10; $i++) {
-            $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => "guess {$i}"])->assertStatus(422);
+            $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => "guess {$i}"])->assertStatus(
+                422,
+            );
         }
-        $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead'])->assertStatus(429);
+        $this->postJson('/api/session', ['email' => 'lead@example.test', 'password' => 'secret-lead'])->assertStatus(
+            429,
+        );
     }
 
     public function testPagesCarryTheirHeaders(): void
     {
-        $this->withoutVite()->get('/')->assertOk()->assertHeader('Content-Security-Policy')->assertHeader('X-Content-Type-Options', 'nosniff');
+        $this->withoutVite()
+            ->get('/')
+            ->assertOk()
+            ->assertHeader('Content-Security-Policy')
+            ->assertHeader('X-Content-Type-Options', 'nosniff');
         $this->withoutVite()->get('/jobs/anything/runs/x')->assertOk();
         $this->get('/api/nothing')->assertStatus(404);
     }

@@ -11,7 +11,10 @@ use Symfony\Component\Process\Process;
 use Tests\Support\FreshTables;
 use Tests\TestCase;
 
-/** Heavy questions come to their turn two at a time, no crew keeps the others waiting, and what nobody waits for is not worked on. */
+/**
+ * Heavy questions come to their turn two at a time, no crew keeps the others waiting, and what nobody waits for is not
+ * worked on.
+ */
 final class TurnTest extends TestCase
 {
     use FreshTables;
@@ -32,13 +35,21 @@ final class TurnTest extends TestCase
         self::assertSame(array_fill(0, 6, 'answered'), array_column($answers, 'said'));
         $spans = array_map(static fn (array $answer): array => [$answer['from'], $answer['until']], $answers);
         foreach ($spans as [$from]) {
-            self::assertLessThanOrEqual(2, count(array_filter($spans, static fn (array $span): bool => $span[0] <= $from && $from < $span[1])), 'two are worked on at a time');
+            self::assertLessThanOrEqual(
+                2,
+                count(array_filter($spans, static fn (array $span): bool => $span[0] <= $from && $from < $span[1])),
+                'two are worked on at a time',
+            );
         }
         $begun = array_column($answers, 'from');
         $order = $begun;
         sort($order);
         // Both turns may come free in the same moment: it has one of them.
-        self::assertLessThanOrEqual(4, array_search($begun[5], $order, true) + 1, 'the other crew does not wait for all of the first');
+        self::assertLessThanOrEqual(
+            4,
+            array_search($begun[5], $order, true) + 1,
+            'the other crew does not wait for all of the first',
+        );
         self::assertSame(0, Question::query()->count());
     }
 
@@ -85,33 +96,39 @@ final class TurnTest extends TestCase
     }
 
     /**
-     * Asks a question in a process of its own, as a worker would. It works until `release`, and for so long, or until it is called
+     * Asks a question in a process of its own, as a worker would. It works until `release`, and for so long, or until
+     * it is called
      * off: how fast processes come up here does not decide who is first.
      */
     private function ask(User $asker, string $key, int $ms, bool $isHeld = true): Process
     {
         $script = <<<'PHP'
-            require 'vendor/autoload.php';
-            $app = require 'bootstrap/app.php';
-            $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
-            [, $user, $key, $ms, $hold] = $argv;
-            try {
-                $answer = app(App\Questions\Turn::class)->take(App\Models\User::query()->findOrFail($user), $key, function ($question) use ($ms, $hold) {
-                    $from = microtime(true);
-                    $effort = App\Questions\Allowance::effort(20.0, fn (): bool => App\Questions\Turn::isCalledOff($question));
-                    while ($effort->spend(0) && (file_exists($hold) || microtime(true) < $from + $ms / 1000)) {
-                        clearstatcache();
-                        usleep(10_000);
-                    }
+        require 'vendor/autoload.php';
+        $app = require 'bootstrap/app.php';
+        $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+        [, $user, $key, $ms, $hold] = $argv;
+        try {
+            $answer = app(App\Questions\Turn::class)->take(App\Models\User::query()->findOrFail($user), $key, function ($question) use ($ms, $hold) {
+                $from = microtime(true);
+                $effort = App\Questions\Allowance::effort(20.0, fn (): bool => App\Questions\Turn::isCalledOff($question));
+                while ($effort->spend(0) && (file_exists($hold) || microtime(true) < $from + $ms / 1000)) {
+                    clearstatcache();
+                    usleep(10_000);
+                }
 
-                    return ['said' => $effort->isSpent() ? 'called off' : 'answered', 'from' => $from, 'until' => microtime(true)];
-                });
-            } catch (Symfony\Component\HttpKernel\Exception\HttpException $refused) {
-                $answer = ['said' => (string) $refused->getStatusCode()];
-            }
-            echo json_encode($answer);
-            PHP;
-        $process = new Process([PHP_BINARY, '-r', $script, '--', (string) $asker->id, $key, (string) $ms, $isHeld ? $this->hold : ''], base_path(), ['DB_DATABASE' => 'fallbend_test', 'APP_ENV' => 'testing'], timeout: 60);
+                return ['said' => $effort->isSpent() ? 'called off' : 'answered', 'from' => $from, 'until' => microtime(true)];
+            });
+        } catch (Symfony\Component\HttpKernel\Exception\HttpException $refused) {
+            $answer = ['said' => (string) $refused->getStatusCode()];
+        }
+        echo json_encode($answer);
+        PHP;
+        $process = new Process(
+            [PHP_BINARY, '-r', $script, '--', (string) $asker->id, $key, (string) $ms, $isHeld ? $this->hold : ''],
+            base_path(),
+            ['DB_DATABASE' => 'fallbend_test', 'APP_ENV' => 'testing'],
+            timeout: 60,
+        );
         $process->start();
 
         return $process;
@@ -127,7 +144,7 @@ final class TurnTest extends TestCase
         return $answer;
     }
 
-    /** @param  callable(): bool  $holds */
+    /** @param callable(): bool $holds */
     private function until(callable $holds): void
     {
         for ($i = 0; $i < 400 && ! $holds(); $i++) {

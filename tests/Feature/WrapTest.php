@@ -35,33 +35,75 @@ final class WrapTest extends TestCase
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertStringContainsString('/PrintScaling /None', $pdf);
         preg_match('/\/MediaBox \[0\.0+ 0\.0+ ([\d.]+) ([\d.]+)\]/', $pdf, $box);
-        self::assertEqualsWithDelta($paper === 'A4' ? 297.0 : 279.4, (float) $box[1] / 72 * 25.4, 0.2, 'laid across');
+        self::assertEqualsWithDelta($paper === 'A4' ? 297.0 : 279.4, ((float) $box[1] / 72) * 25.4, 0.2, 'laid across');
         $mm = [];
         foreach (self::streams($pdf) as $stream) {
             preg_match_all('/([\d.-]+) ([\d.-]+) m\s+([\d.-]+) ([\d.-]+) l\s+S/', $stream, $found, PREG_SET_ORDER);
             foreach ($found as [, $x1, $y1, $x2, $y2]) {
-                $mm[] = array_map(static fn (string $points): float => (float) $points / 72 * 25.4, [$x1, $y1, $x2, $y2]);
+                $mm[] = array_map(static fn (string $points): float => ((float) $points / 72) * 25.4, [
+                    $x1,
+                    $y1,
+                    $x2,
+                    $y2,
+                ]);
             }
         }
         $lengths = array_map(static fn (array $l): float => hypot($l[2] - $l[0], $l[3] - $l[1]), $mm);
-        self::assertContains(round(M_PI * $pipe->outsideMm, 1), array_map(static fn (float $one): float => round($one, 1), $lengths), 'the depth line goes round once');
-        self::assertContains(round($template->heightMm, 1), array_map(static fn (float $one): float => round($one, 1), $lengths));
-        $uprights = array_values(array_filter($mm, static fn (array $l): bool => abs($l[0] - $l[2]) < 1e-6 && abs(abs($l[1] - $l[3]) - $template->heightMm) < 0.01));
+        self::assertContains(
+            round(M_PI * $pipe->outsideMm, 1),
+            array_map(static fn (float $one): float => round($one, 1), $lengths),
+            'the depth line goes round once',
+        );
+        self::assertContains(
+            round($template->heightMm, 1),
+            array_map(static fn (float $one): float => round($one, 1), $lengths),
+        );
+        $uprights = array_values(
+            array_filter(
+                $mm,
+                static fn (array $l): bool => abs($l[0] - $l[2]) < 1e-6 &&
+                    abs(abs($l[1] - $l[3]) - $template->heightMm) < 0.01,
+            ),
+        );
         $from = min(array_column($uprights, 0));
-        self::assertContains(30.0, array_map(static fn (array $l): float => round($l[0] - $from, 1), $uprights), 'the roll mark');
+        self::assertContains(
+            30.0,
+            array_map(static fn (array $l): float => round($l[0] - $from, 1), $uprights),
+            'the roll mark',
+        );
     }
 
     public function testStripsOfARunAreGivenAsAFile(): void
     {
         $this->actingAs(self::member(Crew::query()->create(['name' => 'Day crew']), 'lead'));
-        $pdf = $this->postJson('/api/wrap', ['document' => self::demo(), 'run' => 'glaze', 'format' => 'pdf'])->assertOk();
+        $pdf = $this->postJson('/api/wrap', [
+            'document' => self::demo(),
+            'run' => 'glaze',
+            'format' => 'pdf',
+        ])->assertOk();
         self::assertSame('application/pdf', $pdf->headers->get('Content-Type'));
-        self::assertGreaterThanOrEqual(2, substr_count((string) $pdf->getContent(), '/Type /Page'), 'four strips take more than one page');
+        self::assertGreaterThanOrEqual(
+            2,
+            substr_count((string) $pdf->getContent(), '/Type /Page'),
+            'four strips take more than one page',
+        );
         $pieces = $this->postJson('/api/evaluate', ['document' => self::demo()])->json('evaluation.runs.1.pieces');
-        $svg = $this->postJson('/api/wrap', ['document' => self::demo(), 'run' => 'glaze', 'format' => 'svg', 'piece' => $pieces[1]['key']])->assertOk();
+        $svg = $this->postJson('/api/wrap', [
+            'document' => self::demo(),
+            'run' => 'glaze',
+            'format' => 'svg',
+            'piece' => $pieces[1]['key'],
+        ])->assertOk();
         self::assertStringContainsString('in to here', (string) $svg->getContent());
-        $this->postJson('/api/wrap', ['document' => self::demo(), 'run' => 'glaze', 'format' => 'svg', 'piece' => 'none'])->assertStatus(422);
-        $this->postJson('/api/wrap', ['document' => self::demo(), 'run' => 'glaze', 'format' => 'dxf'])->assertStatus(422);
+        $this->postJson('/api/wrap', [
+            'document' => self::demo(),
+            'run' => 'glaze',
+            'format' => 'svg',
+            'piece' => 'none',
+        ])->assertStatus(422);
+        $this->postJson('/api/wrap', ['document' => self::demo(), 'run' => 'glaze', 'format' => 'dxf'])->assertStatus(
+            422,
+        );
     }
 
     /** @return list<string> */
@@ -69,6 +111,8 @@ final class WrapTest extends TestCase
     {
         preg_match_all('/stream\r?\n(.*?)\r?\nendstream/s', $pdf, $found);
 
-        return array_values(array_filter(array_map(static fn (string $packed): string => (string) @gzuncompress($packed), $found[1])));
+        return array_values(
+            array_filter(array_map(static fn (string $packed): string => (string) @gzuncompress($packed), $found[1])),
+        );
     }
 }

@@ -41,7 +41,12 @@ final class WriteOnceTest extends TestCase
         self::assertSame(2, Revision::query()->count());
 
         $undone = $this->send('POST', "{$path}/undo", ['from' => 2], 'key-of-undo')->assertOk();
-        self::assertEquals($undone->json(), $this->send('POST', "{$path}/undo", ['from' => 2], 'key-of-undo')->assertOk()->json());
+        self::assertEquals(
+            $undone->json(),
+            $this->send('POST', "{$path}/undo", ['from' => 2], 'key-of-undo')
+                ->assertOk()
+                ->json(),
+        );
         self::assertSame(3, Revision::query()->count());
         // The first answer still stands for the first write, whatever has come since.
         self::assertSame(2, $this->send('PUT', $path, $edit, 'key-of-edit')->assertOk()->json('revision'));
@@ -51,17 +56,34 @@ final class WriteOnceTest extends TestCase
     {
         $job = $this->send('POST', '/api/jobs', ['document' => self::demo()], 'key-of-start');
         $path = "/api/jobs/{$job->json('id')}";
-        $this->send('PUT', $path, ['from' => 1, 'gesture' => 'g', 'document' => $job->json('document')], 'key-of-start')->assertStatus(422);
-        $this->send('PUT', $path, ['from' => 1, 'gesture' => 'g', 'document' => $job->json('document')], 'short')->assertStatus(422);
+        $this->send(
+            'PUT',
+            $path,
+            ['from' => 1, 'gesture' => 'g', 'document' => $job->json('document')],
+            'key-of-start',
+        )->assertStatus(422);
+        $this->send(
+            'PUT',
+            $path,
+            ['from' => 1, 'gesture' => 'g', 'document' => $job->json('document')],
+            'short',
+        )->assertStatus(422);
         self::assertSame(1, Revision::query()->count());
         // Another person's keys are another matter.
-        $this->actingAs($this->stranger)->postJson('/api/jobs', ['document' => self::demo()], ['Idempotency-Key' => 'key-of-start'])->assertStatus(201);
+        $this->actingAs($this->stranger)
+            ->postJson('/api/jobs', ['document' => self::demo()], ['Idempotency-Key' => 'key-of-start'])
+            ->assertStatus(201);
         self::assertSame(2, Job::query()->count());
     }
 
     public function testARefusedWriteMayBeMendedUnderTheSameKey(): void
     {
-        $this->send('POST', '/api/jobs', ['document' => ['rulebook' => 'none'] + self::demo()], 'key-of-start')->assertStatus(422);
+        $this->send(
+            'POST',
+            '/api/jobs',
+            ['document' => ['rulebook' => 'none'] + self::demo()],
+            'key-of-start',
+        )->assertStatus(422);
         $this->send('POST', '/api/jobs', ['document' => self::demo()], 'key-of-start')->assertStatus(201);
     }
 
@@ -76,13 +98,18 @@ final class WriteOnceTest extends TestCase
         self::assertSame([], $mine->json('changed_by'));
 
         $crew = $this->lead->crews()->firstOrFail();
-        $this->actingAs(self::member($crew, 'apprentice'))->putJson($path, ['from' => 1, 'gesture' => 'i', 'document' => $edit['document']])
-            ->assertStatus(409)->assertJsonPath('changed_by', ['lead']);
+        $this->actingAs(self::member($crew, 'apprentice'))
+            ->putJson($path, ['from' => 1, 'gesture' => 'i', 'document' => $edit['document']])
+            ->assertStatus(409)
+            ->assertJsonPath('changed_by', ['lead']);
     }
 
     public function testOwnNumbersAndPricesToo(): void
     {
-        $entry = ['kind' => 'number', 'entry' => ['table' => 'pvc-dwv-40', 'row' => 'eighth/2', 'field' => 'take_off_mm', 'value' => 31.0]];
+        $entry = [
+            'kind' => 'number',
+            'entry' => ['table' => 'pvc-dwv-40', 'row' => 'eighth/2', 'field' => 'take_off_mm', 'value' => 31.0],
+        ];
         $first = $this->send('POST', '/api/catalogue/own', $entry, 'key-of-number')->assertStatus(201);
         $again = $this->send('POST', '/api/catalogue/own', $entry, 'key-of-number')->assertStatus(201);
         self::assertSame($first->json('id'), $again->json('id'));

@@ -13,7 +13,8 @@ use Tests\Support\Hostile;
 use Tests\Support\Served;
 
 /**
- * Requests that mean no good over every POST and PUT and every reckoner: each is answered or refused, in time, within the memory
+ * Requests that mean no good over every POST and PUT and every reckoner: each is answered or refused, in time, within
+ * the memory
  * of a worker, and whatever was kept meanwhile can be read. `bin/bench hostile` sends 20,000.
  */
 final class HostileTest extends TestCase
@@ -23,7 +24,10 @@ final class HostileTest extends TestCase
 
     private const BATCH = 50;
 
-    /** A question may be given longer than the usual (`seconds`); 5 s where nothing is said. What comes on top is sending and answering. */
+    /**
+     * A question may be given longer than the usual (`seconds`); 5 s where nothing is said. What comes on top is
+     * sending and answering.
+     */
     private const SECONDS = 5.0;
 
     private const MOST_KB = 96 * 1024;
@@ -36,7 +40,14 @@ final class HostileTest extends TestCase
         $lead = Served::as('lead');
         $jobs = [];
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
-            $jobs[] = $lead->send('POST', '/api/jobs', ['document' => (array) json_decode((string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$demo}.json"), true)])->id();
+            $jobs[] = $lead
+                ->send('POST', '/api/jobs', [
+                    'document' => (array) json_decode(
+                        (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$demo}.json"),
+                        true,
+                    ),
+                ])
+                ->id();
         }
         $hostile = new Hostile($chance, $jobs);
         self::assertGreaterThan(30, count($hostile->paths()));
@@ -51,11 +62,17 @@ final class HostileTest extends TestCase
                 [$method, $path, $body] = $batch[$n];
                 $statuses[$answer->status] = ($statuses[$answer->status] ?? 0) + 1;
                 $given = (array) json_decode((string) $body, true);
-                $most = max(self::SECONDS, min(20.0, is_numeric($given['seconds'] ?? null) ? (float) $given['seconds'] : 0.0) + 1.0);
+                $most = max(
+                    self::SECONDS,
+                    min(20.0, is_numeric($given['seconds'] ?? null) ? (float) $given['seconds'] : 0.0) + 1.0,
+                );
                 $slowest = $answer->seconds > $slowest[0] ? [$answer->seconds, "{$method} {$path}"] : $slowest;
                 if ($answer->status === 0 || $answer->status >= 500 || $answer->seconds > $most) {
                     $wrong[] = 'request '.($sent + $n)." of seed {$seed}, {$method} {$path}: {$answer->said()}";
-                    file_put_contents(sys_get_temp_dir().'/fall-bend-hostile-'.count($wrong).'.json', (string) $body);
+                    file_put_contents(
+                        sys_get_temp_dir().'/fall-bend-hostile-'.count($wrong).'.json',
+                        (string) $body,
+                    );
                 }
                 $hostile->heard($path, $answer);
                 if (in_array($answer->status, [401, 419], true)) {
@@ -75,8 +92,17 @@ final class HostileTest extends TestCase
         self::assertSame(200, $lead->send('GET', '/api/catalogue/own')->status);
         if ($count > 1_000) {
             ksort($statuses);
-            fprintf(STDOUT, "\n%d hostile requests of seed %d: %s; the slowest took %.1f s (%s), the largest worker %.0f MB; all jobs read\n%s\n",
-                $count, $seed, json_encode($statuses, JSON_THROW_ON_ERROR), $slowest[0], $slowest[1], $largest / 1024, trim($check->getOutput()));
+            fprintf(
+                STDOUT,
+                "\n%d hostile requests of seed %d: %s; the slowest took %.1f s (%s), the largest worker %.0f MB; all jobs read\n%s\n",
+                $count,
+                $seed,
+                json_encode($statuses, JSON_THROW_ON_ERROR),
+                $slowest[0],
+                $slowest[1],
+                $largest / 1024,
+                trim($check->getOutput()),
+            );
         }
     }
 }

@@ -13,7 +13,8 @@ use Tests\Support\RandomEdits;
 use Tests\Support\Served;
 
 /**
- * Both demo jobs are edited by chance from two tabs each, taken back, brought back, exported and imported. Whatever was kept can be
+ * Both demo jobs are edited by chance from two tabs each, taken back, brought back, exported and imported. Whatever was
+ * kept can be
  * read again, no two pieces of a run share a letter and no two joints a number. `bin/bench edits` makes 5,000 edits.
  */
 final class RandomEditsTest extends TestCase
@@ -40,7 +41,10 @@ final class RandomEditsTest extends TestCase
         $this->served = Served::as('lead');
         $jobs = $all = [];
         foreach (self::DEMOS as $demo) {
-            $document = (array) json_decode((string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$demo}.json"), true);
+            $document = (array) json_decode(
+                (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$demo}.json"),
+                true,
+            );
             $jobs[] = $this->opened($this->served->send('POST', '/api/jobs', ['document' => $document]));
         }
         for ($n = 0; $n < $edits; $n++) {
@@ -53,9 +57,18 @@ final class RandomEditsTest extends TestCase
             $check = new Process(['php', 'artisan', 'jobs:check', "--job={$id}"], dirname(__DIR__, 2), timeout: 600);
             self::assertSame(0, $check->run(), $check->getOutput());
         }
-        self::assertGreaterThan($edits / 4, $this->counts['kept'] ?? 0, json_encode($this->counts, JSON_THROW_ON_ERROR));
+        self::assertGreaterThan(
+            $edits / 4,
+            $this->counts['kept'] ?? 0,
+            json_encode($this->counts, JSON_THROW_ON_ERROR),
+        );
         if ($edits > 500) {
-            fprintf(STDOUT, "\n%d random edits, every revision reads back: %s\n", $edits, json_encode($this->counts, JSON_THROW_ON_ERROR));
+            fprintf(
+                STDOUT,
+                "\n%d random edits, every revision reads back: %s\n",
+                $edits,
+                json_encode($this->counts, JSON_THROW_ON_ERROR),
+            );
         }
     }
 
@@ -68,7 +81,12 @@ final class RandomEditsTest extends TestCase
         [$path, $tab] = ["/api/jobs/{$job['id']}", $job['tabs'][$t]];
         $from = ['from' => $tab['revision']];
         $key = ['Idempotency-Key' => 'edits-'.bin2hex(random_bytes(8))];
-        $put = fn (array $document): Answer => $this->served->send('PUT', $path, $from + ['gesture' => "g{$this->chance->getInt(1, 4)}", 'document' => $document], $key);
+        $put = fn (array $document): Answer => $this->served->send(
+            'PUT',
+            $path,
+            $from + ['gesture' => "g{$this->chance->getInt(1, 4)}", 'document' => $document],
+            $key,
+        );
         $answer = match ($this->chance->getInt(0, 15)) {
             0, 1, 2 => $this->served->send('POST', "{$path}/undo", $from, $key),
             3, 4 => $this->served->send('POST', "{$path}/redo", $from, $key),
@@ -93,7 +111,8 @@ final class RandomEditsTest extends TestCase
             return $job;
         }
         if ($answer->status === 422) {
-            // Refused whole: what was kept before is there as it was. A tab that holds what is refused again and again begins anew.
+            // Refused whole: what was kept before is there as it was. A tab that holds what is refused again and again
+            // begins anew.
             $job['tabs'][$t] = self::tab($this->served->send('GET', $path));
 
             return $job;
@@ -114,17 +133,28 @@ final class RandomEditsTest extends TestCase
     private function typed(string $path, array $tab, array $key): Answer
     {
         $evaluation = $this->served->send('POST', '/api/evaluate', ['document' => $tab['document']])->json();
-        $run = $evaluation['evaluation']['runs'][$this->chance->getInt(0, max(0, count($evaluation['evaluation']['runs'] ?? []) - 1))] ?? null;
+        $run =
+            $evaluation['evaluation']['runs'][
+                $this->chance->getInt(0, max(0, count($evaluation['evaluation']['runs'] ?? []) - 1))
+            ] ?? null;
         $text = $run['call_out'] ?? '';
-        $answer = $this->served->send('POST', '/api/evaluate', ['document' => $tab['document'], 'call_out' => ['run' => $run['id'] ?? '', 'text' => "{$text} / {$this->edits->phrase()}"]]);
+        $answer = $this->served->send('POST', '/api/evaluate', [
+            'document' => $tab['document'],
+            'call_out' => ['run' => $run['id'] ?? '', 'text' => "{$text} / {$this->edits->phrase()}"],
+        ]);
         if ($answer->status !== 200) {
             return $answer;
         }
 
-        return $this->served->send('PUT', $path, ['from' => $tab['revision'], 'gesture' => 'typed', 'document' => $answer->json()['document']], $key);
+        return $this->served->send(
+            'PUT',
+            $path,
+            ['from' => $tab['revision'], 'gesture' => 'typed', 'document' => $answer->json()['document']],
+            $key,
+        );
     }
 
-    /** @param  array{id: string, tabs: list<array{revision: int, document: array<string, mixed>}>}  $job */
+    /** @param array{id: string, tabs: list<array{revision: int, document: array<string, mixed>}>} $job */
     private function imported(array $job): Answer
     {
         $file = $this->served->send('GET', "/api/jobs/{$job['id']}/file");

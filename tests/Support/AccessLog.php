@@ -6,7 +6,10 @@ namespace Tests\Support;
 
 use RuntimeException;
 
-/** What the workers wrote down of every request (bin/lib/serve.sh): milliseconds that it took, kilobytes of memory that it needed. */
+/**
+ * What the workers wrote down of every request (bin/lib/serve.sh): milliseconds that it took, kilobytes of memory that
+ * it needed.
+ */
 final readonly class AccessLog
 {
     private function __construct(private string $path, private int $from) {}
@@ -16,7 +19,9 @@ final readonly class AccessLog
     {
         $path = (string) getenv('FALL_BEND_ACCESS_LOG_AT');
         if (! is_file($path)) {
-            throw new RuntimeException('The server writes no access log: tests of what it takes are run by bin/test and bin/bench.');
+            throw new RuntimeException(
+                'The server writes no access log: tests of what it takes are run by bin/test and bin/bench.',
+            );
         }
 
         clearstatcache(true, $path);
@@ -30,7 +35,13 @@ final readonly class AccessLog
         $lines = [];
         foreach (explode("\n", (string) file_get_contents($this->path, offset: $this->from)) as $line) {
             if (preg_match('/^(\S+) (\S+) (\d+) ([\d.]+)d? (\d+)M?$/', trim($line), $m) === 1) {
-                $lines[] = ['method' => $m[1], 'path' => $m[2], 'status' => (int) $m[3], 'ms' => (float) $m[4], 'kb' => (int) $m[5]];
+                $lines[] = [
+                    'method' => $m[1],
+                    'path' => $m[2],
+                    'status' => (int) $m[3],
+                    'ms' => (float) $m[4],
+                    'kb' => (int) $m[5],
+                ];
             }
         }
 

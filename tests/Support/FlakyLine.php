@@ -12,11 +12,14 @@ final class FlakyLine
 {
     private function __construct(private readonly Process $process, public readonly string $address) {}
 
-    /** @param  string  $server  address of the server */
+    /** @param string $server address of the server */
     public static function to(string $server): self
     {
         $port = self::freePort();
-        $process = new Process(['node', __DIR__.'/flaky-line.mjs', (string) $port, (string) parse_url($server, PHP_URL_PORT)], timeout: null);
+        $process = new Process(
+            ['node', __DIR__.'/flaky-line.mjs', (string) $port, (string) parse_url($server, PHP_URL_PORT)],
+            timeout: null,
+        );
         $process->start();
         $line = new self($process, "http://127.0.0.1:{$port}");
         for ($i = 0; $i < 100 && ! $line->answers($port); $i++) {
@@ -26,7 +29,10 @@ final class FlakyLine
         return $line;
     }
 
-    /** From here on this share of the calls goes wrong: lost, carried out but not answered, late, cut off, or met by a restart. */
+    /**
+     * From here on this share of the calls goes wrong: lost, carried out but not answered, late, cut off, or met by a
+     * restart.
+     */
     public function goesWrong(float $share, int $seed): void
     {
         $this->tell(['share' => $share, 'seed' => $seed]);
@@ -42,10 +48,16 @@ final class FlakyLine
         $this->process->stop(1);
     }
 
-    /** @param  array<string, float|int>  $what */
+    /** @param array<string, float|int> $what */
     private function tell(array $what): void
     {
-        $context = stream_context_create(['http' => ['method' => 'POST', 'header' => 'Content-Type: application/json', 'content' => json_encode($what, JSON_THROW_ON_ERROR)]]);
+        $context = stream_context_create([
+            'http' => [
+                'method' => 'POST',
+                'header' => 'Content-Type: application/json',
+                'content' => json_encode($what, JSON_THROW_ON_ERROR),
+            ],
+        ]);
         if (file_get_contents("{$this->address}/flaky-line", false, $context) === false) {
             throw new RuntimeException('The flaky line does not listen.');
         }

@@ -8,17 +8,114 @@ use FallBend\Core\Tests\Reckon\ReckonersTest;
 use Random\Randomizer;
 
 /**
- * Requests that mean no good, by chance: over every POST and PUT of docs/openapi.json and every reckoner. A body is a demo job, or
- * what the description allows, with something in it pushed to an end, doubled, dropped, nested, or of another kind. A job grows
+ * Requests that mean no good, by chance: over every POST and PUT of docs/openapi.json and every reckoner. A body is a
+ * demo job, or
+ * what the description allows, with something in it pushed to an end, doubled, dropped, nested, or of another kind. A
+ * job grows
  * large only where `isLarge` lets it: what is bounded is still large.
  */
 final class Hostile
 {
-    private const NUMBERS = [0, -1, 1, 2, 0.5, 1e-9, -1e-9, 0.01, 3.175, 25.4, 179.99, 180, 360, 999_999, 1_000_000, 1_000_001, 1e9, 1e15, -1e15, 1e300, 400_000, 2_147_483_648, 9_223_372_036_854_775_807];
+    private const NUMBERS = [
+        0,
+        -1,
+        1,
+        2,
+        0.5,
+        1e-9,
+        -1e-9,
+        0.01,
+        3.175,
+        25.4,
+        179.99,
+        180,
+        360,
+        999_999,
+        1_000_000,
+        1_000_001,
+        1e9,
+        1e15,
+        -1e15,
+        1e300,
+        400_000,
+        2_147_483_648,
+        9_223_372_036_854_775_807,
+    ];
 
-    private const PHRASES = ['left', 'right', 'up', 'down', 'north', 'on', 'back', '70°', '24', '24 1/2', '1200', "54' 6 1/2\"", '1e9', '0', '-3', '1/0', '99999999999999999999', 'fall 1/4', 'fall 1/0', '2%', '1:0', 'level', 'drop 2', 'close', 'with', 'with long sweep', 'size 3', 'size 0', '"', '"a name"', '(', 'rest', '½', '⅞', '°', 'to stop', 'banana', '/', '//', '😀', "\u{202e}", "\u{0}", 'into stack 60', 'roof', 'vent off stack 20'];
+    private const PHRASES = [
+        'left',
+        'right',
+        'up',
+        'down',
+        'north',
+        'on',
+        'back',
+        '70°',
+        '24',
+        '24 1/2',
+        '1200',
+        "54' 6 1/2\"",
+        '1e9',
+        '0',
+        '-3',
+        '1/0',
+        '99999999999999999999',
+        'fall 1/4',
+        'fall 1/0',
+        '2%',
+        '1:0',
+        'level',
+        'drop 2',
+        'close',
+        'with',
+        'with long sweep',
+        'size 3',
+        'size 0',
+        '"',
+        '"a name"',
+        '(',
+        'rest',
+        '½',
+        '⅞',
+        '°',
+        'to stop',
+        'banana',
+        '/',
+        '//',
+        '😀',
+        "\u{202e}",
+        "\u{0}",
+        'into stack 60',
+        'roof',
+        'vent off stack 20',
+    ];
 
-    private const TEXTS = ['', ' ', '0', 'null', "a\u{0}b", '../../etc/passwd', '<script>alert(1)</script>', "'; DROP TABLE jobs; --", '=1+1', '{{7*7}}', '%s%n', "\u{202e}abc", '😀', "\u{fffd}", 'constructor', '__proto__', 'l1', 'l1.1', 'run', 'stack', 'house', '2', '110', 'pvc-dwv-40'];
+    private const TEXTS = [
+        '',
+        ' ',
+        '0',
+        'null',
+        "a\u{0}b",
+        '../../etc/passwd',
+        '<script>alert(1)</script>',
+        "'; DROP TABLE jobs; --",
+        '=1+1',
+        '{{7*7}}',
+        '%s%n',
+        "\u{202e}abc",
+        '😀',
+        "\u{fffd}",
+        'constructor',
+        '__proto__',
+        'l1',
+        'l1.1',
+        'run',
+        'stack',
+        'house',
+        '2',
+        '110',
+        'pvc-dwv-40',
+    ];
 
     /** @var array<string, mixed> */
     private array $description;
@@ -35,24 +132,35 @@ final class Hostile
     /** @var array<string, int> the newest revision of each job, as far as was heard */
     private array $revisions;
 
-    /** @param  list<string>  $jobs  ids of jobs that may be written to */
+    /** @param list<string> $jobs ids of jobs that may be written to */
     public function __construct(private readonly Randomizer $chance, private readonly array $jobs)
     {
         $this->revisions = array_fill_keys($jobs, 1);
-        foreach ([...iterator_to_array(ReckonersTest::examples(), false), ...iterator_to_array(ReckonersTest::kept(), false)] as [$name, $input]) {
+        foreach (
+            [...iterator_to_array(ReckonersTest::examples(), false), ...iterator_to_array(ReckonersTest::kept(), false)] as [$name, $input]
+        ) {
             $this->inputs[$name][] = $input;
         }
         $root = dirname(__DIR__, 2);
         $this->description = (array) json_decode((string) file_get_contents("{$root}/docs/openapi.json"), true);
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
-            $this->demos[] = (array) json_decode((string) file_get_contents("{$root}/database/demo/{$demo}.json"), true);
+            $this->demos[] = (array) json_decode(
+                (string) file_get_contents("{$root}/database/demo/{$demo}.json"),
+                true,
+            );
         }
         foreach ($this->description['paths'] as $path => $methods) {
             foreach (array_intersect_key($methods, ['post' => 1, 'put' => 1]) as $method => $operation) {
                 $schema = $operation['requestBody']['content']['application/json']['schema'] ?? [];
                 if ($path === '/api/reckon/{name}') {
                     foreach ($schema['oneOf'] as $input) {
-                        $name = strtolower((string) preg_replace('/(?<!^)[A-Z]/', '-$0', substr((string) strrchr($input['$ref'], '/'), 1, -5)));
+                        $name = strtolower(
+                            (string) preg_replace(
+                                '/(?<!^)[A-Z]/',
+                                '-$0',
+                                substr((string) strrchr($input['$ref'], '/'), 1, -5),
+                            ),
+                        );
                         $this->operations[] = ['POST', "/api/reckon/{$name}", $input];
                     }
                 } elseif ($path !== '/api/session') {
@@ -69,7 +177,8 @@ final class Hostile
     }
 
     /**
-     * @return array{0: string, 1: string, 2: array<array-key, mixed>|string, 3: array<string, string>} method, path, body, headers
+     * @return array{0: string, 1: string, 2: array<array-key, mixed>|string, 3: array<string, string>} method, path,
+     *     body, headers
      */
     public function request(): array
     {
@@ -80,11 +189,28 @@ final class Hostile
         for ($n = $this->one([0, 0, 0, 1, 1, 2, 3]); $n > 0; $n--) {
             $body = $this->mutated($body);
         }
-        $path = str_replace('{id}', $this->chance->getInt(0, 40) === 0 ? $this->one(['x', '0', '01ARZ3NDEKTSV4RRFFQ69G5FAV', '%00']) : $id, $path);
-        $headers = $this->chance->getInt(0, 9) === 0 ? ['Idempotency-Key' => 'hostile-'.$this->chance->getInt(1, 30)] : [];
-        $raw = json_encode($body, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_PARTIAL_OUTPUT_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION, 2_000);
+        $path = str_replace(
+            '{id}',
+            $this->chance->getInt(0, 40) === 0 ? $this->one(['x', '0', '01ARZ3NDEKTSV4RRFFQ69G5FAV', '%00']) : $id,
+            $path,
+        );
+        $headers =
+            $this->chance->getInt(0, 9) === 0 ? ['Idempotency-Key' => 'hostile-'.$this->chance->getInt(1, 30)] : [];
+        $raw = json_encode(
+            $body,
+            JSON_UNESCAPED_UNICODE |
+                JSON_INVALID_UTF8_SUBSTITUTE |
+                JSON_PARTIAL_OUTPUT_ON_ERROR |
+                JSON_PRESERVE_ZERO_FRACTION,
+            2_000,
+        );
 
-        return [$method, $path, $this->chance->getInt(0, 60) === 0 ? $this->torn((string) $raw) : (string) $raw, $headers];
+        return [
+            $method,
+            $path,
+            $this->chance->getInt(0, 60) === 0 ? $this->torn((string) $raw) : (string) $raw,
+            $headers,
+        ];
     }
 
     /** Hears what became of a request, so that the next ones meet what is there. */
@@ -96,7 +222,7 @@ final class Hostile
         }
     }
 
-    /** @param  array<string, mixed>  $schema */
+    /** @param array<string, mixed> $schema */
     private function body(string $path, array $schema, string $job): mixed
     {
         $reckoner = substr((string) strrchr($path, '/'), 1);
@@ -116,7 +242,10 @@ final class Hostile
             $body['run'] = $run['id'] ?? '';
         }
         if (isset($body['call_out'])) {
-            $body['call_out'] = ['run' => $this->chance->getInt(0, 3) === 0 ? '+' : $run['id'] ?? '', 'text' => $this->text()];
+            $body['call_out'] = [
+                'run' => $this->chance->getInt(0, 3) === 0 ? '+' : $run['id'] ?? '',
+                'text' => $this->text(),
+            ];
         }
         if (isset($body['joint'])) {
             $body['joint'] = $this->one(['outlet', 'tie-in', 'l2.in', 'l2.out']);
@@ -160,9 +289,10 @@ final class Hostile
     {
         return match (true) {
             is_array($value) => array_map($this->nudged(...), $value),
-            is_float($value) => $value * $this->chance->getInt(500, 1_500) / 1_000,
-            is_int($value) && $value > 3 => (int) ($value * $this->chance->getInt(500, 1_500) / 1_000),
-            is_string($value) && preg_match('/^(p\d+|[A-Z]|\d+)$/', $value) === 1 => $value.$this->chance->getInt(0, 60),
+            is_float($value) => ($value * $this->chance->getInt(500, 1_500)) / 1_000,
+            is_int($value) && $value > 3 => (int) (($value * $this->chance->getInt(500, 1_500)) / 1_000),
+            is_string($value) && preg_match('/^(p\d+|[A-Z]|\d+)$/', $value) === 1 => $value.
+                $this->chance->getInt(0, 60),
             default => $value,
         };
     }
@@ -182,9 +312,16 @@ final class Hostile
             // One run of many legs: long, but for its length an honest one.
             $legs = [];
             for ($n = 1, $most = $this->chance->getInt(2, 60); $n <= $most; $n++) {
-                $legs[] = ['id' => "l{$n}", 'way' => $this->one(['left', 'right', 'on', 'up', 'down', 'east']), 'length_mm' => $this->one([5, 40, 300, 300.5, 1_200, 30_000])];
+                $legs[] = [
+                    'id' => "l{$n}",
+                    'way' => $this->one(['left', 'right', 'on', 'up', 'down', 'east']),
+                    'length_mm' => $this->one([5, 40, 300, 300.5, 1_200, 30_000]),
+                ];
             }
-            $document['runs'] = [['legs' => $legs, 'next_leg' => count($legs) + 1] + array_diff_key($this->one($document['runs']), ['marks' => 1])];
+            $document['runs'] = [
+                ['legs' => $legs, 'next_leg' => count($legs) + 1] +
+                array_diff_key($this->one($document['runs']), ['marks' => 1]),
+            ];
             $document = array_diff_key($document, ['obstacles' => 1, 'moves' => 1, 'hanging' => 1, 'cutting' => 1]);
         }
         for ($n = $this->one([0, 0, 0, 0, 1, 2]); $n > 0; $n--) {
@@ -194,13 +331,15 @@ final class Hostile
         return $document;
     }
 
-    /** @param  array<string, mixed>  $schema */
+    /** @param array<string, mixed> $schema */
     private function made(array $schema, int $depth): mixed
     {
         if (isset($schema['$ref'])) {
             $name = substr((string) strrchr($schema['$ref'], '/'), 1);
 
-            return $name === 'JobDocument' ? $this->document() : $this->made($this->description['components']['schemas'][$name] ?? [], $depth);
+            return $name === 'JobDocument'
+                ? $this->document()
+                : $this->made($this->description['components']['schemas'][$name] ?? [], $depth);
         }
         foreach (['oneOf', 'anyOf'] as $some) {
             if (isset($schema[$some]) && ! isset($schema['properties'])) {
@@ -258,16 +397,20 @@ final class Hostile
         return $object;
     }
 
-    /** @param  array<string, mixed>  $schema */
+    /** @param array<string, mixed> $schema */
     private function number(array $schema, bool $isWhole): float|int
     {
-        [$least, $most] = [$schema['minimum'] ?? $schema['exclusiveMinimum'] ?? -1000, $schema['maximum'] ?? $schema['exclusiveMaximum'] ?? 10_000];
+        [$least, $most] = [
+            $schema['minimum'] ?? ($schema['exclusiveMinimum'] ?? -1000),
+            $schema['maximum'] ?? ($schema['exclusiveMaximum'] ?? 10_000),
+        ];
         $value = match ($this->chance->getInt(0, 9)) {
             0 => $least,
             1 => $most,
             2 => $this->one(self::NUMBERS),
             // Most lengths of a pipe are small, whatever else may be said.
-            default => $least + ($this->chance->getInt(0, 1_000_000) / 1_000_000) ** 3 * (min($most, $least + 20_000) - $least),
+            default => $least +
+                ($this->chance->getInt(0, 1_000_000) / 1_000_000) ** 3 * (min($most, $least + 20_000) - $least),
         };
 
         return $isWhole ? (int) min(PHP_INT_MAX, max(PHP_INT_MIN, $value)) : $value;
@@ -278,7 +421,10 @@ final class Hostile
         return match ($this->chance->getInt(0, 3)) {
             0 => $this->one(self::TEXTS),
             1 => str_repeat($this->one(['a', 'ü', '😀', ' ', '/', '9']), $this->one([1, 50, 201, 5_000])),
-            default => implode(' ', array_map(fn (): string => $this->one(self::PHRASES), range(1, $this->chance->getInt(1, 60)))),
+            default => implode(
+                ' ',
+                array_map(fn (): string => $this->one(self::PHRASES), range(1, $this->chance->getInt(1, 60))),
+            ),
         };
     }
 
@@ -303,9 +449,13 @@ final class Hostile
 
                 return $isList ? array_values($value) : $value;
             case 1:
-                return array_is_list($value) ? [...$value, $value[$key]] : [$this->one(self::TEXTS) => $value[$key]] + $value;
+                return array_is_list($value)
+                    ? [...$value, $value[$key]]
+                    : [$this->one(self::TEXTS) => $value[$key]] + $value;
             case 2:
-                return array_is_list($value) ? array_merge(...array_fill(0, $this->one([2, 3, 10]), array_slice($value, 0, 40))) : $value;
+                return array_is_list($value)
+                    ? array_merge(...array_fill(0, $this->one([2, 3, 10]), array_slice($value, 0, 40)))
+                    : $value;
             case 3:
                 $value[$key] = $this->nested($this->one([5, 40, 70, 600]));
 
@@ -327,7 +477,14 @@ final class Hostile
 
         return match (true) {
             is_bool($value) => ! $value,
-            is_int($value) || is_float($value) => $this->one([...self::NUMBERS, -$value, $value + 1, $value * 1.0001, $value * 1000, $value / 1000]),
+            is_int($value) || is_float($value) => $this->one([
+                ...self::NUMBERS,
+                -$value,
+                $value + 1,
+                $value * 1.0001,
+                $value * 1000,
+                $value / 1000,
+            ]),
             is_string($value) => $this->chance->getInt(0, 1) === 0 ? $this->text() : $value.$this->one(self::TEXTS),
             default => $this->one(self::NUMBERS),
         };

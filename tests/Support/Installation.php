@@ -24,9 +24,20 @@ final class Installation
     /** Runs the command that the README names, and waits until it says that it is ready. */
     public function start(): void
     {
-        $own = array_fill_keys(array_filter(array_keys(getenv()), static fn (string $name): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT)_/', $name) === 1), false);
+        $own = array_fill_keys(
+            array_filter(
+                array_keys(getenv()),
+                static fn (string $name): bool => preg_match('/^(APP|DB|BROWSER|SESSION|BCRYPT)_/', $name) === 1,
+            ),
+            false,
+        );
         $port = (string) parse_url($this->address, PHP_URL_PORT);
-        $this->start = new Process(['bin/start', '--port', $port], dirname(__DIR__, 2), ['FALL_BEND_VAR' => $this->var] + $own, timeout: null);
+        $this->start = new Process(
+            ['bin/start', '--port', $port],
+            dirname(__DIR__, 2),
+            ['FALL_BEND_VAR' => $this->var] + $own,
+            timeout: null,
+        );
         $this->start->start();
         $said = '';
         $this->start->waitUntil(static function (string $kind, string $text) use (&$said): bool {
@@ -62,7 +73,8 @@ final class Installation
     /**
      * The process to be killed.
      *
-     * @param string $what `database`, `fpm`, `heavy`, `nginx`: the master; `fpm worker`, `nginx worker`; `start`: the command itself
+     * @param string $what `database`, `fpm`, `heavy`, `nginx`: the master; `fpm worker`, `nginx worker`; `start`: the
+     *     command itself
      */
     public function process(string $what): int
     {

@@ -6,7 +6,10 @@ namespace Tests\Support;
 
 use Random\Randomizer;
 
-/** Edits of a job as people make them, and some that nobody would, by chance: what comes out may be refused, but is never half kept. */
+/**
+ * Edits of a job as people make them, and some that nobody would, by chance: what comes out may be refused, but is
+ * never half kept.
+ */
 final readonly class RandomEdits
 {
     private const WAYS = ['on', 'ahead', 'back', 'left', 'right', 'up', 'down', 'north', 'east', 'south', 'west'];
@@ -27,7 +30,8 @@ final readonly class RandomEdits
                 3 => ['rulebook' => $this->one(['ipc-2021', 'upc-2021', 'irc-2021', 'npc-2020'])] + $document,
                 4 => ['name' => 'Job '.$this->chance->getInt(1, 999)] + $document,
                 5 => $this->ticked($document),
-                6 => ['obstacles' => array_slice($document['obstacles'] ?? [], 0, $this->chance->getInt(0, 3))] + $document,
+                6 => ['obstacles' => array_slice($document['obstacles'] ?? [], 0, $this->chance->getInt(0, 3))] +
+                    $document,
                 default => $this->withRun($document, $this->editedRun(...)),
             };
         }
@@ -40,7 +44,19 @@ final readonly class RandomEdits
     {
         $length = $this->chance->getInt(4, 90);
 
-        return $this->one(["left {$length}", "right {$length} 1/2", "right 45° {$length}", "down {$length}", "left 70° {$length}", 'left 70°', "east {$length} fall 1/4", 'banana', "up {$length}", "left {$length} with long sweep", "close left {$length}"]);
+        return $this->one([
+            "left {$length}",
+            "right {$length} 1/2",
+            "right 45° {$length}",
+            "down {$length}",
+            "left 70° {$length}",
+            'left 70°',
+            "east {$length} fall 1/4",
+            'banana',
+            "up {$length}",
+            "left {$length} with long sweep",
+            "close left {$length}",
+        ]);
     }
 
     /**
@@ -54,10 +70,14 @@ final readonly class RandomEdits
             $pieces = (array) ($marks['pieces'] ?? []);
             $joints = (array) ($marks['joints'] ?? []);
             $marks = match ($this->chance->getInt(0, 4)) {
-                0 => ['pieces' => array_slice($pieces, 0, $this->chance->getInt(0, count($pieces)), true) ?: (object) []] + $marks,
+                0 => [
+                    'pieces' => array_slice($pieces, 0, $this->chance->getInt(0, count($pieces)), true) ?: (object) [],
+                ] + $marks,
                 1 => ['next_piece' => count($pieces) + $this->chance->getInt(0, 3)] + $marks,
                 2 => ['next_joint' => count($joints) + $this->chance->getInt(1, 4)] + $marks,
-                3 => ['joints' => array_slice($joints, $this->chance->getInt(0, count($joints)), null, true) ?: (object) []] + $marks,
+                3 => [
+                    'joints' => array_slice($joints, $this->chance->getInt(0, count($joints)), null, true) ?: (object) [],
+                ] + $marks,
                 default => null,
             };
 
@@ -137,17 +157,26 @@ final readonly class RandomEdits
         $next = $run['next_leg'] ?? count($legs) + 1;
         $length = $this->chance->getInt(40, 3_000);
         switch ($this->chance->getInt(0, 11)) {
-            case 0: case 1: case 2:
-                array_splice($legs, $n, 0, [['id' => "l{$next}", 'way' => $this->one(self::WAYS), 'length_mm' => $length]]);
+            case 0:
+            case 1:
+            case 2:
+                array_splice($legs, $n, 0, [
+                    ['id' => "l{$next}", 'way' => $this->one(self::WAYS), 'length_mm' => $length],
+                ]);
 
                 return ['legs' => $legs, 'next_leg' => $next + 1] + $run;
-            case 3: case 4:
+            case 3:
+            case 4:
                 array_splice($legs, $n, 1);
 
                 return ['legs' => $legs] + $run;
             case 5:
                 // The id of a leg that is gone, or of one that is there: told by somebody who does not keep count.
-                $legs[] = ['id' => 'l'.$this->chance->getInt(1, $next), 'way' => $this->one(self::WAYS), 'length_mm' => $length];
+                $legs[] = [
+                    'id' => 'l'.$this->chance->getInt(1, $next),
+                    'way' => $this->one(self::WAYS),
+                    'length_mm' => $length,
+                ];
 
                 return ['legs' => $legs] + $run;
             case 6:
@@ -155,7 +184,13 @@ final readonly class RandomEdits
             case 7:
                 return ['heading_deg' => $this->one([0, 90, 180, 270])] + $run;
             case 8:
-                return ['size' => $this->one(str_contains((string) ($run['system'] ?? ''), 'pvcu') ? ['32', '40', '50', '110'] : ['1-1/2', '2', '3', '4'])] + $run;
+                return [
+                    'size' => $this->one(
+                        str_contains((string) ($run['system'] ?? ''), 'pvcu')
+                            ? ['32', '40', '50', '110']
+                            : ['1-1/2', '2', '3', '4'],
+                    ),
+                ] + $run;
             case 9:
                 return ['name' => 'Run '.$this->chance->getInt(1, 99)] + $run;
             default:
@@ -163,7 +198,8 @@ final readonly class RandomEdits
                     $legs[$n] = match ($this->chance->getInt(0, 4)) {
                         0 => ['way' => $this->one(self::WAYS)] + $legs[$n],
                         1 => ['turn_deg' => $this->chance->getInt(5, 120)] + $legs[$n],
-                        2 => ['fitting' => ['patterns' => [$this->one(['quarter', 'long-sweep', 'eighth'])]]] + $legs[$n],
+                        2 => ['fitting' => ['patterns' => [$this->one(['quarter', 'long-sweep', 'eighth'])]]] +
+                            $legs[$n],
                         default => ['length_mm' => $length] + array_diff_key($legs[$n], ['close' => 1, 'takes' => 1]),
                     };
                 }

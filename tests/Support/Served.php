@@ -7,7 +7,10 @@ namespace Tests\Support;
 use CurlHandle;
 use RuntimeException;
 
-/** The application as it is served, asked as a browser asks it: one who signed in, with as many requests at once as is said. */
+/**
+ * The application as it is served, asked as a browser asks it: one who signed in, with as many requests at once as is
+ * said.
+ */
 final class Served
 {
     /** @var array<string, string> */
@@ -27,7 +30,10 @@ final class Served
     public function signIn(string $who): void
     {
         $this->send('GET', '/');
-        $answer = $this->send('POST', '/api/session', ['email' => "{$who}@mill-row.example", 'password' => 'clay-wash']);
+        $answer = $this->send('POST', '/api/session', [
+            'email' => "{$who}@mill-row.example",
+            'password' => 'clay-wash',
+        ]);
         if ($answer->status >= 300) {
             throw new RuntimeException("{$who} could not sign in: {$answer->said()}");
         }
@@ -65,7 +71,11 @@ final class Served
                 $handle = $done['handle'];
                 $status = $done['result'] === CURLE_OK ? curl_getinfo($handle, CURLINFO_RESPONSE_CODE) : 0;
                 $body = $status === 0 ? curl_error($handle) : (string) curl_multi_getcontent($handle);
-                $answers[$running[spl_object_id($handle)]] = new Answer($status, $body, curl_getinfo($handle, CURLINFO_TOTAL_TIME));
+                $answers[$running[spl_object_id($handle)]] = new Answer(
+                    $status,
+                    $body,
+                    curl_getinfo($handle, CURLINFO_TOTAL_TIME),
+                );
                 unset($running[spl_object_id($handle)]);
                 curl_multi_remove_handle($multi, $handle);
             }
@@ -75,7 +85,9 @@ final class Served
         return array_values($answers);
     }
 
-    /** @param  array{0: string, 1: string, 2?: array<array-key, mixed>|string|null, 3?: array<string, string>}  $request */
+    /**
+     * @param array{0: string, 1: string, 2?: array<array-key, mixed>|string|null, 3?: array<string, string>} $request
+     */
     private function handle(array $request): CurlHandle
     {
         [$method, $path, $body, $more] = $request + [2 => null, 3 => []];
@@ -83,11 +95,19 @@ final class Served
         if ($handle === false) {
             throw new RuntimeException("{$path} is no address");
         }
-        $headers = ['Accept: application/json', 'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''), 'Expect:'];
+        $headers = [
+            'Accept: application/json',
+            'X-XSRF-TOKEN: '.urldecode($this->cookies['XSRF-TOKEN'] ?? ''),
+            'Expect:',
+        ];
         foreach ($more + ['Content-Type' => 'application/json'] as $name => $value) {
             $headers[] = "{$name}: {$value}";
         }
-        $cookies = array_map(static fn (string $name, string $value): string => "{$name}={$value}", array_keys($this->cookies), $this->cookies);
+        $cookies = array_map(
+            static fn (string $name, string $value): string => "{$name}={$value}",
+            array_keys($this->cookies),
+            $this->cookies,
+        );
         curl_setopt_array($handle, [
             CURLOPT_CUSTOMREQUEST => $method,
             CURLOPT_RETURNTRANSFER => true,
@@ -103,7 +123,15 @@ final class Served
             },
         ]);
         if ($body !== null) {
-            $text = is_array($body) ? json_encode($body, JSON_UNESCAPED_UNICODE | JSON_INVALID_UTF8_SUBSTITUTE | JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION) : $body;
+            $text = is_array($body)
+                ? json_encode(
+                    $body,
+                    JSON_UNESCAPED_UNICODE |
+                        JSON_INVALID_UTF8_SUBSTITUTE |
+                        JSON_THROW_ON_ERROR |
+                        JSON_PRESERVE_ZERO_FRACTION,
+                )
+                : $body;
             curl_setopt($handle, CURLOPT_POSTFIELDS, $text);
         }
 

@@ -10,7 +10,10 @@ use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 
-/** Makes an account, and the crew that it belongs to where there is none of that name. The password is asked for, and never shown. */
+/**
+ * Makes an account, and the crew that it belongs to where there is none of that name. The password is asked for, and
+ * never shown.
+ */
 final class AddPersonCommand extends Command
 {
     private const SHORTEST = 10;
@@ -32,7 +35,10 @@ final class AddPersonCommand extends Command
             default => null,
         };
         $password = $problem === null ? $this->password() : '';
-        $problem ??= mb_strlen($password) < self::SHORTEST ? 'The password is too short: at least '.self::SHORTEST.' characters.' : null;
+        $problem ??=
+            mb_strlen($password) < self::SHORTEST
+                ? 'The password is too short: at least '.self::SHORTEST.' characters.'
+                : null;
         if ($problem !== null) {
             $this->error($problem);
 

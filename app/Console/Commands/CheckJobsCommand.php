@@ -13,7 +13,10 @@ use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\LedgerMending;
 use Illuminate\Console\Command;
 
-/** Reads every revision of every job and says which cannot be read, and why. Nothing is changed unless `--mend` is given. */
+/**
+ * Reads every revision of every job and says which cannot be read, and why. Nothing is changed unless `--mend` is
+ * given.
+ */
 final class CheckJobsCommand extends Command
 {
     protected $signature = 'jobs:check

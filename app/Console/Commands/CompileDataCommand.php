@@ -8,7 +8,10 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Input\DataFile;
 use Illuminate\Console\Command;
 
-/** Writes the tables of the core as one file of PHP, which a server keeps in memory between requests. `bin/start` does it. */
+/**
+ * Writes the tables of the core as one file of PHP, which a server keeps in memory between requests. `bin/start` does
+ * it.
+ */
 final class CompileDataCommand extends Command
 {
     protected $signature = 'data:compile {path}';

@@ -17,7 +17,9 @@ final class PackRevisionsCommand extends Command
     public function handle(): int
     {
         $before = null;
-        foreach (Revision::query()->whereNotNull('document')->orderBy('job_id')->orderBy('number')->cursor() as $revision) {
+        foreach (
+            Revision::query()->whereNotNull('document')->orderBy('job_id')->orderBy('number')->cursor() as $revision
+        ) {
             $text = $revision->text();
             $isNext = $before?->job_id === $revision->job_id && $before->number + 1 === $revision->number;
             $revision->update(['document' => null] + ($isNext ? $before->next($text) : Revision::whole($text)));

@@ -49,12 +49,20 @@ final class ReckonCommand extends Command
         $asked = json_decode($text, true);
         $seconds = is_array($asked) ? $asked['seconds'] ?? null : null;
 
-        return $reckoners->reckonJson($name, $text, Allowance::effort(is_int($seconds) || is_float($seconds) ? (float) $seconds : null));
+        return $reckoners->reckonJson(
+            $name,
+            $text,
+            Allowance::effort(is_int($seconds) || is_float($seconds) ? (float) $seconds : null),
+        );
     }
 
-    /** @param  array<string, mixed>  $answer */
+    /** @param array<string, mixed> $answer */
     private function print(array $answer): void
     {
-        $this->output->write(json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n", false, $this->output::OUTPUT_RAW);
+        $this->output->write(
+            json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
+            false,
+            $this->output::OUTPUT_RAW,
+        );
     }
 }

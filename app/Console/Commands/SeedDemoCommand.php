@@ -23,9 +23,12 @@ final class SeedDemoCommand extends Command
 
     public function handle(KeepRevision $keep, JobFile $file): int
     {
-        // Its accounts have a password that everybody knows: they do not get in where people already have accounts of their own.
+        // Its accounts have a password that everybody knows: they do not get in where people already have accounts of
+        // their own.
         if (User::query()->where('email', self::LEAD)->doesntExist() && User::query()->exists()) {
-            $this->warn('There are accounts already, and none of the demo: the demo was not put in. Start without it: bin/start --empty');
+            $this->warn(
+                'There are accounts already, and none of the demo: the demo was not put in. Start without it: bin/start --empty',
+            );
 
             return 0;
         }
@@ -45,7 +48,9 @@ final class SeedDemoCommand extends Command
 
     private function member(Crew $crew, string $name, string $email): User
     {
-        $user = User::query()->where('email', $email)->first() ?? User::query()->create(['name' => $name, 'email' => $email, 'password' => Hash::make('clay-wash')]);
+        $user =
+            User::query()->where('email', $email)->first() ??
+            User::query()->create(['name' => $name, 'email' => $email, 'password' => Hash::make('clay-wash')]);
         $user->crews()->syncWithoutDetaching([$crew->id]);
 
         return $user;

@@ -32,16 +32,37 @@ final readonly class CatalogueController
         $asked = Fields::of($request->query());
         $own = $this->crewNumbers->of(User::asking($request)->crewId());
         $mine = $this->catalogue->with($own->catalogue, $own->additions);
-        $book = $mine->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')->with($own->rulebook);
+        $book = $mine
+            ->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')
+            ->with($own->rulebook);
         $browse = new Browse($mine, $book, $book->units === 'mm' ? Units::Millimetre : Units::Inch);
-        $ids = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)->get()->pluck('id', 'place');
+        $ids = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)
+            ->get()
+            ->pluck('id', 'place');
         $entries = array_map(static function (array $entry) use ($ids): array {
-            $entry['numbers'] = array_map(static fn (array $number): array => $number + ['own_id' => $ids["{$entry['table']} {$entry['row']} {$number['field']}"] ?? null], $entry['numbers']);
+            $entry['numbers'] = array_map(
+                static fn (array $number): array => $number + [
+                    'own_id' => $ids["{$entry['table']} {$entry['row']} {$number['field']}"] ?? null,
+                ],
+                $entry['numbers'],
+            );
 
             return $entry;
-        }, $browse->rows($asked->string('kind'), $asked->stringOr('search', ''), $asked->stringOr('system', ''), $asked->stringOr('size', '')));
+        }, $browse->rows(
+            $asked->string('kind'),
+            $asked->stringOr('search', ''),
+            $asked->stringOr('system', ''),
+            $asked->stringOr('size', ''),
+        ));
 
-        return new JsonResponse(['entries' => $entries, 'systems' => $browse->systems(), 'rulebooks' => array_map(fn (string $key): array => $this->rulebook($key, $own, $ids->all()), $mine->rulebookKeys())]);
+        return new JsonResponse([
+            'entries' => $entries,
+            'systems' => $browse->systems(),
+            'rulebooks' => array_map(
+                fn (string $key): array => $this->rulebook($key, $own, $ids->all()),
+                $mine->rulebookKeys(),
+            ),
+        ]);
     }
 
     public function own(Request $request): JsonResponse
@@ -99,11 +120,28 @@ final readonly class CatalogueController
     private function rulebook(string $key, OwnNumbers $own, array $ids): array
     {
         $book = $this->catalogue->rulebook($key)->with($own->rulebook);
-        $set = array_values(array_filter($book->thresholds(), static fn (Threshold $threshold): bool => $threshold->value !== null));
+        $set = array_values(
+            array_filter($book->thresholds(), static fn (Threshold $threshold): bool => $threshold->value !== null),
+        );
 
-        return ['id' => $key, 'name' => $book->name, 'units' => $book->units, 'thresholds' => array_map(static fn (Threshold $threshold): array => [
-            'id' => $threshold->id, 'title' => $threshold->title === '' ? 'Least fall, '.implode(', ', $threshold->sizes) : $threshold->title, 'value' => $threshold->value, 'unit' => $threshold->unit,
-            'note' => $threshold->provenance->note, 'source' => $threshold->provenance->toArray(), 'own_id' => $ids["{$key} {$threshold->id}"] ?? null,
-        ], $set)];
+        return [
+            'id' => $key,
+            'name' => $book->name,
+            'units' => $book->units,
+            'thresholds' => array_map(
+                static fn (Threshold $threshold): array => [
+                    'id' => $threshold->id,
+                    'title' => $threshold->title === ''
+                            ? 'Least fall, '.implode(', ', $threshold->sizes)
+                            : $threshold->title,
+                    'value' => $threshold->value,
+                    'unit' => $threshold->unit,
+                    'note' => $threshold->provenance->note,
+                    'source' => $threshold->provenance->toArray(),
+                    'own_id' => $ids["{$key} {$threshold->id}"] ?? null,
+                ],
+                $set,
+            ),
+        ];
     }
 }

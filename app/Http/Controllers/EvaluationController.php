@@ -26,7 +26,10 @@ use FallBend\Core\Report\JointCard;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
-/** Questions about a job that is not kept yet, and the single reckoners. They read the body themselves: an empty text is a text here. */
+/**
+ * Questions about a job that is not kept yet, and the single reckoners. They read the body themselves: an empty text is
+ * a text here.
+ */
 final readonly class EvaluationController
 {
     public function __construct(private EvaluateJob $evaluate) {}
@@ -36,7 +39,10 @@ final readonly class EvaluationController
     {
         $body = self::body($request);
         $callOut = $body->childOrNull('call_out');
-        $said = $callOut === null ? null : ['run' => $callOut->string('run', 40), 'text' => $callOut->stringOr('text', '', 20_000)];
+        $said =
+            $callOut === null
+                ? null
+                : ['run' => $callOut->string('run', 40), 'text' => $callOut->stringOr('text', '', 20_000)];
         $callOut?->end();
         $job = $this->evaluate->of($request, $body, $said);
         $wanted = Wanted::of($request);
@@ -68,7 +74,9 @@ final readonly class EvaluationController
         $body = self::body($request);
         $job = $this->evaluate->of($request, $body);
 
-        return new JsonResponse((new RunMakeUp($job->catalogue, $job->book, $file))->answer($job->layout(), $body, $effort));
+        return new JsonResponse(
+            (new RunMakeUp($job->catalogue, $job->book, $file))->answer($job->layout(), $body, $effort),
+        );
     }
 
     /** In what order a run goes together where its ends stand. */
@@ -124,7 +132,8 @@ final readonly class EvaluationController
     {
         $body = self::body($request);
         $card = new JointCard($this->evaluate->of($request, $body));
-        $answer = $body->has('single') ? $card->ofSingle($body->string('single', 40))
+        $answer = $body->has('single')
+            ? $card->ofSingle($body->string('single', 40))
             : $card->ofRun($body->string('run', 40), $body->string('joint', Marks::LONGEST_KEY));
         $body->end();
 
@@ -137,7 +146,9 @@ final readonly class EvaluationController
         $body = self::body($request);
         $units = Units::from($body->choice('units', ['inch', 'mm']));
         try {
-            return new JsonResponse((new Tape)->of((new TapeReader($units))->read($body->string('text', 60))->toMm()));
+            return new JsonResponse(
+                (new Tape)->of((new TapeReader($units))->read($body->string('text', 60))->toMm()),
+            );
         } catch (UnreadableLength $unreadable) {
             throw BadInput::at('text', $unreadable->getMessage());
         }

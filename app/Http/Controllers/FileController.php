@@ -51,7 +51,12 @@ final readonly class FileController
         [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];
         $body->end();
         $ticket = $evaluated->ticket($layout->run->id);
-        $heads = ['job' => $job->name, 'run' => $layout->run->name, 'pipe' => "{$layout->system->letters} {$layout->run->size}", 'on' => $on];
+        $heads = [
+            'job' => $job->name,
+            'run' => $layout->run->name,
+            'pipe' => "{$layout->system->letters} {$layout->run->size}",
+            'on' => $on,
+        ];
         $holds = $ticket->holds($evaluated->findings($layout->run->id));
         $views = $layout->pieces === [] ? [] : self::views($layout);
 
@@ -75,7 +80,9 @@ final readonly class FileController
             throw BadInput::at('run', 'has no piece of pipe to wrap', $layout->run->id);
         }
 
-        return $isPdf ? self::file(WrapPdf::of($templates, $paper), 'application/pdf') : self::file($templates[0]->svg(), 'image/svg+xml');
+        return $isPdf
+            ? self::file(WrapPdf::of($templates, $paper), 'application/pdf')
+            : self::file($templates[0]->svg(), 'image/svg+xml');
     }
 
     /** A run as a drawing in an open format: lines from one side, or the model. */
@@ -97,7 +104,10 @@ final readonly class FileController
             'pdf' => self::file(DrawingPdf::of(self::views($layout), $paper, $title), 'application/pdf'),
             'gltf' => self::file(GltfWriter::write($layout), 'model/gltf+json'),
             'dxf' => self::file(DxfWriter::write((new RunViews($layout))->of($view ?? '')), 'image/vnd.dxf'),
-            default => self::file(SvgWriter::write((new RunViews($layout))->of($view ?? ''), $layout->run->name), 'image/svg+xml'),
+            default => self::file(
+                SvgWriter::write((new RunViews($layout))->of($view ?? ''), $layout->run->name),
+                'image/svg+xml',
+            ),
         };
     }
 
@@ -106,12 +116,20 @@ final readonly class FileController
     {
         $views = new RunViews($layout);
 
-        return ['from above' => $views->of('plan'), 'along its length' => $views->of('section'), 'isometric' => $views->of('isometric')];
+        return [
+            'from above' => $views->of('plan'),
+            'along its length' => $views->of('section'),
+            'isometric' => $views->of('isometric'),
+        ];
     }
 
     private static function paper(Fields $body, Job $job): string
     {
-        return $body->has('paper') ? $body->choice('paper', ['A4', 'LETTER']) : ($job->units === Units::Inch ? 'LETTER' : 'A4');
+        return $body->has('paper')
+            ? $body->choice('paper', ['A4', 'LETTER'])
+            : ($job->units === Units::Inch
+                ? 'LETTER'
+                : 'A4');
     }
 
     private static function file(string $content, string $type): Response

@@ -18,7 +18,10 @@ final class HealthController
 
             return new Response('ok', 200, ['Content-Type' => 'text/plain', 'Cache-Control' => 'no-store']);
         } catch (Throwable) {
-            return new Response('the database does not answer', 503, ['Content-Type' => 'text/plain', 'Cache-Control' => 'no-store']);
+            return new Response('the database does not answer', 503, [
+                'Content-Type' => 'text/plain',
+                'Cache-Control' => 'no-store',
+            ]);
         }
     }
 }

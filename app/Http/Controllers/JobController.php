@@ -43,18 +43,24 @@ final readonly class JobController
         $order = $asked->has('order') ? $asked->choice('order', Board::ORDERS) : 'kept';
         $after = $asked->has('after') ? $asked->string('after', 1_100) : null;
 
-        return JsonResponse::fromJsonString($board->page(User::asking($request)->id, trim($asked->stringOr('search', '', 120)), $order, $after));
+        return JsonResponse::fromJsonString(
+            $board->page(User::asking($request)->id, trim($asked->stringOr('search', '', 120)), $order, $after),
+        );
     }
 
     /** A new job, empty or with a whole document (a copy, or an imported file). */
     public function store(Request $request): JsonResponse
     {
-        $plan = $this->file->read($request->has('document') ? $this->document($request) : [
-            'format' => JobFile::FORMAT,
-            'version' => JobFile::VERSION,
-            'runs' => [],
-            ...$request->only(['name', 'place', 'units', 'rulebook']),
-        ]);
+        $plan = $this->file->read(
+            $request->has('document')
+                ? $this->document($request)
+                : [
+                    'format' => JobFile::FORMAT,
+                    'version' => JobFile::VERSION,
+                    'runs' => [],
+                    ...$request->only(['name', 'place', 'units', 'rulebook']),
+                ],
+        );
 
         return $this->started($request, $plan);
     }
@@ -64,7 +70,10 @@ final readonly class JobController
     {
         $text = $request->input('text');
 
-        return $this->started($request, $this->file->parse(is_string($text) ? $text : throw BadInput::at('text', 'is missing')));
+        return $this->started(
+            $request,
+            $this->file->parse(is_string($text) ? $text : throw BadInput::at('text', 'is missing')),
+        );
     }
 
     public function show(Request $request, string $id): JsonResponse
@@ -80,7 +89,12 @@ final readonly class JobController
         $plan = $this->file->read($sent);
         [$author, $from] = [User::asking($request), $this->from($request)];
 
-        return $this->wrote($request, fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture), 200, $sent);
+        return $this->wrote(
+            $request,
+            fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture),
+            200,
+            $sent,
+        );
     }
 
     public function undo(Request $request, string $id): JsonResponse
@@ -115,12 +129,20 @@ final readonly class JobController
         $job = $this->job($request, $id);
         $kept = $this->open->newest($job);
         try {
-            $text = $this->file->write($kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluated)));
+            $text = $this->file->write(
+                $kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluated)),
+            );
         } catch (BadInput) {
-            // With the crew's numbers in it it would be more than a file can hold: then it says what it says without them.
+            // With the crew's numbers in it it would be more than a file can hold: then it says what it says without
+            // them.
             $text = $this->file->write($kept->evaluated->job());
         }
-        $flags = JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
+        $flags =
+            JSON_THROW_ON_ERROR |
+            JSON_PRETTY_PRINT |
+            JSON_UNESCAPED_UNICODE |
+            JSON_UNESCAPED_SLASHES |
+            JSON_PRESERVE_ZERO_FRACTION;
 
         return self::download($job, json_encode(json_decode($text, false, 64, JSON_THROW_ON_ERROR), $flags)."\n");
     }

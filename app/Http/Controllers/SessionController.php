@@ -28,13 +28,18 @@ final class SessionController
         return new JsonResponse([
             'name' => $user->name,
             'email' => $user->email,
-            'crews' => $user->crews->map(static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name])->values(),
+            'crews' => $user->crews
+                ->map(static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name])
+                ->values(),
         ]);
     }
 
     public function store(Request $request): JsonResponse
     {
-        $given = $request->validate(['email' => ['required', 'string', 'email', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        $given = $request->validate([
+            'email' => ['required', 'string', 'email', 'max:200'],
+            'password' => ['required', 'string', 'max:200'],
+        ]);
         $key = 'sign-in '.Str::lower($given['email']).' '.$request->ip();
         abort_if(RateLimiter::tooManyAttempts($key, self::GUESSES_A_MINUTE), 429, 'Too many tries. Wait a minute.');
         $user = User::query()->where('email', $given['email'])->first();

@@ -15,7 +15,8 @@ use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
 /**
- * Heavy questions wait for their turn, and have a bounded time and memory once it has come. The asker may call one off by the
+ * Heavy questions wait for their turn, and have a bounded time and memory once it has come. The asker may call one off
+ * by the
  * key that it was asked with (header `Question-Key`).
  */
 final readonly class InTurn
@@ -35,8 +36,15 @@ final readonly class InTurn
         $seconds = $request->json('seconds');
         $given = is_int($seconds) || is_float($seconds) ? (float) $seconds : null;
 
-        return $this->turn->take(User::asking($request), $key, static function (Question $question) use ($request, $next, $given): Response {
-            app()->instance(Effort::class, Allowance::effort($given, static fn (): bool => Turn::isCalledOff($question)));
+        return $this->turn->take(User::asking($request), $key, static function (Question $question) use (
+            $request,
+            $next,
+            $given,
+        ): Response {
+            app()->instance(
+                Effort::class,
+                Allowance::effort($given, static fn (): bool => Turn::isCalledOff($question)),
+            );
 
             return $next($request);
         });

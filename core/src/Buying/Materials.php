@@ -31,18 +31,33 @@ use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 
-/** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints want. */
+/**
+ * All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints
+ * want.
+ */
 final class Materials
 {
     public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
 
     /** What is bought for each kind of hanger. */
-    private const HANGERS = ['joist' => 'hanger', 'batten' => 'hanger', 'stud' => 'bracket', 'blocking' => 'bracket', 'hanger' => 'hanger', 'bracket' => 'bracket', 'clamp' => 'riser clamp', 'guide' => 'guide, loose round the pipe'];
+    private const HANGERS = [
+        'joist' => 'hanger',
+        'batten' => 'hanger',
+        'stud' => 'bracket',
+        'blocking' => 'bracket',
+        'hanger' => 'hanger',
+        'bracket' => 'bracket',
+        'clamp' => 'riser clamp',
+        'guide' => 'guide, loose round the pipe',
+    ];
 
     /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
     private const TWIN_MM = 0.5;
 
-    /** @var array<string, array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, source: ?array<string, string>}> */
+    /**
+     * @var array<string, array{shelf: string, what: string, maker: string, size: string, letters: string, count: int,
+     *     note: string, price: ?float, source: ?array<string, string>}>
+     */
     private array $rows = [];
 
     /** @var array<string, array<string, int>> sockets to cement, by system and size */
@@ -54,7 +69,7 @@ final class Materials
     /** @var array<string, true> methods that occur */
     private array $methods = [];
 
-    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
+    /** @param ?Effort $effort ends the planning of sticks when time or memory is over */
     public function __construct(
         private readonly JobLayout $layout,
         private readonly Job $job,
@@ -63,7 +78,11 @@ final class Materials
         private readonly ?Effort $effort = null,
     ) {}
 
-    /** @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int, note: string, price: ?float, each: ?float, source: ?array<string, string>}> by shelf, size and name; `price` of all of them together, `each` of one */
+    /**
+     * @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int,
+     *     note: string, price: ?float, each: ?float, source: ?array<string, string>}> by shelf, size and name; `price`
+     *     of all of them together, `each` of one
+     */
     public function rows(): array
     {
         [$this->rows, $this->cemented, $this->methods] = [[], [], []];
@@ -75,7 +94,8 @@ final class Materials
                 }
             }
             foreach ($run->joints as $joint) {
-                $this->cemented[$run->system->key][$joint->size] = ($this->cemented[$run->system->key][$joint->size] ?? 0) + 1;
+                $this->cemented[$run->system->key][$joint->size] =
+                    ($this->cemented[$run->system->key][$joint->size] ?? 0) + 1;
             }
             foreach (JointRegister::of($run) as $entry) {
                 $this->methods[$entry['method'] ?? ''] = true;
@@ -91,14 +111,25 @@ final class Materials
         $this->tools();
         $shelf = array_flip(self::SHELVES);
         $rows = array_values($this->rows);
-        $each = array_combine(array_map(static fn (Price $price): string => $price->key(), $this->job->prices), array_column($this->job->prices, 'each'));
+        $each = array_combine(
+            array_map(static fn (Price $price): string => $price->key(), $this->job->prices),
+            array_column($this->job->prices, 'each'),
+        );
         foreach ($rows as $n => $row) {
             $kept = $each[Price::keyOf($row['what'], $row['size'], $row['letters'])] ?? null;
             // What the crew says of its sticks goes before.
             $rows[$n]['each'] = $row['price'] !== null ? $row['price'] / $row['count'] : $kept;
             $rows[$n]['price'] ??= $kept === null ? null : $kept * $row['count'];
         }
-        usort($rows, static fn (array $a, array $b): int => [$shelf[$a['shelf']], $a['letters'], $a['size'], $a['what']] <=> [$shelf[$b['shelf']], $b['letters'], $b['size'], $b['what']]);
+        usort(
+            $rows,
+            static fn (array $a, array $b): int => [$shelf[$a['shelf']], $a['letters'], $a['size'], $a['what']] <=> [
+                $shelf[$b['shelf']],
+                $b['letters'],
+                $b['size'],
+                $b['what'],
+            ],
+        );
 
         return $rows;
     }
@@ -107,12 +138,24 @@ final class Materials
     private function pipes(): void
     {
         $units = $this->job->units;
-        foreach ((new JobCutting($this->layout, $this->job, $this->catalogue, $this->effort))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
+        foreach (
+            (new JobCutting($this->layout, $this->job, $this->catalogue, $this->effort))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]
+        ) {
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
                 $tape = (new Tape)->of($stick->stockMm);
                 $said = $units === Units::Inch ? $tape['feet'] : "{$tape['metric']} mm";
-                $this->add('pipe', "{$system->short}, {$said}", $system->name, $size, $system->letters, 1, $this->twin($system, $size), $stock[$stick->stock]->price, $system->pipe($size)->provenance);
+                $this->add(
+                    'pipe',
+                    "{$system->short}, {$said}",
+                    $system->name,
+                    $size,
+                    $system->letters,
+                    1,
+                    $this->twin($system, $size),
+                    $stock[$stick->stock]->price,
+                    $system->pipe($size)->provenance,
+                );
             }
         }
     }
@@ -120,14 +163,31 @@ final class Materials
     private function twin(PipeSystem $system, string $size): string
     {
         $mine = $system->pipe($size)->outsideMm;
-        $others = [...array_map(static fn ($run): array => [$run->system->key, $run->run->size], array_values($this->layout->runs)), ...array_map(static fn ($pipe): array => [$pipe->system ?? '', $pipe->size ?? ''], $this->job->standing)];
+        $others = [
+            ...array_map(
+                static fn ($run): array => [$run->system->key, $run->run->size],
+                array_values($this->layout->runs),
+            ),
+            ...array_map(static fn ($pipe): array => [$pipe->system ?? '', $pipe->size ?? ''], $this->job->standing),
+        ];
         foreach ($others as [$key, $other]) {
-            if ($other !== $size || $key === '' || $key === $system->key || ! in_array($size, $this->catalogue->system($key)->sizes(), true)) {
+            if (
+                $other !== $size ||
+                $key === '' ||
+                $key === $system->key ||
+                ! in_array($size, $this->catalogue->system($key)->sizes(), true)
+            ) {
                 continue;
             }
             $theirs = $this->catalogue->system($key)->pipe($size)->outsideMm;
             if (abs($theirs - $mine) > self::TWIN_MM) {
-                return sprintf('not the %s of %s: %.1f and %.1f mm outside', $size, $this->catalogue->system($key)->letters, $mine, $theirs);
+                return sprintf(
+                    'not the %s of %s: %.1f and %.1f mm outside',
+                    $size,
+                    $this->catalogue->system($key)->letters,
+                    $mine,
+                    $theirs,
+                );
             }
         }
 
@@ -136,7 +196,12 @@ final class Materials
 
     private function part(Bend|Straight|Branch $part, PipeSystem $system): void
     {
-        $size = $part instanceof Branch && $part->branchSize !== $part->size ? "{$part->size} × {$part->branchSize}" : ($part instanceof Straight && $part->reducesTo !== null ? "{$part->size} × {$part->reducesTo}" : $part->size);
+        $size =
+            $part instanceof Branch && $part->branchSize !== $part->size
+                ? "{$part->size} × {$part->branchSize}"
+                : ($part instanceof Straight && $part->reducesTo !== null
+                    ? "{$part->size} × {$part->reducesTo}"
+                    : $part->size);
         $this->add('fitting', $part->name, $part->makerName, $size, $system->letters, 1, '', null, $part->provenance);
     }
 
@@ -145,12 +210,25 @@ final class Materials
         foreach ($offer->parts ?? [] as $part) {
             if ($part instanceof Coupling || ($part instanceof Part && $part->isBought())) {
                 $lead = $part instanceof Part ? $part->leadInWords($this->job->units) : null;
-                $this->add('coupling', $part->name, $part->makerName, $part->size, '', 1, $lead === null ? '' : "{$lead} of lead to each", null, $part->provenance);
+                $this->add(
+                    'coupling',
+                    $part->name,
+                    $part->makerName,
+                    $part->size,
+                    '',
+                    1,
+                    $lead === null ? '' : "{$lead} of lead to each",
+                    null,
+                    $part->provenance,
+                );
             }
         }
     }
 
-    /** What goes over the joints of a run that are made as its system is: a band for each of hubless iron, a gasket for each hub; cement needs nothing. */
+    /**
+     * What goes over the joints of a run that are made as its system is: a band for each of hubless iron, a gasket for
+     * each hub; cement needs nothing.
+     */
     private function ownJoints(RunLayout $run): void
     {
         $method = Method::tryFrom($run->system->ownJoint ?? '');
@@ -161,7 +239,10 @@ final class Materials
         $met = ['outlet' => $run->site->outlet, 'tie-in' => $run->site->tieIn];
         foreach ($run->joints as $joint) {
             // Where one run goes on into another the joint is that of the upper one.
-            if (($met[$joint->key] ?? null) === null && ! ($joint->key === 'outlet' && $run->run->outlet->kind === 'run')) {
+            if (
+                ($met[$joint->key] ?? null) === null &&
+                ! ($joint->key === 'outlet' && $run->run->outlet->kind === 'run')
+            ) {
                 $this->offer($this->ownOffer($run, $joint->size, $method, $joiner));
             }
         }
@@ -171,7 +252,10 @@ final class Materials
     {
         $key = "{$run->system->key} {$size} {$run->run->place->ground} {$run->run->place->access}";
         if (! array_key_exists($key, $this->own)) {
-            [$ours, $theirs] = [PipeEnd::of($run->system, $size, EndKind::Plain), PipeEnd::of($run->system, $size, EndJoiner::ownKind($run->system->ownJoint))];
+            [$ours, $theirs] = [
+                PipeEnd::of($run->system, $size, EndKind::Plain),
+                PipeEnd::of($run->system, $size, EndJoiner::ownKind($run->system->ownJoint)),
+            ];
             $this->own[$key] = $joiner->between($ours, $theirs, $run->run->place, $this->rulebook)->offer($method);
         }
 
@@ -188,7 +272,8 @@ final class Materials
             [$ours, $theirs] = [$joiner->single($single->a, $this->job), $joiner->single($single->b, $this->job)];
             $pipe = $ours === null || $theirs === null ? null : $offer?->cemented($ours, $theirs);
             if ($pipe !== null) {
-                $this->cemented[$pipe->system->key][$pipe->pipe->size] = ($this->cemented[$pipe->system->key][$pipe->pipe->size] ?? 0) + 1;
+                $this->cemented[$pipe->system->key][$pipe->pipe->size] =
+                    ($this->cemented[$pipe->system->key][$pipe->pipe->size] ?? 0) + 1;
             }
         }
     }
@@ -199,22 +284,65 @@ final class Materials
         $hanging = new RunHanging($layout, $this->job, $this->catalogue, $this->rulebook);
         $hangers = $hanging->places();
         foreach ($hangers as $hanger) {
-            $this->add('hanger', self::HANGERS[$hanger->kind], '', $layout->legs[$hanger->leg]->line->size, '', 1, '', null, null);
+            $this->add(
+                'hanger',
+                self::HANGERS[$hanger->kind],
+                '',
+                $layout->legs[$hanger->leg]->line->size,
+                '',
+                1,
+                '',
+                null,
+                null,
+            );
         }
         if ($hangers !== []) {
             $screws = $this->catalogue->assumption('screws-per-hanger');
-            $this->add('hanger', 'screws for hangers', '', '', '', (int) round($screws->value * count($hangers)), "{$screws->value} to each", null, $screws->provenance);
+            $this->add(
+                'hanger',
+                'screws for hangers',
+                '',
+                '',
+                '',
+                (int) round($screws->value * count($hangers)),
+                "{$screws->value} to each",
+                null,
+                $screws->provenance,
+            );
         }
         [$allowances, $braces] = $hanging->furtherParts($hangers);
         if ($allowances > 0) {
-            $this->add('coupling', 'expansion joint', '', $layout->run->size, $layout->system->letters, $allowances, 'or an offset in its place', null, null);
+            $this->add(
+                'coupling',
+                'expansion joint',
+                '',
+                $layout->run->size,
+                $layout->system->letters,
+                $allowances,
+                'or an offset in its place',
+                null,
+                null,
+            );
         }
         if ($braces > 0) {
-            $this->add('hanger', 'brace against sway', '', $layout->run->size, '', $braces, 'rigid, or a strap to each side', null, null);
+            $this->add(
+                'hanger',
+                'brace against sway',
+                '',
+                $layout->run->size,
+                '',
+                $braces,
+                'rigid, or a strap to each side',
+                null,
+                null,
+            );
         }
     }
 
-    /** Cans of cement and primer for the sockets that are cemented: whole ones, of the size that the crew's units go with. */
+    /**
+     * Cans of cement and primer for the sockets that are cemented: whole ones, of the size that the crew's units go
+     * with.
+     */
     private function cement(): void
     {
         $planner = new CementPlanner($this->catalogue);
@@ -236,10 +364,30 @@ final class Materials
             }
             $plan = $planner->plan($system, $system, $system->pipe($names[0]), $this->rulebook, $this->job->conditions);
             if ($plan->cement !== null) {
-                $this->add('consumable', "{$plan->cement['name']}, {$can}", $plan->cement['standard'], '', $system->letters, (int) ceil($cans - Tolerance::ROUNDING), "{$joints} sockets", null, $source);
+                $this->add(
+                    'consumable',
+                    "{$plan->cement['name']}, {$can}",
+                    $plan->cement['standard'],
+                    '',
+                    $system->letters,
+                    (int) ceil($cans - Tolerance::ROUNDING),
+                    "{$joints} sockets",
+                    null,
+                    $source,
+                );
             }
             if ($plan->primer !== null) {
-                $this->add('consumable', "{$plan->primer['name']}, {$can}", $plan->primer['standard'], '', $system->letters, (int) ceil($cans / $planner->primerYield() - Tolerance::ROUNDING), "{$joints} sockets", null, $plan->primer['provenance']);
+                $this->add(
+                    'consumable',
+                    "{$plan->primer['name']}, {$can}",
+                    $plan->primer['standard'],
+                    '',
+                    $system->letters,
+                    (int) ceil($cans / $planner->primerYield() - Tolerance::ROUNDING),
+                    "{$joints} sockets",
+                    null,
+                    $plan->primer['provenance'],
+                );
             }
         }
     }
@@ -253,10 +401,29 @@ final class Materials
         }
     }
 
-    private function add(string $shelf, string $what, string $maker, string $size, string $letters, int $count, string $note, ?float $price, ?Provenance $source): void
-    {
+    private function add(
+        string $shelf,
+        string $what,
+        string $maker,
+        string $size,
+        string $letters,
+        int $count,
+        string $note,
+        ?float $price,
+        ?Provenance $source,
+    ): void {
         $key = "{$shelf}|{$what}|{$size}|{$letters}";
-        $this->rows[$key] ??= ['shelf' => $shelf, 'what' => $what, 'maker' => $maker, 'size' => $size, 'letters' => $letters, 'count' => 0, 'note' => $note, 'price' => null, 'source' => $source?->toArray()];
+        $this->rows[$key] ??= [
+            'shelf' => $shelf,
+            'what' => $what,
+            'maker' => $maker,
+            'size' => $size,
+            'letters' => $letters,
+            'count' => 0,
+            'note' => $note,
+            'price' => null,
+            'source' => $source?->toArray(),
+        ];
         $this->rows[$key]['count'] += $count;
         if ($price !== null) {
             $this->rows[$key]['price'] = ($this->rows[$key]['price'] ?? 0.0) + $price * $count;

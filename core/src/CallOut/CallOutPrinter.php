@@ -17,7 +17,7 @@ final readonly class CallOutPrinter
 {
     public function __construct(private Units $units) {}
 
-    /** @param  list<Leg>  $legs */
+    /** @param list<Leg> $legs */
     public function line(array $legs): string
     {
         return implode(' / ', array_map($this->phrase(...), $legs));
@@ -67,20 +67,30 @@ final readonly class CallOutPrinter
         }
         $angle = $leg->turnDeg === null ? '' : ' by '.self::number($leg->turnDeg).'°';
         $way = match ($leg->way) {
-            Way::On => 'straight on', Way::Ahead => 'ahead', Way::Back => 'back', Way::Left => 'to the left'.$angle, Way::Right => 'to the right'.$angle,
-            Way::Up => $leg->turnDeg === null ? 'straight up' : 'rising'.$angle, Way::Down => $leg->turnDeg === null ? 'straight down' : 'going down'.$angle,
+            Way::On => 'straight on',
+            Way::Ahead => 'ahead',
+            Way::Back => 'back',
+            Way::Left => 'to the left'.$angle,
+            Way::Right => 'to the right'.$angle,
+            Way::Up => $leg->turnDeg === null ? 'straight up' : 'rising'.$angle,
+            Way::Down => $leg->turnDeg === null ? 'straight down' : 'going down'.$angle,
             default => $leg->way->value,
         };
         $length = match (true) {
             $leg->isClose => 'fitting in fitting,',
             $leg->takes === 'rest' => 'the rest of the levels,',
-            $this->units === Units::Inch => TapePrinter::feet($leg->length ?? Length::nm(0)).($leg->isToStop ? ' stop to stop' : ''),
-            default => TapePrinter::millimetres($leg->length ?? Length::nm(0)).' mm'.($leg->isToStop ? ' stop to stop' : ''),
+            $this->units === Units::Inch => TapePrinter::feet($leg->length ?? Length::nm(0)).
+                ($leg->isToStop ? ' stop to stop' : ''),
+            default => TapePrinter::millimetres($leg->length ?? Length::nm(0)).
+                ' mm'.
+                ($leg->isToStop ? ' stop to stop' : ''),
         };
         $fall = match (true) {
             $fallMmPerM === null => '',
             abs($fallMmPerM) < 0.005 => ', dead level',
-            default => ', '.($fallMmPerM < 0 ? 'rising ' : 'falling ').Fall::mmPerM(abs($fallMmPerM))->said($this->units),
+            default => ', '.
+                ($fallMmPerM < 0 ? 'rising ' : 'falling ').
+                Fall::mmPerM(abs($fallMmPerM))->said($this->units),
         };
 
         return "{$length} {$way}{$fall}";
@@ -92,7 +102,10 @@ final readonly class CallOutPrinter
         if ($leg->drop !== null) {
             $rises = $leg->drop->nanometres < 0;
 
-            return [($rises ? 'rise ' : 'drop ').TapePrinter::exact($rises ? $leg->drop->negated() : $leg->drop, $this->units)];
+            return [
+                ($rises ? 'rise ' : 'drop ').
+                TapePrinter::exact($rises ? $leg->drop->negated() : $leg->drop, $this->units),
+            ];
         }
         if ($leg->fallMmPerM === null) {
             return [];
@@ -101,9 +114,12 @@ final readonly class CallOutPrinter
             return ['level'];
         }
         if ($this->units === Units::Inch) {
-            $marks = $leg->fallMmPerM / Fall::MM_PER_M_PER_IN_PER_FT * 64;
+            $marks = ($leg->fallMmPerM / Fall::MM_PER_M_PER_IN_PER_FT) * 64;
             if (abs($marks - round($marks)) < Tolerance::ROUNDING && $marks > 0) {
-                return ['fall '.TapePrinter::exact(Length::nm((int) round($marks) * intdiv(Length::NM_PER_INCH, 64)), Units::Inch)];
+                return [
+                    'fall '.
+                    TapePrinter::exact(Length::nm((int) round($marks) * intdiv(Length::NM_PER_INCH, 64)), Units::Inch),
+                ];
             }
         }
 

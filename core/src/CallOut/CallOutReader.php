@@ -9,10 +9,13 @@ use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\Units;
 
-/** Reads a whole call-out line: phrases between slashes that stand free, semicolons, or line breaks. Never fails, and never loses a word. */
+/**
+ * Reads a whole call-out line: phrases between slashes that stand free, semicolons, or line breaks. Never fails, and
+ * never loses a word.
+ */
 final readonly class CallOutReader
 {
-    /** @param  list<string>  $sizes of the pipe system */
+    /** @param list<string> $sizes of the pipe system */
     public function __construct(private Units $units, private array $sizes) {}
 
     /** @return list<Phrase> an empty line has none */
@@ -34,7 +37,8 @@ final readonly class CallOutReader
     }
 
     /**
-     * Puts the legs of a line into a run. Legs that say the same as before keep their ids and so their letters; so do legs
+     * Puts the legs of a line into a run. Legs that say the same as before keep their ids and so their letters; so do
+     * legs
      * that were changed in place.
      *
      * @throws BadInput if there are more legs than a run can have
@@ -55,7 +59,11 @@ final readonly class CallOutReader
     {
         $legs = array_map(static fn (Phrase $phrase): Leg => $phrase->leg, $phrases);
         if (count($legs) > Run::MOST_LEGS) {
-            throw BadInput::at('call_out.text', 'has more than '.Run::MOST_LEGS.' legs: part it in two runs', count($legs));
+            throw BadInput::at(
+                'call_out.text',
+                'has more than '.Run::MOST_LEGS.' legs: part it in two runs',
+                count($legs),
+            );
         }
         [$matched, $next] = LegMatcher::match($run->legs, $legs, $run->nextLeg);
 

@@ -15,5 +15,12 @@ final readonly class Head
      * @param ?string $system key; null: what is usual
      * @param list<Unread> $unread
      */
-    public function __construct(public string $name, public ?End $outlet, public ?string $size, public ?string $system, public float $headingDeg, public array $unread) {}
+    public function __construct(
+        public string $name,
+        public ?End $outlet,
+        public ?string $size,
+        public ?string $system,
+        public float $headingDeg,
+        public array $unread,
+    ) {}
 }

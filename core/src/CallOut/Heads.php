@@ -19,10 +19,32 @@ final readonly class Heads
 {
     /** What fixtures are called. */
     public const FIXTURES = [
-        'basin' => 'lavatory', 'lavatory' => 'lavatory', 'lav' => 'lavatory', 'washbasin' => 'lavatory', 'bidet' => 'bidet', 'bathtub' => 'bath', 'bath' => 'bath', 'tub' => 'bath', 'shower' => 'shower',
-        'kitchen sink' => 'kitchen-sink', 'kitchen' => 'kitchen-sink', 'bar sink' => 'bar-sink', 'mop sink' => 'mop-sink', 'service sink' => 'mop-sink', 'sink' => 'sink', 'dishwasher' => 'dishwasher',
-        'laundry tub' => 'laundry-tub', 'laundry' => 'laundry-tub', 'washer' => 'clothes-washer', 'standpipe' => 'clothes-washer', 'closet' => 'water-closet', 'toilet' => 'water-closet', 'wc' => 'water-closet',
-        'floor drain' => 'floor-drain', 'urinal' => 'urinal', 'camper inlet' => 'camper-inlet',
+        'basin' => 'lavatory',
+        'lavatory' => 'lavatory',
+        'lav' => 'lavatory',
+        'washbasin' => 'lavatory',
+        'bidet' => 'bidet',
+        'bathtub' => 'bath',
+        'bath' => 'bath',
+        'tub' => 'bath',
+        'shower' => 'shower',
+        'kitchen sink' => 'kitchen-sink',
+        'kitchen' => 'kitchen-sink',
+        'bar sink' => 'bar-sink',
+        'mop sink' => 'mop-sink',
+        'service sink' => 'mop-sink',
+        'sink' => 'sink',
+        'dishwasher' => 'dishwasher',
+        'laundry tub' => 'laundry-tub',
+        'laundry' => 'laundry-tub',
+        'washer' => 'clothes-washer',
+        'standpipe' => 'clothes-washer',
+        'closet' => 'water-closet',
+        'toilet' => 'water-closet',
+        'wc' => 'water-closet',
+        'floor drain' => 'floor-drain',
+        'urinal' => 'urinal',
+        'camper inlet' => 'camper-inlet',
     ];
 
     private const FROM_WHAT = 'Say what it comes from: a fixture, roof, vent off a run, or from "…".';
@@ -41,7 +63,7 @@ final readonly class Heads
         $this->tape = new TapeReader($job->units);
     }
 
-    /** @param  int  $at  where the phrase begins in the whole line, in characters */
+    /** @param int $at where the phrase begins in the whole line, in characters */
     public function read(string $text, int $at): Head
     {
         $rest = $text;
@@ -52,9 +74,24 @@ final readonly class Heads
         }
         $offset = static fn (string $left): int => $at + mb_strlen($text) - mb_strlen($left);
         $lower = static fn (string $left): string => mb_strtolower(ltrim($left));
-        $said = ['size' => null, 'system' => null, 'facing' => 0.0, 'group' => '', 'trap' => null, 'rim' => null, 'seal' => null, 'standpipe' => null];
+        $said = [
+            'size' => null,
+            'system' => null,
+            'facing' => 0.0,
+            'group' => '',
+            'trap' => null,
+            'rim' => null,
+            'seal' => null,
+            'standpipe' => null,
+        ];
         [$what, $unread, $branch] = [null, [], null];
-        $fixtures = implode('|', array_map(static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')), array_keys(self::FIXTURES)));
+        $fixtures = implode(
+            '|',
+            array_map(
+                static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')),
+                array_keys(self::FIXTURES),
+            ),
+        );
         while (trim($rest) !== '') {
             $rest = ltrim($rest);
             $left = $lower($rest);
@@ -66,7 +103,10 @@ final readonly class Heads
                 }
                 $what = 'vent';
                 $rest = mb_substr($rest, mb_strlen($m[0]) + mb_strlen($words));
-            } elseif ($what === null && preg_match("/^(?:an?\s+|the\s+)?({$fixtures}|roof|valve|cap|cleanout)(?=\s|$)/u", $left, $m) === 1) {
+            } elseif (
+                $what === null &&
+                preg_match("/^(?:an?\s+|the\s+)?({$fixtures}|roof|valve|cap|cleanout)(?=\s|$)/u", $left, $m) === 1
+            ) {
                 $what = (string) preg_replace('/\s+/', ' ', $m[1]);
                 $rest = mb_substr($rest, mb_strlen($m[0]));
             } elseif ($what === null && preg_match('/^from\s+"([^"]{1,80})"/u', $rest, $m) === 1) {
@@ -80,20 +120,38 @@ final readonly class Heads
             } else {
                 preg_match('/^\S+/u', $rest, $m);
                 $word = $m[0] ?? $rest;
-                $unread[] = new Unread($offset($rest), mb_strlen($word), $what === null ? self::FROM_WHAT : 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. After the fixture come its size, group, rim, trap, or facing.');
+                $unread[] = new Unread(
+                    $offset($rest),
+                    mb_strlen($word),
+                    $what === null
+                        ? self::FROM_WHAT
+                        : 'Not understood: “'.
+                            mb_strimwidth($word, 0, 30, '…').
+                            '”. After the fixture come its size, group, rim, trap, or facing.',
+                );
                 $rest = mb_substr($rest, mb_strlen($word));
             }
         }
         if ($what === null && $unread === []) {
             $unread[] = new Unread($at, max(1, mb_strlen(trim($text))), self::FROM_WHAT);
         }
-        $called = $name ?? ($what === 'vent' ? 'vent of '.($this->job->run($branch->run ?? '')->name ?? '') : $what ?? 'run');
+        $called =
+            $name ??
+            ($what === 'vent' ? 'vent of '.($this->job->run($branch->run ?? '')->name ?? '') : $what ?? 'run');
 
-        return new Head($called, $unread === [] ? $this->outlet($what, $called, $branch, $said) : null, $said['size'], $said['system'], $said['facing'], $unread);
+        return new Head(
+            $called,
+            $unread === [] ? $this->outlet($what, $called, $branch, $said) : null,
+            $said['size'],
+            $said['system'],
+            $said['facing'],
+            $unread,
+        );
     }
 
     /**
-     * @param array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float, seal: ?float, standpipe: ?float} $said
+     * @param array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float,
+     *     seal: ?float, standpipe: ?float} $said
      */
     private function outlet(string $what, string $name, ?BranchAt $branch, array $said): End
     {
@@ -104,10 +162,30 @@ final readonly class Heads
         if ($kind !== null) {
             $trap = $said['trap'] ?? (in_array($kind, FixtureTable::INTEGRAL, true) ? 'integral' : 'p');
 
-            return new End($name, 'fixture', fixture: new FixtureHead($kind, $trap, null, $said['seal'], null, null, $said['standpipe'], null, $said['rim'], null, $said['group']));
+            return new End(
+                $name,
+                'fixture',
+                fixture: new FixtureHead(
+                    $kind,
+                    $trap,
+                    null,
+                    $said['seal'],
+                    null,
+                    null,
+                    $said['standpipe'],
+                    null,
+                    $said['rim'],
+                    null,
+                    $said['group'],
+                ),
+            );
         }
 
-        return new End($what === 'socket' ? $name : $what, $what, terminal: in_array($what, ['roof', 'valve'], true) ? new Terminal : null);
+        return new End(
+            $what === 'socket' ? $name : $what,
+            $what,
+            terminal: in_array($what, ['roof', 'valve'], true) ? new Terminal : null,
+        );
     }
 
     /** Gives the words where a standpipe is said to be as tall as a pipe is wide, or null. */
@@ -126,9 +204,11 @@ final readonly class Heads
     /**
      * Reads one thing that is said beside the head.
      *
-     * @param array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float, seal: ?float, standpipe: ?float} $said
+     * @param array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float,
+     *     seal: ?float, standpipe: ?float} $said
      *
-     * @param-out array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float, seal: ?float, standpipe: ?float} $said
+     * @param-out array{size: ?string, system: ?string, facing: float, group: string, trap: ?string, rim: ?float,
+     *     seal: ?float, standpipe: ?float} $said
      *
      * @return ?int how many characters it took; null: none of these
      */
@@ -154,7 +234,21 @@ final readonly class Heads
 
             return mb_strlen($m[0]);
         }
-        if (preg_match('/^in\s+('.implode('|', array_map(static fn (string $key): string => preg_quote($key, '/'), $this->catalogue->laidKeys())).')(?=\s|$)/u', $left, $m) === 1) {
+        if (
+            preg_match(
+                '/^in\s+('.
+                    implode(
+                        '|',
+                        array_map(
+                            static fn (string $key): string => preg_quote($key, '/'),
+                            $this->catalogue->laidKeys(),
+                        ),
+                    ).
+                    ')(?=\s|$)/u',
+                $left,
+                $m,
+            ) === 1
+        ) {
             $said['system'] = $m[1];
 
             return mb_strlen($m[0]);

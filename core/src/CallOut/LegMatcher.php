@@ -9,9 +9,11 @@ use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Run;
 
 /**
- * Gives the legs of a new reading the ids of the legs that they are: a longest common subsequence of legs that say the same keep theirs,
+ * Gives the legs of a new reading the ids of the legs that they are: a longest common subsequence of legs that say the
+ * same keep theirs,
  * and between two of those, old legs and new ones pair off in order. What is left over is new.
- * Common starts and ends are matched first, so that the table (Wagner and Fischer, 1974) is only as large as what was changed.
+ * Common starts and ends are matched first, so that the table (Wagner and Fischer, 1974) is only as large as what was
+ * changed.
  */
 final class LegMatcher
 {
@@ -37,7 +39,12 @@ final class LegMatcher
         for ($i = 0; $i < $start; $i++) {
             $legs[] = $new[$i]->withId($old[$i]->id);
         }
-        foreach (self::middle(array_slice($old, $start, count($old) - $start - $ends), array_slice($new, $start, count($new) - $start - $ends)) as [$leg, $id]) {
+        foreach (
+            self::middle(
+                array_slice($old, $start, count($old) - $start - $ends),
+                array_slice($new, $start, count($new) - $start - $ends),
+            ) as [$leg, $id]
+        ) {
             $legs[] = $leg->withId($id ?? 'l'.$next++);
         }
         for ($i = $ends; $i > 0; $i--) {
@@ -100,7 +107,9 @@ final class LegMatcher
         $table = array_fill(0, count($old) + 1, array_fill(0, count($new) + 1, 0));
         for ($i = count($old) - 1; $i >= 0; $i--) {
             for ($j = count($new) - 1; $j >= 0; $j--) {
-                $table[$i][$j] = $old[$i]->saysTheSame($new[$j]) ? $table[$i + 1][$j + 1] + 1 : max($table[$i + 1][$j], $table[$i][$j + 1]);
+                $table[$i][$j] = $old[$i]->saysTheSame($new[$j])
+                    ? $table[$i + 1][$j + 1] + 1
+                    : max($table[$i + 1][$j], $table[$i][$j + 1]);
             }
         }
 

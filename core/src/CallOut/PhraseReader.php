@@ -18,8 +18,10 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 
 /**
- * Reads one phrase: `54 1/2 right at 1/4 per foot`, `down 14`, `left 45° 3' 8 drop 2`, `on 1' 10 to stop with long sweep size 3 "to the stack"`.
- * The parts may stand in any order. Whatever is not understood, or said twice, is marked where it stands and makes the phrase unread.
+ * Reads one phrase: `54 1/2 right at 1/4 per foot`, `down 14`, `left 45° 3' 8 drop 2`,
+ * `on 1' 10 to stop with long sweep size 3 "to the stack"`.
+ * The parts may stand in any order. Whatever is not understood, or said twice, is marked where it stands and makes the
+ * phrase unread.
  */
 final class PhraseReader
 {
@@ -45,7 +47,7 @@ final class PhraseReader
 
     private readonly TapeReader $tape;
 
-    /** @param  list<string>  $sizes of the pipe system */
+    /** @param list<string> $sizes of the pipe system */
     public function __construct(private readonly Units $units, private readonly array $sizes)
     {
         $this->tape = new TapeReader($units);
@@ -58,9 +60,24 @@ final class PhraseReader
      */
     public function read(string $text, int $offset): Phrase
     {
-        [$this->rest, $this->at, $this->said, $this->unread] = [mb_strtolower(Typography::plainMarks($text)), $offset, [], []];
+        [$this->rest, $this->at, $this->said, $this->unread] = [
+            mb_strtolower(Typography::plainMarks($text)),
+            $offset,
+            [],
+            [],
+        ];
         while (($this->rest = $this->skipBlank()) !== '') {
-            $understood = $this->name($text, $offset) || $this->takes() || $this->fall() || $this->drop() || $this->way() || $this->fitting() || $this->measured() || $this->size() || $this->close() || $this->length();
+            $understood =
+                $this->name($text, $offset) ||
+                $this->takes() ||
+                $this->fall() ||
+                $this->drop() ||
+                $this->way() ||
+                $this->fitting() ||
+                $this->measured() ||
+                $this->size() ||
+                $this->close() ||
+                $this->length();
             if (! $understood) {
                 $this->skipWord();
             }
@@ -98,11 +115,22 @@ final class PhraseReader
         $perFoot = '\s*(?:"(?!\w)|in\b|inch\b|inches\b)?\s*(?:per|a|to the|\/)\s*(?:foot|ft)\b';
         $patterns = [
             '/^(?:'.$lead.')?(?<v>'.$number.')'.$perFoot.'/u' => fn (string $v): float => $this->inPerFt($v),
-            '/^(?:'.$lead.')?(?<v>'.Words::NUMBER.')\s*(?:mm\s*(?:per|a|\/)\s*m(?:etre|eter)?\b|‰)/u' => static fn (string $v): float => self::float($v),
-            '/^(?:'.$lead.')?(?<v>'.Words::NUMBER.')\s*(?:%|percent\b)/u' => static fn (string $v): float => self::float($v) * 10,
-            '/^(?:'.$lead.')?1\s*:\s*(?<v>'.Words::NUMBER.')/u' => static fn (string $v): float => self::inverse($v),
+            '/^(?:'.
+            $lead.
+            ')?(?<v>'.
+            Words::NUMBER.
+            ')\s*(?:mm\s*(?:per|a|\/)\s*m(?:etre|eter)?\b|‰)/u' => static fn (string $v): float => self::float($v),
+            '/^(?:'.$lead.')?(?<v>'.Words::NUMBER.')\s*(?:%|percent\b)/u' => static fn (
+                string $v,
+            ): float => self::float($v) * 10,
+            '/^(?:'.$lead.')?1\s*:\s*(?<v>'.Words::NUMBER.')/u' => static fn (string $v): float => self::inverse(
+                $v,
+            ),
             '/^'.$lead.'1\s+in\s+(?<v>'.Words::NUMBER.')/u' => static fn (string $v): float => self::inverse($v),
-            '/^'.$lead.'(?<v>'.$number.')(?:\s*(?:"(?!\w)|in\b))?/u' => fn (string $v): float => $this->units === Units::Inch ? $this->inPerFt($v) : self::float($v),
+            '/^'.$lead.'(?<v>'.$number.')(?:\s*(?:"(?!\w)|in\b))?/u' => fn (string $v): float => $this->units ===
+            Units::Inch
+                ? $this->inPerFt($v)
+                : self::float($v),
             '/^(?<v>level)\b/u' => static fn (string $v): float => 0.0,
         ];
         foreach ($patterns as $pattern => $value) {
@@ -117,7 +145,13 @@ final class PhraseReader
     /** `the rest` of the levelled difference, or a share of it. */
     private function takes(): bool
     {
-        if (preg_match('/^(?:(?<share>(?:fall\s+)?shared|share the fall)|(?:the\s+)?rest)(?=\s|$)/u', $this->rest, $m) !== 1) {
+        if (
+            preg_match(
+                '/^(?:(?<share>(?:fall\s+)?shared|share the fall)|(?:the\s+)?rest)(?=\s|$)/u',
+                $this->rest,
+                $m,
+            ) !== 1
+        ) {
             return false;
         }
 
@@ -126,12 +160,18 @@ final class PhraseReader
 
     private function drop(): bool
     {
-        if (preg_match('/^(dropping|drops|drop|rising|rises|rise)\s+('.Words::length().')/u', $this->rest, $m) !== 1) {
+        if (
+            preg_match('/^(dropping|drops|drop|rising|rises|rise)\s+('.Words::length().')/u', $this->rest, $m) !== 1
+        ) {
             return false;
         }
         $rises = str_starts_with($m[1], 'ris');
 
-        return $this->take($m[0], 'drop', fn (): Length => $rises ? $this->tape->read($m[2])->negated() : $this->tape->read($m[2]));
+        return $this->take(
+            $m[0],
+            'drop',
+            fn (): Length => $rises ? $this->tape->read($m[2])->negated() : $this->tape->read($m[2]),
+        );
     }
 
     private function way(): bool
@@ -153,7 +193,10 @@ final class PhraseReader
     {
         $marked = '/^\s*(?<v>22\s+1\/2|'.Words::NUMBER.')\s*(?:°|degrees?\b|deg\b)/u';
         $bare = '/^\s*(?<v>22\s+1\/2|22\.5|45|60|67\.5)(?=[\s,]+(?:'.Words::length().')(?!\s*(?:per|a|\/|%|°)))/u';
-        if (preg_match($marked, $this->rest, $m) === 1 || (! isset($this->said['length']) && preg_match($bare, $this->rest, $m) === 1)) {
+        if (
+            preg_match($marked, $this->rest, $m) === 1 ||
+            (! isset($this->said['length']) && preg_match($bare, $this->rest, $m) === 1)
+        ) {
             $value = preg_match('/^22\s/', $m['v']) === 1 ? 22.5 : self::float($m['v']);
             if ($value < 0.01 || $value > 179.99) {
                 $this->complain($m[0], 'A turn is between nothing and 180 degrees.');
@@ -165,18 +208,38 @@ final class PhraseReader
     private function fitting(): bool
     {
         $bends = Words::bends();
-        if (preg_match('/^(?:with|by)\s+(?:an?\s+)?(?:(?<two>two\s+(?<twin>45|22|60|90)s)|(?<a>'.$bends.')(?:\s*\+\s*(?<b>'.$bends.'))?)(?:\s+(?:bends?|ells?))?(?<close>\s+street)?(?!\w)/u', $this->rest, $m) !== 1) {
+        if (
+            preg_match(
+                '/^(?:with|by)\s+(?:an?\s+)?(?:(?<two>two\s+(?<twin>45|22|60|90)s)|(?<a>'.
+                    $bends.
+                    ')(?:\s*\+\s*(?<b>'.
+                    $bends.
+                    '))?)(?:\s+(?:bends?|ells?))?(?<close>\s+street)?(?!\w)/u',
+                $this->rest,
+                $m,
+            ) !== 1
+        ) {
             return false;
         }
         $clean = static fn (string $words): string => (string) preg_replace('/\s+/', ' ', $words);
         [$first, $second] = $m['two'] !== '' ? [$m['twin'], $m['twin']] : [$clean($m['a']), $clean($m['b'] ?? '')];
 
-        return $this->take($m[0], 'fitting', static fn () => Words::fitting($first, $second, ($m['close'] ?? '') !== ''));
+        return $this->take(
+            $m[0],
+            'fitting',
+            static fn () => Words::fitting($first, $second, ($m['close'] ?? '') !== ''),
+        );
     }
 
     private function measured(): bool
     {
-        if (preg_match('/^(?:(?<stop>stop to stop|to the stops?|to stops?)|(?:centre|center) to (?:centre|center)|c-c)\b/u', $this->rest, $m) !== 1) {
+        if (
+            preg_match(
+                '/^(?:(?<stop>stop to stop|to the stops?|to stops?)|(?:centre|center) to (?:centre|center)|c-c)\b/u',
+                $this->rest,
+                $m,
+            ) !== 1
+        ) {
             return false;
         }
 
@@ -185,7 +248,13 @@ final class PhraseReader
 
     private function size(): bool
     {
-        if (preg_match('/^(?:size|in size)\s+('.Words::FRACTION.'|\d+)(?:\s*(?:"(?!\w)|in\b))?/u', $this->rest, $m) !== 1) {
+        if (
+            preg_match(
+                '/^(?:size|in size)\s+('.Words::FRACTION.'|\d+)(?:\s*(?:"(?!\w)|in\b))?/u',
+                $this->rest,
+                $m,
+            ) !== 1
+        ) {
             return false;
         }
         $size = (string) preg_replace('/\s+/', '-', $m[1]);
@@ -198,19 +267,24 @@ final class PhraseReader
 
     private function close(): bool
     {
-        return preg_match('/^(?:close|street)\b/u', $this->rest, $m) === 1 && $this->take($m[0], 'close', static fn (): bool => true);
+        return preg_match('/^(?:close|street)\b/u', $this->rest, $m) === 1 &&
+            $this->take($m[0], 'close', static fn (): bool => true);
     }
 
     private function length(): bool
     {
-        return preg_match('/^'.Words::length().'/u', $this->rest, $m) === 1 && $this->take($m[0], 'length', fn (): Length => $this->tape->read($m[0]));
+        return preg_match('/^'.Words::length().'/u', $this->rest, $m) === 1 &&
+            $this->take($m[0], 'length', fn (): Length => $this->tape->read($m[0]));
     }
 
     private function skipWord(): void
     {
         preg_match('/^\S+/u', $this->rest, $m);
         $word = $m[0] ?? $this->rest;
-        $this->complain($word, 'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. Say a length, a way, a turn or a fall.');
+        $this->complain(
+            $word,
+            'Not understood: “'.mb_strimwidth($word, 0, 30, '…').'”. Say a length, a way, a turn or a fall.',
+        );
 
         $this->take($word);
     }
@@ -251,7 +325,11 @@ final class PhraseReader
         } catch (BadInput $bad) {
             $lead = mb_strlen($text) - mb_strlen(ltrim($text));
             $field = self::FIELDS[$bad->field] ?? 'This';
-            $this->unread[] = new Unread($offset + $lead, max(1, mb_strlen(trim($text))), "{$field} {$bad->getMessage()}.");
+            $this->unread[] = new Unread(
+                $offset + $lead,
+                max(1, mb_strlen(trim($text))),
+                "{$field} {$bad->getMessage()}.",
+            );
         }
     }
 
@@ -263,7 +341,10 @@ final class PhraseReader
 
     private function leg(string $text, int $offset): Leg
     {
-        /** @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length, size?: string, fitting?: FittingChoice, close?: bool, what?: string, takes?: string} $said */
+        /**
+         * @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length,
+         *     size?: string, fitting?: FittingChoice, close?: bool, what?: string, takes?: string} $said
+         */
         $said = $this->said;
         $way = $said['way'] ?? Way::On;
         $length = $said['length'] ?? null;
@@ -284,8 +365,21 @@ final class PhraseReader
             $this->unread[] = new Unread($offset + $lead, max(1, mb_strlen(trim($text))), $problem);
         }
 
-        return new Leg('', $way, $said['turn'] ?? null, $length, $said['measured'] ?? false, $said['fall'] ?? null, $said['drop'] ?? null,
-            $said['size'] ?? null, $said['fitting'] ?? null, $said['close'] ?? false, $said['what'] ?? '', null, $said['takes'] ?? null);
+        return new Leg(
+            '',
+            $way,
+            $said['turn'] ?? null,
+            $length,
+            $said['measured'] ?? false,
+            $said['fall'] ?? null,
+            $said['drop'] ?? null,
+            $said['size'] ?? null,
+            $said['fitting'] ?? null,
+            $said['close'] ?? false,
+            $said['what'] ?? '',
+            null,
+            $said['takes'] ?? null,
+        );
     }
 
     /** @throws UnreadableLength */

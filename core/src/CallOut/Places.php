@@ -10,24 +10,45 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\UnreadableLength;
 
-/** Reads a place on another run: its name or the beginning of it, then how far along its tape, or `turn 2` for the turn into its second leg. */
+/**
+ * Reads a place on another run: its name or the beginning of it, then how far along its tape, or `turn 2` for the turn
+ * into its second leg.
+ */
 final class Places
 {
     /** @return array{?BranchAt, string, ?string} the place, the words that it took, and what is wrong */
     public static function read(string $text, Job $job): array
     {
         $lower = mb_strtolower($text);
-        if (preg_match('/^(?:the\s+)?("[^"]+"|[\p{L}\p{N}\-]+)(?:\s+(?:at\s+)?(?:(?:turn\s*|t)(?<turn>\d{1,3})|(?<length>'.Words::length().')))?/u', $lower, $m) !== 1) {
+        if (
+            preg_match(
+                '/^(?:the\s+)?("[^"]+"|[\p{L}\p{N}\-]+)(?:\s+(?:at\s+)?(?:(?:turn\s*|t)(?<turn>\d{1,3})|(?<length>'.
+                    Words::length().
+                    ')))?/u',
+                $lower,
+                $m,
+            ) !== 1
+        ) {
             return [null, '', 'Say which run, and how far along it.'];
         }
         $run = self::named(trim($m[1], '"'), $job);
         if ($run === null) {
-            return [null, $m[0], 'No run of this job is called “'.trim($m[1], '"').'”. They are: '.implode(', ', array_slice(array_map(static fn (Run $one): string => $one->id, $job->runs), 0, 12)).'.'];
+            return [
+                null,
+                $m[0],
+                'No run of this job is called “'.
+                trim($m[1], '"').
+                '”. They are: '.
+                implode(', ', array_slice(array_map(static fn (Run $one): string => $one->id, $job->runs), 0, 12)).
+                '.',
+            ];
         }
         if (($m['turn'] ?? '') !== '') {
             $leg = $run->legs[(int) $m['turn'] - 1] ?? null;
 
-            return $leg === null || (int) $m['turn'] < 2 ? [null, $m[0], "That run has no turn into a leg {$m['turn']}."] : [new BranchAt($run->id, $leg->id, null), $m[0], null];
+            return $leg === null || (int) $m['turn'] < 2
+                ? [null, $m[0], "That run has no turn into a leg {$m['turn']}."]
+                : [new BranchAt($run->id, $leg->id, null), $m[0], null];
         }
         if (($m['length'] ?? '') === '') {
             return [null, $m[0], 'Say how far along that run, from its start.'];

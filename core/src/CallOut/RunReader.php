@@ -19,8 +19,10 @@ use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * Reads a whole run in one line: where it comes from, its legs, where it goes. `lav: basin / east 30 / into stack 60`, `stack: roof 3 / down 120 / north 96`,
- * `vent off lav 20 / up 90 / roof`. What is not understood is marked where it stands; then no run is made, and no word is lost.
+ * Reads a whole run in one line: where it comes from, its legs, where it goes. `lav: basin / east 30 / into stack 60`,
+ * `stack: roof 3 / down 120 / north 96`,
+ * `vent off lav 20 / up 90 / roof`. What is not understood is marked where it stands; then no run is made, and no word
+ * is lost.
  */
 final readonly class RunReader
 {
@@ -58,7 +60,8 @@ final readonly class RunReader
         if ($tail !== null) {
             $all[] = new Phrase($tailText, $tailAt, new Leg(''), $tail['unread']);
         }
-        $isRead = $phrases !== [] && array_filter($all, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
+        $isRead =
+            $phrases !== [] && array_filter($all, static fn (Phrase $phrase): bool => $phrase->unread !== []) === [];
         if (! $isRead || $head->outlet === null) {
             return ['run' => null, 'phrases' => $all];
         }
@@ -88,7 +91,7 @@ final readonly class RunReader
         return null;
     }
 
-    /** @param  list<Phrase>  $phrases */
+    /** @param list<Phrase> $phrases */
     private function run(Head $head, string $system, array $phrases, End $tieIn): Run
     {
         $id = $this->freeId($head->name);
@@ -102,20 +105,41 @@ final readonly class RunReader
             $outlet->fixture !== null => 'fixture-drain',
             default => 'drain',
         };
-        $end = $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true) ? new End('roof', 'roof', terminal: new Terminal) : $tieIn;
+        $end =
+            $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true)
+                ? new End('roof', 'roof', terminal: new Terminal)
+                : $tieIn;
 
-        return new Run($id, $head->name, $system, $head->size ?? $this->size($outlet, $system), $use, null, $outlet, $end, null, $head->headingDeg, $legs, new Marks, count($legs) + 1);
+        return new Run(
+            $id,
+            $head->name,
+            $system,
+            $head->size ?? $this->size($outlet, $system),
+            $use,
+            null,
+            $outlet,
+            $end,
+            null,
+            $head->headingDeg,
+            $legs,
+            new Marks,
+            count($legs) + 1,
+        );
     }
 
     /** The system of what it meets, or else of the first run, or what is usual under the rulebook. */
     private function system(Head $head, ?End $tieIn): string
     {
-        $meets = $this->job->run($head->outlet->branch->run ?? $tieIn->branch->run ?? $tieIn->next ?? '');
+        $meets = $this->job->run($head->outlet->branch->run ?? ($tieIn->branch->run ?? ($tieIn->next ?? '')));
         if ($head->system !== null) {
             return $head->system;
         }
         $isCloset = $head->outlet?->fixture?->kind === 'water-closet';
-        $isWasteIntoSoil = $this->usual->isApart() && $meets?->system === $this->usual->soilSystem && $head->outlet?->fixture !== null && ! $isCloset;
+        $isWasteIntoSoil =
+            $this->usual->isApart() &&
+            $meets?->system === $this->usual->soilSystem &&
+            $head->outlet?->fixture !== null &&
+            ! $isCloset;
         if ($meets !== null && ! $isWasteIntoSoil) {
             return $meets->system;
         }
@@ -131,7 +155,9 @@ final readonly class RunReader
     {
         $sizes = $this->catalogue->system($system)->sizes(withBends: true);
         $wanted = match (true) {
-            $outlet->fixture !== null => $this->catalogue->fixtures()->load($outlet->fixture->kind, $this->job->rulebook)->trapSize ?? '2',
+            $outlet->fixture !== null => $this->catalogue
+                ->fixtures()
+                ->load($outlet->fixture->kind, $this->job->rulebook)->trapSize ?? '2',
             $outlet->branch !== null => $this->ventSize($outlet->branch->run),
             default => $this->usual->drainSize,
         };
@@ -149,14 +175,19 @@ final readonly class RunReader
     {
         $drain = $this->job->run($run)->size ?? $this->usual->ventSizeMost;
 
-        return Nominal::mm($drain) > Nominal::mm($this->usual->ventSizeMost) + Tolerance::NOMINAL_MM ? $this->usual->ventSizeMost : $drain;
+        return Nominal::mm($drain) > Nominal::mm($this->usual->ventSizeMost) + Tolerance::NOMINAL_MM
+            ? $this->usual->ventSizeMost
+            : $drain;
     }
 
     private function freeId(string $name): string
     {
         $base = trim((string) preg_replace('/[^a-z0-9]+/', '-', mb_strtolower($name)), '-');
 
-        return Ids::free(ctype_alpha($base[0] ?? '') ? $base : trim("run-{$base}", '-'), array_map(static fn (Run $run): string => $run->id, $this->job->runs));
+        return Ids::free(
+            ctype_alpha($base[0] ?? '') ? $base : trim("run-{$base}", '-'),
+            array_map(static fn (Run $run): string => $run->id, $this->job->runs),
+        );
     }
 
     /** @return list<array{string, int}> phrases with where they begin, in characters */

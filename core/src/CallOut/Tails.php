@@ -9,7 +9,10 @@ use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Terminal;
 
-/** Reads where a run goes: `into stack 60`, `into line 24 with combo`, `on into sewer`, `roof`, `valve`, `gully`, `to "stub"`. */
+/**
+ * Reads where a run goes: `into stack 60`, `into line 24 with combo`, `on into sewer`, `roof`, `valve`, `gully`,
+ * `to "stub"`.
+ */
 final readonly class Tails
 {
     public function __construct(private Job $job) {}
@@ -17,7 +20,10 @@ final readonly class Tails
     /** Whether a phrase says where a run goes. */
     public static function isOne(string $text): bool
     {
-        return preg_match('/^\s*(?:into\s|on\s+into\s|to\s+"|(?:through\s+the\s+)?roof\s*$|(?:air\s+)?valve\s*$|gully\s*$|cap\s*$)/iu', $text) === 1;
+        return preg_match(
+            '/^\s*(?:into\s|on\s+into\s|to\s+"|(?:through\s+the\s+)?roof\s*$|(?:air\s+)?valve\s*$|gully\s*$|cap\s*$)/iu',
+            $text,
+        ) === 1;
     }
 
     /** @return array{end: ?End, unread: list<Unread>} */
@@ -25,9 +31,23 @@ final readonly class Tails
     {
         $words = trim(mb_strtolower($text));
         $lead = mb_strlen($text) - mb_strlen(ltrim($text));
-        $fail = static fn (string $message): array => ['end' => null, 'unread' => [new Unread($at + $lead, max(1, mb_strlen(trim($text))), $message)]];
-        if (preg_match('/(roof|valve|gully|cap)$/u', $words, $m) === 1 && ! str_starts_with($words, 'into') && ! str_starts_with($words, 'on')) {
-            return ['end' => new End($m[1], $m[1], terminal: in_array($m[1], ['roof', 'valve'], true) ? new Terminal : null), 'unread' => []];
+        $fail = static fn (string $message): array => [
+            'end' => null,
+            'unread' => [new Unread($at + $lead, max(1, mb_strlen(trim($text))), $message)],
+        ];
+        if (
+            preg_match('/(roof|valve|gully|cap)$/u', $words, $m) === 1 &&
+            ! str_starts_with($words, 'into') &&
+            ! str_starts_with($words, 'on')
+        ) {
+            return [
+                'end' => new End(
+                    $m[1],
+                    $m[1],
+                    terminal: in_array($m[1], ['roof', 'valve'], true) ? new Terminal : null,
+                ),
+                'unread' => [],
+            ];
         }
         if (preg_match('/^to\s+"([^"]{1,80})"$/u', trim($text), $m) === 1) {
             return ['end' => new End($m[1], 'socket'), 'unread' => []];
@@ -35,7 +55,9 @@ final readonly class Tails
         if (preg_match('/^on\s+into\s+(.+)$/u', $words, $m) === 1) {
             $run = Places::named(trim($m[1], '" '), $this->job);
 
-            return $run === null ? $fail('No run of this job is called that.') : ['end' => new End("on into {$run->name}", 'run', next: $run->id), 'unread' => []];
+            return $run === null
+                ? $fail('No run of this job is called that.')
+                : ['end' => new End("on into {$run->name}", 'run', next: $run->id), 'unread' => []];
         }
         $into = (string) preg_replace('/^into\s+/u', '', $words);
         [$branch, $taken, $problem] = Places::read($into, $this->job);
@@ -47,11 +69,22 @@ final readonly class Tails
         if ($rest !== '') {
             $asked = (string) preg_replace(['/^(?:with|by)\s+(?:an?\s+)?/u', '/\s+/u'], ['', '-'], $rest);
             if (! in_array($asked, BranchAt::PATTERNS, true)) {
-                return $fail('Not understood: “'.mb_strimwidth($rest, 0, 30, '…').'”. A branch is a san tee, wye, combo, swept tee, boss …');
+                return $fail(
+                    'Not understood: “'.
+                        mb_strimwidth($rest, 0, 30, '…').
+                        '”. A branch is a san tee, wye, combo, swept tee, boss …',
+                );
             }
             $pattern = $asked;
         }
 
-        return ['end' => new End('into '.($this->job->run($branch->run)->name ?? ''), 'branch', branch: new BranchAt($branch->run, $branch->leg, $branch->atMm, $pattern)), 'unread' => []];
+        return [
+            'end' => new End(
+                'into '.($this->job->run($branch->run)->name ?? ''),
+                'branch',
+                branch: new BranchAt($branch->run, $branch->leg, $branch->atMm, $pattern),
+            ),
+            'unread' => [],
+        ];
     }
 }

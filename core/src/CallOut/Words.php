@@ -18,15 +18,46 @@ final class Words
     private const INCH = "(?:\"(?!\\w)|''|inches\\b|inch\\b|in\\b(?!\\s*\\d))";
 
     public const WAYS = [
-        'left' => Way::Left, 'right' => Way::Right, 'up' => Way::Up, 'down' => Way::Down, 'on' => Way::On, 'straight on' => Way::On, 'straight' => Way::On,
-        'ahead' => Way::Ahead, 'forward' => Way::Ahead, 'back' => Way::Back, 'north' => Way::North, 'east' => Way::East, 'south' => Way::South, 'west' => Way::West,
+        'left' => Way::Left,
+        'right' => Way::Right,
+        'up' => Way::Up,
+        'down' => Way::Down,
+        'on' => Way::On,
+        'straight on' => Way::On,
+        'straight' => Way::On,
+        'ahead' => Way::Ahead,
+        'forward' => Way::Ahead,
+        'back' => Way::Back,
+        'north' => Way::North,
+        'east' => Way::East,
+        'south' => Way::South,
+        'west' => Way::West,
     ];
 
     private const BENDS = [
-        'long sweep 90' => 'long-sweep', 'long sweep' => 'long-sweep', 'long-sweep' => 'long-sweep', 'long 90' => 'long-sweep', 'long' => 'long-sweep', 'sweep' => 'long-sweep',
-        'short sweep' => 'short-sweep', 'short-sweep' => 'short-sweep', 'knuckle' => 'knuckle', 'swept 92' => 'swept', 'swept' => 'swept', 'slow' => 'swept', '30' => 'twelfth', '15' => 'twenty-fourth',
-        'short 90' => 'quarter', 'short' => 'quarter', 'quarter' => 'quarter', '90' => 'quarter',
-        '60' => 'sixth', '45' => 'eighth', '22 1/2' => 'sixteenth', '22.5' => 'sixteenth', '22' => 'sixteenth',
+        'long sweep 90' => 'long-sweep',
+        'long sweep' => 'long-sweep',
+        'long-sweep' => 'long-sweep',
+        'long 90' => 'long-sweep',
+        'long' => 'long-sweep',
+        'sweep' => 'long-sweep',
+        'short sweep' => 'short-sweep',
+        'short-sweep' => 'short-sweep',
+        'knuckle' => 'knuckle',
+        'swept 92' => 'swept',
+        'swept' => 'swept',
+        'slow' => 'swept',
+        '30' => 'twelfth',
+        '15' => 'twenty-fourth',
+        'short 90' => 'quarter',
+        'short' => 'quarter',
+        'quarter' => 'quarter',
+        '90' => 'quarter',
+        '60' => 'sixth',
+        '45' => 'eighth',
+        '22 1/2' => 'sixteenth',
+        '22.5' => 'sixteenth',
+        '22' => 'sixteenth',
     ];
 
     /** A length as it may stand inside a phrase. */
@@ -34,9 +65,17 @@ final class Words
     {
         $inches = self::FRACTION.'|'.self::NUMBER;
 
-        return '(?:'.self::NUMBER.'\s*(?:mm|cm|m)\b'
-            .'|'.self::NUMBER."\\s*(?:'(?!')|ft\\b|feet\\b|foot\\b)(?:\\s*-?\\s*(?:{$inches})(?!\\s*(?:'(?!')|ft\\b|mm\\b|cm\\b|m\\b|°|deg))(?:\\s*".self::INCH.')?)?'
-            ."|(?:{$inches})(?:\\s*".self::INCH.')?)';
+        return '(?:'.
+            self::NUMBER.
+            '\s*(?:mm|cm|m)\b'.
+            '|'.
+            self::NUMBER.
+            "\\s*(?:'(?!')|ft\\b|feet\\b|foot\\b)(?:\\s*-?\\s*(?:{$inches})(?!\\s*(?:'(?!')|ft\\b|mm\\b|cm\\b|m\\b|°|deg))(?:\\s*".
+            self::INCH.
+            ')?)?'.
+            "|(?:{$inches})(?:\\s*".
+            self::INCH.
+            ')?)';
     }
 
     /** @return string a pattern for any word of the list, longest first */
@@ -65,18 +104,31 @@ final class Words
     /** Gives the words for a fitting, such that reading them gives the same fitting. */
     public static function said(FittingChoice $choice): string
     {
-        $short = ['sixteenth' => '22', 'eighth' => '45', 'sixth' => '60', 'quarter' => 'short 90', 'long-sweep' => 'long sweep', 'short-sweep' => 'short sweep',
-            'knuckle' => 'knuckle', 'swept' => 'swept', 'twelfth' => '30', 'twenty-fourth' => '15'];
+        $short = [
+            'sixteenth' => '22',
+            'eighth' => '45',
+            'sixth' => '60',
+            'quarter' => 'short 90',
+            'long-sweep' => 'long sweep',
+            'short-sweep' => 'short sweep',
+            'knuckle' => 'knuckle',
+            'swept' => 'swept',
+            'twelfth' => '30',
+            'twenty-fourth' => '15',
+        ];
         $words = implode('+', array_map(static fn (string $pattern): string => $short[$pattern], $choice->patterns));
 
         return 'with '.$words.($choice->isClose ? ' street' : '');
     }
 
-    /** @param  list<string>  $words */
+    /** @param list<string> $words */
     private static function either(array $words): string
     {
         usort($words, static fn (string $a, string $b): int => strlen($b) <=> strlen($a));
 
-        return implode('|', array_map(static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')), $words));
+        return implode(
+            '|',
+            array_map(static fn (string $word): string => str_replace(' ', '\s+', preg_quote($word, '/')), $words),
+        );
     }
 }

@@ -9,6 +9,11 @@ final readonly class Assumption implements Storable
 {
     use StoredRow;
 
-    /** @param  string  $what it says, in words */
-    public function __construct(public float $value, public string $unit, public Provenance $provenance, public string $what = '') {}
+    /** @param string $what it says, in words */
+    public function __construct(
+        public float $value,
+        public string $unit,
+        public Provenance $provenance,
+        public string $what = '',
+    ) {}
 }

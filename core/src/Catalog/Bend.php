@@ -8,7 +8,8 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /**
- * One bend of one size. Take-offs run from the centre to where the end of the pipe comes to rest (the stop of a socket; the gap of the joint
+ * One bend of one size. Take-offs run from the centre to where the end of the pipe comes to rest
+ * (the stop of a socket; the gap of the joint
  * included where its ends stand apart), or to the end of the spigot; mm and degrees.
  */
 final readonly class Bend implements Storable
@@ -32,7 +33,8 @@ final readonly class Bend implements Storable
     ) {}
 
     /**
-     * Takes a row whose take-off may be null: it is drawn from the radius then, `isKnown` is false, and nothing is to be cut by it.
+     * Takes a row whose take-off may be null: it is drawn from the radius then, `isKnown` is false, and nothing is to
+     * be cut by it.
      *
      * @param float $gapMm how far the end of the pipe stands off the fitting in a joint of this system
      *

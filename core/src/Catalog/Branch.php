@@ -8,8 +8,10 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /**
- * One branch fitting of one pair of sizes. Lengths in mm from where the axes cross to where the end of the pipe comes to rest: up the run, down the run,
- * along the branch. Where the catalogue states none, a length is drawn from the bores, and `isRunKnown` or `isBranchKnown` is false: nothing is cut by it.
+ * One branch fitting of one pair of sizes. Lengths in mm from where the axes cross to where the end of the pipe comes
+ * to rest: up the run, down the run,
+ * along the branch. Where the catalogue states none, a length is drawn from the bores, and `isRunKnown` or
+ * `isBranchKnown` is false: nothing is cut by it.
  */
 final readonly class Branch implements Storable
 {
@@ -48,14 +50,20 @@ final readonly class Branch implements Storable
      *
      * @throws BadInput
      */
-    public static function read(Fields $row, string $table, float $boreMm, float $branchBoreMm, float $gapMm = 0.0): self
-    {
+    public static function read(
+        Fields $row,
+        string $table,
+        float $boreMm,
+        float $branchBoreMm,
+        float $gapMm = 0.0,
+    ): self {
         $turn = $row->number('turn_deg', 1, 95);
         $runIn = $row->numberOrNull('run_in_mm', 0, 2000);
         $runOut = $row->numberOrNull('run_out_mm', 0, 2000);
         $branch = $row->numberOrNull('branch_mm', 0, 2000);
-        // For drawing only: the branch leaves the run where their bores part, (R + r·cos t) / sin t from the crossing of the axes.
-        $parts = ($boreMm / 2 + $branchBoreMm / 2 * cos(deg2rad($turn))) / sin(deg2rad($turn));
+        // For drawing only: the branch leaves the run where their bores part, (R + r·cos t) / sin t from the crossing
+        // of the axes.
+        $parts = ($boreMm / 2 + ($branchBoreMm / 2) * cos(deg2rad($turn))) / sin(deg2rad($turn));
 
         return new self(
             $row->string('id'),
@@ -67,7 +75,10 @@ final readonly class Branch implements Storable
             $row->string('name'),
             $row->string('maker_name'),
             $turn,
-            ($runIn ?? $branchBoreMm / 2 / sin(deg2rad($turn)) + ($turn < 60 ? $parts * cos(deg2rad($turn)) * 0.9 : $boreMm * 0.2)) + $gapMm,
+            ($runIn ??
+                $branchBoreMm / 2 / sin(deg2rad($turn)) +
+                    ($turn < 60 ? $parts * cos(deg2rad($turn)) * 0.9 : $boreMm * 0.2)) +
+                $gapMm,
             ($runOut ?? $branchBoreMm / 2 / sin(deg2rad($turn)) + $boreMm * ($turn < 60 ? 0.05 : 0.35)) + $gapMm,
             ($branch ?? $parts * ($turn < 60 ? 1.05 : 1.3)) + $gapMm,
             $runIn !== null && $runOut !== null,

@@ -11,21 +11,73 @@ use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
 
-/** The catalogue as it is browsed: rows of one kind, found by what they are called on site, each with its numbers, its lies and where they come from. */
+/**
+ * The catalogue as it is browsed: rows of one kind, found by what they are called on site, each with its numbers, its
+ * lies and where they come from.
+ */
 final readonly class Browse
 {
-    public const KINDS = ['fittings', 'pipes', 'couplings', 'gaskets', 'adapters', 'traps', 'clips', 'cements', 'lubricants'];
+    public const KINDS = [
+        'fittings',
+        'pipes',
+        'couplings',
+        'gaskets',
+        'adapters',
+        'traps',
+        'clips',
+        'cements',
+        'lubricants',
+    ];
 
     private const LABELS = [
-        'od_mm' => 'outside', 'od_plus_mm' => 'may be over', 'od_minus_mm' => 'may be under', 'bore_mm' => 'bore', 'wall_mm' => 'wall', 'kg_per_m' => 'kg per m', 'depth_mm' => 'socket depth', 'gap_mm' => 'gap in the joint',
-        'take_off_mm' => 'centre to stop', 'spigot_mm' => 'centre to end of spigot', 'turn_deg' => 'turns', 'radius_mm' => 'radius', 'stop_mm' => 'stop', 'offset_mm' => 'stop to stop', 'length_mm' => 'length',
-        'torque_nm' => 'torque, N·m', 'torque_in_lb' => 'torque, in·lb', 'insertion_mm' => 'goes in', 'body_mm' => 'stop to face', 'engagement_mm' => 'screws in', 'hand_tight_mm' => 'hand-tight', 'lead_lb' => 'lead, lb',
-        'branch_mm' => 'branch, centre to stop', 'run_mm' => 'run overall', 'seal_least_mm' => 'seal at least', 'seal_most_mm' => 'seal at most', 'level_mm' => 'clips, level', 'upright_mm' => 'clips, upright', 'back_off_mm' => 'drawn back',
-        'film_mm' => 'wet film', 'value' => 'value', 'cup_mm' => 'cup depth', 'lead_depth_mm' => 'lead, deep',
+        'od_mm' => 'outside',
+        'od_plus_mm' => 'may be over',
+        'od_minus_mm' => 'may be under',
+        'bore_mm' => 'bore',
+        'wall_mm' => 'wall',
+        'kg_per_m' => 'kg per m',
+        'depth_mm' => 'socket depth',
+        'gap_mm' => 'gap in the joint',
+        'take_off_mm' => 'centre to stop',
+        'spigot_mm' => 'centre to end of spigot',
+        'turn_deg' => 'turns',
+        'radius_mm' => 'radius',
+        'stop_mm' => 'stop',
+        'offset_mm' => 'stop to stop',
+        'length_mm' => 'length',
+        'torque_nm' => 'torque, N·m',
+        'torque_in_lb' => 'torque, in·lb',
+        'insertion_mm' => 'goes in',
+        'body_mm' => 'stop to face',
+        'engagement_mm' => 'screws in',
+        'hand_tight_mm' => 'hand-tight',
+        'lead_lb' => 'lead, lb',
+        'branch_mm' => 'branch, centre to stop',
+        'run_mm' => 'run overall',
+        'seal_least_mm' => 'seal at least',
+        'seal_most_mm' => 'seal at most',
+        'level_mm' => 'clips, level',
+        'upright_mm' => 'clips, upright',
+        'back_off_mm' => 'drawn back',
+        'film_mm' => 'wet film',
+        'value' => 'value',
+        'cup_mm' => 'cup depth',
+        'lead_depth_mm' => 'lead, deep',
     ];
 
     /** Numbers that are only needed for a drawing or to tell apart, not shown first. */
-    private const QUIET = ['nominal_deg', 'out_of_round_mm', 'bead_od_mm', 'radius_mm', 'od_plus_mm', 'od_minus_mm', 'hub_inside_mm', 'entrance_mm', 'bottom_mm', 'up_to_od_mm'];
+    private const QUIET = [
+        'nominal_deg',
+        'out_of_round_mm',
+        'bead_od_mm',
+        'radius_mm',
+        'od_plus_mm',
+        'od_minus_mm',
+        'hub_inside_mm',
+        'entrance_mm',
+        'bottom_mm',
+        'up_to_od_mm',
+    ];
 
     private Phrasing $phrasing;
 
@@ -54,16 +106,23 @@ final readonly class Browse
         };
         $words = array_filter(explode(' ', mb_strtolower($search)), static fn (string $word): bool => $word !== '');
 
-        return array_values(array_filter($entries, static function (array $entry) use ($words, $size): bool {
-            $text = mb_strtolower((string) json_encode([$entry['name'], $entry['maker_name'], $entry['size'], $entry['also'], $entry['facts']], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES));
-            foreach ($words as $word) {
-                if (! str_contains($text, $word)) {
-                    return false;
+        return array_values(
+            array_filter($entries, static function (array $entry) use ($words, $size): bool {
+                $text = mb_strtolower(
+                    (string) json_encode(
+                        [$entry['name'], $entry['maker_name'], $entry['size'], $entry['also'], $entry['facts']],
+                        JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES,
+                    ),
+                );
+                foreach ($words as $word) {
+                    if (! str_contains($text, $word)) {
+                        return false;
+                    }
                 }
-            }
 
-            return $size === '' || $entry['size'] === $size || $entry['size'] === '';
-        }));
+                return $size === '' || $entry['size'] === $size || $entry['size'] === '';
+            }),
+        );
     }
 
     /** @return list<array<string, mixed>> one line for each system */
@@ -72,8 +131,19 @@ final readonly class Browse
         return array_map(function (string $key): array {
             $system = $this->catalogue->system($key);
 
-            return ['key' => $key, 'name' => $system->name, 'short' => $system->short, 'region' => $system->region, 'material' => $system->material, 'letters' => $system->letters, 'laid' => $system->isLaid(),
-                'drain' => $system->isDrain, 'sizes' => $system->sizes(), 'laid_sizes' => $system->sizes(true), 'ends' => $system->ends];
+            return [
+                'key' => $key,
+                'name' => $system->name,
+                'short' => $system->short,
+                'region' => $system->region,
+                'material' => $system->material,
+                'letters' => $system->letters,
+                'laid' => $system->isLaid(),
+                'drain' => $system->isDrain,
+                'sizes' => $system->sizes(),
+                'laid_sizes' => $system->sizes(true),
+                'ends' => $system->ends,
+            ];
         }, $this->catalogue->systemKeys());
     }
 
@@ -85,9 +155,21 @@ final readonly class Browse
             $system = $this->catalogue->system($key);
             foreach ($this->group($key, 'pipes') as $row) {
                 $size = self::text($row, 'size');
-                $entries[] = $this->entry($key, 'pipes', $row, ['name' => "{$system->short} {$size}", 'maker_name' => $system->name, 'also' => [...$system->prints, ...$system->colours], 'system' => $key, 'material' => $system->material, 'family' => 'pipe',
+                $entries[] = $this->entry($key, 'pipes', $row, [
+                    'name' => "{$system->short} {$size}",
+                    'maker_name' => $system->name,
+                    'also' => [...$system->prints, ...$system->colours],
+                    'system' => $key,
+                    'material' => $system->material,
+                    'family' => 'pipe',
                     'drawn' => ['od_mm' => $system->pipe($size)->outsideMm, 'bore_mm' => $system->pipe($size)->boreMm],
-                    'facts' => array_values(array_filter([$system->isDrain ? '' : 'Not for drains: water tube.', $system->isMagnetic ? 'A magnet holds.' : '']))]);
+                    'facts' => array_values(
+                        array_filter([
+                            $system->isDrain ? '' : 'Not for drains: water tube.',
+                            $system->isMagnetic ? 'A magnet holds.' : '',
+                        ]),
+                    ),
+                ]);
             }
         }
 
@@ -106,9 +188,26 @@ final readonly class Browse
                     $bend = $group === 'bends' ? $system->bends[self::text($row, 'id')] ?? null : null;
                     $pipe = $system->pipe($size);
                     $entries[] = $this->entry($key, $group, $row, [
-                        'also' => self::texts($row, 'job_site_names'), 'system' => $key, 'material' => $system->material, 'pattern' => $bend->pattern ?? ($group === 'bushings' ? 'bushing' : rtrim($group, 's')),
-                        'turn_deg' => $bend?->turnDeg, 'family' => $bend === null ? 'straight' : ($bend->isStreet ? 'street bend' : 'bend'), 'lies' => $bend === null ? [] : $this->lies($bend->pattern, $size, $system),
-                        'drawn' => ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'depth_mm' => $pipe->socketDepthMm] + ($bend === null ? [] : ['take_off_mm' => $bend->takeOffMm, 'radius_mm' => $bend->radiusMm, 'turn_deg' => $bend->turnDeg, 'spigot_mm' => $bend->spigotMm ?? 0.0]),
+                        'also' => self::texts($row, 'job_site_names'),
+                        'system' => $key,
+                        'material' => $system->material,
+                        'pattern' => $bend->pattern ?? ($group === 'bushings' ? 'bushing' : rtrim($group, 's')),
+                        'turn_deg' => $bend?->turnDeg,
+                        'family' => $bend === null ? 'straight' : ($bend->isStreet ? 'street bend' : 'bend'),
+                        'lies' => $bend === null ? [] : $this->lies($bend->pattern, $size, $system),
+                        'drawn' => [
+                            'od_mm' => $pipe->outsideMm,
+                            'bore_mm' => $pipe->boreMm,
+                            'depth_mm' => $pipe->socketDepthMm,
+                        ] +
+                            ($bend === null
+                                ? []
+                                : [
+                                    'take_off_mm' => $bend->takeOffMm,
+                                    'radius_mm' => $bend->radiusMm,
+                                    'turn_deg' => $bend->turnDeg,
+                                    'spigot_mm' => $bend->spigotMm ?? 0.0,
+                                ]),
                         'facts' => ["{$system->name}"],
                     ]);
                 }
@@ -133,12 +232,23 @@ final readonly class Browse
             $numbers = [];
             foreach ($dims as $dim) {
                 if (is_array($dim) && is_numeric($dim['branch_mm'] ?? null)) {
-                    $numbers[] = self::text($dim, 'size').' in '.str_replace('dwv', 'plastic', self::text($dim, 'family')).': branch '.$this->length((float) $dim['branch_mm']).(is_numeric($dim['run_mm'] ?? null) ? ', run '.$this->length((float) $dim['run_mm']) : '');
+                    $numbers[] =
+                        self::text($dim, 'size').
+                        ' in '.
+                        str_replace('dwv', 'plastic', self::text($dim, 'family')).
+                        ': branch '.
+                        $this->length((float) $dim['branch_mm']).
+                        (is_numeric($dim['run_mm'] ?? null) ? ', run '.$this->length((float) $dim['run_mm']) : '');
                 }
             }
             $entries[] = $this->entry('patterns', 'rows', $row, [
-                'also' => self::texts($row, 'job_site_names'), 'pattern' => self::text($row, 'id'), 'turn_deg' => $turn, 'family' => self::text($row, 'family'), 'lies' => $this->patternLies($row),
-                'drawn' => ['od_mm' => 60.325, 'bore_mm' => 52.0, 'depth_mm' => 19.05, 'turn_deg' => $turn ?? 0.0], 'facts' => $numbers,
+                'also' => self::texts($row, 'job_site_names'),
+                'pattern' => self::text($row, 'id'),
+                'turn_deg' => $turn,
+                'family' => self::text($row, 'family'),
+                'lies' => $this->patternLies($row),
+                'drawn' => ['od_mm' => 60.325, 'bore_mm' => 52.0, 'depth_mm' => 19.05, 'turn_deg' => $turn ?? 0.0],
+                'facts' => $numbers,
             ]);
         }
 
@@ -151,8 +261,15 @@ final readonly class Browse
         $entries = [];
         foreach ($this->catalogue->table($table) as $group => $rows) {
             foreach (is_array($rows) && array_is_list($rows) ? $rows : [] as $row) {
-                if (is_array($row) && isset($row['id'], $row['source']) && (isset($row['name']) || $table === 'cements')) {
-                    $entries[] = $this->entry($table, $group, $row, ['facts' => $this->facts($table, $row), 'family' => self::text($row, 'method') === '' ? $table : self::text($row, 'method')]);
+                if (
+                    is_array($row) &&
+                    isset($row['id'], $row['source']) &&
+                    (isset($row['name']) || $table === 'cements')
+                ) {
+                    $entries[] = $this->entry($table, $group, $row, [
+                        'facts' => $this->facts($table, $row),
+                        'family' => self::text($row, 'method') === '' ? $table : self::text($row, 'method'),
+                    ]);
                 }
             }
         }
@@ -169,12 +286,29 @@ final readonly class Browse
         if ($table === 'couplings') {
             $coupling = $this->catalogue->parts()->couplings[self::text($row, 'id')] ?? null;
 
-            return $coupling === null ? [] : array_map(fn (PipeRange $range): string => 'takes '.implode(', ', $range->names).': '.$this->phrasing->diameter($range->lowMm).' to '.$this->phrasing->diameter($range->highMm).' (worked out from the pipes)', $coupling->sides);
+            return $coupling === null
+                ? []
+                : array_map(
+                    fn (PipeRange $range): string => 'takes '.
+                        implode(', ', $range->names).
+                        ': '.
+                        $this->phrasing->diameter($range->lowMm).
+                        ' to '.
+                        $this->phrasing->diameter($range->highMm).
+                        ' (worked out from the pipes)',
+                    $coupling->sides,
+                );
         }
-        $facts = [...array_map(static fn (string $harm): string => "harms: {$harm}", self::texts($row, 'harms')), ...(self::texts($row, 'welds') === [] ? [] : ['welds '.implode(', ', self::texts($row, 'welds'))])];
+        $facts = [
+            ...array_map(static fn (string $harm): string => "harms: {$harm}", self::texts($row, 'harms')),
+            ...self::texts($row, 'welds') === [] ? [] : ['welds '.implode(', ', self::texts($row, 'welds'))],
+        ];
         foreach (['standard', 'rulebook', 'level_said', 'upright_said', 'said', 'unit', 'colour'] as $key) {
             if (is_string($row[$key] ?? null)) {
-                $facts[] = str_replace(['level_said', 'upright_said', '_'], ['level', 'upright', ' '], $key).': '.$row[$key];
+                $facts[] =
+                    str_replace(['level_said', 'upright_said', '_'], ['level', 'upright', ' '], $key).
+                    ': '.
+                    $row[$key];
             }
         }
 
@@ -191,10 +325,31 @@ final readonly class Browse
         $provenance = Provenance::read(Fields::of($row), $table);
 
         return $with + [
-            'table' => $table, 'group' => $group, 'row' => $provenance->row, 'name' => self::text($row, 'name') === '' ? $provenance->row : self::text($row, 'name'), 'maker_name' => self::text($row, 'maker_name'), 'also' => [], 'size' => self::text($row, 'size'),
-            'system' => null, 'material' => '', 'pattern' => null, 'turn_deg' => null, 'family' => $table, 'numbers' => $this->numbers($row), 'lies' => [], 'drawn' => (object) [], 'facts' => [],
-            'doubtful' => $provenance->isDoubtful() || in_array(null, array_intersect_key($row, array_flip(['take_off_mm', 'depth_mm', 'body_mm', 'length_mm'])), true),
-            'own' => str_starts_with($provenance->row, 'own/'), 'note' => $provenance->note, 'source' => $provenance->toArray(),
+            'table' => $table,
+            'group' => $group,
+            'row' => $provenance->row,
+            'name' => self::text($row, 'name') === '' ? $provenance->row : self::text($row, 'name'),
+            'maker_name' => self::text($row, 'maker_name'),
+            'also' => [],
+            'size' => self::text($row, 'size'),
+            'system' => null,
+            'material' => '',
+            'pattern' => null,
+            'turn_deg' => null,
+            'family' => $table,
+            'numbers' => $this->numbers($row),
+            'lies' => [],
+            'drawn' => (object) [],
+            'facts' => [],
+            'doubtful' => $provenance->isDoubtful() ||
+                in_array(
+                    null,
+                    array_intersect_key($row, array_flip(['take_off_mm', 'depth_mm', 'body_mm', 'length_mm'])),
+                    true,
+                ),
+            'own' => str_starts_with($provenance->row, 'own/'),
+            'note' => $provenance->note,
+            'source' => $provenance->toArray(),
         ];
     }
 
@@ -211,8 +366,17 @@ final readonly class Browse
                 continue;
             }
             $value = is_numeric($row[$field] ?? null) ? (float) $row[$field] : null;
-            $numbers[] = ['field' => $field, 'label' => self::LABELS[$field] ?? $field, 'value' => $value, 'said' => $value === null ? 'not stated' : $this->said($field, $value),
-                'instead_of' => array_key_exists($field, $instead) ? (is_numeric($instead[$field]) ? $this->said($field, (float) $instead[$field]) : 'not stated') : null];
+            $numbers[] = [
+                'field' => $field,
+                'label' => self::LABELS[$field] ?? $field,
+                'value' => $value,
+                'said' => $value === null ? 'not stated' : $this->said($field, $value),
+                'instead_of' => array_key_exists($field, $instead)
+                    ? (is_numeric($instead[$field])
+                        ? $this->said($field, (float) $instead[$field])
+                        : 'not stated')
+                    : null,
+            ];
         }
 
         return $numbers;
@@ -239,13 +403,22 @@ final readonly class Browse
         $lies = [];
         foreach (['level-upright', 'upright-level', 'level-level'] as $place) {
             $threshold = $this->rulebook->forTurn($pattern, $place);
-            $lies[] = ['place' => $place, 'verdict' => match ($threshold?->verdict) {
-                null => 'none',
-                'yes' => 'yes',
-                'no' => 'no',
-                'fixture-drain-only', 'large-or-fixture-drain' => $threshold->upToSize !== null && isset($system->pipes[$threshold->upToSize]) && $system->isLarger($size, $threshold->upToSize) && $threshold->verdict === 'fixture-drain-only' ? 'no' : 'only',
-                default => 'only',
-            }, 'said' => $threshold->provenance->note ?? ''];
+            $lies[] = [
+                'place' => $place,
+                'verdict' => match ($threshold?->verdict) {
+                    null => 'none',
+                    'yes' => 'yes',
+                    'no' => 'no',
+                    'fixture-drain-only', 'large-or-fixture-drain' => $threshold->upToSize !== null &&
+                    isset($system->pipes[$threshold->upToSize]) &&
+                    $system->isLarger($size, $threshold->upToSize) &&
+                    $threshold->verdict === 'fixture-drain-only'
+                        ? 'no'
+                        : 'only',
+                    default => 'only',
+                },
+                'said' => $threshold->provenance->note ?? '',
+            ];
         }
 
         return $lies;
@@ -262,10 +435,23 @@ final readonly class Browse
                 $lies = [];
                 foreach (['level_upright', 'upright_level', 'level_level'] as $place) {
                     $verdict = self::text($flow, $place);
-                    $lies[] = ['place' => str_replace('_', '-', $place), 'verdict' => in_array($verdict, ['yes', 'no', 'only'], true) ? $verdict : 'none', 'said' => self::text($flow, "{$place}_said") === '' ? self::text($flow, 'note') : self::text($flow, "{$place}_said")];
+                    $lies[] = [
+                        'place' => str_replace('_', '-', $place),
+                        'verdict' => in_array($verdict, ['yes', 'no', 'only'], true) ? $verdict : 'none',
+                        'said' => self::text($flow, "{$place}_said") === ''
+                                ? self::text($flow, 'note')
+                                : self::text($flow, "{$place}_said"),
+                    ];
                 }
 
-                return [...$lies, ['place' => 'dry-vent', 'verdict' => self::text($row, 'vent') === 'yes' ? 'yes' : 'no', 'said' => '']];
+                return [
+                    ...$lies,
+                    [
+                        'place' => 'dry-vent',
+                        'verdict' => self::text($row, 'vent') === 'yes' ? 'yes' : 'no',
+                        'said' => '',
+                    ],
+                ];
             }
         }
 
@@ -286,7 +472,7 @@ final readonly class Browse
         return is_array($rows) ? array_values(array_filter($rows, is_array(...))) : [];
     }
 
-    /** @param  array<array-key, mixed>  $row */
+    /** @param array<array-key, mixed> $row */
     private static function text(array $row, string $key): string
     {
         return is_string($row[$key] ?? null) ? $row[$key] : '';

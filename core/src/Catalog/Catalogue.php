@@ -10,15 +10,28 @@ use FallBend\Core\Input\Fields;
 use LogicException;
 
 /**
- * Typed access to core/data: pipe systems, tables of parts, rulebooks, assumptions. A file is read and checked when it is first asked for.
- * The user's own numbers and rows are laid over the raw rows before they are read, so that any number of any row can be set, and is seen to be.
+ * Typed access to core/data: pipe systems, tables of parts, rulebooks, assumptions. A file is read and checked when it
+ * is first asked for.
+ * The user's own numbers and rows are laid over the raw rows before they are read, so that any number of any row can be
+ * set, and is seen to be.
  *
  * @phpstan-import-type RowValues from DataFile
  */
 final class Catalogue implements PipeSystems
 {
     /** Tables of parts, beside the pipe systems. */
-    public const PARTS = ['couplings', 'gaskets', 'adapters', 'lubricants', 'cements', 'patterns', 'traps', 'clips', 'fixtures', 'tools'];
+    public const PARTS = [
+        'couplings',
+        'gaskets',
+        'adapters',
+        'lubricants',
+        'cements',
+        'patterns',
+        'traps',
+        'clips',
+        'fixtures',
+        'tools',
+    ];
 
     /** How the ids of pipes begin, in every system. */
     private const PIPE = 'pipe/';
@@ -48,7 +61,10 @@ final class Catalogue implements PipeSystems
 
     private ?FixtureTable $fixtures = null;
 
-    /** @var array<string, array<array-key, array<array-key, mixed>>> raw rows by table and id, as far as they were asked for */
+    /**
+     * @var array<string, array<array-key, array<array-key, mixed>>> raw rows by table and id, as far as they were asked
+     *     for
+     */
     private array $rowsById = [];
 
     /** @var list<CatalogueOverride> */
@@ -57,7 +73,7 @@ final class Catalogue implements PipeSystems
     /** @var list<CatalogueAddition> */
     private array $additions = [];
 
-    /** @param  string  $folder the folder that holds catalogue/, parts/, rulebooks/ and assumptions.json */
+    /** @param string $folder the folder that holds catalogue/, parts/, rulebooks/ and assumptions.json */
     public function __construct(private readonly string $folder) {}
 
     /** The catalogue that ships with the core. */
@@ -142,11 +158,16 @@ final class Catalogue implements PipeSystems
     /** Gives the couplings, gaskets and adapters that joints are made with. */
     public function parts(): JoiningParts
     {
-        return $this->parts ??= JoiningParts::read($this, $this->areOwn(self::PIPE) ? [] : [
-            'couplings' => $this->stored('couplings')['rows'] ?? [],
-            'gaskets' => $this->stored('gaskets')['rows'] ?? [],
-            'adapters' => $this->stored('adapters')['rows'] ?? [],
-        ]);
+        return $this->parts ??= JoiningParts::read(
+            $this,
+            $this->areOwn(self::PIPE)
+                ? []
+                : [
+                    'couplings' => $this->stored('couplings')['rows'] ?? [],
+                    'gaskets' => $this->stored('gaskets')['rows'] ?? [],
+                    'adapters' => $this->stored('adapters')['rows'] ?? [],
+                ],
+        );
     }
 
     /** Gives cements, primers, and their times. */
@@ -170,13 +191,16 @@ final class Catalogue implements PipeSystems
      */
     public function tools(): array
     {
-        return array_map(static fn (Fields $row): array => [
-            'shelf' => $row->string('shelf'),
-            'name' => $row->string('name'),
-            'methods' => $row->strings('methods'),
-            'note' => $row->stringOr('note', '', 1000),
-            'provenance' => Provenance::read($row, 'tools'),
-        ], Fields::of($this->laidOver('tools'))->children('rows'));
+        return array_map(
+            static fn (Fields $row): array => [
+                'shelf' => $row->string('shelf'),
+                'name' => $row->string('name'),
+                'methods' => $row->strings('methods'),
+                'note' => $row->stringOr('note', '', 1000),
+                'provenance' => Provenance::read($row, 'tools'),
+            ],
+            Fields::of($this->laidOver('tools'))->children('rows'),
+        );
     }
 
     /** Gives how a material bends and grows; null where no table states it. */
@@ -206,12 +230,16 @@ final class Catalogue implements PipeSystems
      */
     public function assumptions(): Rows
     {
-        return $this->assumptions ??= Rows::under(Fields::of($this->decoded('assumptions.json')), 'rows', static fn (Fields $row): Assumption => new Assumption(
-            $row->number('value'),
-            $row->string('unit'),
-            Provenance::read($row, 'assumptions'),
-            $row->string('what'),
-        ));
+        return $this->assumptions ??= Rows::under(
+            Fields::of($this->decoded('assumptions.json')),
+            'rows',
+            static fn (Fields $row): Assumption => new Assumption(
+                $row->number('value'),
+                $row->string('unit'),
+                Provenance::read($row, 'assumptions'),
+                $row->string('what'),
+            ),
+        );
     }
 
     /**
@@ -256,7 +284,10 @@ final class Catalogue implements PipeSystems
     {
         $fields = [];
         foreach ($row as $field => $value) {
-            if ((is_int($value) || is_float($value) || $value === null) && preg_match('/_(mm|deg|nm|in_lb|lb|kg_per_m)$|^value$/', (string) $field) === 1) {
+            if (
+                (is_int($value) || is_float($value) || $value === null) &&
+                preg_match('/_(mm|deg|nm|in_lb|lb|kg_per_m)$|^value$/', (string) $field) === 1
+            ) {
                 $fields[] = (string) $field;
             }
         }
@@ -333,7 +364,10 @@ final class Catalogue implements PipeSystems
         return false;
     }
 
-    /** @return array<string, array<array-key, RowValues>> the rows of a table that were read when the tables were compiled and have no number of one's own */
+    /**
+     * @return array<string, array<array-key, RowValues>> the rows of a table that were read when the tables were
+     *     compiled and have no number of one's own
+     */
     private function stored(string $table): array
     {
         $stored = $this->isShipped() ? DataFile::rows($table) : [];
@@ -355,7 +389,7 @@ final class Catalogue implements PipeSystems
         foreach ($this->additions as $addition) {
             if ($addition->table === $table) {
                 $group = $file[$addition->group] ?? [];
-                $file[$addition->group] = [...(is_array($group) ? $group : []), $addition->row];
+                $file[$addition->group] = [...is_array($group) ? $group : [], $addition->row];
             }
         }
         $mine = [];
@@ -367,7 +401,12 @@ final class Catalogue implements PipeSystems
         if ($mine !== []) {
             foreach ($file as $name => $group) {
                 if (is_array($group) && array_is_list($group)) {
-                    $file[$name] = array_map(static fn (mixed $row): mixed => is_array($row) && is_string($row['id'] ?? null) ? self::measured($row, $mine[$row['id']] ?? []) : $row, $group);
+                    $file[$name] = array_map(
+                        static fn (mixed $row): mixed => is_array($row) && is_string($row['id'] ?? null)
+                            ? self::measured($row, $mine[$row['id']] ?? [])
+                            : $row,
+                        $group,
+                    );
                 }
             }
         }
@@ -384,14 +423,30 @@ final class Catalogue implements PipeSystems
     {
         foreach ($overrides as $override) {
             $old = $row[$override->field] ?? null;
-            $row['instead_of'] = [...(is_array($row['instead_of'] ?? null) ? $row['instead_of'] : []), $override->field => $old];
-            // The spigot of a street bend is cast in one with it: it moves with the take-off unless it was measured too.
-            if ($override->field === 'take_off_mm' && is_numeric($old) && is_numeric($row['spigot_mm'] ?? null) && ! isset($row['instead_of']['spigot_mm'])) {
+            $row['instead_of'] = [
+                ...is_array($row['instead_of'] ?? null) ? $row['instead_of'] : [],
+                $override->field => $old,
+            ];
+            // The spigot of a street bend is cast in one with it: it moves with the take-off unless it was measured
+            // too.
+            if (
+                $override->field === 'take_off_mm' &&
+                is_numeric($old) &&
+                is_numeric($row['spigot_mm'] ?? null) &&
+                ! isset($row['instead_of']['spigot_mm'])
+            ) {
                 $row['spigot_mm'] += $override->value - $old;
             }
             $was = $row['status'] === 'measured' ? null : $row['source'];
-            $row = [$override->field => $override->value, 'source' => $override->source, 'status' => 'measured', 'confidence' => 'high']
-                + ($was === null ? [] : ['note' => 'In place of: '.(is_string($was) ? $was : '').'.']) + $row;
+            $row =
+                [
+                    $override->field => $override->value,
+                    'source' => $override->source,
+                    'status' => 'measured',
+                    'confidence' => 'high',
+                ] +
+                ($was === null ? [] : ['note' => 'In place of: '.(is_string($was) ? $was : '').'.']) +
+                $row;
         }
 
         return $row;

@@ -7,7 +7,7 @@ namespace FallBend\Core\Catalog;
 /** A row of the user's own: a coupling whose print was read, a bend that was measured. */
 final readonly class CatalogueAddition
 {
-    /** @param  array<array-key, mixed>  $row as it stands in the table */
+    /** @param array<array-key, mixed> $row as it stands in the table */
     public function __construct(public string $table, public string $group, public array $row) {}
 
     /** Gives the id of the row; it begins with `own/`. */

@@ -26,7 +26,8 @@ final class CatalogueAdditionFile
     }
 
     /**
-     * Reads rows of one's own. Each is checked as the table's own rows are, its numbers against their ranges, and marked as
+     * Reads rows of one's own. Each is checked as the table's own rows are, its numbers against their ranges, and
+     * marked as
      * measured. A table is read once, however many rows are added to it.
      *
      * @param list<Fields> $rows objects of `{table, group, row}`
@@ -36,13 +37,18 @@ final class CatalogueAdditionFile
      */
     public static function list(array $rows, Catalogue $catalogue): array
     {
-        $additions = array_map(static fn (Fields $fields): CatalogueAddition => self::shaped($fields, $catalogue), $rows);
+        $additions = array_map(
+            static fn (Fields $fields): CatalogueAddition => self::shaped($fields, $catalogue),
+            $rows,
+        );
         $places = [];
         foreach ($additions as $n => $addition) {
             $places[$addition->table][$addition->group][] = $n;
         }
         foreach ($places as $table => $groups) {
-            $ofTable = array_values(array_filter($additions, static fn (CatalogueAddition $addition): bool => $addition->table === $table));
+            $ofTable = array_values(
+                array_filter($additions, static fn (CatalogueAddition $addition): bool => $addition->table === $table),
+            );
             try {
                 $catalogue->with([], $ofTable)->check($table);
             } catch (BadInput $bad) {
@@ -50,7 +56,11 @@ final class CatalogueAdditionFile
                 $shipped = $known ? $catalogue->table($table)[$at[1]] ?? [] : [];
                 $n = $known ? $groups[$at[1]][(int) $at[2] - (is_array($shipped) ? count($shipped) : 0)] ?? null : null;
                 $row = $rows[$n ?? min(array_merge(...array_values($groups)))];
-                throw BadInput::at($row->at('row').($known && $at[3] !== '' ? ".{$at[3]}" : ''), $bad->getMessage(), $bad->given);
+                throw BadInput::at(
+                    $row->at('row').($known && $at[3] !== '' ? ".{$at[3]}" : ''),
+                    $bad->getMessage(),
+                    $bad->given,
+                );
             }
         }
 

@@ -7,11 +7,23 @@ namespace FallBend\Core\Catalog;
 /** A number that the user measured on the thing in hand, in place of the catalogue's. */
 final readonly class CatalogueOverride
 {
-    public function __construct(public string $table, public string $row, public string $field, public float $value, public string $source) {}
+    public function __construct(
+        public string $table,
+        public string $row,
+        public string $field,
+        public float $value,
+        public string $source,
+    ) {}
 
     /** @return array{table: string, row: string, field: string, value: float, source: string} */
     public function toArray(): array
     {
-        return ['table' => $this->table, 'row' => $this->row, 'field' => $this->field, 'value' => $this->value, 'source' => $this->source];
+        return [
+            'table' => $this->table,
+            'row' => $this->row,
+            'field' => $this->field,
+            'value' => $this->value,
+            'source' => $this->source,
+        ];
     }
 }

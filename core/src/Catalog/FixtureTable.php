@@ -11,7 +11,23 @@ use FallBend\Core\Input\Fields;
 final readonly class FixtureTable
 {
     /** Kinds of fixtures; `bathroom-group` is a sum, not a fixture. */
-    public const KINDS = ['lavatory', 'bidet', 'bath', 'shower', 'kitchen-sink', 'sink', 'bar-sink', 'mop-sink', 'dishwasher', 'laundry-tub', 'clothes-washer', 'water-closet', 'floor-drain', 'urinal', 'camper-inlet'];
+    public const KINDS = [
+        'lavatory',
+        'bidet',
+        'bath',
+        'shower',
+        'kitchen-sink',
+        'sink',
+        'bar-sink',
+        'mop-sink',
+        'dishwasher',
+        'laundry-tub',
+        'clothes-washer',
+        'water-closet',
+        'floor-drain',
+        'urinal',
+        'camper-inlet',
+    ];
 
     /** Those that make up a bathroom group. */
     public const BATHROOM = ['lavatory', 'bidet', 'bath', 'shower', 'water-closet'];
@@ -19,7 +35,7 @@ final readonly class FixtureTable
     /** Those whose trap is part of them. */
     public const INTEGRAL = ['water-closet', 'urinal'];
 
-    /** @param  array<string, FixtureLoad>  $loads by `fixture/rulebook` */
+    /** @param array<string, FixtureLoad> $loads by `fixture/rulebook` */
     private function __construct(private array $loads) {}
 
     /** @throws BadInput if a row is wrong */
@@ -27,8 +43,14 @@ final readonly class FixtureTable
     {
         $loads = [];
         foreach ($file->children('rows') as $row) {
-            $loads[$row->string('fixture').'/'.$row->string('rulebook')] = new FixtureLoad($row->string('fixture'), $row->string('name'), $row->number('value', 0, 1000), $row->string('unit'),
-                $row->has('trap_size') ? $row->string('trap_size') : null, Provenance::read($row, 'fixtures'));
+            $loads[$row->string('fixture').'/'.$row->string('rulebook')] = new FixtureLoad(
+                $row->string('fixture'),
+                $row->string('name'),
+                $row->number('value', 0, 1000),
+                $row->string('unit'),
+                $row->has('trap_size') ? $row->string('trap_size') : null,
+                Provenance::read($row, 'fixtures'),
+            );
         }
 
         return new self($loads);

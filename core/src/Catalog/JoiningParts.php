@@ -70,10 +70,13 @@ final class JoiningParts
     /** Gives a gasket or an adapter by its id, or null. */
     public function part(string $id): ?Part
     {
-        return $this->gaskets[$id] ?? $this->adapters[$id] ?? null;
+        return $this->gaskets[$id] ?? ($this->adapters[$id] ?? null);
     }
 
-    /** @return array<string, array<array-key, RowValues>> all rows, as their values, by table: what `read` takes as stored */
+    /**
+     * @return array<string, array<array-key, RowValues>> all rows, as their values, by table: what `read` takes as
+     *     stored
+     */
     public function rowValues(): array
     {
         return [

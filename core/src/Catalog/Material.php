@@ -17,7 +17,14 @@ final readonly class Material
      * @param array<int, ?float> $shortMpa modulus for loads of minutes to hours, by temperature
      * @param array<int, ?float> $yearsMpa for loads of years
      */
-    private function __construct(public string $id, public string $name, public float $growthPerC, private array $shortMpa, private array $yearsMpa, public Provenance $provenance) {}
+    private function __construct(
+        public string $id,
+        public string $name,
+        public float $growthPerC,
+        private array $shortMpa,
+        private array $yearsMpa,
+        public Provenance $provenance,
+    ) {}
 
     /** @throws BadInput */
     public static function read(Fields $row): self
@@ -32,17 +39,29 @@ final readonly class Material
             return $values;
         };
 
-        return new self($row->string('id'), $row->string('name'), $row->number('cte_per_c', 0, 1), $moduli('modulus_short_mpa'), $moduli('modulus_years_mpa'), Provenance::read($row, 'materials'));
+        return new self(
+            $row->string('id'),
+            $row->string('name'),
+            $row->number('cte_per_c', 0, 1),
+            $moduli('modulus_short_mpa'),
+            $moduli('modulus_years_mpa'),
+            Provenance::read($row, 'materials'),
+        );
     }
 
-    /** Gives the modulus at a temperature in MPa: between two that are stated on the straight line, below the first as there; null where it is not stated. */
+    /**
+     * Gives the modulus at a temperature in MPa: between two that are stated on the straight line, below the first as
+     * there; null where it is not stated.
+     */
     public function modulusMpa(float $celsius, bool $isYears): ?float
     {
         $stated = $isYears ? $this->yearsMpa : $this->shortMpa;
         $before = null;
         foreach ($stated as $temperature => $value) {
             if ($celsius <= $temperature) {
-                return $value === null || $before === null ? $value : $before[1] + ($value - $before[1]) * ($celsius - $before[0]) / ($temperature - $before[0]);
+                return $value === null || $before === null
+                    ? $value
+                    : $before[1] + (($value - $before[1]) * ($celsius - $before[0])) / ($temperature - $before[0]);
             }
             if ($value === null) {
                 return null;

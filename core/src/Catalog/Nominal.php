@@ -13,7 +13,9 @@ final class Nominal
     /** @var array<string, float> by size: they are asked for again and again */
     private static array $known = [];
 
-    /** Gives the nominal diameter in mm of a size such as `1-1/2` or `110`; rules that count in diameters mean this one. */
+    /**
+     * Gives the nominal diameter in mm of a size such as `1-1/2` or `110`; rules that count in diameters mean this one.
+     */
     public static function mm(string $size): float
     {
         return self::$known[$size] ??= self::read($size);

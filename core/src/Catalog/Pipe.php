@@ -12,7 +12,10 @@ final readonly class Pipe implements Storable
 {
     use StoredRow;
 
-    /** Of the outside diameter: what a bore or a socket is drawn with where no table states it. Never a length to cut by. */
+    /**
+     * Of the outside diameter: what a bore or a socket is drawn with where no table states it. Never a length to cut
+     * by.
+     */
     private const DRAWN_BORE = 0.9;
 
     private const DRAWN_SOCKET = 0.33;
@@ -51,7 +54,10 @@ final readonly class Pipe implements Storable
      */
     public static function read(Fields $row, Fields $socket, string $table, float $assumedToleranceMm): self
     {
-        $sticks = array_map(static fn (mixed $mm): float => is_int($mm) || is_float($mm) ? (float) $mm : 0.0, $row->list('sticks_mm'));
+        $sticks = array_map(
+            static fn (mixed $mm): float => is_int($mm) || is_float($mm) ? (float) $mm : 0.0,
+            $row->list('sticks_mm'),
+        );
         if ($sticks !== [] && min($sticks) <= 0) {
             throw BadInput::at($row->at('sticks_mm'), 'must be a list of lengths');
         }

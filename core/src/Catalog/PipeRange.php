@@ -9,7 +9,8 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * The outside diameters that one side of a coupling or a gasket takes: the envelope of the pipes that it is made for with their tolerances,
+ * The outside diameters that one side of a coupling or a gasket takes: the envelope of the pipes that it is made for
+ * with their tolerances,
  * unless the range printed on the part was entered. Lengths in mm.
  */
 final readonly class PipeRange implements Storable
@@ -21,7 +22,13 @@ final readonly class PipeRange implements Storable
      * @param list<string> $names what those pipes are called on site
      * @param list<string> $pipes system and size of each: `ci-no-hub/4`
      */
-    private function __construct(public float $lowMm, public float $highMm, public array $kinds, public array $names, public array $pipes) {}
+    private function __construct(
+        public float $lowMm,
+        public float $highMm,
+        public array $kinds,
+        public array $names,
+        public array $pipes,
+    ) {}
 
     /**
      * Takes the list of pipes that a side is made for.
@@ -33,12 +40,18 @@ final readonly class PipeRange implements Storable
      *
      * @throws BadInput if a pipe is not in the catalogue
      */
-    public static function read(array $named, string $at, PipeSystems $systems, ?float $low = null, ?float $high = null): self
-    {
+    public static function read(
+        array $named,
+        string $at,
+        PipeSystems $systems,
+        ?float $low = null,
+        ?float $high = null,
+    ): self {
         [$lowest, $highest, $kinds, $names, $pipes] = [INF, 0.0, [], [], []];
         foreach ($named as $pair) {
             [$system, $size] = self::pipe($pair, $at, $systems);
-            [$least, $most] = $system->limitsMm($size) ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size);
+            [$least, $most] =
+                $system->limitsMm($size) ?? throw BadInput::at("{$at}.size", 'is no size of that system', $size);
             $lowest = min($lowest, $least);
             $highest = max($highest, $most);
             $kinds["{$system->region}:{$system->material}"] = true;
@@ -62,7 +75,10 @@ final readonly class PipeRange implements Storable
             $key = Fields::of($pair, $at)->choice('system', $systems->systemKeys());
         }
         $system = $systems->system($key);
-        $size = is_array($pair) && is_string($pair['size'] ?? null) ? $pair['size'] : Fields::of($pair, $at)->string('size');
+        $size =
+            is_array($pair) && is_string($pair['size'] ?? null)
+                ? $pair['size']
+                : Fields::of($pair, $at)->string('size');
 
         return [$system, $size];
     }
@@ -70,6 +86,8 @@ final readonly class PipeRange implements Storable
     /** Whether a pipe of this region, material and outside diameter goes in. */
     public function takes(string $kind, float $outsideMm): bool
     {
-        return $outsideMm >= $this->lowMm - Tolerance::ROUNDING && $outsideMm <= $this->highMm + Tolerance::ROUNDING && in_array($kind, $this->kinds, true);
+        return $outsideMm >= $this->lowMm - Tolerance::ROUNDING &&
+            $outsideMm <= $this->highMm + Tolerance::ROUNDING &&
+            in_array($kind, $this->kinds, true);
     }
 }

@@ -9,7 +9,8 @@ use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
 /**
- * Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings, bushings, trap adapters.
+ * Everything that the catalogue knows of one pipe system: how it is recognised, pipes with sockets, bends, couplings,
+ * bushings, trap adapters.
  *
  * @phpstan-import-type RowValues from DataFile
  */
@@ -18,7 +19,10 @@ final class PipeSystem
     /** @var array<string, Pipe> by size, as far as they were asked for */
     private array $pipeOfSize = [];
 
-    /** @var array<string, array{float, float}|null> least and most outside diameter by size, as far as they were asked for */
+    /**
+     * @var array<string, array{float, float}|null> least and most outside diameter by size, as far as they were asked
+     *     for
+     */
     private array $outsideOfSize = [];
 
     /** @var array<string, list<Bend>> by size, as far as they were asked for */
@@ -30,7 +34,8 @@ final class PipeSystem
     /**
      * @param string $region `us` or `uk`
      * @param string $short what it is called on site
-     * @param ?string $ownJoint key of the method that joins it to its own fittings; null of a pipe that is recognised only to be refused
+     * @param ?string $ownJoint key of the method that joins it to its own fittings; null of a pipe that is recognised
+     *     only to be refused
      * @param bool $isDrain false of a pipe that must not carry waste
      * @param bool $isMagnetic whether a magnet holds on it
      * @param list<string> $colours
@@ -80,15 +85,23 @@ final class PipeSystem
         $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
         $sockets = self::socketsBySize($file);
-        $pipes = Rows::under($file, 'pipes', static fn (Fields $row): Pipe => Pipe::read(
-            $row,
-            $sockets[$row->string('size')] ?? throw BadInput::at($row->at('size'), 'has no socket', $row->string('size')),
-            $key,
-            $assumedToleranceMm,
-        ), 'size', $stored['pipes'] ?? []);
+        $pipes = Rows::under(
+            $file,
+            'pipes',
+            static fn (Fields $row): Pipe => Pipe::read(
+                $row,
+                $sockets[$row->string('size')] ??
+                    throw BadInput::at($row->at('size'), 'has no socket', $row->string('size')),
+                $key,
+                $assumedToleranceMm,
+            ),
+            'size',
+            $stored['pipes'] ?? [],
+        );
         $ownJoint = $file->has('own_joint') ? $file->string('own_joint') : null;
         $gap = static fn (Fields $row): float => self::pipeOf($row, $pipes)->gapMm;
-        // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a coupling.
+        // A band holds both cut ends off its stop; the gap of other joints comes on either side of the stop of a
+        // coupling.
         $couplingGap = static fn (Fields $row): float => $ownJoint === 'no-hub-shielded' ? 0.0 : $gap($row);
         $known = static function (Fields $row) use ($pipes): Fields {
             self::pipeOf($row, $pipes);
@@ -111,16 +124,44 @@ final class PipeSystem
             $file->strings('joints_seen'),
             $file->strings('ends'),
             $pipes,
-            Rows::under($file, 'bends', static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)), stored: $stored['bends'] ?? []),
-            Rows::under($file, 'branches', static fn (Fields $row): Branch => self::branch($row, $key, $pipes), stored: $stored['branches'] ?? []),
-            Rows::under($file, 'couplings', static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row)), stored: $stored['couplings'] ?? []),
-            Rows::under($file, 'bushings', static fn (Fields $row): Straight => Straight::bushing($known($row), $key), stored: $stored['bushings'] ?? []),
-            Rows::under($file, 'trap_adapters', static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key), stored: $stored['trap_adapters'] ?? []),
+            Rows::under(
+                $file,
+                'bends',
+                static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)),
+                stored: $stored['bends'] ?? [],
+            ),
+            Rows::under(
+                $file,
+                'branches',
+                static fn (Fields $row): Branch => self::branch($row, $key, $pipes),
+                stored: $stored['branches'] ?? [],
+            ),
+            Rows::under(
+                $file,
+                'couplings',
+                static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row)),
+                stored: $stored['couplings'] ?? [],
+            ),
+            Rows::under(
+                $file,
+                'bushings',
+                static fn (Fields $row): Straight => Straight::bushing($known($row), $key),
+                stored: $stored['bushings'] ?? [],
+            ),
+            Rows::under(
+                $file,
+                'trap_adapters',
+                static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key),
+                stored: $stored['trap_adapters'] ?? [],
+            ),
             $assumedToleranceMm,
         );
     }
 
-    /** @return array<string, array<array-key, RowValues>> all rows, as their values, by group: what `read` takes as stored */
+    /**
+     * @return array<string, array<array-key, RowValues>> all rows, as their values, by group: what `read` takes as
+     *     stored
+     */
     public function rowValues(): array
     {
         return [
@@ -140,7 +181,9 @@ final class PipeSystem
      */
     public function check(): void
     {
-        foreach ([$this->pipes, $this->couplings, $this->bushings, $this->trapAdapters, $this->bends, $this->branches] as $rows) {
+        foreach (
+            [$this->pipes, $this->couplings, $this->bushings, $this->trapAdapters, $this->bends, $this->branches] as $rows
+        ) {
             $rows->all();
         }
     }
@@ -156,17 +199,26 @@ final class PipeSystem
     {
         $sizes = $this->pipes->ids();
 
-        return $withBends ? array_values(array_filter($sizes, fn (string $size): bool => $this->plainBends($size) !== [])) : $sizes;
+        return $withBends
+            ? array_values(array_filter($sizes, fn (string $size): bool => $this->plainBends($size) !== []))
+            : $sizes;
     }
 
     /** @throws BadInput if the system has no such size */
     public function pipe(string $size): Pipe
     {
-        return $this->pipeOfSize[$size] ??= $this->pipes[$size] ?? throw BadInput::at('size', "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()), $size);
+        return $this->pipeOfSize[$size] ??=
+            $this->pipes[$size] ??
+            throw BadInput::at(
+                'size',
+                "{$this->name} has no size {$size} here; it has ".implode(', ', $this->pipes->ids()),
+                $size,
+            );
     }
 
     /**
-     * Gives the least and the most outside diameter of pipe of a size with its tolerances, mm, without reading the rest of its row: a
+     * Gives the least and the most outside diameter of pipe of a size with its tolerances, mm, without reading the rest
+     * of its row: a
      * coupling is asked for the limits of many pipes. Null where the system has no such size.
      *
      * @return array{float, float}|null
@@ -177,12 +229,19 @@ final class PipeSystem
     {
         if (! array_key_exists($size, $this->outsideOfSize)) {
             $row = $this->pipes->raw($size);
-            [$outside, $plus, $minus] = [$row['od_mm'] ?? null, $row['od_plus_mm'] ?? $this->assumedToleranceMm, $row['od_minus_mm'] ?? $this->assumedToleranceMm];
+            [$outside, $plus, $minus] = [
+                $row['od_mm'] ?? null,
+                $row['od_plus_mm'] ?? $this->assumedToleranceMm,
+                $row['od_minus_mm'] ?? $this->assumedToleranceMm,
+            ];
             $areNumbers = is_numeric($outside) && is_numeric($plus) && is_numeric($minus);
             $this->outsideOfSize[$size] = match (true) {
                 $row === null => null,
                 $areNumbers => [$outside - $minus, $outside + $plus],
-                default => [$this->pipes[$size]->outsideMm - $this->pipes[$size]->minusMm, $this->pipes[$size]->outsideMm + $this->pipes[$size]->plusMm],
+                default => [
+                    $this->pipes[$size]->outsideMm - $this->pipes[$size]->minusMm,
+                    $this->pipes[$size]->outsideMm + $this->pipes[$size]->plusMm,
+                ],
             };
         }
 
@@ -212,7 +271,10 @@ final class PipeSystem
         if (! isset($this->branchesOfSizes["{$size}x{$branchSize}"])) {
             $isForBranch = fn (string $id): bool => ($this->branches->raw($id)['branch_size'] ?? null) === $branchSize;
             $ids = array_values(array_filter($this->branches->idsHaving('size', $size), $isForBranch));
-            $this->branchesOfSizes["{$size}x{$branchSize}"] = array_map(fn (string $id): Branch => $this->branches[$id], $ids);
+            $this->branchesOfSizes["{$size}x{$branchSize}"] = array_map(
+                fn (string $id): Branch => $this->branches[$id],
+                $ids,
+            );
         }
 
         return $this->branchesOfSizes["{$size}x{$branchSize}"];

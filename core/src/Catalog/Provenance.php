@@ -61,6 +61,12 @@ final readonly class Provenance implements Storable
     /** @return array{table: string, row: string, source: string, confidence: string, status: string} */
     public function toArray(): array
     {
-        return ['table' => $this->table, 'row' => $this->row, 'source' => $this->source, 'confidence' => $this->confidence, 'status' => $this->status];
+        return [
+            'table' => $this->table,
+            'row' => $this->row,
+            'source' => $this->source,
+            'confidence' => $this->confidence,
+            'status' => $this->status,
+        ];
     }
 }

@@ -8,7 +8,8 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
 /**
- * What a number of the catalogue or of a rulebook may be set to, from `schemas/own-numbers.json`. Every value inside its range
+ * What a number of the catalogue or of a rulebook may be set to, from `schemas/own-numbers.json`. Every value inside
+ * its range
  * can be read by the catalogue and reckoned with; whether it is wise is for those who set it.
  */
 final readonly class Ranges
@@ -19,7 +20,12 @@ final readonly class Ranges
      * @param array<string, array<array-key, mixed>> $topics of thresholds
      * @param array<string, array<array-key, mixed>> $units of thresholds
      */
-    private function __construct(private array $fields, private array $otherField, private array $topics, private array $units) {}
+    private function __construct(
+        private array $fields,
+        private array $otherField,
+        private array $topics,
+        private array $units,
+    ) {}
 
     /** @throws BadInput if the file is damaged */
     public static function read(Fields $schema): self
@@ -46,7 +52,9 @@ final readonly class Ranges
     public function checkNumber(string $table, array $row, string $field, float $value, string $at): void
     {
         $unit = is_string($row['unit'] ?? null) ? $row['unit'] : '';
-        $range = $this->fields["{$table} {$field} {$unit}"] ?? $this->fields["{$table} {$field}"] ?? $this->fields[$field] ?? $this->otherField;
+        $range =
+            $this->fields["{$table} {$field} {$unit}"] ??
+            ($this->fields["{$table} {$field}"] ?? ($this->fields[$field] ?? $this->otherField));
         self::check($range, $value, $at, $unit);
     }
 
@@ -59,8 +67,13 @@ final readonly class Ranges
      */
     public function checkThreshold(Threshold $threshold, float $value, string $at): void
     {
-        $range = $this->topics[$threshold->topic] ?? $this->units[$threshold->unit] ?? $this->otherField;
-        self::check($range, $value, $at, $threshold->unit === 'yes_no' ? '1 for yes, 0 for no' : str_replace('_', ' ', $threshold->unit));
+        $range = $this->topics[$threshold->topic] ?? ($this->units[$threshold->unit] ?? $this->otherField);
+        self::check(
+            $range,
+            $value,
+            $at,
+            $threshold->unit === 'yes_no' ? '1 for yes, 0 for no' : str_replace('_', ' ', $threshold->unit),
+        );
     }
 
     /**
@@ -90,7 +103,14 @@ final readonly class Ranges
         [$least, $most] = [$fields->number('minimum'), $fields->number('maximum')];
         $isWhole = isset($range['multipleOf']);
         if ($value < $least || $value > $most || ($isWhole && floor($value) !== $value)) {
-            throw BadInput::at($at, 'must be '.($isWhole ? 'a whole number ' : '')."from {$least} to {$most}".($unit === '' ? '' : " ({$unit})"), $value);
+            throw BadInput::at(
+                $at,
+                'must be '.
+                    ($isWhole ? 'a whole number ' : '').
+                    "from {$least} to {$most}".
+                    ($unit === '' ? '' : " ({$unit})"),
+                $value,
+            );
         }
     }
 }

@@ -15,7 +15,8 @@ use IteratorAggregate;
 use LogicException;
 
 /**
- * The rows of a table by their ids, each read when it is first asked for: a job asks for a few of the hundreds that there are.
+ * The rows of a table by their ids, each read when it is first asked for: a job asks for a few of the hundreds that
+ * there are.
  *
  * @phpstan-import-type RowValues from DataFile
  *
@@ -65,8 +66,13 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
      *
      * @throws BadInput if it is no list
      */
-    public static function under(Fields $file, string $key, Closure $reader, string $id = 'id', array $stored = []): self
-    {
+    public static function under(
+        Fields $file,
+        string $key,
+        Closure $reader,
+        string $id = 'id',
+        array $stored = [],
+    ): self {
         return new self($file->list($key), $file->at($key), $reader, $id, $stored);
     }
 
@@ -89,7 +95,8 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
     }
 
     /**
-     * @return list<string> the ids of the rows that have a value in a field, in the order of the file; none of them is read
+     * @return list<string> the ids of the rows that have a value in a field, in the order of the file; none of them is
+     *     read
      */
     public function idsHaving(string $field, string $value): array
     {
@@ -215,7 +222,10 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         }
         $places = [];
         foreach ($this->list as $i => $row) {
-            $id = is_array($row) && is_string($row[$this->id] ?? null) ? $row[$this->id] : Fields::of($row, "{$this->at}.{$i}")->string($this->id);
+            $id =
+                is_array($row) && is_string($row[$this->id] ?? null)
+                    ? $row[$this->id]
+                    : Fields::of($row, "{$this->at}.{$i}")->string($this->id);
             if (isset($places[$id])) {
                 throw BadInput::at("{$this->at}.{$i}.{$this->id}", 'stands twice', $id);
             }

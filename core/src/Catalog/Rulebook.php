@@ -46,10 +46,23 @@ final class Rulebook
     {
         $file->choice('schema', ['rulebook.v1']);
         $id = $file->string('id');
-        $rows = Rows::under($file, 'thresholds', static fn (Fields $row): Threshold => Threshold::read($row, $id), stored: $stored);
+        $rows = Rows::under(
+            $file,
+            'thresholds',
+            static fn (Fields $row): Threshold => Threshold::read($row, $id),
+            stored: $stored,
+        );
         $usual = Usual::read($file->child('usual'), $id);
 
-        return new self($id, $file->string('name'), $file->string('style'), $file->choice('units', ['inch', 'mm']), $usual, $rows, []);
+        return new self(
+            $id,
+            $file->string('name'),
+            $file->string('style'),
+            $file->choice('units', ['inch', 'mm']),
+            $usual,
+            $rows,
+            [],
+        );
     }
 
     /** @return array<array-key, RowValues> all thresholds, as their values, by id: what `read` takes as stored */
@@ -62,7 +75,7 @@ final class Rulebook
     public function threshold(string $id): ?Threshold
     {
         if (! array_key_exists($id, $this->known)) {
-            $this->known[$id] = $this->local[$id] ?? $this->rows[$id] ?? null;
+            $this->known[$id] = $this->local[$id] ?? ($this->rows[$id] ?? null);
         }
 
         return $this->known[$id];
@@ -74,22 +87,36 @@ final class Rulebook
         return [...$this->rows->all(), ...$this->local];
     }
 
-    /** Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the system comes first in the file. */
+    /**
+     * Gives the threshold of a topic for a size of a system, or null where the rulebook has none. One that names the
+     * system comes first in the file.
+     */
     public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
-        return $this->first($topic, static fn (array $row): bool => self::isFor($row, 'sizes', $size) && self::isFor($row, 'systems', $system ?? ''));
+        return $this->first(
+            $topic,
+            static fn (array $row): bool => self::isFor($row, 'sizes', $size) &&
+                self::isFor($row, 'systems', $system ?? ''),
+        );
     }
 
     /** Gives the threshold of a topic for a fixture on pipe of a size, or null where the rulebook has none. */
     public function forFixture(string $topic, string $fixture, ?string $size = null): ?Threshold
     {
-        return $this->first($topic, static fn (array $row): bool => self::isFor($row, 'fixtures', $fixture) && ($size === null || self::isFor($row, 'sizes', $size)));
+        return $this->first(
+            $topic,
+            static fn (array $row): bool => self::isFor($row, 'fixtures', $fixture) &&
+                ($size === null || self::isFor($row, 'sizes', $size)),
+        );
     }
 
     /** @return list<Threshold> all of a topic, in the order of the file */
     public function topic(string $topic): array
     {
-        return $this->ofTopics[$topic] ??= array_map(fn (Threshold $row): Threshold => $this->local[$row->id] ?? $row, $this->rows->having('topic', $topic));
+        return $this->ofTopics[$topic] ??= array_map(
+            fn (Threshold $row): Threshold => $this->local[$row->id] ?? $row,
+            $this->rows->having('topic', $topic),
+        );
     }
 
     /** Gives the first threshold of a topic, or null. */
@@ -98,12 +125,19 @@ final class Rulebook
         return $this->first($topic, static fn (): bool => true);
     }
 
-    /** Gives the threshold for a size at the steepest fall of the table that is not steeper than the given one (mm per m); null where the table has none. */
+    /**
+     * Gives the threshold for a size at the steepest fall of the table that is not steeper than the given one
+     * (mm per m); null where the table has none.
+     */
     public function atFall(string $topic, string $size, float $fallMmPerM): ?Threshold
     {
         $best = null;
         foreach ($this->topic($topic) as $threshold) {
-            if (in_array($size, $threshold->sizes, true) && $threshold->fallMmPerM <= $fallMmPerM + 0.1 && ($best === null || $threshold->fallMmPerM > $best->fallMmPerM)) {
+            if (
+                in_array($size, $threshold->sizes, true) &&
+                $threshold->fallMmPerM <= $fallMmPerM + 0.1 &&
+                ($best === null || $threshold->fallMmPerM > $best->fallMmPerM)
+            ) {
                 $best = $threshold;
             }
         }
@@ -130,7 +164,8 @@ final class Rulebook
     }
 
     /**
-     * Gives the first threshold of a topic whose row is as asked; no other is read. Another value does not change what a row is for.
+     * Gives the first threshold of a topic whose row is as asked; no other is read. Another value does not change what
+     * a row is for.
      *
      * @param callable(array<array-key, mixed>): bool $isAsked
      */
@@ -172,6 +207,8 @@ final class Rulebook
             }
         }
 
-        return $local === [] ? $this : new self($this->id, $this->name, $this->style, $this->units, $this->usual, $this->rows, $local);
+        return $local === []
+            ? $this
+            : new self($this->id, $this->name, $this->style, $this->units, $this->usual, $this->rows, $local);
     }
 }

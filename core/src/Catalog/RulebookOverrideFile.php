@@ -11,10 +11,12 @@ use FallBend\Core\Input\Fields;
 final class RulebookOverrideFile
 {
     /**
-     * Reads `{rulebook, threshold, value, source?}`; the value is in the unit of the threshold, inside the range that `Ranges`
+     * Reads `{rulebook, threshold, value, source?}`; the value is in the unit of the threshold, inside the range that
+     * `Ranges`
      * has for it.
      *
-     * @throws BadInput if the rulebook or the threshold is not known, the threshold has no value to set, or the value is out of range
+     * @throws BadInput if the rulebook or the threshold is not known, the threshold has no value to set, or the value
+     *     is out of range
      */
     public static function read(Fields $fields, Catalogue $catalogue): RulebookOverride
     {

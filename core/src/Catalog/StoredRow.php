@@ -5,18 +5,27 @@ declare(strict_types=1);
 namespace FallBend\Core\Catalog;
 
 /**
- * A row that can be put down as the values that it is made of, and be made of them again: in a program of PHP these stand ready
+ * A row that can be put down as the values that it is made of, and be made of them again: in a program of PHP these
+ * stand ready
  * in memory, where reading the row would ask for each of its fields. Every property is promoted from the constructor.
  */
 trait StoredRow
 {
-    /** @return array{of: class-string, values: list<mixed>, within: list<int>} its class, what that is constructed of, and which of it are rows themselves */
+    /**
+     * @return array{of: class-string, values: list<mixed>, within: list<int>} its class, what that is constructed of,
+     *     and which of it are rows themselves
+     */
     public function stored(): array
     {
         $values = array_values(get_object_vars($this));
-        $isRow = static fn (mixed $value): bool => $value instanceof Storable || (is_array($value) && ($value[0] ?? null) instanceof Storable);
+        $isRow = static fn (mixed $value): bool => $value instanceof Storable ||
+            (is_array($value) && ($value[0] ?? null) instanceof Storable);
 
-        return ['of' => self::class, 'values' => array_map(self::plain(...), $values), 'within' => array_keys(array_filter($values, $isRow))];
+        return [
+            'of' => self::class,
+            'values' => array_map(self::plain(...), $values),
+            'within' => array_keys(array_filter($values, $isRow)),
+        ];
     }
 
     /**

@@ -7,7 +7,10 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** A fitting that does not turn: a coupling (`acrossMm` = width of its stop) or a bushing (`acrossMm` = from the stop that it sits on to its own stop). */
+/**
+ * A fitting that does not turn: a coupling (`acrossMm` = width of its stop) or a bushing
+ * (`acrossMm` = from the stop that it sits on to its own stop).
+ */
 final readonly class Straight implements Storable
 {
     use StoredRow;
@@ -32,21 +35,45 @@ final readonly class Straight implements Storable
      */
     public static function coupling(Fields $row, string $table, float $gapMm = 0.0): self
     {
-        return new self($row->string('id'), 'coupling', $row->string('size'), null, $row->string('name'), $row->string('maker_name'),
-            $row->number('stop_mm', 0, 200) + 2 * $gapMm, Provenance::read($row, $table));
+        return new self(
+            $row->string('id'),
+            'coupling',
+            $row->string('size'),
+            null,
+            $row->string('name'),
+            $row->string('maker_name'),
+            $row->number('stop_mm', 0, 200) + 2 * $gapMm,
+            Provenance::read($row, $table),
+        );
     }
 
     /** @throws BadInput */
     public static function bushing(Fields $row, string $table): self
     {
-        return new self($row->string('id'), 'bushing', $row->string('size'), $row->string('reduces_to'), $row->string('name'), $row->string('maker_name'),
-            $row->number('offset_mm', -200, 200), Provenance::read($row, $table));
+        return new self(
+            $row->string('id'),
+            'bushing',
+            $row->string('size'),
+            $row->string('reduces_to'),
+            $row->string('name'),
+            $row->string('maker_name'),
+            $row->number('offset_mm', -200, 200),
+            Provenance::read($row, $table),
+        );
     }
 
     /** @throws BadInput */
     public static function trapAdapter(Fields $row, string $table): self
     {
-        return new self($row->string('id'), 'trap-adapter', $row->string('size'), null, $row->string('name'), $row->string('maker_name'),
-            0.0, Provenance::read($row, $table));
+        return new self(
+            $row->string('id'),
+            'trap-adapter',
+            $row->string('size'),
+            null,
+            $row->string('name'),
+            $row->string('maker_name'),
+            0.0,
+            Provenance::read($row, $table),
+        );
     }
 }

@@ -7,7 +7,10 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** One threshold of a rulebook: a value (for some sizes) or a verdict (for a pattern in an orientation), with its source. */
+/**
+ * One threshold of a rulebook: a value (for some sizes) or a verdict (for a pattern in an orientation), with its
+ * source.
+ */
 final readonly class Threshold implements Storable
 {
     use StoredRow;
@@ -51,9 +54,13 @@ final readonly class Threshold implements Storable
             $row->stringOr('unit', ''),
             $row->numberOrNull('value'),
             $row->numberOrNull('by_approval'),
-            $row->has('verdict') ? $row->choice('verdict', ['yes', 'no', 'doubtful', 'fixture-drain-only', 'large-or-fixture-drain']) : null,
+            $row->has('verdict')
+                ? $row->choice('verdict', ['yes', 'no', 'doubtful', 'fixture-drain-only', 'large-or-fixture-drain'])
+                : null,
             $row->has('pattern') ? $row->string('pattern') : null,
-            $row->has('orientation') ? $row->choice('orientation', ['level-upright', 'upright-level', 'level-level']) : null,
+            $row->has('orientation')
+                ? $row->choice('orientation', ['level-upright', 'upright-level', 'level-level'])
+                : null,
             $row->has('up_to') ? $row->string('up_to') : null,
             Provenance::read($row, $rulebook),
             $row->strings('fixtures'),
@@ -65,7 +72,23 @@ final readonly class Threshold implements Storable
     /** The same threshold with the value that is asked for locally. */
     public function overridden(float $value, string $source): self
     {
-        return new self($this->id, $this->topic, $this->sizes, $this->systems, $this->title, $this->unit, $value, null, $this->verdict, $this->pattern, $this->orientation, $this->upToSize, $this->provenance->overridden($source),
-            $this->fixtures, $this->fallMmPerM, $this->lengthMm);
+        return new self(
+            $this->id,
+            $this->topic,
+            $this->sizes,
+            $this->systems,
+            $this->title,
+            $this->unit,
+            $value,
+            null,
+            $this->verdict,
+            $this->pattern,
+            $this->orientation,
+            $this->upToSize,
+            $this->provenance->overridden($source),
+            $this->fixtures,
+            $this->fallMmPerM,
+            $this->lengthMm,
+        );
     }
 }

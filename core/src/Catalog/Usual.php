@@ -16,12 +16,24 @@ final readonly class Usual
      * @param string $drainSize of a drain that begins at no fixture
      * @param string $ventSizeMost a vent is as large as its drain, up to this
      */
-    private function __construct(public string $system, public string $soilSystem, public string $drainSize, public string $ventSizeMost, public Provenance $provenance) {}
+    private function __construct(
+        public string $system,
+        public string $soilSystem,
+        public string $drainSize,
+        public string $ventSizeMost,
+        public Provenance $provenance,
+    ) {}
 
     /** @throws BadInput if a field is missing */
     public static function read(Fields $row, string $rulebook): self
     {
-        return new self($row->string('system'), $row->string('soil_system'), $row->string('drain_size'), $row->string('vent_size_most'), Provenance::of($row, $rulebook, 'usual'));
+        return new self(
+            $row->string('system'),
+            $row->string('soil_system'),
+            $row->string('drain_size'),
+            $row->string('vent_size_most'),
+            Provenance::of($row, $rulebook, 'usual'),
+        );
     }
 
     /** Whether closets and stacks are of another system than the rest. */

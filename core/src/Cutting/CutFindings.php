@@ -18,6 +18,8 @@ final class CutFindings
      */
     public static function notEnough(int $left): array
     {
-        return $left <= 0 ? [] : [new Finding(RuleId::CutNotEnough, Severity::Stop, new Where, params: ['count' => $left])];
+        return $left <= 0
+            ? []
+            : [new Finding(RuleId::CutNotEnough, Severity::Stop, new Where, params: ['count' => $left])];
     }
 }

@@ -7,6 +7,6 @@ namespace FallBend\Core\Cutting;
 /** A length to cut, so many times. */
 final readonly class CutPart
 {
-    /** @param  string  $tag what is written on it: the letter of a piece */
+    /** @param string $tag what is written on it: the letter of a piece */
     public function __construct(public string $tag, public float $mm, public int $count = 1) {}
 }

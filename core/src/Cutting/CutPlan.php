@@ -14,5 +14,11 @@ final readonly class CutPlan
      * @param float $bound no plan uses less, proved
      * @param bool $isOptimal `used` meets `bound`
      */
-    public function __construct(public array $sticks, public array $left, public float $used, public float $bound, public bool $isOptimal) {}
+    public function __construct(
+        public array $sticks,
+        public array $left,
+        public float $used,
+        public float $bound,
+        public bool $isOptimal,
+    ) {}
 }

@@ -14,7 +14,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Wording;
 
-/** The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says it, what its ends want, the stick that it comes from, what is other than on the paper before. */
+/**
+ * The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says
+ * it, what its ends want, the stick that it comes from, what is other than on the paper before.
+ */
 final readonly class CutTicket
 {
     /** What stands at the end of a piece whose next leg was not understood. */
@@ -22,7 +25,7 @@ final readonly class CutTicket
 
     private Tape $tape;
 
-    /** @param  Job  $said  the job that the run is of */
+    /** @param Job $said the job that the run is of */
     public function __construct(private JobCutting $cutting, private RunLayout $layout, private Job $said)
     {
         $this->tape = new Tape;
@@ -34,10 +37,17 @@ final readonly class CutTicket
         return $this->length($this->cutting->kerf());
     }
 
-    /** @return list<array{letter: string, length: string, lines: list<string>, ends: list<string>, stick: string, where: string, note: string, cut: bool}> in the order of flow */
+    /**
+     * @return list<array{letter: string, length: string, lines: list<string>, ends: list<string>, stick: string,
+     *     where: string, note: string, cut: bool}> in the order of flow
+     */
     public function pieces(): array
     {
-        [$back, $sticks, $printed] = [$this->cutting->lengths($this->layout->run->id), $this->cutting->sticks($this->cutting->plans()), $this->said->cutting->printed[$this->layout->run->id] ?? null];
+        [$back, $sticks, $printed] = [
+            $this->cutting->lengths($this->layout->run->id),
+            $this->cutting->sticks($this->cutting->plans()),
+            $this->said->cutting->printed[$this->layout->run->id] ?? null,
+        ];
         $numbers = array_column($this->layout->joints, 'number', 'key');
         $prepared = PreparedEnds::of($this->layout);
 
@@ -49,12 +59,31 @@ final readonly class CutTicket
             return [
                 'letter' => $piece->letter,
                 'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
-                'lines' => ["joint {$numbers[$piece->jointFrom]}: line at {$this->length($piece->depthFromMm)}", isset($numbers[$piece->jointTo]) ? "joint {$numbers[$piece->jointTo]}: line at {$this->length($piece->depthToMm)}" : self::OPEN],
-                'ends' => self::prepared($prepared[$piece->jointFrom], $prepared[$piece->jointTo] ?? '', $numbers[$piece->jointFrom], $numbers[$piece->jointTo] ?? 0),
-                'stick' => $stick === null ? '' : "stick {$stick['number']}, {$this->long($stick['mm'])}".($stick['tight'] ? '; tight: measure it first' : ''),
-                'where' => "{$this->layout->system->letters} {$piece->size}, ".($piece->isBetweenPair ? 'between the two bends' : ($leg->what === '' ? "leg {$piece->leg}" : $leg->what)),
+                'lines' => [
+                    "joint {$numbers[$piece->jointFrom]}: line at {$this->length($piece->depthFromMm)}",
+                    isset($numbers[$piece->jointTo])
+                        ? "joint {$numbers[$piece->jointTo]}: line at {$this->length($piece->depthToMm)}"
+                        : self::OPEN,
+                ],
+                'ends' => self::prepared(
+                    $prepared[$piece->jointFrom],
+                    $prepared[$piece->jointTo] ?? '',
+                    $numbers[$piece->jointFrom],
+                    $numbers[$piece->jointTo] ?? 0,
+                ),
+                'stick' => $stick === null
+                        ? ''
+                        : "stick {$stick['number']}, {$this->long($stick['mm'])}".
+                            ($stick['tight'] ? '; tight: measure it first' : ''),
+                'where' => "{$this->layout->system->letters} {$piece->size}, ".
+                    ($piece->isBetweenPair
+                        ? 'between the two bends'
+                        : ($leg->what === ''
+                            ? "leg {$piece->leg}"
+                            : $leg->what)),
                 'note' => match ($since) {
-                    'other' => "other than on the ticket of {$printed?->on}: it was ".$this->length($printed->pieces[$piece->key]['length_mm'] ?? 0.0),
+                    'other' => "other than on the ticket of {$printed?->on}: it was ".
+                        $this->length($printed->pieces[$piece->key]['length_mm'] ?? 0.0),
                     'new' => "not on the ticket of {$printed?->on}",
                     default => '',
                 },
@@ -69,20 +98,37 @@ final readonly class CutTicket
         return $this->cutting->gone($this->layout);
     }
 
-    /** @return list<string> how each fitting is turned, in the order of flow: between which joints, which, and the mark from the heel of the bend before */
+    /**
+     * @return list<string> how each fitting is turned, in the order of flow: between which joints, which, and the mark
+     *     from the heel of the bend before
+     */
     public function turns(): array
     {
         return array_map(function (Fitting $fitting): string {
-            $joints = implode(' - ', array_map(static fn ($joint): string => (string) $joint->number, array_filter($this->layout->joints, static fn ($joint): bool => $joint->fitting === $fitting->key)));
+            $joints = implode(
+                ' - ',
+                array_map(
+                    static fn ($joint): string => (string) $joint->number,
+                    array_filter($this->layout->joints, static fn ($joint): bool => $joint->fitting === $fitting->key),
+                ),
+            );
 
-            return "{$joints}:  {$fitting->part->size} ".($this->said->units === Units::Inch ? 'in' : 'mm')." {$fitting->part->name}{$this->rolled($fitting)}";
+            return "{$joints}:  {$fitting->part->size} ".
+                ($this->said->units === Units::Inch ? 'in' : 'mm').
+                " {$fitting->part->name}{$this->rolled($fitting)}";
         }, $this->layout->fittings);
     }
 
     /** @return list<string> fittings whose numbers are doubtful: to be measured before anything is cut by them */
     public function doubtful(): array
     {
-        $names = array_map(static fn (Fitting $fitting): string => "{$fitting->part->size} {$fitting->part->name}", array_filter($this->layout->fittings, static fn (Fitting $fitting): bool => $fitting->part->provenance->isDoubtful()));
+        $names = array_map(
+            static fn (Fitting $fitting): string => "{$fitting->part->size} {$fitting->part->name}",
+            array_filter(
+                $this->layout->fittings,
+                static fn (Fitting $fitting): bool => $fitting->part->provenance->isDoubtful(),
+            ),
+        );
 
         return array_values(array_unique($names));
     }
@@ -95,7 +141,14 @@ final readonly class CutTicket
     {
         $wording = new Wording($this->said->units);
 
-        return array_values(array_map(static fn (Finding $finding): string => ($finding->where->leg === null ? '' : "leg {$finding->where->leg}: ").$wording->of($finding)['title'], array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop)));
+        return array_values(
+            array_map(
+                static fn (Finding $finding): string => ($finding->where->leg === null
+                    ? ''
+                    : "leg {$finding->where->leg}: ").$wording->of($finding)['title'],
+                array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop),
+            ),
+        );
     }
 
     /** @return list<string> what both ends want, or each by itself */
@@ -103,7 +156,12 @@ final readonly class CutTicket
     {
         return match (true) {
             $from === $to => $from === '' ? [] : ["both ends: {$from}"],
-            default => array_values(array_filter([$from === '' ? '' : "at {$first}: {$from}", $to === '' ? '' : "at {$second}: {$to}"], static fn (string $end): bool => $end !== '')),
+            default => array_values(
+                array_filter(
+                    [$from === '' ? '' : "at {$first}: {$from}", $to === '' ? '' : "at {$second}: {$to}"],
+                    static fn (string $end): bool => $end !== '',
+                ),
+            ),
         };
     }
 
@@ -115,7 +173,9 @@ final readonly class CutTicket
             $deg === null => '',
             $deg === 0 => ': turns the same way',
             $deg === 180 => ': turned right over, 180°'.$this->mark($fitting),
-            default => ": rolled {$deg}° ".($fitting->rollDeg > 0 ? 'clockwise' : 'anticlockwise').$this->mark($fitting),
+            default => ": rolled {$deg}° ".
+                ($fitting->rollDeg > 0 ? 'clockwise' : 'anticlockwise').
+                $this->mark($fitting),
         };
     }
 

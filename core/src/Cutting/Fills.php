@@ -7,8 +7,10 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Effort\Effort;
 
 /**
- * What one stick can be filled with: the longest part that is left, and others with it, so that no more is left over than is allowed, and no part that is left would still go in. (A stick that
- * could take one part more never does worse with it.) Parts are gone through from long to short; the last one is looked up.
+ * What one stick can be filled with: the longest part that is left, and others with it, so that no more is left over
+ * than is allowed, and no part that is left would still go in. (A stick that
+ * could take one part more never does worse with it.) Parts are gone through from long to short; the last one is looked
+ * up.
  */
 final class Fills
 {
@@ -32,7 +34,7 @@ final class Fills
 
     private bool $isWhole = true;
 
-    /** @param  list<int>  $sizes the longest first, each once */
+    /** @param list<int> $sizes the longest first, each once */
     public function __construct(private readonly array $sizes, private readonly Effort $guard) {}
 
     /**
@@ -46,7 +48,14 @@ final class Fills
      */
     public function with(int $first, array $counts, int $capacity, int $window, int $most, int $mostNodes): array
     {
-        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window, $this->isWhole] = [[], 0, $most, $mostNodes, $window, true];
+        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window, $this->isWhole] = [
+            [],
+            0,
+            $most,
+            $mostNodes,
+            $window,
+            true,
+        ];
         $this->shortest = 0;
         $length = 0;
         foreach ($counts as $i => $count) {
@@ -168,7 +177,7 @@ final class Fills
         }
     }
 
-    /** @param  array<int, int>  $counts */
+    /** @param array<int, int> $counts */
     private function fitsOne(array $counts, int $left): bool
     {
         if ($left < $this->shortest) {

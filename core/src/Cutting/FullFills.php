@@ -7,8 +7,10 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Effort\Effort;
 
 /**
- * What fills a stick to the last hair: the longest part that is left, and others with it. The last two parts are not gone through but looked up by the sum of their lengths, which is entered once for
- * every two sizes; so a stick of five parts costs as many looks as there are pairs of parts. Where few parts are left the last three are looked up.
+ * What fills a stick to the last hair: the longest part that is left, and others with it. The last two parts are not
+ * gone through but looked up by the sum of their lengths, which is entered once for
+ * every two sizes; so a stick of five parts costs as many looks as there are pairs of parts. Where few parts are left
+ * the last three are looked up.
  */
 final class FullFills
 {
@@ -55,10 +57,16 @@ final class FullFills
      * @param list<int> $entered indexes of the sizes that fills are made of
      * @param bool $isDeep the sums of three are entered too
      */
-    public function __construct(private readonly array $sizes, private readonly array $entered, int $capacity, private readonly bool $isDeep, private readonly Effort $guard)
-    {
+    public function __construct(
+        private readonly array $sizes,
+        private readonly array $entered,
+        int $capacity,
+        private readonly bool $isDeep,
+        private readonly Effort $guard,
+    ) {
         foreach ($entered as $a => $i) {
-            // A table of three takes as long as many looks: what asks for one again and again has to see that time is over.
+            // A table of three takes as long as many looks: what asks for one again and again has to see that time is
+            // over.
             if (! $guard->spend($isDeep ? self::EVERY : 1)) {
                 return;
             }
@@ -71,7 +79,11 @@ final class FullFills
                 self::enter($this->pairs, intdiv($two, self::BUCKET), $i * self::PACK + $j);
                 foreach ($isDeep ? array_slice($entered, $a + $b) : [] as $k) {
                     if ($two + $sizes[$k] <= $capacity) {
-                        self::enter($this->triples, intdiv($two + $sizes[$k], self::BUCKET), ($i * self::PACK + $j) * self::PACK + $k);
+                        self::enter(
+                            $this->triples,
+                            intdiv($two + $sizes[$k], self::BUCKET),
+                            ($i * self::PACK + $j) * self::PACK + $k,
+                        );
                     }
                 }
             }
@@ -96,12 +108,21 @@ final class FullFills
      */
     public function with(int $first, array $counts, int $capacity, int $window, int $most, int $mostNodes): array
     {
-        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window] = [[], 0, $most, $mostNodes, $window];
+        [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window] = [
+            [],
+            0,
+            $most,
+            $mostNodes,
+            $window,
+        ];
         // Of a table that was not entered to its end not everything is found.
         $this->isWhole = ! $this->guard->isSpent();
         $counts[$first]--;
         [$this->counts, $this->chosen] = [$counts, [$first]];
-        $this->shortest = $this->sizes[max([$first, ...array_keys(array_filter($counts, static fn (int $count): bool => $count > 0))])];
+        $this->shortest =
+            $this->sizes[
+                max([$first, ...array_keys(array_filter($counts, static fn (int $count): bool => $count > 0))])
+            ];
         $left = $capacity - $this->sizes[$first];
         if ($left <= $window) {
             $this->take([]);
@@ -113,7 +134,16 @@ final class FullFills
         }
         $this->extend($first, $left);
 
-        return array_map(fn (array $fill): array => [$fill, $capacity - array_sum(array_map(fn (int $i, int $count): int => $this->sizes[$i] * $count, array_keys($fill), $fill))], $this->found);
+        return array_map(
+            fn (array $fill): array => [
+                $fill,
+                $capacity -
+                array_sum(
+                    array_map(fn (int $i, int $count): int => $this->sizes[$i] * $count, array_keys($fill), $fill),
+                ),
+            ],
+            $this->found,
+        );
     }
 
     /** Whether all fills were found that there are. */
@@ -181,7 +211,7 @@ final class FullFills
         }
     }
 
-    /** @param  list<int>  $more */
+    /** @param list<int> $more */
     private function areLeft(array $more): bool
     {
         foreach (array_count_values($more) as $i => $count) {
@@ -198,7 +228,7 @@ final class FullFills
         return $left >= 0 && $left <= $this->window;
     }
 
-    /** @param  list<int>  $more */
+    /** @param list<int> $more */
     private function take(array $more): void
     {
         if (count($this->found) < $this->most) {
@@ -208,7 +238,7 @@ final class FullFills
         }
     }
 
-    /** @param  array<int, int|list<int>>  $table */
+    /** @param array<int, int|list<int>> $table */
     private static function enter(array &$table, int $key, int $value): void
     {
         if (! isset($table[$key])) {
@@ -229,7 +259,7 @@ final class FullFills
         [$low, $high] = [intdiv(max(0, $length - $window), self::BUCKET), intdiv(max(0, $length), self::BUCKET)];
         $found = isset($table[$high]) ? (is_int($table[$high]) ? [$table[$high]] : $table[$high]) : [];
         if ($low !== $high && isset($table[$low])) {
-            $found = [...$found, ...(is_int($table[$low]) ? [$table[$low]] : $table[$low])];
+            $found = [...$found, ...is_int($table[$low]) ? [$table[$low]] : $table[$low]];
         }
 
         return $found;

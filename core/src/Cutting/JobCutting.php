@@ -43,11 +43,18 @@ final readonly class JobCutting
     /** @var array<string, MeasuredBack> by run */
     private array $back;
 
-    /** @param  ?Effort  $effort  ends the planning of sticks when time or memory is over */
-    public function __construct(private JobLayout $layout, private Job $job, private Catalogue $catalogue, private ?Effort $effort = null)
-    {
+    /** @param ?Effort $effort ends the planning of sticks when time or memory is over */
+    public function __construct(
+        private JobLayout $layout,
+        private Job $job,
+        private Catalogue $catalogue,
+        private ?Effort $effort = null,
+    ) {
         $this->done = $job->cutting;
-        $this->back = array_map(fn (RunLayout $run): MeasuredBack => new MeasuredBack($run, $this->done->cut[$run->run->id] ?? []), $layout->runs);
+        $this->back = array_map(
+            fn (RunLayout $run): MeasuredBack => new MeasuredBack($run, $this->done->cut[$run->run->id] ?? []),
+            $layout->runs,
+        );
     }
 
     /** @return array<string, mixed> see docs/openapi.json, CuttingReport */
@@ -60,13 +67,29 @@ final readonly class JobCutting
         [$groups, $findings] = $this->groups($plans);
         $printed = $this->done->printed[$run] ?? null;
         foreach ($layout->pieces as $piece) {
-            if (! isset($this->done->cut[$run][$piece->key]) && $back->lengths[$piece->key] < $piece->leastMm - Tolerance::TAPE_MM) {
-                $findings[] = new Finding(RuleId::CutTooShort, Severity::Stop, new Where(leg: $piece->leg, piece: $piece->letter), $back->lengths[$piece->key], $piece->leastMm, ['piece' => $piece->letter, 'length_mm' => max(0.0, $back->lengths[$piece->key]), 'least_mm' => $piece->leastMm]);
+            if (
+                ! isset($this->done->cut[$run][$piece->key]) &&
+                $back->lengths[$piece->key] < $piece->leastMm - Tolerance::TAPE_MM
+            ) {
+                $findings[] = new Finding(
+                    RuleId::CutTooShort,
+                    Severity::Stop,
+                    new Where(leg: $piece->leg, piece: $piece->letter),
+                    $back->lengths[$piece->key],
+                    $piece->leastMm,
+                    [
+                        'piece' => $piece->letter,
+                        'length_mm' => max(0.0, $back->lengths[$piece->key]),
+                        'least_mm' => $piece->leastMm,
+                    ],
+                );
             }
         }
         array_push($findings, ...$this->movedBranches($layout));
         if ($back->missed->length() > Tolerance::TAPE_MM) {
-            $findings[] = new Finding(RuleId::CutMissed, Severity::Warn, new Where, $back->missed->length(), 0.0, ['missed_mm' => $back->missed->length()]);
+            $findings[] = new Finding(RuleId::CutMissed, Severity::Warn, new Where, $back->missed->length(), 0.0, [
+                'missed_mm' => $back->missed->length(),
+            ]);
         }
 
         return [
@@ -74,9 +97,25 @@ final readonly class JobCutting
             'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($layout)],
             'groups' => $groups,
             'kerf' => $tape->of($this->kerf()),
-            'saws' => array_map(fn (string $saw): array => ['name' => $this->catalogue->assumption($saw)->what, 'kerf' => $tape->of($this->catalogue->assumption($saw)->value)], self::SAWS),
+            'saws' => array_map(
+                fn (string $saw): array => [
+                    'name' => $this->catalogue->assumption($saw)->what,
+                    'kerf' => $tape->of($this->catalogue->assumption($saw)->value),
+                ],
+                self::SAWS,
+            ),
             'findings' => FindingReport::list($findings, $this->job->units),
-            'sources' => SourceList::of([...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, ['saw-kerf', 'reading-error', 'cutting-error']), ...array_map(static fn (Piece $piece): Provenance => $layout->system->pipe($piece->size)->provenance, $layout->pieces)]),
+            'sources' => SourceList::of([
+                ...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, [
+                    'saw-kerf',
+                    'reading-error',
+                    'cutting-error',
+                ]),
+                ...array_map(
+                    static fn (Piece $piece): Provenance => $layout->system->pipe($piece->size)->provenance,
+                    $layout->pieces,
+                ),
+            ]),
         ];
     }
 
@@ -87,7 +126,8 @@ final readonly class JobCutting
     }
 
     /**
-     * Gives whether a piece is the `same` as on the ticket that was printed last, `other`, or `new`; null where none was printed, or it is cut. What stands on paper is what a tape says in the job's units.
+     * Gives whether a piece is the `same` as on the ticket that was printed last, `other`, or `new`; null where none
+     * was printed, or it is cut. What stands on paper is what a tape says in the job's units.
      */
     public function since(string $run, Piece $piece): ?string
     {
@@ -95,15 +135,29 @@ final readonly class JobCutting
         if ($printed === null || isset($this->done->cut[$run][$piece->key])) {
             return null;
         }
-        [$was, $unit, $tape] = [$printed->pieces[$piece->key]['length_mm'] ?? null, $this->job->units === Units::Inch ? 'inch' : 'metric', new Tape];
+        [$was, $unit, $tape] = [
+            $printed->pieces[$piece->key]['length_mm'] ?? null,
+            $this->job->units === Units::Inch ? 'inch' : 'metric',
+            new Tape,
+        ];
 
-        return $was === null ? 'new' : ($tape->of($was)[$unit] === $tape->of($this->back[$run]->lengths[$piece->key])[$unit] ? 'same' : 'other');
+        return $was === null
+            ? 'new'
+            : ($tape->of($was)[$unit] === $tape->of($this->back[$run]->lengths[$piece->key])[$unit]
+                ? 'same'
+                : 'other');
     }
 
     /** @return list<string> letters that stand on the ticket printed last, of pieces that there are no longer */
     public function gone(RunLayout $layout): array
     {
-        return array_column(array_diff_key($this->done->printed[$layout->run->id]->pieces ?? [], array_column($layout->pieces, null, 'key')), 'letter');
+        return array_column(
+            array_diff_key(
+                $this->done->printed[$layout->run->id]->pieces ?? [],
+                array_column($layout->pieces, null, 'key'),
+            ),
+            'letter',
+        );
     }
 
     /**
@@ -117,9 +171,24 @@ final readonly class JobCutting
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
 
-            return ['key' => $piece->key, 'letter' => $piece->letter, 'planned' => $tape->of($piece->cutMm), 'now' => $tape->of($now), 'moved_mm' => $now - $piece->cutMm, 'cut' => isset($this->done->cut[$run][$piece->key]),
-                'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''], 'stick' => $stick === null ? null : ['number' => $stick['number'], 'length' => $tape->of($stick['mm']), 'tight' => $stick['tight']],
-                'printed' => $tape->orNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null), 'since' => $this->since($run, $piece)];
+            return [
+                'key' => $piece->key,
+                'letter' => $piece->letter,
+                'planned' => $tape->of($piece->cutMm),
+                'now' => $tape->of($now),
+                'moved_mm' => $now - $piece->cutMm,
+                'cut' => isset($this->done->cut[$run][$piece->key]),
+                'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''],
+                'stick' => $stick === null
+                        ? null
+                        : [
+                            'number' => $stick['number'],
+                            'length' => $tape->of($stick['mm']),
+                            'tight' => $stick['tight'],
+                        ],
+                'printed' => $tape->orNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
+                'since' => $this->since($run, $piece),
+            ];
         }, $layout->pieces);
     }
 
@@ -127,7 +196,8 @@ final readonly class JobCutting
      * Gives the stick that each piece comes from.
      *
      * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
-     * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from, by its number among those of its pipe
+     * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from,
+     *     by its number among those of its pipe
      */
     public function sticks(array $plans): array
     {
@@ -145,7 +215,8 @@ final readonly class JobCutting
     }
 
     /**
-     * Branches that stand on the leg of a piece that came out otherwise: the piece before one moves it, and the run that enters there with it.
+     * Branches that stand on the leg of a piece that came out otherwise: the piece before one moves it, and the run
+     * that enters there with it.
      *
      * @return list<Finding>
      */
@@ -156,7 +227,19 @@ final readonly class JobCutting
             $off = ($this->done->cut[$layout->run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
             $junction = $layout->fittingAt($piece->jointTo)?->junction;
             if ($junction !== null && abs($off) > self::NOTICED_MM) {
-                $findings[] = new Finding(RuleId::CutBranchMoves, Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), abs($off), null, ['piece' => $piece->letter, 'off_mm' => abs($off), 'way' => $off > 0 ? 'down' : 'up', 'run' => $this->job->run($junction->key())->name ?? $junction->key()]);
+                $findings[] = new Finding(
+                    RuleId::CutBranchMoves,
+                    Severity::Warn,
+                    new Where(leg: $piece->leg, piece: $piece->letter),
+                    abs($off),
+                    null,
+                    [
+                        'piece' => $piece->letter,
+                        'off_mm' => abs($off),
+                        'way' => $off > 0 ? 'down' : 'up',
+                        'run' => $this->job->run($junction->key())->name ?? $junction->key(),
+                    ],
+                );
             }
         }
 
@@ -164,16 +247,28 @@ final readonly class JobCutting
     }
 
     /**
-     * Gives the plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that the crew has.
+     * Gives the plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that
+     * the crew has.
      *
-     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> no stock where the catalogue states no stick
+     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> no
+     *     stock where the catalogue states no stick
      */
     public function plans(): array
     {
         $plans = [];
         foreach ($this->stocks() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'parts' => $parts]) {
-            $objective = $this->done->objective === 'price' && in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true) ? 'length' : $this->done->objective;
-            $plans[] = ['system' => $system, 'size' => $size, 'stock' => $stock, 'objective' => $objective, 'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : $this->plan($stock, $parts, $objective)];
+            $objective =
+                $this->done->objective === 'price' &&
+                in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true)
+                    ? 'length'
+                    : $this->done->objective;
+            $plans[] = [
+                'system' => $system,
+                'size' => $size,
+                'stock' => $stock,
+                'objective' => $objective,
+                'plan' => $stock === [] ? new CutPlan([], $parts, 0.0, 0.0, false) : $this->plan($stock, $parts, $objective),
+            ];
         }
 
         return $plans;
@@ -185,23 +280,42 @@ final readonly class JobCutting
      */
     private function plan(array $stock, array $parts, string $objective): CutPlan
     {
-        $plan = (new StockCutter($stock, $this->kerf(), $parts, $objective, self::EFFORT * $this->done->effort, $this->effort))->plan();
+        $plan = (new StockCutter(
+            $stock,
+            $this->kerf(),
+            $parts,
+            $objective,
+            self::EFFORT * $this->done->effort,
+            $this->effort,
+        ))->plan();
 
         return $this->slack()->spread($plan, $stock, $parts, $objective, self::ROOM_EFFORT, $this->effort);
     }
 
     private function slack(): Slack
     {
-        return new Slack($this->kerf(), $this->catalogue->assumption('reading-error')->value, $this->catalogue->assumption('cutting-error')->value);
+        return new Slack(
+            $this->kerf(),
+            $this->catalogue->assumption('reading-error')->value,
+            $this->catalogue->assumption('cutting-error')->value,
+        );
     }
 
-    /** @return list<array{system: string, size: string, stock: list<StockLength>, parts: list<CutPart>}> what there is of every pipe, and what is to be cut from it */
+    /**
+     * @return list<array{system: string, size: string, stock: list<StockLength>, parts: list<CutPart>}> what there is
+     *     of every pipe, and what is to be cut from it
+     */
     public function stocks(): array
     {
         $stocks = [];
         foreach ($this->parts() as $key => $parts) {
             [$system, $size] = explode(' ', $key);
-            $stocks[] = ['system' => $system, 'size' => $size, 'stock' => $this->stock($system, $this->catalogue->system($system)->pipe($size)), 'parts' => $parts];
+            $stocks[] = [
+                'system' => $system,
+                'size' => $size,
+                'stock' => $this->stock($system, $this->catalogue->system($system)->pipe($size)),
+                'parts' => $parts,
+            ];
         }
 
         return $stocks;
@@ -214,9 +328,16 @@ final readonly class JobCutting
     private function groups(array $plans): array
     {
         [$groups, $findings] = [[], []];
-        foreach ($plans as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]) {
+        foreach (
+            $plans as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]
+        ) {
             if ($stock === []) {
-                $findings[] = new Finding(RuleId::CutNoStick, Severity::Unknown, new Where, params: ['system' => $this->catalogue->system($system)->name, 'size' => $size]);
+                $findings[] = new Finding(
+                    RuleId::CutNoStick,
+                    Severity::Unknown,
+                    new Where,
+                    params: ['system' => $this->catalogue->system($system)->name, 'size' => $size],
+                );
 
                 continue;
             }
@@ -233,9 +354,14 @@ final readonly class JobCutting
         [$tape, $slack] = [new Tape, $this->slack()];
 
         return [
-            'system' => $system, 'size' => $size, 'letters' => $this->catalogue->system($system)->letters, 'objective' => $objective,
+            'system' => $system,
+            'size' => $size,
+            'letters' => $this->catalogue->system($system)->letters,
+            'objective' => $objective,
             'sticks' => array_map(fn (CutStick $stick): array => $this->stick($stick, $tape, $slack), $plan->sticks),
-            'used' => $plan->used, 'bound' => $plan->bound, 'optimal' => $plan->isOptimal,
+            'used' => $plan->used,
+            'bound' => $plan->bound,
+            'optimal' => $plan->isOptimal,
         ];
     }
 
@@ -244,15 +370,24 @@ final readonly class JobCutting
     {
         $enough = $slack->chance($stick);
 
-        return ['length' => $tape->of($stick->stockMm), 'offcut' => $tape->of($stick->offcutMm), 'enough' => $enough, 'tight' => $enough < Slack::SURE, 'cuts' => array_map(function (array $cut) use ($tape): array {
-            [$run, $key] = explode('|', $cut['tag']);
-            $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
+        return [
+            'length' => $tape->of($stick->stockMm),
+            'offcut' => $tape->of($stick->offcutMm),
+            'enough' => $enough,
+            'tight' => $enough < Slack::SURE,
+            'cuts' => array_map(function (array $cut) use ($tape): array {
+                [$run, $key] = explode('|', $cut['tag']);
+                $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
 
-            return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
-        }, $stick->cuts)];
+                return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
+            }, $stick->cuts),
+        ];
     }
 
-    /** @return array<string, list<CutPart>> by system and size; those that are cut are not cut again, and nothing is cut by a length that nobody knows */
+    /**
+     * @return array<string, list<CutPart>> by system and size; those that are cut are not cut again, and nothing is cut
+     *     by a length that nobody knows
+     */
     private function parts(): array
     {
         $parts = [];
@@ -271,10 +406,23 @@ final readonly class JobCutting
     /** @return list<StockLength> */
     private function stock(string $system, Pipe $pipe): array
     {
-        $own = array_values(array_filter($this->done->stock, static fn (array $one): bool => $one['system'] === $system && $one['size'] === $pipe->size));
+        $own = array_values(
+            array_filter(
+                $this->done->stock,
+                static fn (array $one): bool => $one['system'] === $system && $one['size'] === $pipe->size,
+            ),
+        );
 
-        return $own === [] ? array_map(static fn (float $mm): StockLength => new StockLength($mm), $pipe->sticksMm)
-            : array_map(static fn (array $one): StockLength => new StockLength($one['length_mm'], $one['price'], $one['available']), $own);
+        return $own === []
+            ? array_map(static fn (float $mm): StockLength => new StockLength($mm), $pipe->sticksMm)
+            : array_map(
+                static fn (array $one): StockLength => new StockLength(
+                    $one['length_mm'],
+                    $one['price'],
+                    $one['available'],
+                ),
+                $own,
+            );
     }
 
     /** Gives the width of the cut. */

@@ -10,8 +10,10 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * What has still to be cut, once some pieces came out longer or shorter than they were meant to be. The end of the run stays where it is. The next piece of the same leg that is not cut yet takes the difference;
- * where there is none, the fewest other pieces do that together lead as far the same way: one that lies along it, or two, or three whose directions span it. Nothing else moves.
+ * What has still to be cut, once some pieces came out longer or shorter than they were meant to be. The end of the run
+ * stays where it is. The next piece of the same leg that is not cut yet takes the difference;
+ * where there is none, the fewest other pieces do that together lead as far the same way: one that lies along it, or
+ * two, or three whose directions span it. Nothing else moves.
  */
 final readonly class MeasuredBack
 {
@@ -30,7 +32,7 @@ final readonly class MeasuredBack
     /** What nothing takes up: so far the end lies beside its place. */
     public Vec3 $missed;
 
-    /** @param  array<string, float>  $cut  lengths really cut, by key of the piece */
+    /** @param array<string, float> $cut lengths really cut, by key of the piece */
     public function __construct(private RunLayout $layout, private array $cut)
     {
         [$lengths, $missed] = [[], new Vec3(0.0, 0.0, 0.0)];
@@ -54,7 +56,10 @@ final readonly class MeasuredBack
         [$this->lengths, $this->missed] = [$lengths, $missed];
     }
 
-    /** @return array<string, float>|null by how much which pieces change; null where no pieces that are left lead that way */
+    /**
+     * @return array<string, float>|null by how much which pieces change; null where no pieces that are left lead that
+     *     way
+     */
     private function taken(Piece $piece, float $off): ?array
     {
         $open = $this->open($piece);
@@ -88,7 +93,7 @@ final readonly class MeasuredBack
         foreach ($this->layout->pieces as $piece) {
             $isAfter = $isAfter || $piece->key === $of->key;
             if (! isset($this->cut[$piece->key]) && $piece->key !== $of->key) {
-                $isAfter ? $after[] = $piece : array_unshift($before, $piece);
+                $isAfter ? ($after[] = $piece) : array_unshift($before, $piece);
             }
         }
 
@@ -153,6 +158,8 @@ final readonly class MeasuredBack
         // Two that lead nearly the same way would have to go far forth and back.
         $isFar = max([0.0, ...array_map(abs(...), $by)]) > self::MOST * $wanted->length();
 
-        return $isFar || $reached->minus($wanted)->length() > self::SHARE * $wanted->length() + Tolerance::SUM ? null : array_values($by);
+        return $isFar || $reached->minus($wanted)->length() > self::SHARE * $wanted->length() + Tolerance::SUM
+            ? null
+            : array_values($by);
     }
 }

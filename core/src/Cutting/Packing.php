@@ -7,9 +7,12 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Effort\Effort;
 
 /**
- * Whether all parts go into sticks that cost no more than a target. Stick after stick is filled, each with the longest part that is left. What may be left over of a stick follows from the target:
- * what the money that is left still buys has to hold the parts that are left. So a target that leaves nothing over lets through nothing but full sticks.
- * The search goes in widening passes: a few fills of every stick at first, then more, at last all of them; what was left out is said.
+ * Whether all parts go into sticks that cost no more than a target. Stick after stick is filled, each with the longest
+ * part that is left. What may be left over of a stick follows from the target:
+ * what the money that is left still buys has to hold the parts that are left. So a target that leaves nothing over lets
+ * through nothing but full sticks.
+ * The search goes in widening passes: a few fills of every stick at first, then more, at last all of them; what was
+ * left out is said.
  */
 final class Packing
 {
@@ -72,7 +75,10 @@ final class Packing
         $this->isCoarse = $this->isCoarse();
     }
 
-    /** @return list<array{int, array<int, int>}>|null sticks: the stock, and how many of each size by its index; null where none was found */
+    /**
+     * @return list<array{int, array<int, int>}>|null sticks: the stock, and how many of each size by its index; null
+     *     where none was found
+     */
     public function within(int $target, float $share): ?array
     {
         $length = 0;
@@ -122,7 +128,10 @@ final class Packing
             return false;
         }
         $this->passLeft--;
-        $key = count($counts) > self::REMEMBERED ? null : implode(' ', $counts).'|'.implode(' ', $available).'|'.$cost;
+        $key =
+            count($counts) > self::REMEMBERED
+                ? null
+                : implode(' ', $counts).'|'.implode(' ', $available).'|'.$cost;
         if ($key !== null && isset($this->dead[$key])) {
             return false;
         }
@@ -132,7 +141,12 @@ final class Packing
         }
         $before = $this->leftOut;
         foreach ($this->stocks->capacities as $stock => $capacity) {
-            if ($available[$stock] > 0 && $capacity >= $this->sizes[$first] && $cost + $this->stocks->costs[$stock] <= $target && $this->fill($stock, $first, $counts, $length, $cost, $target, $available)) {
+            if (
+                $available[$stock] > 0 &&
+                $capacity >= $this->sizes[$first] &&
+                $cost + $this->stocks->costs[$stock] <= $target &&
+                $this->fill($stock, $first, $counts, $length, $cost, $target, $available)
+            ) {
                 return true;
             }
         }
@@ -147,8 +161,15 @@ final class Packing
      * @param array<int, int> $counts
      * @param array<int, int> $available
      */
-    private function fill(int $stock, int $first, array $counts, int $length, int $cost, int $target, array $available): bool
-    {
+    private function fill(
+        int $stock,
+        int $first,
+        array $counts,
+        int $length,
+        int $cost,
+        int $target,
+        array $available,
+    ): bool {
         $capacity = $this->stocks->capacities[$stock];
         $available[$stock]--;
         $cost += $this->stocks->costs[$stock];
@@ -159,7 +180,14 @@ final class Packing
         $most = $this->width > PHP_INT_MAX / self::GATHERED ? PHP_INT_MAX : $this->width * self::GATHERED;
         $isFull = ! $this->isCoarse && $window <= FullFills::BUCKET;
         $source = $isFull ? $this->fullFills($counts) : $this->fills;
-        $fills = $source->with($first, $counts, $capacity, min($window, $capacity), $isFull ? $this->width : $most, max(1, $this->passLeft));
+        $fills = $source->with(
+            $first,
+            $counts,
+            $capacity,
+            min($window, $capacity),
+            $isFull ? $this->width : $most,
+            max(1, $this->passLeft),
+        );
         $this->passLeft -= $source->nodes();
         $this->leftOut += $source->isWhole() ? 0 : 1;
         // What leaves least over first; of equals as they were found, with the longest parts.
@@ -192,7 +220,13 @@ final class Packing
     {
         $capacity = max($this->stocks->capacities);
         if (array_sum($counts) > self::DEEP) {
-            return $this->full ??= new FullFills($this->sizes, array_keys($this->sizes), $capacity, false, $this->guard);
+            return $this->full ??= new FullFills(
+                $this->sizes,
+                array_keys($this->sizes),
+                $capacity,
+                false,
+                $this->guard,
+            );
         }
         $left = array_keys(array_filter($counts, static fn (int $count): bool => $count > 0));
         if ($this->deep === null || ! $this->deep->knows($left)) {
@@ -202,7 +236,10 @@ final class Packing
         return $this->deep;
     }
 
-    /** Whether the lengths are so coarse that several pairs share nearly every sum: then one is found faster than it is looked up. */
+    /**
+     * Whether the lengths are so coarse that several pairs share nearly every sum: then one is found faster than it is
+     * looked up.
+     */
     private function isCoarse(): bool
     {
         $grain = Divisor::of($this->sizes);

@@ -19,6 +19,11 @@ final class PreparedEnds
      */
     public static function of(RunLayout $layout): array
     {
-        return array_map(static fn (array $entry): string => $entry['method'] === null ? '' : MethodTexts::of(Method::from($entry['method']))['end'], JointRegister::of($layout));
+        return array_map(
+            static fn (array $entry): string => $entry['method'] === null
+                ? ''
+                : MethodTexts::of(Method::from($entry['method']))['end'],
+            JointRegister::of($layout),
+        );
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Cutting;
 
 /**
- * How many sticks there must be, whatever is cut with what: parts longer than half a stick share with none of their kind, and shorter ones only go in beside them as far as there is room.
+ * How many sticks there must be, whatever is cut with what: parts longer than half a stick share with none of their
+ * kind, and shorter ones only go in beside them as far as there is room.
  * The bound L2 of Martello and Toth (Knapsack Problems, 1990, section 8.3), over every length that a part has.
  */
 final class SharingBound

@@ -7,13 +7,19 @@ namespace FallBend\Core\Cutting;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\MakeUp\ClosingGap;
 
-/** Whether a stick holds what is to be cut from it when every piece comes out a little longer or shorter than it was meant. */
+/**
+ * Whether a stick holds what is to be cut from it when every piece comes out a little longer or shorter than it was
+ * meant.
+ */
 final readonly class Slack
 {
     /** What comes out short more seldom than once in a hundred sticks nobody has to be told of. */
     public const SURE = 0.99;
 
-    /** How much room every cut is planned to have besides, as a share of the most that it may be off: as much as is ever needed, or as much as mostly does. */
+    /**
+     * How much room every cut is planned to have besides, as a share of the most that it may be off: as much as is ever
+     * needed, or as much as mostly does.
+     */
     private const ROOM = [1.0, 0.5];
 
     /**
@@ -22,13 +28,24 @@ final readonly class Slack
      */
     public function __construct(private float $kerfMm, private float $readingMm, private float $cuttingMm) {}
 
-    /** Gives the chance that the last piece of a stick is still long enough, 0 to 1. The last cut needs no room: what is left may be less than the saw is wide. */
+    /**
+     * Gives the chance that the last piece of a stick is still long enough, 0 to 1. The last cut needs no room: what is
+     * left may be less than the saw is wide.
+     */
     public function chance(CutStick $stick): float
     {
-        $spare = $stick->stockMm - array_sum(array_column($stick->cuts, 'mm')) - (count($stick->cuts) - 1) * $this->kerfMm;
+        $spare =
+            $stick->stockMm - array_sum(array_column($stick->cuts, 'mm')) - (count($stick->cuts) - 1) * $this->kerfMm;
         $most = count($stick->cuts) * ($this->readingMm + $this->cuttingMm);
 
-        return $spare >= $most ? 1.0 : ClosingGap::of(array_merge(...array_fill(0, count($stick->cuts), [$this->readingMm, $this->cuttingMm])), [], 0.0, 0)->chance(-$most, $spare);
+        return $spare >= $most
+            ? 1.0
+            : ClosingGap::of(
+                array_merge(...array_fill(0, count($stick->cuts), [$this->readingMm, $this->cuttingMm])),
+                [],
+                0.0,
+                0,
+            )->chance(-$most, $spare);
     }
 
     /** Whether a stick comes out short so often that it is said. */
@@ -44,23 +61,51 @@ final readonly class Slack
     }
 
     /**
-     * Gives a plan of the same parts that takes no more, and of which fewer sticks are tight; that itself where there is none.
+     * Gives a plan of the same parts that takes no more, and of which fewer sticks are tight; that itself where there
+     * is none.
      *
      * @param non-empty-list<StockLength> $stock
      * @param list<CutPart> $parts
      * @param int $effort choices that may be looked at
      */
-    public function spread(CutPlan $plan, array $stock, array $parts, string $objective, int $effort, ?Effort $guard = null): CutPlan
-    {
+    public function spread(
+        CutPlan $plan,
+        array $stock,
+        array $parts,
+        string $objective,
+        int $effort,
+        ?Effort $guard = null,
+    ): CutPlan {
         $tight = $this->tight($plan);
         if ($tight === 0) {
             return $plan;
         }
         foreach (self::ROOM as $share) {
-            $loose = (new StockCutter($stock, $this->kerfMm + $share * ($this->readingMm + $this->cuttingMm), $parts, $objective, $effort, $guard))->within($plan->used);
+            $loose = (new StockCutter(
+                $stock,
+                $this->kerfMm + $share * ($this->readingMm + $this->cuttingMm),
+                $parts,
+                $objective,
+                $effort,
+                $guard,
+            ))->within($plan->used);
             if ($loose !== null && count($loose->left) === count($plan->left) && $this->tight($loose) < $tight) {
                 // As the saw in hand leaves them.
-                return new CutPlan(array_map(fn (CutStick $stick): CutStick => CutStick::cut($stick->stock, $stick->stockMm, $stick->cuts, $this->kerfMm), $loose->sticks), $plan->left, $plan->used, $plan->bound, $plan->isOptimal);
+                return new CutPlan(
+                    array_map(
+                        fn (CutStick $stick): CutStick => CutStick::cut(
+                            $stick->stock,
+                            $stick->stockMm,
+                            $stick->cuts,
+                            $this->kerfMm,
+                        ),
+                        $loose->sticks,
+                    ),
+                    $plan->left,
+                    $plan->used,
+                    $plan->bound,
+                    $plan->isOptimal,
+                );
             }
         }
 

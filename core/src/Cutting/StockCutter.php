@@ -8,14 +8,19 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * What to cut from what, so that the fewest sticks are used, or the least length, or the least money. A lower bound is proved first (what the length of all parts costs, and how many parts are
- * too long to share a stick); plans are looked for that meet it; where none is found, better ones than the best known, until none is left or the effort is used up.
+ * What to cut from what, so that the fewest sticks are used, or the least length, or the least money. A lower bound is
+ * proved first (what the length of all parts costs, and how many parts are
+ * too long to share a stick); plans are looked for that meet it; where none is found, better ones than the best known,
+ * until none is left or the effort is used up.
  */
 final readonly class StockCutter
 {
     public const OBJECTIVES = ['sticks', 'length', 'price'];
 
-    /** Whole nanometres: a length of the tape, in sixty-fourths too, is one. What is a hair over by the last digit of a sum still goes in. */
+    /**
+     * Whole nanometres: a length of the tape, in sixty-fourths too, is one. What is a hair over by the last digit of a
+     * sum still goes in.
+     */
     private const PER_MM = 1_000_000;
 
     private const SLACK = 20;
@@ -48,7 +53,10 @@ final readonly class StockCutter
         $this->guard = $guard ?? Effort::unlimited();
     }
 
-    /** Gives a plan with its bound. Parts that are longer than every stick are left, and so are all where the sticks there are do not hold them. */
+    /**
+     * Gives a plan with its bound. Parts that are longer than every stick are left, and so are all where the sticks
+     * there are do not hold them.
+     */
     public function plan(): CutPlan
     {
         [$sizes, $counts, $tags, $left] = $this->sorted();
@@ -56,17 +64,38 @@ final readonly class StockCutter
             return new CutPlan([], $left, 0.0, 0.0, true);
         }
         [$stocks, $grain] = $this->stocks(array_sum($counts));
-        [$sticks, $bound] = $this->search(new Packing($sizes, $counts, $stocks, $this->effort, $this->guard), $stocks, $sizes, $this->simple($stocks, $sizes, $counts), $this->bound($stocks, $sizes, $counts));
+        [$sticks, $bound] = $this->search(
+            new Packing($sizes, $counts, $stocks, $this->effort, $this->guard),
+            $stocks,
+            $sizes,
+            $this->simple($stocks, $sizes, $counts),
+            $this->bound($stocks, $sizes, $counts),
+        );
         if ($sticks === null) {
-            return new CutPlan([], [...$left, ...$this->parts($sizes, $counts, $tags)], 0.0, $bound === null ? 0.0 : $bound * $grain, false);
+            return new CutPlan(
+                [],
+                [...$left, ...$this->parts($sizes, $counts, $tags)],
+                0.0,
+                $bound === null ? 0.0 : $bound * $grain,
+                false,
+            );
         }
         $used = self::costOf($sticks, $stocks);
         $bound ??= $used;
 
-        return new CutPlan($this->sticks($sticks, $sizes, $tags), $left, $used * $grain, min($bound, $used) * $grain, $bound >= $used);
+        return new CutPlan(
+            $this->sticks($sticks, $sizes, $tags),
+            $left,
+            $used * $grain,
+            min($bound, $used) * $grain,
+            $bound >= $used,
+        );
     }
 
-    /** Gives a plan that uses no more than so much, in the unit of the objective, not the best; null where there is none, or none is found. */
+    /**
+     * Gives a plan that uses no more than so much, in the unit of the objective, not the best; null where there is
+     * none, or none is found.
+     */
     public function within(float $most): ?CutPlan
     {
         [$sizes, $counts, $tags, $left] = $this->sorted();
@@ -88,7 +117,13 @@ final readonly class StockCutter
         }
         $used = self::costOf($sticks, $stocks);
 
-        return new CutPlan($this->sticks($sticks, $sizes, $tags), $left, $used * $grain, $bound * $grain, $bound >= $used);
+        return new CutPlan(
+            $this->sticks($sticks, $sizes, $tags),
+            $left,
+            $used * $grain,
+            $bound * $grain,
+            $bound >= $used,
+        );
     }
 
     /** @return array{Stocks, float} the sticks there are for so many parts, and what a grain of their cost is worth */
@@ -96,7 +131,14 @@ final readonly class StockCutter
     {
         [$costs, $grain] = $this->costs();
 
-        return [new Stocks(array_map(fn (StockLength $one): int => self::nm($one->mm + $this->kerfMm) + self::SLACK, $this->stock), $costs, array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock)), $grain];
+        return [
+            new Stocks(
+                array_map(fn (StockLength $one): int => self::nm($one->mm + $this->kerfMm) + self::SLACK, $this->stock),
+                $costs,
+                array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock),
+            ),
+            $grain,
+        ];
     }
 
     /**
@@ -114,7 +156,8 @@ final readonly class StockCutter
     /**
      * @param list<int> $sizes
      * @param list<array{int, array<int, int>}>|null $best known
-     * @return array{list<array{int, array<int, int>}>|null, ?int} the best sticks, and the bound; no bound where there is no plan at all
+     * @return array{list<array{int, array<int, int>}>|null, ?int} the best sticks, and the bound; no bound where there
+     *     is no plan at all
      */
     private function search(Packing $packing, Stocks $stocks, array $sizes, ?array $best, ?int $bound): array
     {
@@ -122,7 +165,9 @@ final readonly class StockCutter
             return [null, null];
         }
         $cost = $best === null ? null : self::costOf($best, $stocks);
-        $length = array_sum(array_map(static fn (int $size, int $count): int => $size * $count, $sizes, $packing->counts));
+        $length = array_sum(
+            array_map(static fn (int $size, int $count): int => $size * $count, $sizes, $packing->counts),
+        );
         for ($share = self::FIRST; $cost === null || $bound < $cost; $share = self::NEXT) {
             $found = $packing->within($bound, $share);
             if ($found !== null) {
@@ -152,17 +197,26 @@ final readonly class StockCutter
     /** What all sticks that there are would cost. */
     private function dearest(Stocks $stocks): int
     {
-        return array_sum(array_map(static fn (int $cost, int $available): int => $cost * $available, $stocks->costs, $stocks->available));
+        return array_sum(
+            array_map(
+                static fn (int $cost, int $available): int => $cost * $available,
+                $stocks->costs,
+                $stocks->available,
+            ),
+        );
     }
 
     /**
      * The parts by length, the longest first, as long as themselves and a cut.
      *
-     * @return array{list<int>, list<int>, list<list<array{tag: string, mm: float}>>, list<CutPart>} sizes, counts, what they are called, and those that no stick holds
+     * @return array{list<int>, list<int>, list<list<array{tag: string, mm: float}>>, list<CutPart>} sizes, counts, what
+     *     they are called, and those that no stick holds
      */
     private function sorted(): array
     {
-        $longest = max(array_map(static fn (StockLength $one): float => $one->available === 0 ? 0.0 : $one->mm, $this->stock));
+        $longest = max(
+            array_map(static fn (StockLength $one): float => $one->available === 0 ? 0.0 : $one->mm, $this->stock),
+        );
         [$bySize, $left] = [[], []];
         foreach ($this->parts as $part) {
             if (self::nm($part->mm) > self::nm($longest) + self::SLACK) {
@@ -179,20 +233,31 @@ final readonly class StockCutter
         return [array_keys($bySize), array_map(count(...), array_values($bySize)), array_values($bySize), $left];
     }
 
-    /** @return array{non-empty-list<int>, float} what each stock length costs in whole grains, and what a grain is worth */
+    /**
+     * @return array{non-empty-list<int>, float} what each stock length costs in whole grains, and what a grain is worth
+     */
     private function costs(): array
     {
-        $costs = array_map(fn (StockLength $one): int => match ($this->objective) {
-            'length' => self::nm($one->mm),
-            'price' => (int) round(($one->price ?? 0.0) * self::PER_PRICE),
-            default => 1,
-        }, $this->stock);
+        $costs = array_map(
+            fn (StockLength $one): int => match ($this->objective) {
+                'length' => self::nm($one->mm),
+                'price' => (int) round(($one->price ?? 0.0) * self::PER_PRICE),
+                default => 1,
+            },
+            $this->stock,
+        );
         $grain = Divisor::of($costs);
         $grain = max(1, $grain);
 
-        return [array_map(static fn (int $cost): int => intdiv($cost, $grain), $costs), $grain / match ($this->objective) {
-            'length' => self::PER_MM, 'price' => self::PER_PRICE, default => 1
-        }];
+        return [
+            array_map(static fn (int $cost): int => intdiv($cost, $grain), $costs),
+            $grain /
+            match ($this->objective) {
+                'length' => self::PER_MM,
+                'price' => self::PER_PRICE,
+                default => 1,
+            },
+        ];
     }
 
     /**
@@ -215,7 +280,8 @@ final readonly class StockCutter
     }
 
     /**
-     * The longest part first, each into the stick that it leaves least of; a new stick is of the length that is cheapest for its capacity.
+     * The longest part first, each into the stick that it leaves least of; a new stick is of the length that is
+     * cheapest for its capacity.
      *
      * @param list<int> $sizes
      * @param array<int, int> $counts
@@ -263,9 +329,15 @@ final readonly class StockCutter
             $available[$stock]--;
         }
         foreach ($sticks as $n => [$stock, $fill]) {
-            $length = array_sum(array_map(static fn (int $i, int $count): int => $sizes[$i] * $count, array_keys($fill), $fill));
+            $length = array_sum(
+                array_map(static fn (int $i, int $count): int => $sizes[$i] * $count, array_keys($fill), $fill),
+            );
             foreach ($stocks->capacities as $other => $capacity) {
-                if ($capacity >= $length && $available[$other] > 0 && [$stocks->costs[$other], $capacity] < [$stocks->costs[$stock], $stocks->capacities[$stock]]) {
+                if (
+                    $capacity >= $length &&
+                    $available[$other] > 0 &&
+                    [$stocks->costs[$other], $capacity] < [$stocks->costs[$stock], $stocks->capacities[$stock]]
+                ) {
                     $available[$stock]++;
                     $available[$other]--;
                     $stock = $other;
@@ -277,7 +349,7 @@ final readonly class StockCutter
         return $sticks;
     }
 
-    /** @param  list<array{int, array<int, int>}>  $sticks */
+    /** @param list<array{int, array<int, int>}> $sticks */
     private static function costOf(array $sticks, Stocks $stocks): int
     {
         return array_sum(array_map(static fn (array $stick): int => $stocks->costs[$stick[0]], $sticks));
@@ -301,7 +373,13 @@ final readonly class StockCutter
             $sticks[] = CutStick::cut($stock, $this->stock[$stock]->mm, $cuts, $this->kerfMm);
         }
         // Full sticks first: what is left over lies at the end, and can still be had for something else.
-        usort($sticks, static fn (CutStick $a, CutStick $b): int => [$a->offcutMm, -count($a->cuts)] <=> [$b->offcutMm, -count($b->cuts)]);
+        usort(
+            $sticks,
+            static fn (CutStick $a, CutStick $b): int => [$a->offcutMm, -count($a->cuts)] <=> [
+                $b->offcutMm,
+                -count($b->cuts),
+            ],
+        );
 
         return $sticks;
     }
@@ -314,7 +392,15 @@ final readonly class StockCutter
      */
     private function parts(array $sizes, array $counts, array $tags): array
     {
-        return array_merge(...array_map(static fn (int $i): array => array_map(static fn (array $one): CutPart => new CutPart($one['tag'], $one['mm']), $tags[$i]), array_keys($sizes)));
+        return array_merge(
+            ...array_map(
+                static fn (int $i): array => array_map(
+                    static fn (array $one): CutPart => new CutPart($one['tag'], $one['mm']),
+                    $tags[$i],
+                ),
+                array_keys($sizes),
+            ),
+        );
     }
 
     private static function nm(float $mm): int

@@ -8,8 +8,10 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * The stock lengths as the search sees them. A stick of length L holds parts l₁ … lₙ with n − 1 cuts between them: Σ l + k (n − 1) ≤ L, which is Σ (l + k) ≤ L + k. So every part is
- * taken as long as itself and one cut, every stick as long as itself and one cut, and the cuts need no more thought. Lengths are whole nanometres, costs whole units of the grain.
+ * The stock lengths as the search sees them. A stick of length L holds parts l₁ … lₙ with n − 1 cuts between them: Σ l
+ * + k (n − 1) ≤ L, which is Σ (l + k) ≤ L + k. So every part is
+ * taken as long as itself and one cut, every stick as long as itself and one cut, and the cuts need no more thought.
+ * Lengths are whole nanometres, costs whole units of the grain.
  */
 final readonly class Stocks
 {
@@ -26,12 +28,19 @@ final readonly class Stocks
     public function __construct(public array $capacities, public array $costs, public array $available)
     {
         $order = array_keys($capacities);
-        usort($order, static fn (int $a, int $b): int => [$costs[$a] / $capacities[$a], -$capacities[$a]] <=> [$costs[$b] / $capacities[$b], -$capacities[$b]]);
+        usort(
+            $order,
+            static fn (int $a, int $b): int => [$costs[$a] / $capacities[$a], -$capacities[$a]] <=> [
+                $costs[$b] / $capacities[$b],
+                -$capacities[$b],
+            ],
+        );
         $this->cheapest = $order;
     }
 
     /**
-     * Gives the most that can be had for a cost: the cheapest capacity first, the last of it in part. What is bought in whole sticks is never more.
+     * Gives the most that can be had for a cost: the cheapest capacity first, the last of it in part. What is bought in
+     * whole sticks is never more.
      *
      * @param array<int, int> $available what is left of each
      */
@@ -71,7 +80,8 @@ final readonly class Stocks
             $cost += $whole * $this->costs[$stock];
             $length -= $whole * $this->capacities[$stock];
             if ($whole < $available[$stock] && $length > 0) {
-                return $cost + (int) ceil($this->costs[$stock] * ($length / $this->capacities[$stock]) - Tolerance::ROUNDING);
+                return $cost +
+                    (int) ceil($this->costs[$stock] * ($length / $this->capacities[$stock]) - Tolerance::ROUNDING);
             }
         }
 
@@ -79,7 +89,8 @@ final readonly class Stocks
     }
 
     /**
-     * Gives the least that whole sticks of so much capacity cost, of all that cost more than a given sum: what costs less than
+     * Gives the least that whole sticks of so much capacity cost, of all that cost more than a given sum: what costs
+     * less than
      * that holds nothing. Where it is not found in so many steps, no more is said than that it is more.
      *
      * @param int $above the sum; −1 for none
@@ -112,7 +123,8 @@ final readonly class Stocks
     }
 
     /**
-     * Goes through how many of each stock are taken, the cheapest capacity last: of that the number follows. None of them is free.
+     * Goes through how many of each stock are taken, the cheapest capacity last: of that the number follows. None of
+     * them is free.
      *
      * @param list<int> $order
      */

@@ -8,7 +8,13 @@ namespace FallBend\Core\Drawing;
 final class LineDrawing
 {
     /** Layers, and what lies on them. */
-    public const LAYERS = ['PIPE-CENTRE' => 'axes of the pieces', 'PIPE-OUTLINE' => 'outsides of the pieces', 'FITTING' => 'axes of the fittings, stop to stop', 'JOINT' => 'joints, as circles', 'MARK' => 'letters of the pieces and numbers of the joints'];
+    public const LAYERS = [
+        'PIPE-CENTRE' => 'axes of the pieces',
+        'PIPE-OUTLINE' => 'outsides of the pieces',
+        'FITTING' => 'axes of the fittings, stop to stop',
+        'JOINT' => 'joints, as circles',
+        'MARK' => 'letters of the pieces and numbers of the joints',
+    ];
 
     /** @var list<array{string, float, float, float, float}> layer, from, to */
     public array $lines = [];
@@ -28,13 +34,13 @@ final class LineDrawing
         $this->lines[] = [$layer, $a[0], $a[1], $b[0], $b[1]];
     }
 
-    /** @param  array{float, float}  $at */
+    /** @param array{float, float} $at */
     public function circle(string $layer, array $at, float $radius): void
     {
         $this->circles[] = [$layer, $at[0], $at[1], $radius];
     }
 
-    /** @param  array{float, float}  $at */
+    /** @param array{float, float} $at */
     public function word(string $layer, array $at, float $height, string $text): void
     {
         $this->words[] = [$layer, $at[0], $at[1], $height, $text];

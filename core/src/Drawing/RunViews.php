@@ -8,7 +8,10 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
-/** A run seen from above (x east, y north), along its length (x along the tape in plan, y up), or at 30° (isometric: east to the lower right, north to the upper right, up is up). */
+/**
+ * A run seen from above (x east, y north), along its length (x along the tape in plan, y up), or at 30°
+ * (isometric: east to the lower right, north to the upper right, up is up).
+ */
 final readonly class RunViews
 {
     public const VIEWS = ['plan', 'section', 'isometric'];
@@ -17,7 +20,7 @@ final readonly class RunViews
 
     public function __construct(private RunLayout $layout) {}
 
-    /** @param  string  $view  one of VIEWS */
+    /** @param string $view one of VIEWS */
     public function of(string $view): LineDrawing
     {
         $drawing = new LineDrawing;
@@ -29,8 +32,16 @@ final readonly class RunViews
         }
         foreach ($this->layout->fittings as $fitting) {
             $at = $this->at($view, $fitting->leg, $fitting->at);
-            $drawing->line('FITTING', $this->at($view, max(1, $fitting->leg - 1), $fitting->at->minus($fitting->in->times($fitting->intoMm))), $at);
-            $drawing->line('FITTING', $at, $this->at($view, $fitting->leg, $fitting->at->plus($fitting->out->times($fitting->outOfMm))));
+            $drawing->line(
+                'FITTING',
+                $this->at($view, max(1, $fitting->leg - 1), $fitting->at->minus($fitting->in->times($fitting->intoMm))),
+                $at,
+            );
+            $drawing->line(
+                'FITTING',
+                $at,
+                $this->at($view, $fitting->leg, $fitting->at->plus($fitting->out->times($fitting->outOfMm))),
+            );
         }
         foreach ($this->layout->joints as $joint) {
             $at = $this->at($view, $joint->leg, $joint->at);
@@ -53,9 +64,13 @@ final readonly class RunViews
 
             return;
         }
-        [$nx, $ny] = [-($b[1] - $a[1]) / $length * $half, ($b[0] - $a[0]) / $length * $half];
+        [$nx, $ny] = [(-($b[1] - $a[1]) / $length) * $half, (($b[0] - $a[0]) / $length) * $half];
         foreach ([1, -1] as $side) {
-            $drawing->line('PIPE-OUTLINE', [$a[0] + $side * $nx, $a[1] + $side * $ny], [$b[0] + $side * $nx, $b[1] + $side * $ny]);
+            $drawing->line(
+                'PIPE-OUTLINE',
+                [$a[0] + $side * $nx, $a[1] + $side * $ny],
+                [$b[0] + $side * $nx, $b[1] + $side * $ny],
+            );
         }
     }
 
@@ -64,7 +79,10 @@ final readonly class RunViews
     {
         return match ($view) {
             'plan' => [$point->x, $point->y],
-            'isometric' => [($point->x + $point->y) * cos(deg2rad(30.0)), ($point->y - $point->x) * sin(deg2rad(30.0)) + $point->z],
+            'isometric' => [
+                ($point->x + $point->y) * cos(deg2rad(30.0)),
+                ($point->y - $point->x) * sin(deg2rad(30.0)) + $point->z,
+            ],
             default => [$this->along($leg, $point), $point->z],
         };
     }
@@ -77,7 +95,10 @@ final readonly class RunViews
             $u = $leg->line->direction;
             $plan = hypot($u->x, $u->y);
             if ($leg->line->number >= $number) {
-                return $along + ($plan < Tolerance::ROUNDING ? 0.0 : (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan);
+                return $along +
+                    ($plan < Tolerance::ROUNDING
+                        ? 0.0
+                        : (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan);
             }
             $along += $leg->centreMm * $plan;
         }

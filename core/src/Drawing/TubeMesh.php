@@ -20,7 +20,7 @@ final readonly class TubeMesh
     /** @var list<int> three for each triangle, counter-clockwise from outside */
     public array $triangles;
 
-    /** @param  non-empty-list<Vec3>  $points  at least two, none the same as the one before */
+    /** @param non-empty-list<Vec3> $points at least two, none the same as the one before */
     public function __construct(array $points, float $radius)
     {
         [$corners, $normals, $triangles] = [[], [], []];

@@ -7,8 +7,10 @@ namespace FallBend\Core\Effort;
 use Closure;
 
 /**
- * How much work a search may do, counted in its own steps. Every search spends as it goes and stops with the best it has once
- * nothing is left. Besides, whoever asks may say that time or memory is over; this is asked now and then, so that the same
+ * How much work a search may do, counted in its own steps. Every search spends as it goes and stops with the best it
+ * has once
+ * nothing is left. Besides, whoever asks may say that time or memory is over; this is asked now and then, so that the
+ * same
  * question has the same answer everywhere as long as it ends in time.
  */
 final class Effort
@@ -22,7 +24,7 @@ final class Effort
 
     private bool $isOver = false;
 
-    /** @param  ?Closure(): bool  $over */
+    /** @param ?Closure(): bool $over */
     private function __construct(private readonly int $most, private readonly ?Closure $over) {}
 
     /**

@@ -25,7 +25,8 @@ use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Verdict\Finding;
 
 /**
- * A job with all that follows from it: how its runs lie, how they hang together, what they are found at, where they are hung, what
+ * A job with all that follows from it: how its runs lie, how they hang together, what they are found at, where they are
+ * hung, what
  * is cut and bought. Each is worked out when it is first asked for, and once.
  */
 final class EvaluatedJob
@@ -99,7 +100,9 @@ final class EvaluatedJob
 
         if (! isset($this->findings[$run])) {
             $own = $this->rules->judge($this->run($run), $this->book);
-            $this->findings[$run] = isset($this->between[$run]) ? RuleSet::sorted([...$own, ...$this->between[$run]]) : $own;
+            $this->findings[$run] = isset($this->between[$run])
+                ? RuleSet::sorted([...$own, ...$this->between[$run]])
+                : $own;
         }
 
         return $this->findings[$run];

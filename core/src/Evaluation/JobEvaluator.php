@@ -41,14 +41,26 @@ final readonly class JobEvaluator
      *
      * @throws BadInput if the job is too large, or what is called out cannot be kept
      */
-    public function evaluate(Job $job, ?array $callOut = null, OwnNumbers $own = new OwnNumbers, ?Effort $effort = null): EvaluatedJob
-    {
+    public function evaluate(
+        Job $job,
+        ?array $callOut = null,
+        OwnNumbers $own = new OwnNumbers,
+        ?Effort $effort = null,
+    ): EvaluatedJob {
         [$job, $phrases] = $callOut === null ? [$job, []] : $this->readInto($job, $callOut['run'], $callOut['text']);
         $catalogue = $job->catalogue($this->catalogue, $own);
         JobSize::check($job, $catalogue);
         $book = $job->book($this->catalogue, $own);
 
-        return new EvaluatedJob($job, $catalogue, $book, $this->rules, $this->networkRules, $effort ?? Effort::unlimited(), $phrases);
+        return new EvaluatedJob(
+            $job,
+            $catalogue,
+            $book,
+            $this->rules,
+            $this->networkRules,
+            $effort ?? Effort::unlimited(),
+            $phrases,
+        );
     }
 
     /**

@@ -26,9 +26,16 @@ final readonly class VentedBranch
         public float $opensAtMm = 0.0,
     ) {}
 
-    /** Gives the length that draws on the trap: to the vent where the top of its opening, a bore above the invert there, lies above the weir, else all of it. */
+    /**
+     * Gives the length that draws on the trap: to the vent where the top of its opening, a bore above the invert there,
+     * lies above the weir, else all of it.
+     */
     public function drawnMm(): float
     {
-        return $this->ventAtMm !== null && $this->ventBoreMm !== null && $this->ventAtMm * $this->fallMmPerM / 1000 < $this->boreMm ? min($this->ventAtMm, $this->lengthMm) : $this->lengthMm;
+        return $this->ventAtMm !== null &&
+            $this->ventBoreMm !== null &&
+            ($this->ventAtMm * $this->fallMmPerM) / 1000 < $this->boreMm
+            ? min($this->ventAtMm, $this->lengthMm)
+            : $this->lengthMm;
     }
 }

@@ -7,8 +7,10 @@ namespace FallBend\Core\Geometry;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * Two bends rolled against each other. With a and b their turns and φ the roll of the second (0 = turns the same way), the whole turn θ is
- * cos θ = cos a cos b − sin a sin b cos φ: the spherical law of cosines for the triangle of the three directions of flow.
+ * Two bends rolled against each other. With a and b their turns and φ the roll of the second (0 = turns the same way),
+ * the whole turn θ is
+ * cos θ = cos a cos b − sin a sin b cos φ: the spherical law of cosines for the triangle of the three directions of
+ * flow.
  * Computed in half angles, which keeps it exact at the ends: sin²(θ/2) = sin²((a+b)/2) − sin a sin b sin²(φ/2).
  */
 final readonly class CompoundBend

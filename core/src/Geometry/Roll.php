@@ -8,7 +8,8 @@ use FallBend\Core\Measure\Tolerance;
 
 /**
  * How far a bend is rolled about the pipe that it is on: from the plane of the bend before it, or, for the first bend,
- * from straight up (from north where that pipe is upright). 0 = turns the same way; clockwise positive looking downstream; above −180 to 180.
+ * from straight up (from north where that pipe is upright). 0 = turns the same way; clockwise positive looking
+ * downstream; above −180 to 180.
  */
 final class Roll
 {
@@ -30,10 +31,12 @@ final class Roll
         return $deg <= -180.0 + Tolerance::ROUNDING ? 180.0 : $deg;
     }
 
-    /** Gives the signed length round the outside of a pipe for a roll: mm for degrees and the outside diameter in mm. */
+    /**
+     * Gives the signed length round the outside of a pipe for a roll: mm for degrees and the outside diameter in mm.
+     */
     public static function markMm(float $rollDeg, float $outsideMm): float
     {
-        return deg2rad($rollDeg) * $outsideMm / 2;
+        return (deg2rad($rollDeg) * $outsideMm) / 2;
     }
 
     /** A leg steeper than 45° counts as upright and is rolled from north. */

@@ -72,10 +72,16 @@ final readonly class Vec3
         return $this->x * $o->x + $this->y * $o->y + $this->z * $o->z;
     }
 
-    /** Gives the vector product, right-handed: square to both, as long as the sine of the angle between two directions. */
+    /**
+     * Gives the vector product, right-handed: square to both, as long as the sine of the angle between two directions.
+     */
     public function cross(self $o): self
     {
-        return new self($this->y * $o->z - $this->z * $o->y, $this->z * $o->x - $this->x * $o->z, $this->x * $o->y - $this->y * $o->x);
+        return new self(
+            $this->y * $o->z - $this->z * $o->y,
+            $this->z * $o->x - $this->x * $o->z,
+            $this->x * $o->y - $this->y * $o->x,
+        );
     }
 
     /** Gives the length, in mm for points. */

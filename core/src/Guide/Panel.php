@@ -7,10 +7,13 @@ namespace FallBend\Core\Guide;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** One half of the picture of a rule: what is wrong, or how it is right. Strokes are words and points on a field of 220 by 130. */
+/**
+ * One half of the picture of a rule: what is wrong, or how it is right. Strokes are words and points on a field of 220
+ * by 130.
+ */
 final readonly class Panel
 {
-    /** @param  list<string>  $strokes see PagePicture */
+    /** @param list<string> $strokes see PagePicture */
     private function __construct(public string $said, public array $strokes) {}
 
     /** @throws BadInput */

@@ -9,7 +9,10 @@ use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
-/** Which hangers are braced against sway: beside a turn of a large drain, and along level iron at the distance that the rulebook asks for. */
+/**
+ * Which hangers are braced against sway: beside a turn of a large drain, and along level iron at the distance that the
+ * rulebook asks for.
+ */
 final readonly class Bracing
 {
     public function __construct(private RunLayout $layout, private Rulebook $rulebook) {}
@@ -24,7 +27,12 @@ final readonly class Bracing
         foreach ($this->layout->legs as $n => $leg) {
             $next = $this->layout->legs[$n + 1] ?? null;
             $sway = $this->rulebook->forSize('support.sway', $leg->line->size, $this->layout->system->key);
-            if ($next === null || $sway?->value === null || rad2deg(acos(max(-1.0, min(1.0, $leg->line->direction->dot($next->line->direction))))) <= $sway->value + Tolerance::SUM) {
+            if (
+                $next === null ||
+                $sway?->value === null ||
+                rad2deg(acos(max(-1.0, min(1.0, $leg->line->direction->dot($next->line->direction))))) <=
+                    $sway->value + Tolerance::SUM
+            ) {
                 continue;
             }
             $nearest = $this->nearest($hangers, $leg->tapeMm + $leg->centreMm, [$n, $n + 1]);
@@ -48,7 +56,9 @@ final readonly class Bracing
         [$further, $since, $before] = [[], 0.0, null];
         foreach ($hangers as $i => $hanger) {
             $leg = $this->layout->legs[$hanger->leg];
-            $most = $leg->isUpright() ? null : $this->rulebook->forSize('support.brace', $leg->line->size, $this->layout->system->key);
+            $most = $leg->isUpright()
+                ? null
+                : $this->rulebook->forSize('support.brace', $leg->line->size, $this->layout->system->key);
             $at = $hanger->tapeMm($this->layout);
             if ($most?->value !== null && $at - $since > $most->value && $before !== null) {
                 $further[$before] = $most;
@@ -71,7 +81,12 @@ final readonly class Bracing
     {
         $best = null;
         foreach ($hangers as $i => $hanger) {
-            if (in_array($hanger->leg, $legs, true) && ($best === null || abs($hanger->tapeMm($this->layout) - $tapeMm) < abs($hangers[$best]->tapeMm($this->layout) - $tapeMm))) {
+            if (
+                in_array($hanger->leg, $legs, true) &&
+                ($best === null ||
+                    abs($hanger->tapeMm($this->layout) - $tapeMm) <
+                        abs($hangers[$best]->tapeMm($this->layout) - $tapeMm))
+            ) {
                 $best = $i;
             }
         }

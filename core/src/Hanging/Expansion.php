@@ -11,9 +11,12 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * How a run grows when it gets warmer. Legs that lie in one line grow as one; a line that is longer than the rulebook lets it be is parted by places that let it grow. Every stretch is held fast at one hanger, the foot of an
- * upright one, else that nearest its middle; the last one is held by what the run ends in. It slides through the others, and away from where it is held: growth = share per °C · swing · length. What moves at a turn bends
- * the leg beyond it sideways, as a beam clamped at its first hanger and moved at the turn (Euler and Bernoulli): F = 3·E·I·δ / a³.
+ * How a run grows when it gets warmer. Legs that lie in one line grow as one; a line that is longer than the rulebook
+ * lets it be is parted by places that let it grow. Every stretch is held fast at one hanger, the foot of an
+ * upright one, else that nearest its middle; the last one is held by what the run ends in. It slides through the
+ * others, and away from where it is held: growth = share per °C · swing · length. What moves at a turn bends
+ * the leg beyond it sideways, as a beam clamped at its first hanger and moved at the turn (Euler and Bernoulli): F =
+ * 3·E·I·δ / a³.
  */
 final readonly class Expansion
 {
@@ -29,7 +32,14 @@ final readonly class Expansion
      * @param float $swingC how much warmer it gets
      * @param float $celsius of the contents, for the modulus
      */
-    public function __construct(private RunLayout $layout, private array $hangers, private Material $material, private float $swingC, private float $celsius, private ?float $longestMm) {}
+    public function __construct(
+        private RunLayout $layout,
+        private array $hangers,
+        private Material $material,
+        private float $swingC,
+        private float $celsius,
+        private ?float $longestMm,
+    ) {}
 
     /** Whether its joints let every piece slide: each socket takes up what its own piece grows. */
     public function isTakenUpInJoints(): bool
@@ -47,7 +57,7 @@ final readonly class Expansion
         foreach ($this->lines() as [$from, $to]) {
             $parts = (int) ceil(($to - $from) / $this->longestMm - Tolerance::ROUNDING);
             for ($k = 1; $k < $parts; $k++) {
-                $places[] = $from + ($to - $from) * $k / $parts;
+                $places[] = $from + (($to - $from) * $k) / $parts;
             }
         }
 
@@ -60,7 +70,11 @@ final readonly class Expansion
         $places = $this->allowances();
         $straights = [];
         foreach ($this->lines() as [$from, $to]) {
-            $cuts = [$from, ...array_filter($places, static fn (float $place): bool => $place > $from && $place < $to), $to];
+            $cuts = [
+                $from,
+                ...array_filter($places, static fn (float $place): bool => $place > $from && $place < $to),
+                $to,
+            ];
             for ($k = 1; $k < count($cuts); $k++) {
                 $straights[] = $this->straight($cuts[$k - 1], $cuts[$k], $k > 1, $k < count($cuts) - 1);
             }
@@ -89,14 +103,20 @@ final readonly class Expansion
         $growth = $this->material->growthPerC * $this->swingC * ($to - $from);
         $leg = $this->layout->legAt($from + self::TOUCHING_MM);
         if ($this->isTakenUpInJoints()) {
-            return new Straight($leg->line->number, $from, $to, 'none', null, $growth, [new Growth('down', $growth, 'joints')]);
+            return new Straight($leg->line->number, $from, $to, 'none', null, $growth, [
+                new Growth('down', $growth, 'joints'),
+            ]);
         }
         [$fixed, $hanger, $at] = $this->held($leg, $from, $to);
         $share = $to - $from < self::TOUCHING_MM ? 0.0 : ($at - $from) / ($to - $from);
 
         return new Straight($leg->line->number, $from, $to, $fixed, $hanger, $growth, [
-            $isAfterAllowance ? new Growth('up', $growth * $share, 'allowance') : $this->end('up', $growth * $share, $leg, $from),
-            $isBeforeAllowance ? new Growth('down', $growth * (1 - $share), 'allowance') : $this->end('down', $growth * (1 - $share), $this->layout->legAt($to - self::TOUCHING_MM), $to),
+            $isAfterAllowance
+                ? new Growth('up', $growth * $share, 'allowance')
+                : $this->end('up', $growth * $share, $leg, $from),
+            $isBeforeAllowance
+                ? new Growth('down', $growth * (1 - $share), 'allowance')
+                : $this->end('down', $growth * (1 - $share), $this->layout->legAt($to - self::TOUCHING_MM), $to),
         ]);
     }
 
@@ -107,12 +127,19 @@ final readonly class Expansion
         if ($to > $last->tapeMm + $last->centreMm - self::TOUCHING_MM) {
             return ['tie-in', null, $to];
         }
-        // An upright stretch stands on its foot; the others are held in the middle, so that as little as can be moves at either end.
-        $wanted = $leg->isUpright() && $leg->line->direction->z < 0 ? $to : ($leg->isUpright() ? $from : ($from + $to) / 2);
+        // An upright stretch stands on its foot; the others are held in the middle, so that as little as can be moves
+        // at either end.
+        $wanted =
+            $leg->isUpright() && $leg->line->direction->z < 0 ? $to : ($leg->isUpright() ? $from : ($from + $to) / 2);
         $best = null;
         foreach ($this->hangers as $n => $hanger) {
             $at = $hanger->tapeMm($this->layout);
-            if ($hanger->kind !== 'guide' && $at > $from - self::TOUCHING_MM && $at < $to + self::TOUCHING_MM && ($best === null || abs($at - $wanted) < abs($best[2] - $wanted))) {
+            if (
+                $hanger->kind !== 'guide' &&
+                $at > $from - self::TOUCHING_MM &&
+                $at < $to + self::TOUCHING_MM &&
+                ($best === null || abs($at - $wanted) < abs($best[2] - $wanted))
+            ) {
                 $best = ['hanger', $n + 1, $at];
             }
         }
@@ -136,7 +163,15 @@ final readonly class Expansion
                 return new Growth($way, $move, 'turn', $beyond->line->number, 0.0, $n + 1);
             }
             if ($hanger->leg === $beyond->line->number - 1 && $free > 0) {
-                return new Growth($way, $move, 'turn', $beyond->line->number, $free, $n + 1, $this->newton($beyond, $aside, $free));
+                return new Growth(
+                    $way,
+                    $move,
+                    'turn',
+                    $beyond->line->number,
+                    $free,
+                    $n + 1,
+                    $this->newton($beyond, $aside, $free),
+                );
             }
         }
 
@@ -145,8 +180,11 @@ final readonly class Expansion
 
     private function newton(LegLaid $leg, float $aside, float $free): ?float
     {
-        $stiffness = (new FilledPipe($this->layout->system->pipe($leg->line->size), $this->material, 0.0))->stiffness($this->celsius, false);
+        $stiffness = (new FilledPipe($this->layout->system->pipe($leg->line->size), $this->material, 0.0))->stiffness(
+            $this->celsius,
+            false,
+        );
 
-        return $stiffness === null ? null : 3 * $stiffness * $aside / $free ** 3;
+        return $stiffness === null ? null : (3 * $stiffness * $aside) / $free ** 3;
     }
 }

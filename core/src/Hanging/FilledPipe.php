@@ -15,7 +15,7 @@ final readonly class FilledPipe
     /** kg per m for every mm² of water. */
     private const WATER = 1e-3;
 
-    /** @param  float  $fill depth of the water, of the bore */
+    /** @param float $fill depth of the water, of the bore */
     public function __construct(public Pipe $pipe, public Material $material, public float $fill) {}
 
     /** Gives the weight in N per mm; null where the catalogue has no weight or no bore. */
@@ -25,7 +25,7 @@ final readonly class FilledPipe
             return null;
         }
 
-        return self::GRAVITY * ($this->pipe->kgPerM + self::WATER * $this->waterMm2()) / 1000;
+        return (self::GRAVITY * ($this->pipe->kgPerM + self::WATER * $this->waterMm2())) / 1000;
     }
 
     /** Gives E·I in N·mm²; null where the modulus or the bore is not known. I = π (D⁴ − d⁴) / 64. */
@@ -33,7 +33,9 @@ final readonly class FilledPipe
     {
         $modulus = $this->material->modulusMpa($celsius, $isYears);
 
-        return $modulus === null || ! $this->pipe->isBoreKnown ? null : $modulus * M_PI / 64 * ($this->pipe->outsideMm ** 4 - $this->pipe->boreMm ** 4);
+        return $modulus === null || ! $this->pipe->isBoreKnown
+            ? null
+            : (($modulus * M_PI) / 64) * ($this->pipe->outsideMm ** 4 - $this->pipe->boreMm ** 4);
     }
 
     /** The wetted part of the bore: a segment of the circle. */
@@ -41,6 +43,6 @@ final readonly class FilledPipe
     {
         $angle = 2 * acos(max(-1.0, min(1.0, 1 - 2 * $this->fill)));
 
-        return $this->pipe->boreMm ** 2 / 8 * ($angle - sin($angle));
+        return ($this->pipe->boreMm ** 2 / 8) * ($angle - sin($angle));
     }
 }

@@ -19,15 +19,25 @@ final readonly class Framing
     private function __construct(public string $kind, private array $places) {}
 
     /**
-     * Takes where the first one stands along a leg and how far it is to the next one, in mm; gives as many as there are, or all along the leg, before the first one too.
+     * Takes where the first one stands along a leg and how far it is to the next one, in mm; gives as many as there
+     * are, or all along the leg, before the first one too.
      *
      * @param string $kind `joist` or `stud`
      */
-    public static function every(string $kind, float $everyMm, float $firstMm, float $lengthMm, ?int $count = null): self
-    {
+    public static function every(
+        string $kind,
+        float $everyMm,
+        float $firstMm,
+        float $lengthMm,
+        ?int $count = null,
+    ): self {
         $from = $count === null ? (int) ceil(-$firstMm / $everyMm - Tolerance::ROUNDING) : 0;
         $places = [];
-        for ($k = $from; ($count === null || $k < $count) && $firstMm + $k * $everyMm <= $lengthMm + Tolerance::ROUNDING; $k++) {
+        for (
+            $k = $from;
+            ($count === null || $k < $count) && $firstMm + $k * $everyMm <= $lengthMm + Tolerance::ROUNDING;
+            $k++
+        ) {
             $places[] = $firstMm + $k * $everyMm;
         }
 
@@ -37,7 +47,13 @@ final readonly class Framing
     /** @return list<float> where they stand from one place to another */
     public function within(float $lowMm, float $highMm): array
     {
-        return array_values(array_filter($this->places, static fn (float $at): bool => $at >= $lowMm - Tolerance::ROUNDING && $at <= $highMm + Tolerance::ROUNDING));
+        return array_values(
+            array_filter(
+                $this->places,
+                static fn (float $at): bool => $at >= $lowMm - Tolerance::ROUNDING &&
+                    $at <= $highMm + Tolerance::ROUNDING,
+            ),
+        );
     }
 
     /** Gives the kind of a hanger that none of them is near enough to. */

@@ -7,7 +7,10 @@ namespace FallBend\Core\Hanging;
 /** What comes of a straight stretch that grows, at one of its ends. Lengths in mm. */
 final readonly class Growth
 {
-    /** Where it goes: it bends the leg round the turn, into the sockets that it is pushed together with, into what lets it grow, against the outlet or the tie-in. */
+    /**
+     * Where it goes: it bends the leg round the turn, into the sockets that it is pushed together with, into what lets
+     * it grow, against the outlet or the tie-in.
+     */
     public const INTO = ['turn', 'joints', 'allowance', 'outlet', 'tie-in'];
 
     /**
@@ -18,5 +21,13 @@ final readonly class Growth
      * @param ?float $freeMm from the turn to the first hanger on that leg, by number in `hanger`
      * @param ?float $newton what that hanger is pushed aside with; null where there is none or the modulus is not known
      */
-    public function __construct(public string $way, public float $moveMm, public string $into, public ?int $leg = null, public ?float $freeMm = null, public ?int $hanger = null, public ?float $newton = null) {}
+    public function __construct(
+        public string $way,
+        public float $moveMm,
+        public string $into,
+        public ?int $leg = null,
+        public ?float $freeMm = null,
+        public ?int $hanger = null,
+        public ?float $newton = null,
+    ) {}
 }

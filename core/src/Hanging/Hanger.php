@@ -13,7 +13,8 @@ final readonly class Hanger
     public const REASONS = ['base', 'floor', 'turn', 'heavy', 'joint', 'spacing', 'guide', 'own'];
 
     /**
-     * `joist`: from a joist that is there; `batten`: from a batten between two; `stud`: to a stud that is there; `blocking`: to blocking between two; `hanger`: from whatever is over it; `bracket`: to the wall;
+     * `joist`: from a joist that is there; `batten`: from a batten between two; `stud`: to a stud that is there;
+     * `blocking`: to blocking between two; `hanger`: from whatever is over it; `bracket`: to the wall;
      * `clamp`: round the pipe, resting on a floor; `guide`: to the wall, and the pipe slides in it.
      */
     public const KINDS = ['joist', 'batten', 'stud', 'blocking', 'hanger', 'bracket', 'clamp', 'guide'];
@@ -25,7 +26,13 @@ final readonly class Hanger
      * @param string $why one of REASONS
      * @param bool $isClear it keeps clear of every joint
      */
-    public function __construct(public int $leg, public float $atMm, public string $kind, public string $why, public bool $isClear) {}
+    public function __construct(
+        public int $leg,
+        public float $atMm,
+        public string $kind,
+        public string $why,
+        public bool $isClear,
+    ) {}
 
     /** Gives its place along the tape of its run, from the outlet, in mm. */
     public function tapeMm(RunLayout $layout): float

@@ -12,7 +12,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** What is measured down from a string to the crown of the pipe at every hanger: what it has to be, and what it was read to be. Lengths in mm. */
+/**
+ * What is measured down from a string to the crown of the pipe at every hanger: what it has to be, and what it was read
+ * to be. Lengths in mm.
+ */
 final readonly class HangerLevels
 {
     private const SAME_MM = 0.5;
@@ -20,10 +23,19 @@ final readonly class HangerLevels
     /** What a tape reads at two hangers may be off together. */
     private const READING_MM = 1.0;
 
-    /** @param  list<Hanger>  $hangers in the order of flow */
-    public function __construct(private RunLayout $layout, private array $hangers, private float $stringMm, private ?Hanging $decided, private Spans $spans) {}
+    /** @param list<Hanger> $hangers in the order of flow */
+    public function __construct(
+        private RunLayout $layout,
+        private array $hangers,
+        private float $stringMm,
+        private ?Hanging $decided,
+        private Spans $spans,
+    ) {}
 
-    /** @return list<?float> at every hanger, from the string down to the crown; a string is drawn anew wherever the pipe goes up or down between two; null at upright pipe */
+    /**
+     * @return list<?float> at every hanger, from the string down to the crown; a string is drawn anew wherever the pipe
+     *     goes up or down between two; null at upright pipe
+     */
     public function below(): array
     {
         return array_column($this->levels(), 0);
@@ -34,7 +46,10 @@ final readonly class HangerLevels
     {
         return array_map(function (Hanger $hanger): ?float {
             foreach ($this->decided->readings ?? [] as $reading) {
-                if ($reading['leg'] === $this->layout->legs[$hanger->leg]->line->leg->id && abs($reading['at_mm'] - $hanger->atMm) < self::SAME_MM) {
+                if (
+                    $reading['leg'] === $this->layout->legs[$hanger->leg]->line->leg->id &&
+                    abs($reading['at_mm'] - $hanger->atMm) < self::SAME_MM
+                ) {
                     return $reading['below_mm'];
                 }
             }
@@ -72,9 +87,21 @@ final readonly class HangerLevels
         if ($drop < -self::READING_MM) {
             return [new Finding(RuleId::HangReadBack, Severity::Stop, $where, $drop, 0.0, $params)];
         }
-        $wanted = ($least->value ?? 0.0) / 1000 * $length;
+        $wanted = (($least->value ?? 0.0) / 1000) * $length;
 
-        return $drop < $wanted - self::READING_MM ? [new Finding(RuleId::HangReadFlat, Severity::Warn, $where, $drop, $wanted, $params + ['least_mm' => $wanted, 'book' => $rulebook->name], $least?->provenance)] : [];
+        return $drop < $wanted - self::READING_MM
+            ? [
+                new Finding(
+                    RuleId::HangReadFlat,
+                    Severity::Warn,
+                    $where,
+                    $drop,
+                    $wanted,
+                    $params + ['least_mm' => $wanted, 'book' => $rulebook->name],
+                    $least?->provenance,
+                ),
+            ]
+            : [];
     }
 
     /** @return list<array{?float, int}> what is measured down, and the number of the string */
@@ -83,7 +110,10 @@ final readonly class HangerLevels
         [$levels, $string, $count, $before] = [[], null, 0, 0];
         foreach ($this->hangers as $hanger) {
             $leg = $this->layout->legs[$hanger->leg];
-            $crown = $leg->from->z + $leg->line->direction->z * $hanger->atMm + $this->layout->system->pipe($leg->line->size)->outsideMm / 2;
+            $crown =
+                $leg->from->z +
+                $leg->line->direction->z * $hanger->atMm +
+                $this->layout->system->pipe($leg->line->size)->outsideMm / 2;
             if ($leg->isUpright()) {
                 $string = null;
             } elseif ($string === null || $this->spans->isUprightAmong($before, $hanger->leg)) {

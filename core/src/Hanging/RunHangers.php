@@ -12,7 +12,10 @@ use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
-/** Where a run of a job is hung: its legs as whoever hangs them sees them, the hangers as they are reckoned or were set by hand. */
+/**
+ * Where a run of a job is hung: its legs as whoever hangs them sees them, the hangers as they are reckoned or were set
+ * by hand.
+ */
 final readonly class RunHangers
 {
     /** A plain building: contents at room temperature where no fixture says hotter. */
@@ -38,7 +41,16 @@ final readonly class RunHangers
     {
         $this->decided = $job->hanging[$layout->run->id] ?? null;
         $this->celsius = max(self::COOL_C, $layout->run->outlet->fixture->hotC ?? self::COOL_C);
-        $this->spacings = array_map(fn (LegLaid $leg): Spacing => Spacing::of($catalogue, $rulebook, $layout->system, $leg->line->size, $this->celsius), $layout->legs);
+        $this->spacings = array_map(
+            fn (LegLaid $leg): Spacing => Spacing::of(
+                $catalogue,
+                $rulebook,
+                $layout->system,
+                $leg->line->size,
+                $this->celsius,
+            ),
+            $layout->legs,
+        );
     }
 
     /** @return list<Hanger> in the order of flow, as reckoned or as set by hand */
@@ -69,7 +81,17 @@ final readonly class RunHangers
             }
         }
 
-        return SupportLeg::of($spacing, $leg->centreMm, $leg->isUpright(), $joints, $this->heavy($leg), true, $this->framing($leg), $this->floors($leg), $this->fittings($leg));
+        return SupportLeg::of(
+            $spacing,
+            $leg->centreMm,
+            $leg->isUpright(),
+            $joints,
+            $this->heavy($leg),
+            true,
+            $this->framing($leg),
+            $this->floors($leg),
+            $this->fittings($leg),
+        );
     }
 
     /** @return list<array{float, float}> where a leg is no straight pipe: before, between and after its pieces */
@@ -93,7 +115,12 @@ final readonly class RunHangers
     {
         $places = $leg->line->number === 1 && $this->layout->run->outlet->kind === 'fixture' ? [0.0] : [];
         foreach ($this->job->obstacles as $obstacle) {
-            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && in_array($obstacle->kind, self::HEAVY, true) && $obstacle->atMm <= $leg->centreMm) {
+            if (
+                $obstacle->run === $this->layout->run->id &&
+                $obstacle->leg === $leg->line->leg->id &&
+                in_array($obstacle->kind, self::HEAVY, true) &&
+                $obstacle->atMm <= $leg->centreMm
+            ) {
                 $places[] = max(0.0, $obstacle->atMm);
             }
         }
@@ -110,7 +137,11 @@ final readonly class RunHangers
         }
         [$top, $bottom] = [max($leg->from->z, $leg->to()->z), min($leg->from->z, $leg->to()->z)];
         $places = [];
-        for ($k = (int) ceil(($bottom + $this->decided->floorMm) / $storey - Tolerance::ROUNDING); $k * $storey - $this->decided->floorMm <= $top + Tolerance::ROUNDING; $k++) {
+        for (
+            $k = (int) ceil(($bottom + $this->decided->floorMm) / $storey - Tolerance::ROUNDING);
+            $k * $storey - $this->decided->floorMm <= $top + Tolerance::ROUNDING;
+            $k++
+        ) {
             $places[] = ($k * $storey - $this->decided->floorMm - $leg->from->z) / $leg->line->direction->z;
         }
         sort($places);
@@ -122,14 +153,27 @@ final readonly class RunHangers
     private function framing(LegLaid $leg): ?Framing
     {
         foreach ($this->job->obstacles as $obstacle) {
-            if ($obstacle->run === $this->layout->run->id && $obstacle->leg === $leg->line->leg->id && isset(self::FRAMING[$obstacle->kind]) && $obstacle->everyMm !== null) {
-                return Framing::every(self::FRAMING[$obstacle->kind], $obstacle->everyMm, $obstacle->atMm, $leg->centreMm, $obstacle->count);
+            if (
+                $obstacle->run === $this->layout->run->id &&
+                $obstacle->leg === $leg->line->leg->id &&
+                isset(self::FRAMING[$obstacle->kind]) &&
+                $obstacle->everyMm !== null
+            ) {
+                return Framing::every(
+                    self::FRAMING[$obstacle->kind],
+                    $obstacle->everyMm,
+                    $obstacle->atMm,
+                    $leg->centreMm,
+                    $obstacle->count,
+                );
             }
         }
 
         $said = $this->decided?->framing;
 
-        return $said === null ? null : Framing::every($said['kind'], $said['every_mm'], $said['first_mm'], $leg->centreMm);
+        return $said === null
+            ? null
+            : Framing::every($said['kind'], $said['every_mm'], $said['first_mm'], $leg->centreMm);
     }
 
     /**
@@ -148,9 +192,22 @@ final readonly class RunHangers
                 continue;
             }
             $number = $leg->line->number - 1;
-            $same = array_values(array_filter($reckoned, static fn (Hanger $one): bool => $one->leg === $number && abs($one->atMm - $at) < self::SAME_MM));
+            $same = array_values(
+                array_filter(
+                    $reckoned,
+                    static fn (Hanger $one): bool => $one->leg === $number && abs($one->atMm - $at) < self::SAME_MM,
+                ),
+            );
             $isFoot = $leg->isUpright() && $leg->centreMm - $at <= $legs[$number]->besideMm;
-            $hangers[] = $same[0] ?? new Hanger($number, $at, $leg->isUpright() ? 'bracket' : 'hanger', 'own', $legs[$number]->isClear($at, $isFoot));
+            $hangers[] =
+                $same[0] ??
+                new Hanger(
+                    $number,
+                    $at,
+                    $leg->isUpright() ? 'bracket' : 'hanger',
+                    'own',
+                    $legs[$number]->isClear($at, $isFoot),
+                );
         }
         usort($hangers, static fn (Hanger $a, Hanger $b): int => [$a->leg, $a->atMm] <=> [$b->leg, $b->atMm]);
 

@@ -22,7 +22,10 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
-/** How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs between two, how far each leg grows. */
+/**
+ * How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs
+ * between two, how far each leg grows.
+ */
 final readonly class RunHanging
 {
     private const STRING_INCH_MM = 101.6;
@@ -35,8 +38,12 @@ final readonly class RunHanging
 
     private RunHangers $run;
 
-    public function __construct(private RunLayout $layout, private Job $job, private Catalogue $catalogue, private Rulebook $rulebook)
-    {
+    public function __construct(
+        private RunLayout $layout,
+        private Job $job,
+        private Catalogue $catalogue,
+        private Rulebook $rulebook,
+    ) {
         $this->decided = $job->hanging[$layout->run->id] ?? null;
         $this->material = $catalogue->material($layout->system->material);
         $this->run = new RunHangers($layout, $job, $catalogue, $rulebook);
@@ -54,20 +61,44 @@ final readonly class RunHanging
         $braced = (new Bracing($this->layout, $this->rulebook))->of($hangers);
 
         return [
-            'hangers' => $this->hangers($tape, $hangers, $levels, $expansion?->isTakenUpInJoints() === false ? $straights : null, $braced),
+            'hangers' => $this->hangers(
+                $tape,
+                $hangers,
+                $levels,
+                $expansion?->isTakenUpInJoints() === false ? $straights : null,
+                $braced,
+            ),
             'own' => $this->decided?->own !== null,
-            'spans' => array_map(fn (Span $span): array => $span->toArray($tape, $this->layout->system->pipe($this->layout->legAt($span->fromMm)->line->size)->outsideMm), $spans),
+            'spans' => array_map(
+                fn (Span $span): array => $span->toArray(
+                    $tape,
+                    $this->layout->system->pipe($this->layout->legAt($span->fromMm)->line->size)->outsideMm,
+                ),
+                $spans,
+            ),
             'string' => $tape->of($this->stringMm()),
             'framing' => $this->framing($tape),
             'storey' => $tape->orNull($this->decided?->storeyMm),
             'floor' => $tape->orNull($this->decided?->storeyMm === null ? null : $this->decided->floorMm),
             'upright' => array_filter($this->layout->legs, static fn (LegLaid $leg): bool => $leg->isUpright()) !== [],
             'expansion' => array_map(fn (Straight $straight): array => $this->straight($tape, $straight), $straights),
-            'allowances' => array_map(fn (float $at): array => ['tape_mm' => $at, 'tape' => $tape->of($at)], $expansion?->allowances() ?? []),
+            'allowances' => array_map(
+                fn (float $at): array => ['tape_mm' => $at, 'tape' => $tape->of($at)],
+                $expansion?->allowances() ?? [],
+            ),
             'swing_c' => $this->swing(),
-            'findings' => FindingReport::list($this->findings($hangers, $spans, $levels, $expansion), $this->job->units),
-            'sources' => SourceList::of([...array_merge(...array_map(static fn (Spacing $spacing): array => $spacing->provenances, $this->run->spacings)), ...array_map(static fn (Threshold $by): Provenance => $by->provenance, array_values($braced)),
-                $this->material?->provenance, $this->catalogue->assumption('temperature-swing')->provenance]),
+            'findings' => FindingReport::list(
+                $this->findings($hangers, $spans, $levels, $expansion),
+                $this->job->units,
+            ),
+            'sources' => SourceList::of([
+                ...array_merge(
+                    ...array_map(static fn (Spacing $spacing): array => $spacing->provenances, $this->run->spacings),
+                ),
+                ...array_map(static fn (Threshold $by): Provenance => $by->provenance, array_values($braced)),
+                $this->material?->provenance,
+                $this->catalogue->assumption('temperature-swing')->provenance,
+            ]),
         ];
     }
 
@@ -78,14 +109,18 @@ final readonly class RunHanging
     }
 
     /**
-     * Gives how many places there are that must let it grow, and how many hangers are braced: what else has to be bought.
+     * Gives how many places there are that must let it grow, and how many hangers are braced: what else has to be
+     * bought.
      *
      * @param list<Hanger> $hangers
      * @return array{int, int}
      */
     public function furtherParts(array $hangers): array
     {
-        return [count($this->expansion($hangers)?->allowances() ?? []), count((new Bracing($this->layout, $this->rulebook))->of($hangers))];
+        return [
+            count($this->expansion($hangers)?->allowances() ?? []),
+            count((new Bracing($this->layout, $this->rulebook))->of($hangers)),
+        ];
     }
 
     /**
@@ -101,46 +136,103 @@ final readonly class RunHanging
         $findings = [];
         foreach ($this->layout->legs as $n => $leg) {
             // Each rule once: the legs of a run are of one pipe.
-            foreach ($this->run->spacings[$n]->findings($leg->line->number, $leg->isUpright(), $this->layout->system, $leg->line->size, $this->rulebook, $this->run->celsius) as $finding) {
+            foreach (
+                $this->run->spacings[$n]->findings(
+                    $leg->line->number,
+                    $leg->isUpright(),
+                    $this->layout->system,
+                    $leg->line->size,
+                    $this->rulebook,
+                    $this->run->celsius,
+                ) as $finding
+            ) {
                 $findings[$finding->rule->value] ??= $finding;
             }
         }
         $longest = $this->longestStraight();
         foreach ($expansion?->allowances() ?? [] as $at) {
-            $findings[] = new Finding(RuleId::HangExpands, Severity::Warn, new Where(tapeMm: $at), null, $longest?->value, ['at_mm' => $at, 'most_mm' => $longest->value ?? 0.0, 'book' => $this->rulebook->name], $longest?->provenance);
+            $findings[] = new Finding(
+                RuleId::HangExpands,
+                Severity::Warn,
+                new Where(tapeMm: $at),
+                null,
+                $longest?->value,
+                ['at_mm' => $at, 'most_mm' => $longest->value ?? 0.0, 'book' => $this->rulebook->name],
+                $longest?->provenance,
+            );
         }
         foreach ($expansion?->isTakenUpInJoints() === true ? $this->layout->pieces : [] as $piece) {
             if ($longest?->value !== null && $piece->cutMm > $longest->value) {
-                $findings[] = new Finding(RuleId::HangPieceTooLong, Severity::Warn, new Where(leg: $piece->leg, piece: $piece->letter), $piece->cutMm, $longest->value, ['piece' => $piece->letter, 'length_mm' => $piece->cutMm, 'most_mm' => $longest->value], $longest->provenance);
+                $findings[] = new Finding(
+                    RuleId::HangPieceTooLong,
+                    Severity::Warn,
+                    new Where(leg: $piece->leg, piece: $piece->letter),
+                    $piece->cutMm,
+                    $longest->value,
+                    ['piece' => $piece->letter, 'length_mm' => $piece->cutMm, 'most_mm' => $longest->value],
+                    $longest->provenance,
+                );
             }
         }
 
-        return [...array_values($findings), ...Supports::onJoints($hangers), ...array_merge([], ...array_map(fn (Span $span): array => $span->findings($this->rulebook->name), $spans)), ...$levels->findings($this->rulebook)];
+        return [
+            ...array_values($findings),
+            ...Supports::onJoints($hangers),
+            ...array_merge([], ...array_map(fn (Span $span): array => $span->findings($this->rulebook->name), $spans)),
+            ...$levels->findings($this->rulebook),
+        ];
     }
 
     /**
      * @param list<Hanger> $hangers
-     * @param list<Straight>|null $straights each is held fast at one hanger and slides through the others; null: nothing does
+     * @param list<Straight>|null $straights each is held fast at one hanger and slides through the others; null:
+     *     nothing does
      * @param array<int, Threshold> $braced
      * @return list<array<string, mixed>>
      */
     private function hangers(Tape $tape, array $hangers, HangerLevels $levels, ?array $straights, array $braced): array
     {
-        [$below, $read, $fast] = [$levels->below(), $levels->read(), array_map(static fn (Straight $straight): ?int => $straight->hanger, $straights ?? [])];
+        [$below, $read, $fast] = [
+            $levels->below(),
+            $levels->read(),
+            array_map(static fn (Straight $straight): ?int => $straight->hanger, $straights ?? []),
+        ];
         $slides = $straights !== null;
 
-        return array_map(function (Hanger $hanger, int $n) use ($tape, $below, $read, $fast, $slides, $braced): array {
-            $leg = $this->layout->legs[$hanger->leg];
-            $at = $hanger->tapeMm($this->layout);
-            [$planned, $was] = [$below[$n] ?? null, $read[$n] ?? null];
+        return array_map(
+            function (Hanger $hanger, int $n) use ($tape, $below, $read, $fast, $slides, $braced): array {
+                $leg = $this->layout->legs[$hanger->leg];
+                $at = $hanger->tapeMm($this->layout);
+                [$planned, $was] = [$below[$n] ?? null, $read[$n] ?? null];
 
-            return ['number' => $n + 1, 'leg' => $leg->line->number, 'leg_id' => $leg->line->leg->id, 'leg_mm' => $leg->centreMm, 'at' => $tape->of($hanger->atMm), 'tape_mm' => $at, 'tape' => $tape->of($at), 'face' => $this->face($tape, $leg, $hanger->atMm),
-                'kind' => $hanger->kind, 'why' => $hanger->why, 'clear' => $hanger->isClear, 'hold' => ! $slides ? null : (in_array($n + 1, $fast, true) ? 'fast' : 'slides'), 'braced' => isset($braced[$n]),
-                'below_string' => $tape->orNull($planned), 'read' => $tape->orNull($was), 'off_mm' => $planned === null || $was === null ? null : $was - $planned];
-        }, $hangers, array_keys($hangers));
+                return [
+                    'number' => $n + 1,
+                    'leg' => $leg->line->number,
+                    'leg_id' => $leg->line->leg->id,
+                    'leg_mm' => $leg->centreMm,
+                    'at' => $tape->of($hanger->atMm),
+                    'tape_mm' => $at,
+                    'tape' => $tape->of($at),
+                    'face' => $this->face($tape, $leg, $hanger->atMm),
+                    'kind' => $hanger->kind,
+                    'why' => $hanger->why,
+                    'clear' => $hanger->isClear,
+                    'hold' => ! $slides ? null : (in_array($n + 1, $fast, true) ? 'fast' : 'slides'),
+                    'braced' => isset($braced[$n]),
+                    'below_string' => $tape->orNull($planned),
+                    'read' => $tape->orNull($was),
+                    'off_mm' => $planned === null || $was === null ? null : $was - $planned,
+                ];
+            },
+            $hangers,
+            array_keys($hangers),
+        );
     }
 
-    /** @return array{name: string, at: array<string, mixed>}|null how far it is from what places on its leg are measured from */
+    /**
+     * @return array{name: string, at: array<string, mixed>}|null how far it is from what places on its leg are measured
+     *     from
+     */
     private function face(Tape $tape, LegLaid $leg, float $atMm): ?array
     {
         foreach ($this->decided->faces ?? [] as $face) {
@@ -152,25 +244,61 @@ final readonly class RunHanging
         return null;
     }
 
-    /** @return array{kind: string, every: array<string, mixed>, first: array<string, mixed>}|null the joists or studs that somebody said */
+    /**
+     * @return array{kind: string, every: array<string, mixed>, first: array<string, mixed>}|null the joists or studs
+     *     that somebody said
+     */
     private function framing(Tape $tape): ?array
     {
         $said = $this->decided?->framing;
 
-        return $said === null ? null : ['kind' => $said['kind'], 'every' => $tape->of($said['every_mm']), 'first' => $tape->of($said['first_mm'])];
+        return $said === null
+            ? null
+            : [
+                'kind' => $said['kind'],
+                'every' => $tape->of($said['every_mm']),
+                'first' => $tape->of($said['first_mm']),
+            ];
     }
 
     /** @return array<string, mixed> */
     private function straight(Tape $tape, Straight $straight): array
     {
-        return ['leg' => $straight->leg, 'from_tape_mm' => $straight->fromMm, 'length' => $tape->of($straight->toMm - $straight->fromMm), 'growth' => $tape->of($straight->growthMm), 'fixed' => $straight->fixed, 'hanger' => $straight->hanger,
-            'ends' => array_map(static fn (Growth $end): array => ['way' => $end->way, 'move' => $tape->of($end->moveMm), 'into' => $end->into, 'leg' => $end->leg, 'free' => $tape->orNull($end->freeMm), 'hanger' => $end->hanger, 'newton' => $end->newton], $straight->ends)];
+        return [
+            'leg' => $straight->leg,
+            'from_tape_mm' => $straight->fromMm,
+            'length' => $tape->of($straight->toMm - $straight->fromMm),
+            'growth' => $tape->of($straight->growthMm),
+            'fixed' => $straight->fixed,
+            'hanger' => $straight->hanger,
+            'ends' => array_map(
+                static fn (Growth $end): array => [
+                    'way' => $end->way,
+                    'move' => $tape->of($end->moveMm),
+                    'into' => $end->into,
+                    'leg' => $end->leg,
+                    'free' => $tape->orNull($end->freeMm),
+                    'hanger' => $end->hanger,
+                    'newton' => $end->newton,
+                ],
+                $straight->ends,
+            ),
+        ];
     }
 
-    /** @param  list<Hanger>  $hangers */
+    /** @param list<Hanger> $hangers */
     private function expansion(array $hangers): ?Expansion
     {
-        return $this->material === null || $this->run->isBedded() ? null : new Expansion($this->layout, $hangers, $this->material, $this->swing(), $this->run->celsius, $this->longestStraight()?->value);
+        return $this->material === null || $this->run->isBedded()
+            ? null
+            : new Expansion(
+                $this->layout,
+                $hangers,
+                $this->material,
+                $this->swing(),
+                $this->run->celsius,
+                $this->longestStraight()?->value,
+            );
     }
 
     private function longestStraight(): ?Threshold

@@ -18,9 +18,13 @@ final class SagFindings
      */
     public static function ponds(?array $pocket, Where $where): array
     {
-        return $pocket === null ? [] : [new Finding(RuleId::SagPonds, Severity::Warn, $where, $pocket['depth_mm'], 0.0, [
-            'depth_mm' => $pocket['depth_mm'],
-            'length_mm' => $pocket['over_mm'] - $pocket['from_mm'],
-        ])];
+        return $pocket === null
+            ? []
+            : [
+                new Finding(RuleId::SagPonds, Severity::Warn, $where, $pocket['depth_mm'], 0.0, [
+                    'depth_mm' => $pocket['depth_mm'],
+                    'length_mm' => $pocket['over_mm'] - $pocket['from_mm'],
+                ]),
+            ];
     }
 }

@@ -27,8 +27,15 @@ final readonly class Span
      * @param ?Threshold $most how far the rulebook lets it hang free
      * @param ?Beam $beam null where its weight or its modulus is not known
      */
-    public function __construct(private LegLaid $leg, public float $fromMm, public float $toMm, private string $ends, private float $fallMmPerM, private ?Threshold $most, private ?Beam $beam)
-    {
+    public function __construct(
+        private LegLaid $leg,
+        public float $fromMm,
+        public float $toMm,
+        private string $ends,
+        private float $fallMmPerM,
+        private ?Threshold $most,
+        private ?Beam $beam,
+    ) {
         $this->pocket = $beam?->pocket($fallMmPerM);
     }
 
@@ -37,10 +44,22 @@ final readonly class Span
     {
         $length = $this->toMm - $this->fromMm;
 
-        return ['from_tape_mm' => $this->fromMm, 'to_tape_mm' => $this->toMm, 'length' => $tape->of($length), 'most' => $tape->orNull($this->most?->value), 'over' => $this->isOver(), 'ends' => $this->ends, 'sag' => $tape->orNull($this->beam?->deflectionMm()),
-            'pond' => $tape->orNull($this->pocket['depth_mm'] ?? null), 'longest' => $tape->orNull($this->beam?->longestSpanMm($this->fallMmPerM)), 'fall_mm_per_m' => $this->fallMmPerM, 'outside_mm' => $outsideMm,
-            'pond_from_mm' => $this->pocket['from_mm'] ?? null, 'pond_to_mm' => $this->pocket['over_mm'] ?? null,
-            'shape_mm' => $this->beam?->shapeMm() ?? []];
+        return [
+            'from_tape_mm' => $this->fromMm,
+            'to_tape_mm' => $this->toMm,
+            'length' => $tape->of($length),
+            'most' => $tape->orNull($this->most?->value),
+            'over' => $this->isOver(),
+            'ends' => $this->ends,
+            'sag' => $tape->orNull($this->beam?->deflectionMm()),
+            'pond' => $tape->orNull($this->pocket['depth_mm'] ?? null),
+            'longest' => $tape->orNull($this->beam?->longestSpanMm($this->fallMmPerM)),
+            'fall_mm_per_m' => $this->fallMmPerM,
+            'outside_mm' => $outsideMm,
+            'pond_from_mm' => $this->pocket['from_mm'] ?? null,
+            'pond_to_mm' => $this->pocket['over_mm'] ?? null,
+            'shape_mm' => $this->beam?->shapeMm() ?? [],
+        ];
     }
 
     /**
@@ -53,7 +72,24 @@ final readonly class Span
         $gap = $this->toMm - $this->fromMm;
 
         return [
-            ...($this->isOver() ? [new Finding(RuleId::HangGap, Severity::Warn, $where, $gap, $this->most?->value, ['gap_mm' => $gap, 'most_mm' => $this->most->value ?? 0.0, 'size' => $this->leg->line->size, 'book' => $book], $this->most?->provenance)] : []),
+            ...$this->isOver()
+                ? [
+                    new Finding(
+                        RuleId::HangGap,
+                        Severity::Warn,
+                        $where,
+                        $gap,
+                        $this->most?->value,
+                        [
+                            'gap_mm' => $gap,
+                            'most_mm' => $this->most->value ?? 0.0,
+                            'size' => $this->leg->line->size,
+                            'book' => $book,
+                        ],
+                        $this->most?->provenance,
+                    ),
+                ]
+                : [],
             ...SagFindings::ponds($this->pocket, $where),
         ];
     }

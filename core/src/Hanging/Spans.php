@@ -13,8 +13,13 @@ use FallBend\Core\Layout\RunLayout;
 /** What hangs between the hangers of a run, of level pipe: each stretch as a beam, full of water, after years. */
 final readonly class Spans
 {
-    /** @param  float  $celsius of the contents */
-    public function __construct(private RunLayout $layout, private Rulebook $rulebook, private ?Material $material, private float $celsius) {}
+    /** @param float $celsius of the contents */
+    public function __construct(
+        private RunLayout $layout,
+        private Rulebook $rulebook,
+        private ?Material $material,
+        private float $celsius,
+    ) {}
 
     /**
      * Gives them from the last hanger before each to the first after it.
@@ -28,7 +33,12 @@ final readonly class Spans
         foreach (array_slice($hangers, 1) as $n => $hanger) {
             $before = $hangers[$n];
             if (! $this->isUprightAmong($before->leg, $hanger->leg)) {
-                $spans[] = $this->span($this->layout->legs[$before->leg], $before->tapeMm($this->layout), $hanger->tapeMm($this->layout), $n === 0 || $n === count($hangers) - 2);
+                $spans[] = $this->span(
+                    $this->layout->legs[$before->leg],
+                    $before->tapeMm($this->layout),
+                    $hanger->tapeMm($this->layout),
+                    $n === 0 || $n === count($hangers) - 2,
+                );
             }
         }
 
@@ -49,12 +59,26 @@ final readonly class Spans
 
     private function span(LegLaid $leg, float $from, float $to, bool $isLast): Span
     {
-        $filled = $this->material === null ? null : new FilledPipe($this->layout->system->pipe($leg->line->size), $this->material, 1.0);
+        $filled =
+            $this->material === null
+                ? null
+                : new FilledPipe($this->layout->system->pipe($leg->line->size), $this->material, 1.0);
         [$load, $stiffness] = [$filled?->loadNPerMm(), $filled?->stiffness($this->celsius, true)];
         $ends = $this->isHinged($from, $to) ? 'simple' : ($isLast ? 'end' : 'continuous');
-        $beam = $load === null || $stiffness === null || $to - $from < 1.0 ? null : new Beam($to - $from, $load, $stiffness, $ends);
+        $beam =
+            $load === null || $stiffness === null || $to - $from < 1.0
+                ? null
+                : new Beam($to - $from, $load, $stiffness, $ends);
 
-        return new Span($leg, $from, $to, $ends, max(0.0, $leg->fallMmPerM() ?? 0.0), $this->rulebook->forSize('support.level', $leg->line->size, $this->layout->system->key), $beam);
+        return new Span(
+            $leg,
+            $from,
+            $to,
+            $ends,
+            max(0.0, $leg->fallMmPerM() ?? 0.0),
+            $this->rulebook->forSize('support.level', $leg->line->size, $this->layout->system->key),
+            $beam,
+        );
     }
 
     /** Whether a joint between lets it turn a little: it is held as if it ended there. */

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
-/** A straight stretch of a run that grows as one, between two turns, ends or places that take it up. Lengths in mm along the tape of the run. */
+/**
+ * A straight stretch of a run that grows as one, between two turns, ends or places that take it up. Lengths in mm along
+ * the tape of the run.
+ */
 final readonly class Straight
 {
     /** What it can be held fast by: a hanger, what it is joined to at the end of the run, nothing. */
@@ -17,5 +20,13 @@ final readonly class Straight
      * @param float $growthMm how much longer it gets
      * @param list<Growth> $ends what comes of it at its upstream and its downstream end
      */
-    public function __construct(public int $leg, public float $fromMm, public float $toMm, public string $fixed, public ?int $hanger, public float $growthMm, public array $ends) {}
+    public function __construct(
+        public int $leg,
+        public float $fromMm,
+        public float $toMm,
+        public string $fixed,
+        public ?int $hanger,
+        public float $growthMm,
+        public array $ends,
+    ) {}
 }

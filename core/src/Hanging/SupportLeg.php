@@ -20,7 +20,8 @@ final readonly class SupportLeg
      * @param bool $isBent it begins and ends with a change of direction or with an end
      * @param ?Framing $framing what it is fixed to where it stands; null: nothing is known of it
      * @param list<float> $floors that an upright leg goes through
-     * @param ?float $guideMm farthest between two that hold an upright leg without a guide between them; null: it needs none
+     * @param ?float $guideMm farthest between two that hold an upright leg without a guide between them; null: it needs
+     *     none
      * @param list<array{float, float}> $fittings from where to where it is no straight pipe
      */
     public function __construct(
@@ -47,13 +48,38 @@ final readonly class SupportLeg
      * @param list<float> $floors
      * @param list<array{float, float}> $fittings
      */
-    public static function of(Spacing $spacing, float $lengthMm, bool $isUpright, array $joints, array $heavy, bool $isBent, ?Framing $framing, array $floors = [], array $fittings = []): self
-    {
-        return new self($lengthMm, $isUpright, ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm, $spacing->besideMm, $isUpright ? null : $spacing->nearJointMm, $spacing->clearMm, $joints, $heavy, $isBent, $isUpright ? null : $framing,
-            $isUpright ? $floors : [], $isUpright ? $spacing->guideMm : null, $fittings);
+    public static function of(
+        Spacing $spacing,
+        float $lengthMm,
+        bool $isUpright,
+        array $joints,
+        array $heavy,
+        bool $isBent,
+        ?Framing $framing,
+        array $floors = [],
+        array $fittings = [],
+    ): self {
+        return new self(
+            $lengthMm,
+            $isUpright,
+            ($isUpright ? $spacing->uprightMm : $spacing->levelMm) ?? $lengthMm,
+            $spacing->besideMm,
+            $isUpright ? null : $spacing->nearJointMm,
+            $spacing->clearMm,
+            $joints,
+            $heavy,
+            $isBent,
+            $isUpright ? null : $framing,
+            $isUpright ? $floors : [],
+            $isUpright ? $spacing->guideMm : null,
+            $fittings,
+        );
     }
 
-    /** Whether a hanger can stand at a place of it: on straight pipe, and clear of every joint. What carries a foot may stand under the bend there. */
+    /**
+     * Whether a hanger can stand at a place of it: on straight pipe, and clear of every joint. What carries a foot may
+     * stand under the bend there.
+     */
     public function isClear(float $atMm, bool $isFoot): bool
     {
         foreach ($this->joints as $joint) {

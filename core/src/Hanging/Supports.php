@@ -11,9 +11,12 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /**
- * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near joints where the rulebook asks for it. Each of them takes the place furthest down
- * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at equal steps. Every place is moved to the next joist or stud, and off joints, only as far as no gap opens.
- * Upright pipe is carried at its foot and at every floor that it goes through, and guided between where the rulebook asks for it.
+ * Where a run is hung. Some stretches must hold a hanger: beside every change of direction, beside heavy parts, near
+ * joints where the rulebook asks for it. Each of them takes the place furthest down
+ * in it (fewest stretches need one of their own then); between two hangers that are too far apart others come in at
+ * equal steps. Every place is moved to the next joist or stud, and off joints, only as far as no gap opens.
+ * Upright pipe is carried at its foot and at every floor that it goes through, and guided between where the rulebook
+ * asks for it.
  */
 final readonly class Supports
 {
@@ -22,7 +25,7 @@ final readonly class Supports
 
     private const TOUCHING_MM = 0.01;
 
-    /** @param  list<SupportLeg>  $legs in the order of flow */
+    /** @param list<SupportLeg> $legs in the order of flow */
     public function __construct(private array $legs) {}
 
     /** @return list<Hanger> in the order of flow */
@@ -68,14 +71,29 @@ final readonly class Supports
      */
     public static function onJoints(array $hangers): array
     {
-        return array_map(static fn (Hanger $hanger): Finding => new Finding(RuleId::HangOnJoint, Severity::Warn, new Where(leg: $hanger->leg + 1), params: ['at_mm' => $hanger->atMm]),
-            array_values(array_filter($hangers, static fn (Hanger $hanger): bool => ! $hanger->isClear)));
+        return array_map(
+            static fn (Hanger $hanger): Finding => new Finding(
+                RuleId::HangOnJoint,
+                Severity::Warn,
+                new Where(leg: $hanger->leg + 1),
+                params: ['at_mm' => $hanger->atMm],
+            ),
+            array_values(array_filter($hangers, static fn (Hanger $hanger): bool => ! $hanger->isClear)),
+        );
     }
 
-    /** A leg no longer than a turn is from its hanger is held by those of its neighbours, as long as they stand near enough. */
+    /**
+     * A leg no longer than a turn is from its hanger is held by those of its neighbours, as long as they stand near
+     * enough.
+     */
     private function isSkipped(SupportLeg $leg, float $since): bool
     {
-        return $leg->lengthMm <= $leg->besideMm && $leg->heavy === [] && $leg->floors === [] && ($leg->nearJointMm === null || $leg->joints === []) && $since > 0.0 && $since + $leg->lengthMm + $leg->besideMm <= $leg->mostMm;
+        return $leg->lengthMm <= $leg->besideMm &&
+            $leg->heavy === [] &&
+            $leg->floors === [] &&
+            ($leg->nearJointMm === null || $leg->joints === []) &&
+            $since > 0.0 &&
+            $since + $leg->lengthMm + $leg->besideMm <= $leg->mostMm;
     }
 
     /** @return list<Hanger> */
@@ -88,7 +106,14 @@ final readonly class Supports
                     continue 2;
                 }
             }
-            $hangers[] = $this->at($n, $leg, $low, $high, $why === 'turn' && $low > 0.0 ? ($low + $high) / 2 : $high, $why);
+            $hangers[] = $this->at(
+                $n,
+                $leg,
+                $low,
+                $high,
+                $why === 'turn' && $low > 0.0 ? ($low + $high) / 2 : $high,
+                $why,
+            );
         }
         usort($hangers, static fn (Hanger $a, Hanger $b): int => $a->atMm <=> $b->atMm);
 
@@ -125,13 +150,20 @@ final readonly class Supports
                 $stretches[] = [max(0.0, $at - $leg->nearJointMm), min($length, $at + $leg->nearJointMm), 'joint'];
             }
         }
-        usort($stretches, static fn (array $a, array $b): int => [$a[1], array_search($a[2], Hanger::REASONS, true)] <=> [$b[1], array_search($b[2], Hanger::REASONS, true)]);
+        usort(
+            $stretches,
+            static fn (array $a, array $b): int => [$a[1], array_search($a[2], Hanger::REASONS, true)] <=> [
+                $b[1],
+                array_search($b[2], Hanger::REASONS, true),
+            ],
+        );
 
         return $stretches;
     }
 
     /**
-     * With others between those that stand too far apart. An upright leg is held above its base too; one that goes straight on, until the next one holds it.
+     * With others between those that stand too far apart. An upright leg is held above its base too; one that goes
+     * straight on, until the next one holds it.
      *
      * @param list<Hanger> $hangers
      * @return list<Hanger>
@@ -171,7 +203,7 @@ final readonly class Supports
         foreach ($hangers as $hanger) {
             $steps = (int) ceil(($hanger->atMm - $last) / $leg->guideMm - Tolerance::ROUNDING);
             for ($k = 1; $k < $steps; $k++) {
-                $wanted = $last + ($hanger->atMm - $last) * $k / $steps;
+                $wanted = $last + (($hanger->atMm - $last) * $k) / $steps;
                 $slack = min($leg->besideMm, ($hanger->atMm - $last) / $steps / 4);
                 $guided[] = $this->at($n, $leg, $wanted - $slack, $wanted + $slack, $wanted, 'guide');
             }
@@ -186,10 +218,20 @@ final readonly class Supports
     {
         $steps = (int) ceil(($to - $from) / $leg->mostMm - Tolerance::ROUNDING);
 
-        return $this->at($n, $leg, $from + self::NEAREST * $leg->mostMm, $from + $leg->mostMm, $from + ($to - $from) / $steps, 'spacing');
+        return $this->at(
+            $n,
+            $leg,
+            $from + self::NEAREST * $leg->mostMm,
+            $from + $leg->mostMm,
+            $from + ($to - $from) / $steps,
+            'spacing',
+        );
     }
 
-    /** The hanger of a stretch: nearest to where it is wanted, from a joist or a stud before what is let in between, and off every joint where that can be. */
+    /**
+     * The hanger of a stretch: nearest to where it is wanted, from a joist or a stud before what is let in between, and
+     * off every joint where that can be.
+     */
     private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, string $why): Hanger
     {
         $high = min($high, $leg->lengthMm);
@@ -200,8 +242,15 @@ final readonly class Supports
             $leg->isUpright => 'bracket',
             default => $leg->framing?->between() ?? 'hanger',
         };
-        foreach ([[$leg->framing?->within($low, $high) ?? [], $leg->framing->kind ?? $kind], [$this->besideJoints($leg, $low, $high, $wanted), $kind]] as [$places, $from]) {
-            $clear = array_values(array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === 'base')));
+        foreach (
+            [
+                [$leg->framing?->within($low, $high) ?? [], $leg->framing->kind ?? $kind],
+                [$this->besideJoints($leg, $low, $high, $wanted), $kind],
+            ] as [$places, $from]
+        ) {
+            $clear = array_values(
+                array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === 'base')),
+            );
             usort($clear, static fn (float $a, float $b): int => abs($a - $wanted) <=> abs($b - $wanted));
             if ($clear !== []) {
                 return new Hanger($n, $clear[0], $from, $why, true);
@@ -219,6 +268,11 @@ final readonly class Supports
             array_push($places, $joint - $leg->clearMm, $joint + $leg->clearMm);
         }
 
-        return array_values(array_filter($places, static fn (float $at): bool => $at >= $low - Tolerance::ROUNDING && $at <= $high + Tolerance::ROUNDING));
+        return array_values(
+            array_filter(
+                $places,
+                static fn (float $at): bool => $at >= $low - Tolerance::ROUNDING && $at <= $high + Tolerance::ROUNDING,
+            ),
+        );
     }
 }

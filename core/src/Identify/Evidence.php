@@ -11,9 +11,38 @@ use FallBend\Core\Input\Fields;
 final readonly class Evidence
 {
     /** Joints that can be seen on a standing pipe; `bell` is any of the bells, `none` none seen. */
-    public const JOINTS = ['bell', 'iron-bell', 'clay-bell', 'ring-bell', 'band', 'solvent-socket', 'ring-socket', 'thread', 'solder', 'slip-nut', 'compression-nut', 'groove-nut', 'sleeve', 'none'];
+    public const JOINTS = [
+        'bell',
+        'iron-bell',
+        'clay-bell',
+        'ring-bell',
+        'band',
+        'solvent-socket',
+        'ring-socket',
+        'thread',
+        'solder',
+        'slip-nut',
+        'compression-nut',
+        'groove-nut',
+        'sleeve',
+        'none',
+    ];
 
-    public const COLOURS = ['white', 'black', 'grey', 'green', 'cream', 'terracotta', 'brown', 'copper', 'silver', 'chrome', 'brass', 'blue', 'painted'];
+    public const COLOURS = [
+        'white',
+        'black',
+        'grey',
+        'green',
+        'cream',
+        'terracotta',
+        'brown',
+        'copper',
+        'silver',
+        'chrome',
+        'brass',
+        'blue',
+        'painted',
+    ];
 
     /**
      * @param ?float $outsideMm from a calliper, or from a string by π
@@ -33,7 +62,8 @@ final readonly class Evidence
     ) {}
 
     /**
-     * Reads `od_mm` or `circumference_mm`, `reading_error_mm`, and optionally `wall_mm`, `magnet`, `colour`, `print`, `joint_seen`, `region`.
+     * Reads `od_mm` or `circumference_mm`, `reading_error_mm`, and optionally `wall_mm`, `magnet`, `colour`, `print`,
+     * `joint_seen`, `region`.
      *
      * @throws BadInput if both readings or none are given without any other evidence, or one is out of range
      */

@@ -9,14 +9,18 @@ use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\PipeSystem;
 
 /**
- * Ranks every pipe of the catalogue by how likely the evidence is if it is that pipe (Bayes, all pipes equally common before):
+ * Ranks every pipe of the catalogue by how likely the evidence is if it is that pipe
+ * (Bayes, all pipes equally common before):
  *
- * - Outside diameter: the pipe is anywhere in its maker's tolerance (an oval one further, for a calliper), the reading normal round it with half
+ * - Outside diameter: the pipe is anywhere in its maker's tolerance (an oval one further, for a calliper), the reading
+ *   normal round it with half
  *   the stated error as standard deviation. Density of the reading: (Φ((x − low)/σ) − Φ((x − high)/σ)) / (high − low).
  * - Magnet: it holds on iron and steel and on nothing else; one that it speaks against is out.
- * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have; what else is
+ * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have;
+ *   what else is
  *   seen of it says little. A pipe that a magnet speaks against is out, so that what is left is not taken for it.
- * - Wall: normal round the catalogue's wall; colour, print, joint and region: a factor for what does not agree, as listed below.
+ * - Wall: normal round the catalogue's wall; colour, print, joint and region: a factor for what does not agree, as
+ *   listed below.
  *
  * The factors are this product's judgement, not measured frequencies; the share of 100 ranks, it does not prove.
  */
@@ -37,7 +41,10 @@ final readonly class Identifier
     /** Below this share of the best a candidate counts as excluded. */
     private const EXCLUDED = 0.002;
 
-    /** How common pipes are that no table here has, against one that the tables have; as wide as anything in mm, on a log scale. */
+    /**
+     * How common pipes are that no table here has, against one that the tables have; as wide as anything in mm, on a
+     * log scale.
+     */
     private const OTHERS = 10.0;
 
     private const NARROWEST_MM = 15.0;
@@ -52,7 +59,8 @@ final readonly class Identifier
     public function __construct(private Catalogue $catalogue) {}
 
     /**
-     * Gives the likeliest first, those that are out at the end, the nearest diameter first. What their shares leave of 1 is the share
+     * Gives the likeliest first, those that are out at the end, the nearest diameter first. What their shares leave of
+     * 1 is the share
      * of pipes that no table here has.
      *
      * @return list<Candidate>
@@ -75,10 +83,25 @@ final readonly class Identifier
         $ranked = array_map(static function (Candidate $c) use ($sum, $best): Candidate {
             $out = $c->out ?? ($c->weight < self::EXCLUDED * $best ? self::heaviest($c) : null);
 
-            return new Candidate($c->system, $c->pipe, $c->weight, $c->out === null ? $c->weight / $sum : 0.0, $c->facts, $out);
+            return new Candidate(
+                $c->system,
+                $c->pipe,
+                $c->weight,
+                $c->out === null ? $c->weight / $sum : 0.0,
+                $c->facts,
+                $out,
+            );
         }, $candidates);
-        usort($ranked, static fn (Candidate $x, Candidate $y): int => [$x->out !== null, $x->out === null ? -$x->likelihood : abs($x->pipe->outsideMm - ($evidence->outsideMm ?? 0))]
-            <=> [$y->out !== null, $y->out === null ? -$y->likelihood : abs($y->pipe->outsideMm - ($evidence->outsideMm ?? 0))]);
+        usort(
+            $ranked,
+            static fn (Candidate $x, Candidate $y): int => [
+                $x->out !== null,
+                $x->out === null ? -$x->likelihood : abs($x->pipe->outsideMm - ($evidence->outsideMm ?? 0)),
+            ] <=> [
+                $y->out !== null,
+                $y->out === null ? -$y->likelihood : abs($y->pipe->outsideMm - ($evidence->outsideMm ?? 0)),
+            ],
+        );
 
         return $ranked;
     }
@@ -95,7 +118,7 @@ final readonly class Identifier
         };
     }
 
-    /** @param  list<string>  $words printed words that any pipe of the catalogue bears */
+    /** @param list<string> $words printed words that any pipe of the catalogue bears */
     private function weighed(PipeSystem $system, Pipe $pipe, Evidence $evidence, array $words): Candidate
     {
         $facts = [];
@@ -149,14 +172,15 @@ final readonly class Identifier
         $reading = min(self::WIDEST_MM, max(self::NARROWEST_MM, $evidence->outsideMm ?? self::NARROWEST_MM));
         $density = $evidence->outsideMm === null ? 1.0 : 1 / ($reading * log(self::WIDEST_MM / self::NARROWEST_MM));
 
-        return self::OTHERS * $density
-            * ($evidence->magnet === null ? 1.0 : 0.5)
-            * ($evidence->wallMm === null ? 1.0 : self::OTHERS_ANSWER)
+        return self::OTHERS *
+            $density *
+            ($evidence->magnet === null ? 1.0 : 0.5) *
+            ($evidence->wallMm === null ? 1.0 : self::OTHERS_ANSWER) *
             // Lead and asbestos cement are grey, and so is most old metal.
-            * (in_array($evidence->colour, ['', 'painted', 'grey', 'silver'], true) ? 1.0 : self::OTHERS_ANSWER)
-            * ($words === [] ? 1.0 : self::OTHER_PRINT)
-            * (in_array($evidence->joint, ['', 'none'], true) ? 1.0 : self::OTHERS_ANSWER)
-            * ($evidence->region === '' ? 1.0 : 0.5);
+            (in_array($evidence->colour, ['', 'painted', 'grey', 'silver'], true) ? 1.0 : self::OTHERS_ANSWER) *
+            ($words === [] ? 1.0 : self::OTHER_PRINT) *
+            (in_array($evidence->joint, ['', 'none'], true) ? 1.0 : self::OTHERS_ANSWER) *
+            ($evidence->region === '' ? 1.0 : 0.5);
     }
 
     private static function density(Pipe $pipe, Evidence $evidence, ?float $at = null): float
@@ -178,15 +202,22 @@ final readonly class Identifier
         }
         $sigma = in_array($material, ['iron', 'clay'], true) ? 0.15 * $pipe->wallMm + 0.4 : 0.08 * $pipe->wallMm + 0.3;
 
-        return max(1e-4, exp(-(($seen - $pipe->wallMm) / $sigma) ** 2 / 2));
+        return max(1e-4, exp(-((($seen - $pipe->wallMm) / $sigma) ** 2) / 2));
     }
 
-    /** The distribution function of the normal distribution; Abramowitz and Stegun 7.1.26 for the error function, good to 1.5e-7. */
+    /**
+     * The distribution function of the normal distribution; Abramowitz and Stegun 7.1.26 for the error function, good
+     * to 1.5e-7.
+     */
     private static function phi(float $z): float
     {
         $x = abs($z) / M_SQRT2;
         $t = 1 / (1 + 0.3275911 * $x);
-        $erf = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+        $erf =
+            1 -
+            ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) *
+                $t *
+                exp(-$x * $x);
 
         return 0.5 * (1 + ($z < 0 ? -$erf : $erf));
     }

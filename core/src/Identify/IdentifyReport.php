@@ -9,19 +9,25 @@ use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
 
-/** Writes what the evidence means: candidates with their likelihood and because-lines, and the next check as a question with its answers. */
+/**
+ * Writes what the evidence means: candidates with their likelihood and because-lines, and the next check as a question
+ * with its answers.
+ */
 final readonly class IdentifyReport
 {
     /** How many candidates that are out are shown beside the likely ones. */
     private const OUT_SHOWN = 4;
 
-    /** Colours that lead and asbestos cement are seen in, and from which share of other pipes on work stops for them. */
+    /**
+     * Colours that lead and asbestos cement are seen in, and from which share of other pipes on work stops for them.
+     */
     private const MAY_HARM = ['', 'grey', 'silver', 'white', 'brown', 'painted'];
 
     private const STOP_FROM = 0.1;
 
-    private const STOP = 'Stop before you cut, drill, scrape or clamp it: no magnet holds on lead or on asbestos cement either, and their dust and '
-        .'fibres harm for good. Have it tested or looked at by a specialist first.';
+    private const STOP =
+        'Stop before you cut, drill, scrape or clamp it: no magnet holds on lead or on asbestos cement either, and their dust and '.
+        'fibres harm for good. Have it tested or looked at by a specialist first.';
 
     private Phrasing $phrasing;
 
@@ -32,17 +38,26 @@ final readonly class IdentifyReport
 
     /**
      * @param list<Candidate> $ranked
-     * @return array{candidates: list<array<string, mixed>>, excluded: list<array<string, mixed>>, none: array<string, mixed>, next_check: ?array<string, mixed>}
+     * @return array{candidates: list<array<string, mixed>>, excluded: list<array<string, mixed>>, none: array<string,
+     *     mixed>, next_check: ?array<string, mixed>}
      */
     public function of(array $ranked, Evidence $evidence): array
     {
         $in = array_values(array_filter($ranked, static fn (Candidate $c): bool => $c->out === null));
-        $near = array_values(array_filter($ranked, static fn (Candidate $c): bool => $c->out !== null && self::isNear($c, $evidence)));
+        $near = array_values(
+            array_filter($ranked, static fn (Candidate $c): bool => $c->out !== null && self::isNear($c, $evidence)),
+        );
         $check = NextCheck::best($ranked, $evidence);
 
         return [
-            'candidates' => array_map(fn (Candidate $c): array => $this->candidate($c, $in, $evidence), array_slice($in, 0, 12)),
-            'excluded' => array_map(fn (Candidate $c): array => $this->lane($c) + ['out' => $this->out($c, $evidence)], array_slice($near, 0, self::OUT_SHOWN)),
+            'candidates' => array_map(
+                fn (Candidate $c): array => $this->candidate($c, $in, $evidence),
+                array_slice($in, 0, 12),
+            ),
+            'excluded' => array_map(
+                fn (Candidate $c): array => $this->lane($c) + ['out' => $this->out($c, $evidence)],
+                array_slice($near, 0, self::OUT_SHOWN),
+            ),
             'none' => $this->none($in, $evidence),
             'next_check' => $check === null ? null : $this->check($check, $ranked),
         ];
@@ -58,15 +73,19 @@ final readonly class IdentifyReport
     {
         $share = max(0.0, 1 - array_sum(array_map(static fn (Candidate $c): float => $c->likelihood, $in)));
         $isLikeliest = $share > ($in[0]->likelihood ?? 0.0);
-        $fits = array_filter($in, static fn (Candidate $c): bool => ! in_array(false, array_column($c->facts, 'holds'), true)) !== [];
+        $fits =
+            array_filter(
+                $in,
+                static fn (Candidate $c): bool => ! in_array(false, array_column($c->facts, 'holds'), true),
+            ) !== [];
         $mayHarm = $evidence->magnet !== true && in_array($evidence->colour, self::MAY_HARM, true);
 
         return [
             'likelihood' => $share,
             'is_likeliest' => $isLikeliest,
             'say' => match (true) {
-                $isLikeliest => 'None of these is likely with what was seen: it may be a pipe that no table here has. Measure again with a calliper, '
-                    .'look for a print, or add it at the Bench.',
+                $isLikeliest => 'None of these is likely with what was seen: it may be a pipe that no table here has. Measure again with a calliper, '.
+                    'look for a print, or add it at the Bench.',
                 ! $fits => 'None of these fits all that was seen: it may be a pipe that no table here has. Look again at what speaks against it.',
                 default => 'Or none of these: a pipe that no table here has.',
             },
@@ -76,7 +95,8 @@ final readonly class IdentifyReport
 
     private static function isNear(Candidate $candidate, Evidence $evidence): bool
     {
-        return $evidence->outsideMm !== null && abs($candidate->pipe->outsideMm - $evidence->outsideMm) < 0.09 * $evidence->outsideMm + 2;
+        return $evidence->outsideMm !== null &&
+            abs($candidate->pipe->outsideMm - $evidence->outsideMm) < 0.09 * $evidence->outsideMm + 2;
     }
 
     /**
@@ -85,7 +105,7 @@ final readonly class IdentifyReport
      */
     private function candidate(Candidate $c, array $in, Evidence $evidence): array
     {
-        $other = $in[0] === $c ? ($in[1] ?? null) : $in[0];
+        $other = $in[0] === $c ? $in[1] ?? null : $in[0];
 
         return $this->lane($c) + [
             'likelihood' => $c->likelihood,
@@ -123,9 +143,17 @@ final readonly class IdentifyReport
         foreach ($c->facts as ['fact' => $fact, 'holds' => $holds]) {
             $lines[] = match ($fact) {
                 'diameter' => $this->diameterLine($c, $evidence, $holds),
-                'magnet' => ($evidence->magnet === true ? 'A magnet holds: iron or steel.' : 'No magnet holds: not iron, not steel.').($holds ? '' : ' That speaks against it.'),
-                'wall' => $c->pipe->wallMm === null ? 'Its wall is not in the tables.' : 'Its wall is '.$this->phrasing->diameter($c->pipe->wallMm).($holds ? ', as measured.' : '; that speaks against it.'),
-                'colour' => $holds ? "{$this->upper($evidence->colour)} is one of its colours." : "It is seldom {$evidence->colour}.",
+                'magnet' => ($evidence->magnet === true
+                    ? 'A magnet holds: iron or steel.'
+                    : 'No magnet holds: not iron, not steel.').($holds ? '' : ' That speaks against it.'),
+                'wall' => $c->pipe->wallMm === null
+                    ? 'Its wall is not in the tables.'
+                    : 'Its wall is '.
+                        $this->phrasing->diameter($c->pipe->wallMm).
+                        ($holds ? ', as measured.' : '; that speaks against it.'),
+                'colour' => $holds
+                    ? "{$this->upper($evidence->colour)} is one of its colours."
+                    : "It is seldom {$evidence->colour}.",
                 'print' => $holds ? 'The print names it.' : 'The print names another pipe.',
                 'joint' => $holds ? 'It is found with such a joint.' : 'It is not made with such a joint.',
                 default => $holds ? 'Usual there.' : 'Not usual there.',
@@ -138,9 +166,15 @@ final readonly class IdentifyReport
     private function diameterLine(Candidate $c, Evidence $evidence, bool $holds): string
     {
         $range = $this->phrasing->diameter($c->lowMm()).' to '.$this->phrasing->diameter($c->highMm());
-        $read = $evidence->outsideMm === null ? '' : ($evidence->isString
-            ? TapePrinter::withUnit(Length::mm($evidence->outsideMm * M_PI), $this->units).' round is '.$this->phrasing->diameter($evidence->outsideMm).' across; '
-            : $this->phrasing->diameter($evidence->outsideMm).' across; ');
+        $read =
+            $evidence->outsideMm === null
+                ? ''
+                : ($evidence->isString
+                    ? TapePrinter::withUnit(Length::mm($evidence->outsideMm * M_PI), $this->units).
+                        ' round is '.
+                        $this->phrasing->diameter($evidence->outsideMm).
+                        ' across; '
+                    : $this->phrasing->diameter($evidence->outsideMm).' across; ');
 
         return $read."its makers allow {$range}".($holds ? '.' : ': at the edge of the reading.');
     }
@@ -160,29 +194,53 @@ final readonly class IdentifyReport
         [$a, $b] = [$c->system, $other->system];
 
         return match (true) {
-            $a->isMagnetic !== $b->isMagnetic => "A magnet: it holds on {$this->lower(($a->isMagnetic ? $a : $b)->short)}, not on {$this->lower(($a->isMagnetic ? $b : $a)->short)}.",
-            $c->lowMm() - NextCheck::CALLIPER_MM > $other->highMm() || $other->lowMm() - NextCheck::CALLIPER_MM > $c->highMm() => "A calliper: this is {$this->phrasing->diameter($c->pipe->outsideMm)} across, {$this->lower($b->short)} {$this->phrasing->diameter($other->pipe->outsideMm)}.",
-            array_intersect($a->jointsSeen, $b->jointsSeen) === [] => "Its nearest joint: {$this->joint($a->jointsSeen[0] ?? '')} here, {$this->joint($b->jointsSeen[0] ?? '')} on {$this->lower($b->short)}. A finer measure will not: the tolerances overlap.",
-            $a->prints !== [] && array_diff($a->prints, $b->prints) !== [] => 'The print: '.mb_strtoupper(array_values(array_diff($a->prints, $b->prints))[0]).'. '.($c->pipe->outsideMm === $other->pipe->outsideMm ? 'Both take the same fittings by diameter.' : ''),
+            $a->isMagnetic !== $b->isMagnetic => "A magnet: it holds on {$this->lower(
+                ($a->isMagnetic ? $a : $b)->short,
+            )}, not on {$this->lower(($a->isMagnetic ? $b : $a)->short)}.",
+            $c->lowMm() - NextCheck::CALLIPER_MM > $other->highMm() ||
+                $other->lowMm() - NextCheck::CALLIPER_MM > $c->highMm() => "A calliper: this is {$this->phrasing->diameter($c->pipe->outsideMm)} across, {$this->lower(
+                    $b->short,
+                )} {$this->phrasing->diameter($other->pipe->outsideMm)}.",
+            array_intersect($a->jointsSeen, $b->jointsSeen) === [] => "Its nearest joint: {$this->joint(
+                $a->jointsSeen[0] ?? '',
+            )} here, {$this->joint($b->jointsSeen[0] ?? '')} on {$this->lower(
+                $b->short,
+            )}. A finer measure will not: the tolerances overlap.",
+            $a->prints !== [] && array_diff($a->prints, $b->prints) !== [] => 'The print: '.
+                mb_strtoupper(array_values(array_diff($a->prints, $b->prints))[0]).
+                '. '.
+                ($c->pipe->outsideMm === $other->pipe->outsideMm ? 'Both take the same fittings by diameter.' : ''),
             default => 'Nothing that can be seen: treat it as either.',
         };
     }
 
     /**
-     * @param array{by: string, answers: list<array{value: string, candidates: list<int>, likelihood: float}>, bits: float, calliper_decides: bool} $check
+     * @param array{by: string, answers: list<array{value: string, candidates: list<int>, likelihood: float}>,
+     *     bits: float, calliper_decides: bool} $check
      * @param list<Candidate> $ranked
      * @return array<string, mixed>
      */
     private function check(array $check, array $ranked): array
     {
         [$title, $how] = match ($check['by']) {
-            'magnet' => ['Does a magnet hold?', 'It pulls through thin paint and rust. Do not scrape a grey pipe before you know what it is.'],
-            'joint' => ['What is its nearest joint?', $check['calliper_decides'] ? 'Look along the pipe.' : 'A calliper will not tell: the tolerances overlap.'],
+            'magnet' => [
+                'Does a magnet hold?',
+                'It pulls through thin paint and rust. Do not scrape a grey pipe before you know what it is.',
+            ],
+            'joint' => [
+                'What is its nearest joint?',
+                $check['calliper_decides']
+                    ? 'Look along the pipe.'
+                    : 'A calliper will not tell: the tolerances overlap.',
+            ],
             'calliper' => ['Measure across with a calliper', 'Clean it; twice, crosswise; write down the mean.'],
             'print' => ['Read the print', 'Turn a lamp flat along the pipe; wipe, do not scrape.'],
             'wall' => ['Measure the wall at an end', 'At an end or a hole.'],
             'region' => ['Where does it stand?', 'The two families share names, not sizes.'],
-            default => ['What colour is it under the paint?', 'Look where the paint is off already, or at an end. Do not scrape before you know what it is.'],
+            default => [
+                'What colour is it under the paint?',
+                'Look where the paint is off already, or at an end. Do not scrape before you know what it is.',
+            ],
         };
 
         return [
@@ -191,13 +249,22 @@ final readonly class IdentifyReport
             'how' => $how,
             'bits' => $check['bits'],
             'calliper_decides' => $check['calliper_decides'],
-            'answers' => array_map(fn (array $answer): array => [
-                'value' => $answer['value'],
-                'label' => $this->answer($check['by'], $answer['value'], $ranked[$answer['candidates'][0] ?? 0]),
-                'leads_to' => $answer['candidates'] === [] ? ['none of these']
-                    : array_map(static fn (int $index): string => "{$ranked[$index]->system->short} {$ranked[$index]->pipe->size}", $answer['candidates']),
-                'likelihood' => $answer['likelihood'],
-            ], $check['answers']),
+            'answers' => array_map(
+                fn (array $answer): array => [
+                    'value' => $answer['value'],
+                    'label' => $this->answer($check['by'], $answer['value'], $ranked[$answer['candidates'][0] ?? 0]),
+                    'leads_to' => $answer['candidates'] === []
+                            ? ['none of these']
+                            : array_map(
+                                static fn (
+                                    int $index,
+                                ): string => "{$ranked[$index]->system->short} {$ranked[$index]->pipe->size}",
+                                $answer['candidates'],
+                            ),
+                    'likelihood' => $answer['likelihood'],
+                ],
+                $check['answers'],
+            ),
         ];
     }
 
@@ -238,6 +305,8 @@ final readonly class IdentifyReport
 
     private function lower(string $text): string
     {
-        return preg_match('/^[A-Z]{2}/', $text) === 1 ? $text : mb_strtolower(mb_substr($text, 0, 1)).mb_substr($text, 1);
+        return preg_match('/^[A-Z]{2}/', $text) === 1
+            ? $text
+            : mb_strtolower(mb_substr($text, 0, 1)).mb_substr($text, 1);
     }
 }

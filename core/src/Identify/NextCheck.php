@@ -7,13 +7,22 @@ namespace FallBend\Core\Identify;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * The next thing to look at: of the checks that have not been made, the one whose answer is expected to tell most, in bits (entropy of the
+ * The next thing to look at: of the checks that have not been made, the one whose answer is expected to tell most, in
+ * bits (entropy of the
  * candidates now less the mean entropy after it), weighted by how easily it is done on site.
  */
 final class NextCheck
 {
     /** How readily a check can be made, and how often it can be. */
-    private const EASE = ['magnet' => 1.0, 'joint' => 0.8, 'calliper' => 0.75, 'print' => 0.55, 'wall' => 0.5, 'region' => 0.9, 'colour' => 0.7];
+    private const EASE = [
+        'magnet' => 1.0,
+        'joint' => 0.8,
+        'calliper' => 0.75,
+        'print' => 0.55,
+        'wall' => 0.5,
+        'region' => 0.9,
+        'colour' => 0.7,
+    ];
 
     /** A calliper on a clean pipe is good to this, in mm. */
     public const CALLIPER_MM = 0.4;
@@ -21,24 +30,37 @@ final class NextCheck
     private const LEAST_BITS = 0.03;
 
     /**
-     * Takes the candidates, likeliest first; gives the best check with its answers, or null where nothing on site tells the likely ones apart.
+     * Takes the candidates, likeliest first; gives the best check with its answers, or null where nothing on site tells
+     * the likely ones apart.
      * Where the likeliest is iron or steel a magnet is asked for first.
      *
      * @param list<Candidate> $candidates
-     * @return array{by: string, answers: list<array{value: string, candidates: list<int>, likelihood: float}>, bits: float, calliper_decides: bool}|null
+     * @return array{by: string, answers: list<array{value: string, candidates: list<int>, likelihood: float}>,
+     *     bits: float, calliper_decides: bool}|null
      */
     public static function best(array $candidates, Evidence $evidence): ?array
     {
-        $likely = array_slice(array_filter($candidates, static fn (Candidate $c): bool => $c->out === null && $c->likelihood > 0.01), 0, 8, true);
+        $likely = array_slice(
+            array_filter($candidates, static fn (Candidate $c): bool => $c->out === null && $c->likelihood > 0.01),
+            0,
+            8,
+            true,
+        );
         $first = array_values($likely)[0] ?? null;
         if ($first === null) {
             return null;
         }
         if ($evidence->magnet === null && $first->system->isMagnetic) {
-            // Whatever else is seen, a pipe is taken for iron or steel only after a magnet held: the one test that lead fails.
+            // Whatever else is seen, a pipe is taken for iron or steel only after a magnet held: the one test that lead
+            // fails.
             $groups = self::groups('magnet', $likely) + ['holds' => [], 'does not hold' => []];
 
-            return ['by' => 'magnet', 'answers' => self::answers($likely, $groups), 'bits' => max(self::LEAST_BITS, self::gain($likely, $groups)), 'calliper_decides' => count(self::groups('calliper', $likely)) > 1];
+            return [
+                'by' => 'magnet',
+                'answers' => self::answers($likely, $groups),
+                'bits' => max(self::LEAST_BITS, self::gain($likely, $groups)),
+                'calliper_decides' => count(self::groups('calliper', $likely)) > 1,
+            ];
         }
         $best = null;
         foreach (array_keys(self::EASE) as $by) {
@@ -48,7 +70,12 @@ final class NextCheck
             }
             $bits = self::gain($likely, $groups) * self::EASE[$by];
             if ($bits > self::LEAST_BITS && ($best === null || $bits > $best['bits'])) {
-                $best = ['by' => $by, 'answers' => self::answers($likely, $groups), 'bits' => $bits, 'calliper_decides' => count(self::groups('calliper', $likely)) > 1];
+                $best = [
+                    'by' => $by,
+                    'answers' => self::answers($likely, $groups),
+                    'bits' => $bits,
+                    'calliper_decides' => count(self::groups('calliper', $likely)) > 1,
+                ];
             }
         }
 
@@ -96,7 +123,8 @@ final class NextCheck
     }
 
     /**
-     * Groups candidates whose diameters (or walls) a calliper can tell apart: their tolerances, each widened by its error, do not meet.
+     * Groups candidates whose diameters (or walls) a calliper can tell apart: their tolerances, each widened by its
+     * error, do not meet.
      *
      * @param array<int, Candidate> $likely
      * @return array<string, list<int>>
@@ -109,7 +137,14 @@ final class NextCheck
             if ($by === 'wall' && $wall === null) {
                 return [];
             }
-            $spans[] = $by === 'wall' ? [$wall * 0.9 - 0.2, $wall * 1.1 + 0.2, $index] : [$candidate->lowMm() - self::CALLIPER_MM / 2, $candidate->highMm() + self::CALLIPER_MM / 2, $index];
+            $spans[] =
+                $by === 'wall'
+                    ? [$wall * 0.9 - 0.2, $wall * 1.1 + 0.2, $index]
+                    : [
+                        $candidate->lowMm() - self::CALLIPER_MM / 2,
+                        $candidate->highMm() + self::CALLIPER_MM / 2,
+                        $index,
+                    ];
         }
         sort($spans);
         [$clusters, $end] = [[], -INF];
@@ -156,7 +191,13 @@ final class NextCheck
     {
         $answers = [];
         foreach ($groups as $value => $group) {
-            $answers[] = ['value' => $value, 'candidates' => $group, 'likelihood' => array_sum(array_map(static fn (int $index): float => $likely[$index]->likelihood, $group))];
+            $answers[] = [
+                'value' => $value,
+                'candidates' => $group,
+                'likelihood' => array_sum(
+                    array_map(static fn (int $index): float => $likely[$index]->likelihood, $group),
+                ),
+            ];
         }
         usort($answers, static fn (array $x, array $y): int => $y['likelihood'] <=> $x['likelihood']);
 

@@ -15,13 +15,15 @@ final class BadInput extends RuntimeException implements CoreException
         parent::__construct($message);
     }
 
-    /** @param  string  $field the place, dotted: `legs.2.length_mm`; empty for the whole */
+    /** @param string $field the place, dotted: `legs.2.length_mm`; empty for the whole */
     public static function at(string $field, string $message, mixed $given = null): self
     {
         return new self($field, $message, self::cut($given));
     }
 
-    /** @return array{error: array{field: string, message: string, given: mixed}} the shape of reckoners and HTTP answers */
+    /**
+     * @return array{error: array{field: string, message: string, given: mixed}} the shape of reckoners and HTTP answers
+     */
     public function toArray(): array
     {
         return ['error' => ['field' => $this->field, 'message' => $this->getMessage(), 'given' => $this->given]];

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Input;
 
 /**
- * The tables and texts of core/data, decoded once in the life of a program. A server begins anew with every request: it is given
+ * The tables and texts of core/data, decoded once in the life of a program. A server begins anew with every request: it
+ * is given
  * all of them as one file of PHP, which PHP itself keeps in memory between requests.
  *
  * The values of a row are its class, what that is constructed of, and which of it are rows themselves.
@@ -20,7 +21,10 @@ final class DataFile
     /** @var array<string, list<string>> by folder */
     private static array $names = [];
 
-    /** @var array<string, array<string, array<array-key, RowValues>>> rows as objects, as their values, by table, group and id */
+    /**
+     * @var array<string, array<string, array<array-key, RowValues>>> rows as objects, as their values, by table, group
+     *     and id
+     */
     private static array $rows = [];
 
     /** Gives the folder of the tables that ship with the core. */
@@ -57,14 +61,18 @@ final class DataFile
     {
         if (! isset(self::$names[$folder])) {
             $paths = glob("{$folder}/*.json");
-            self::$names[$folder] = array_map(static fn (string $path): string => basename($path, '.json'), $paths === false ? [] : $paths);
+            self::$names[$folder] = array_map(
+                static fn (string $path): string => basename($path, '.json'),
+                $paths === false ? [] : $paths,
+            );
         }
 
         return self::$names[$folder];
     }
 
     /**
-     * Gives the rows of a table that were read when the tables were compiled, serialised; none where they were not compiled.
+     * Gives the rows of a table that were read when the tables were compiled, serialised; none where they were not
+     * compiled.
      *
      * @return array<string, array<array-key, RowValues>> by group and id
      */
@@ -76,7 +84,8 @@ final class DataFile
     /**
      * Gives a program of PHP that returns everything that stands in core/data, for `know`.
      *
-     * @param array<string, array<string, array<array-key, RowValues>>> $rows as objects, as their values, by table, group and id
+     * @param array<string, array<string, array<array-key, RowValues>>> $rows as objects, as their values, by table,
+     *     group and id
      */
     public static function compiled(array $rows): string
     {
@@ -90,10 +99,12 @@ final class DataFile
     }
 
     /**
-     * From here on these files are not read any more.
+     * Takes what the program that `compiled` gives returns: these files are not read any more.
      *
-     * @param array{files: array<string, array<string, mixed>>, rows: array<string, array<string, array<array-key, RowValues>>>} $compiled
-     *                                                                                                                                     what the program that `compiled` gives returns
+     * @param array{
+     *     files: array<string, array<string, mixed>>,
+     *     rows: array<string, array<string, array<array-key, RowValues>>>,
+     * } $compiled
      */
     public static function know(array $compiled): void
     {

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Input;
 
 /**
- * Reads the fields of one decoded JSON object, strictly: each getter names the place of what is wrong, and `end` refuses what was never asked for.
+ * Reads the fields of one decoded JSON object, strictly: each getter names the place of what is wrong, and `end`
+ * refuses what was never asked for.
  */
 final class Fields
 {
@@ -205,7 +206,10 @@ final class Fields
     {
         $strings = [];
         foreach ($this->list($key, $most) as $i => $value) {
-            $strings[] = is_string($value) && mb_check_encoding($value, 'UTF-8') ? $value : throw BadInput::at($this->at($key).".{$i}", 'must be text', $value);
+            $strings[] =
+                is_string($value) && mb_check_encoding($value, 'UTF-8')
+                    ? $value
+                    : throw BadInput::at($this->at($key).".{$i}", 'must be text', $value);
         }
 
         return $strings;
@@ -220,7 +224,12 @@ final class Fields
     {
         $numbers = [];
         foreach ($this->list($key, $count) as $i => $value) {
-            if ((! is_int($value) && ! is_float($value)) || ! is_finite((float) $value) || $value < $least || $value > $most) {
+            if (
+                (! is_int($value) && ! is_float($value)) ||
+                ! is_finite((float) $value) ||
+                $value < $least ||
+                $value > $most
+            ) {
                 throw BadInput::at($this->at($key).".{$i}", self::range($least, $most), $value);
             }
             $numbers[] = (float) $value;
@@ -259,12 +268,14 @@ final class Fields
         }
     }
 
-    /** @param  list<string>  $choices */
+    /** @param list<string> $choices */
     private static function oneOf(array $choices): string
     {
         $more = count($choices) - self::NAMED;
 
-        return 'must be one of '.implode(', ', array_slice($choices, 0, self::NAMED)).($more > 0 ? " and {$more} more" : '');
+        return 'must be one of '.
+            implode(', ', array_slice($choices, 0, self::NAMED)).
+            ($more > 0 ? " and {$more} more" : '');
     }
 
     private static function range(float $least, float $most): string

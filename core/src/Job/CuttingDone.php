@@ -15,12 +15,20 @@ final readonly class CuttingDone
     /**
      * @param ?float $kerfMm width of the cut of the saw in hand; null: as usual
      * @param string $objective what is to be least: sticks, length or price
-     * @param list<array{system: string, size: string, length_mm: float, price: ?float, available: ?int}> $stock sticks and offcuts, in place of those that the pipe is sold in
+     * @param list<array{system: string, size: string, length_mm: float, price: ?float, available: ?int}> $stock sticks
+     *     and offcuts, in place of those that the pipe is sold in
      * @param array<string, array<string, float>> $cut lengths really cut, by run and key of the piece
      * @param int $effort how many times as long as usual the sticks may be planned, 1 to MOST_EFFORT
      * @param array<string, PrintedTicket> $printed the ticket of a run as it was last put on paper, by run
      */
-    public function __construct(public ?float $kerfMm = null, public string $objective = 'sticks', public array $stock = [], public array $cut = [], public array $printed = [], public int $effort = 1) {}
+    public function __construct(
+        public ?float $kerfMm = null,
+        public string $objective = 'sticks',
+        public array $stock = [],
+        public array $cut = [],
+        public array $printed = [],
+        public int $effort = 1,
+    ) {}
 
     /**
      * @param list<string> $runs ids
@@ -30,7 +38,13 @@ final readonly class CuttingDone
     public static function read(Fields $fields, array $runs): self
     {
         $stock = array_map(static function (Fields $one): array {
-            $row = ['system' => $one->string('system', 40), 'size' => $one->string('size', 10), 'length_mm' => $one->number('length_mm', 1, 100_000), 'price' => $one->numberOrNull('price', 0, 1_000_000), 'available' => $one->has('available') ? $one->int('available', 0, 10_000) : null];
+            $row = [
+                'system' => $one->string('system', 40),
+                'size' => $one->string('size', 10),
+                'length_mm' => $one->number('length_mm', 1, 100_000),
+                'price' => $one->numberOrNull('price', 0, 1_000_000),
+                'available' => $one->has('available') ? $one->int('available', 0, 10_000) : null,
+            ];
             $one->end();
 
             return $row;
@@ -47,9 +61,18 @@ final readonly class CuttingDone
         $printed = [];
         foreach ($fields->children('printed', 10_000) as $one) {
             $ticket = PrintedTicket::read($one, $runs);
-            $printed[$ticket->run] = isset($printed[$ticket->run]) ? throw BadInput::at($one->at('run'), 'stands twice', $ticket->run) : $ticket;
+            $printed[$ticket->run] = isset($printed[$ticket->run])
+                ? throw BadInput::at($one->at('run'), 'stands twice', $ticket->run)
+                : $ticket;
         }
-        $done = new self($fields->numberOrNull('kerf_mm', 0, 50), $fields->has('objective') ? $fields->choice('objective', ['sticks', 'length', 'price']) : 'sticks', $stock, $cut, $printed, $fields->has('effort') ? $fields->int('effort', 1, self::MOST_EFFORT) : 1);
+        $done = new self(
+            $fields->numberOrNull('kerf_mm', 0, 50),
+            $fields->has('objective') ? $fields->choice('objective', ['sticks', 'length', 'price']) : 'sticks',
+            $stock,
+            $cut,
+            $printed,
+            $fields->has('effort') ? $fields->int('effort', 1, self::MOST_EFFORT) : 1,
+        );
         $fields->end();
 
         return $done;
@@ -65,8 +88,29 @@ final readonly class CuttingDone
             }
         }
 
-        return array_filter(['kerf_mm' => $this->kerfMm, 'objective' => $this->objective === 'sticks' ? null : $this->objective, 'effort' => $this->effort === 1 ? null : $this->effort,
-            'stock' => $this->stock === [] ? null : array_map(static fn (array $one): array => array_filter($one, static fn (mixed $value): bool => $value !== null), $this->stock), 'cut' => $cut === [] ? null : $cut,
-            'printed' => $this->printed === [] ? null : array_map(static fn (PrintedTicket $ticket): array => $ticket->toArray(), array_values($this->printed))], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'kerf_mm' => $this->kerfMm,
+                'objective' => $this->objective === 'sticks' ? null : $this->objective,
+                'effort' => $this->effort === 1 ? null : $this->effort,
+                'stock' => $this->stock === []
+                        ? null
+                        : array_map(
+                            static fn (array $one): array => array_filter(
+                                $one,
+                                static fn (mixed $value): bool => $value !== null,
+                            ),
+                            $this->stock,
+                        ),
+                'cut' => $cut === [] ? null : $cut,
+                'printed' => $this->printed === []
+                        ? null
+                        : array_map(
+                            static fn (PrintedTicket $ticket): array => $ticket->toArray(),
+                            array_values($this->printed),
+                        ),
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 }

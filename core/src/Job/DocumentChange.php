@@ -10,8 +10,15 @@ final class DocumentChange
     /**
      * @param array<array-key, mixed> $before
      * @param array<string, mixed> $after as `JobFile` writes it
-     * @return array{set: array<string, mixed>, gone: list<string>, runs: list<array<string, mixed>>} fields that are other, fields
-     *                                                                                                that are no more, and runs that are other or new: those stand in the place of the run of their id, or at the end
+     * @return array{set: array<string, mixed>, gone: list<string>, runs: list<array<string, mixed>>} fields that are
+     *     other, fields
+     *                                                                                                that are no more,
+     *                                                                                                and runs that are
+     *                                                                                                other or new:
+     *                                                                                                those stand in the
+     *                                                                                                place of the run
+     *                                                                                                of their id, or at
+     *                                                                                                the end
      */
     public static function between(array $before, array $after): array
     {
@@ -30,7 +37,9 @@ final class DocumentChange
         }
         /** @var list<array{id: string}> $runs */
         $runs = $after['runs'];
-        $other = array_values(array_filter($runs, static fn (array $run): bool => ! self::reads($old[$run['id']] ?? null, $run)));
+        $other = array_values(
+            array_filter($runs, static fn (array $run): bool => ! self::reads($old[$run['id']] ?? null, $run)),
+        );
 
         return ['set' => $set, 'gone' => $gone, 'runs' => $other];
     }
@@ -41,7 +50,10 @@ final class DocumentChange
         return json_encode($one) === json_encode($other) || self::same($one, $other);
     }
 
-    /** Whether two values say the same: a whole number is the same as a broken one of its size, and the order of fields says nothing. */
+    /**
+     * Whether two values say the same: a whole number is the same as a broken one of its size, and the order of fields
+     * says nothing.
+     */
     private static function same(mixed $one, mixed $other): bool
     {
         // A ledger is written as an object, and read as an array.

@@ -13,9 +13,16 @@ use FallBend\Core\Joining\Method;
 final readonly class EndFile
 {
     /** Which fields go with which kind, beside `what` and `kind`. */
-    private const FIELDS = ['standing' => ['standing', 'method'], 'fixture' => ['fixture'], 'branch' => ['branch', 'method'], 'run' => ['run', 'method'], 'roof' => ['terminal'], 'valve' => ['terminal']];
+    private const FIELDS = [
+        'standing' => ['standing', 'method'],
+        'fixture' => ['fixture'],
+        'branch' => ['branch', 'method'],
+        'run' => ['run', 'method'],
+        'roof' => ['terminal'],
+        'valve' => ['terminal'],
+    ];
 
-    /** @param  array<string, StandingPipe>  $standing by id */
+    /** @param array<string, StandingPipe> $standing by id */
     public function __construct(private array $standing) {}
 
     /**
@@ -26,7 +33,9 @@ final readonly class EndFile
     public function read(Fields $fields, array $kinds): End
     {
         $kind = $fields->choice('kind', $kinds);
-        foreach (array_diff(['standing', 'method', 'fixture', 'branch', 'run', 'terminal'], self::FIELDS[$kind] ?? []) as $field) {
+        foreach (
+            array_diff(['standing', 'method', 'fixture', 'branch', 'run', 'terminal'], self::FIELDS[$kind] ?? []) as $field
+        ) {
             if ($fields->has($field)) {
                 throw BadInput::at($fields->at($field), "does not go with kind {$kind}", $fields->raw($field));
             }
@@ -35,7 +44,9 @@ final readonly class EndFile
         $end = new End(
             $what !== '' ? $what : throw BadInput::at($fields->at('what'), 'must not be empty', $what),
             $kind,
-            $kind === 'standing' ? $fields->choice('standing', array_map(strval(...), array_keys($this->standing))) : null,
+            $kind === 'standing'
+                ? $fields->choice('standing', array_map(strval(...), array_keys($this->standing)))
+                : null,
             $fields->has('method') ? $fields->choice('method', array_column(Method::cases(), 'value')) : null,
             $kind === 'fixture' ? self::fixture($fields->child('fixture')) : null,
             $kind === 'branch' ? self::branch($fields->child('branch')) : null,
@@ -59,11 +70,32 @@ final readonly class EndFile
             'kind' => $end->kind,
             'standing' => $end->standing,
             'method' => $end->method,
-            'fixture' => $f === null ? null : self::given(['kind' => $f->kind, 'trap' => $f->trap, 'trap_size' => $f->trapSize, 'seal_mm' => $f->sealMm, 'drop_mm' => $f->dropMm, 'across_mm' => $f->acrossMm,
-                'standpipe_mm' => $f->standpipeMm, 'trap_above_floor_mm' => $f->trapAboveFloorMm, 'rim_mm' => $f->rimMm, 'hot_c' => $f->hotC, 'group' => $f->group === '' ? null : $f->group]),
-            'branch' => $b === null ? null : self::given(['run' => $b->run, 'leg' => $b->leg, 'at_mm' => $b->atMm, 'pattern' => $b->pattern]),
+            'fixture' => $f === null
+                    ? null
+                    : self::given([
+                        'kind' => $f->kind,
+                        'trap' => $f->trap,
+                        'trap_size' => $f->trapSize,
+                        'seal_mm' => $f->sealMm,
+                        'drop_mm' => $f->dropMm,
+                        'across_mm' => $f->acrossMm,
+                        'standpipe_mm' => $f->standpipeMm,
+                        'trap_above_floor_mm' => $f->trapAboveFloorMm,
+                        'rim_mm' => $f->rimMm,
+                        'hot_c' => $f->hotC,
+                        'group' => $f->group === '' ? null : $f->group,
+                    ]),
+            'branch' => $b === null
+                    ? null
+                    : self::given(['run' => $b->run, 'leg' => $b->leg, 'at_mm' => $b->atMm, 'pattern' => $b->pattern]),
             'run' => $end->next,
-            'terminal' => $t === null ? null : (object) self::given(['above_roof_mm' => $t->aboveRoofMm, 'opening_away_mm' => $t->openingAwayMm, 'opening_below_mm' => $t->openingBelowMm]),
+            'terminal' => $t === null
+                    ? null
+                    : (object) self::given([
+                        'above_roof_mm' => $t->aboveRoofMm,
+                        'opening_away_mm' => $t->openingAwayMm,
+                        'opening_below_mm' => $t->openingBelowMm,
+                    ]),
         ]);
     }
 
@@ -72,7 +104,11 @@ final readonly class EndFile
         $kind = $fields->choice('kind', FixtureTable::KINDS);
         $fixture = new FixtureHead(
             $kind,
-            $fields->has('trap') ? $fields->choice('trap', FixtureHead::TRAPS) : (in_array($kind, FixtureTable::INTEGRAL, true) ? 'integral' : 'p'),
+            $fields->has('trap')
+                ? $fields->choice('trap', FixtureHead::TRAPS)
+                : (in_array($kind, FixtureTable::INTEGRAL, true)
+                    ? 'integral'
+                    : 'p'),
             $fields->has('trap_size') ? $fields->string('trap_size', 8) : null,
             $fields->numberOrNull('seal_mm', 0, 500),
             $fields->numberOrNull('drop_mm', 0, 10_000),
@@ -90,7 +126,12 @@ final readonly class EndFile
 
     private static function branch(Fields $fields): BranchAt
     {
-        $branch = new BranchAt($fields->string('run', 40), $fields->string('leg', 40), $fields->numberOrNull('at_mm', 0, 1_000_000), $fields->has('pattern') ? $fields->choice('pattern', BranchAt::PATTERNS) : null);
+        $branch = new BranchAt(
+            $fields->string('run', 40),
+            $fields->string('leg', 40),
+            $fields->numberOrNull('at_mm', 0, 1_000_000),
+            $fields->has('pattern') ? $fields->choice('pattern', BranchAt::PATTERNS) : null,
+        );
         $fields->end();
 
         return $branch;
@@ -98,7 +139,11 @@ final readonly class EndFile
 
     private static function terminal(Fields $fields): Terminal
     {
-        $terminal = new Terminal($fields->numberOrNull('above_roof_mm', 0, 100_000), $fields->numberOrNull('opening_away_mm', 0, 1_000_000), $fields->numberOrNull('opening_below_mm', -100_000, 100_000));
+        $terminal = new Terminal(
+            $fields->numberOrNull('above_roof_mm', 0, 100_000),
+            $fields->numberOrNull('opening_away_mm', 0, 1_000_000),
+            $fields->numberOrNull('opening_below_mm', -100_000, 100_000),
+        );
         $fields->end();
 
         return $terminal;

@@ -10,9 +10,20 @@ use FallBend\Core\Input\Fields;
 /** The bend, or the pair of bends rolled against each other, that the user wants for a turn. */
 final readonly class FittingChoice
 {
-    public const PATTERNS = ['sixteenth', 'eighth', 'sixth', 'quarter', 'long-sweep', 'short-sweep', 'knuckle', 'swept', 'twelfth', 'twenty-fourth'];
+    public const PATTERNS = [
+        'sixteenth',
+        'eighth',
+        'sixth',
+        'quarter',
+        'long-sweep',
+        'short-sweep',
+        'knuckle',
+        'swept',
+        'twelfth',
+        'twenty-fourth',
+    ];
 
-    /** @param  non-empty-list<string>  $patterns one pattern, or two for a pair */
+    /** @param non-empty-list<string> $patterns one pattern, or two for a pair */
     private function __construct(public array $patterns, public bool $isClose) {}
 
     /**
@@ -30,7 +41,11 @@ final readonly class FittingChoice
         $patterns = [];
         foreach ($fields->list('patterns', 2) as $i => $pattern) {
             if (! is_string($pattern) || ! in_array($pattern, self::PATTERNS, true)) {
-                throw BadInput::at($fields->at("patterns.{$i}"), 'must be one of '.implode(', ', self::PATTERNS), $pattern);
+                throw BadInput::at(
+                    $fields->at("patterns.{$i}"),
+                    'must be one of '.implode(', ', self::PATTERNS),
+                    $pattern,
+                );
             }
             $patterns[] = $pattern;
         }

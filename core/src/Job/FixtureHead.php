@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
-/** A fixture with its trap at the head of a run: the run begins at the outlet of the trap (at the flange, for a closet). Lengths in mm, null where nobody measured. */
+/**
+ * A fixture with its trap at the head of a run: the run begins at the outlet of the trap (at the flange, for a closet).
+ * Lengths in mm, null where nobody measured.
+ */
 final readonly class FixtureHead
 {
     public const TRAPS = ['p', 'integral', 's', 'bottle', 'drum', 'bell', 'running', 'anti-siphon', 'none'];

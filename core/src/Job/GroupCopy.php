@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 /**
- * Copies a run with everything that discharges into it or leaves it as a vent, and sets the copy in somewhere else along what it enters: a bathroom once more,
- * as it is or mirrored, and as often as wanted. Ids and names get a number; marks start anew; what it ties to outside the group stays the same.
+ * Copies a run with everything that discharges into it or leaves it as a vent, and sets the copy in somewhere else
+ * along what it enters: a bathroom once more,
+ * as it is or mirrored, and as often as wanted. Ids and names get a number; marks start anew; what it ties to outside
+ * the group stays the same.
  */
 final class GroupCopy
 {
@@ -35,7 +37,11 @@ final class GroupCopy
             }
             foreach ($job->obstacles as $obstacle) {
                 if (isset($ids[$obstacle->run])) {
-                    $obstacles[] = self::obstacle($obstacle, $ids[$obstacle->run], array_map(static fn (Obstacle $one): string => $one->id, $obstacles));
+                    $obstacles[] = self::obstacle(
+                        $obstacle,
+                        $ids[$obstacle->run],
+                        array_map(static fn (Obstacle $one): string => $one->id, $obstacles),
+                    );
                 }
             }
         }
@@ -61,33 +67,103 @@ final class GroupCopy
         return array_values(array_filter($job->runs, static fn (Run $run): bool => isset($ids[$run->id])));
     }
 
-    /** @param  array<string, string>  $ids new by old */
+    /** @param array<string, string> $ids new by old */
     private static function copy(Run $run, array $ids, float $stepMm, bool $isMirrored, int $number): Run
     {
-        $legs = ! $isMirrored ? $run->legs : array_map(static fn (Leg $leg): Leg => $leg->goingThe(self::MIRROR[$leg->way->value] ?? $leg->way), $run->legs);
+        $legs = ! $isMirrored
+            ? $run->legs
+            : array_map(
+                static fn (Leg $leg): Leg => $leg->goingThe(self::MIRROR[$leg->way->value] ?? $leg->way),
+                $run->legs,
+            );
         $heading = $isMirrored ? fmod(360.0 - $run->headingDeg, 360.0) : $run->headingDeg;
 
-        return new Run($ids[$run->id], self::named($run->name, $number), $run->system, $run->size, $run->use, $run->fallMmPerM, self::end($run->outlet, $ids, 0.0, $number), self::end($run->tieIn, $ids, $stepMm, $number),
-            $run->levelDifference, $heading, $legs, new Marks, $run->nextLeg, $run->place);
+        return new Run(
+            $ids[$run->id],
+            self::named($run->name, $number),
+            $run->system,
+            $run->size,
+            $run->use,
+            $run->fallMmPerM,
+            self::end($run->outlet, $ids, 0.0, $number),
+            self::end($run->tieIn, $ids, $stepMm, $number),
+            $run->levelDifference,
+            $heading,
+            $legs,
+            new Marks,
+            $run->nextLeg,
+            $run->place,
+        );
     }
 
-    /** @param  array<string, string>  $ids new by old */
+    /** @param array<string, string> $ids new by old */
     private static function end(End $end, array $ids, float $stepMm, int $number): End
     {
         $branch = $end->branch;
-        $moved = $branch === null ? null : new BranchAt($ids[$branch->run] ?? $branch->run, $branch->leg, $branch->atMm === null ? null : max(0.0, $branch->atMm + $stepMm), $branch->pattern);
+        $moved =
+            $branch === null
+                ? null
+                : new BranchAt(
+                    $ids[$branch->run] ?? $branch->run,
+                    $branch->leg,
+                    $branch->atMm === null ? null : max(0.0, $branch->atMm + $stepMm),
+                    $branch->pattern,
+                );
         $f = $end->fixture;
-        $fixture = $f === null || $f->group === '' ? $f
-            : new FixtureHead($f->kind, $f->trap, $f->trapSize, $f->sealMm, $f->dropMm, $f->acrossMm, $f->standpipeMm, $f->trapAboveFloorMm, $f->rimMm, $f->hotC, "{$f->group}{$number}");
+        $fixture =
+            $f === null || $f->group === ''
+                ? $f
+                : new FixtureHead(
+                    $f->kind,
+                    $f->trap,
+                    $f->trapSize,
+                    $f->sealMm,
+                    $f->dropMm,
+                    $f->acrossMm,
+                    $f->standpipeMm,
+                    $f->trapAboveFloorMm,
+                    $f->rimMm,
+                    $f->hotC,
+                    "{$f->group}{$number}",
+                );
 
-        return new End($end->what, $end->kind, $end->standing, $end->method, $fixture, $moved, $end->next === null ? null : $ids[$end->next] ?? $end->next, $end->terminal);
+        return new End(
+            $end->what,
+            $end->kind,
+            $end->standing,
+            $end->method,
+            $fixture,
+            $moved,
+            $end->next === null ? null : $ids[$end->next] ?? $end->next,
+            $end->terminal,
+        );
     }
 
-    /** @param  list<string>  $taken */
+    /** @param list<string> $taken */
     private static function obstacle(Obstacle $o, string $run, array $taken): Obstacle
     {
-        return new Obstacle(Ids::free($o->id, $taken), $o->kind, $o->what, $run, $o->leg, $o->atMm, $o->everyMm, $o->count, $o->depthMm, $o->thickMm, $o->topMm, $o->cut, $o->spanMm, $o->bearingMm,
-            $o->isBearing, $o->isRated, $o->isSealed, $o->allowedMm, $o->gapMm, $o->lengthMm);
+        return new Obstacle(
+            Ids::free($o->id, $taken),
+            $o->kind,
+            $o->what,
+            $run,
+            $o->leg,
+            $o->atMm,
+            $o->everyMm,
+            $o->count,
+            $o->depthMm,
+            $o->thickMm,
+            $o->topMm,
+            $o->cut,
+            $o->spanMm,
+            $o->bearingMm,
+            $o->isBearing,
+            $o->isRated,
+            $o->isSealed,
+            $o->allowedMm,
+            $o->gapMm,
+            $o->lengthMm,
+        );
     }
 
     private static function named(string $name, int $number): string

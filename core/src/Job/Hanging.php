@@ -14,15 +14,29 @@ final readonly class Hanging
 
     /**
      * @param ?float $stringMm from the string line down to the crown of the pipe at the first hanger
-     * @param array{kind: string, every_mm: float, first_mm: float}|null $framing joists or studs (one of FRAMING) that cross every level leg, and where the first stands on each
+     * @param array{kind: string, every_mm: float, first_mm: float}|null $framing joists or studs (one of FRAMING) that
+     *     cross every level leg, and where the first stands on each
      * @param ?float $swingC how much warmer the pipe gets than it was when it was joined, °C
      * @param ?float $storeyMm from floor to floor, where upright pipe goes through some
      * @param float $floorMm from the run's beginning down to the first floor below it
-     * @param list<array{leg: string, at_mm: float}>|null $own hangers set by hand, in place of those that are reckoned; null: none was touched
-     * @param list<array{leg: string, name: string, before_mm: float}> $faces what places on a leg are measured from, and how far upstream of the leg's beginning it stands
-     * @param list<array{leg: string, at_mm: float, below_mm: float}> $readings what was measured from the string down to the crown, once it hung
+     * @param list<array{leg: string, at_mm: float}>|null $own hangers set by hand, in place of those that are reckoned;
+     *     null: none was touched
+     * @param list<array{leg: string, name: string, before_mm: float}> $faces what places on a leg are measured from,
+     *     and how far upstream of the leg's beginning it stands
+     * @param list<array{leg: string, at_mm: float, below_mm: float}> $readings what was measured from the string down
+     *     to the crown, once it hung
      */
-    private function __construct(public string $run, public ?float $stringMm, public ?array $framing, public ?float $swingC, public ?float $storeyMm, public float $floorMm, public ?array $own, public array $faces, public array $readings) {}
+    private function __construct(
+        public string $run,
+        public ?float $stringMm,
+        public ?array $framing,
+        public ?float $swingC,
+        public ?float $storeyMm,
+        public float $floorMm,
+        public ?array $own,
+        public array $faces,
+        public array $readings,
+    ) {}
 
     /**
      * @param list<Fields> $rows
@@ -36,7 +50,9 @@ final readonly class Hanging
         $hanging = [];
         foreach ($rows as $fields) {
             $run = $fields->choice('run', $runs);
-            $hanging[$run] = isset($hanging[$run]) ? throw BadInput::at($fields->at('run'), 'stands twice', $run) : self::read($fields, $run);
+            $hanging[$run] = isset($hanging[$run])
+                ? throw BadInput::at($fields->at('run'), 'stands twice', $run)
+                : self::read($fields, $run);
         }
 
         return $hanging;
@@ -45,11 +61,45 @@ final readonly class Hanging
     /** @throws BadInput at the field that is wrong */
     public static function read(Fields $fields, string $run): self
     {
-        $own = $fields->has('own') ? self::list($fields, 'own', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'at_mm' => $one->number('at_mm', 0, 1_000_000)]) : null;
-        $faces = self::list($fields, 'faces', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'name' => $one->string('name', 80), 'before_mm' => $one->number('before_mm', -1_000_000, 1_000_000)]);
-        $readings = self::list($fields, 'readings', static fn (Fields $one): array => ['leg' => $one->string('leg', 40), 'at_mm' => $one->number('at_mm', 0, 1_000_000), 'below_mm' => $one->number('below_mm', -5000, 20_000)]);
-        $hanging = new self($run, $fields->numberOrNull('string_mm', 0, 5000), self::framing($fields->childOrNull('framing')), $fields->numberOrNull('swing_c', 0, 100),
-            $fields->numberOrNull('storey_mm', 1000, 20_000), $fields->numberOrNull('floor_mm', 0, 20_000) ?? 0.0, $own, $faces, $readings);
+        $own = $fields->has('own')
+            ? self::list(
+                $fields,
+                'own',
+                static fn (Fields $one): array => [
+                    'leg' => $one->string('leg', 40),
+                    'at_mm' => $one->number('at_mm', 0, 1_000_000),
+                ],
+            )
+            : null;
+        $faces = self::list(
+            $fields,
+            'faces',
+            static fn (Fields $one): array => [
+                'leg' => $one->string('leg', 40),
+                'name' => $one->string('name', 80),
+                'before_mm' => $one->number('before_mm', -1_000_000, 1_000_000),
+            ],
+        );
+        $readings = self::list(
+            $fields,
+            'readings',
+            static fn (Fields $one): array => [
+                'leg' => $one->string('leg', 40),
+                'at_mm' => $one->number('at_mm', 0, 1_000_000),
+                'below_mm' => $one->number('below_mm', -5000, 20_000),
+            ],
+        );
+        $hanging = new self(
+            $run,
+            $fields->numberOrNull('string_mm', 0, 5000),
+            self::framing($fields->childOrNull('framing')),
+            $fields->numberOrNull('swing_c', 0, 100),
+            $fields->numberOrNull('storey_mm', 1000, 20_000),
+            $fields->numberOrNull('floor_mm', 0, 20_000) ?? 0.0,
+            $own,
+            $faces,
+            $readings,
+        );
         $fields->end();
 
         return $hanging;
@@ -65,7 +115,11 @@ final readonly class Hanging
         if ($fields === null) {
             return null;
         }
-        $framing = ['kind' => $fields->choice('kind', self::FRAMING), 'every_mm' => $fields->number('every_mm', 50, 10_000), 'first_mm' => $fields->numberOrNull('first_mm', 0, 10_000) ?? 0.0];
+        $framing = [
+            'kind' => $fields->choice('kind', self::FRAMING),
+            'every_mm' => $fields->number('every_mm', 50, 10_000),
+            'first_mm' => $fields->numberOrNull('first_mm', 0, 10_000) ?? 0.0,
+        ];
         $fields->end();
 
         return $framing;
@@ -74,9 +128,20 @@ final readonly class Hanging
     /** @return array<string, mixed> as a job file holds it */
     public function toArray(): array
     {
-        return array_filter(['run' => $this->run, 'string_mm' => $this->stringMm, 'framing' => $this->framing, 'swing_c' => $this->swingC,
-            'storey_mm' => $this->storeyMm, 'floor_mm' => $this->storeyMm === null ? null : $this->floorMm, 'own' => $this->own, 'faces' => $this->faces === [] ? null : $this->faces, 'readings' => $this->readings === [] ? null : $this->readings],
-            static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'run' => $this->run,
+                'string_mm' => $this->stringMm,
+                'framing' => $this->framing,
+                'swing_c' => $this->swingC,
+                'storey_mm' => $this->storeyMm,
+                'floor_mm' => $this->storeyMm === null ? null : $this->floorMm,
+                'own' => $this->own,
+                'faces' => $this->faces === [] ? null : $this->faces,
+                'readings' => $this->readings === [] ? null : $this->readings,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     /**

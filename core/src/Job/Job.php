@@ -54,16 +54,50 @@ final readonly class Job
         return $this->withRuns(array_map(static fn (Run $old): Run => $old->id === $run->id ? $run : $old, $this->runs));
     }
 
-    /** @param  list<Run>  $runs */
+    /** @param list<Run> $runs */
     public function withRuns(array $runs): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
+        return new self(
+            $this->name,
+            $this->place,
+            $this->units,
+            $this->rulebook,
+            $runs,
+            $this->catalogueOverrides,
+            $this->rulebookOverrides,
+            $this->standing,
+            $this->additions,
+            $this->conditions,
+            $this->singles,
+            $this->obstacles,
+            $this->moves,
+            $this->hanging,
+            $this->cutting,
+            $this->prices,
+        );
     }
 
-    /** @param  list<Obstacle>  $obstacles */
+    /** @param list<Obstacle> $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs, $this->catalogueOverrides, $this->rulebookOverrides, $this->standing, $this->additions, $this->conditions, $this->singles, $obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
+        return new self(
+            $this->name,
+            $this->place,
+            $this->units,
+            $this->rulebook,
+            $this->runs,
+            $this->catalogueOverrides,
+            $this->rulebookOverrides,
+            $this->standing,
+            $this->additions,
+            $this->conditions,
+            $this->singles,
+            $obstacles,
+            $this->moves,
+            $this->hanging,
+            $this->cutting,
+            $this->prices,
+        );
     }
 
     /** Gives the standing pipe of that id, or null. */
@@ -81,16 +115,23 @@ final readonly class Job
     /** Gives the catalogue with the crew's numbers and rows over it, and the job's own over those. */
     public function catalogue(Catalogue $catalogue, OwnNumbers $own = new OwnNumbers): Catalogue
     {
-        return $catalogue->with([...$own->catalogue, ...$this->catalogueOverrides], [...$this->besides($own), ...$this->additions]);
+        return $catalogue->with(
+            [...$own->catalogue, ...$this->catalogueOverrides],
+            [...$this->besides($own), ...$this->additions],
+        );
     }
 
-    /** @return list<CatalogueAddition> the rows of a crew, but for those that the job has of its own under the same id */
+    /**
+     * @return list<CatalogueAddition> the rows of a crew, but for those that the job has of its own under the same id
+     */
     private function besides(OwnNumbers $own): array
     {
         $place = static fn (CatalogueAddition $row): string => "{$row->table} {$row->id()}";
         $mine = array_flip(array_map($place, $this->additions));
 
-        return array_values(array_filter($own->additions, static fn (CatalogueAddition $row): bool => ! isset($mine[$place($row)])));
+        return array_values(
+            array_filter($own->additions, static fn (CatalogueAddition $row): bool => ! isset($mine[$place($row)])),
+        );
     }
 
     /** Gives the rulebook of the job with the crew's thresholds in it, and the job's own over those. */
@@ -100,20 +141,55 @@ final readonly class Job
     }
 
     /**
-     * The job with those of a crew's numbers and rows in it that its evaluation rests on, so that it says the same to others.
+     * The job with those of a crew's numbers and rows in it that its evaluation rests on, so that it says the same to
+     * others.
      *
      * @param list<string> $used table and row of every source, as `table row`
      */
     public function carrying(OwnNumbers $own, array $used): self
     {
-        $isUsed = static fn (string $table, mixed $row): bool => is_string($row) && in_array("{$table} {$row}", $used, true);
+        $isUsed = static fn (string $table, mixed $row): bool => is_string($row) &&
+            in_array("{$table} {$row}", $used, true);
 
-        return new self($this->name, $this->place, $this->units, $this->rulebook, $this->runs,
-            [...array_values(array_filter($own->catalogue, static fn (CatalogueOverride $o): bool => $isUsed($o->table, $o->row))), ...$this->catalogueOverrides],
-            [...array_values(array_filter($own->rulebook, static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold))), ...$this->rulebookOverrides],
+        return new self(
+            $this->name,
+            $this->place,
+            $this->units,
+            $this->rulebook,
+            $this->runs,
+            [
+                ...array_values(
+                    array_filter($own->catalogue, static fn (CatalogueOverride $o): bool => $isUsed($o->table, $o->row)),
+                ),
+                ...$this->catalogueOverrides,
+            ],
+            [
+                ...array_values(
+                    array_filter(
+                        $own->rulebook,
+                        static fn (RulebookOverride $o): bool => $isUsed($o->rulebook, $o->threshold),
+                    ),
+                ),
+                ...$this->rulebookOverrides,
+            ],
             $this->standing,
-            [...array_values(array_filter($this->besides($own), static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->id()))), ...$this->additions],
-            $this->conditions, $this->singles, $this->obstacles, $this->moves, $this->hanging, $this->cutting, $this->prices);
+            [
+                ...array_values(
+                    array_filter(
+                        $this->besides($own),
+                        static fn (CatalogueAddition $a): bool => $isUsed($a->table, $a->id()),
+                    ),
+                ),
+                ...$this->additions,
+            ],
+            $this->conditions,
+            $this->singles,
+            $this->obstacles,
+            $this->moves,
+            $this->hanging,
+            $this->cutting,
+            $this->prices,
+        );
     }
 
     /** Gives the run of that id, or null. */
@@ -128,7 +204,9 @@ final readonly class Job
         return null;
     }
 
-    /** @return array<string, array{Marks, int}> what is marked on the pipe of every run, with the number of its next leg */
+    /**
+     * @return array<string, array{Marks, int}> what is marked on the pipe of every run, with the number of its next leg
+     */
     public function marks(): array
     {
         $marks = [];
@@ -142,15 +220,19 @@ final readonly class Job
     /**
      * The job with the marks of the state of it that is kept, which stand on the pipe, and those of its own besides.
      *
-     * @param array<string, array{Marks, int}> $kept of the newest state that is kept, by run; the plan of this one may be older or newer
+     * @param array<string, array{Marks, int}> $kept of the newest state that is kept, by run; the plan of this one may
+     *     be older or newer
      */
     public function keepingMarks(array $kept): self
     {
-        return $this->withRuns(array_map(static function (Run $run) use ($kept): Run {
-            [$marks, $nextLeg] = $kept[$run->id] ?? [null, 0];
+        return $this->withRuns(
+            array_map(static function (Run $run) use ($kept): Run {
+                [$marks, $nextLeg] = $kept[$run->id] ?? [null, 0];
 
-            return $marks === null ? $run
-                : $run->withMarks($marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $nextLeg));
-        }, $this->runs));
+                return $marks === null
+                    ? $run
+                    : $run->withMarks($marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $nextLeg));
+            }, $this->runs),
+        );
     }
 }

@@ -37,7 +37,9 @@ final readonly class JobFile
 
     private const MOST_MM = 1_000_000.0;
 
-    /** @var WeakMap<Run, array<string, mixed>> what was written of runs: most are the same from one document to the next */
+    /**
+     * @var WeakMap<Run, array<string, mixed>> what was written of runs: most are the same from one document to the next
+     */
     private WeakMap $written;
 
     public function __construct(private Catalogue $catalogue)
@@ -56,7 +58,8 @@ final readonly class JobFile
     }
 
     /**
-     * Takes a decoded document; gives what is marked on the pipe of every run, with the number of its next leg. The rest is not read.
+     * Takes a decoded document; gives what is marked on the pipe of every run, with the number of its next leg. The
+     * rest is not read.
      *
      * @param array<array-key, mixed> $document
      * @return array<string, array{Marks, int}> by run
@@ -93,7 +96,13 @@ final readonly class JobFile
         $file->choice('format', [self::FORMAT]);
         $version = $file->int('version', 1, PHP_INT_MAX);
         if ($version > self::VERSION) {
-            throw BadInput::at('version', "This file is of version {$version}; this Fall Bend reads up to version ".self::VERSION.'. Nothing was changed.', $version);
+            throw BadInput::at(
+                'version',
+                "This file is of version {$version}; this Fall Bend reads up to version ".
+                    self::VERSION.
+                    '. Nothing was changed.',
+                $version,
+            );
         }
         if ($version < self::VERSION) {
             return $this->read($version === 1 ? JobFileUpgrade::fromV1($document) : JobFileUpgrade::fromV2($document));
@@ -102,9 +111,10 @@ final readonly class JobFile
         $rows = $overrides->children('rows', 500);
         $additions = $known->job()->additions ?? CatalogueAdditionFile::list($rows, $this->catalogue);
         $catalogue = $this->catalogue->with([], $additions);
-        $standing = $known->job() === null
-            ? self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...))
-            : self::byId($file, 'standing', $known->job()->standing);
+        $standing =
+            $known->job() === null
+                ? self::each($file, 'standing', 200, (new StandingPipeFile($catalogue))->read(...))
+                : self::byId($file, 'standing', $known->job()->standing);
         $runs = [];
         foreach ($file->children('runs', self::MOST_RUNS) as $fields) {
             $run = $known->run($fields->all()) ?? $this->run($fields, $standing);
@@ -114,21 +124,40 @@ final readonly class JobFile
             $runs[$run->id] = $run;
         }
         self::refuseLooseEnds($file, $runs);
-        $obstacles = self::each($file, 'obstacles', 2000, static fn (Fields $fields, string $id): Obstacle => ObstacleFile::read($fields, $id, $runs));
+        $obstacles = self::each(
+            $file,
+            'obstacles',
+            2000,
+            static fn (Fields $fields, string $id): Obstacle => ObstacleFile::read($fields, $id, $runs),
+        );
         $names = array_map(strval(...), array_keys($runs));
-        $moves = self::each($file, 'moves', 200, static fn (Fields $fields, string $id): GuidedMove => GuidedMove::read($fields, $id, $names));
+        $moves = self::each(
+            $file,
+            'moves',
+            200,
+            static fn (Fields $fields, string $id): GuidedMove => GuidedMove::read($fields, $id, $names),
+        );
         [$numbers, $thresholds] = [$overrides->children('catalogue', 500), $overrides->children('rulebook', 500)];
-        $singles = $known->jobOfSingles($document) === null
-            ? self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))
-            : self::byId($file, 'single_joints', $known->jobOfSingles($document)->singles);
+        $singles =
+            $known->jobOfSingles($document) === null
+                ? self::each($file, 'single_joints', 200, (new SingleJointFile($catalogue, $standing))->read(...))
+                : self::byId($file, 'single_joints', $known->jobOfSingles($document)->singles);
         $job = new Job(
             self::named($file, 'name', 120),
             $file->stringOr('place', '', 200),
             Units::from($file->choice('units', ['inch', 'mm'])),
             $file->choice('rulebook', $this->catalogue->rulebookKeys()),
             array_values($runs),
-            $known->job()->catalogueOverrides ?? array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $catalogue), $numbers),
-            $known->job()->rulebookOverrides ?? array_map(fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $this->catalogue), $thresholds),
+            $known->job()->catalogueOverrides ??
+                array_map(
+                    static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $catalogue),
+                    $numbers,
+                ),
+            $known->job()->rulebookOverrides ??
+                array_map(
+                    fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $this->catalogue),
+                    $thresholds,
+                ),
             array_values($standing),
             $additions,
             self::conditions($file->childOrNull('conditions')),
@@ -148,7 +177,8 @@ final readonly class JobFile
     /**
      * Gives the text of the file. Whatever is given can be parsed again to the same job: this is tried here.
      *
-     * @param array<array-key, mixed> $before a document that was given here before, decoded: what stands in both has been tried
+     * @param array<array-key, mixed> $before a document that was given here before, decoded: what stands in both has
+     *     been tried
      *
      * @throws BadInput if it could not be
      */
@@ -157,7 +187,10 @@ final readonly class JobFile
         $text = $this->encoded($job);
         $known = $before === [] ? new KnownParts : new KnownParts($before, $job);
         if ($this->encoded($this->read(self::decoded($text), $known)) !== $text) {
-            throw BadInput::at('', 'This job cannot be written so that it is read again as it is. Nothing was changed.');
+            throw BadInput::at(
+                '',
+                'This job cannot be written so that it is read again as it is. Nothing was changed.',
+            );
         }
 
         return $text;
@@ -173,16 +206,30 @@ final readonly class JobFile
     public static function decoded(string $text): array
     {
         if (strlen($text) > self::MOST_BYTES) {
-            throw BadInput::at('', 'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.');
+            throw BadInput::at(
+                '',
+                'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.',
+            );
         }
         try {
             $bare = preg_replace('/^\xEF\xBB\xBF/', '', $text) ?? $text;
             $decoded = json_decode($bare, true, self::DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $error) {
-            throw BadInput::at('', 'This is not a whole JSON file ('.$error->getMessage().' after '.self::readable($text).'). It may have been cut short.');
+            throw BadInput::at(
+                '',
+                'This is not a whole JSON file ('.
+                    $error->getMessage().
+                    ' after '.
+                    self::readable($text).
+                    '). It may have been cut short.',
+            );
         }
         if (! is_array($decoded) || ($decoded['format'] ?? null) !== self::FORMAT) {
-            throw BadInput::at('format', 'This is not a Fall Bend job file: format is not '.self::FORMAT, is_array($decoded) ? $decoded['format'] ?? null : null);
+            throw BadInput::at(
+                'format',
+                'This is not a Fall Bend job file: format is not '.self::FORMAT,
+                is_array($decoded) ? $decoded['format'] ?? null : null,
+            );
         }
 
         return $decoded;
@@ -195,7 +242,10 @@ final readonly class JobFile
         try {
             return json_encode($this->document($job), $flags, self::DEPTH);
         } catch (JsonException $error) {
-            throw BadInput::at('', 'This job cannot be written as a file ('.$error->getMessage().'). Nothing was changed.');
+            throw BadInput::at(
+                '',
+                'This job cannot be written as a file ('.$error->getMessage().'). Nothing was changed.',
+            );
         }
     }
 
@@ -209,18 +259,46 @@ final readonly class JobFile
             'place' => $job->place,
             'units' => $job->units->value,
             'rulebook' => $job->rulebook,
-            ...($job->conditions->isStated ? ['conditions' => ['air_c' => $job->conditions->airC, 'surface_c' => $job->conditions->surfaceC, 'rh_percent' => $job->conditions->humidity, 'wet' => $job->conditions->isWet]] : []),
+            ...$job->conditions->isStated
+                ? [
+                    'conditions' => [
+                        'air_c' => $job->conditions->airC,
+                        'surface_c' => $job->conditions->surfaceC,
+                        'rh_percent' => $job->conditions->humidity,
+                        'wet' => $job->conditions->isWet,
+                    ],
+                ]
+                : [],
             'standing' => array_map(StandingPipeFile::document(...), $job->standing),
-            ...($job->singles === [] ? [] : ['single_joints' => array_map(SingleJointFile::document(...), $job->singles)]),
+            ...$job->singles === []
+                ? []
+                : ['single_joints' => array_map(SingleJointFile::document(...), $job->singles)],
             'runs' => array_map($this->runDocument(...), $job->runs),
-            ...($job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)]),
-            ...($job->moves === [] ? [] : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)]),
-            ...($job->hanging === [] ? [] : ['hanging' => array_map(static fn (Hanging $hanging): array => $hanging->toArray(), array_values($job->hanging))]),
-            ...($job->cutting->toArray() === [] ? [] : ['cutting' => $job->cutting->toArray()]),
-            ...($job->prices === [] ? [] : ['prices' => array_map(static fn (Price $price): array => $price->toArray(), $job->prices)]),
+            ...$job->obstacles === [] ? [] : ['obstacles' => array_map(ObstacleFile::document(...), $job->obstacles)],
+            ...$job->moves === []
+                ? []
+                : ['moves' => array_map(static fn (GuidedMove $move): array => $move->toArray(), $job->moves)],
+            ...$job->hanging === []
+                ? []
+                : [
+                    'hanging' => array_map(
+                        static fn (Hanging $hanging): array => $hanging->toArray(),
+                        array_values($job->hanging),
+                    ),
+                ],
+            ...$job->cutting->toArray() === [] ? [] : ['cutting' => $job->cutting->toArray()],
+            ...$job->prices === []
+                ? []
+                : ['prices' => array_map(static fn (Price $price): array => $price->toArray(), $job->prices)],
             'overrides' => [
-                'catalogue' => array_map(static fn (CatalogueOverride $o): array => $o->toArray(), $job->catalogueOverrides),
-                'rulebook' => array_map(static fn (RulebookOverride $o): array => $o->toArray(), $job->rulebookOverrides),
+                'catalogue' => array_map(
+                    static fn (CatalogueOverride $o): array => $o->toArray(),
+                    $job->catalogueOverrides,
+                ),
+                'rulebook' => array_map(
+                    static fn (RulebookOverride $o): array => $o->toArray(),
+                    $job->rulebookOverrides,
+                ),
                 'rows' => array_map(static fn (CatalogueAddition $a): array => $a->toArray(), $job->additions),
             ],
         ];
@@ -280,12 +358,17 @@ final readonly class JobFile
         return $conditions;
     }
 
-    /** @param  array<string, StandingPipe>  $standing by id */
+    /** @param array<string, StandingPipe> $standing by id */
     private function run(Fields $fields, array $standing): Run
     {
         $system = $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys()));
         if (! $system->isLaid()) {
-            throw BadInput::at($fields->at('system'), 'has no bends in the catalogue to lay a run out with; these have: '.implode(', ', $this->catalogue->laidKeys()), $system->key);
+            throw BadInput::at(
+                $fields->at('system'),
+                'has no bends in the catalogue to lay a run out with; these have: '.
+                    implode(', ', $this->catalogue->laidKeys()),
+                $system->key,
+            );
         }
         $sizes = $system->sizes();
         $legs = [];
@@ -350,10 +433,25 @@ final readonly class JobFile
             foreach (['outlet' => $run->outlet, 'tie_in' => $run->tieIn] as $side => $end) {
                 [$other, $does] = [$end->branch->run ?? $end->next, $side === 'outlet' ? 'comes from' : 'enters'];
                 if ($other !== null && (! isset($runs[$other]) || $other === $run->id)) {
-                    throw BadInput::at($file->at("runs.{$i}.{$side}.".($end->branch === null ? 'run' : 'branch.run')), "{$does} a run that is not there", $other);
+                    throw BadInput::at(
+                        $file->at("runs.{$i}.{$side}.".($end->branch === null ? 'run' : 'branch.run')),
+                        "{$does} a run that is not there",
+                        $other,
+                    );
                 }
-                if ($end->branch !== null && ! in_array($end->branch->leg, array_map(static fn (Leg $leg): string => $leg->id, $runs[$end->branch->run]->legs), true)) {
-                    throw BadInput::at($file->at("runs.{$i}.{$side}.branch.leg"), "{$does} {$runs[$end->branch->run]->name} on a leg that is not there", $end->branch->leg);
+                if (
+                    $end->branch !== null &&
+                    ! in_array(
+                        $end->branch->leg,
+                        array_map(static fn (Leg $leg): string => $leg->id, $runs[$end->branch->run]->legs),
+                        true,
+                    )
+                ) {
+                    throw BadInput::at(
+                        $file->at("runs.{$i}.{$side}.branch.leg"),
+                        "{$does} {$runs[$end->branch->run]->name} on a leg that is not there",
+                        $end->branch->leg,
+                    );
                 }
             }
             if ($run->tieIn->kind === 'run' && $run->tieIn->next === null) {
@@ -383,7 +481,8 @@ final readonly class JobFile
             'size' => $run->size,
             'use' => $run->use,
             'fall_mm_per_m' => $run->fallMmPerM,
-            'place' => ['ground' => $run->place->ground, 'access' => $run->place->access] + ($run->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),
+            'place' => ['ground' => $run->place->ground, 'access' => $run->place->access] +
+                ($run->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),
             'outlet' => EndFile::document($run->outlet),
             'tie_in' => EndFile::document($run->tieIn),
             'level_difference_mm' => $run->levelDifference?->toMm(),
@@ -419,7 +518,13 @@ final readonly class JobFile
         $id = $fields->string('id', 40);
 
         // Of digits alone it would be a number where it is a key.
-        return preg_match('/^(?=.*[a-z])[a-z0-9-]+\z/', $id) === 1 ? $id : throw BadInput::at($fields->at('id'), 'must be small letters, digits and hyphens, with a letter among them', $id);
+        return preg_match('/^(?=.*[a-z])[a-z0-9-]+\z/', $id) === 1
+            ? $id
+            : throw BadInput::at(
+                $fields->at('id'),
+                'must be small letters, digits and hyphens, with a letter among them',
+                $id,
+            );
     }
 
     private static function named(Fields $fields, string $key, int $most): string

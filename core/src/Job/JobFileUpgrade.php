@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
-/** Brings a document of an older version to the present one. What it cannot read it leaves as it is: the reader says where it is wrong. */
+/**
+ * Brings a document of an older version to the present one. What it cannot read it leaves as it is: the reader says
+ * where it is wrong.
+ */
 final class JobFileUpgrade
 {
     /**
-     * Version 1 knew a measured fitting only by its take-off: `{system, row, take_off_mm, spigot_mm?, source?}`. Version 2 names table, row, field and value.
+     * Version 1 knew a measured fitting only by its take-off: `{system, row, take_off_mm, spigot_mm?, source?}`.
+     * Version 2 names table, row, field and value.
      *
      * @param array<array-key, mixed> $document
      * @return array<array-key, mixed>
@@ -18,7 +22,9 @@ final class JobFileUpgrade
         $document['version'] = 2;
         $overrides = $document['overrides'] ?? null;
         if (is_array($overrides) && is_array($overrides['catalogue'] ?? null)) {
-            $overrides['catalogue'] = array_merge(...array_map(self::measured(...), array_values($overrides['catalogue'])));
+            $overrides['catalogue'] = array_merge(
+                ...array_map(self::measured(...), array_values($overrides['catalogue'])),
+            );
             $document['overrides'] = $overrides;
         }
 
@@ -49,10 +55,20 @@ final class JobFileUpgrade
             'bushing' => 'offset_mm',
             default => 'take_off_mm',
         };
-        $entry = ['table' => $old['system'] ?? null, 'row' => $old['row']] + (isset($old['source']) ? ['source' => $old['source']] : []);
-        $surplus = array_diff_key($old, ['system' => 1, 'row' => 1, 'take_off_mm' => 1, 'spigot_mm' => 1, 'source' => 1]);
+        $entry =
+            ['table' => $old['system'] ?? null, 'row' => $old['row']] +
+            (isset($old['source']) ? ['source' => $old['source']] : []);
+        $surplus = array_diff_key($old, [
+            'system' => 1,
+            'row' => 1,
+            'take_off_mm' => 1,
+            'spigot_mm' => 1,
+            'source' => 1,
+        ]);
         $new = [$entry + ['field' => $field, 'value' => $old['take_off_mm'] ?? null] + $surplus];
 
-        return isset($old['spigot_mm']) ? [...$new, $entry + ['field' => 'spigot_mm', 'value' => $old['spigot_mm']]] : $new;
+        return isset($old['spigot_mm'])
+            ? [...$new, $entry + ['field' => 'spigot_mm', 'value' => $old['spigot_mm']]]
+            : $new;
     }
 }

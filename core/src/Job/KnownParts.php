@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 /**
- * What of a document need not be read again, because it stands there as in one that was read and written before: the runs, and
+ * What of a document need not be read again, because it stands there as in one that was read and written before: the
+ * runs, and
  * the lists that they are read with.
  */
 final readonly class KnownParts
@@ -29,14 +30,19 @@ final readonly class KnownParts
     }
 
     /**
-     * Gives the same for a document that is to be read: nothing is known of one whose standing pipes or own rows are others,
+     * Gives the same for a document that is to be read: nothing is known of one whose standing pipes or own rows are
+     * others,
      * for runs and joints are read with these.
      *
      * @param array<array-key, mixed> $document
      */
     public function for(array $document): self
     {
-        return $this->isSame($document, 'version') && $this->isSame($document, 'standing') && $this->isSame($document, 'overrides') ? $this : new self;
+        return $this->isSame($document, 'version') &&
+            $this->isSame($document, 'standing') &&
+            $this->isSame($document, 'overrides')
+            ? $this
+            : new self;
     }
 
     /** Gives the job whose lists beside the runs are known; null where none are. */
@@ -67,7 +73,7 @@ final readonly class KnownParts
         return is_string($id) && ($this->runs[$id] ?? null) === $run ? $this->job?->run($id) : null;
     }
 
-    /** @param  array<array-key, mixed>  $document */
+    /** @param array<array-key, mixed> $document */
     private function isSame(array $document, string $field): bool
     {
         return ($document[$field] ?? null) === ($this->document[$field] ?? null);

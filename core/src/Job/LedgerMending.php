@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 /**
- * Mends ledgers of marks that cannot be read, in a decoded document: where two places have one mark, one of them keeps it
+ * Mends ledgers of marks that cannot be read, in a decoded document: where two places have one mark, one of them keeps
+ * it
  * (one that is cut before others) and the other takes the next free one. Nothing else of the document is touched.
  */
 final class LedgerMending
@@ -26,7 +27,10 @@ final class LedgerMending
                 [$marks, $told] = self::marks($run['marks'], self::cut($document, $run['id'] ?? null));
                 $run['marks'] = $marks;
                 $runs[$i] = $run;
-                $changes = [...$changes, ...array_map(static fn (string $change): string => "{$name}: {$change}", $told)];
+                $changes = [
+                    ...$changes,
+                    ...array_map(static fn (string $change): string => "{$name}: {$change}", $told),
+                ];
             }
         }
 
@@ -61,7 +65,9 @@ final class LedgerMending
         $firstCut = array_intersect_key($pieces, $cut) + $pieces;
         [$letters, $nextPiece, $told] = self::without(
             $firstCut,
-            static fn (mixed $mark): int => is_string($mark) && Marks::index($mark) < Marks::PIECES_END ? Marks::index($mark) : -1,
+            static fn (mixed $mark): int => is_string($mark) && Marks::index($mark) < Marks::PIECES_END
+                ? Marks::index($mark)
+                : -1,
             Marks::letter(...),
             'piece',
         );
@@ -75,14 +81,18 @@ final class LedgerMending
         $nextPiece = self::next($marks['next_piece'] ?? null, $nextPiece, Marks::PIECES_END, 'letter', $told);
         $nextJoint = self::next($marks['next_joint'] ?? null, $nextJoint + 1, Marks::JOINTS_END, 'number', $told);
 
-        return [['pieces' => $letters, 'joints' => $numbers, 'next_piece' => $nextPiece, 'next_joint' => $nextJoint], $told];
+        return [
+            ['pieces' => $letters, 'joints' => $numbers, 'next_piece' => $nextPiece, 'next_joint' => $nextJoint],
+            $told,
+        ];
     }
 
     /**
      * @param array<array-key, mixed> $marks
      * @param callable(mixed): int $index of a mark; −1 of what is none
      * @param callable(int): (int|string) $mark with an index
-     * @return array{array<string, int|string>, int, list<string>} marks without doubles, the next index, what was changed
+     * @return array{array<string, int|string>, int, list<string>} marks without doubles, the next index, what was
+     *     changed
      */
     private static function without(array $marks, callable $index, callable $mark, string $what): array
     {
@@ -105,7 +115,7 @@ final class LedgerMending
         return [$whole, $next, $told];
     }
 
-    /** @param  list<string>  $told  is added to */
+    /** @param list<string> $told is added to */
     private static function next(mixed $given, int $least, int $most, string $what, array &$told): int
     {
         if ($given === null || (is_int($given) && $given >= $least && $given <= $most)) {

@@ -47,22 +47,42 @@ final class LegFile
         $fall = $fields->numberOrNull('fall_mm_per_m', -10_000, 10_000);
         $drop = self::length($fields, 'drop_mm', -self::MOST_MM);
         self::refuseContradiction($fields, $way, $length, $fall, $drop);
-        $leg = new Leg($id, $way, $turn, $length, $fields->has('measured') && $fields->choice('measured', ['centre', 'stop']) === 'stop', $fall, $drop,
+        $leg = new Leg(
+            $id,
+            $way,
+            $turn,
+            $length,
+            $fields->has('measured') && $fields->choice('measured', ['centre', 'stop']) === 'stop',
+            $fall,
+            $drop,
             $fields->has('size') ? $fields->choice('size', $sizes) : null,
             $fields->has('fitting') ? FittingChoice::read($fields->child('fitting')) : null,
-            $close, $fields->stringOr('what', '', 80), null, $takes);
+            $close,
+            $fields->stringOr('what', '', 80),
+            null,
+            $takes,
+        );
         $fields->end();
 
         return $leg;
     }
 
-    private static function refuseContradiction(Fields $fields, Way $way, ?Length $length, ?float $fall, ?Length $drop): void
-    {
+    private static function refuseContradiction(
+        Fields $fields,
+        Way $way,
+        ?Length $length,
+        ?float $fall,
+        ?Length $drop,
+    ): void {
         if ($fall !== null && $drop !== null) {
             throw BadInput::at($fields->at('drop_mm'), 'cannot stand beside fall_mm_per_m', $drop->toMm());
         }
         if ($way->isUpright() && ($fall !== null || $drop !== null)) {
-            throw BadInput::at($fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'), "does not go with way {$way->value}", $fall ?? $drop->toMm());
+            throw BadInput::at(
+                $fields->at($fall !== null ? 'fall_mm_per_m' : 'drop_mm'),
+                "does not go with way {$way->value}",
+                $fall ?? $drop->toMm(),
+            );
         }
         if ($drop !== null && ($length === null || abs($drop->nanometres) > $length->nanometres)) {
             throw BadInput::at($fields->at('drop_mm'), 'must not be more than the length of the leg', $drop->toMm());
@@ -76,20 +96,23 @@ final class LegFile
             return ['id' => $leg->id, 'unread' => $leg->unread];
         }
 
-        return array_filter([
-            'id' => $leg->id,
-            'way' => $leg->way->value,
-            'turn_deg' => $leg->turnDeg,
-            'length_mm' => $leg->length?->toMm(),
-            'measured' => $leg->isToStop ? 'stop' : null,
-            'fall_mm_per_m' => $leg->fallMmPerM,
-            'drop_mm' => $leg->drop?->toMm(),
-            'size' => $leg->size,
-            'fitting' => $leg->fitting?->toArray(),
-            'close' => $leg->isClose ? true : null,
-            'takes' => $leg->takes,
-            'what' => $leg->what === '' ? null : $leg->what,
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'id' => $leg->id,
+                'way' => $leg->way->value,
+                'turn_deg' => $leg->turnDeg,
+                'length_mm' => $leg->length?->toMm(),
+                'measured' => $leg->isToStop ? 'stop' : null,
+                'fall_mm_per_m' => $leg->fallMmPerM,
+                'drop_mm' => $leg->drop?->toMm(),
+                'size' => $leg->size,
+                'fitting' => $leg->fitting?->toArray(),
+                'close' => $leg->isClose ? true : null,
+                'takes' => $leg->takes,
+                'what' => $leg->what === '' ? null : $leg->what,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     private static function length(Fields $fields, string $key, float $leastMm): ?Length

@@ -26,7 +26,9 @@ final readonly class Marks
     /** The longest name of a place. */
     public const LONGEST_KEY = 200;
 
-    /** Beyond this, the oldest marks of places that are no longer there are forgotten. They are not used again either. */
+    /**
+     * Beyond this, the oldest marks of places that are no longer there are forgotten. They are not used again either.
+     */
     private const REMEMBERED = 10_000;
 
     /**
@@ -45,7 +47,7 @@ final readonly class Marks
     {
         $letter = '';
         for ($i = $index + 1; $i > 0; $i = intdiv($i - 1, 26)) {
-            $letter = chr(65 + ($i - 1) % 26).$letter;
+            $letter = chr(65 + (($i - 1) % 26)).$letter;
         }
 
         return $letter;
@@ -66,7 +68,8 @@ final readonly class Marks
     }
 
     /**
-     * Gives the ledger with a mark for each of these keys: what is marked keeps its mark, what is new takes the next free
+     * Gives the ledger with a mark for each of these keys: what is marked keeps its mark, what is new takes the next
+     * free
      * one in the order given.
      *
      * @param list<string> $pieces
@@ -88,11 +91,17 @@ final readonly class Marks
             throw BadInput::at('', 'A run has used up its letters and numbers. Start another run for what is new.');
         }
 
-        return new self(self::remembered($letters, $pieces), self::remembered($numbers, $joints), $nextPiece, $nextJoint);
+        return new self(
+            self::remembered($letters, $pieces),
+            self::remembered($numbers, $joints),
+            $nextPiece,
+            $nextJoint,
+        );
     }
 
     /**
-     * Gives this ledger with what a later plan has marked besides. What is marked here keeps its mark; a place that only
+     * Gives this ledger with what a later plan has marked besides. What is marked here keeps its mark; a place that
+     * only
      * the plan knows keeps its own, unless that is taken here or stands twice: then it takes the next free one.
      */
     public function joined(self $plan): self

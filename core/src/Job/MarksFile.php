@@ -90,7 +90,11 @@ final class MarksFile
         $keys = $marks?->keys(Marks::MOST) ?? [];
         foreach ($keys as $key) {
             if (preg_match(self::KEY, $key) !== 1) {
-                throw BadInput::at($marks->path ?? '', 'has a mark of no place: small letters, digits, hyphens, points', $key);
+                throw BadInput::at(
+                    $marks->path ?? '',
+                    'has a mark of no place: small letters, digits, hyphens, points',
+                    $key,
+                );
             }
         }
 

@@ -52,11 +52,30 @@ final class ObstacleFile
     /** @return array<string, mixed> */
     public static function document(Obstacle $o): array
     {
-        return array_filter([
-            'id' => $o->id, 'kind' => $o->kind, 'what' => $o->what === '' ? null : $o->what, 'run' => $o->run, 'leg' => $o->leg, 'at_mm' => $o->atMm, 'every_mm' => $o->everyMm,
-            'count' => $o->count === 1 ? null : $o->count, 'depth_mm' => $o->depthMm, 'thick_mm' => $o->thickMm, 'top_mm' => $o->topMm, 'cut' => $o->cut === 'hole' ? null : $o->cut,
-            'span_mm' => $o->spanMm, 'bearing_mm' => $o->bearingMm, 'bearing' => $o->isBearing ? true : null, 'rated' => $o->isRated ? true : null, 'sealed' => $o->isSealed ? true : null,
-            'allowed_mm' => $o->allowedMm, 'gap_mm' => $o->gapMm, 'length_mm' => $o->lengthMm,
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'id' => $o->id,
+                'kind' => $o->kind,
+                'what' => $o->what === '' ? null : $o->what,
+                'run' => $o->run,
+                'leg' => $o->leg,
+                'at_mm' => $o->atMm,
+                'every_mm' => $o->everyMm,
+                'count' => $o->count === 1 ? null : $o->count,
+                'depth_mm' => $o->depthMm,
+                'thick_mm' => $o->thickMm,
+                'top_mm' => $o->topMm,
+                'cut' => $o->cut === 'hole' ? null : $o->cut,
+                'span_mm' => $o->spanMm,
+                'bearing_mm' => $o->bearingMm,
+                'bearing' => $o->isBearing ? true : null,
+                'rated' => $o->isRated ? true : null,
+                'sealed' => $o->isSealed ? true : null,
+                'allowed_mm' => $o->allowedMm,
+                'gap_mm' => $o->gapMm,
+                'length_mm' => $o->lengthMm,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 }

@@ -15,7 +15,12 @@ final readonly class Price
     /** @throws BadInput at the field that is wrong */
     public static function read(Fields $fields): self
     {
-        $price = new self($fields->string('what', 200), $fields->stringOr('size', '', 40), $fields->stringOr('pipe', '', 20), $fields->number('each', 0, 1_000_000));
+        $price = new self(
+            $fields->string('what', 200),
+            $fields->stringOr('size', '', 40),
+            $fields->stringOr('pipe', '', 20),
+            $fields->number('each', 0, 1_000_000),
+        );
         $fields->end();
 
         return $price;
@@ -32,7 +37,9 @@ final readonly class Price
         $prices = [];
         foreach ($rows as $fields) {
             $price = self::read($fields);
-            $prices[$price->key()] = isset($prices[$price->key()]) ? throw BadInput::at($fields->at('what'), 'stands twice', $price->what) : $price;
+            $prices[$price->key()] = isset($prices[$price->key()])
+                ? throw BadInput::at($fields->at('what'), 'stands twice', $price->what)
+                : $price;
         }
 
         return array_values($prices);

@@ -28,7 +28,10 @@ final readonly class PrintedTicket
             throw BadInput::at($fields->at('on'), 'must be a day such as 2026-11-25', $on);
         }
         foreach ($fields->children('pieces', 5000) as $piece) {
-            $pieces[$piece->string('piece', Marks::LONGEST_KEY)] = ['letter' => $piece->string('letter', 10), 'length_mm' => $piece->number('length_mm', 0, 1_000_000)];
+            $pieces[$piece->string('piece', Marks::LONGEST_KEY)] = [
+                'letter' => $piece->string('letter', 10),
+                'length_mm' => $piece->number('length_mm', 0, 1_000_000),
+            ];
             $piece->end();
         }
         $fields->end();
@@ -39,6 +42,14 @@ final readonly class PrintedTicket
     /** @return array<string, mixed> as a job file holds it */
     public function toArray(): array
     {
-        return ['run' => $this->run, 'on' => $this->on, 'pieces' => array_map(static fn (string $key, array $piece): array => ['piece' => $key] + $piece, array_map(strval(...), array_keys($this->pieces)), array_values($this->pieces))];
+        return [
+            'run' => $this->run,
+            'on' => $this->on,
+            'pieces' => array_map(
+                static fn (string $key, array $piece): array => ['piece' => $key] + $piece,
+                array_map(strval(...), array_keys($this->pieces)),
+                array_values($this->pieces),
+            ),
+        ];
     }
 }

@@ -19,7 +19,8 @@ final readonly class Run
     /**
      * @param string $use `fixture-drain` (serves one fixture), `drain` or `vent`
      * @param ?float $fallMmPerM the fall of legs that say none; null: the least that the rulebook allows for the size
-     * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not measured
+     * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not
+     *     measured
      * @param float $headingDeg which way the outlet faces in plan, clockwise from north
      * @param list<Leg> $legs
      * @param Place $place where its joints are made
@@ -41,7 +42,7 @@ final readonly class Run
         public Place $place = new Place,
     ) {}
 
-    /** @param  list<Leg>  $legs */
+    /** @param list<Leg> $legs */
     public function withLegs(array $legs, int $nextLeg): self
     {
         return $this->with($legs, $this->marks, $nextLeg);
@@ -73,12 +74,42 @@ final readonly class Run
     /** The run with other ends. */
     public function withEnds(End $outlet, End $tieIn): self
     {
-        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $outlet, $tieIn, $this->levelDifference, $this->headingDeg, $this->legs, $this->marks, $this->nextLeg, $this->place);
+        return new self(
+            $this->id,
+            $this->name,
+            $this->system,
+            $this->size,
+            $this->use,
+            $this->fallMmPerM,
+            $outlet,
+            $tieIn,
+            $this->levelDifference,
+            $this->headingDeg,
+            $this->legs,
+            $this->marks,
+            $this->nextLeg,
+            $this->place,
+        );
     }
 
-    /** @param  list<Leg>  $legs */
+    /** @param list<Leg> $legs */
     private function with(array $legs, Marks $marks, int $nextLeg): self
     {
-        return new self($this->id, $this->name, $this->system, $this->size, $this->use, $this->fallMmPerM, $this->outlet, $this->tieIn, $this->levelDifference, $this->headingDeg, $legs, $marks, $nextLeg, $this->place);
+        return new self(
+            $this->id,
+            $this->name,
+            $this->system,
+            $this->size,
+            $this->use,
+            $this->fallMmPerM,
+            $this->outlet,
+            $this->tieIn,
+            $this->levelDifference,
+            $this->headingDeg,
+            $legs,
+            $marks,
+            $nextLeg,
+            $this->place,
+        );
     }
 }

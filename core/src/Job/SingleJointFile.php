@@ -14,7 +14,7 @@ use FallBend\Core\Joining\Place;
 /** Reads and writes a single joint as it stands in the job file. */
 final readonly class SingleJointFile
 {
-    /** @param  array<string, StandingPipe>  $standing by id */
+    /** @param array<string, StandingPipe> $standing by id */
     public function __construct(private Catalogue $catalogue, private array $standing) {}
 
     /**
@@ -43,9 +43,14 @@ final readonly class SingleJointFile
     /** @return array<string, mixed> */
     public static function document(SingleJoint $joint): array
     {
-        return ['id' => $joint->id, 'name' => $joint->name, 'a' => $joint->a, 'b' => $joint->b,
-            'place' => ['ground' => $joint->place->ground, 'access' => $joint->place->access] + ($joint->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : [])]
-            + ($joint->method === null ? [] : ['method' => $joint->method]);
+        return [
+            'id' => $joint->id,
+            'name' => $joint->name,
+            'a' => $joint->a,
+            'b' => $joint->b,
+            'place' => ['ground' => $joint->place->ground, 'access' => $joint->place->access] +
+                ($joint->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),
+        ] + ($joint->method === null ? [] : ['method' => $joint->method]);
     }
 
     /** @return array{standing?: string, system?: string, size?: string, end?: string, od_mm?: float, fixed?: bool} */
@@ -59,7 +64,8 @@ final readonly class SingleJointFile
         }
         $end = PipeEnd::read($fields, $this->catalogue);
 
-        return ['system' => $end->system->key, 'size' => $end->pipe->size, 'end' => $end->kind->value]
-            + ($end->isMeasured ? ['od_mm' => $end->outsideMm] : []) + ($end->isFixed ? ['fixed' => true] : []);
+        return ['system' => $end->system->key, 'size' => $end->pipe->size, 'end' => $end->kind->value] +
+            ($end->isMeasured ? ['od_mm' => $end->outsideMm] : []) +
+            ($end->isFixed ? ['fixed' => true] : []);
     }
 }

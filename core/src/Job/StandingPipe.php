@@ -4,11 +4,26 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
-/** A pipe that stands already and that the job ties to: what it is, how that is known, where its end is, and what is in the way. */
+/**
+ * A pipe that stands already and that the job ties to: what it is, how that is known, where its end is, and what is in
+ * the way.
+ */
 final readonly class StandingPipe
 {
     /** Kinds of ends that a standing pipe can have. */
-    public const ENDS = ['plain', 'spigot', 'hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'male-thread', 'slip-nut', 'flange', 'grooved'];
+    public const ENDS = [
+        'plain',
+        'spigot',
+        'hub',
+        'bell',
+        'solvent-socket',
+        'ring-socket',
+        'female-thread',
+        'male-thread',
+        'slip-nut',
+        'flange',
+        'grooved',
+    ];
 
     /** How far it is known. */
     public const HOW = ['print', 'measured', 'told', 'guessed'];
@@ -19,7 +34,8 @@ final readonly class StandingPipe
      * @param string $end one of ENDS
      * @param ?float $outsideMm as measured; null where the catalogue's stands
      * @param string $how one of HOW
-     * @param array<string, float|bool|string> $evidence what was read and seen of it, as the reckoner `identify` takes it
+     * @param array<string, float|bool|string> $evidence what was read and seen of it, as the reckoner `identify` takes
+     *     it
      * @param string $at where its centre is, in words: from what, how far
      * @param string $faces which way it points
      * @param ?float $levelMm height of its centre over the mark of the job

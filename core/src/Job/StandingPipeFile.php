@@ -21,7 +21,9 @@ final readonly class StandingPipeFile
      */
     public function read(Fields $fields, string $id): StandingPipe
     {
-        $system = $fields->has('system') ? $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys())) : null;
+        $system = $fields->has('system')
+            ? $this->catalogue->system($fields->choice('system', $this->catalogue->systemKeys()))
+            : null;
         if ($system === null && $fields->has('size')) {
             throw BadInput::at($fields->at('size'), 'does not stand without system', $fields->raw('size'));
         }
@@ -49,21 +51,24 @@ final readonly class StandingPipeFile
     /** @return array<string, mixed> */
     public static function document(StandingPipe $pipe): array
     {
-        return array_filter([
-            'id' => $pipe->id,
-            'name' => $pipe->name,
-            'system' => $pipe->system,
-            'size' => $pipe->size,
-            'end' => $pipe->end,
-            'od_mm' => $pipe->outsideMm,
-            'fixed' => $pipe->isFixed,
-            'how' => $pipe->how,
-            'evidence' => $pipe->evidence === [] ? null : $pipe->evidence,
-            'at' => $pipe->at === '' ? null : $pipe->at,
-            'faces' => $pipe->faces === '' ? null : $pipe->faces,
-            'level_mm' => $pipe->levelMm,
-            'in_the_way' => $pipe->inTheWay === '' ? null : $pipe->inTheWay,
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'id' => $pipe->id,
+                'name' => $pipe->name,
+                'system' => $pipe->system,
+                'size' => $pipe->size,
+                'end' => $pipe->end,
+                'od_mm' => $pipe->outsideMm,
+                'fixed' => $pipe->isFixed,
+                'how' => $pipe->how,
+                'evidence' => $pipe->evidence === [] ? null : $pipe->evidence,
+                'at' => $pipe->at === '' ? null : $pipe->at,
+                'faces' => $pipe->faces === '' ? null : $pipe->faces,
+                'level_mm' => $pipe->levelMm,
+                'in_the_way' => $pipe->inTheWay === '' ? null : $pipe->inTheWay,
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     /**

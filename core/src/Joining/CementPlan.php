@@ -12,8 +12,10 @@ use FallBend\Core\Verdict\Severity;
 final readonly class CementPlan
 {
     /**
-     * @param array{id: string, name: string, standard: string, welds: list<string>, colour: string, provenance: Provenance}|null $cement
-     * @param array{name: string, standard: string, kind: string, provenance: Provenance, tinted: bool, needed: bool, may_be_waived: bool}|null $primer null: none is used
+     * @param array{id: string, name: string, standard: string, welds: list<string>, colour: string,
+     *     provenance: Provenance}|null $cement
+     * @param array{name: string, standard: string, kind: string, provenance: Provenance, tinted: bool, needed: bool,
+     *     may_be_waived: bool}|null $primer null: none is used
      * @param array{id: string, said: string, provenance: Provenance}|null $body
      * @param list<Finding> $findings
      * @param list<Provenance> $sources

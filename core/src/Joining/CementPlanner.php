@@ -17,7 +17,8 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /**
- * Which cement, primer and body for two plastics, and its clocks. Sources: ASTM D2855 and the charts that go with it, as the rows of the table name them.
+ * Which cement, primer and body for two plastics, and its clocks. Sources: ASTM D2855 and the charts that go with it,
+ * as the rows of the table name them.
  * Of the two setting tables the slower is taken; damp adds half again; a joint is cured no sooner than it is set.
  */
 final readonly class CementPlanner
@@ -29,43 +30,81 @@ final readonly class CementPlanner
         $this->table = $catalogue->cements();
     }
 
-    /** @param  ?float  $dryFit how much of the socket the dry pipe goes into, 0 to 1 */
-    public function plan(PipeSystem $a, PipeSystem $b, Pipe $pipe, Rulebook $rulebook, Conditions $conditions, ?float $dryFit = null): CementPlan
-    {
+    /** @param ?float $dryFit how much of the socket the dry pipe goes into, 0 to 1 */
+    public function plan(
+        PipeSystem $a,
+        PipeSystem $b,
+        Pipe $pipe,
+        Rulebook $rulebook,
+        Conditions $conditions,
+        ?float $dryFit = null,
+    ): CementPlan {
         $cement = $a->isDrain && $b->isDrain ? $this->table->cement($a->material, $b->material) : null;
         if ($cement === null) {
             return $this->refused($a, $b, $pipe);
         }
         $transition = $cement['id'] === 'd3138';
-        $findings = [...$this->weather($conditions), ...$this->dryFit($dryFit), ...($transition ? [self::onlyThere($rulebook)] : [])];
+        $findings = [
+            ...$this->weather($conditions),
+            ...$this->dryFit($dryFit),
+            ...$transition ? [self::onlyThere($rulebook)] : [],
+        ];
         $tooHot = $conditions->warmC() > $this->number('refused-above');
-        $band = $conditions->coldC() < $this->number('refused-below') || $tooHot ? null : $this->band($conditions->coldC());
-        $damp = $conditions->isWet || $conditions->humidity > $this->number('damp-above') ? $this->number('damp-factor') : 1.0;
+        $band =
+            $conditions->coldC() < $this->number('refused-below') || $tooHot ? null : $this->band($conditions->coldC());
+        $damp =
+            $conditions->isWet || $conditions->humidity > $this->number('damp-above')
+                ? $this->number('damp-factor')
+                : 1.0;
         $set = $band === null ? null : $this->slowest($pipe->outsideMm, $band);
         $cure = $band === null ? null : self::minutes($this->table->cure['steps'], $pipe->outsideMm, $band);
         $body = $this->body($pipe->outsideMm);
-        $sources = [$cement['provenance'], $this->table->cure['provenance'], ...array_column($this->table->sets, 'provenance'), $this->table->number('hold')->provenance, $this->table->number('working')->provenance];
+        $sources = [
+            $cement['provenance'],
+            $this->table->cure['provenance'],
+            ...array_column($this->table->sets, 'provenance'),
+            $this->table->number('hold')->provenance,
+            $this->table->number('working')->provenance,
+        ];
         $primer = $this->primer($a, $b, $pipe, $rulebook);
 
-        return new CementPlan($cement, $primer, $body, $pipe->outsideMm * $this->number('dauber'),
-            $band === null ? null : $this->number($conditions->warmC() > $this->number('hot-above') ? 'working-hot' : 'working'),
+        return new CementPlan(
+            $cement,
+            $primer,
+            $body,
+            $pipe->outsideMm * $this->number('dauber'),
+            $band === null
+                ? null
+                : $this->number($conditions->warmC() > $this->number('hot-above') ? 'working-hot' : 'working'),
             $band === null ? null : $this->hold($pipe->outsideMm, $conditions),
             $set === null ? null : $set * $damp,
             $set === null || $cure === null ? null : max($set, $cure) * $damp,
-            $findings, [...$sources, ...($primer === null ? [] : [$primer['provenance']]), ...($body === null ? [] : [$body['provenance']])]);
+            $findings,
+            [
+                ...$sources,
+                ...$primer === null ? [] : [$primer['provenance']],
+                ...$body === null ? [] : [$body['provenance']],
+            ],
+        );
     }
 
     /**
      * Gives how many cans of each size joints of one size take, rounded up, and the joints that a can is good for.
      *
      * @param float $joints a number of sockets
-     * @return ?array{pint: float, quart: float, litre: float, provenance: Provenance} in cans, not rounded; null where the size is beyond the chart
+     * @return ?array{pint: float, quart: float, litre: float, provenance: Provenance} in cans, not rounded; null where
+     *     the size is beyond the chart
      */
     public function cans(float $joints, Pipe $pipe): ?array
     {
         foreach ($this->table->yields as $yield) {
             if ($pipe->outsideMm <= $yield['up_to']) {
-                return ['pint' => $joints / $yield['pint'], 'quart' => $joints / $yield['quart'], 'litre' => $joints / $yield['litre'], 'provenance' => $yield['provenance']];
+                return [
+                    'pint' => $joints / $yield['pint'],
+                    'quart' => $joints / $yield['quart'],
+                    'litre' => $joints / $yield['litre'],
+                    'provenance' => $yield['provenance'],
+                ];
             }
         }
 
@@ -85,7 +124,18 @@ final readonly class CementPlanner
 
     private function refused(PipeSystem $a, PipeSystem $b, Pipe $pipe): CementPlan
     {
-        $bad = array_values(array_filter([$a, $b], static fn (PipeSystem $system): bool => ! $system->isDrain || in_array($system->material, ['pp', 'iron', 'clay', 'copper', 'steel', 'brass', 'plastic-tube'], true)))[0] ?? null;
+        $bad =
+            array_values(
+                array_filter(
+                    [$a, $b],
+                    static fn (PipeSystem $system): bool => ! $system->isDrain ||
+                        in_array(
+                            $system->material,
+                            ['pp', 'iron', 'clay', 'copper', 'steel', 'brass', 'plastic-tube'],
+                            true,
+                        ),
+                ),
+            )[0] ?? null;
         $rule = match (true) {
             $bad === null => RuleId::CementNoCement,
             ! $bad->isDrain => RuleId::CementNoDrain,
@@ -93,8 +143,25 @@ final readonly class CementPlanner
             default => RuleId::CementNoPlastic,
         };
 
-        return new CementPlan(null, null, null, $pipe->outsideMm * $this->number('dauber'), null, null, null, null,
-            [new Finding($rule, Severity::Stop, new Where, params: ['a' => $a->short, 'b' => $b->short, 'pipe' => ($bad ?? $a)->short])], [$pipe->provenance]);
+        return new CementPlan(
+            null,
+            null,
+            null,
+            $pipe->outsideMm * $this->number('dauber'),
+            null,
+            null,
+            null,
+            null,
+            [
+                new Finding(
+                    $rule,
+                    Severity::Stop,
+                    new Where,
+                    params: ['a' => $a->short, 'b' => $b->short, 'pipe' => ($bad ?? $a)->short],
+                ),
+            ],
+            [$pipe->provenance],
+        );
     }
 
     /** @return list<Finding> */
@@ -125,7 +192,15 @@ final readonly class CementPlanner
     {
         $row = $this->table->number($limit);
 
-        return new Finding($rule, $severity, new Where, $measured, $row->value, ['measured_c' => $measured, 'limit_c' => $row->value, 'percent' => round($measured)], $row->provenance);
+        return new Finding(
+            $rule,
+            $severity,
+            new Where,
+            $measured,
+            $row->value,
+            ['measured_c' => $measured, 'limit_c' => $row->value, 'percent' => round($measured)],
+            $row->provenance,
+        );
     }
 
     /** @return list<Finding> */
@@ -138,9 +213,39 @@ final readonly class CementPlanner
         $percent = (int) round($fraction * 100);
 
         return match (true) {
-            $fraction >= 0.999 => [new Finding(RuleId::CementDryFitBottoms, Severity::Stop, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
-            $fraction > $most->value + 0.001 => [new Finding(RuleId::CementDryFitLoose, Severity::Warn, new Where, $fraction, $most->value, ['percent' => $percent], $most->provenance)],
-            $fraction < $least->value - 0.001 => [new Finding(RuleId::CementDryFitTight, Severity::Warn, new Where, $fraction, $least->value, ['percent' => $percent], $least->provenance)],
+            $fraction >= 0.999 => [
+                new Finding(
+                    RuleId::CementDryFitBottoms,
+                    Severity::Stop,
+                    new Where,
+                    $fraction,
+                    $most->value,
+                    ['percent' => $percent],
+                    $most->provenance,
+                ),
+            ],
+            $fraction > $most->value + 0.001 => [
+                new Finding(
+                    RuleId::CementDryFitLoose,
+                    Severity::Warn,
+                    new Where,
+                    $fraction,
+                    $most->value,
+                    ['percent' => $percent],
+                    $most->provenance,
+                ),
+            ],
+            $fraction < $least->value - 0.001 => [
+                new Finding(
+                    RuleId::CementDryFitTight,
+                    Severity::Warn,
+                    new Where,
+                    $fraction,
+                    $least->value,
+                    ['percent' => $percent],
+                    $least->provenance,
+                ),
+            ],
             default => [],
         };
     }
@@ -149,20 +254,34 @@ final readonly class CementPlanner
     {
         $allowed = $rulebook->value('joint.transition-cement');
 
-        return new Finding($allowed < 1 ? RuleId::CementTransitionNever : RuleId::CementTransitionPlace, $allowed < 1 ? Severity::Stop : ($allowed < 2 ? Severity::Warn : Severity::Note), new Where,
-            params: ['book' => $rulebook->name], source: $rulebook->source('joint.transition-cement'));
+        return new Finding(
+            $allowed < 1 ? RuleId::CementTransitionNever : RuleId::CementTransitionPlace,
+            $allowed < 1 ? Severity::Stop : ($allowed < 2 ? Severity::Warn : Severity::Note),
+            new Where,
+            params: ['book' => $rulebook->name],
+            source: $rulebook->source('joint.transition-cement'),
+        );
     }
 
-    /** @return array{name: string, standard: string, kind: string, provenance: Provenance, tinted: bool, needed: bool, may_be_waived: bool}|null */
+    /**
+     * @return array{name: string, standard: string, kind: string, provenance: Provenance, tinted: bool, needed: bool,
+     *     may_be_waived: bool}|null
+     */
     private function primer(PipeSystem $a, PipeSystem $b, Pipe $pipe, Rulebook $rulebook): ?array
     {
         $pvc = $a->material === 'pvc' || $b->material === 'pvc';
         if ($pvc && $rulebook->value('joint.primer.pvc') >= 1) {
-            return $this->table->primers['f656'] + ['tinted' => $rulebook->value('joint.primer.tinted') >= 1, 'needed' => true, 'may_be_waived' => $pipe->outsideMm <= $rulebook->value('joint.primer.waiver') + Tolerance::CONVERTED_MM];
+            return $this->table->primers['f656'] + [
+                'tinted' => $rulebook->value('joint.primer.tinted') >= 1,
+                'needed' => true,
+                'may_be_waived' => $pipe->outsideMm <= $rulebook->value('joint.primer.waiver') + Tolerance::CONVERTED_MM,
+            ];
         }
         $uk = $a->region === 'uk' || $b->region === 'uk' || ($pvc && $rulebook->value('joint.cleaner') >= 1);
 
-        return $uk ? $this->table->primers['cleaner'] + ['tinted' => false, 'needed' => true, 'may_be_waived' => false] : null;
+        return $uk
+            ? $this->table->primers['cleaner'] + ['tinted' => false, 'needed' => true, 'may_be_waived' => false]
+            : null;
     }
 
     /** @return array{id: string, said: string, provenance: Provenance}|null */
@@ -191,12 +310,18 @@ final readonly class CementPlanner
 
     private function slowest(float $outsideMm, string $band): ?float
     {
-        $minutes = array_filter(array_map(static fn (array $table): ?float => self::minutes($table['steps'], $outsideMm, $band), $this->table->sets), is_float(...));
+        $minutes = array_filter(
+            array_map(
+                static fn (array $table): ?float => self::minutes($table['steps'], $outsideMm, $band),
+                $this->table->sets,
+            ),
+            is_float(...),
+        );
 
         return $minutes === [] ? null : max($minutes);
     }
 
-    /** @param  list<array{up_to: float, min: array<string, float>}>  $steps */
+    /** @param list<array{up_to: float, min: array<string, float>}> $steps */
     private static function minutes(array $steps, float $outsideMm, string $band): ?float
     {
         foreach ($steps as $step) {

@@ -13,7 +13,10 @@ use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\FindingReport;
 
-/** Writes a decision so that it can be followed: parts, lengths, torque, times and steps of each offer, and why each other way is refused. */
+/**
+ * Writes a decision so that it can be followed: parts, lengths, torque, times and steps of each offer, and why each
+ * other way is refused.
+ */
 final readonly class InstructionCard
 {
     private Phrasing $phrasing;
@@ -27,8 +30,14 @@ final readonly class InstructionCard
     }
 
     /** @return array<string, mixed> one entry of `methods` */
-    public function offer(Offer $offer, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook, Conditions $conditions): array
-    {
+    public function offer(
+        Offer $offer,
+        PipeEnd $a,
+        PipeEnd $b,
+        Place $place,
+        Rulebook $rulebook,
+        Conditions $conditions,
+    ): array {
         $texts = MethodTexts::of($offer->method);
         $plan = $this->plan($offer, $a, $b, $rulebook, $conditions);
         $coupling = $this->coupling($offer);
@@ -55,7 +64,13 @@ final readonly class InstructionCard
             'opens' => $texts['opens'],
             'price_class' => self::price($offer),
             'steps' => $steps,
-            'times' => ['working_s' => $plan?->workingS, 'hold_s' => $plan?->holdS, 'set_min' => $plan?->setMin, 'cure_min' => $plan?->cureMin, 'first_water' => $plan === null ? $texts['first_water'] : 'after-cure'],
+            'times' => [
+                'working_s' => $plan?->workingS,
+                'hold_s' => $plan?->holdS,
+                'set_min' => $plan?->setMin,
+                'cure_min' => $plan?->cureMin,
+                'first_water' => $plan === null ? $texts['first_water'] : 'after-cure',
+            ],
             'cautions' => array_values(array_unique(array_filter(array_column($steps, 'caution'), is_string(...)))),
             'findings' => FindingReport::list($plan->findings ?? [], $this->units),
             'unknown' => $this->unknown($offer),
@@ -69,7 +84,9 @@ final readonly class InstructionCard
             'method' => $refusal->method->value,
             'name' => MethodTexts::of($refusal->method)['name'],
             'reason' => $refusal->reason,
-            'why' => $refusal->reason === 'ends' ? MethodTexts::of($refusal->method)['wants'] : $this->phrasing->filled(MethodTexts::refusal($refusal->reason), $refusal->params),
+            'why' => $refusal->reason === 'ends'
+                    ? MethodTexts::of($refusal->method)['wants']
+                    : $this->phrasing->filled(MethodTexts::refusal($refusal->reason), $refusal->params),
             'near' => $refusal->isNear,
             'unknown' => $refusal->isUnknown,
             'source' => $refusal->source?->toArray(),
@@ -79,8 +96,11 @@ final readonly class InstructionCard
     /** @return list<Provenance> every row that an offer rests on */
     public function sources(Offer $offer, PipeEnd $a, PipeEnd $b, Rulebook $rulebook, Conditions $conditions): array
     {
-        return [MethodTexts::source($offer->method), ...array_map(static fn ($part): Provenance => $part->provenance, [...$offer->parts, ...$offer->instead]),
-            ...($this->plan($offer, $a, $b, $rulebook, $conditions)->sources ?? [])];
+        return [
+            MethodTexts::source($offer->method),
+            ...array_map(static fn ($part): Provenance => $part->provenance, [...$offer->parts, ...$offer->instead]),
+            ...$this->plan($offer, $a, $b, $rulebook, $conditions)->sources ?? [],
+        ];
     }
 
     private function plan(Offer $offer, PipeEnd $a, PipeEnd $b, Rulebook $rulebook, Conditions $conditions): ?CementPlan
@@ -96,32 +116,41 @@ final readonly class InstructionCard
     }
 
     /** @return array<string, float|int|string> what the sentences may speak of; what is not known is left out */
-    private function params(Offer $offer, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook, ?CementPlan $plan): array
-    {
+    private function params(
+        Offer $offer,
+        PipeEnd $a,
+        PipeEnd $b,
+        Place $place,
+        Rulebook $rulebook,
+        ?CementPlan $plan,
+    ): array {
         $coupling = $this->coupling($offer);
         $part = $offer->parts === [] ? null : $offer->parts[count($offer->parts) - 1];
         $materials = [$a->system->material, $b->system->material];
         $panel = $rulebook->value('joint.slip.panel');
         $insert = max($offer->insertAMm ?? 0.0, $offer->insertBMm ?? 0.0);
 
-        return array_filter([
-            'variant' => $offer->variant,
-            'insert_mm' => $insert > 0 ? $insert : null,
-            'gap_mm' => $offer->gapMm,
-            'iron' => in_array('iron', $materials, true) ? 'yes' : null,
-            'metal' => array_intersect(['iron', 'steel', 'brass'], $materials) === [] ? null : 'yes',
-            'plastic' => array_intersect(['pvc', 'abs', 'pvc-u', 'abs-uk', 'pp'], $materials) === [] ? null : 'yes',
-            'buried' => $place->ground === 'buried' ? 'yes' : null,
-            'above' => $place->ground === 'above' ? 'yes' : null,
-            'torque_said' => $coupling === null ? null : $this->torque($coupling),
-            'driver' => $coupling?->driver,
-            'back_off_mm' => $coupling?->backOffMm,
-            'panel_mm' => $panel > 0 ? $panel : null,
-            'hand_tight_mm' => $part instanceof Part ? $part->handTightMm : null,
-            'engage_mm' => $part instanceof Part && $part->handTightMm !== null ? $part->lengthMm : null,
-            'lead_said' => $part instanceof Part ? $part->leadInWords($this->units) : null,
-            ...$this->cementParams($plan),
-        ], static fn (mixed $value): bool => $value !== null);
+        return array_filter(
+            [
+                'variant' => $offer->variant,
+                'insert_mm' => $insert > 0 ? $insert : null,
+                'gap_mm' => $offer->gapMm,
+                'iron' => in_array('iron', $materials, true) ? 'yes' : null,
+                'metal' => array_intersect(['iron', 'steel', 'brass'], $materials) === [] ? null : 'yes',
+                'plastic' => array_intersect(['pvc', 'abs', 'pvc-u', 'abs-uk', 'pp'], $materials) === [] ? null : 'yes',
+                'buried' => $place->ground === 'buried' ? 'yes' : null,
+                'above' => $place->ground === 'above' ? 'yes' : null,
+                'torque_said' => $coupling === null ? null : $this->torque($coupling),
+                'driver' => $coupling?->driver,
+                'back_off_mm' => $coupling?->backOffMm,
+                'panel_mm' => $panel > 0 ? $panel : null,
+                'hand_tight_mm' => $part instanceof Part ? $part->handTightMm : null,
+                'engage_mm' => $part instanceof Part && $part->handTightMm !== null ? $part->lengthMm : null,
+                'lead_said' => $part instanceof Part ? $part->leadInWords($this->units) : null,
+                ...$this->cementParams($plan),
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
     }
 
     /** @return array<string, float|int|string|null> */
@@ -144,14 +173,16 @@ final readonly class InstructionCard
         ];
     }
 
-    /** @param  array{name: string, standard: string, kind: string, tinted: bool, may_be_waived: bool, ...}  $primer */
+    /** @param array{name: string, standard: string, kind: string, tinted: bool, may_be_waived: bool, ...} $primer */
     private static function primer(array $primer): string
     {
         if ($primer['kind'] !== 'primer') {
             return ucfirst($primer['name']);
         }
 
-        return ($primer['tinted'] ? 'Tinted ' : 'Clear or tinted ')."{$primer['name']} ({$primer['standard']})".($primer['may_be_waived'] ? '; may be left out with a cement certified for it' : '');
+        return ($primer['tinted'] ? 'Tinted ' : 'Clear or tinted ').
+            "{$primer['name']} ({$primer['standard']})".
+            ($primer['may_be_waived'] ? '; may be left out with a cement certified for it' : '');
     }
 
     /**
@@ -163,16 +194,26 @@ final readonly class InstructionCard
     {
         $written = [];
         foreach ($steps as $step) {
-            // A step that speaks of a number which is not known says nothing; its other version, for the unknown, stands beside it.
+            // A step that speaks of a number which is not known says nothing; its other version, for the unknown,
+            // stands beside it.
             preg_match_all('/\{(\w+)\}/', $step['do'].$step['say'], $named);
-            if ((isset($step['when']) && ! Phrasing::holds($step['when'], $params)) || array_diff($named[1], array_keys($params)) !== []) {
+            if (
+                (isset($step['when']) && ! Phrasing::holds($step['when'], $params)) ||
+                array_diff($named[1], array_keys($params)) !== []
+            ) {
                 continue;
             }
             $written[] = [
                 'id' => $step['id'],
                 'do' => $this->phrasing->filled($step['do'], $params),
                 'say' => $this->phrasing->filled($step['say'], $params),
-                'tools' => array_map(fn (string $tool): string => $this->phrasing->filled($tool, $params + ['dauber_mm' => 25.4, 'driver' => '', 'torque_said' => '']), $step['tools'] ?? []),
+                'tools' => array_map(
+                    fn (string $tool): string => $this->phrasing->filled(
+                        $tool,
+                        $params + ['dauber_mm' => 25.4, 'driver' => '', 'torque_said' => ''],
+                    ),
+                    $step['tools'] ?? [],
+                ),
                 'caution' => $step['caution'] ?? null,
             ];
         }
@@ -186,7 +227,9 @@ final readonly class InstructionCard
             return 'by hand';
         }
 
-        return $this->units === Units::Inch ? round($coupling->torqueInLb).' in·lb' : round($coupling->torqueNm, 1).' N·m';
+        return $this->units === Units::Inch
+            ? round($coupling->torqueInLb).' in·lb'
+            : round($coupling->torqueNm, 1).' N·m';
     }
 
     private function coupling(Offer $offer): ?Coupling
@@ -204,8 +247,15 @@ final readonly class InstructionCard
     private function part(object $part): array
     {
         /** @var Coupling|Part|\FallBend\Core\Catalog\Straight $part */
-        return ['table' => $part->provenance->table, 'row' => $part->id, 'name' => $part->name, 'maker_name' => $part->makerName, 'size' => $part->size,
-            'doubtful' => $part->provenance->isDoubtful(), 'source' => $part->provenance->toArray()];
+        return [
+            'table' => $part->provenance->table,
+            'row' => $part->id,
+            'name' => $part->name,
+            'maker_name' => $part->makerName,
+            'size' => $part->size,
+            'doubtful' => $part->provenance->isDoubtful(),
+            'source' => $part->provenance->toArray(),
+        ];
     }
 
     /** @return list<array<string, mixed>> the cement and the primer as parts */
@@ -214,8 +264,15 @@ final readonly class InstructionCard
         $parts = [];
         foreach ([$plan?->cement, $plan?->primer] as $can) {
             if ($can !== null) {
-                $parts[] = ['table' => 'cements', 'row' => $can['provenance']->row, 'name' => $can['name'], 'maker_name' => $can['standard'], 'size' => '',
-                    'doubtful' => $can['provenance']->isDoubtful(), 'source' => $can['provenance']->toArray()];
+                $parts[] = [
+                    'table' => 'cements',
+                    'row' => $can['provenance']->row,
+                    'name' => $can['name'],
+                    'maker_name' => $can['standard'],
+                    'size' => '',
+                    'doubtful' => $can['provenance']->isDoubtful(),
+                    'source' => $can['provenance']->toArray(),
+                ];
             }
         }
 
@@ -235,6 +292,12 @@ final readonly class InstructionCard
     /** @return list<string> lengths that are to be measured before anything is cut by them */
     private function unknown(Offer $offer): array
     {
-        return array_keys(array_filter(['insert_a_mm' => $offer->insertAMm === null, 'insert_b_mm' => $offer->insertBMm === null, 'gap_mm' => $offer->gapMm === null]));
+        return array_keys(
+            array_filter([
+                'insert_a_mm' => $offer->insertAMm === null,
+                'insert_b_mm' => $offer->insertBMm === null,
+                'gap_mm' => $offer->gapMm === null,
+            ]),
+        );
     }
 }

@@ -7,7 +7,9 @@ namespace FallBend\Core\Joining;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 
-/** What joins two ends: every method is considered, offered or refused. Asked the other way round, it gives the same. */
+/**
+ * What joins two ends: every method is considered, offered or refused. Asked the other way round, it gives the same.
+ */
 final readonly class JointDecision
 {
     /** @var list<WayOfJoining> */
@@ -16,10 +18,21 @@ final readonly class JointDecision
     public function __construct(Catalogue $catalogue)
     {
         $parts = $catalogue->parts();
-        $this->ways = [new Solvents($parts), new Sleeves($parts), new Hubs($parts), new Rings, new Threads($parts), new SlipNuts($parts), new Others($parts)];
+        $this->ways = [
+            new Solvents($parts),
+            new Sleeves($parts),
+            new Hubs($parts),
+            new Rings,
+            new Threads($parts),
+            new SlipNuts($parts),
+            new Others($parts),
+        ];
     }
 
-    /** Takes two ends, the place and the rulebook; gives the offers, best first, and the refusals, those first that somebody might reach for. */
+    /**
+     * Takes two ends, the place and the rulebook; gives the offers, best first, and the refusals, those first that
+     * somebody might reach for.
+     */
     public function between(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {
         [$offers, $near, $far] = [[], [], []];
@@ -56,11 +69,23 @@ final readonly class JointDecision
         return new Decision([], []);
     }
 
-    private static function considered(WayOfJoining $way, Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
-    {
+    private static function considered(
+        WayOfJoining $way,
+        Method $method,
+        PipeEnd $a,
+        PipeEnd $b,
+        Place $place,
+        Rulebook $rulebook,
+    ): Offer|Refusal {
         foreach (strcmp($a->key, $b->key) > 0 ? [$b, $a] : [$a, $b] as $end) {
             if (! $end->system->isDrain) {
-                return new Refusal($method, 'no-drain', ['pipe' => $end->system->short], $end->pipe->provenance, $method === Method::SolventPvc);
+                return new Refusal(
+                    $method,
+                    'no-drain',
+                    ['pipe' => $end->system->short],
+                    $end->pipe->provenance,
+                    $method === Method::SolventPvc,
+                );
             }
         }
         if (strcmp($a->key, $b->key) <= 0) {

@@ -29,23 +29,49 @@ enum Method: string
     /** Whether it is made with solvent cement. */
     public function isCement(): bool
     {
-        return in_array($this, [self::SolventPvc, self::SolventAbs, self::SolventTransition, self::SolventUkWaste], true);
-    }
-
-    /** Whether rubber or a washer holds the pipe, so that it can turn a little in the joint, and slide in it as it grows. */
-    public function isElastic(): bool
-    {
-        return in_array($this, [self::NoHubShielded, self::ShieldedTransition, self::FlexibleUnshielded, self::HubGasket, self::BellGasket, self::PushFit, self::SlipJoint, self::UniversalCompression], true);
+        return in_array(
+            $this,
+            [self::SolventPvc, self::SolventAbs, self::SolventTransition, self::SolventUkWaste],
+            true,
+        );
     }
 
     /**
-     * Which way is offered before which, where several can be made: the permanent joint of its own system first, then what can be
+     * Whether rubber or a washer holds the pipe, so that it can turn a little in the joint, and slide in it as it
+     * grows.
+     */
+    public function isElastic(): bool
+    {
+        return in_array(
+            $this,
+            [
+                self::NoHubShielded,
+                self::ShieldedTransition,
+                self::FlexibleUnshielded,
+                self::HubGasket,
+                self::BellGasket,
+                self::PushFit,
+                self::SlipJoint,
+                self::UniversalCompression,
+            ],
+            true,
+        );
+    }
+
+    /**
+     * Which way is offered before which, where several can be made: the permanent joint of its own system first, then
+     * what can be
      * opened or bridges two systems, then what needs skill or is weak.
      */
     public function rank(): int
     {
         return match ($this) {
-            self::SolventPvc, self::SolventAbs, self::SolventUkWaste, self::GroovedMechanical, self::FlangeSeal, self::BellGasket => 10,
+            self::SolventPvc,
+            self::SolventAbs,
+            self::SolventUkWaste,
+            self::GroovedMechanical,
+            self::FlangeSeal,
+            self::BellGasket => 10,
             self::PushFit => 12,
             self::NoHubShielded => 14,
             self::SlipJoint, self::Threaded => 16,

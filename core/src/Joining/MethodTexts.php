@@ -11,17 +11,29 @@ use FallBend\Core\Input\Fields;
 /** What is said of the methods: names, steps, and why one is refused; from core/data/joining. */
 final class MethodTexts
 {
-    /** @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>}> */
+    /**
+     * @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string,
+     *     first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string,
+     *     say: string, tools?: list<string>, caution?: string, when?: string}>}>
+     */
     private static array $methods = [];
 
     /** @var array<string, string>|null */
     private static ?array $refusals = null;
 
-    /** @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} */
+    /**
+     * @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string,
+     *     opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string,
+     *     tools?: list<string>, caution?: string, when?: string}>}
+     */
     public static function of(Method $method): array
     {
         if (! isset(self::$methods[$method->value])) {
-            /** @var array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file */
+            /**
+             * @var array{key: string, name: string, maker_name: string, family: string, say: string,
+             *     first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string,
+             *     do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file
+             */
             $file = self::decoded("methods/{$method->value}.json");
             self::$methods[$method->value] = $file;
         }
@@ -44,7 +56,8 @@ final class MethodTexts
             self::$refusals = $file['texts'];
         }
 
-        return self::$refusals[$reason] ?? throw new \LogicException("core/data/joining/refusals.json has no {$reason}");
+        return self::$refusals[$reason] ??
+            throw new \LogicException("core/data/joining/refusals.json has no {$reason}");
     }
 
     private static function decoded(string $name): mixed

@@ -10,7 +10,8 @@ use FallBend\Core\Catalog\Straight;
 
 /**
  * A way in which two ends can be joined. Lengths in mm; null is not known, and to be measured on the part in hand.
- * How far the run's pipe reaches past the face of the other end is what the other end swallows less what is left between: see `reachMm`.
+ * How far the run's pipe reaches past the face of the other end is what the other end swallows less what is left
+ * between: see `reachMm`.
  */
 final readonly class Offer
 {
@@ -40,11 +41,23 @@ final readonly class Offer
     /** The same with the ends exchanged. */
     public function turned(): self
     {
-        return new self($this->method, $this->parts, $this->insertBMm, $this->insertAMm, $this->gapMm, $this->slideRoomMm, $this->instead, $this->isSleeve, $this->handicap, $this->variant);
+        return new self(
+            $this->method,
+            $this->parts,
+            $this->insertBMm,
+            $this->insertAMm,
+            $this->gapMm,
+            $this->slideRoomMm,
+            $this->instead,
+            $this->isSleeve,
+            $this->handicap,
+            $this->variant,
+        );
     }
 
     /**
-     * Gives the end that is cemented, whatever the method is: into the other one, or into an adapter that is a part of the joint.
+     * Gives the end that is cemented, whatever the method is: into the other one, or into an adapter that is a part of
+     * the joint.
      * Null where there is no cement in it.
      */
     public function cemented(PipeEnd $a, PipeEnd $b): ?PipeEnd
@@ -65,7 +78,8 @@ final readonly class Offer
     }
 
     /**
-     * Gives how far the end of pipe a reaches past the face of end b (its cut end, or the lip of its socket): what b swallows of a, less the gap.
+     * Gives how far the end of pipe a reaches past the face of end b (its cut end, or the lip of its socket): what b
+     * swallows of a, less the gap.
      * A sleeve swallows nothing of b's face: both ends stop at its ridge. Null where a length is not known.
      */
     public function reachMm(): ?float
@@ -77,10 +91,18 @@ final readonly class Offer
         return $this->isSleeve ? -$this->gapMm : ($this->insertAMm === null ? null : $this->insertAMm - $this->gapMm);
     }
 
-    /** Whether a sleeve of rubber holds the ends, which can be rolled back on itself once its shield is off; any other has to be slid. */
+    /**
+     * Whether a sleeve of rubber holds the ends, which can be rolled back on itself once its shield is off; any other
+     * has to be slid.
+     */
     public function rolls(): bool
     {
-        return $this->isSleeve && in_array($this->method, [Method::NoHubShielded, Method::ShieldedTransition, Method::FlexibleUnshielded], true);
+        return $this->isSleeve &&
+            in_array(
+                $this->method,
+                [Method::NoHubShielded, Method::ShieldedTransition, Method::FlexibleUnshielded],
+                true,
+            );
     }
 
     /** Gives what orders the offers: less is better. */

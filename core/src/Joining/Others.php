@@ -31,16 +31,30 @@ final readonly class Others implements WayOfJoining
     {
         $method = Method::GroovedMechanical;
         foreach ([$a, $b] as $end) {
-            if ($end->system->key !== 'pp-acid-waste' || ($end->kind !== EndKind::Grooved && $end->kind !== EndKind::Plain)) {
+            if (
+                $end->system->key !== 'pp-acid-waste' ||
+                ($end->kind !== EndKind::Grooved && $end->kind !== EndKind::Plain)
+            ) {
                 return Refusal::ends($method);
             }
         }
         $part = $this->parts->part("groove-nut/{$a->pipe->size}");
 
         return match (true) {
-            $a->pipe->size !== $b->pipe->size || $part === null => new Refusal($method, 'size', ['a' => $a->pipe->size, 'b' => $b->pipe->size]),
+            $a->pipe->size !== $b->pipe->size || $part === null => new Refusal($method, 'size', [
+                'a' => $a->pipe->size,
+                'b' => $b->pipe->size,
+            ]),
             $a->isFixed && $b->isFixed => new Refusal($method, 'nothing-moves'),
-            default => new Offer($method, [$part], null, null, null, null, variant: $a->kind === EndKind::Plain || $b->kind === EndKind::Plain ? 'cut' : ''),
+            default => new Offer(
+                $method,
+                [$part],
+                null,
+                null,
+                null,
+                null,
+                variant: $a->kind === EndKind::Plain || $b->kind === EndKind::Plain ? 'cut' : '',
+            ),
         };
     }
 
@@ -56,7 +70,15 @@ final readonly class Others implements WayOfJoining
         $rubber = $this->parts->part('flange-seal/rubber');
         $putty = $this->parts->part('flange-seal/putty');
 
-        return new Offer($method, $rubber === null ? [] : [$rubber], 0.0, 0.0, 0.0, 0.0, $putty === null ? [] : [$putty]);
+        return new Offer(
+            $method,
+            $rubber === null ? [] : [$rubber],
+            0.0,
+            0.0,
+            0.0,
+            0.0,
+            $putty === null ? [] : [$putty],
+        );
     }
 
     private function soldered(PipeEnd $a, PipeEnd $b): Offer|Refusal
@@ -73,11 +95,39 @@ final readonly class Others implements WayOfJoining
         $coupling = $this->parts->part("copper-coupling/{$a->pipe->size}");
 
         return match (true) {
-            $a->pipe->size !== $b->pipe->size => new Refusal($method, 'size', ['a' => $a->pipe->size, 'b' => $b->pipe->size]),
+            $a->pipe->size !== $b->pipe->size => new Refusal($method, 'size', [
+                'a' => $a->pipe->size,
+                'b' => $b->pipe->size,
+            ]),
             $a->isFixed && $b->isFixed => new Refusal($method, 'nothing-moves'),
-            $a->kind === EndKind::Hub => new Offer($method, [], 0.0, $a->pipe->statedDepthMm(), 0.0, $a->pipe->statedDepthMm(), variant: 'cup'),
-            $b->kind === EndKind::Hub => new Offer($method, [], $b->pipe->statedDepthMm(), 0.0, 0.0, $b->pipe->statedDepthMm(), variant: 'cup'),
-            default => new Offer($method, $coupling === null ? [] : [$coupling], $coupling?->lengthMm, $coupling?->lengthMm, null, null, isSleeve: true, variant: 'coupling'),
+            $a->kind === EndKind::Hub => new Offer(
+                $method,
+                [],
+                0.0,
+                $a->pipe->statedDepthMm(),
+                0.0,
+                $a->pipe->statedDepthMm(),
+                variant: 'cup',
+            ),
+            $b->kind === EndKind::Hub => new Offer(
+                $method,
+                [],
+                $b->pipe->statedDepthMm(),
+                0.0,
+                0.0,
+                $b->pipe->statedDepthMm(),
+                variant: 'cup',
+            ),
+            default => new Offer(
+                $method,
+                $coupling === null ? [] : [$coupling],
+                $coupling?->lengthMm,
+                $coupling?->lengthMm,
+                null,
+                null,
+                isSleeve: true,
+                variant: 'coupling',
+            ),
         };
     }
 }

@@ -42,8 +42,13 @@ final readonly class PipeEnd
     }
 
     /** Takes an end of the catalogue; a measured outside diameter stands for the catalogue's. */
-    public static function of(PipeSystem $system, string $size, EndKind $kind, ?float $measuredMm = null, bool $isFixed = false): self
-    {
+    public static function of(
+        PipeSystem $system,
+        string $size,
+        EndKind $kind,
+        ?float $measuredMm = null,
+        bool $isFixed = false,
+    ): self {
         $pipe = $system->pipe($size);
         $slack = $measuredMm === null ? max($pipe->plusMm, $pipe->minusMm) : 0.1;
 

@@ -19,7 +19,11 @@ final readonly class Place
      * @param string $access one of ACCESSES: in the open, behind an opening, closed in for good
      * @param bool $isAtDrainSewerLine where the building drain meets the building sewer
      */
-    public function __construct(public string $ground = 'above', public string $access = 'open', public bool $isAtDrainSewerLine = false) {}
+    public function __construct(
+        public string $ground = 'above',
+        public string $access = 'open',
+        public bool $isAtDrainSewerLine = false,
+    ) {}
 
     /** @throws BadInput */
     public static function read(Fields $fields): self

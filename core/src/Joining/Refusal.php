@@ -24,7 +24,10 @@ final readonly class Refusal
         public bool $isUnknown = false,
     ) {}
 
-    /** Gives the refusal of a method that is not made for such ends at all: the most frequent one, made once for each method. */
+    /**
+     * Gives the refusal of a method that is not made for such ends at all: the most frequent one, made once for each
+     * method.
+     */
     public static function ends(Method $method): self
     {
         /** @var array<string, self> $made */

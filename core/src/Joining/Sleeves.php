@@ -9,14 +9,24 @@ use FallBend\Core\Catalog\JoiningParts;
 use FallBend\Core\Catalog\Rulebook;
 
 /**
- * Sleeves that hold two plain ends from outside: bands for no-hub iron, shielded couplings between different pipes, bare rubber sleeves, and
- * universal compression couplings. One is offered only if each outside diameter lies in the range of its side, and the pipe is of a stuff that side is made for.
+ * Sleeves that hold two plain ends from outside: bands for no-hub iron, shielded couplings between different pipes,
+ * bare rubber sleeves, and
+ * universal compression couplings. One is offered only if each outside diameter lies in the range of its side, and the
+ * pipe is of a stuff that side is made for.
  */
 final class Sleeves implements WayOfJoining
 {
-    private const METHODS = [Method::NoHubShielded, Method::ShieldedTransition, Method::FlexibleUnshielded, Method::UniversalCompression];
+    private const METHODS = [
+        Method::NoHubShielded,
+        Method::ShieldedTransition,
+        Method::FlexibleUnshielded,
+        Method::UniversalCompression,
+    ];
 
-    /** @var array<string, array<string, list<array{int, int}>>> by method, then by girth of the end: which sides of which couplings take it */
+    /**
+     * @var array<string, array<string, list<array{int, int}>>> by method, then by girth of the end: which sides of
+     *     which couplings take it
+     */
     private array $taken = [];
 
     public function __construct(private readonly JoiningParts $parts) {}
@@ -31,7 +41,10 @@ final class Sleeves implements WayOfJoining
     {
         $isCompression = $method === Method::UniversalCompression;
         foreach ([$a, $b] as $end) {
-            if (! $end->kind->isMale() && ! ($isCompression && $end->kind === EndKind::SlipNut && $end->system->region === 'uk')) {
+            if (
+                ! $end->kind->isMale() &&
+                ! ($isCompression && $end->kind === EndKind::SlipNut && $end->system->region === 'uk')
+            ) {
                 return Refusal::ends($method);
             }
         }
@@ -71,7 +84,9 @@ final class Sleeves implements WayOfJoining
     /** A bare rubber sleeve takes equal pipes, or brings the smaller one up with a bushing, or is moulded in steps. */
     private static function bridged(Coupling $coupling, PipeEnd $a, PipeEnd $b): bool
     {
-        return $a->isAsWideAs($b) || $coupling->takesBushing || $coupling->sides[0]->pipes !== $coupling->sides[1]->pipes;
+        return $a->isAsWideAs($b) ||
+            $coupling->takesBushing ||
+            $coupling->sides[0]->pipes !== $coupling->sides[1]->pipes;
     }
 
     /** @return list<array{int, int}> */
@@ -93,10 +108,24 @@ final class Sleeves implements WayOfJoining
         return $this->taken[$key][$end->girth];
     }
 
-    private static function misplaced(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): ?Refusal
-    {
-        if ($method === Method::FlexibleUnshielded && $place->ground === 'above' && $rulebook->value('joint.flexible.above') < 1) {
-            return new Refusal($method, 'above-ground', ['book' => $rulebook->name], $rulebook->source('joint.flexible.above'));
+    private static function misplaced(
+        Method $method,
+        PipeEnd $a,
+        PipeEnd $b,
+        Place $place,
+        Rulebook $rulebook,
+    ): ?Refusal {
+        if (
+            $method === Method::FlexibleUnshielded &&
+            $place->ground === 'above' &&
+            $rulebook->value('joint.flexible.above') < 1
+        ) {
+            return new Refusal(
+                $method,
+                'above-ground',
+                ['book' => $rulebook->name],
+                $rulebook->source('joint.flexible.above'),
+            );
         }
         if ($method === Method::UniversalCompression) {
             if ($place->isClosedIn()) {
@@ -110,18 +139,33 @@ final class Sleeves implements WayOfJoining
         return null;
     }
 
-    /** @param  non-empty-list<Coupling>  $fitting */
+    /** @param non-empty-list<Coupling> $fitting */
     private static function offer(Method $method, array $fitting, PipeEnd $a, PipeEnd $b): Offer
     {
-        usort($fitting, static fn (Coupling $x, Coupling $y): int => [$x->priceClass, self::slack($x, $a, $b)] <=> [$y->priceClass, self::slack($y, $a, $b)]);
+        usort(
+            $fitting,
+            static fn (Coupling $x, Coupling $y): int => [$x->priceClass, self::slack($x, $a, $b)] <=> [
+                $y->priceClass,
+                self::slack($y, $a, $b),
+            ],
+        );
         $first = array_shift($fitting);
         $bushing = $method === Method::FlexibleUnshielded && $first->takesBushing && ! $a->isAsWideAs($b);
         // Into the nut of a trap one end only is drawn back from its stop.
         $nut = $a->kind === EndKind::SlipNut || $b->kind === EndKind::SlipNut;
 
-        return new Offer($method, [$first], $a->kind === EndKind::SlipNut ? 0.0 : $first->insertionMm(), $b->kind === EndKind::SlipNut ? 0.0 : $first->insertionMm(),
-            $nut ? $first->backOffMm : $first->gapMm(), $first->lengthMm, $fitting, isSleeve: ! $nut, handicap: $bushing ? 2 : 0,
-            variant: $nut ? 'nut' : ($bushing ? 'bushing' : ''));
+        return new Offer(
+            $method,
+            [$first],
+            $a->kind === EndKind::SlipNut ? 0.0 : $first->insertionMm(),
+            $b->kind === EndKind::SlipNut ? 0.0 : $first->insertionMm(),
+            $nut ? $first->backOffMm : $first->gapMm(),
+            $first->lengthMm,
+            $fitting,
+            isSleeve: ! $nut,
+            handicap: $bushing ? 2 : 0,
+            variant: $nut ? 'nut' : ($bushing ? 'bushing' : ''),
+        );
     }
 
     /** How loosely a coupling is made for the two ends: the sum of the widths of its ranges. */
@@ -137,18 +181,43 @@ final class Sleeves implements WayOfJoining
                 $coupling = $this->parts->couplingsOf($method->value)[$index];
                 $range = $coupling->sides[1 - $side];
                 if ($coupling->size === $other->pipe->size) {
-                    return new Refusal($method, in_array($other->stuff, $range->kinds, true) ? 'range' : 'not-made-for', [
-                        'held' => $held->system->short, 'other' => $other->system->short, 'other_od_mm' => $other->outsideMm,
-                        'low_od_mm' => $range->lowMm, 'high_od_mm' => $range->highMm, 'made_for' => implode(', ', array_slice($range->names, 0, 2)).(count($range->names) > 2 ? ' and the like' : ''),
-                    ], $coupling->provenance);
+                    return new Refusal(
+                        $method,
+                        in_array($other->stuff, $range->kinds, true) ? 'range' : 'not-made-for',
+                        [
+                            'held' => $held->system->short,
+                            'other' => $other->system->short,
+                            'other_od_mm' => $other->outsideMm,
+                            'low_od_mm' => $range->lowMm,
+                            'high_od_mm' => $range->highMm,
+                            'made_for' => implode(', ', array_slice($range->names, 0, 2)).
+                                (count($range->names) > 2 ? ' and the like' : ''),
+                        ],
+                        $coupling->provenance,
+                    );
                 }
             }
         }
         $uk = $a->system->region === 'uk' || $b->system->region === 'uk';
 
         return $uk && $method !== Method::UniversalCompression
-            ? new Refusal($method, 'no-row', ['a' => $a->system->short, 'b' => $b->system->short], isNear: $method === Method::ShieldedTransition, isUnknown: true)
-            : new Refusal($method, 'no-part', ['a' => $a->system->short, 'a_od_mm' => $a->outsideMm, 'b' => $b->system->short, 'b_od_mm' => $b->outsideMm],
-                isNear: $method !== Method::UniversalCompression && $a->pipe->size === $b->pipe->size);
+            ? new Refusal(
+                $method,
+                'no-row',
+                ['a' => $a->system->short, 'b' => $b->system->short],
+                isNear: $method === Method::ShieldedTransition,
+                isUnknown: true,
+            )
+            : new Refusal(
+                $method,
+                'no-part',
+                [
+                    'a' => $a->system->short,
+                    'a_od_mm' => $a->outsideMm,
+                    'b' => $b->system->short,
+                    'b_od_mm' => $b->outsideMm,
+                ],
+                isNear: $method !== Method::UniversalCompression && $a->pipe->size === $b->pipe->size,
+            );
     }
 }

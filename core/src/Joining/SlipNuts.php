@@ -23,7 +23,11 @@ final readonly class SlipNuts implements WayOfJoining
     {
         $turned = self::isTube($b) && ! self::isTube($a);
         [$tube, $other] = $turned ? [$b, $a] : [$a, $b];
-        if (! self::isTube($tube) || $other->kind !== EndKind::SlipNut && $other->kind !== EndKind::Plain || $other->system->region !== 'us') {
+        if (
+            ! self::isTube($tube) ||
+            ($other->kind !== EndKind::SlipNut && $other->kind !== EndKind::Plain) ||
+            $other->system->region !== 'us'
+        ) {
             return Refusal::ends($method);
         }
         $result = $this->joined($tube, $other, $place, $rulebook);
@@ -40,7 +44,17 @@ final readonly class SlipNuts implements WayOfJoining
     {
         $parts = $other->kind === EndKind::SlipNut ? $this->nut($tube, $other) : $this->adapter($tube, $other);
         if ($parts === []) {
-            return new Refusal(Method::SlipJoint, 'no-part', ['a' => $tube->system->short, 'a_od_mm' => $tube->outsideMm, 'b' => $other->system->short, 'b_od_mm' => $other->outsideMm], isNear: $other->kind === EndKind::SlipNut);
+            return new Refusal(
+                Method::SlipJoint,
+                'no-part',
+                [
+                    'a' => $tube->system->short,
+                    'a_od_mm' => $tube->outsideMm,
+                    'b' => $other->system->short,
+                    'b_od_mm' => $other->outsideMm,
+                ],
+                isNear: $other->kind === EndKind::SlipNut,
+            );
         }
         if ($place->isClosedIn()) {
             return new Refusal(Method::SlipJoint, 'closed-in', [], $rulebook->source('joint.slip.panel'));
@@ -49,7 +63,15 @@ final readonly class SlipNuts implements WayOfJoining
             return new Refusal(Method::SlipJoint, 'nothing-moves');
         }
 
-        return new Offer(Method::SlipJoint, $parts, null, $other->kind === EndKind::SlipNut ? 0.0 : $other->pipe->statedDepthMm(), null, null, variant: $other->kind === EndKind::SlipNut ? 'nut' : 'adapter');
+        return new Offer(
+            Method::SlipJoint,
+            $parts,
+            null,
+            $other->kind === EndKind::SlipNut ? 0.0 : $other->pipe->statedDepthMm(),
+            null,
+            null,
+            variant: $other->kind === EndKind::SlipNut ? 'nut' : 'adapter',
+        );
     }
 
     /** @return list<Part> */
@@ -61,7 +83,9 @@ final readonly class SlipNuts implements WayOfJoining
         }
         $washer = $this->parts->part("slip-reducing-washer/{$nut->pipe->size}");
 
-        return $main !== null && $washer?->takes?->takes($tube->stuff, $tube->outsideMm) === true ? [$main, $washer] : [];
+        return $main !== null && $washer?->takes?->takes($tube->stuff, $tube->outsideMm) === true
+            ? [$main, $washer]
+            : [];
     }
 
     /** @return list<Part> */
@@ -69,6 +93,9 @@ final readonly class SlipNuts implements WayOfJoining
     {
         $adapter = $this->parts->part("trap-adapter/{$pipe->pipe->size}");
 
-        return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true && $adapter->other?->takes($tube->stuff, $tube->outsideMm) === true ? [$adapter] : [];
+        return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true &&
+            $adapter->other?->takes($tube->stuff, $tube->outsideMm) === true
+            ? [$adapter]
+            : [];
     }
 }

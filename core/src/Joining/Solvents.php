@@ -10,7 +10,8 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Straight;
 
 /**
- * Solvent cement: a pipe in a socket of its own diameter, or two pipes in a coupling. It welds only what its solvent dissolves: PVC, ABS, the one
+ * Solvent cement: a pipe in a socket of its own diameter, or two pipes in a coupling. It welds only what its solvent
+ * dissolves: PVC, ABS, the one
  * joint between them that some books allow, and the UK waste plastics, which share a cement.
  */
 final readonly class Solvents implements WayOfJoining
@@ -42,7 +43,9 @@ final readonly class Solvents implements WayOfJoining
         [$one, $other] = [$a->system->material, $b->system->material];
         $welds = self::WELDS[strcmp($one, $other) <= 0 ? "{$one}+{$other}" : "{$other}+{$one}"] ?? null;
 
-        return $method === $welds ? $this->welded($method, $a, $b, $place, $rulebook) : $this->notWelded($method, $a, $b);
+        return $method === $welds
+            ? $this->welded($method, $a, $b, $place, $rulebook)
+            : $this->notWelded($method, $a, $b);
     }
 
     private function welded(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
@@ -69,8 +72,19 @@ final readonly class Solvents implements WayOfJoining
 
         return match ($sockets) {
             0 => $this->coupled($method, $a, $b, $bridge),
-            1 => $a->kind === EndKind::SolventSocket ? $this->inSocket($method, $b, $a, $bridge)->turned() : $this->inSocket($method, $a, $b, $bridge),
-            default => new Offer($method, $bridge === null ? [] : [$bridge], $b->pipe->statedDepthMm(), $a->pipe->statedDepthMm(), 0.0, $a->pipe->statedDepthMm(), handicap: 1, variant: 'stub'),
+            1 => $a->kind === EndKind::SolventSocket
+                ? $this->inSocket($method, $b, $a, $bridge)->turned()
+                : $this->inSocket($method, $a, $b, $bridge),
+            default => new Offer(
+                $method,
+                $bridge === null ? [] : [$bridge],
+                $b->pipe->statedDepthMm(),
+                $a->pipe->statedDepthMm(),
+                0.0,
+                $a->pipe->statedDepthMm(),
+                handicap: 1,
+                variant: 'stub',
+            ),
         };
     }
 
@@ -80,40 +94,76 @@ final readonly class Solvents implements WayOfJoining
         $gap = match (true) {
             $bridge === null => 0.0,
             // The stop of the bushing stands off the stop of the socket that it sits in.
-            $bridge instanceof Straight && $depth !== null && $socket->pipe->isSocketKnown => $bridge->acrossMm + $depth - $socket->pipe->socketDepthMm,
+            $bridge instanceof Straight && $depth !== null && $socket->pipe->isSocketKnown => $bridge->acrossMm +
+                $depth -
+                $socket->pipe->socketDepthMm,
             default => null,
         };
 
-        return new Offer($method, $bridge === null ? [] : [$bridge], $depth, 0.0, $gap, $depth, handicap: $bridge === null ? 0 : 2, variant: $bridge === null ? 'socket' : 'bushing');
+        return new Offer(
+            $method,
+            $bridge === null ? [] : [$bridge],
+            $depth,
+            0.0,
+            $gap,
+            $depth,
+            handicap: $bridge === null ? 0 : 2,
+            variant: $bridge === null ? 'socket' : 'bushing',
+        );
     }
 
     private function coupled(Method $method, PipeEnd $a, PipeEnd $b, Part|Straight|null $bridge): Offer
     {
         $wide = $a->outsideMm >= $b->outsideMm ? $a : $b;
         $coupling = $wide->system->coupling($wide->pipe->size);
-        $gap = $coupling === null || ($bridge instanceof Part) ? null : $coupling->acrossMm + ($bridge->acrossMm ?? 0.0);
-        $slide = $a->pipe->statedDepthMm() === null || $coupling === null ? null : 2 * $a->pipe->statedDepthMm() + $coupling->acrossMm;
+        $gap = $coupling === null || $bridge instanceof Part ? null : $coupling->acrossMm + ($bridge->acrossMm ?? 0.0);
+        $slide =
+            $a->pipe->statedDepthMm() === null || $coupling === null
+                ? null
+                : 2 * $a->pipe->statedDepthMm() + $coupling->acrossMm;
         $both = $a->isFixed && $b->isFixed;
 
-        return new Offer($method, array_values(array_filter([$coupling, $bridge])), $a->pipe->statedDepthMm(), $b->pipe->statedDepthMm(), $gap,
-            $slide, isSleeve: true, handicap: ($bridge === null ? 1 : 3) + ($both ? 20 : 0), variant: $both ? 'slip-coupling' : ($bridge === null ? 'coupling' : 'coupling-bushing'));
+        return new Offer(
+            $method,
+            array_values(array_filter([$coupling, $bridge])),
+            $a->pipe->statedDepthMm(),
+            $b->pipe->statedDepthMm(),
+            $gap,
+            $slide,
+            isSleeve: true,
+            handicap: ($bridge === null ? 1 : 3) + ($both ? 20 : 0),
+            variant: $both ? 'slip-coupling' : ($bridge === null ? 'coupling' : 'coupling-bushing'),
+        );
     }
 
-    /** What brings two diameters of one plastic together: a bushing of the system, or the adapter between drain and sewer pipe. */
+    /**
+     * What brings two diameters of one plastic together: a bushing of the system, or the adapter between drain and
+     * sewer pipe.
+     */
     private function bridge(PipeEnd $a, PipeEnd $b): Part|Straight|null
     {
         if ($a->isAsWideAs($b)) {
             return null;
         }
         [$wide, $narrow] = $a->outsideMm > $b->outsideMm ? [$a, $b] : [$b, $a];
-        $bushing = $wide->stuff === $narrow->stuff && self::isThickWall($wide) && self::isThickWall($narrow) && ! $wide->isMeasured && ! $narrow->isMeasured
-            ? $wide->system->bushing($wide->pipe->size, $narrow->pipe->size) : null;
+        $bushing =
+            $wide->stuff === $narrow->stuff &&
+            self::isThickWall($wide) &&
+            self::isThickWall($narrow) &&
+            ! $wide->isMeasured &&
+            ! $narrow->isMeasured
+                ? $wide->system->bushing($wide->pipe->size, $narrow->pipe->size)
+                : null;
         if ($bushing !== null && $narrow->kind->isMale()) {
             return $bushing;
         }
         foreach ($this->parts->of('solvent-pvc') as $part) {
             foreach ([[$a, $b], [$b, $a]] as [$inIt, $aroundIt]) {
-                if ($inIt->kind->isMale() && $part->takes?->takes($inIt->stuff, $inIt->outsideMm) === true && $part->other?->takes($aroundIt->stuff, $aroundIt->outsideMm) === true) {
+                if (
+                    $inIt->kind->isMale() &&
+                    $part->takes?->takes($inIt->stuff, $inIt->outsideMm) === true &&
+                    $part->other?->takes($aroundIt->stuff, $aroundIt->outsideMm) === true
+                ) {
                     return $part;
                 }
             }
@@ -131,7 +181,17 @@ final readonly class Solvents implements WayOfJoining
     {
         [$wide, $narrow] = $a->outsideMm > $b->outsideMm ? [$a, $b] : [$b, $a];
 
-        return new Refusal($method, 'diameter', ['wide' => $wide->system->short, 'wide_od_mm' => $wide->outsideMm, 'narrow' => $narrow->system->short, 'narrow_od_mm' => $narrow->outsideMm], $narrow->pipe->provenance);
+        return new Refusal(
+            $method,
+            'diameter',
+            [
+                'wide' => $wide->system->short,
+                'wide_od_mm' => $wide->outsideMm,
+                'narrow' => $narrow->system->short,
+                'narrow_od_mm' => $narrow->outsideMm,
+            ],
+            $narrow->pipe->provenance,
+        );
     }
 
     private static function transitionRefused(Method $method, Place $place, Rulebook $rulebook): ?Refusal
@@ -143,7 +203,9 @@ final readonly class Solvents implements WayOfJoining
             default => 'transition-never',
         };
 
-        return $reason === null ? null : new Refusal($method, $reason, ['book' => $rulebook->name], $rulebook->source('joint.transition-cement'));
+        return $reason === null
+            ? null
+            : new Refusal($method, $reason, ['book' => $rulebook->name], $rulebook->source('joint.transition-cement'));
     }
 
     private function notWelded(Method $method, PipeEnd $a, PipeEnd $b): Refusal
@@ -153,11 +215,22 @@ final readonly class Solvents implements WayOfJoining
         if ($a->system->material === 'pp' || $b->system->material === 'pp') {
             $end = $a->system->material === 'pp' ? $a : $b;
 
-            return new Refusal($method, 'does-not-dissolve', ['pipe' => $end->system->short], $end->pipe->provenance, isNear: $method === Method::SolventUkWaste);
+            return new Refusal(
+                $method,
+                'does-not-dissolve',
+                ['pipe' => $end->system->short],
+                $end->pipe->provenance,
+                isNear: $method === Method::SolventUkWaste,
+            );
         }
 
         return $plasticA && $plasticB
-            ? new Refusal($method, 'wrong-cement', ['a' => $a->system->short, 'b' => $b->system->short], isNear: $a->system->material !== $b->system->material && $method !== Method::SolventUkWaste)
+            ? new Refusal(
+                $method,
+                'wrong-cement',
+                ['a' => $a->system->short, 'b' => $b->system->short],
+                isNear: $a->system->material !== $b->system->material && $method !== Method::SolventUkWaste,
+            )
             : new Refusal($method, 'no-plastic', ['pipe' => ($plasticA ? $b : $a)->system->short], isNear: false);
     }
 }

@@ -14,9 +14,12 @@ use FallBend\Core\Job\Run;
 /**
  * Puts a run together from the outlet on, leg after leg, and keeps count of where it has got to.
  *
- * Names of places, which the marks hang on: a turn belongs to the leg that it leads into. With `l` that leg: joints `l.bi` (pipe into the bushing),
- * `l.in`, `l.mid1`, `l.mid2`, `l.out`, `l.bo`; fittings `l.a`, `l.b` and the bushings `l.bi`, `l.bo`; pieces `l.1`, `l.2` … and `l.p` between a pair;
- * couplings along the leg `l.c1` … Past a branch fitting on the leg, which is named after the run that meets it, all that follows is named after it:
+ * Names of places, which the marks hang on: a turn belongs to the leg that it leads into. With `l` that leg: joints
+ * `l.bi` (pipe into the bushing),
+ * `l.in`, `l.mid1`, `l.mid2`, `l.out`, `l.bo`; fittings `l.a`, `l.b` and the bushings `l.bi`, `l.bo`; pieces `l.1`,
+ * `l.2` … and `l.p` between a pair;
+ * couplings along the leg `l.c1` … Past a branch fitting on the leg, which is named after the run that meets it, all
+ * that follows is named after it:
  * of run `r`: fitting `l.at-r`, joints `l.at-r.in`, `l.at-r.out`, pieces `l.at-r.1` …
  */
 final class Assembly
@@ -36,8 +39,12 @@ final class Assembly
     /**
      * @param list<LegLine> $lines
      */
-    private function __construct(private readonly Run $run, private readonly PipeSystem $system, private readonly array $lines, private readonly Site $site)
-    {
+    private function __construct(
+        private readonly Run $run,
+        private readonly PipeSystem $system,
+        private readonly array $lines,
+        private readonly Site $site,
+    ) {
         $this->at = new Vec3(0.0, 0.0, 0.0);
         $this->parts = new Parts($system);
     }
@@ -48,8 +55,14 @@ final class Assembly
      * @param list<LegLine> $lines
      * @param list<Turn> $turns the turn into the second leg, the third …
      */
-    public static function of(Run $said, Run $run, PipeSystem $system, array $lines, array $turns, Site $site): RunLayout
-    {
+    public static function of(
+        Run $said,
+        Run $run,
+        PipeSystem $system,
+        array $lines,
+        array $turns,
+        Site $site,
+    ): RunLayout {
         $assembly = new self($run, $system, $lines, $site);
         foreach ($lines as $i => $line) {
             $assembly->leg($line, $turns[$i - 1] ?? null, $turns[$i] ?? null);
@@ -59,14 +72,33 @@ final class Assembly
         }
         [$marked, $pieces, $joints] = $assembly->parts->marked($said);
 
-        return new RunLayout($marked, $system, $assembly->legs, $assembly->parts->fittings, $pieces, $joints, $assembly->at, $assembly->tapeMm, $assembly->parts->sequence, $site);
+        return new RunLayout(
+            $marked,
+            $system,
+            $assembly->legs,
+            $assembly->parts->fittings,
+            $pieces,
+            $joints,
+            $assembly->at,
+            $assembly->tapeMm,
+            $assembly->parts->sequence,
+            $site,
+        );
     }
 
     private function leg(LegLine $line, ?Turn $turn, ?Turn $next): void
     {
         $isLast = $line->number === count($this->run->legs);
-        $out = $turn === null ? $this->endTakeMm($this->run->outlet->kind, $line->size, $this->site->outlet, $this->site->outletSeat) : $turn->takeOutMm();
-        $in = $next === null ? ($isLast ? $this->endTakeMm($this->run->tieIn->kind, $line->size, $this->site->tieIn, $this->site->tieInSeat) : 0.0) : $next->takeInMm();
+        $out =
+            $turn === null
+                ? $this->endTakeMm($this->run->outlet->kind, $line->size, $this->site->outlet, $this->site->outletSeat)
+                : $turn->takeOutMm();
+        $in =
+            $next === null
+                ? ($isLast
+                    ? $this->endTakeMm($this->run->tieIn->kind, $line->size, $this->site->tieIn, $this->site->tieInSeat)
+                    : 0.0)
+                : $next->takeInMm();
         $given = $line->leg->length?->toMm();
         $centre = ($given === null || $line->leg->isToStop ? $out + $in : 0.0) + ($given ?? 0.0);
         if ($turn === null) {
@@ -74,8 +106,18 @@ final class Assembly
         }
         $first = $this->parts->countPieces();
         $spans = $line->leg->isClose ? [] : $this->spans($line, $out, $centre - $in, $turn, $next);
-        $this->legs[] = new LegLaid($line, $this->at, $centre, $centre - $out - $in, 2 * $this->system->pipe($line->size)->socketDepthMm,
-            $this->closeMm($out, $next), $this->parts->pieceKeys($first), $this->tapeMm, $turn, $spans);
+        $this->legs[] = new LegLaid(
+            $line,
+            $this->at,
+            $centre,
+            $centre - $out - $in,
+            2 * $this->system->pipe($line->size)->socketDepthMm,
+            $this->closeMm($out, $next),
+            $this->parts->pieceKeys($first),
+            $this->tapeMm,
+            $turn,
+            $spans,
+        );
         $this->at = $this->along($line, $centre);
         $this->tapeMm += $centre;
         if ($isLast) {
@@ -93,7 +135,13 @@ final class Assembly
     private function spans(LegLine $line, float $from, float $to, ?Turn $turn, ?Turn $next): array
     {
         $id = $line->leg->id;
-        [$prefix, $known, $spans] = [$id, $turn === null ? $this->isEndKnown($this->site->outlet, $this->site->outletSeat, $this->run->outlet->kind) : $turn->isKnown(false), []];
+        [$prefix, $known, $spans] = [
+            $id,
+            $turn === null
+                ? $this->isEndKnown($this->site->outlet, $this->site->outletSeat, $this->run->outlet->kind)
+                : $turn->isKnown(false),
+            [],
+        ];
         $joint = match (true) {
             $turn === null => 'outlet',
             $turn->bushingOut !== null => "{$id}.bo",
@@ -106,14 +154,30 @@ final class Assembly
             $key = "{$id}.at-{$junction->key()}";
             $stop = $junction->atMm - $junction->takeInMm();
             $spans[] = $stop - $from;
-            $this->pipes($line, $prefix, $from, $stop - $from, [$joint, "{$key}.in"], $known && $junction->isKnown(true));
+            $this->pipes(
+                $line,
+                $prefix,
+                $from,
+                $stop - $from,
+                [$joint, "{$key}.in"],
+                $known && $junction->isKnown(true),
+            );
             $this->junction($line, $junction, $key);
-            [$from, $joint, $prefix, $known] = [$junction->atMm + $junction->takeOutMm(), "{$key}.out", $key, $junction->isKnown(false)];
+            [$from, $joint, $prefix, $known] = [
+                $junction->atMm + $junction->takeOutMm(),
+                "{$key}.out",
+                $key,
+                $junction->isKnown(false),
+            ];
         }
         // Where the next leg was not understood, nobody knows yet what this one ends in.
         $isNextKnown = match (true) {
             $next !== null => $next->isKnown(),
-            $line->number === count($this->run->legs) => $this->isEndKnown($this->site->tieIn, $this->site->tieInSeat, $this->run->tieIn->kind),
+            $line->number === count($this->run->legs) => $this->isEndKnown(
+                $this->site->tieIn,
+                $this->site->tieInSeat,
+                $this->run->tieIn->kind,
+            ),
             default => false,
         };
         $this->pipes($line, $prefix, $from, $to - $from, [$joint, $this->entry($line, $next)], $known && $isNextKnown);
@@ -127,9 +191,28 @@ final class Assembly
         if ($branch === null || $junction->atMm === null) {
             return;
         }
-        $this->parts->joint("{$key}.in", $line, $key, $branch->size, $this->along($line, $junction->atMm - $junction->takeInMm()), $this->tapeMm + $junction->atMm - $junction->takeInMm());
-        $this->parts->fitting(new Fitting($key, $line->number, $branch, $this->along($line, $junction->atMm), $line->direction, $line->direction,
-            $junction->takeInMm(), $junction->takeOutMm(), $junction->strainDeg, junction: $junction));
+        $this->parts->joint(
+            "{$key}.in",
+            $line,
+            $key,
+            $branch->size,
+            $this->along($line, $junction->atMm - $junction->takeInMm()),
+            $this->tapeMm + $junction->atMm - $junction->takeInMm(),
+        );
+        $this->parts->fitting(
+            new Fitting(
+                $key,
+                $line->number,
+                $branch,
+                $this->along($line, $junction->atMm),
+                $line->direction,
+                $line->direction,
+                $junction->takeInMm(),
+                $junction->takeOutMm(),
+                $junction->strainDeg,
+                junction: $junction,
+            ),
+        );
         $out = $junction->atMm + $junction->takeOutMm();
         $this->parts->joint("{$key}.out", $line, $key, $branch->size, $this->along($line, $out), $this->tapeMm + $out);
     }
@@ -148,19 +231,55 @@ final class Assembly
         $pipe = $this->system->pipe($line->size);
         $coupling = $this->system->coupling($line->size);
         $stop = $coupling->acrossMm ?? 0.0;
-        $cuts = $coupling === null || $pipe->stickMm() === null ? [$spanMm] : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
+        $cuts =
+            $coupling === null || $pipe->stickMm() === null
+                ? [$spanMm]
+                : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
         $joint = $joints[0];
         foreach ($cuts as $n => $cut) {
             $isLast = $n === count($cuts) - 1;
             $key = "{$prefix}.c".($n + 1);
-            $this->parts->piece("{$prefix}.".($n + 1), $line, $line->size, $cut, $this->along($line, $reach), $line->direction,
-                [$joint, $isLast ? $joints[1] : "{$key}.in"], isCutKnown: $known || $cut === $pipe->stickMm());
+            $this->parts->piece(
+                "{$prefix}.".($n + 1),
+                $line,
+                $line->size,
+                $cut,
+                $this->along($line, $reach),
+                $line->direction,
+                [$joint, $isLast ? $joints[1] : "{$key}.in"],
+                isCutKnown: $known || $cut === $pipe->stickMm(),
+            );
             $reach += $cut;
             if (! $isLast && $coupling !== null) {
-                $this->parts->joint("{$key}.in", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
-                $this->parts->fitting(new Fitting($key, $line->number, $coupling, $this->along($line, $reach + $stop / 2), $line->direction, $line->direction, $stop / 2, $stop / 2));
+                $this->parts->joint(
+                    "{$key}.in",
+                    $line,
+                    $key,
+                    $line->size,
+                    $this->along($line, $reach),
+                    $this->tapeMm + $reach,
+                );
+                $this->parts->fitting(
+                    new Fitting(
+                        $key,
+                        $line->number,
+                        $coupling,
+                        $this->along($line, $reach + $stop / 2),
+                        $line->direction,
+                        $line->direction,
+                        $stop / 2,
+                        $stop / 2,
+                    ),
+                );
                 $reach += $stop;
-                $this->parts->joint("{$key}.out", $line, $key, $line->size, $this->along($line, $reach), $this->tapeMm + $reach);
+                $this->parts->joint(
+                    "{$key}.out",
+                    $line,
+                    $key,
+                    $line->size,
+                    $this->along($line, $reach),
+                    $this->tapeMm + $reach,
+                );
                 $joint = "{$key}.out";
             }
         }
@@ -169,7 +288,18 @@ final class Assembly
     private function outlet(LegLine $line, float $outMm): void
     {
         if ($this->site->outletSeat?->bushing !== null) {
-            $this->parts->fitting(new Fitting('outlet', $line->number, $this->site->outletSeat->bushing, $this->along($line, $outMm), $line->direction, $line->direction, 0.0, 0.0));
+            $this->parts->fitting(
+                new Fitting(
+                    'outlet',
+                    $line->number,
+                    $this->site->outletSeat->bushing,
+                    $this->along($line, $outMm),
+                    $line->direction,
+                    $line->direction,
+                    0.0,
+                    0.0,
+                ),
+            );
         }
         $part = match ($this->run->outlet->kind) {
             'trap-adapter' => $this->system->trapAdapters["trap-adapter/{$line->size}"] ?? null,
@@ -180,20 +310,67 @@ final class Assembly
             if ($part->pattern === 'coupling') {
                 $this->parts->joint('outlet.in', $line, 'outlet', $line->size, $this->at, 0.0);
             }
-            $this->parts->fitting(new Fitting('outlet', $line->number, $part, $this->along($line, $outMm / 2), $line->direction, $line->direction, $outMm / 2, $outMm / 2));
+            $this->parts->fitting(
+                new Fitting(
+                    'outlet',
+                    $line->number,
+                    $part,
+                    $this->along($line, $outMm / 2),
+                    $line->direction,
+                    $line->direction,
+                    $outMm / 2,
+                    $outMm / 2,
+                ),
+            );
         }
-        $this->parts->joint('outlet', $line, $part === null ? null : 'outlet', $line->size, $this->along($line, $outMm), $outMm);
+        $this->parts->joint(
+            'outlet',
+            $line,
+            $part === null ? null : 'outlet',
+            $line->size,
+            $this->along($line, $outMm),
+            $outMm,
+        );
     }
 
     private function tieIn(LegLine $line, float $inMm): void
     {
         if ($this->site->tieInSeat?->bushing !== null) {
-            $this->parts->fitting(new Fitting('tie-in', $line->number, $this->site->tieInSeat->bushing, $this->along($line, -$inMm), $line->direction, $line->direction, 0.0, 0.0));
+            $this->parts->fitting(
+                new Fitting(
+                    'tie-in',
+                    $line->number,
+                    $this->site->tieInSeat->bushing,
+                    $this->along($line, -$inMm),
+                    $line->direction,
+                    $line->direction,
+                    0.0,
+                    0.0,
+                ),
+            );
         }
         $coupling = $this->run->tieIn->kind === 'plain' ? $this->system->coupling($line->size) : null;
-        $this->parts->joint('tie-in', $line, $coupling === null ? null : 'tie-in', $line->size, $this->along($line, -$inMm), $this->tapeMm - $inMm);
+        $this->parts->joint(
+            'tie-in',
+            $line,
+            $coupling === null ? null : 'tie-in',
+            $line->size,
+            $this->along($line, -$inMm),
+            $this->tapeMm - $inMm,
+        );
         if ($coupling !== null) {
-            $this->parts->fitting(new Fitting('tie-in', $line->number, $coupling, $this->along($line, -$inMm / 2), $line->direction, $line->direction, $inMm / 2, $inMm / 2));
+            $this->parts->fitting(
+                new Fitting(
+                    'tie-in',
+                    $line->number,
+                    $coupling,
+                    $this->along($line, -$inMm / 2),
+                    $line->direction,
+                    $line->direction,
+                    $inMm / 2,
+                    $inMm / 2,
+                ),
+            );
             $this->parts->joint('tie-in.out', $line, 'tie-in', $line->size, $this->at, $this->tapeMm);
         }
     }
@@ -204,36 +381,112 @@ final class Assembly
         $size = $this->turnSize($turn, $before, $after);
         $stop = $this->at->minus($before->direction->times($turn->takeInMm()));
         if ($turn->bushingIn !== null) {
-            $this->parts->joint("{$id}.bi", $after, "{$id}.bi", $before->size, $stop, $this->tapeMm - $turn->takeInMm());
+            $this->parts->joint(
+                "{$id}.bi",
+                $after,
+                "{$id}.bi",
+                $before->size,
+                $stop,
+                $this->tapeMm - $turn->takeInMm(),
+            );
             $seat = $stop->plus($before->direction->times($turn->bushingIn->acrossMm));
-            $this->parts->fitting(new Fitting("{$id}.bi", $after->number, $turn->bushingIn, $seat, $before->direction, $before->direction, $turn->bushingIn->acrossMm, 0.0));
+            $this->parts->fitting(
+                new Fitting(
+                    "{$id}.bi",
+                    $after->number,
+                    $turn->bushingIn,
+                    $seat,
+                    $before->direction,
+                    $before->direction,
+                    $turn->bushingIn->acrossMm,
+                    0.0,
+                ),
+            );
             $stop = $seat;
         }
         if (! $before->leg->isClose) {
-            $this->parts->joint("{$id}.in", $after, "{$id}.a", $size, $stop, $this->tapeMm - $turn->takeInMm() + ($turn->bushingIn->acrossMm ?? 0.0), $turn->strainDeg);
+            $this->parts->joint(
+                "{$id}.in",
+                $after,
+                "{$id}.a",
+                $size,
+                $stop,
+                $this->tapeMm - $turn->takeInMm() + ($turn->bushingIn->acrossMm ?? 0.0),
+                $turn->strainDeg,
+            );
         }
-        count($turn->bends) === 2 ? $this->pair($turn, $turn->bends[0], $turn->bends[1], $before, $after) : $this->single($turn, $before, $after);
+        count($turn->bends) === 2
+            ? $this->pair($turn, $turn->bends[0], $turn->bends[1], $before, $after)
+            : $this->single($turn, $before, $after);
         $out = $turn->takeOutMm() - ($turn->bushingOut->acrossMm ?? 0.0);
         $stop = $this->at->plus($after->direction->times($out));
-        $this->parts->joint("{$id}.out", $after, count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a", $turn->junction->branch->size ?? $size, $stop, $this->tapeMm + $out, $turn->strainDeg);
+        $this->parts->joint(
+            "{$id}.out",
+            $after,
+            count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a",
+            $turn->junction->branch->size ?? $size,
+            $stop,
+            $this->tapeMm + $out,
+            $turn->strainDeg,
+        );
         if ($turn->bushingOut !== null) {
-            $this->parts->fitting(new Fitting("{$id}.bo", $after->number, $turn->bushingOut, $stop, $after->direction, $after->direction, 0.0, $turn->bushingOut->acrossMm));
+            $this->parts->fitting(
+                new Fitting(
+                    "{$id}.bo",
+                    $after->number,
+                    $turn->bushingOut,
+                    $stop,
+                    $after->direction,
+                    $after->direction,
+                    0.0,
+                    $turn->bushingOut->acrossMm,
+                ),
+            );
             $out += $turn->bushingOut->acrossMm;
-            $this->parts->joint("{$id}.bo", $after, "{$id}.bo", $after->size, $this->at->plus($after->direction->times($out)), $this->tapeMm + $out);
+            $this->parts->joint(
+                "{$id}.bo",
+                $after,
+                "{$id}.bo",
+                $after->size,
+                $this->at->plus($after->direction->times($out)),
+                $this->tapeMm + $out,
+            );
         }
     }
 
     private function single(Turn $turn, LegLine $before, LegLine $after): void
     {
-        $part = $turn->bends[0] ?? $turn->junction->branch ?? $turn->coupling;
+        $part = $turn->bends[0] ?? ($turn->junction->branch ?? $turn->coupling);
         if ($part === null) {
             return;
         }
         $own = $turn->takeInMm() - ($turn->bushingIn->acrossMm ?? 0.0);
         if ($part instanceof Bend) {
-            $this->bend("{$after->leg->id}.a", $after, $part, $before->direction, $after->direction, $own, $turn->strainDeg, $turn->stands);
+            $this->bend(
+                "{$after->leg->id}.a",
+                $after,
+                $part,
+                $before->direction,
+                $after->direction,
+                $own,
+                $turn->strainDeg,
+                $turn->stands,
+            );
         } else {
-            $this->parts->fitting(new Fitting("{$after->leg->id}.a", $after->number, $part, $this->at, $before->direction, $after->direction, $own, $turn->takeOutMm(), $turn->strainDeg, junction: $turn->junction));
+            $this->parts->fitting(
+                new Fitting(
+                    "{$after->leg->id}.a",
+                    $after->number,
+                    $part,
+                    $this->at,
+                    $before->direction,
+                    $after->direction,
+                    $own,
+                    $turn->takeOutMm(),
+                    $turn->strainDeg,
+                    junction: $turn->junction,
+                ),
+            );
             $this->beforeLastBend = $part instanceof Branch ? $before->direction : $this->beforeLastBend;
         }
     }
@@ -242,32 +495,102 @@ final class Assembly
     {
         $between = $turn->between ?? $after->direction;
         $id = $after->leg->id;
-        $this->bend("{$id}.a", $after, $first, $before->direction, $between, $turn->takeInMm() - ($turn->bushingIn->acrossMm ?? 0.0), $turn->strainDeg, $turn->stands);
+        $this->bend(
+            "{$id}.a",
+            $after,
+            $first,
+            $before->direction,
+            $between,
+            $turn->takeInMm() - ($turn->bushingIn->acrossMm ?? 0.0),
+            $turn->strainDeg,
+            $turn->stands,
+        );
         $stop = $this->at->plus($between->times($first->takeOffMm));
-        $this->parts->joint("{$id}.mid1", $after, "{$id}.a", $first->size, $stop, $this->tapeMm + $first->takeOffMm, $turn->strainDeg);
+        $this->parts->joint(
+            "{$id}.mid1",
+            $after,
+            "{$id}.a",
+            $first->size,
+            $stop,
+            $this->tapeMm + $first->takeOffMm,
+            $turn->strainDeg,
+        );
         $into = $turn->isBetweenClose ? $second->spigotMm ?? $second->takeOffMm : $second->takeOffMm;
         if (! $turn->isBetweenClose) {
             $cut = $turn->betweenMm - $first->takeOffMm - $into;
-            $this->parts->piece("{$id}.p", $after, $first->size, $cut, $stop, $between, ["{$id}.mid1", "{$id}.mid2"], true, $turn->isKnown());
+            $this->parts->piece(
+                "{$id}.p",
+                $after,
+                $first->size,
+                $cut,
+                $stop,
+                $between,
+                ["{$id}.mid1", "{$id}.mid2"],
+                true,
+                $turn->isKnown(),
+            );
             $reach = $turn->betweenMm - $into;
-            $this->parts->joint("{$id}.mid2", $after, "{$id}.b", $second->size, $this->at->plus($between->times($reach)), $this->tapeMm + $reach, $turn->strainDeg);
+            $this->parts->joint(
+                "{$id}.mid2",
+                $after,
+                "{$id}.b",
+                $second->size,
+                $this->at->plus($between->times($reach)),
+                $this->tapeMm + $reach,
+                $turn->strainDeg,
+            );
         }
         $this->at = $this->at->plus($between->times($turn->betweenMm));
         $this->tapeMm += $turn->betweenMm;
-        $this->bend("{$id}.b", $after, $second, $between, $after->direction, $into, $turn->strainDeg, $turn->isBetweenClose);
+        $this->bend(
+            "{$id}.b",
+            $after,
+            $second,
+            $between,
+            $after->direction,
+            $into,
+            $turn->strainDeg,
+            $turn->isBetweenClose,
+        );
     }
 
-    private function bend(string $key, LegLine $after, Bend $bend, Vec3 $in, Vec3 $out, float $intoMm, float $strainDeg, bool $stands): void
-    {
+    private function bend(
+        string $key,
+        LegLine $after,
+        Bend $bend,
+        Vec3 $in,
+        Vec3 $out,
+        float $intoMm,
+        float $strainDeg,
+        bool $stands,
+    ): void {
         $roll = Roll::between($this->beforeLastBend, $in, $out);
         $mark = Roll::markMm($roll, $this->system->pipe($bend->size)->outsideMm);
-        $this->parts->fitting(new Fitting($key, $after->number, $bend, $this->at, $in, $out, $intoMm, $bend->takeOffMm, $strainDeg, $roll, $mark, $stands));
+        $this->parts->fitting(
+            new Fitting(
+                $key,
+                $after->number,
+                $bend,
+                $this->at,
+                $in,
+                $out,
+                $intoMm,
+                $bend->takeOffMm,
+                $strainDeg,
+                $roll,
+                $mark,
+                $stands,
+            ),
+        );
         $this->beforeLastBend = $in;
     }
 
     private function turnSize(Turn $turn, LegLine $before, LegLine $after): string
     {
-        return $turn->bends[0]->size ?? $turn->junction->branch->branchSize ?? $turn->coupling->size ?? ($this->system->isLarger($after->size, $before->size) ? $after->size : $before->size);
+        return $turn->bends[0]->size ??
+            ($turn->junction->branch->branchSize ??
+                ($turn->coupling->size ??
+                    ($this->system->isLarger($after->size, $before->size) ? $after->size : $before->size)));
     }
 
     /** The joint at which the pipe of a leg ends. */
@@ -281,8 +604,10 @@ final class Assembly
     }
 
     /**
-     * From the end's own face to the end of the pipe: nothing for a socket that is measured to its stop, the width of the stop for a coupling on a
-     * cut face, less than nothing where the pipe goes into a standing one; in a branch fitting of another run, from its centre.
+     * From the end's own face to the end of the pipe: nothing for a socket that is measured to its stop, the width of
+     * the stop for a coupling on a
+     * cut face, less than nothing where the pipe goes into a standing one; in a branch fitting of another run, from its
+     * centre.
      */
     private function endTakeMm(string $kind, string $size, ?EndJoint $joint, ?Seat $seat): float
     {
@@ -310,7 +635,11 @@ final class Assembly
 
     private function isEndKnown(?EndJoint $joint, ?Seat $seat, string $kind): bool
     {
-        return $seat !== null ? $seat->isKnown : ! in_array($kind, ['standing', 'branch', 'run'], true) || $joint?->reachMm() !== null || ($kind === 'run' && $joint === null);
+        return $seat !== null
+            ? $seat->isKnown
+            : ! in_array($kind, ['standing', 'branch', 'run'], true) ||
+                    $joint?->reachMm() !== null ||
+                    ($kind === 'run' && $joint === null);
     }
 
     private function along(LegLine $line, float $mm): Vec3

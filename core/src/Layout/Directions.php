@@ -8,7 +8,9 @@ use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Job\Way;
 
-/** Finds the direction of every leg of a run, from its way, its fall or its drop, up to the first leg that was not read. */
+/**
+ * Finds the direction of every leg of a run, from its way, its fall or its drop, up to the first leg that was not read.
+ */
 final class Directions
 {
     /**
@@ -37,7 +39,9 @@ final class Directions
             $leg->way === Way::Down => $leg->turnDeg ?? 90.0,
             $leg->way === Way::Up => -($leg->turnDeg ?? 90.0),
             // A drop is said over the length that is said.
-            $leg->drop !== null && $leg->length !== null => rad2deg(asin(max(-1.0, min(1.0, $leg->drop->nanometres / $leg->length->nanometres)))),
+            $leg->drop !== null && $leg->length !== null => rad2deg(
+                asin(max(-1.0, min(1.0, $leg->drop->nanometres / $leg->length->nanometres))),
+            ),
             $leg->fallMmPerM !== null => rad2deg(atan($leg->fallMmPerM / 1000)),
             $leg->way === Way::On && $before !== null => $before,
             default => rad2deg(atan($fallMmPerM / 1000)),

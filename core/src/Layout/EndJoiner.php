@@ -28,8 +28,14 @@ final readonly class EndJoiner
     }
 
     /** Takes an end of a run and the size of the pipe there; gives null where the end does not meet a standing pipe. */
-    public function joint(End $end, Job $job, PipeSystem $system, string $size, Place $place, Rulebook $rulebook): ?EndJoint
-    {
+    public function joint(
+        End $end,
+        Job $job,
+        PipeSystem $system,
+        string $size,
+        Place $place,
+        Rulebook $rulebook,
+    ): ?EndJoint {
         $pipe = $job->standingPipe($end->standing);
         if ($end->kind !== 'standing' || $pipe === null) {
             return null;
@@ -51,20 +57,51 @@ final readonly class EndJoiner
      * @param PipeSystem $other of what it meets
      * @param PipeSystem $ours of the run
      */
-    public function ofRun(End $end, string $name, PipeSystem $other, string $otherSize, EndKind $kind, PipeSystem $ours, string $size, Place $place, Rulebook $rulebook): EndJoint
-    {
+    public function ofRun(
+        End $end,
+        string $name,
+        PipeSystem $other,
+        string $otherSize,
+        EndKind $kind,
+        PipeSystem $ours,
+        string $size,
+        Place $place,
+        Rulebook $rulebook,
+    ): EndJoint {
         $a = PipeEnd::of($ours, $size, EndKind::Plain);
         $b = PipeEnd::of($other, $otherSize, $kind);
         $decision = $this->decided($end, $a, $b, $place, $rulebook);
         $offer = $decision->offers[0] ?? null;
 
-        return new EndJoint($end, new StandingPipe('', $name, $other->key, $otherSize, $kind->value, null, false, 'told', [], '', '', null, ''), $a, $b, $decision, $offer);
+        return new EndJoint(
+            $end,
+            new StandingPipe(
+                '',
+                $name,
+                $other->key,
+                $otherSize,
+                $kind->value,
+                null,
+                false,
+                'told',
+                [],
+                '',
+                '',
+                null,
+                '',
+            ),
+            $a,
+            $b,
+            $decision,
+            $offer,
+        );
     }
 
     /** Where somebody chose a method, no other is looked at. */
     private function decided(End $end, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {
-        return $end->method === null ? $this->decision->between($a, $b, $place, $rulebook)
+        return $end->method === null
+            ? $this->decision->between($a, $b, $place, $rulebook)
             : $this->decision->chosen(Method::from($end->method), $a, $b, $place, $rulebook);
     }
 
@@ -99,13 +136,26 @@ final readonly class EndJoiner
         }
 
         return isset($end['system'], $end['size'], $end['end'])
-            ? PipeEnd::of($this->catalogue->system($end['system']), $end['size'], EndKind::from($end['end']), $end['od_mm'] ?? null, $end['fixed'] ?? false)
+            ? PipeEnd::of(
+                $this->catalogue->system($end['system']),
+                $end['size'],
+                EndKind::from($end['end']),
+                $end['od_mm'] ?? null,
+                $end['fixed'] ?? false,
+            )
             : null;
     }
 
     private function standingEnd(StandingPipe $pipe): ?PipeEnd
     {
-        return $pipe->system === null || $pipe->size === null ? null
-            : PipeEnd::of($this->catalogue->system($pipe->system), $pipe->size, EndKind::from($pipe->end), $pipe->outsideMm, $pipe->isFixed);
+        return $pipe->system === null || $pipe->size === null
+            ? null
+            : PipeEnd::of(
+                $this->catalogue->system($pipe->system),
+                $pipe->size,
+                EndKind::from($pipe->end),
+                $pipe->outsideMm,
+                $pipe->isFixed,
+            );
     }
 }

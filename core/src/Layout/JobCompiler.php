@@ -12,7 +12,8 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Joining\EndKind;
 
 /**
- * Compiles all runs of a job: finds where they meet, chooses the branch fittings, lays every run out with what meets it, and places the frames.
+ * Compiles all runs of a job: finds where they meet, chooses the branch fittings, lays every run out with what meets
+ * it, and places the frames.
  * The time grows in proportion to the number of legs and sticks.
  */
 final class JobCompiler
@@ -24,7 +25,10 @@ final class JobCompiler
     /** @var array<string, list<Junction>> by id of the run that they stand in */
     private array $junctions = [];
 
-    /** @var array<string, array<string, Junction>> by id of the run that meets another, and the side that it meets it with */
+    /**
+     * @var array<string, array<string, Junction>> by id of the run that meets another, and the side that it meets it
+     *     with
+     */
     private array $meets = [];
 
     /** @var array<string, list<LegLine>> by id of run */
@@ -33,9 +37,12 @@ final class JobCompiler
     /** @var array<string, Run> by id */
     private array $runs = [];
 
-    /** @param  Catalogue  $catalogue  with the job's own numbers over it */
-    public function __construct(private readonly Catalogue $catalogue, private readonly Rulebook $rulebook, private readonly Job $job)
-    {
+    /** @param Catalogue $catalogue with the job's own numbers over it */
+    public function __construct(
+        private readonly Catalogue $catalogue,
+        private readonly Rulebook $rulebook,
+        private readonly Job $job,
+    ) {
         $this->compiler = new RunCompiler($catalogue);
         $this->joiner = new EndJoiner($catalogue);
         foreach ($job->runs as $run) {
@@ -51,7 +58,14 @@ final class JobCompiler
         $frames = (new Placement($layouts))->placed();
         $marked = array_values(array_map(static fn (RunLayout $layout): Run => $layout->run, $layouts));
 
-        return new JobLayout($this->job->withRuns($marked), $layouts, $frames->offsets, $frames->frames, $frames->missesMm, $frames->loops);
+        return new JobLayout(
+            $this->job->withRuns($marked),
+            $layouts,
+            $frames->offsets,
+            $frames->frames,
+            $frames->missesMm,
+            $frames->loops,
+        );
     }
 
     /** Lays out one run of the job, or what would stand in its place: the same with another end. */
@@ -100,10 +114,28 @@ final class JobCompiler
         $isCloset = $run->outlet->fixture?->kind === 'water-closet';
         if ($run->tieIn->branch !== null && count($lines) === count($run->legs) && $lines !== []) {
             $last = $lines[count($lines) - 1];
-            $taps[] = new Tap($run->id, 'tie-in', $run->tieIn->branch, $run->rises() ? $last->direction->times(-1.0) : $last->direction, $last->size, $run->system, $run->use === 'vent', $isCloset);
+            $taps[] = new Tap(
+                $run->id,
+                'tie-in',
+                $run->tieIn->branch,
+                $run->rises() ? $last->direction->times(-1.0) : $last->direction,
+                $last->size,
+                $run->system,
+                $run->use === 'vent',
+                $isCloset,
+            );
         }
         if ($run->outlet->branch !== null && $lines !== []) {
-            $taps[] = new Tap($run->id, 'outlet', $run->outlet->branch, $lines[0]->direction->times(-1.0), $lines[0]->size, $run->system, true, false);
+            $taps[] = new Tap(
+                $run->id,
+                'outlet',
+                $run->outlet->branch,
+                $lines[0]->direction->times(-1.0),
+                $lines[0]->size,
+                $run->system,
+                true,
+                false,
+            );
         }
 
         return $taps;
@@ -115,7 +147,11 @@ final class JobCompiler
      */
     private function junctionsOf(Run $run, array $taps): array
     {
-        $finder = new JunctionFinder($this->catalogue->system($run->system), $this->rulebook, $this->catalogue->assumption('joint-play')->value);
+        $finder = new JunctionFinder(
+            $this->catalogue->system($run->system),
+            $this->rulebook,
+            $this->catalogue->assumption('joint-play')->value,
+        );
         $places = [];
         foreach ($taps as $tap) {
             // Within a millimetre of each other two branches stand in one fitting.
@@ -134,8 +170,23 @@ final class JobCompiler
             $line = $this->lines[$run->id][$i];
             $junction = $finder->find($at, $line, $this->lines[$run->id][$i - 1] ?? null, $run);
             $length = $line->leg->length?->toMm();
-            $junctions[] = $junction->atMm !== null && $length !== null && $junction->atMm > $length + ($line->leg->isToStop ? 500.0 : 0.0)
-                ? new Junction($junction->leg, $junction->atMm, $junction->taps, null, JunctionTrouble::OffLeg, $junction->flow, $junction->orientation, $junction->angleDeg, 0.0, $junction->isReversed) : $junction;
+            $junctions[] =
+                $junction->atMm !== null &&
+                $length !== null &&
+                $junction->atMm > $length + ($line->leg->isToStop ? 500.0 : 0.0)
+                    ? new Junction(
+                        $junction->leg,
+                        $junction->atMm,
+                        $junction->taps,
+                        null,
+                        JunctionTrouble::OffLeg,
+                        $junction->flow,
+                        $junction->orientation,
+                        $junction->angleDeg,
+                        0.0,
+                        $junction->isReversed,
+                    )
+                    : $junction;
         }
 
         return $junctions;
@@ -148,13 +199,28 @@ final class JobCompiler
         [$outletSeat, $outletJoint] = $this->seat($run, 'outlet', $run->outlet, $first);
         [$tieInSeat, $tieInJoint] = $this->seat($run, 'tie-in', $run->tieIn, $last);
 
-        return $this->compiler->compile($run, $system, $this->rulebook, new Site(
-            $outletJoint ?? $this->joiner->joint($run->outlet, $this->job, $system, $first, $run->place, $this->rulebook),
-            $tieInJoint ?? $this->goesOn($run, $last) ?? $this->joiner->joint($run->tieIn, $this->job, $system, $last, $run->place, $this->rulebook),
-            $this->job->conditions, $outletSeat, $tieInSeat, $this->junctions[$run->id] ?? []));
+        return $this->compiler->compile(
+            $run,
+            $system,
+            $this->rulebook,
+            new Site(
+                $outletJoint ??
+                    $this->joiner->joint($run->outlet, $this->job, $system, $first, $run->place, $this->rulebook),
+                $tieInJoint ??
+                    ($this->goesOn($run, $last) ??
+                        $this->joiner->joint($run->tieIn, $this->job, $system, $last, $run->place, $this->rulebook)),
+                $this->job->conditions,
+                $outletSeat,
+                $tieInSeat,
+                $this->junctions[$run->id] ?? [],
+            ),
+        );
     }
 
-    /** @return array{?Seat, ?EndJoint} where an end sits in a branch fitting, and how it is joined there where the fitting is of another system */
+    /**
+     * @return array{?Seat, ?EndJoint} where an end sits in a branch fitting, and how it is joined there where the
+     *     fitting is of another system
+     */
     private function seat(Run $run, string $side, End $end, string $size): array
     {
         if ($end->branch === null) {
@@ -167,11 +233,28 @@ final class JobCompiler
         $seat = $junction->seat();
         $other = $this->catalogue->system($this->runs[$end->branch->run]->system);
         $system = $this->catalogue->system($run->system);
-        if ($other->key !== $system->key && ($seat->branch === null || $seat->branch->branchSystems === []) && isset($other->pipes[$seat->size])) {
-            $joint = $this->joiner->ofRun($end, $seat->branch->name ?? 'branch', $other, $seat->size, EndJoiner::ownKind($other->ownJoint), $system, $size, $run->place, $this->rulebook);
+        if (
+            $other->key !== $system->key &&
+            ($seat->branch === null || $seat->branch->branchSystems === []) &&
+            isset($other->pipes[$seat->size])
+        ) {
+            $joint = $this->joiner->ofRun(
+                $end,
+                $seat->branch->name ?? 'branch',
+                $other,
+                $seat->size,
+                EndJoiner::ownKind($other->ownJoint),
+                $system,
+                $size,
+                $run->place,
+                $this->rulebook,
+            );
             $reach = $joint->reachMm();
 
-            return [$seat->at($reach === null ? null : $seat->takeMm + $other->pipe($seat->size)->socketDepthMm - $reach), $joint];
+            return [
+                $seat->at($reach === null ? null : $seat->takeMm + $other->pipe($seat->size)->socketDepthMm - $reach),
+                $joint,
+            ];
         }
         $bushing = $seat->size === $size || $other->key !== $system->key ? null : $system->bushing($seat->size, $size);
 
@@ -186,6 +269,16 @@ final class JobCompiler
             return null;
         }
 
-        return $this->joiner->ofRun($run->tieIn, $next->name, $this->catalogue->system($next->system), $next->endSizes()[0], EndKind::Plain, $this->catalogue->system($run->system), $size, $run->place, $this->rulebook);
+        return $this->joiner->ofRun(
+            $run->tieIn,
+            $next->name,
+            $this->catalogue->system($next->system),
+            $next->endSizes()[0],
+            EndKind::Plain,
+            $this->catalogue->system($run->system),
+            $size,
+            $run->place,
+            $this->rulebook,
+        );
     }
 }

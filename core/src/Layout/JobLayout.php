@@ -15,7 +15,8 @@ final readonly class JobLayout
      * @param array<string, RunLayout> $runs by id
      * @param array<string, Vec3> $offsets by id of run: where its outlet stands; runs that meet stand in one frame
      * @param array<string, string> $frames by id of run: the run whose frame it stands in
-     * @param array<string, float> $missesMm by id of run: how far its far end lies from the place in the other run that it should meet
+     * @param array<string, float> $missesMm by id of run: how far its far end lies from the place in the other run that
+     *     it should meet
      * @param list<string> $loops ids of runs that run into themselves
      */
     public function __construct(

@@ -11,15 +11,20 @@ use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Job\Run;
 
 /**
- * How large a job is, reckoned before anything is laid out: about how many pieces, fittings and joints it comes to. What is
- * larger than can be worked with in a few seconds and in the memory of one request is refused with the limit, not tried.
+ * How large a job is, reckoned before anything is laid out: about how many pieces, fittings and joints it comes to.
+ * What is
+ * larger than can be worked with in a few seconds and in the memory of one request is refused with the limit, not
+ * tried.
  */
 final class JobSize
 {
     /** Pieces, fittings and joints of one job. 48 flats of ten fixtures each come to about 21,000: 0.7 s, and 60 MB. */
     public const MOST_PARTS = 25_000;
 
-    /** Those of a job that is answered whole: 20 flats come to 7,900. What is larger is answered in the parts that are asked for. */
+    /**
+     * Those of a job that is answered whole: 20 flats come to 7,900. What is larger is answered in the parts that are
+     * asked for.
+     */
     public const MOST_WHOLE = 8_000;
 
     /** Joists, studs and other things that the runs go through, each counted as often as it stands there. */
@@ -33,19 +38,27 @@ final class JobSize
     {
         $parts = self::parts($job, $catalogue);
         if ($parts > self::MOST_PARTS) {
-            throw BadInput::at('runs', sprintf(
-                'come to about %s pieces, fittings and joints; one job holds at most %s: part it in two',
-                number_format($parts),
-                number_format(self::MOST_PARTS),
-            ), $parts);
+            throw BadInput::at(
+                'runs',
+                sprintf(
+                    'come to about %s pieces, fittings and joints; one job holds at most %s: part it in two',
+                    number_format($parts),
+                    number_format(self::MOST_PARTS),
+                ),
+                $parts,
+            );
         }
         $crossed = array_sum(array_map(static fn (Obstacle $obstacle): int => $obstacle->count, $job->obstacles));
         if ($crossed > self::MOST_CROSSED) {
-            throw BadInput::at('obstacles', sprintf(
-                'come to %s things to go through; one job holds at most %s',
-                number_format($crossed),
-                number_format(self::MOST_CROSSED),
-            ), $crossed);
+            throw BadInput::at(
+                'obstacles',
+                sprintf(
+                    'come to %s things to go through; one job holds at most %s',
+                    number_format($crossed),
+                    number_format(self::MOST_CROSSED),
+                ),
+                $crossed,
+            );
         }
     }
 
@@ -54,11 +67,15 @@ final class JobSize
     {
         $parts = self::parts($job, $catalogue);
         if ($parts > self::MOST_WHOLE) {
-            throw BadInput::at('want', sprintf(
-                'must say which parts of the answer are wanted: the runs come to about %s pieces, fittings and joints, and at most %s are answered at once',
-                number_format($parts),
-                number_format(self::MOST_WHOLE),
-            ));
+            throw BadInput::at(
+                'want',
+                sprintf(
+                    'must say which parts of the answer are wanted: the runs come to about %s pieces, '.
+                        'fittings and joints, and at most %s are answered at once',
+                    number_format($parts),
+                    number_format(self::MOST_WHOLE),
+                ),
+            );
         }
     }
 

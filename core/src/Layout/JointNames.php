@@ -34,12 +34,18 @@ final readonly class JointNames
     {
         $in = $this->into[$joint->key] ?? null;
         $out = $this->outOf[$joint->key] ?? null;
-        $fitting = $joint->fitting === null ? null : ($this->fittings[$joint->fitting] ?? null);
+        $fitting = $joint->fitting === null ? null : $this->fittings[$joint->fitting] ?? null;
 
         return match (true) {
-            $joint->key === 'outlet' => ($out === null ? 'pipe' : $out).' to '.($fitting ?? $this->layout->run->outlet->thing()),
-            $joint->key === 'outlet.in' => $this->layout->run->outlet->thing().' into the '.($fitting ?? 'coupling'),
-            $joint->key === 'tie-in' && $fitting === null => ($in ?? 'pipe').' to '.$this->layout->run->tieIn->thing(),
+            $joint->key === 'outlet' => ($out === null ? 'pipe' : $out).
+                ' to '.
+                ($fitting ?? $this->layout->run->outlet->thing()),
+            $joint->key === 'outlet.in' => $this->layout->run->outlet->thing().
+                ' into the '.
+                ($fitting ?? 'coupling'),
+            $joint->key === 'tie-in' && $fitting === null => ($in ?? 'pipe').
+                ' to '.
+                $this->layout->run->tieIn->thing(),
             $joint->key === 'tie-in.out' => ($fitting ?? 'coupling').' to '.$this->layout->run->tieIn->thing(),
             $in !== null => "{$in} into the ".($fitting ?? 'fitting'),
             $out !== null => ($fitting ?? 'fitting')." to {$out}",

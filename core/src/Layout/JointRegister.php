@@ -12,12 +12,17 @@ use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Joining\Offer;
 
 /**
- * What the register says of each joint: its name, its method, and whether that is settled. States: `own` (the system's own joint), `chosen`, `best` (the
- * best that is offered, not chosen yet), `refused` (chosen, but it does not join them), `unknown` (it is not known what stands there), `none` (nothing joins them).
+ * What the register says of each joint: its name, its method, and whether that is settled. States: `own`
+ * (the system's own joint), `chosen`, `best` (the
+ * best that is offered, not chosen yet), `refused` (chosen, but it does not join them), `unknown`
+ * (it is not known what stands there), `none` (nothing joins them).
  */
 final class JointRegister
 {
-    /** @return array<string, array{name: string, method: ?string, method_name: string, state: string}> by key of the joint */
+    /**
+     * @return array<string, array{name: string, method: ?string, method_name: string, state: string}> by key of the
+     *     joint
+     */
     public static function of(RunLayout $layout): array
     {
         $names = new JointNames($layout);
@@ -38,17 +43,31 @@ final class JointRegister
         }
         $offer = self::offerOf($single, $job, $joiner, $rulebook);
 
-        return $entry + self::entry($offer->method ?? ($single->method === null ? null : Method::from($single->method)),
-            $offer === null ? ($single->method === null ? 'none' : 'refused') : ($single->method === null ? 'best' : 'chosen'));
+        return $entry +
+            self::entry(
+                $offer->method ?? ($single->method === null ? null : Method::from($single->method)),
+                $offer === null
+                    ? ($single->method === null
+                        ? 'none'
+                        : 'refused')
+                    : ($single->method === null
+                        ? 'best'
+                        : 'chosen'),
+            );
     }
 
-    /** Gives the way in which a single joint is made: the chosen one, or the best; null where an end is not known, or nothing joins them so. */
+    /**
+     * Gives the way in which a single joint is made: the chosen one, or the best; null where an end is not known, or
+     * nothing joins them so.
+     */
     public static function offerOf(SingleJoint $single, Job $job, EndJoiner $joiner, Rulebook $rulebook): ?Offer
     {
         [$a, $b] = [$joiner->single($single->a, $job), $joiner->single($single->b, $job)];
         $decision = $a === null || $b === null ? null : $joiner->between($a, $b, $single->place, $rulebook);
 
-        return $single->method === null ? ($decision->offers[0] ?? null) : $decision?->offer(Method::from($single->method));
+        return $single->method === null
+            ? $decision->offers[0] ?? null
+            : $decision?->offer(Method::from($single->method));
     }
 
     /** @return array{method: ?string, method_name: string, state: string} */
@@ -81,6 +100,10 @@ final class JointRegister
     /** @return array{method: ?string, method_name: string, state: string} */
     private static function entry(?Method $method, string $state): array
     {
-        return ['method' => $method?->value, 'method_name' => $method === null ? '' : MethodTexts::of($method)['name'], 'state' => $state];
+        return [
+            'method' => $method?->value,
+            'method_name' => $method === null ? '' : MethodTexts::of($method)['name'],
+            'state' => $state,
+        ];
     }
 }

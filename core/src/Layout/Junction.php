@@ -67,7 +67,8 @@ final readonly class Junction
     /** Whether pipe of the run can be cut to the fitting: before it, or after it. */
     public function isKnown(bool $before): bool
     {
-        return $this->branch !== null && ($before && $this->isTurn() ? $this->branch->isBranchKnown : $this->branch->isRunKnown);
+        return $this->branch !== null &&
+            ($before && $this->isTurn() ? $this->branch->isBranchKnown : $this->branch->isRunKnown);
     }
 
     /** Gives where the pipe of a tap comes to rest. */
@@ -75,7 +76,11 @@ final readonly class Junction
     {
         return $this->branch === null
             ? new Seat(0.0, false, $this->taps[0]->size, null)
-            : new Seat($this->isTurn() ? $this->branch->runInMm : $this->branch->branchMm, $this->isTurn() ? $this->branch->isRunKnown : $this->branch->isBranchKnown,
-                $this->isTurn() ? $this->branch->size : $this->branch->branchSize, $this->branch);
+            : new Seat(
+                $this->isTurn() ? $this->branch->runInMm : $this->branch->branchMm,
+                $this->isTurn() ? $this->branch->isRunKnown : $this->branch->isBranchKnown,
+                $this->isTurn() ? $this->branch->size : $this->branch->branchSize,
+                $this->branch,
+            );
     }
 }

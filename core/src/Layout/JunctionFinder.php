@@ -11,22 +11,51 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Run;
 
 /**
- * Chooses the branch fitting at a junction: those that make the angle within the play of its joints, of these sizes; of those the one that the rulebook
- * takes for the way the water turns, then the one that is usual there. What the user asked for is kept, and judged by the rules.
+ * Chooses the branch fitting at a junction: those that make the angle within the play of its joints, of these sizes; of
+ * those the one that the rulebook
+ * takes for the way the water turns, then the one that is usual there. What the user asked for is kept, and judged by
+ * the rules.
  */
 final readonly class JunctionFinder
 {
-    /** What is usual, first to last. From level into upright a tee; from upright or level into level what leads the water in the direction of flow. */
-    private const INTO_UPRIGHT = ['san-tee', 'double-san-tee', 'double-fixture', 'swept-tee', 'boss', 'branch-112', 'branch-135', 'combo', 'double-combo', 'wye', 'double-wye'];
+    /**
+     * What is usual, first to last. From level into upright a tee; from upright or level into level what leads the
+     * water in the direction of flow.
+     */
+    private const INTO_UPRIGHT = [
+        'san-tee',
+        'double-san-tee',
+        'double-fixture',
+        'swept-tee',
+        'boss',
+        'branch-112',
+        'branch-135',
+        'combo',
+        'double-combo',
+        'wye',
+        'double-wye',
+    ];
 
-    private const INTO_LEVEL = ['wye', 'double-wye', 'combo', 'double-combo', 'branch-135', 'branch-112', 'swept-tee', 'san-tee'];
+    private const INTO_LEVEL = [
+        'wye',
+        'double-wye',
+        'combo',
+        'double-combo',
+        'branch-135',
+        'branch-112',
+        'swept-tee',
+        'san-tee',
+    ];
 
     private const DRY = ['vent-tee', 'san-tee', 'swept-tee', 'wye', 'combo', 'branch-135', 'branch-112', 'boss'];
 
-    /** How far off the line of the run its own flow may be and still pass straight through, beyond the play: a vent that rises plumb over a leg that is pitched. */
+    /**
+     * How far off the line of the run its own flow may be and still pass straight through, beyond the play: a vent that
+     * rises plumb over a leg that is pitched.
+     */
     private const THROUGH_DEG = 3.0;
 
-    /** @param  float  $playDeg the angle that one made joint gives without strain */
+    /** @param float $playDeg the angle that one made joint gives without strain */
     public function __construct(private PipeSystem $system, private Rulebook $rulebook, private float $playDeg) {}
 
     /**
@@ -47,7 +76,18 @@ final readonly class JunctionFinder
         $in = $taps[0]->isVent && $taps[0]->flow->angleTo($flow) > 90.0 ? $taps[0]->flow->times(-1.0) : $taps[0]->flow;
         $angle = $in->angleTo($flow);
         $orientation = Orientation::of($in, $flow);
-        $make = static fn (?Branch $branch, ?JunctionTrouble $trouble): Junction => new Junction($line->leg->id, $at, $taps, $branch, $trouble, $flow, $orientation, $angle, self::strainDeg($branch, $angle), $isReversed);
+        $make = static fn (?Branch $branch, ?JunctionTrouble $trouble): Junction => new Junction(
+            $line->leg->id,
+            $at,
+            $taps,
+            $branch,
+            $trouble,
+            $flow,
+            $orientation,
+            $angle,
+            self::strainDeg($branch, $angle),
+            $isReversed,
+        );
         if (count($taps) > 2 || (count($taps) === 2 && ! $this->areOpposite($taps[0], $taps[1], $flow))) {
             return $make(null, JunctionTrouble::NotOpposite);
         }
@@ -55,14 +95,17 @@ final readonly class JunctionFinder
         $size = self::larger($this->system, array_map(static fn (Tap $tap): string => $tap->size, $taps));
         if ($taps[0]->system === $this->system->key && $this->system->isLarger($size, $line->size)) {
             // A vent may grow as soon as it has left the drain; a drain never enters a smaller one.
-            return $isDry ? $make(...$this->choose($line->size, $line->size, $taps, $orientation, $angle, $isDry, $isVent)) : $make(null, JunctionTrouble::Larger);
+            return $isDry
+                ? $make(...$this->choose($line->size, $line->size, $taps, $orientation, $angle, $isDry, $isVent))
+                : $make(null, JunctionTrouble::Larger);
         }
 
         return $make(...$this->choose($line->size, $size, $taps, $orientation, $angle, $isDry, $isVent));
     }
 
     /**
-     * The leg before enters from the side, the tap comes straight down the run: a fixture arm into an upright pipe that goes on up as a vent.
+     * The leg before enters from the side, the tap comes straight down the run: a fixture arm into an upright pipe that
+     * goes on up as a vent.
      *
      * @param non-empty-list<Tap> $taps
      */
@@ -71,8 +114,22 @@ final readonly class JunctionFinder
         $in = $before->direction ?? $flow;
         $angle = $in->angleTo($flow);
         $orientation = Orientation::of($in, $flow);
-        $make = static fn (?Branch $branch, ?JunctionTrouble $trouble): Junction => new Junction($line->leg->id, null, $taps, $branch, $trouble, $flow, $orientation, $angle, self::strainDeg($branch, $angle));
-        if (count($taps) > 1 || $before === null || $taps[0]->flow->angleTo($flow) > 2 * $this->playDeg + self::THROUGH_DEG) {
+        $make = static fn (?Branch $branch, ?JunctionTrouble $trouble): Junction => new Junction(
+            $line->leg->id,
+            null,
+            $taps,
+            $branch,
+            $trouble,
+            $flow,
+            $orientation,
+            $angle,
+            self::strainDeg($branch, $angle),
+        );
+        if (
+            count($taps) > 1 ||
+            $before === null ||
+            $taps[0]->flow->angleTo($flow) > 2 * $this->playDeg + self::THROUGH_DEG
+        ) {
             return $make(null, JunctionTrouble::NotOpposite);
         }
         if ($this->system->isLarger($before->size, $line->size)) {
@@ -86,21 +143,39 @@ final readonly class JunctionFinder
      * @param non-empty-list<Tap> $taps
      * @return array{?Branch, ?JunctionTrouble}
      */
-    private function choose(string $size, string $branchSize, array $taps, Orientation $orientation, float $angle, bool $isDry, bool $isVent): array
-    {
-        $asked = $taps[0]->at->pattern ?? $taps[1]->at->pattern ?? null;
+    private function choose(
+        string $size,
+        string $branchSize,
+        array $taps,
+        Orientation $orientation,
+        float $angle,
+        bool $isDry,
+        bool $isVent,
+    ): array {
+        $asked = $taps[0]->at->pattern ?? ($taps[1]->at->pattern ?? null);
         $isDouble = count($taps) === 2;
         $order = match (true) {
             $isDry && $isVent => self::DRY,
-            $isDry => $this->rulebook->value('vent.tee-on-back') >= 1 || $orientation !== Orientation::UprightToLevel ? ['san-tee', ...self::INTO_LEVEL, 'boss'] : self::INTO_LEVEL,
-            in_array($orientation, [Orientation::LevelToUpright, Orientation::UprightToUpright], true) => self::INTO_UPRIGHT,
+            $isDry => $this->rulebook->value('vent.tee-on-back') >= 1 || $orientation !== Orientation::UprightToLevel
+                ? ['san-tee', ...self::INTO_LEVEL, 'boss']
+                : self::INTO_LEVEL,
+            $orientation === Orientation::LevelToUpright,
+            $orientation === Orientation::UprightToUpright => self::INTO_UPRIGHT,
             default => self::INTO_LEVEL,
         };
         [$best, $bestRank, $any] = [null, null, false];
         foreach ($this->system->branchesOf($size, $branchSize) as $branch) {
-            $takes = $branch->branchSystems === [] ? $taps[0]->system === $this->system->key || isset($this->system->pipes[$taps[0]->size]) : in_array($taps[0]->system, $branch->branchSystems, true);
+            $takes =
+                $branch->branchSystems === []
+                    ? $taps[0]->system === $this->system->key || isset($this->system->pipes[$taps[0]->size])
+                    : in_array($taps[0]->system, $branch->branchSystems, true);
             $place = array_search($branch->pattern, $order, true);
-            if (! $takes || $branch->isDouble !== $isDouble || ($asked === null && $place === false) || ($asked !== null && $branch->pattern !== $asked)) {
+            if (
+                ! $takes ||
+                $branch->isDouble !== $isDouble ||
+                ($asked === null && $place === false) ||
+                ($asked !== null && $branch->pattern !== $asked)
+            ) {
                 continue;
             }
             $any = true;
@@ -113,18 +188,26 @@ final readonly class JunctionFinder
             }
         }
 
-        return [$best, match (true) {
-            $best !== null => null,
-            $angle > 90.0 + 2 * $this->playDeg => JunctionTrouble::AgainstFlow,
-            $any => JunctionTrouble::NoAngle,
-            default => JunctionTrouble::NoSuchFitting,
-        }];
+        return [
+            $best,
+            match (true) {
+                $best !== null => null,
+                $angle > 90.0 + 2 * $this->playDeg => JunctionTrouble::AgainstFlow,
+                $any => JunctionTrouble::NoAngle,
+                default => JunctionTrouble::NoSuchFitting,
+            },
+        ];
     }
 
-    /** @param  non-empty-list<Tap>  $taps */
+    /** @param non-empty-list<Tap> $taps */
     private function objection(Branch $branch, array $taps, Orientation $orientation, string $size): int
     {
-        if ($branch->pattern === 'double-san-tee' && ($taps[0]->isCloset || ($taps[1]->isCloset ?? false) || $this->rulebook->limit('cross.sizes-larger') !== null)) {
+        if (
+            $branch->pattern === 'double-san-tee' &&
+            ($taps[0]->isCloset ||
+                ($taps[1]->isCloset ?? false) ||
+                $this->rulebook->limit('cross.sizes-larger') !== null)
+        ) {
             return 1;
         }
 
@@ -141,12 +224,18 @@ final readonly class JunctionFinder
     {
         [$a, $b] = [$one->flow->squareTo($flow), $other->flow->squareTo($flow)];
 
-        return $a !== null && $b !== null && $a->angleTo($b) > 180.0 - 6 * $this->playDeg && abs($one->flow->angleTo($flow) - $other->flow->angleTo($flow)) <= 4 * $this->playDeg;
+        return $a !== null &&
+            $b !== null &&
+            $a->angleTo($b) > 180.0 - 6 * $this->playDeg &&
+            abs($one->flow->angleTo($flow) - $other->flow->angleTo($flow)) <= 4 * $this->playDeg;
     }
 
-    /** @param  non-empty-list<string>  $sizes */
+    /** @param non-empty-list<string> $sizes */
     private static function larger(PipeSystem $system, array $sizes): string
     {
-        return isset($sizes[1], $system->pipes[$sizes[0]], $system->pipes[$sizes[1]]) && $system->isLarger($sizes[1], $sizes[0]) ? $sizes[1] : $sizes[0];
+        return isset($sizes[1], $system->pipes[$sizes[0]], $system->pipes[$sizes[1]]) &&
+            $system->isLarger($sizes[1], $sizes[0])
+            ? $sizes[1]
+            : $sizes[0];
     }
 }

@@ -13,7 +13,8 @@ final readonly class LegLaid
      * @param float $centreMm reference point to reference point
      * @param float $spanMm stop to stop: what pipe and couplings fill; negative where the fittings overlap
      * @param float $leastMm the shortest span that can be made up
-     * @param ?float $closeMm the length that the leg would have with the next fitting standing in this one; null where that cannot be
+     * @param ?float $closeMm the length that the leg would have with the next fitting standing in this one; null where
+     *     that cannot be
      * @param list<string> $pieces keys
      * @param list<float> $spansMm stop to stop between the branch fittings on the leg; empty where there is none
      */

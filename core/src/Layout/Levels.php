@@ -10,7 +10,8 @@ use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 
 /**
- * Finds what a run leaves open between its levelled ends: the fall of the legs that share what is left, or the length of the upright leg that takes the rest.
+ * Finds what a run leaves open between its levelled ends: the fall of the legs that share what is left, or the length
+ * of the upright leg that takes the rest.
  * With legs of given drop d and sharing legs of length L, sin(dip) = (D − Σd) / ΣL for all that share.
  */
 final class Levels
@@ -46,17 +47,29 @@ final class Levels
         }
         $sine = $shared > 0 ? $left / $shared : 0.0;
 
-        return abs($sine) > sin(atan(self::STEEPEST)) ? $run
-            : $run->withLegs(array_map(static fn (Leg $leg): Leg => $leg->takes === 'share' ? $leg->found($leg->length, tan(asin($sine)) * 1000) : $leg, $run->legs), $run->nextLeg);
+        return abs($sine) > sin(atan(self::STEEPEST))
+            ? $run
+            : $run->withLegs(
+                array_map(
+                    static fn (Leg $leg): Leg => $leg->takes === 'share'
+                        ? $leg->found($leg->length, tan(asin($sine)) * 1000)
+                        : $leg,
+                    $run->legs,
+                ),
+                $run->nextLeg,
+            );
     }
 
     private static function withRest(Run $run, float $eachMm): Run
     {
-        return $run->withLegs(array_map(static function (Leg $leg) use ($eachMm): Leg {
-            $length = $leg->way === Way::Up ? -$eachMm : $eachMm;
-            $along = $length / sin(deg2rad($leg->turnDeg ?? 90.0));
+        return $run->withLegs(
+            array_map(static function (Leg $leg) use ($eachMm): Leg {
+                $length = $leg->way === Way::Up ? -$eachMm : $eachMm;
+                $along = $length / sin(deg2rad($leg->turnDeg ?? 90.0));
 
-            return $leg->takes === 'rest' && $along > 0.01 ? $leg->found(Length::mm($along), null) : $leg;
-        }, $run->legs), $run->nextLeg);
+                return $leg->takes === 'rest' && $along > 0.01 ? $leg->found(Length::mm($along), null) : $leg;
+            }, $run->legs),
+            $run->nextLeg,
+        );
     }
 }

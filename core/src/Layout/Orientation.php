@@ -32,7 +32,9 @@ enum Orientation: string
         };
     }
 
-    /** sin 45°, with a hair of slack so that a 45° bend from level counts as level on both kinds of machine arithmetic. */
+    /**
+     * sin 45°, with a hair of slack so that a 45° bend from level counts as level on both kinds of machine arithmetic.
+     */
     public static function isUpright(Vec3 $direction): bool
     {
         return abs($direction->z) > M_SQRT1_2 + Tolerance::ROUNDING;

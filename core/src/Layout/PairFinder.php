@@ -13,8 +13,10 @@ use FallBend\Core\Measure\Tolerance;
 final class PairFinder
 {
     /**
-     * Of the two mirrored solutions gives the one that falls; where both fall alike, the one on the clockwise side of the flow.
-     * With the directions in (d₁) and out (d₂) at angle θ, the direction between is α·d₁ + β·d₂ ± γ·n, n square to both:
+     * Of the two mirrored solutions gives the one that falls; where both fall alike, the one on the clockwise side of
+     * the flow.
+     * With the directions in (d₁) and out (d₂) at angle θ, the direction between is α·d₁ + β·d₂ ± γ·n, n square to
+     * both:
      * α + β cos θ = cos a, α cos θ + β = cos b, α² + β² + 2αβ cos θ + γ² = 1.
      *
      * @return ?Vec3 null where the pair does not reach the angle or the plane of the turn is not determined
@@ -36,7 +38,8 @@ final class PairFinder
     }
 
     /**
-     * Gives the pair of a list of bends that reaches the angle with the gentlest bends: the lesser greatest turn, then the lesser sum, then the shorter.
+     * Gives the pair of a list of bends that reaches the angle with the gentlest bends: the lesser greatest turn, then
+     * the lesser sum, then the shorter.
      *
      * @param list<Bend> $bends
      * @return array{Bend, Bend}|null
@@ -50,7 +53,11 @@ final class PairFinder
                 if (! (new CompoundBend($first->turnDeg, $second->turnDeg))->reaches($angleDeg)) {
                     continue;
                 }
-                $rank = [max($first->turnDeg, $second->turnDeg), $first->turnDeg + $second->turnDeg, $first->takeOffMm + $second->takeOffMm];
+                $rank = [
+                    max($first->turnDeg, $second->turnDeg),
+                    $first->turnDeg + $second->turnDeg,
+                    $first->takeOffMm + $second->takeOffMm,
+                ];
                 if ($bestRank === null || $rank < $bestRank) {
                     [$best, $bestRank] = [[$first, $second], $rank];
                 }

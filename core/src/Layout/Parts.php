@@ -17,7 +17,10 @@ final class Parts
     /** @var list<string> keys of fittings and pieces as the water meets them */
     public array $sequence = [];
 
-    /** @var list<array{key: string, leg: int, size: string, cut: float, from: Vec3, direction: Vec3, joints: array{string, string}, between: bool, known: bool}> */
+    /**
+     * @var list<array{key: string, leg: int, size: string, cut: float, from: Vec3, direction: Vec3,
+     *     joints: array{string, string}, between: bool, known: bool}>
+     */
     private array $pieces = [];
 
     /** @var list<array{key: string, leg: int, fitting: ?string, size: string, at: Vec3, tape: float, strain: float}> */
@@ -32,17 +35,51 @@ final class Parts
         $this->fittings[] = $fitting;
     }
 
-    /** @param  array{string, string}  $joints keys, upstream first */
-    public function piece(string $key, LegLine $leg, string $size, float $cutMm, Vec3 $from, Vec3 $direction, array $joints, bool $isBetweenPair = false, bool $isCutKnown = true): void
-    {
+    /** @param array{string, string} $joints keys, upstream first */
+    public function piece(
+        string $key,
+        LegLine $leg,
+        string $size,
+        float $cutMm,
+        Vec3 $from,
+        Vec3 $direction,
+        array $joints,
+        bool $isBetweenPair = false,
+        bool $isCutKnown = true,
+    ): void {
         $this->sequence[] = $key;
-        $this->pieces[] = ['key' => $key, 'leg' => $leg->number, 'size' => $size, 'cut' => $cutMm, 'from' => $from, 'direction' => $direction, 'joints' => $joints, 'between' => $isBetweenPair, 'known' => $isCutKnown];
+        $this->pieces[] = [
+            'key' => $key,
+            'leg' => $leg->number,
+            'size' => $size,
+            'cut' => $cutMm,
+            'from' => $from,
+            'direction' => $direction,
+            'joints' => $joints,
+            'between' => $isBetweenPair,
+            'known' => $isCutKnown,
+        ];
     }
 
     /** Adds a joint: the stop on the axis, how far along the tape it is in mm, and what it must give in degrees. */
-    public function joint(string $key, LegLine $leg, ?string $fitting, string $size, Vec3 $at, float $tapeMm, float $strainDeg = 0.0): void
-    {
-        $this->joints[] = ['key' => $key, 'leg' => $leg->number, 'fitting' => $fitting, 'size' => $size, 'at' => $at, 'tape' => $tapeMm, 'strain' => $strainDeg];
+    public function joint(
+        string $key,
+        LegLine $leg,
+        ?string $fitting,
+        string $size,
+        Vec3 $at,
+        float $tapeMm,
+        float $strainDeg = 0.0,
+    ): void {
+        $this->joints[] = [
+            'key' => $key,
+            'leg' => $leg->number,
+            'fitting' => $fitting,
+            'size' => $size,
+            'at' => $at,
+            'tape' => $tapeMm,
+            'strain' => $strainDeg,
+        ];
     }
 
     /** @return list<string> keys of the pieces of a leg that come from index $from on */
@@ -68,13 +105,36 @@ final class Parts
         $pieces = [];
         foreach ($this->pieces as $p) {
             $depth = $this->system->pipe($p['size'])->socketDepthMm;
-            $pieces[] = new Piece($p['key'], $marks->pieces[$p['key']], $p['leg'], $p['size'], $p['cut'], 2 * $depth, $p['from'], $p['direction'],
-                $depth, $depth, $p['joints'][0], $p['joints'][1], $p['between'], $p['known']);
+            $pieces[] = new Piece(
+                $p['key'],
+                $marks->pieces[$p['key']],
+                $p['leg'],
+                $p['size'],
+                $p['cut'],
+                2 * $depth,
+                $p['from'],
+                $p['direction'],
+                $depth,
+                $depth,
+                $p['joints'][0],
+                $p['joints'][1],
+                $p['between'],
+                $p['known'],
+            );
         }
         $joints = [];
         foreach ($this->joints as $j) {
-            $joints[] = new Joint($j['key'], $marks->joints[$j['key']], $j['leg'], $j['fitting'], $j['size'], $j['at'], $j['tape'],
-                $this->system->pipe($j['size'])->socketDepthMm, $j['strain']);
+            $joints[] = new Joint(
+                $j['key'],
+                $marks->joints[$j['key']],
+                $j['leg'],
+                $j['fitting'],
+                $j['size'],
+                $j['at'],
+                $j['tape'],
+                $this->system->pipe($j['size'])->socketDepthMm,
+                $j['strain'],
+            );
         }
 
         return [$run->withMarks($marks), $pieces, $joints];

@@ -7,7 +7,8 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Geometry\Vec3;
 
 /**
- * A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each socket is. Where `isCutKnown` is
+ * A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each
+ * socket is. Where `isCutKnown` is
  * false something at its ends is not measured yet, and nothing is to be cut by it.
  */
 final readonly class Piece

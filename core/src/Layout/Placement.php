@@ -9,7 +9,8 @@ use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * Places the frames of runs that meet into one. A run stands where its first tie puts it: a vent where it leaves its drain; what its second tie misses is reported.
+ * Places the frames of runs that meet into one. A run stands where its first tie puts it: a vent where it leaves its
+ * drain; what its second tie misses is reported.
  * Frames grow outward from the runs that end in nothing else, breadth first.
  */
 final class Placement
@@ -26,13 +27,16 @@ final class Placement
     /** @var list<string> */
     public array $loops = [];
 
-    /** @var array<string, list<array{string, float, float, float}>> ties of a run: the other run, and how far its outlet stands from this one's, in numbers: they are made for every run at every edit */
+    /**
+     * @var array<string, list<array{string, float, float, float}>> ties of a run: the other run, and how far its outlet
+     *     stands from this one's, in numbers: they are made for every run at every edit
+     */
     private array $ties = [];
 
     /** @var array<string, int> how many other runs a run names that it meets: only one that names two can miss one */
     private array $tied = [];
 
-    /** @param  array<string, RunLayout>  $layouts by id of run */
+    /** @param array<string, RunLayout> $layouts by id of run */
     public function __construct(private readonly array $layouts) {}
 
     /** Places all runs; gives itself, filled. */
@@ -40,7 +44,10 @@ final class Placement
     {
         $roots = [];
         foreach ($this->layouts as $id => $layout) {
-            $isRoot = $layout->run->tieIn->branch === null && $layout->run->tieIn->next === null && $layout->run->outlet->branch === null;
+            $isRoot =
+                $layout->run->tieIn->branch === null &&
+                $layout->run->tieIn->next === null &&
+                $layout->run->outlet->branch === null;
             if ($isRoot) {
                 $roots[] = $id;
             }
@@ -105,7 +112,12 @@ final class Placement
             foreach ($this->ties[$from] ?? [] as [$other, $x, $y, $z]) {
                 if (! isset($this->offsets[$other])) {
                     $leaves = $this->layouts[$other]->run->outlet->branch?->run;
-                    if ($leaves !== null && $leaves !== $from && $this->meets($other, $from) && isset($this->layouts[$leaves])) {
+                    if (
+                        $leaves !== null &&
+                        $leaves !== $from &&
+                        $this->meets($other, $from) &&
+                        isset($this->layouts[$leaves])
+                    ) {
                         // A vent stands where it leaves its drain; where it joins another is only looked at.
                         continue;
                     }
@@ -128,6 +140,8 @@ final class Placement
     {
         $run = $this->layouts[$one]->run;
 
-        return $run->outlet->branch?->run === $other || $run->tieIn->branch?->run === $other || $run->tieIn->next === $other;
+        return $run->outlet->branch?->run === $other ||
+            $run->tieIn->branch?->run === $other ||
+            $run->tieIn->next === $other;
     }
 }

@@ -10,9 +10,11 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Run;
 
 /**
- * The compiler of a run: directions, turns, positions, pieces and joints. The time it takes grows in proportion to the number of legs and sticks.
+ * The compiler of a run: directions, turns, positions, pieces and joints. The time it takes grows in proportion to the
+ * number of legs and sticks.
  *
- * Invariants, held by tests: along every leg, take-offs, pieces and stops add up to its centre length; every piece and fitting begins where
+ * Invariants, held by tests: along every leg, take-offs, pieces and stops add up to its centre length; every piece and
+ * fitting begins where
  * the one before ends, in the direction that it ends in (but for the strain that is reported).
  */
 final readonly class RunCompiler
@@ -29,7 +31,8 @@ final readonly class RunCompiler
         $fall = self::fallMmPerM($run, $system, $rulebook);
         $found = Levels::found($run, $fall);
         $layout = $this->lay($run, $found, $fall, $system, $rulebook, $site);
-        // A rolled pair has a drop of its own, which is known only once it is laid: what it took is given back, until the level is met.
+        // A rolled pair has a drop of its own, which is known only once it is laid: what it took is given back, until
+        // the level is met.
         for ($more = 0.0, $try = 0; $found !== $run && $try < 4 && abs($layout->remainingMm() ?? 0.0) > 0.01; $try++) {
             $more += $layout->remainingMm() ?? 0.0;
             $layout = $this->lay($run, Levels::found($run, $fall, $more), $fall, $system, $rulebook, $site);
@@ -38,22 +41,34 @@ final readonly class RunCompiler
         return $layout;
     }
 
-    /** Gives the fall of legs that say none: that of the run, or the least that the rulebook allows; a run that is called out against the flow rises by as much. */
+    /**
+     * Gives the fall of legs that say none: that of the run, or the least that the rulebook allows; a run that is
+     * called out against the flow rises by as much.
+     */
     public static function fallMmPerM(Run $run, PipeSystem $system, Rulebook $rulebook): float
     {
-        $fall = $run->fallMmPerM ?? $rulebook->forSize('fall.least', $run->size, $system->key)->value ?? 0.0;
+        $fall = $run->fallMmPerM ?? ($rulebook->forSize('fall.least', $run->size, $system->key)->value ?? 0.0);
 
         return $run->rises() ? -$fall : $fall;
     }
 
-    private function lay(Run $said, Run $run, float $fall, PipeSystem $system, Rulebook $rulebook, Site $site): RunLayout
-    {
+    private function lay(
+        Run $said,
+        Run $run,
+        float $fall,
+        PipeSystem $system,
+        Rulebook $rulebook,
+        Site $site,
+    ): RunLayout {
         $finder = new TurnFinder($system, $rulebook, $this->catalogue->assumption('joint-play')->value, $run->use);
         $lines = Directions::of($run, $fall);
         $turns = [];
         for ($i = 1; $i < count($lines); $i++) {
             $junction = $site->inTurns[$lines[$i]->leg->id] ?? null;
-            $turns[] = $junction?->branch === null ? $finder->between($lines[$i - 1], $lines[$i]) : Turn::at($junction, $lines[$i - 1], $lines[$i], $system);
+            $turns[] =
+                $junction?->branch === null
+                    ? $finder->between($lines[$i - 1], $lines[$i])
+                    : Turn::at($junction, $lines[$i - 1], $lines[$i], $system);
         }
 
         return Assembly::of($said, $run, $system, $lines, $turns, $site);

@@ -38,10 +38,14 @@ final readonly class RunLayout
     {
         $leg = $this->legs === [] || $tapeMm < $this->legs[0]->tapeMm ? null : $this->legAt($tapeMm);
 
-        return $leg === null ? new Vec3(0.0, 0.0, 0.0) : $leg->from->plus($leg->line->direction->times(min($tapeMm - $leg->tapeMm, $leg->centreMm)));
+        return $leg === null
+            ? new Vec3(0.0, 0.0, 0.0)
+            : $leg->from->plus($leg->line->direction->times(min($tapeMm - $leg->tapeMm, $leg->centreMm)));
     }
 
-    /** Gives the leg that a place that far along the tape lies on, where two meet the later one; there is one at least. */
+    /**
+     * Gives the leg that a place that far along the tape lies on, where two meet the later one; there is one at least.
+     */
     public function legAt(float $tapeMm): LegLaid
     {
         foreach (array_reverse($this->legs) as $leg) {
@@ -79,7 +83,10 @@ final readonly class RunLayout
         return 0.0 - $this->end->z;
     }
 
-    /** How much of the levelled difference is left over; negative where the run ends below its tie-in; null where nothing was levelled. */
+    /**
+     * How much of the levelled difference is left over; negative where the run ends below its tie-in; null where
+     * nothing was levelled.
+     */
     public function remainingMm(): ?float
     {
         return $this->run->levelDifference === null ? null : $this->run->levelDifference->toMm() - $this->fallMm();

@@ -17,7 +17,13 @@ final readonly class Seat
      * @param ?Branch $branch null where no fitting can stand there
      * @param ?Straight $bushing where the pipe is smaller than the opening
      */
-    public function __construct(public float $takeMm, public bool $isKnown, public string $size, public ?Branch $branch, public ?Straight $bushing = null) {}
+    public function __construct(
+        public float $takeMm,
+        public bool $isKnown,
+        public string $size,
+        public ?Branch $branch,
+        public ?Straight $bushing = null,
+    ) {}
 
     /** The same seat with a bushing in it. */
     public function with(Straight $bushing): self
@@ -28,6 +34,12 @@ final readonly class Seat
     /** The same seat at another depth, as the joint of two systems leaves it. */
     public function at(?float $takeMm): self
     {
-        return new self($takeMm ?? $this->takeMm, $this->isKnown && $takeMm !== null, $this->size, $this->branch, $this->bushing);
+        return new self(
+            $takeMm ?? $this->takeMm,
+            $this->isKnown && $takeMm !== null,
+            $this->size,
+            $this->branch,
+            $this->bushing,
+        );
     }
 }

@@ -6,7 +6,10 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Joining\Conditions;
 
-/** What a run meets where it is built: how its two ends join what stands there or sit in a fitting of another run, what meets it on the way, and the weather. */
+/**
+ * What a run meets where it is built: how its two ends join what stands there or sit in a fitting of another run, what
+ * meets it on the way, and the weather.
+ */
 final readonly class Site
 {
     /** @var array<string, list<Junction>> on its legs by leg id, in the order of the leg */
@@ -15,7 +18,7 @@ final readonly class Site
     /** @var array<string, Junction> in the turn into a leg, by leg id */
     public array $inTurns;
 
-    /** @param  list<Junction>  $junctions */
+    /** @param list<Junction> $junctions */
     public function __construct(
         public ?EndJoint $outlet = null,
         public ?EndJoint $tieIn = null,

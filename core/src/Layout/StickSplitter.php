@@ -10,7 +10,8 @@ use FallBend\Core\Measure\Tolerance;
 final class StickSplitter
 {
     /**
-     * Whole sticks first, from upstream, then what is left; where that would be shorter than the least piece, the last two share what they have.
+     * Whole sticks first, from upstream, then what is left; where that would be shorter than the least piece, the last
+     * two share what they have.
      * The pieces and the stops of the couplings add up to the span.
      *
      * @param float $spanMm stop to stop

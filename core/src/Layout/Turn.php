@@ -10,7 +10,8 @@ use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Geometry\Vec3;
 
 /**
- * What stands between two legs: nothing but a coupling, one bend, two bends rolled against each other, or a branch fitting. Take-offs in mm from the
+ * What stands between two legs: nothing but a coupling, one bend, two bends rolled against each other, or a branch
+ * fitting. Take-offs in mm from the
  * reference point of each leg (the centre of the first bend, and of the second) to where its pipe comes to rest.
  */
 final readonly class Turn
@@ -44,10 +45,21 @@ final readonly class Turn
     {
         $size = $junction->branch->branchSize ?? $before->size;
 
-        return new self($junction->angleDeg, [], null, $size === $before->size ? null : $system->bushing($size, $before->size), null, strainDeg: $junction->strainDeg, junction: $junction);
+        return new self(
+            $junction->angleDeg,
+            [],
+            null,
+            $size === $before->size ? null : $system->bushing($size, $before->size),
+            null,
+            strainDeg: $junction->strainDeg,
+            junction: $junction,
+        );
     }
 
-    /** Whether the take-offs of its fittings are known, so that pipe can be cut to them: of the leg before, or of the leg after. */
+    /**
+     * Whether the take-offs of its fittings are known, so that pipe can be cut to them: of the leg before, or of the
+     * leg after.
+     */
     public function isKnown(bool $before = true): bool
     {
         if ($this->junction !== null) {

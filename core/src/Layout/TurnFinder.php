@@ -13,15 +13,17 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FittingChoice;
 
 /**
- * Finds what stands between two legs. Fewest fittings first: nothing but a coupling where the legs lie in line within the play of two joints,
- * then the single bend that the rulebook takes in this orientation, then the gentlest pair. What the user chose is kept, and judged by the rules.
+ * Finds what stands between two legs. Fewest fittings first: nothing but a coupling where the legs lie in line within
+ * the play of two joints,
+ * then the single bend that the rulebook takes in this orientation, then the gentlest pair. What the user chose is
+ * kept, and judged by the rules.
  */
 final readonly class TurnFinder
 {
     /** Smaller outside than any 3 in drain, larger than any of 2-1/2 in. */
     private const LARGE_MM = 76.2;
 
-    /** @param  float  $playDeg the angle that one made joint gives without strain */
+    /** @param float $playDeg the angle that one made joint gives without strain */
     public function __construct(
         private PipeSystem $system,
         private Rulebook $rulebook,
@@ -44,8 +46,15 @@ final readonly class TurnFinder
             return $this->chosen($choice, $in, $out, $size, $bushings, $before->leg->isClose);
         }
         if ($angle <= 2 * $this->playDeg) {
-            return new Turn($angle, [], $this->system->coupling($size), $bushings[0], $bushings[1], strainDeg: $angle / 2,
-                trouble: $before->leg->isClose ? TurnTrouble::NothingToStand : null);
+            return new Turn(
+                $angle,
+                [],
+                $this->system->coupling($size),
+                $bushings[0],
+                $bushings[1],
+                strainDeg: $angle / 2,
+                trouble: $before->leg->isClose ? TurnTrouble::NothingToStand : null,
+            );
         }
         $single = $this->single($in, $out, $size);
         if ($single !== null) {
@@ -59,22 +68,34 @@ final readonly class TurnFinder
     }
 
     /** Whether the rulebook takes a pattern in an orientation for this use and size: 0 yes, 1 doubtful, 2 no. */
-    public static function objection(Rulebook $rulebook, string $pattern, Orientation $orientation, string $use, string $size, PipeSystem $system): int
-    {
+    public static function objection(
+        Rulebook $rulebook,
+        string $pattern,
+        Orientation $orientation,
+        string $use,
+        string $size,
+        PipeSystem $system,
+    ): int {
         $threshold = $rulebook->forTurn($pattern, $orientation->value);
 
         return match ($threshold?->verdict) {
             null, 'yes' => 0,
             'doubtful' => 1,
             'fixture-drain-only' => self::isSmallFixtureDrain($use, $size, $threshold->upToSize, $system) ? 0 : 2,
-            'large-or-fixture-drain' => $system->pipe($size)->outsideMm > self::LARGE_MM || self::isSmallFixtureDrain($use, $size, $threshold->upToSize, $system) ? 0 : 2,
+            'large-or-fixture-drain' => $system->pipe($size)->outsideMm > self::LARGE_MM ||
+            self::isSmallFixtureDrain($use, $size, $threshold->upToSize, $system)
+                ? 0
+                : 2,
             default => 2,
         };
     }
 
     private static function isSmallFixtureDrain(string $use, string $size, ?string $upTo, PipeSystem $system): bool
     {
-        return $use === 'fixture-drain' && $upTo !== null && isset($system->pipes[$upTo]) && ! $system->isLarger($size, $upTo);
+        return $use === 'fixture-drain' &&
+            $upTo !== null &&
+            isset($system->pipes[$upTo]) &&
+            ! $system->isLarger($size, $upTo);
     }
 
     private function single(Vec3 $in, Vec3 $out, string $size): ?Bend
@@ -87,7 +108,10 @@ final readonly class TurnFinder
             if (abs($bend->turnDeg - $angle) > 2 * $this->playDeg) {
                 continue;
             }
-            $rank = [self::objection($this->rulebook, $bend->pattern, $orientation, $this->use, $size, $this->system), $i];
+            $rank = [
+                self::objection($this->rulebook, $bend->pattern, $orientation, $this->use, $size, $this->system),
+                $i,
+            ];
             if ($bestRank === null || $rank < $bestRank) {
                 [$best, $bestRank] = [$bend, $rank];
             }
@@ -96,9 +120,15 @@ final readonly class TurnFinder
         return $best;
     }
 
-    /** @param  array{?Straight, ?Straight}  $bushings */
-    private function chosen(FittingChoice $choice, Vec3 $in, Vec3 $out, string $size, array $bushings, bool $stands): Turn
-    {
+    /** @param array{?Straight, ?Straight} $bushings */
+    private function chosen(
+        FittingChoice $choice,
+        Vec3 $in,
+        Vec3 $out,
+        string $size,
+        array $bushings,
+        bool $stands,
+    ): Turn {
         $bends = [];
         foreach ($choice->patterns as $pattern) {
             $bend = $this->system->bend($pattern, $size, false);
@@ -113,7 +143,7 @@ final readonly class TurnFinder
             : $this->withBend($bends[0], $in, $out, $bushings, $stands);
     }
 
-    /** @param  array{?Straight, ?Straight}  $bushings */
+    /** @param array{?Straight, ?Straight} $bushings */
     private function withBend(Bend $bend, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {
         $angle = $in->angleTo($out);
@@ -122,7 +152,15 @@ final readonly class TurnFinder
             return self::none($angle, TurnTrouble::NoSuchFitting);
         }
 
-        return new Turn($angle, [$bend], null, $bushings[0], $bushings[1], strainDeg: abs($angle - $bend->turnDeg) / 2, stands: $stands);
+        return new Turn(
+            $angle,
+            [$bend],
+            null,
+            $bushings[0],
+            $bushings[1],
+            strainDeg: abs($angle - $bend->turnDeg) / 2,
+            stands: $stands,
+        );
     }
 
     /**
@@ -143,22 +181,36 @@ final readonly class TurnFinder
             // Just outside the span the four joints of the pair may still give what is missing.
             [$least, $most] = (new CompoundBend($first->turnDeg, $second->turnDeg))->spanDeg();
             $missing = max($least - $angle, $angle - $most);
-            $between = $missing <= 4 * $this->playDeg ? $this->inPlane($in, $out, $first->turnDeg, $second->turnDeg) : null;
+            $between =
+                $missing <= 4 * $this->playDeg ? $this->inPlane($in, $out, $first->turnDeg, $second->turnDeg) : null;
             if ($between === null) {
                 return self::none($angle, TurnTrouble::PairOutOfReach);
             }
             $strain = $missing / 4;
         }
-        $length = $first->takeOffMm + ($isClose ? $second->spigotMm ?? 0.0 : $second->takeOffMm + 2 * $this->system->pipe($size)->socketDepthMm);
+        $length =
+            $first->takeOffMm +
+            ($isClose ? $second->spigotMm ?? 0.0 : $second->takeOffMm + 2 * $this->system->pipe($size)->socketDepthMm);
 
-        return new Turn($angle, [$first, $second], null, $bushings[0], $bushings[1], $between, $length, $isClose, $strain, $stands);
+        return new Turn(
+            $angle,
+            [$first, $second],
+            null,
+            $bushings[0],
+            $bushings[1],
+            $between,
+            $length,
+            $isClose,
+            $strain,
+            $stands,
+        );
     }
 
     /** The direction between two bends laid in the plane of the turn, each a little more or less than it makes. */
     private function inPlane(Vec3 $in, Vec3 $out, float $firstDeg, float $secondDeg): ?Vec3
     {
         $square = $out->squareTo($in);
-        $share = deg2rad($in->angleTo($out) * $firstDeg / ($firstDeg + $secondDeg));
+        $share = deg2rad(($in->angleTo($out) * $firstDeg) / ($firstDeg + $secondDeg));
 
         return $square === null ? null : $in->times(cos($share))->plus($square->times(sin($share)));
     }

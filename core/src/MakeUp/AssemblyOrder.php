@@ -7,12 +7,16 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Effort\Effort;
 
 /**
- * Whether pieces can be put together, and in what order. Pieces that are joined are one body; what is fixed is one body from the
- * start. A step brings two bodies together, and makes every joint between them at once: pushed joints among those must all go
- * the same way, and one of the two bodies must be free to move. A joint inside one body, as the last of a line that is fixed at
+ * Whether pieces can be put together, and in what order. Pieces that are joined are one body; what is fixed is one body
+ * from the
+ * start. A step brings two bodies together, and makes every joint between them at once: pushed joints among those must
+ * all go
+ * the same way, and one of the two bodies must be free to move. A joint inside one body, as the last of a line that is
+ * fixed at
  * both ends, can only be one that needs no room along the pipe.
  *
- * Whether there is an order is known at once (Disassembly). Where there is one, it is gone step by step: two bodies are joined
+ * Whether there is an order is known at once (Disassembly). Where there is one, it is gone step by step: two bodies are
+ * joined
  * if the rest still goes together then, few joints at once first, and on the bench before in place.
  */
 final class AssemblyOrder
@@ -79,7 +83,10 @@ final class AssemblyOrder
         return ! $this->effort->isSpent();
     }
 
-    /** @return list<string> where there is no order: the joints that hold each other, so that none of them can be made last */
+    /**
+     * @return list<string> where there is no order: the joints that hold each other, so that none of them can be made
+     *     last
+     */
     public function left(): array
     {
         return $this->left;
@@ -104,7 +111,9 @@ final class AssemblyOrder
      */
     private function stuck(array $body, array $inside, array $open): array
     {
-        $stuck = self::ids(array_values(array_filter($inside, static fn (PlannedJoint $joint): bool => ! $joint->isFree())));
+        $stuck = self::ids(
+            array_values(array_filter($inside, static fn (PlannedJoint $joint): bool => ! $joint->isFree())),
+        );
         foreach ((new Disassembly($body, $open, $this->lines))->stuck($this->effort) ?? [] as $part) {
             array_push($stuck, ...array_map(static fn (int $i): string => $open[$i]->id, $part));
         }
@@ -113,7 +122,8 @@ final class AssemblyOrder
     }
 
     /**
-     * Makes what can be made on the bench whatever else comes: bodies that nothing but their own joint holds together. What
+     * Makes what can be made on the bench whatever else comes: bodies that nothing but their own joint holds together.
+     * What
      * goes together goes together after that, too: a step of one side takes the other side along.
      *
      * @param array<string, int> $body by piece
@@ -122,7 +132,9 @@ final class AssemblyOrder
      */
     private function onTheBench(array $body, array $open): array
     {
-        $bridges = Bridges::between(array_map(static fn (PlannedJoint $joint): array => [$body[$joint->a], $body[$joint->b]], $open));
+        $bridges = Bridges::between(
+            array_map(static fn (PlannedJoint $joint): array => [$body[$joint->a], $body[$joint->b]], $open),
+        );
         foreach (self::between($body, $open) as $pair => $joints) {
             if (! isset($bridges[$pair]) || str_starts_with($pair, '-1')) {
                 continue;
@@ -134,7 +146,12 @@ final class AssemblyOrder
             }
         }
 
-        return [$body, array_values(array_filter($open, static fn (PlannedJoint $joint): bool => $body[$joint->a] !== $body[$joint->b]))];
+        return [
+            $body,
+            array_values(
+                array_filter($open, static fn (PlannedJoint $joint): bool => $body[$joint->a] !== $body[$joint->b]),
+            ),
+        ];
     }
 
     /**
@@ -168,7 +185,9 @@ final class AssemblyOrder
                 continue;
             }
             $after = self::joined($body, $joints[0]);
-            $rest = array_values(array_filter($open, static fn (PlannedJoint $joint): bool => $after[$joint->a] !== $after[$joint->b]));
+            $rest = array_values(
+                array_filter($open, static fn (PlannedJoint $joint): bool => $after[$joint->a] !== $after[$joint->b]),
+            );
             if ((new Disassembly($after, $rest, $this->lines))->stuck($this->effort) === []) {
                 return [$move, $after, $rest];
             }
@@ -180,14 +199,17 @@ final class AssemblyOrder
     /**
      * @param array<string, int> $body
      * @param list<PlannedJoint> $open
-     * @return array<string, non-empty-list<PlannedJoint>> those between every two bodies, by `lower higher`; few at once first, and on
+     * @return array<string, non-empty-list<PlannedJoint>> those between every two bodies, by `lower higher`; few at
+     *     once first, and on
      *                                                     the bench before in place
      */
     private static function between(array $body, array $open): array
     {
         $between = [];
         foreach ($open as $joint) {
-            $between[min($body[$joint->a], $body[$joint->b]).' '.max($body[$joint->a], $body[$joint->b])][] = $joint;
+            $between[
+                min($body[$joint->a], $body[$joint->b]).' '.max($body[$joint->a], $body[$joint->b])
+            ][] = $joint;
         }
         $rank = static fn (string $pair): array => [count($between[$pair]), str_starts_with($pair, '-1')];
         uksort($between, static fn (string $a, string $b): int => $rank($a) <=> $rank($b));
@@ -219,7 +241,13 @@ final class AssemblyOrder
             $mm = max($mm, $joint->depthMm);
         }
 
-        return new Move(array_map(strval(...), array_keys($body, $moving, true)), self::ids($joints), $along, $mm, min($a, $b) !== -1);
+        return new Move(
+            array_map(strval(...), array_keys($body, $moving, true)),
+            self::ids($joints),
+            $along,
+            $mm,
+            min($a, $b) !== -1,
+        );
     }
 
     /**

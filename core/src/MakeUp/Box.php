@@ -14,7 +14,10 @@ final readonly class Box
 
     public function __construct(public Vec3 $min, public Vec3 $max, public string $what) {}
 
-    /** Gives the distance from a straight line between two points to the box, in mm; 0 where the line touches it. The distance along a line is convex, so thirds close in on the least. */
+    /**
+     * Gives the distance from a straight line between two points to the box, in mm; 0 where the line touches it. The
+     * distance along a line is convex, so thirds close in on the least.
+     */
     public function distanceTo(Vec3 $a, Vec3 $b): float
     {
         [$low, $high] = [0.0, 1.0];
@@ -28,15 +31,21 @@ final readonly class Box
             }
         }
 
-        return sqrt(min($this->square($a, $b, ($low + $high) / 2), $this->square($a, $b, 0.0), $this->square($a, $b, 1.0)));
+        return sqrt(
+            min($this->square($a, $b, ($low + $high) / 2), $this->square($a, $b, 0.0), $this->square($a, $b, 1.0)),
+        );
     }
 
     /** Whether a straight line between two points comes nearer to the box than so many mm. */
     public function isNearer(Vec3 $a, Vec3 $b, float $mm): bool
     {
-        $isFar = max($a->x, $b->x) + $mm < $this->min->x || min($a->x, $b->x) - $mm > $this->max->x
-            || max($a->y, $b->y) + $mm < $this->min->y || min($a->y, $b->y) - $mm > $this->max->y
-            || max($a->z, $b->z) + $mm < $this->min->z || min($a->z, $b->z) - $mm > $this->max->z;
+        $isFar =
+            max($a->x, $b->x) + $mm < $this->min->x ||
+            min($a->x, $b->x) - $mm > $this->max->x ||
+            max($a->y, $b->y) + $mm < $this->min->y ||
+            min($a->y, $b->y) - $mm > $this->max->y ||
+            max($a->z, $b->z) + $mm < $this->min->z ||
+            min($a->z, $b->z) - $mm > $this->max->z;
 
         return ! $isFar && $this->distanceTo($a, $b) < $mm;
     }

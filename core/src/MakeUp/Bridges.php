@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 /**
- * The connections of a graph that hold two parts of it together all by themselves (Tarjan, A note on finding the bridges of a
+ * The connections of a graph that hold two parts of it together all by themselves
+ * (Tarjan, A note on finding the bridges of a
  * graph, 1974). Several edges between the same two nodes are one connection. Time and room grow with the edges.
  */
 final class Bridges

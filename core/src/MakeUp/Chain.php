@@ -7,7 +7,10 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Measure\Tolerance;
 
-/** One sequence of bends on its way from one end to the other: whether a choice of directions can be built, and how far it is from that. */
+/**
+ * One sequence of bends on its way from one end to the other: whether a choice of directions can be built, and how far
+ * it is from that.
+ */
 final class Chain
 {
     /** What a degree of wrong fall counts for in mm, when the search compares the two. */
@@ -39,12 +42,14 @@ final class Chain
         $way = $problem->to->at->minus($problem->from->at);
         $this->d = [$way->x, $way->y, $way->z];
         // A millionth of a degree is no fall missing.
-        $this->leastDeg = $problem->fallLeast === null ? null : rad2deg(atan($problem->fallLeast / 1000)) - Tolerance::SUM;
+        $this->leastDeg =
+            $problem->fallLeast === null ? null : rad2deg(atan($problem->fallLeast / 1000)) - Tolerance::SUM;
         $this->mostDeg = $problem->fallMost === null ? null : rad2deg(atan($problem->fallMost / 1000)) + Tolerance::SUM;
     }
 
     /**
-     * Gives 0 where a chain of these directions can be built, else by how much it cannot, in mm; steady enough to feel along. Boxes are not looked at.
+     * Gives 0 where a chain of these directions can be built, else by how much it cannot, in mm; steady enough to feel
+     * along. Boxes are not looked at.
      *
      * @param list<array{float, float, float}> $u one direction more than bends
      */
@@ -61,7 +66,8 @@ final class Chain
     }
 
     /**
-     * Gives how much pipe and fitting a chain of these directions takes, centre to centre, in mm; endless where it cannot be built.
+     * Gives how much pipe and fitting a chain of these directions takes, centre to centre, in mm; endless where it
+     * cannot be built.
      *
      * @param list<array{float, float, float}> $u
      */
@@ -73,7 +79,8 @@ final class Chain
     }
 
     /**
-     * Gives the chain of these directions with the least pipe, or null where it cannot be built. Boxes are not looked at.
+     * Gives the chain of these directions with the least pipe, or null where it cannot be built. Boxes are not looked
+     * at.
      *
      * @param list<array{float, float, float}> $u
      */
@@ -98,7 +105,8 @@ final class Chain
 
     /**
      * @param list<array{float, float, float}> $u
-     * @return array{list<array{float, float, float}>, list<float>, array{float, float, float}} the legs that may be longer, and what they have to reach
+     * @return array{list<array{float, float, float}>, list<float>, array{float, float, float}} the legs that may be
+     *     longer, and what they have to reach
      */
     private function free(array $u): array
     {
@@ -108,7 +116,11 @@ final class Chain
         [$free, $least, $d] = [[], [], $this->d];
         foreach ($u as $leg => $v) {
             if ($this->sequence->close[$leg]) {
-                $d = [$d[0] - $this->least[$leg] * $v[0], $d[1] - $this->least[$leg] * $v[1], $d[2] - $this->least[$leg] * $v[2]];
+                $d = [
+                    $d[0] - $this->least[$leg] * $v[0],
+                    $d[1] - $this->least[$leg] * $v[1],
+                    $d[2] - $this->least[$leg] * $v[2],
+                ];
             } else {
                 $free[] = $v;
                 $least[] = $this->least[$leg];
@@ -119,7 +131,8 @@ final class Chain
     }
 
     /**
-     * Gives how far legs of the made pipe are from a fall that is allowed, added up, in degrees. The first and the last leg lie as the ends lie.
+     * Gives how far legs of the made pipe are from a fall that is allowed, added up, in degrees. The first and the last
+     * leg lie as the ends lie.
      *
      * @param list<array{float, float, float}> $u
      */

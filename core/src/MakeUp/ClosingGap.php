@@ -7,8 +7,10 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * How far off the last joint of a chain may come to lie, when every length in it is read and cut with some error. Errors that are as likely anywhere within a bound
- * are added up as such (the sum of uniform variables), errors that gather round nothing by the square of their deviation, and what a tape is off by the same way
+ * How far off the last joint of a chain may come to lie, when every length in it is read and cut with some error.
+ * Errors that are as likely anywhere within a bound
+ * are added up as such (the sum of uniform variables), errors that gather round nothing by the square of their
+ * deviation, and what a tape is off by the same way
  * at every reading as often as it is read.
  */
 final class ClosingGap
@@ -19,7 +21,10 @@ final class ClosingGap
     /** Steps of the quadrature over the normal part, to either side of six deviations. */
     private const STEPS = 240;
 
-    /** Up to so many terms the sum of the bounded errors is added up exactly wherever it is asked for; of more a table is made once. */
+    /**
+     * Up to so many terms the sum of the bounded errors is added up exactly wherever it is asked for; of more a table
+     * is made once.
+     */
     private const FEW = 64;
 
     /** What rounding may come to in that sum: where it may come to more, the table is better. */
@@ -56,7 +61,8 @@ final class ClosingGap
     public static function of(array $uniform, array $normal, float $sharedMm, int $readings): self
     {
         $uniform = array_values(array_filter($uniform, static fn (float $half): bool => $half > Tolerance::ROUNDING));
-        $square = array_sum(array_map(static fn (float $one): float => $one ** 2, $normal)) + ($sharedMm * $readings) ** 2;
+        $square =
+            array_sum(array_map(static fn (float $one): float => $one ** 2, $normal)) + ($sharedMm * $readings) ** 2;
         if (count($uniform) > self::MANY) {
             return new self([], sqrt($square + self::squareOf($uniform)));
         }
@@ -106,10 +112,10 @@ final class ClosingGap
         for ($i = 0; $i <= self::STEPS; $i++) {
             $z = -6.0 + $i * $step;
             $weight = $i === 0 || $i === self::STEPS ? 1.0 : ($i % 2 === 1 ? 4.0 : 2.0);
-            $sum += $weight * $this->boundedUpTo($x - $this->deviationMm * $z) * exp(-$z * $z / 2) / sqrt(2 * M_PI);
+            $sum += ($weight * $this->boundedUpTo($x - $this->deviationMm * $z) * exp((-$z * $z) / 2)) / sqrt(2 * M_PI);
         }
 
-        return $sum * $step / 3;
+        return ($sum * $step) / 3;
     }
 
     /** The sum of the bounded errors alone. */
@@ -124,27 +130,28 @@ final class ClosingGap
             return $exact;
         }
         $table = $this->table ??= $this->table();
-        $place = ($x + $total) / (2 * $total) * self::PLACES;
+        $place = (($x + $total) / (2 * $total)) * self::PLACES;
         $below = (int) $place;
 
         return $table[$below] + ($place - $below) * ($table[min($below + 1, self::PLACES)] - $table[$below]);
     }
 
     /**
-     * One error after the other is added: F(x) of the sum with an error of half width a is (1/2a)·∫ F from x − a to x + a.
+     * One error after the other is added: F(x) of the sum with an error of half width a is (1/2a)·∫ F from x − a to x +
+     * a.
      *
      * @return list<float>
      */
     private function table(): array
     {
         $total = array_sum($this->bounds);
-        $step = 2 * $total / self::PLACES;
+        $step = (2 * $total) / self::PLACES;
         $table = array_map(static fn (int $i): float => $i * $step < $total ? 0.0 : 1.0, range(0, self::PLACES));
         foreach ($this->bounds as $n => $half) {
             $until = [0.0];
             foreach ($table as $i => $value) {
                 if ($i > 0) {
-                    $until[] = $until[$i - 1] + ($value + $table[$i - 1]) / 2 * $step;
+                    $until[] = $until[$i - 1] + (($value + $table[$i - 1]) / 2) * $step;
                 }
             }
             // Beyond the table F is 0 on the one side and 1 on the other.
@@ -160,7 +167,10 @@ final class ClosingGap
             foreach ($table as $i => $value) {
                 $x = $i * $step - $total;
                 // The first is a ramp, and exact.
-                $table[$i] = $n === 0 ? max(0.0, min(1.0, ($x + $half) / (2 * $half))) : ($integral($x + $half) - $integral($x - $half)) / (2 * $half);
+                $table[$i] =
+                    $n === 0
+                        ? max(0.0, min(1.0, ($x + $half) / (2 * $half)))
+                        : ($integral($x + $half) - $integral($x - $half)) / (2 * $half);
             }
         }
 
@@ -173,7 +183,8 @@ final class ClosingGap
     }
 
     /**
-     * F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. Of k that are as wide
+     * F(x) = Σ over all signs ε of Π(ε)·(x + Σ ε·a)₊ⁿ / (n!·Π 2a): the sum of uniform variables of any widths. Of k
+     * that are as wide
      * as each other, those with i minus signs are the same C(k, i) times.
      *
      * @return ?float null where rounding may come to too much
@@ -200,7 +211,7 @@ final class ClosingGap
         }
         [$sum, $size] = [0.0, 0.0];
         foreach ($terms as [$at, $often]) {
-            $term = $often * $at ** $n / $scale;
+            $term = ($often * $at ** $n) / $scale;
             $sum += $term;
             $size += abs($term);
         }
@@ -213,12 +224,16 @@ final class ClosingGap
     {
         $x = abs($z) / M_SQRT2;
         $t = 1 / (1 + 0.3275911 * $x);
-        $erf = 1 - ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) * $t * exp(-$x * $x);
+        $erf =
+            1 -
+            ((((1.061405429 * $t - 1.453152027) * $t + 1.421413741) * $t - 0.284496736) * $t + 0.254829592) *
+                $t *
+                exp(-$x * $x);
 
         return $z >= 0 ? (1 + $erf) / 2 : (1 - $erf) / 2;
     }
 
-    /** @param  list<float>  $halves */
+    /** @param list<float> $halves */
     private static function squareOf(array $halves): float
     {
         return array_sum(array_map(static fn (float $half): float => $half ** 2 / 3, $halves));

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 /**
- * Directions that lie at given angles from given directions. A bend of turn θ leads the pipe along some direction of the cone of half angle θ about the one it
+ * Directions that lie at given angles from given directions. A bend of turn θ leads the pipe along some direction of
+ * the cone of half angle θ about the one it
  * comes by; between two bends the leg lies where two cones meet. Vectors are lists of three floats, angles in degrees.
  */
 final class Cones
@@ -14,7 +15,8 @@ final class Cones
     public const PARALLEL_SQUARE = 1e-7;
 
     /**
-     * Gives the directions at angle α from a and β from b: with c = a·b, u = p·a + q·b ± g·(a × b), p = (cos α − c·cos β)/(1 − c²), q = (cos β − c·cos α)/(1 − c²),
+     * Gives the directions at angle α from a and β from b: with c = a·b, u = p·a + q·b ± g·(a × b), p =
+     * (cos α − c·cos β)/(1 − c²), q = (cos β − c·cos α)/(1 − c²),
      * g² = (1 − p·cos α − q·cos β)/(1 − c²).
      *
      * @param array{float, float, float} $a
@@ -38,7 +40,10 @@ final class Cones
         [$x, $y, $z] = [$a[1] * $b[2] - $a[2] * $b[1], $a[2] * $b[0] - $a[0] * $b[2], $a[0] * $b[1] - $a[1] * $b[0]];
         [$mx, $my, $mz] = [$p * $a[0] + $q * $b[0], $p * $a[1] + $q * $b[1], $p * $a[2] + $q * $b[2]];
 
-        return [self::unit([$mx + $g * $x, $my + $g * $y, $mz + $g * $z]), self::unit([$mx - $g * $x, $my - $g * $y, $mz - $g * $z])];
+        return [
+            self::unit([$mx + $g * $x, $my + $g * $y, $mz + $g * $z]),
+            self::unit([$mx - $g * $x, $my - $g * $y, $mz - $g * $z]),
+        ];
     }
 
     /**
@@ -53,7 +58,11 @@ final class Cones
         [$cos, $sin] = [cos(deg2rad($angleDeg)), sin(deg2rad($angleDeg))];
         [$c, $s] = [$sin * cos(deg2rad($roundDeg)), $sin * sin(deg2rad($roundDeg))];
 
-        return [$cos * $axis[0] + $c * $e[0] + $s * $f[0], $cos * $axis[1] + $c * $e[1] + $s * $f[1], $cos * $axis[2] + $c * $e[2] + $s * $f[2]];
+        return [
+            $cos * $axis[0] + $c * $e[0] + $s * $f[0],
+            $cos * $axis[1] + $c * $e[1] + $s * $f[1],
+            $cos * $axis[2] + $c * $e[2] + $s * $f[2],
+        ];
     }
 
     /**
@@ -66,7 +75,9 @@ final class Cones
     {
         [$e, $f] = self::square($axis);
 
-        return rad2deg(atan2($u[0] * $f[0] + $u[1] * $f[1] + $u[2] * $f[2], $u[0] * $e[0] + $u[1] * $e[1] + $u[2] * $e[2]));
+        return rad2deg(
+            atan2($u[0] * $f[0] + $u[1] * $f[1] + $u[2] * $f[2], $u[0] * $e[0] + $u[1] * $e[1] + $u[2] * $e[2]),
+        );
     }
 
     /**
@@ -95,15 +106,27 @@ final class Cones
 
     /**
      * @param array{float, float, float} $axis
-     * @return array{array{float, float, float}, array{float, float, float}} two directions square to it and to each other
+     * @return array{array{float, float, float}, array{float, float, float}} two directions square to it and to each
+     *     other
      */
     private static function square(array $axis): array
     {
         // From the axis that it lies least along, so that nothing small is divided by.
         $helper = abs($axis[2]) < 0.7 ? [0.0, 0.0, 1.0] : [0.0, 1.0, 0.0];
         $along = $helper[0] * $axis[0] + $helper[1] * $axis[1] + $helper[2] * $axis[2];
-        $e = self::unit([$helper[0] - $along * $axis[0], $helper[1] - $along * $axis[1], $helper[2] - $along * $axis[2]]);
+        $e = self::unit([
+            $helper[0] - $along * $axis[0],
+            $helper[1] - $along * $axis[1],
+            $helper[2] - $along * $axis[2],
+        ]);
 
-        return [$e, [$axis[1] * $e[2] - $axis[2] * $e[1], $axis[2] * $e[0] - $axis[0] * $e[2], $axis[0] * $e[1] - $axis[1] * $e[0]]];
+        return [
+            $e,
+            [
+                $axis[1] * $e[2] - $axis[2] * $e[1],
+                $axis[2] * $e[0] - $axis[0] * $e[2],
+                $axis[0] * $e[1] - $axis[1] * $e[0],
+            ],
+        ];
     }
 }

@@ -11,13 +11,22 @@ final readonly class CutSide
 {
     /**
      * @param ?Offer $offer what joins the two cut ends; null: nothing does
-     * @param ?float $insertionMm how far each end goes into the coupling; null: not known, to be measured on the one in hand
+     * @param ?float $insertionMm how far each end goes into the coupling; null: not known, to be measured on the one in
+     *     hand
      * @param float $slideRoomMm bare pipe beside the cut, that the coupling can be slid back on
      * @param bool $isFixed what stands on this side cannot be drawn away
      */
-    public function __construct(public ?Offer $offer, public ?float $insertionMm, public float $slideRoomMm, public bool $isFixed) {}
+    public function __construct(
+        public ?Offer $offer,
+        public ?float $insertionMm,
+        public float $slideRoomMm,
+        public bool $isFixed,
+    ) {}
 
-    /** Gives how the coupling gets out of the way of the fitting: `slide` back on the pipe, `roll-back` on itself, `draw` the pipe away, or null. */
+    /**
+     * Gives how the coupling gets out of the way of the fitting: `slide` back on the pipe, `roll-back` on itself,
+     * `draw` the pipe away, or null.
+     */
     public function way(): ?string
     {
         return match (true) {

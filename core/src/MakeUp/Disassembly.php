@@ -7,16 +7,22 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Effort\Effort;
 
 /**
- * Whether pieces that are joined can be taken apart again, and so be put together: an order of taking apart, backwards, is an
+ * Whether pieces that are joined can be taken apart again, and so be put together: an order of taking apart, backwards,
+ * is an
  * order of putting together.
  *
- * One step parts a body in two that move away from each other along one line. Every pushed joint between the two must lie
- * along that line, the same way round; a joint that needs no room along the pipe may be anywhere. Of what can be taken apart
- * every part can be taken apart, by the same steps: so any step that can be made is a good one, nothing needs to be tried
+ * One step parts a body in two that move away from each other along one line. Every pushed joint between the two must
+ * lie
+ * along that line, the same way round; a joint that needs no room along the pipe may be anywhere. Of what can be taken
+ * apart
+ * every part can be taken apart, by the same steps: so any step that can be made is a good one, nothing needs to be
+ * tried
  * twice, and what is left when there is no step more is stuck whatever comes first.
  *
- * For one line the steps are found at once: pieces whose joint is not along it stay together; of the rest, pieces that hold
- * each other both ways round stay together too (the strongly connected components of the graph in which an arc leads from
+ * For one line the steps are found at once: pieces whose joint is not along it stay together; of the rest, pieces that
+ * hold
+ * each other both ways round stay together too
+ * (the strongly connected components of the graph in which an arc leads from
  * what stays to what is drawn off; Tarjan 1972). The time grows with pieces times joints times lines at the most.
  */
 final class Disassembly
@@ -30,7 +36,10 @@ final class Disassembly
     /** In place of the number of a body that another is joined to. */
     private const SEVERAL = -2;
 
-    /** @var list<array{int, int, int}> from, to, line (FREE, or its number); `to` is drawn off in the direction of the line */
+    /**
+     * @var list<array{int, int, int}> from, to, line (FREE, or its number); `to` is drawn off in the direction of the
+     *     line
+     */
     private array $arcs = [];
 
     private readonly int $lines;
@@ -47,7 +56,8 @@ final class Disassembly
             $ends = [$body[$joint->a], $body[$joint->b]];
             $this->arcs[] = $isBackwards ? [$ends[1], $ends[0], $line] : [$ends[0], $ends[1], $line];
         }
-        $this->lines = 1 + array_reduce($this->arcs, static fn (int $most, array $arc): int => max($most, $arc[2]), self::FREE);
+        $this->lines =
+            1 + array_reduce($this->arcs, static fn (int $most, array $arc): int => max($most, $arc[2]), self::FREE);
     }
 
     /**
@@ -79,7 +89,8 @@ final class Disassembly
     }
 
     /**
-     * Takes apart as far as it goes; gives the bodies that are left and hold each other, as the indexes of the joints among
+     * Takes apart as far as it goes; gives the bodies that are left and hold each other, as the indexes of the joints
+     * among
      * them. None: everything comes apart. Null where the effort was used up before that was known.
      *
      * @return list<non-empty-list<int>>|null
@@ -150,7 +161,7 @@ final class Disassembly
         return $joints;
     }
 
-    /** @param  non-empty-list<int>  $bundle  all joints between two bodies */
+    /** @param non-empty-list<int> $bundle all joints between two bodies */
     private function comesOff(array $bundle): bool
     {
         $way = null;
@@ -171,7 +182,8 @@ final class Disassembly
      * Parts a body along the first line that parts it.
      *
      * @param non-empty-list<int> $joints
-     * @return list<non-empty-list<int>>|false|null the joints inside each part; false: no line parts it; null: no effort left
+     * @return list<non-empty-list<int>>|false|null the joints inside each part; false: no line parts it; null: no
+     *     effort left
      */
     private function parted(array $joints, Effort $effort): array|false|null
     {
@@ -198,7 +210,8 @@ final class Disassembly
 
     /**
      * @param non-empty-list<int> $joints
-     * @return array<int, int> number of the part that a body stays in when everything that can is drawn off along a line
+     * @return array<int, int> number of the part that a body stays in when everything that can is drawn off along a
+     *     line
      */
     private function partsAlong(array $joints, int $line): array
     {

@@ -7,7 +7,8 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Effort\Effort;
 
 /**
- * Where pieces cannot be put together: the smallest change that frees them. Bodies that hold each other stay so until one of
+ * Where pieces cannot be put together: the smallest change that frees them. Bodies that hold each other stay so until
+ * one of
  * the joints among them is made in another way; so each group of them needs a change of its own.
  */
 final readonly class Freeing
@@ -15,7 +16,10 @@ final readonly class Freeing
     /** Steps of the search, where nobody says how many. */
     private const MOST = 500_000;
 
-    /** What a joint can be made as instead, the smallest change first: the coupling that is there is slid, a sleeve is rolled, a union comes in. */
+    /**
+     * What a joint can be made as instead, the smallest change first: the coupling that is there is slid, a sleeve is
+     * rolled, a union comes in.
+     */
     private const INSTEAD = ['slide', 'roll', 'union'];
 
     /** @var array<string, array{int, bool}> the line along which a joint is pushed */
@@ -31,7 +35,8 @@ final readonly class Freeing
     }
 
     /**
-     * Gives every single joint that frees them, made in another way; where none does alone, every pair of joints; else none.
+     * Gives every single joint that frees them, made in another way; where none does alone, every pair of joints; else
+     * none.
      * Once the effort is spent there may be more than those.
      *
      * @param list<string> $pieces
@@ -137,11 +142,19 @@ final readonly class Freeing
      */
     private function frees(array $group, array $change): bool
     {
-        $changed = array_map(static fn (PlannedJoint $joint): PlannedJoint => isset($change[$joint->id]) ? $joint->as($change[$joint->id]) : $joint, $group);
-        $open = array_values(array_filter($changed, fn (PlannedJoint $joint): bool => $this->body[$joint->a] !== $this->body[$joint->b]));
+        $changed = array_map(
+            static fn (PlannedJoint $joint): PlannedJoint => isset($change[$joint->id])
+                ? $joint->as($change[$joint->id])
+                : $joint,
+            $group,
+        );
+        $open = array_values(
+            array_filter($changed, fn (PlannedJoint $joint): bool => $this->body[$joint->a] !== $this->body[$joint->b]),
+        );
         $isFree = count($open) === count($changed) || $changed[0]->isFree();
 
-        return $isFree && (new Disassembly($this->body, $open, array_diff_key($this->lines, $change)))->stuck($this->effort) === [];
+        return $isFree &&
+            (new Disassembly($this->body, $open, array_diff_key($this->lines, $change)))->stuck($this->effort) === [];
     }
 
     /** The first way that needs no room which is not there. */

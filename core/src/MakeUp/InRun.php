@@ -17,8 +17,10 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Length;
 
 /**
- * Two ends inside a run: from the beginning of one leg to the end of another, or on from the end of the run to what was measured from there. Everything is worked
- * out in a frame that begins at the first leg, looks along it in plan (y) and has the right hand for x, so that what was measured over, up and along stays as it is.
+ * Two ends inside a run: from the beginning of one leg to the end of another, or on from the end of the run to what was
+ * measured from there. Everything is worked
+ * out in a frame that begins at the first leg, looks along it in plan (y) and has the right hand for x, so that what
+ * was measured over, up and along stays as it is.
  */
 final readonly class InRun
 {
@@ -45,11 +47,15 @@ final readonly class InRun
     /** Gives where the second end lies and where it leads, when it is the end of the last leg as it is called out. */
     public function endOfLast(): OpenEnd
     {
-        return $this->end($this->local($this->last->to()->minus($this->first->from)), $this->local($this->last->line->direction));
+        return $this->end(
+            $this->local($this->last->to()->minus($this->first->from)),
+            $this->local($this->last->line->direction),
+        );
     }
 
     /**
-     * Gives the second end as it was measured from where the run ends now, to where it is to end: along its heading, over to the right, down.
+     * Gives the second end as it was measured from where the run ends now, to where it is to end: along its heading,
+     * over to the right, down.
      *
      * @param float $turnDeg how far it heads to the right of the run's last heading
      * @param ?float $fallMmPerM null: it leads straight down
@@ -63,7 +69,12 @@ final readonly class InRun
         $right = Vec3::direction($turn + 90.0, 0.0);
         $at = $end->plus($forward->times($alongMm))->plus($right->times($overMm))->plus(new Vec3(0.0, 0.0, -$downMm));
 
-        return $this->end($at, $fallMmPerM === null ? new Vec3(0.0, 0.0, -1.0) : Vec3::direction($turn + $turnDeg, rad2deg(atan($fallMmPerM / 1000))));
+        return $this->end(
+            $at,
+            $fallMmPerM === null
+                ? new Vec3(0.0, 0.0, -1.0)
+                : Vec3::direction($turn + $turnDeg, rad2deg(atan($fallMmPerM / 1000))),
+        );
     }
 
     /**
@@ -72,19 +83,43 @@ final readonly class InRun
      * @param list<Box> $boxes in the frame of the first leg
      * @param ?float $fallLeast null: what the rulebook asks for
      */
-    public function problem(OpenEnd $to, Catalogue $catalogue, Rulebook $rulebook, int $maxBends, ?float $fallLeast, float $clearanceMm, array $boxes): Problem
-    {
+    public function problem(
+        OpenEnd $to,
+        Catalogue $catalogue,
+        Rulebook $rulebook,
+        int $maxBends,
+        ?float $fallLeast,
+        float $clearanceMm,
+        array $boxes,
+    ): Problem {
         $system = $this->layout->system;
         $pipe = $system->pipe($this->first->line->size);
-        $least = $this->layout->run->use === 'vent' ? null : $fallLeast ?? $rulebook->forSize('fall.least', $pipe->size, $system->key)?->value;
+        $least =
+            $this->layout->run->use === 'vent'
+                ? null
+                : $fallLeast ?? $rulebook->forSize('fall.least', $pipe->size, $system->key)?->value;
 
-        return new Problem($this->end(new Vec3(0.0, 0.0, 0.0), $this->local($this->first->line->direction)), $to, Turnings::of($system, $pipe->size), $maxBends, max(2 * $pipe->socketDepthMm, $this->first->leastMm, $this->last->leastMm),
-            $catalogue->assumption('joint-play')->value, $least, $rulebook->forSize('fall.most', $pipe->size, $system->key)?->value, $boxes, $pipe->outsideMm / 2 + $clearanceMm, $system->coupling($pipe->size)->acrossMm ?? 0.0,
-            [], $this->takeAtStart(), $this->takeAtEnd());
+        return new Problem(
+            $this->end(new Vec3(0.0, 0.0, 0.0), $this->local($this->first->line->direction)),
+            $to,
+            Turnings::of($system, $pipe->size),
+            $maxBends,
+            max(2 * $pipe->socketDepthMm, $this->first->leastMm, $this->last->leastMm),
+            $catalogue->assumption('joint-play')->value,
+            $least,
+            $rulebook->forSize('fall.most', $pipe->size, $system->key)?->value,
+            $boxes,
+            $pipe->outsideMm / 2 + $clearanceMm,
+            $system->coupling($pipe->size)->acrossMm ?? 0.0,
+            [],
+            $this->takeAtStart(),
+            $this->takeAtEnd(),
+        );
     }
 
     /**
-     * Gives the legs that a solution makes of the run: those before and after as they were, the first and the last keep their ids.
+     * Gives the legs that a solution makes of the run: those before and after as they were, the first and the last keep
+     * their ids.
      *
      * @return array{list<Leg>, int} legs, and the number of the next new leg
      */
@@ -100,7 +135,14 @@ final readonly class InRun
             }
             $isLast = $i === $count - 1 && $this->to > $this->from;
             $id = $isLast ? $this->last->line->leg->id : 'l'.$next++;
-            [$leg, $heading] = $this->leg($id, $u, $heading, $solution, $i, $isLast ? $this->last->line->leg->what : '');
+            [$leg, $heading] = $this->leg(
+                $id,
+                $u,
+                $heading,
+                $solution,
+                $i,
+                $isLast ? $this->last->line->leg->what : '',
+            );
             $made[] = $leg;
         }
         $legs = $this->layout->run->legs;
@@ -114,7 +156,19 @@ final readonly class InRun
         $old = $this->first->line->leg;
         $isUpright = $old->way->isUpright();
 
-        return new Leg($old->id, $old->way, $old->turnDeg, Length::mm($lengthMm), false, $isUpright ? null : tan(deg2rad($this->first->line->dipDeg)) * 1000, null, $old->size, $old->fitting, false, $old->what);
+        return new Leg(
+            $old->id,
+            $old->way,
+            $old->turnDeg,
+            Length::mm($lengthMm),
+            false,
+            $isUpright ? null : tan(deg2rad($this->first->line->dipDeg)) * 1000,
+            null,
+            $old->size,
+            $old->fitting,
+            false,
+            $old->what,
+        );
     }
 
     /** @return array{Leg, float} and the heading after it */
@@ -125,16 +179,46 @@ final readonly class InRun
         $isClose = $solution->sequence->close[$i];
         $length = $isClose ? null : Length::mm($solution->lengths[$i]);
         if (abs($dip) > self::PLUMB_DEG) {
-            return [new Leg($id, $dip > 0 ? Way::Down : Way::Up, null, $length, fitting: $fitting, isClose: $isClose, what: $what), $heading];
+            return [
+                new Leg(
+                    $id,
+                    $dip > 0 ? Way::Down : Way::Up,
+                    null,
+                    $length,
+                    fitting: $fitting,
+                    isClose: $isClose,
+                    what: $what,
+                ),
+                $heading,
+            ];
         }
         $new = fmod($this->first->line->headingDeg + $u->headingDeg(), 360.0);
         $turn = fmod($new - $heading + 540.0, 360.0) - 180.0;
         $fall = tan(deg2rad($dip)) * 1000;
 
         return match (true) {
-            abs($turn) < self::STRAIGHT_DEG => [new Leg($id, Way::On, null, $length, false, $fall, fitting: $fitting, isClose: $isClose, what: $what), $heading],
-            abs($turn) > 180.0 - self::STRAIGHT_DEG => [new Leg($id, Way::Back, null, $length, false, $fall, fitting: $fitting, isClose: $isClose, what: $what), $new],
-            default => [new Leg($id, $turn > 0 ? Way::Right : Way::Left, abs($turn), $length, false, $fall, fitting: $fitting, isClose: $isClose, what: $what), $new],
+            abs($turn) < self::STRAIGHT_DEG => [
+                new Leg($id, Way::On, null, $length, false, $fall, fitting: $fitting, isClose: $isClose, what: $what),
+                $heading,
+            ],
+            abs($turn) > 180.0 - self::STRAIGHT_DEG => [
+                new Leg($id, Way::Back, null, $length, false, $fall, fitting: $fitting, isClose: $isClose, what: $what),
+                $new,
+            ],
+            default => [
+                new Leg(
+                    $id,
+                    $turn > 0 ? Way::Right : Way::Left,
+                    abs($turn),
+                    $length,
+                    false,
+                    $fall,
+                    fitting: $fitting,
+                    isClose: $isClose,
+                    what: $what,
+                ),
+                $new,
+            ],
         };
     }
 
@@ -151,7 +235,10 @@ final readonly class InRun
         return new Vec3($v->x * $cos - $v->y * $sin, $v->x * $sin + $v->y * $cos, $v->z);
     }
 
-    /** What the fitting at the beginning of the first leg takes up of it; where branches stand on that leg, all of it up to the last of them, which stays where it is. */
+    /**
+     * What the fitting at the beginning of the first leg takes up of it; where branches stand on that leg, all of it up
+     * to the last of them, which stays where it is.
+     */
     private function takeAtStart(): float
     {
         $pieces = $this->piecesOf($this->first);
@@ -160,7 +247,9 @@ final readonly class InRun
             $piece = $this->layout->fittingAt($one->jointFrom)?->part instanceof Branch ? $one : $piece;
         }
 
-        return $piece === null ? 0.0 : max(0.0, $piece->from->minus($this->first->from)->dot($this->first->line->direction));
+        return $piece === null
+            ? 0.0
+            : max(0.0, $piece->from->minus($this->first->from)->dot($this->first->line->direction));
     }
 
     /** What the fitting at the end of the last leg takes up of it. */
@@ -169,12 +258,19 @@ final readonly class InRun
         $pieces = $this->piecesOf($this->last);
         $piece = $pieces[count($pieces) - 1] ?? null;
 
-        return $piece === null ? 0.0 : max(0.0, $this->last->to()->minus($piece->to())->dot($this->last->line->direction));
+        return $piece === null
+            ? 0.0
+            : max(0.0, $this->last->to()->minus($piece->to())->dot($this->last->line->direction));
     }
 
     /** @return list<Piece> */
     private function piecesOf(LegLaid $leg): array
     {
-        return array_values(array_filter($this->layout->pieces, static fn (Piece $piece): bool => $piece->leg === $leg->line->number && ! $piece->isBetweenPair));
+        return array_values(
+            array_filter(
+                $this->layout->pieces,
+                static fn (Piece $piece): bool => $piece->leg === $leg->line->number && ! $piece->isBetweenPair,
+            ),
+        );
     }
 }

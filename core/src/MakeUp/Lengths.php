@@ -7,8 +7,10 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * How long every leg must be for a chain of known directions to lead from one point to another, with the least pipe: least Σ L with Σ L·u = D and L ≥ m.
- * With L' = L − m it asks for D' = D − Σ m·u as a sum of directions none of which goes backward. The least sum lies on a corner, where at most three legs are
+ * How long every leg must be for a chain of known directions to lead from one point to another, with the least pipe:
+ * least Σ L with Σ L·u = D and L ≥ m.
+ * With L' = L − m it asks for D' = D − Σ m·u as a sum of directions none of which goes backward. The least sum lies on
+ * a corner, where at most three legs are
  * longer than they must be (linear programming: a basic solution); there are so few that all of them are tried.
  * Vectors are lists of three floats: this is asked for tens of thousands of times.
  */
@@ -34,8 +36,18 @@ final class Lengths
             for ($j = $i + 1; $j < $n; $j++) {
                 for ($k = $j + 1; $k < $n; $k++) {
                     $three = self::three($u[$i], $u[$j], $u[$k], $x, $y, $z);
-                    if ($three !== null && $three[0] >= -1e-7 && $three[1] >= -1e-7 && $three[2] >= -1e-7 && $bestMore > $three[0] + $three[1] + $three[2]) {
-                        [$best, $bestMore, $bestMiss] = [[$i => $three[0], $j => $three[1], $k => $three[2]], $three[0] + $three[1] + $three[2], 0.0];
+                    if (
+                        $three !== null &&
+                        $three[0] >= -1e-7 &&
+                        $three[1] >= -1e-7 &&
+                        $three[2] >= -1e-7 &&
+                        $bestMore > $three[0] + $three[1] + $three[2]
+                    ) {
+                        [$best, $bestMore, $bestMiss] = [
+                            [$i => $three[0], $j => $three[1], $k => $three[2]],
+                            $three[0] + $three[1] + $three[2],
+                            0.0,
+                        ];
                     }
                 }
                 $two = self::two($u[$i], $u[$j], $x, $y, $z);
@@ -61,7 +73,8 @@ final class Lengths
     }
 
     /**
-     * Gives by how much the worst leg of the best corner is too long to be left out: positive where there are lengths, negative where there are none. It changes
+     * Gives by how much the worst leg of the best corner is too long to be left out: positive where there are lengths,
+     * negative where there are none. It changes
      * steadily with the directions, so that the search can feel its way along it.
      *
      * @param list<array{float, float, float}> $u three or more directions
@@ -151,7 +164,11 @@ final class Lengths
         if ($one < -1e-7 || $two < -1e-7) {
             return null;
         }
-        [$mx, $my, $mz] = [$x - $one * $a[0] - $two * $b[0], $y - $one * $a[1] - $two * $b[1], $z - $one * $a[2] - $two * $b[2]];
+        [$mx, $my, $mz] = [
+            $x - $one * $a[0] - $two * $b[0],
+            $y - $one * $a[1] - $two * $b[1],
+            $z - $one * $a[2] - $two * $b[2],
+        ];
         $miss = sqrt($mx * $mx + $my * $my + $mz * $mz);
 
         return $miss > self::MISS_MM ? null : [$one, $two, $miss];

@@ -17,7 +17,13 @@ final readonly class OpenEnd
      * @param Vec3 $along direction of flow there
      * @param string $end how it ends: `hub`, `plain`, …, as the reckoner `joint` names them
      */
-    public function __construct(public Vec3 $at, public Vec3 $along, public string $system, public string $size, public string $end) {}
+    public function __construct(
+        public Vec3 $at,
+        public Vec3 $along,
+        public string $system,
+        public string $size,
+        public string $end,
+    ) {}
 
     /** Whether pipe goes into it. */
     public function isSocket(): bool

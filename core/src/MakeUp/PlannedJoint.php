@@ -9,7 +9,10 @@ use FallBend\Core\Geometry\Vec3;
 /** A joint that is still to be made between two pieces. */
 final readonly class PlannedJoint
 {
-    /** `push`: one part goes into the other along the axis; `slide`: a slip coupling is slid back and over; `roll`: a sleeve is rolled back and over; `union`: faces meet under a nut. */
+    /**
+     * `push`: one part goes into the other along the axis; `slide`: a slip coupling is slid back and over; `roll`: a
+     * sleeve is rolled back and over; `union`: faces meet under a nut.
+     */
     public const KINDS = ['push', 'slide', 'roll', 'union'];
 
     /**
@@ -18,7 +21,15 @@ final readonly class PlannedJoint
      * @param string $kind one of KINDS
      * @param float $slideRoomMm of bare pipe beside it, that a coupling can be slid back on
      */
-    public function __construct(public string $id, public string $a, public string $b, public Vec3 $axis, public float $depthMm, public string $kind, public float $slideRoomMm) {}
+    public function __construct(
+        public string $id,
+        public string $a,
+        public string $b,
+        public Vec3 $axis,
+        public float $depthMm,
+        public string $kind,
+        public float $slideRoomMm,
+    ) {}
 
     /** Whether it can be made without either part moving along the pipe. */
     public function isFree(): bool
@@ -30,9 +41,20 @@ final readonly class PlannedJoint
         };
     }
 
-    /** The same joint made in another way: a slip coupling in place of a pushed joint is slid back by its whole length, which is twice the depth. */
+    /**
+     * The same joint made in another way: a slip coupling in place of a pushed joint is slid back by its whole length,
+     * which is twice the depth.
+     */
     public function as(string $kind): self
     {
-        return new self($this->id, $this->a, $this->b, $this->axis, $kind === 'slide' && $this->kind === 'push' ? 2 * $this->depthMm : $this->depthMm, $kind, $this->slideRoomMm);
+        return new self(
+            $this->id,
+            $this->a,
+            $this->b,
+            $this->axis,
+            $kind === 'slide' && $this->kind === 'push' ? 2 * $this->depthMm : $this->depthMm,
+            $kind,
+            $this->slideRoomMm,
+        );
     }
 }

@@ -40,12 +40,26 @@ final readonly class Problem
     /**
      * The same problem with one thing else.
      *
-     * @param array{turnings?: list<Turning>, maxBends?: int, minLegMm?: float, playDeg?: float, fallLeast?: ?float, fallMost?: ?float, boxes?: list<Box>, radiusMm?: float} $with
+     * @param array{turnings?: list<Turning>, maxBends?: int, minLegMm?: float, playDeg?: float, fallLeast?: ?float,
+     *     fallMost?: ?float, boxes?: list<Box>, radiusMm?: float} $with
      */
     public function with(array $with): self
     {
-        return new self($this->from, $this->to, $with['turnings'] ?? $this->turnings, $with['maxBends'] ?? $this->maxBends, $with['minLegMm'] ?? $this->minLegMm, $with['playDeg'] ?? $this->playDeg,
-            array_key_exists('fallLeast', $with) ? $with['fallLeast'] : $this->fallLeast, array_key_exists('fallMost', $with) ? $with['fallMost'] : $this->fallMost,
-            $with['boxes'] ?? $this->boxes, $with['radiusMm'] ?? $this->radiusMm, $this->couplingMm, $this->headingsDeg, $this->fromTakeMm, $this->toTakeMm);
+        return new self(
+            $this->from,
+            $this->to,
+            $with['turnings'] ?? $this->turnings,
+            $with['maxBends'] ?? $this->maxBends,
+            $with['minLegMm'] ?? $this->minLegMm,
+            $with['playDeg'] ?? $this->playDeg,
+            array_key_exists('fallLeast', $with) ? $with['fallLeast'] : $this->fallLeast,
+            array_key_exists('fallMost', $with) ? $with['fallMost'] : $this->fallMost,
+            $with['boxes'] ?? $this->boxes,
+            $with['radiusMm'] ?? $this->radiusMm,
+            $this->couplingMm,
+            $this->headingsDeg,
+            $this->fromTakeMm,
+            $this->toTakeMm,
+        );
     }
 }

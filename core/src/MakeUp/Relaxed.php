@@ -8,10 +8,17 @@ namespace FallBend\Core\MakeUp;
 final readonly class Relaxed
 {
     /**
-     * @param string $condition `max_bends`, `min_leg_mm`, `fall_least`, `fall_most`, `clearance_mm`, `play_deg` or `obstacle`
+     * @param string $condition `max_bends`, `min_leg_mm`, `fall_least`, `fall_most`, `clearance_mm`, `play_deg` or
+     *     `obstacle`
      * @param float $from what was asked
      * @param float $to what gives a solution; of an obstacle how much nearer the pipe has to come, mm
      * @param string $what of an obstacle, its name
      */
-    public function __construct(public string $condition, public float $from, public float $to, public Solution $solution, public string $what = '') {}
+    public function __construct(
+        public string $condition,
+        public float $from,
+        public float $to,
+        public Solution $solution,
+        public string $what = '',
+    ) {}
 }

@@ -6,7 +6,10 @@ namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Effort\Effort;
 
-/** Where nothing can be made up: which single condition, given way by how much, lets something. Each is tried as far as it can go, then halved in between. */
+/**
+ * Where nothing can be made up: which single condition, given way by how much, lets something. Each is tried as far as
+ * it can go, then halved in between.
+ */
 final readonly class Relaxing
 {
     /** Halvings between what was asked and what certainly gives a solution. */
@@ -38,12 +41,41 @@ final readonly class Relaxing
             $solution = $this->solve(['maxBends' => $bends]);
             $found = $solution === null ? [] : [new Relaxed('max_bends', $p->maxBends, $bends, $solution)];
         }
-        $found[] = $p->minLegMm > 0 ? $this->between('min_leg_mm', $p->minLegMm, 0.0, static fn (float $mm): array => ['minLegMm' => $mm]) : null;
-        $found[] = $p->fallLeast === null ? null : $this->between('fall_least', $p->fallLeast, -self::FALL_MOST, static fn (float $fall): array => ['fallLeast' => $fall]);
-        $found[] = $p->fallMost === null ? null : $this->between('fall_most', $p->fallMost, self::FALL_MOST, static fn (float $fall): array => ['fallMost' => $fall]);
-        $found[] = $this->between('play_deg', $p->playDeg, self::PLAY_MOST_DEG, static fn (float $deg): array => ['playDeg' => $deg]);
+        $found[] =
+            $p->minLegMm > 0
+                ? $this->between('min_leg_mm', $p->minLegMm, 0.0, static fn (float $mm): array => ['minLegMm' => $mm])
+                : null;
+        $found[] =
+            $p->fallLeast === null
+                ? null
+                : $this->between(
+                    'fall_least',
+                    $p->fallLeast,
+                    -self::FALL_MOST,
+                    static fn (float $fall): array => ['fallLeast' => $fall],
+                );
+        $found[] =
+            $p->fallMost === null
+                ? null
+                : $this->between(
+                    'fall_most',
+                    $p->fallMost,
+                    self::FALL_MOST,
+                    static fn (float $fall): array => ['fallMost' => $fall],
+                );
+        $found[] = $this->between(
+            'play_deg',
+            $p->playDeg,
+            self::PLAY_MOST_DEG,
+            static fn (float $deg): array => ['playDeg' => $deg],
+        );
         if ($p->boxes !== []) {
-            $found[] = $this->between('clearance_mm', $p->radiusMm, 0.0, static fn (float $mm): array => ['radiusMm' => $mm]);
+            $found[] = $this->between(
+                'clearance_mm',
+                $p->radiusMm,
+                0.0,
+                static fn (float $mm): array => ['radiusMm' => $mm],
+            );
             array_push($found, ...$this->withoutABox());
         }
 
@@ -93,7 +125,10 @@ final readonly class Relaxing
         return $found;
     }
 
-    /** @param  array{maxBends?: int, minLegMm?: float, playDeg?: float, fallLeast?: ?float, fallMost?: ?float, boxes?: list<Box>, radiusMm?: float}  $with */
+    /**
+     * @param array{maxBends?: int, minLegMm?: float, playDeg?: float, fallLeast?: ?float, fallMost?: ?float,
+     *     boxes?: list<Box>, radiusMm?: float} $with
+     */
     private function solve(array $with): ?Solution
     {
         $problem = $this->problem->with($with);

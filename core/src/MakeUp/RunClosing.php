@@ -13,8 +13,10 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\SourceList;
 
 /**
- * Which joint of a run between two ends that stand should be made last. Every piece is read and cut with some error; along the axis of the joint that is made last they add up, each
- * with the cosine between its own axis and that one, and so does the reading of the gap itself. What a tape is off by the same way at every reading cancels: gap and pieces are
+ * Which joint of a run between two ends that stand should be made last. Every piece is read and cut with some error;
+ * along the axis of the joint that is made last they add up, each
+ * with the cosine between its own axis and that one, and so does the reading of the gap itself. What a tape is off by
+ * the same way at every reading cancels: gap and pieces are
  * measured with one tape. What each way of joining takes up is a row of the assumptions, or the gap of its own system.
  */
 final readonly class RunClosing
@@ -27,10 +29,12 @@ final readonly class RunClosing
     public function __construct(private RunLayout $layout, private Catalogue $catalogue) {}
 
     /**
-     * Gives every joint with the chance that it closes if it is made last, the likeliest first; `within_mm` is how far off it lies in 19 of 20 cases; or null where the run has not two
+     * Gives every joint with the chance that it closes if it is made last, the likeliest first; `within_mm` is how far
+     * off it lies in 19 of 20 cases; or null where the run has not two
      * ends that stand.
      *
-     * @return array{reading_mm: float, cutting_mm: float, joints: list<array{joint: int, chance: float, within_mm: float, short_mm: float, long_mm: float, way: string}>, sources: list<array<string, mixed>>}|null
+     * @return array{reading_mm: float, cutting_mm: float, joints: list<array{joint: int, chance: float,
+     *     within_mm: float, short_mm: float, long_mm: float, way: string}>, sources: list<array<string, mixed>>}|null
      */
     public function toArray(): ?array
     {
@@ -38,17 +42,42 @@ final readonly class RunClosing
         if (! $stands || $this->layout->pieces === [] || $this->layout->joints === []) {
             return null;
         }
-        [$reading, $cutting] = [$this->catalogue->assumption('reading-error'), $this->catalogue->assumption('cutting-error')];
+        [$reading, $cutting] = [
+            $this->catalogue->assumption('reading-error'),
+            $this->catalogue->assumption('cutting-error'),
+        ];
         [$joints, $used] = [[], [$reading, $cutting]];
         foreach ($this->layout->joints as $joint) {
             [$short, $long, $way, $row] = $this->takesUp($joint);
-            $gap = ClosingGap::of($this->errors(RunOrder::along($this->layout, $joint), $reading->value, $cutting->value), [], 0.0, 0);
-            $joints[] = ['joint' => $joint->number, 'chance' => $gap->chance(-$short, $long), 'within_mm' => $gap->within(self::SHARE), 'short_mm' => $short, 'long_mm' => $long, 'way' => $way];
+            $gap = ClosingGap::of(
+                $this->errors(RunOrder::along($this->layout, $joint), $reading->value, $cutting->value),
+                [],
+                0.0,
+                0,
+            );
+            $joints[] = [
+                'joint' => $joint->number,
+                'chance' => $gap->chance(-$short, $long),
+                'within_mm' => $gap->within(self::SHARE),
+                'short_mm' => $short,
+                'long_mm' => $long,
+                'way' => $way,
+            ];
             $used[] = $row;
         }
-        usort($joints, static fn (array $a, array $b): int => [$b['chance'], $a['joint']] <=> [$a['chance'], $b['joint']]);
+        usort(
+            $joints,
+            static fn (array $a, array $b): int => [$b['chance'], $a['joint']] <=> [$a['chance'], $b['joint']],
+        );
 
-        return ['reading_mm' => $reading->value, 'cutting_mm' => $cutting->value, 'joints' => $joints, 'sources' => SourceList::of(array_map(static fn (?Assumption $one): ?Provenance => $one?->provenance, $used))];
+        return [
+            'reading_mm' => $reading->value,
+            'cutting_mm' => $cutting->value,
+            'joints' => $joints,
+            'sources' => SourceList::of(
+                array_map(static fn (?Assumption $one): ?Provenance => $one?->provenance, $used),
+            ),
+        ];
     }
 
     /** @return list<float> half widths of the errors along an axis, mm */
@@ -65,7 +94,10 @@ final readonly class RunClosing
         return $errors;
     }
 
-    /** @return array{float, float, string, ?Assumption} how much too short and too long the rest may be, how it is taken up, and the row that says so */
+    /**
+     * @return array{float, float, string, ?Assumption} how much too short and too long the rest may be, how it is taken
+     *     up, and the row that says so
+     */
     private function takesUp(Joint $joint): array
     {
         $kind = RunOrder::kind($this->layout, $joint);

@@ -20,7 +20,10 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Measure\Tape;
 
-/** Making up inside a job, as the station asks for it: the ends come from the run, and every solution comes with the legs that it makes of it. */
+/**
+ * Making up inside a job, as the station asks for it: the ends come from the run, and every solution comes with the
+ * legs that it makes of it.
+ */
 final readonly class RunMakeUp
 {
     /** What a search may look at while somebody waits for it: about three seconds of it. */
@@ -38,9 +41,12 @@ final readonly class RunMakeUp
     public function __construct(private Catalogue $catalogue, private Rulebook $rulebook, private JobFile $file) {}
 
     /**
-     * Takes a job that is laid out, and what is asked: the run, `from_leg`, and `to`: either `leg`, or what was measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
-     * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives ranked solutions with their legs, or what to
-     * relax; and where the end moves, what moves with it: the place on the run that it enters (`branch_at_mm`) and the difference of the levels.
+     * Takes a job that is laid out, and what is asked: the run, `from_leg`, and `to`: either `leg`, or what was
+     * measured from the end of the run (`along_mm`, `over_mm`, `down_mm`, `turn_deg`, and
+     * `fall_mm_per_m`, or `plumb`); optional `max_bends`, `clearance_mm`, `fall_least_mm_per_m`, `obstacles`. Gives
+     * ranked solutions with their legs, or what to
+     * relax; and where the end moves, what moves with it: the place on the run that it enters (`branch_at_mm`) and the
+     * difference of the levels.
      *
      * @return array<string, mixed>
      *
@@ -56,19 +62,36 @@ final readonly class RunMakeUp
         [$first, $last] = $this->legs($job->job, $layout, $asked, $to);
         $inRun = new InRun($layout, $first, $last);
         $end = $to->has('leg') ? $inRun->endOfLast() : $this->measured($inRun, $to);
-        $levels = $to->has('leg') || $layout->run->levelDifference === null ? null : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM);
+        $levels =
+            $to->has('leg') || $layout->run->levelDifference === null
+                ? null
+                : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM);
         $branch = $layout->run->tieIn->branch;
-        $meets = $to->has('leg') || $branch === null ? null : self::meetsAt($branch, $layouts[$branch->run] ?? null, $layout->legs[$last - 1], $to);
+        $meets =
+            $to->has('leg') || $branch === null
+                ? null
+                : self::meetsAt($branch, $layouts[$branch->run] ?? null, $layout->legs[$last - 1], $to);
         $to->end();
-        $problem = $inRun->problem($end, $this->catalogue, $rulebook, $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3, $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
-            $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0, array_map($this->box(...), $asked->children('obstacles', 50)));
+        $problem = $inRun->problem(
+            $end,
+            $this->catalogue,
+            $rulebook,
+            $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3,
+            $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
+            $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0,
+            array_map($this->box(...), $asked->children('obstacles', 50)),
+        );
         $asked->end();
         $found = (new Search($problem, self::EFFORT, $effort))->run();
         $relaxed = $found->solutions === [] ? (new Relaxing($problem, 40_000, $found, $effort))->all() : [];
         $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
             [$legs, $next] = $inRun->legs($solution);
 
-            return self::onTape(SolutionReport::of($solution, $layout->system)) + ['legs_said' => $this->file->legs($legs), 'next_leg' => $next, 'refused' => self::refused($solution, $layout, $rulebook)];
+            return self::onTape(SolutionReport::of($solution, $layout->system)) + [
+                'legs_said' => $this->file->legs($legs),
+                'next_leg' => $next,
+                'refused' => self::refused($solution, $layout, $rulebook),
+            ];
         };
 
         return [
@@ -79,8 +102,20 @@ final readonly class RunMakeUp
             'branch_at_mm' => $meets,
             'level_difference_mm' => $levels,
             'solutions' => array_map($report, $found->solutions),
-            'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
-            'relax' => array_map(static fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => $one->from, 'to' => $one->to] + ['solution' => $report($one->solution)], $relaxed),
+            'searched' => [
+                'sequences' => $found->sequences,
+                'max_bends' => $found->bends,
+                'exhaustive' => $found->isExhaustive,
+            ],
+            'relax' => array_map(
+                static fn (Relaxed $one): array => [
+                    'condition' => $one->condition,
+                    'what' => $one->what,
+                    'from' => $one->from,
+                    'to' => $one->to,
+                ] + ['solution' => $report($one->solution)],
+                $relaxed,
+            ),
         ];
     }
 
@@ -98,8 +133,12 @@ final readonly class RunMakeUp
         if ($numbers === []) {
             throw BadInput::at($asked->at('run'), 'has no leg yet', $layout->run->id);
         }
-        $first = $asked->has('from_leg') ? $numbers[$asked->choice('from_leg', array_map(strval(...), array_keys($numbers)))] : count($numbers);
-        $last = $to->has('leg') ? $numbers[$to->choice('leg', array_map(strval(...), array_keys($numbers)))] : count($numbers);
+        $first = $asked->has('from_leg')
+            ? $numbers[$asked->choice('from_leg', array_map(strval(...), array_keys($numbers)))]
+            : count($numbers);
+        $last = $to->has('leg')
+            ? $numbers[$to->choice('leg', array_map(strval(...), array_keys($numbers)))]
+            : count($numbers);
         if ($last < $first || ($to->has('leg') && $last === $first)) {
             throw BadInput::at($to->at('leg'), 'must be a later leg than the first', $last);
         }
@@ -107,7 +146,11 @@ final readonly class RunMakeUp
         foreach ($job->runs as $run) {
             foreach ([$run->outlet->branch, $run->tieIn->branch] as $branch) {
                 if ($branch !== null && $branch->run === $layout->run->id && in_array($branch->leg, $taken, true)) {
-                    throw BadInput::at($to->at('leg'), "{$run->name} meets a leg that would be made anew; choose legs on one side of it", $branch->leg);
+                    throw BadInput::at(
+                        $to->at('leg'),
+                        "{$run->name} meets a leg that would be made anew; choose legs on one side of it",
+                        $branch->leg,
+                    );
                 }
             }
         }
@@ -119,12 +162,18 @@ final readonly class RunMakeUp
     {
         $far = self::FAR_MM;
 
-        return $inRun->measured($to->number('along_mm', -$far, $far), $to->number('over_mm', -$far, $far), $to->number('down_mm', -$far, $far), $to->numberOrNull('turn_deg', -180, 180) ?? 0.0,
-            $to->bool('plumb', false) ? null : $to->numberOrNull('fall_mm_per_m', -1000, 10_000) ?? 0.0);
+        return $inRun->measured(
+            $to->number('along_mm', -$far, $far),
+            $to->number('over_mm', -$far, $far),
+            $to->number('down_mm', -$far, $far),
+            $to->numberOrNull('turn_deg', -180, 180) ?? 0.0,
+            $to->bool('plumb', false) ? null : $to->numberOrNull('fall_mm_per_m', -1000, 10_000) ?? 0.0,
+        );
     }
 
     /**
-     * Gives where a run that ends in another one meets it once its end has moved by what was measured: as far along that leg as before, and what it moved along it. Null where it
+     * Gives where a run that ends in another one meets it once its end has moved by what was measured: as far along
+     * that leg as before, and what it moved along it. Null where it
      * does not move along it, or the leg is not laid: then the two go on meeting where they met.
      */
     private static function meetsAt(BranchAt $branch, ?RunLayout $other, LegLaid $last, Fields $to): ?float
@@ -134,12 +183,16 @@ final readonly class RunMakeUp
             return null;
         }
         $heading = $last->line->headingDeg;
-        $moved = Vec3::direction($heading, 0.0)->times($to->number('along_mm', -self::FAR_MM, self::FAR_MM))->plus(Vec3::direction($heading + 90.0, 0.0)->times($to->number('over_mm', -self::FAR_MM, self::FAR_MM)))
+        $moved = Vec3::direction($heading, 0.0)
+            ->times($to->number('along_mm', -self::FAR_MM, self::FAR_MM))
+            ->plus(Vec3::direction($heading + 90.0, 0.0)->times($to->number('over_mm', -self::FAR_MM, self::FAR_MM)))
             ->plus(new Vec3(0.0, 0.0, -$to->number('down_mm', -self::FAR_MM, self::FAR_MM)));
         $along = $moved->dot($leg->line->direction);
         $at = $branch->atMm + $along;
 
-        return $moved->minus($leg->line->direction->times($along))->length() > self::BESIDE_MM || $at <= 0.0 ? null : $at;
+        return $moved->minus($leg->line->direction->times($along))->length() > self::BESIDE_MM || $at <= 0.0
+            ? null
+            : $at;
     }
 
     /** A box said as the other end is: along, over and up, each from and to. */
@@ -147,7 +200,10 @@ final readonly class RunMakeUp
     {
         [$low, $high] = [[], []];
         foreach (['over', 'along', 'up'] as $way) {
-            [$a, $b] = [$fields->number("{$way}_from_mm", -100_000, 100_000), $fields->number("{$way}_to_mm", -100_000, 100_000)];
+            [$a, $b] = [
+                $fields->number("{$way}_from_mm", -100_000, 100_000),
+                $fields->number("{$way}_to_mm", -100_000, 100_000),
+            ];
             $low[] = min($a, $b);
             $high[] = max($a, $b);
         }
@@ -171,8 +227,19 @@ final readonly class RunMakeUp
         /** @var list<array{length_mm: float, cut_mm: ?float}> $legs */
         $legs = $report['legs'];
 
-        return ['bends' => array_map(static fn (array $bend): array => $bend + ['mark' => $tape->of(abs($bend['mark_mm']))], $bends),
-            'legs' => array_map(static fn (array $leg): array => $leg + ['length' => $tape->of($leg['length_mm']), 'cut' => $tape->orNull($leg['cut_mm'])], $legs)] + $report;
+        return [
+            'bends' => array_map(
+                static fn (array $bend): array => $bend + ['mark' => $tape->of(abs($bend['mark_mm']))],
+                $bends,
+            ),
+            'legs' => array_map(
+                static fn (array $leg): array => $leg + [
+                    'length' => $tape->of($leg['length_mm']),
+                    'cut' => $tape->orNull($leg['cut_mm']),
+                ],
+                $legs,
+            ),
+        ] + $report;
     }
 
     /** @return list<string> patterns that the rulebook does not take for the way the water turns in them */
@@ -181,7 +248,16 @@ final readonly class RunMakeUp
         $refused = [];
         foreach ($solution->bends() as $i => $bend) {
             $orientation = Orientation::of($solution->directions[$i], $solution->directions[$i + 1]);
-            if (TurnFinder::objection($rulebook, $bend->pattern, $orientation, $layout->run->use, $bend->size, $layout->system) > 0) {
+            if (
+                TurnFinder::objection(
+                    $rulebook,
+                    $bend->pattern,
+                    $orientation,
+                    $layout->run->use,
+                    $bend->size,
+                    $layout->system,
+                ) > 0
+            ) {
                 $refused[] = $bend->name;
             }
         }

@@ -11,13 +11,19 @@ use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
 
-/** In what order a run goes together where its ends stand: what is made on the bench, what is pushed on in place, and which joint can be made last. */
+/**
+ * In what order a run goes together where its ends stand: what is made on the bench, what is pushed on in place, and
+ * which joint can be made last.
+ */
 final readonly class RunOrder
 {
     /** Ends that stand before the run is made; what else a run begins or ends with is put on with it. */
     private const STANDING = ['standing', 'socket', 'plain', 'branch', 'run', 'gully'];
 
-    /** How joints of a system's own kind are made, where they are not pushed home: a rubber sleeve rolls, a nut draws its two faces together. */
+    /**
+     * How joints of a system's own kind are made, where they are not pushed home: a rubber sleeve rolls, a nut draws
+     * its two faces together.
+     */
     private const OWN = ['no-hub-shielded' => 'roll', 'grooved-mechanical' => 'union', 'slip-joint' => 'slide'];
 
     /** Steps of each of the two searches. */
@@ -34,16 +40,26 @@ final readonly class RunOrder
      * @param array<string, string> $names letter of a piece or name of a fitting, by key
      * @param array<string, int> $numbers of the joints, by key
      */
-    private function __construct(private array $pieces, private array $joints, private array $fixed, private array $names, private array $numbers) {}
+    private function __construct(
+        private array $pieces,
+        private array $joints,
+        private array $fixed,
+        private array $names,
+        private array $numbers,
+    ) {}
 
-    /** Takes a laid-out run; gives its assembly, or null where it is not a chain of pieces and fittings from end to end. */
+    /**
+     * Takes a laid-out run; gives its assembly, or null where it is not a chain of pieces and fittings from end to end.
+     */
     public static function of(RunLayout $layout): ?self
     {
         [$first, $last, $pieces] = [self::OUTLET, self::TIE_IN, [self::OUTLET, ...$layout->sequence, self::TIE_IN]];
         if (count($layout->joints) === count($layout->sequence) && $layout->sequence !== []) {
             // A trap adapter or a bushing at one end has no joint of its own: it is that end.
             $isFirst = ! in_array($layout->sequence[0], array_column($layout->pieces, 'key'), true);
-            [$first, $last] = $isFirst ? [$layout->sequence[0], self::TIE_IN] : [self::OUTLET, $layout->sequence[count($layout->sequence) - 1]];
+            [$first, $last] = $isFirst
+                ? [$layout->sequence[0], self::TIE_IN]
+                : [self::OUTLET, $layout->sequence[count($layout->sequence) - 1]];
             $pieces = $isFirst ? [...$layout->sequence, self::TIE_IN] : [self::OUTLET, ...$layout->sequence];
         }
         if (count($layout->joints) !== count($pieces) - 1) {
@@ -59,9 +75,20 @@ final readonly class RunOrder
         [$joints, $numbers] = [[], []];
         foreach ($layout->joints as $i => $joint) {
             $numbers[$joint->key] = $joint->number;
-            $joints[] = new PlannedJoint($joint->key, $pieces[$i], $pieces[$i + 1], self::along($layout, $joint)->times(-1.0), $joint->depthMm, self::kind($layout, $joint), self::bareBeside($layout, $joint));
+            $joints[] = new PlannedJoint(
+                $joint->key,
+                $pieces[$i],
+                $pieces[$i + 1],
+                self::along($layout, $joint)->times(-1.0),
+                $joint->depthMm,
+                self::kind($layout, $joint),
+                self::bareBeside($layout, $joint),
+            );
         }
-        $fixed = [...(self::stands($layout->run->outlet) ? [$first] : []), ...(self::stands($layout->run->tieIn) ? [$last] : [])];
+        $fixed = [
+            ...self::stands($layout->run->outlet) ? [$first] : [],
+            ...self::stands($layout->run->tieIn) ? [$last] : [],
+        ];
 
         return new self($pieces, $joints, $fixed, $names, $numbers);
     }
@@ -70,7 +97,8 @@ final readonly class RunOrder
      * `known` is false where it was not found out in the time there is: then `goes` says nothing.
      *
      * @param ?Effort $effort ends the search when time or memory is over
-     * @return array{goes: bool, known: bool, fixed: list<string>, steps: list<array<string, mixed>>, left: list<int>, frees: list<list<array{joint: int, kind: string}>>}
+     * @return array{goes: bool, known: bool, fixed: list<string>, steps: list<array<string, mixed>>, left: list<int>,
+     *     frees: list<list<array{joint: int, kind: string}>>}
      */
     public function toArray(?Effort $effort = null): array
     {
@@ -141,10 +169,17 @@ final readonly class RunOrder
         return $layout->legs[$joint->leg - 1]->line->direction;
     }
 
-    /** Gives how a joint is closed: `push` home, `roll` a rubber sleeve over it, `slide` a sleeve or nut along, or draw the two faces of a `union` together. */
+    /**
+     * Gives how a joint is closed: `push` home, `roll` a rubber sleeve over it, `slide` a sleeve or nut along, or draw
+     * the two faces of a `union` together.
+     */
     public static function kind(RunLayout $layout, Joint $joint): string
     {
-        $end = str_starts_with($joint->key, self::OUTLET) ? $layout->site->outlet : (str_starts_with($joint->key, self::TIE_IN) ? $layout->site->tieIn : null);
+        $end = str_starts_with($joint->key, self::OUTLET)
+            ? $layout->site->outlet
+            : (str_starts_with($joint->key, self::TIE_IN)
+                ? $layout->site->tieIn
+                : null);
         if ($end instanceof EndJoint) {
             return match (true) {
                 $end->offer?->rolls() === true => 'roll',

@@ -8,8 +8,10 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Measure\Tolerance;
 
 /**
- * Searches the ways of making up pipe between two ends: every sequence of bends, the fewest first, with rolls and lengths as they come out, not in steps.
- * What few directions there are with up to two bends are tried one by one; along the families of three and four the search goes in steps, and from the best of them
+ * Searches the ways of making up pipe between two ends: every sequence of bends, the fewest first, with rolls and
+ * lengths as they come out, not in steps.
+ * What few directions there are with up to two bends are tried one by one; along the families of three and four the
+ * search goes in steps, and from the best of them
  * feels its way on (golden section) to where a chain can be built, and to the least pipe.
  */
 final class Search
@@ -57,7 +59,8 @@ final class Search
     public const EFFORT = 1_500_000;
 
     /**
-     * @param int $effort how many chains it may look at; what is not tried by then is said. Not a time: the same question has
+     * @param int $effort how many chains it may look at; what is not tried by then is said. Not a time: the same
+     *     question has
      *                    the same answer
      * @param ?Effort $guard ends the search when time or memory is over
      */
@@ -83,11 +86,18 @@ final class Search
             }
         }
 
-        return new Found($this->ranked(), $this->sequences, min($n, $this->problem->maxBends), $this->isExhaustive, $this->blocked);
+        return new Found(
+            $this->ranked(),
+            $this->sequences,
+            min($n, $this->problem->maxBends),
+            $this->isExhaustive,
+            $this->blocked,
+        );
     }
 
     /**
-     * With pipe in every leg first; only where that leads nowhere, with a street bend in the fitting or the socket before it.
+     * With pipe in every leg first; only where that leads nowhere, with a street bend in the fitting or the socket
+     * before it.
      *
      * @param list<list<Turning>> $turnings
      */
@@ -109,11 +119,17 @@ final class Search
         }
     }
 
-    /** @return list<Sequence> with the first bend straight on the pipe that ends there, and with a coupling and a piece between; where the end is a socket only as it is */
+    /**
+     * @return list<Sequence> with the first bend straight on the pipe that ends there, and with a coupling and a piece
+     *     between; where the end is a socket only as it is
+     */
     private function withEnds(Sequence $sequence): array
     {
         $all = [$sequence];
-        $ends = [...($this->problem->from->isSocket() ? [] : [0]), ...($this->problem->to->isSocket() ? [] : [count($sequence->turnings)])];
+        $ends = [
+            ...$this->problem->from->isSocket() ? [] : [0],
+            ...$this->problem->to->isSocket() ? [] : [count($sequence->turnings)],
+        ];
         foreach ($ends as $leg) {
             foreach ($all as $one) {
                 $close = $one->closeAt($leg);
@@ -142,7 +158,10 @@ final class Search
         };
     }
 
-    /** With two bends exact turns first; only where those lead nowhere, turns that the joints give a little: felt for from nothing given, in ever shorter steps. */
+    /**
+     * With two bends exact turns first; only where those lead nowhere, turns that the joints give a little: felt for
+     * from nothing given, in ever shorter steps.
+     */
     private function tryTwo(Chain $chain, float $first, float $second): void
     {
         $before = count($this->solutions);
@@ -190,7 +209,7 @@ final class Search
         return [$x, $y];
     }
 
-    /** @param  list<float>  $turns */
+    /** @param list<float> $turns */
     private function tryThree(Chain $chain, array $turns): void
     {
         if ($this->problem->fallLeast !== null) {
@@ -205,14 +224,18 @@ final class Search
         }
     }
 
-    /** @param  list<float>  $turns */
+    /** @param list<float> $turns */
     private function tryFour(Chain $chain, array $turns): void
     {
         for ($out = 0.0; $out < 360.0; $out += self::STEP_FOUR_DEG) {
             if ($this->isOver()) {
                 return;
             }
-            $this->along($chain, fn (float $in): array => $this->families->four($turns[0], $turns[1], $turns[2], $turns[3], $in, $out), self::STEP_FOUR_DEG);
+            $this->along(
+                $chain,
+                fn (float $in): array => $this->families->four($turns[0], $turns[1], $turns[2], $turns[3], $in, $out),
+                self::STEP_FOUR_DEG,
+            );
         }
     }
 
@@ -234,7 +257,11 @@ final class Search
         foreach ([0, 1] as $branch) {
             for ($i = 0; $i < $steps; $i++) {
                 $here = $values[$branch][$i];
-                if ($here < INF && $here <= $values[$branch][($i + $steps - 1) % $steps] && $here <= $values[$branch][($i + 1) % $steps]) {
+                if (
+                    $here < INF &&
+                    $here <= $values[$branch][($i + $steps - 1) % $steps] &&
+                    $here <= $values[$branch][($i + 1) % $steps]
+                ) {
                     $this->close($chain, $family, $branch, ($i - 1) * $stepDeg, ($i + 1) * $stepDeg);
                 }
             }
@@ -274,7 +301,8 @@ final class Search
     }
 
     /**
-     * What the search goes down along: how far a chain is from what can be built; for one that can be, less than nothing, by how little pipe it takes.
+     * What the search goes down along: how far a chain is from what can be built; for one that can be, less than
+     * nothing, by how little pipe it takes.
      *
      * @param list<array{float, float, float}> $u
      */
@@ -287,7 +315,7 @@ final class Search
         return $violation > 0.0 ? $violation : -1e9 + $chain->pipeMm($u);
     }
 
-    /** @param  list<list<array{float, float, float}>>  $sets */
+    /** @param list<list<array{float, float, float}>> $sets */
     private function keepAll(Chain $chain, array $sets): void
     {
         foreach ($sets as $u) {
@@ -295,7 +323,7 @@ final class Search
         }
     }
 
-    /** @param  list<array{float, float, float}>  $u */
+    /** @param list<array{float, float, float}> $u */
     private function keep(Chain $chain, array $u): void
     {
         $this->looked++;
@@ -318,7 +346,10 @@ final class Search
         }
     }
 
-    /** Keeps what can be built and is clear of every box; of what a single box stands in the way of, the best for that box. */
+    /**
+     * Keeps what can be built and is clear of every box; of what a single box stands in the way of, the best for that
+     * box.
+     */
     private function take(Solution $solution): void
     {
         $hits = $solution->hits();
@@ -342,7 +373,10 @@ final class Search
         return $isOver;
     }
 
-    /** @return list<list<Turning>> every sequence of so many turns that can lead from one end to the other, the gentlest first */
+    /**
+     * @return list<list<Turning>> every sequence of so many turns that can lead from one end to the other, the gentlest
+     *     first
+     */
     private function sequencesOf(int $bends): array
     {
         $all = [[]];
@@ -355,13 +389,19 @@ final class Search
             }
             $all = $longer;
         }
-        $all = array_values(array_filter($all, fn (array $sequence): bool => $sequence === [] || $this->families->reaches(array_map(static fn (Turning $turning): float => $turning->deg, $sequence))));
+        $all = array_values(
+            array_filter(
+                $all,
+                fn (array $sequence): bool => $sequence === [] ||
+                    $this->families->reaches(array_map(static fn (Turning $turning): float => $turning->deg, $sequence)),
+            ),
+        );
         usort($all, static fn (array $a, array $b): int => self::sharpness($a) <=> self::sharpness($b));
 
         return $all;
     }
 
-    /** @param  list<Turning>  $sequence */
+    /** @param list<Turning> $sequence */
     private static function sharpness(array $sequence): float
     {
         return array_sum(array_map(static fn (Turning $turning): float => $turning->deg ** 2, $sequence));

@@ -6,7 +6,10 @@ namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Catalog\Bend;
 
-/** A sequence of bends with how every leg between them is made: of pipe, or one fitting straight in the next. Says what lengths the legs may have, centre to centre. */
+/**
+ * A sequence of bends with how every leg between them is made: of pipe, or one fitting straight in the next. Says what
+ * lengths the legs may have, centre to centre.
+ */
 final readonly class Sequence
 {
     /**
@@ -14,7 +17,12 @@ final readonly class Sequence
      * @param list<Bend> $bends one of each turning
      * @param list<bool> $close by leg, one more than bends: no pipe stands there
      */
-    private function __construct(public Problem $problem, public array $turnings, public array $bends, public array $close) {}
+    private function __construct(
+        public Problem $problem,
+        public array $turnings,
+        public array $bends,
+        public array $close,
+    ) {}
 
     /**
      * Gives a sequence of the bends that take up the least, with pipe in every leg.
@@ -23,7 +31,12 @@ final readonly class Sequence
      */
     public static function of(Problem $problem, array $turnings): self
     {
-        return new self($problem, $turnings, array_map(static fn (Turning $turning): Bend => $turning->bends[0], $turnings), array_fill(0, count($turnings) + 1, false));
+        return new self(
+            $problem,
+            $turnings,
+            array_map(static fn (Turning $turning): Bend => $turning->bends[0], $turnings),
+            array_fill(0, count($turnings) + 1, false),
+        );
     }
 
     /**
@@ -37,7 +50,8 @@ final readonly class Sequence
     }
 
     /**
-     * The same with a leg that has no pipe: a street bend stands in the fitting before it, or in the socket; or the first bend goes straight onto the pipe that ends there.
+     * The same with a leg that has no pipe: a street bend stands in the fitting before it, or in the socket; or the
+     * first bend goes straight onto the pipe that ends there.
      * Null where there is no such fitting.
      */
     public function closeAt(int $leg): ?self
@@ -49,7 +63,9 @@ final readonly class Sequence
             return $last === 0 ? null : new self($this->problem, $this->turnings, $this->bends, array_values($close));
         }
         if ($leg === $last) {
-            return $last === 0 || $this->problem->to->isSocket() ? null : new self($this->problem, $this->turnings, $this->bends, array_values($close));
+            return $last === 0 || $this->problem->to->isSocket()
+                ? null
+                : new self($this->problem, $this->turnings, $this->bends, array_values($close));
         }
         $street = $this->turnings[$leg]->street;
         if ($street === null || $street->spigotMm === null) {
@@ -89,7 +105,8 @@ final readonly class Sequence
     /** Gives what couplings take up of a leg that begins or ends at pipe that stands there. */
     public function couplings(int $leg): float
     {
-        return ($leg === 0 && ! $this->problem->from->isSocket() ? $this->problem->couplingMm : 0.0) + ($leg === count($this->bends) && ! $this->problem->to->isSocket() ? $this->problem->couplingMm : 0.0);
+        return ($leg === 0 && ! $this->problem->from->isSocket() ? $this->problem->couplingMm : 0.0) +
+            ($leg === count($this->bends) && ! $this->problem->to->isSocket() ? $this->problem->couplingMm : 0.0);
     }
 
     /** @return list<self> the same with every choice of bends that make the same turns, this one first */

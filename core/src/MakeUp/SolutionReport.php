@@ -18,15 +18,38 @@ final class SolutionReport
         $bends = [];
         foreach ($solution->bends() as $i => $bend) {
             $roll = $solution->rollDeg($i);
-            $bends[] = ['row' => $bend->id, 'pattern' => $bend->pattern, 'street' => $bend->isStreet, 'name' => $bend->name, 'turn_deg' => $bend->turnDeg, 'nominal_deg' => $bend->nominalDeg, 'roll_deg' => $roll, 'mark_mm' => Roll::markMm($roll, $outside),
-                'dial_deg' => $solution->dialDeg($i), 'strain_deg' => $solution->strainDeg($i), 'known' => $bend->isKnown];
+            $bends[] = [
+                'row' => $bend->id,
+                'pattern' => $bend->pattern,
+                'street' => $bend->isStreet,
+                'name' => $bend->name,
+                'turn_deg' => $bend->turnDeg,
+                'nominal_deg' => $bend->nominalDeg,
+                'roll_deg' => $roll,
+                'mark_mm' => Roll::markMm($roll, $outside),
+                'dial_deg' => $solution->dialDeg($i),
+                'strain_deg' => $solution->strainDeg($i),
+                'known' => $bend->isKnown,
+            ];
         }
         $legs = [];
         foreach ($solution->directions as $i => $u) {
             $level = sqrt(max(0.0, 1 - $u->z ** 2));
-            $legs[] = ['length_mm' => $solution->lengths[$i], 'cut_mm' => $solution->cutMm($i), 'fall_mm_per_m' => $level < M_SQRT1_2 ? null : -$u->z / $level * 1000, 'heading_deg' => $u->headingDeg(), 'dip_deg' => $u->dipDeg()];
+            $legs[] = [
+                'length_mm' => $solution->lengths[$i],
+                'cut_mm' => $solution->cutMm($i),
+                'fall_mm_per_m' => $level < M_SQRT1_2 ? null : (-$u->z / $level) * 1000,
+                'heading_deg' => $u->headingDeg(),
+                'dip_deg' => $u->dipDeg(),
+            ];
         }
 
-        return ['points_mm' => array_map(static fn (Vec3 $p): array => [$p->x, $p->y, $p->z], $solution->points), 'bends' => $bends, 'legs' => $legs, 'cost' => $solution->cost(), 'closes_within_mm' => $solution->missMm];
+        return [
+            'points_mm' => array_map(static fn (Vec3 $p): array => [$p->x, $p->y, $p->z], $solution->points),
+            'bends' => $bends,
+            'legs' => $legs,
+            'cost' => $solution->cost(),
+            'closes_within_mm' => $solution->missMm,
+        ];
     }
 }

@@ -35,7 +35,10 @@ final class Turnings
         }
         $turnings = array_map(static function (array $bends) use ($system, $size): Turning {
             usort($bends, static fn (Bend $a, Bend $b): int => $a->takeOffMm <=> $b->takeOffMm);
-            $streets = array_filter(array_map(static fn (Bend $bend): ?Bend => $system->bend($bend->pattern, $size, true), $bends), static fn (?Bend $bend): bool => $bend?->spigotMm !== null);
+            $streets = array_filter(
+                array_map(static fn (Bend $bend): ?Bend => $system->bend($bend->pattern, $size, true), $bends),
+                static fn (?Bend $bend): bool => $bend?->spigotMm !== null,
+            );
 
             return new Turning($bends[0]->turnDeg, $bends, array_values($streets)[0] ?? null);
         }, $groups);

@@ -19,7 +19,7 @@ final readonly class Length
 
     private function __construct(public int $nanometres) {}
 
-    /** @param  int  $nanometres any whole number */
+    /** @param int $nanometres any whole number */
     public static function nm(int $nanometres): self
     {
         return new self($nanometres);
@@ -55,7 +55,10 @@ final readonly class Length
         return $this->nanometres % (self::NM_PER_INCH / 64) === 0;
     }
 
-    /** Takes the size of a mark in nanometres; gives the whole number of marks nearest to this length, half away from zero. */
+    /**
+     * Takes the size of a mark in nanometres; gives the whole number of marks nearest to this length, half away from
+     * zero.
+     */
     public function inMarks(int $markNm): int
     {
         $twice = intdiv(2 * abs($this->nanometres) + $markNm, $markNm);

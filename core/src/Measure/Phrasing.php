@@ -7,15 +7,18 @@ namespace FallBend\Core\Measure;
 use LogicException;
 
 /**
- * Fills sentences with numbers as the user's units say them. Placeholders name a parameter; its unit, from the end of its name, decides how it is said:
- * `_od_mm` an outside diameter in decimals, `_atleast_mm` rounded up to a mark, `_mm` a tape length, `_mm_per_m` a fall, `_deg` an angle, `_c` a temperature.
+ * Fills sentences with numbers as the user's units say them. Placeholders name a parameter; its unit, from the end of
+ * its name, decides how it is said:
+ * `_od_mm` an outside diameter in decimals, `_atleast_mm` rounded up to a mark, `_mm` a tape length, `_mm_per_m` a
+ * fall, `_deg` an angle, `_c` a temperature.
  */
 final readonly class Phrasing
 {
     public function __construct(private Units $units) {}
 
     /**
-     * Takes a text, or variants of it chosen by the first condition that holds (see `holds`; `else` always does); gives it filled.
+     * Takes a text, or variants of it chosen by the first condition that holds (see `holds`; `else` always does); gives
+     * it filled.
      *
      * @param array<string, float|int|string> $params
      */
@@ -25,9 +28,13 @@ final readonly class Phrasing
             $text = self::variant($text, $params);
         }
 
-        return (string) preg_replace_callback('/\{(\w+)\}/', function (array $m) use ($params): string {
-            return $this->said($m[1], $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}"));
-        }, is_string($text) ? $text : '');
+        return (string) preg_replace_callback(
+            '/\{(\w+)\}/',
+            function (array $m) use ($params): string {
+                return $this->said($m[1], $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}"));
+            },
+            is_string($text) ? $text : '',
+        );
     }
 
     /**
@@ -75,7 +82,7 @@ final readonly class Phrasing
         return match (true) {
             $whole >= 2880 && $whole % 1440 === 0 => intdiv($whole, 1440).' days',
             $whole < 60 => "{$whole} min",
-            default => intdiv($whole, 60).' h'.($whole % 60 === 0 ? '' : ' '.($whole % 60).' min'),
+            default => intdiv($whole, 60).' h'.($whole % 60 === 0 ? '' : ' '.$whole % 60 .' min'),
         };
     }
 
@@ -99,7 +106,10 @@ final readonly class Phrasing
         return match (true) {
             is_string($value) => $value,
             str_ends_with($name, '_mm_per_m') => Fall::mmPerM((float) $value)->said($this->units),
-            str_ends_with($name, '_atleast_mm') => TapePrinter::withUnit(self::up((float) $value, $this->units), $this->units),
+            str_ends_with($name, '_atleast_mm') => TapePrinter::withUnit(
+                self::up((float) $value, $this->units),
+                $this->units,
+            ),
             str_ends_with($name, 'od_mm') => $this->diameter((float) $value),
             str_ends_with($name, '_mm') => TapePrinter::withUnit(Length::mm((float) $value), $this->units),
             str_ends_with($name, '_c') => $this->temperature((float) $value),
@@ -112,6 +122,6 @@ final readonly class Phrasing
     {
         $mark = $units->markNm();
 
-        return Length::nm((int) ceil($mm * Length::NM_PER_MM / $mark - Tolerance::SUM) * $mark);
+        return Length::nm((int) ceil(($mm * Length::NM_PER_MM) / $mark - Tolerance::SUM) * $mark);
     }
 }

@@ -5,7 +5,8 @@ declare(strict_types=1);
 namespace FallBend\Core\Measure;
 
 /**
- * Says computed lengths as an answer carries them: the number, and how a tape says it in both units. Rounding happens here and nowhere after.
+ * Says computed lengths as an answer carries them: the number, and how a tape says it in both units. Rounding happens
+ * here and nowhere after.
  * Within one answer the same length is worked out once: socket depths and take-offs stand in it many times.
  */
 final class Tape
@@ -19,7 +20,12 @@ final class Tape
         $length = Length::mm($mm);
         if (! isset($this->said[$length->nanometres])) {
             [$inch, $feet] = TapePrinter::inchesAndFeet($length);
-            $this->said[$length->nanometres] = ['mm' => $mm, 'inch' => $inch, 'feet' => $feet, 'metric' => TapePrinter::millimetres($length)];
+            $this->said[$length->nanometres] = [
+                'mm' => $mm,
+                'inch' => $inch,
+                'feet' => $feet,
+                'metric' => TapePrinter::millimetres($length),
+            ];
         }
 
         $said = $this->said[$length->nanometres];

@@ -51,13 +51,22 @@ final class TapePrinter
         };
     }
 
-    /** Gives the length so that reading it back gives the same nanometres: a tape fraction if it is one, else millimetres. */
+    /**
+     * Gives the length so that reading it back gives the same nanometres: a tape fraction if it is one, else
+     * millimetres.
+     */
     public static function exact(Length $length, Units $units): string
     {
         if ($units === Units::Inch && $length->isTapeFraction()) {
             return self::exactFeet($length);
         }
-        $mm = rtrim(rtrim(sprintf('%d.%06d', intdiv(abs($length->nanometres), 1_000_000), abs($length->nanometres) % 1_000_000), '0'), '.');
+        $mm = rtrim(
+            rtrim(
+                sprintf('%d.%06d', intdiv(abs($length->nanometres), 1_000_000), abs($length->nanometres) % 1_000_000),
+                '0',
+            ),
+            '.',
+        );
         // Three decimals after a point are unmistakable; only a comma is asked about.
         $text = ($length->nanometres < 0 ? '-' : '').$mm;
 
@@ -72,14 +81,19 @@ final class TapePrinter
         }
         $rest = $whole % 12;
 
-        return $sign.intdiv($whole, 12)."'".($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction));
+        return $sign.
+            intdiv($whole, 12).
+            "'".
+            ($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction));
     }
 
     private static function inFeet(int $whole, string $fraction): string
     {
         $rest = $whole % 12;
 
-        return intdiv($whole, 12)."'".($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction).'"');
+        return intdiv($whole, 12).
+            "'".
+            ($rest === 0 && $fraction === '' ? '' : ' '.self::joined($rest, $fraction).'"');
     }
 
     /** @return array{string, int, string} sign, whole inches, fraction in lowest terms or nothing */

@@ -15,7 +15,8 @@ final readonly class TapeReader
     public function __construct(private Units $units) {}
 
     /**
-     * Takes the text of one length, with a leading minus where it is negative; gives the length, exact to the nanometre.
+     * Takes the text of one length, with a leading minus where it is negative; gives the length, exact to the
+     * nanometre.
      *
      * @throws UnreadableLength if it is not one length
      */
@@ -29,7 +30,7 @@ final readonly class TapeReader
         if (preg_match('/\d,\d{3}(?!\d)/', $plain) === 1) {
             throw UnreadableLength::ambiguousComma(trim($text));
         }
-        $nanometres = $this->metric($plain) ?? $this->imperial($plain, $text) ?? $this->bare($plain, $text);
+        $nanometres = $this->metric($plain) ?? ($this->imperial($plain, $text) ?? $this->bare($plain, $text));
         if ($nanometres > Length::MOST_NM) {
             throw UnreadableLength::tooLong($text);
         }
@@ -43,11 +44,14 @@ final readonly class TapeReader
             return null;
         }
 
-        return self::decimal($m[1], match ($m[2]) {
-            'mm' => 1_000_000,
-            'cm' => 10_000_000,
-            default => 1_000_000_000,
-        });
+        return self::decimal(
+            $m[1],
+            match ($m[2]) {
+                'mm' => 1_000_000,
+                'cm' => 10_000_000,
+                default => 1_000_000_000,
+            },
+        );
     }
 
     private function imperial(string $plain, string $given): ?int
@@ -71,7 +75,9 @@ final readonly class TapeReader
     private function bare(string $plain, string $given): int
     {
         if (preg_match('/^(?:\d{1,9}[ -])?\d{1,3}\/\d{1,3}\z/', $plain) === 1) {
-            return $this->units === Units::Inch ? $this->inches($plain, $given) : throw UnreadableLength::fractionOfMillimetre($given);
+            return $this->units === Units::Inch
+                ? $this->inches($plain, $given)
+                : throw UnreadableLength::fractionOfMillimetre($given);
         }
         if (preg_match('/^'.self::NUMBER.'\z/', $plain) !== 1) {
             throw UnreadableLength::text($given);

@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Measure;
 
-/** By how much two numbers may differ that are taken as one, each for its reason. None of them is a number of a code book. */
+/**
+ * By how much two numbers may differ that are taken as one, each for its reason. None of them is a number of a code
+ * book.
+ */
 final class Tolerance
 {
     /** Lengths laid out or measured on site: half a millimetre nobody reads off a tape. */

@@ -19,19 +19,32 @@ final class UnreadableLength extends RuntimeException implements CoreException
     /** For a comma before exactly three digits. */
     public static function ambiguousComma(string $text): self
     {
-        return new self(self::shown($text).' can be read two ways: '.str_replace(',', '', $text).' or '.str_replace(',', '.', $text).'. Write it without the comma.');
+        return new self(
+            self::shown($text).
+                ' can be read two ways: '.
+                str_replace(',', '', $text).
+                ' or '.
+                str_replace(',', '.', $text).
+                '. Write it without the comma.',
+        );
     }
 
     /** For thirds and the like, and for fractions of one and more. */
     public static function fraction(string $text): self
     {
-        return new self(self::shown($text).' has a fraction that no tape has: halves, quarters, eighths, 16ths, 32nds and 64ths below one whole.');
+        return new self(
+            self::shown($text).
+                ' has a fraction that no tape has: halves, quarters, eighths, 16ths, 32nds and 64ths below one whole.',
+        );
     }
 
     /** For a bare fraction where bare numbers are millimetres. */
     public static function fractionOfMillimetre(string $text): self
     {
-        return new self(self::shown($text).' has a fraction, and this job is in millimetres. Add in for inches, or give whole millimetres.');
+        return new self(
+            self::shown($text).
+                ' has a fraction, and this job is in millimetres. Add in for inches, or give whole millimetres.',
+        );
     }
 
     /** For 12 inches and more beside feet. */

@@ -13,7 +13,12 @@ final readonly class Air
      * @param bool $isWet it comes through pipe that waste runs in
      * @param ?Segment $by the segment that it comes by; null at the terminal itself
      */
-    public function __construct(public Node $terminal, public float $lengthMm, public bool $isWet, public ?Segment $by) {}
+    public function __construct(
+        public Node $terminal,
+        public float $lengthMm,
+        public bool $isWet,
+        public ?Segment $by,
+    ) {}
 
     /** Whether it comes through a valve and not from the open air. */
     public function isValve(): bool
@@ -24,6 +29,7 @@ final readonly class Air
     /** Whether this way is better than another: dry before wet, open before a valve, short before long. */
     public function isBetterThan(?self $other): bool
     {
-        return $other === null || [$this->isWet, $this->isValve(), $this->lengthMm] < [$other->isWet, $other->isValve(), $other->lengthMm];
+        return $other === null ||
+            [$this->isWet, $this->isValve(), $this->lengthMm] < [$other->isWet, $other->isValve(), $other->lengthMm];
     }
 }

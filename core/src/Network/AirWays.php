@@ -44,7 +44,14 @@ final class AirWays
     {
         $from = $this->at($segment->up);
 
-        return $from === null ? null : new Air($from->terminal, $from->lengthMm + $segment->lengthMm(), $from->isWet || $segment->isWet, $segment);
+        return $from === null
+            ? null
+            : new Air(
+                $from->terminal,
+                $from->lengthMm + $segment->lengthMm(),
+                $from->isWet || $segment->isWet,
+                $segment,
+            );
     }
 
     /** Takes the arm of a trap, and marks the pipes that its air comes by. */

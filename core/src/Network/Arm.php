@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
-/** The way from the outlet of a trap to where air meets it. Lengths in mm, developed, from the start of the run to the centre of the fitting. */
+/**
+ * The way from the outlet of a trap to where air meets it. Lengths in mm, developed, from the start of the run to the
+ * centre of the fitting.
+ */
 final class Arm
 {
     /**

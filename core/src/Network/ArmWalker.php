@@ -13,7 +13,11 @@ final readonly class ArmWalker
     public function walk(Head $head): Arm
     {
         [$segments, $length, $drop, $turn, $upright, $steepest] = [[], 0.0, 0.0, 0.0, 0.0, null];
-        for ($segment = $this->connections->drain($head->node); $segment !== null; $segment = $this->connections->drain($node)) {
+        for (
+            $segment = $this->connections->drain($head->node);
+            $segment !== null;
+            $segment = $this->connections->drain($node)
+        ) {
             $segments[] = $segment;
             foreach ($segment->stretches as $i => $stretch) {
                 $length += $stretch->lengthMm();

@@ -10,7 +10,10 @@ final class Connections
     /** @var array<int, list<Segment>> by index of the place */
     private array $in = [];
 
-    /** @var array<int, list<Segment>> by index of the place; of a drain one, where vents part the run that the place stands in first */
+    /**
+     * @var array<int, list<Segment>> by index of the place; of a drain one, where vents part the run that the place
+     *     stands in first
+     */
     private array $out = [];
 
     /** Hangs a pipe between its two places. */
@@ -31,7 +34,9 @@ final class Connections
         return $this->in[$node->index] ?? [];
     }
 
-    /** @return list<Segment> that flow out of a place: one of a drain; where vents part, the run that it stands in first */
+    /**
+     * @return list<Segment> that flow out of a place: one of a drain; where vents part, the run that it stands in first
+     */
     public function out(Node $node): array
     {
         return $this->out[$node->index] ?? [];

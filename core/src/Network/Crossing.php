@@ -35,7 +35,10 @@ final readonly class Crossing
     /** Gives what it is called: its own name, or its kind, with a number where there are several. */
     public function name(): string
     {
-        $name = $this->obstacle->what === '' ? strtr($this->obstacle->kind, ['joist-engineered' => 'engineered joist']) : $this->obstacle->what;
+        $name =
+            $this->obstacle->what === ''
+                ? strtr($this->obstacle->kind, ['joist-engineered' => 'engineered joist'])
+                : $this->obstacle->what;
 
         return $this->obstacle->count > 1 ? "{$name}, no. {$this->number}" : $name;
     }
@@ -43,7 +46,9 @@ final readonly class Crossing
     /** Gives how far the middle of the pipe lies from the nearer edge; null where nobody measured. */
     public function nearerEdgeMm(): ?float
     {
-        return $this->fromTopMm === null || $this->obstacle->depthMm === null ? null : min($this->fromTopMm, $this->obstacle->depthMm - $this->fromTopMm);
+        return $this->fromTopMm === null || $this->obstacle->depthMm === null
+            ? null
+            : min($this->fromTopMm, $this->obstacle->depthMm - $this->fromTopMm);
     }
 
     /** Gives how deep a notch from the nearer edge must be for the pipe; null where nobody measured. */

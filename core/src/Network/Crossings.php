@@ -11,7 +11,10 @@ use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 
-/** The drilling plan: where every pipe goes through what, how large the hole, and how far down it, as the fall of the leg carries it from the first to the last. */
+/**
+ * The drilling plan: where every pipe goes through what, how large the hole, and how far down it, as the fall of the
+ * leg carries it from the first to the last.
+ */
 final class Crossings
 {
     /** A leg that gets no further ahead than this runs along the thing, not through it. */
@@ -28,13 +31,32 @@ final class Crossings
             $layout = $jobLayout->runs[$run];
             foreach ($ofRun as $obstacle) {
                 $leg = $layout->leg($obstacle->leg);
-                for ($n = 0; $leg !== null && $n < $obstacle->count && ! in_array($obstacle->kind, ['cold', 'trap', 'cleanout'], true); $n++) {
-                    [$tape, $fromTop, $through] = self::meets($layout, $leg, $obstacle, $n * ($obstacle->everyMm ?? 0.0)) ?? [null, null, null];
+                for (
+                    $n = 0;
+                    $leg !== null &&
+                    $n < $obstacle->count &&
+                    ! in_array($obstacle->kind, ['cold', 'trap', 'cleanout'], true);
+                    $n++
+                ) {
+                    [$tape, $fromTop, $through] = self::meets(
+                        $layout,
+                        $leg,
+                        $obstacle,
+                        $n * ($obstacle->everyMm ?? 0.0),
+                    ) ?? [null, null, null];
                     if ($tape === null || $through === null) {
                         continue;
                     }
                     $outside = $layout->system->pipe($through->line->size)->outsideMm;
-                    $crossings[] = new Crossing($obstacle, $n + 1, $tape, $through->line->size, $outside, $outside + $rulebook->value('hole.clear'), $fromTop);
+                    $crossings[] = new Crossing(
+                        $obstacle,
+                        $n + 1,
+                        $tape,
+                        $through->line->size,
+                        $outside,
+                        $outside + $rulebook->value('hole.clear'),
+                        $fromTop,
+                    );
                 }
             }
         }
@@ -43,10 +65,12 @@ final class Crossings
     }
 
     /**
-     * Where a run meets one of several alike. It stands where it stands: where the leg that it was measured from ends before it, a later leg goes through it, or over or under it.
+     * Where a run meets one of several alike. It stands where it stands: where the leg that it was measured from ends
+     * before it, a later leg goes through it, or over or under it.
      *
      * @param float $alongMm from the first of them
-     * @return array{float, ?float, LegLaid}|null on the tape, from the upper edge down to the middle of the pipe, and the leg that goes through; null where none does
+     * @return array{float, ?float, LegLaid}|null on the tape, from the upper edge down to the middle of the pipe, and
+     *     the leg that goes through; null where none does
      */
     private static function meets(RunLayout $layout, LegLaid $leg, Obstacle $obstacle, float $alongMm): ?array
     {
@@ -55,16 +79,27 @@ final class Crossings
         if ($at <= $leg->centreMm || $leg->isUpright()) {
             return [$leg->tapeMm + $at, $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm, $leg];
         }
-        $ahead = static fn (Vec3 $point): float => (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan;
+        $ahead = static fn (Vec3 $point): float => (($point->x - $leg->from->x) * $u->x +
+            ($point->y - $leg->from->y) * $u->y) /
+            $plan;
         foreach (array_slice($layout->legs, $leg->line->number) as $later) {
             [$from, $to] = [$ahead($later->from), $ahead($later->to())];
             $share = abs($to - $from) < self::SQUARE_MM ? -1.0 : ($at * $plan - $from) / ($to - $from);
             if ($share < 0.0 || $share > 1.0) {
                 continue;
             }
-            $fromTop = $obstacle->topMm === null ? null : $leg->from->z + $u->z * $obstacle->atMm + $obstacle->topMm - ($later->from->z + $later->line->direction->z * $share * $later->centreMm);
+            $fromTop =
+                $obstacle->topMm === null
+                    ? null
+                    : $leg->from->z +
+                        $u->z * $obstacle->atMm +
+                        $obstacle->topMm -
+                        ($later->from->z + $later->line->direction->z * $share * $later->centreMm);
             $half = $layout->system->pipe($later->line->size)->outsideMm / 2;
-            $isClear = $fromTop !== null && $obstacle->depthMm !== null && ($fromTop < -$half || $fromTop > $obstacle->depthMm + $half);
+            $isClear =
+                $fromTop !== null &&
+                $obstacle->depthMm !== null &&
+                ($fromTop < -$half || $fromTop > $obstacle->depthMm + $half);
 
             return $isClear ? null : [$later->tapeMm + $share * $later->centreMm, $fromTop, $later];
         }

@@ -24,7 +24,11 @@ final readonly class Cuts
         foreach ($run->site->junctions as $junction) {
             $leg = $run->leg($junction->leg);
             $along = $leg === null ? 0.0 : min($junction->atMm ?? 0.0, $leg->centreMm);
-            $junctions[] = [($leg->tapeMm ?? 0.0) + $along, $leg === null ? new Vec3(0.0, 0.0, 0.0) : $leg->from->plus($leg->line->direction->times($along)), $junction];
+            $junctions[] = [
+                ($leg->tapeMm ?? 0.0) + $along,
+                $leg === null ? new Vec3(0.0, 0.0, 0.0) : $leg->from->plus($leg->line->direction->times($along)),
+                $junction,
+            ];
         }
         usort($junctions, static fn (array $a, array $b): int => $a[0] <=> $b[0]);
         [$parts, $from] = [[], 0.0];

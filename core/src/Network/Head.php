@@ -10,8 +10,13 @@ use FallBend\Core\Job\FixtureHead;
 /** A fixture at the head of a run, with what it loads the drain with. */
 final readonly class Head
 {
-    /** @param  ?FixtureLoad  $load  null where the rulebook has no row for it */
-    public function __construct(public Node $node, public FixtureHead $fixture, public string $name, public ?FixtureLoad $load) {}
+    /** @param ?FixtureLoad $load null where the rulebook has no row for it */
+    public function __construct(
+        public Node $node,
+        public FixtureHead $fixture,
+        public string $name,
+        public ?FixtureLoad $load,
+    ) {}
 
     /** Whether it is a water closet. */
     public function isCloset(): bool

@@ -11,7 +11,8 @@ use FallBend\Core\Catalog\FixtureTable;
 final class Loads
 {
     /**
-     * Sets load and closets of a segment from its heads. Where the rulebook counts a bathroom group together, a group of closet, lavatory and bath or shower
+     * Sets load and closets of a segment from its heads. Where the rulebook counts a bathroom group together, a group
+     * of closet, lavatory and bath or shower
      * counts as that, where it is less than its parts.
      */
     public static function sum(Segment $segment, ?FixtureLoad $group): void
@@ -21,15 +22,21 @@ final class Loads
             $segment->closets += $head->isCloset() ? 1 : 0;
             if ($head->load === null) {
                 $segment->isLoadKnown = false;
-            } elseif ($group !== null && $head->fixture->group !== '' && in_array($head->fixture->kind, FixtureTable::BATHROOM, true)) {
-                $groups[$head->fixture->group][$head->fixture->kind] = ($groups[$head->fixture->group][$head->fixture->kind] ?? 0.0) + $head->load->value;
+            } elseif (
+                $group !== null &&
+                $head->fixture->group !== '' &&
+                in_array($head->fixture->kind, FixtureTable::BATHROOM, true)
+            ) {
+                $groups[$head->fixture->group][$head->fixture->kind] =
+                    ($groups[$head->fixture->group][$head->fixture->kind] ?? 0.0) + $head->load->value;
             } else {
                 $load += $head->load->value;
             }
         }
         foreach ($groups as $kinds) {
             $sum = array_sum($kinds);
-            $isWhole = isset($kinds['water-closet'], $kinds['lavatory']) && (isset($kinds['bath']) || isset($kinds['shower']));
+            $isWhole =
+                isset($kinds['water-closet'], $kinds['lavatory']) && (isset($kinds['bath']) || isset($kinds['shower']));
             $load += $isWhole && $group !== null ? min($sum, $group->value) : $sum;
         }
         $segment->load = $load;

@@ -44,7 +44,9 @@ final readonly class Network
         return $this->connections->in($node);
     }
 
-    /** @return list<Segment> that flow out of a place: one of a drain; where vents part, the run that it stands in first */
+    /**
+     * @return list<Segment> that flow out of a place: one of a drain; where vents part, the run that it stands in first
+     */
     public function out(Node $node): array
     {
         return $this->connections->out($node);

@@ -13,8 +13,10 @@ use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\RunLayout;
 
 /**
- * Hangs the laid-out runs together: cuts every run where another meets it, gives each stretch its direction of flow, and then, in the order of flow
- * (Kahn, 1962, which leaves over what runs in a loop), adds up the loads and lets the air down from the terminals. Each step takes time in proportion to the pipes.
+ * Hangs the laid-out runs together: cuts every run where another meets it, gives each stretch its direction of flow,
+ * and then, in the order of flow
+ * (Kahn, 1962, which leaves over what runs in a loop), adds up the loads and lets the air down from the terminals. Each
+ * step takes time in proportion to the pipes.
  */
 final class NetworkBuilder
 {
@@ -35,8 +37,11 @@ final class NetworkBuilder
     /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
 
-    private function __construct(private readonly JobLayout $layout, private readonly Catalogue $catalogue, private readonly Rulebook $rulebook)
-    {
+    private function __construct(
+        private readonly JobLayout $layout,
+        private readonly Catalogue $catalogue,
+        private readonly Rulebook $rulebook,
+    ) {
         $this->connections = new Connections;
     }
 
@@ -71,13 +76,22 @@ final class NetworkBuilder
             $this->ends[$id]['outlet'] = $this->node($id, 0.0, $offset, $run->run->outlet, null);
         }
         if ($run->run->tieIn->next === null && ! isset($this->ends[$id]['tie-in'])) {
-            $this->ends[$id]['tie-in'] = $this->node($id, $run->tapeMm, $offset->plus($run->end), $run->run->tieIn, null);
+            $this->ends[$id]['tie-in'] = $this->node(
+                $id,
+                $run->tapeMm,
+                $offset->plus($run->end),
+                $run->run->tieIn,
+                null,
+            );
         }
     }
 
     private function addSegments(string $id, RunLayout $run): void
     {
-        $last = $run->run->tieIn->next === null ? $this->ends[$id]['tie-in'] : $this->ends[$run->run->tieIn->next]['outlet'] ?? null;
+        $last =
+            $run->run->tieIn->next === null
+                ? $this->ends[$id]['tie-in']
+                : $this->ends[$run->run->tieIn->next]['outlet'] ?? null;
         if ($last === null) {
             return;
         }
@@ -124,14 +138,27 @@ final class NetworkBuilder
             }
         }
 
-        return new Network($this->layout, $this->catalogue, $nodes, $segments, $this->connections, $air, $heads, $unknown, $group, $obstacles, Crossings::of($this->layout, $obstacles, $this->rulebook));
+        return new Network(
+            $this->layout,
+            $this->catalogue,
+            $nodes,
+            $segments,
+            $this->connections,
+            $air,
+            $heads,
+            $unknown,
+            $group,
+            $obstacles,
+            Crossings::of($this->layout, $obstacles, $this->rulebook),
+        );
     }
 
     /** @return array{list<Node>, list<Segment>} upstream before downstream; what runs in a loop comes last */
     private function inOrder(): array
     {
         $waiting = array_map(fn (Node $node): int => count($this->connections->in($node)), $this->nodes);
-        $nodes = array_values(array_filter($this->nodes, fn (Node $node): bool => $this->connections->in($node) === []));
+        $isFirst = fn (Node $node): bool => $this->connections->in($node) === [];
+        $nodes = array_values(array_filter($this->nodes, $isFirst));
         $segments = [];
         for ($i = 0; $i < count($nodes); $i++) {
             foreach ($this->connections->out($nodes[$i]) as $segment) {
@@ -159,11 +186,21 @@ final class NetworkBuilder
             }
             [$in, $fixture] = [$this->connections->in($node), $node->end?->fixture];
             if ($fixture !== null && $node->end !== null && $in === []) {
-                $head = new Head($node, $fixture, $node->end->what, $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id));
+                $head = new Head(
+                    $node,
+                    $fixture,
+                    $node->end->what,
+                    $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id),
+                );
                 $heads[] = $head;
                 $drain->heads[] = $head;
                 $drain->isWet = true;
-            } elseif ($in === [] && $node->end !== null && in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) && ! $drain->isCalledVent()) {
+            } elseif (
+                $in === [] &&
+                $node->end !== null &&
+                in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) &&
+                ! $drain->isCalledVent()
+            ) {
                 $unknown[] = $node;
                 $drain->isWet = true;
                 $drain->isLoadKnown = false;
@@ -180,7 +217,7 @@ final class NetworkBuilder
         return [$heads, $unknown];
     }
 
-    /** @param  list<Segment>  $segments */
+    /** @param list<Segment> $segments */
     private function stacks(array $segments): void
     {
         foreach ($segments as $segment) {

@@ -33,7 +33,10 @@ final class Segment
     /** Whether air comes to its upper end. */
     public bool $hasAirAbove = false;
 
-    /** Whether a pipe upstream or downstream that is upright belongs to its way to the end: set for level pipe that ends in a stack. */
+    /**
+     * Whether a pipe upstream or downstream that is upright belongs to its way to the end: set for level pipe that ends
+     * in a stack.
+     */
     public bool $isAboveStack = false;
 
     /** Whether it lies below the foot of a stack. */
@@ -99,7 +102,10 @@ final class Segment
     /** Gives the size of its pipe where water leaves it. */
     public function size(): string
     {
-        return $this->size ??= $this->stretches === [] ? $this->layout->run->size : $this->stretches[count($this->stretches) - 1]->leg->line->size;
+        return $this->size ??=
+            $this->stretches === []
+                ? $this->layout->run->size
+                : $this->stretches[count($this->stretches) - 1]->leg->line->size;
     }
 
     /** Gives its flattest fall in mm per m of plan, over its level stretches; null where it has none. */

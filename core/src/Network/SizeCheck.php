@@ -15,7 +15,13 @@ final readonly class SizeCheck
      * @param ?float $mostLoad in the unit of the rulebook; null where it has no number
      * @param Stretch $stretch that is checked
      */
-    public function __construct(public string $size, public string $place, public ?float $mostLoad, public Stretch $stretch, public ?Provenance $source) {}
+    public function __construct(
+        public string $size,
+        public string $place,
+        public ?float $mostLoad,
+        public Stretch $stretch,
+        public ?Provenance $source,
+    ) {}
 
     /** Whether it takes a load, or nobody says that it does not. */
     public function carries(float $load): bool

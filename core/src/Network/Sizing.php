@@ -49,7 +49,9 @@ final class Sizing
     {
         $number = rtrim(rtrim(number_format($load, 1, '.', ''), '0'), '.');
 
-        return $this->isFlow ? "{$number} l/s of discharge units" : "{$number} fixture ".($number === '1' ? 'unit' : 'units');
+        return $this->isFlow
+            ? "{$number} l/s of discharge units"
+            : "{$number} fixture ".($number === '1' ? 'unit' : 'units');
     }
 
     /** Whether the rulebook counts litres a second and not fixture units. */
@@ -75,7 +77,8 @@ final class Sizing
     }
 
     /**
-     * Gives the smallest size of the system that takes what a segment carries there, and is no smaller than what flows into it and
+     * Gives the smallest size of the system that takes what a segment carries there, and is no smaller than what flows
+     * into it and
      * than the rulebook wants for a closet or a trap; null where none is.
      */
     public function proposed(Segment $segment, SizeCheck $check): ?string
@@ -96,7 +99,10 @@ final class Sizing
 
     private function leastNominalMm(Segment $segment): float
     {
-        $sizes = array_map(static fn (Segment $above): string => $above->size(), array_filter($this->network->in($segment->up), static fn (Segment $above): bool => $above->isWet));
+        $sizes = array_map(
+            static fn (Segment $above): string => $above->size(),
+            array_filter($this->network->in($segment->up), static fn (Segment $above): bool => $above->isWet),
+        );
         foreach ($segment->heads as $head) {
             array_push($sizes, $head->fixture->trapSize ?? '0', $head->load->trapSize ?? '0');
         }
@@ -113,7 +119,9 @@ final class Sizing
         }
         if ($place === 'drain') {
             $key = "{$size} {$fall}";
-            $row = array_key_exists($key, $this->rows) ? $this->rows[$key] : $this->rows[$key] = $this->rulebook->atFall('load.drain', $size, $fall);
+            $row = array_key_exists($key, $this->rows)
+                ? $this->rows[$key]
+                : ($this->rows[$key] = $this->rulebook->atFall('load.drain', $size, $fall));
 
             return [$row?->value, $row];
         }
@@ -146,15 +154,19 @@ final class Sizing
         }
         $row = $this->rulebook->limit('drain.fill-most');
         $pipe = $segment->layout->system->pipes[$size] ?? null;
-        if (! $pipe instanceof Pipe || $row?->value === null || $fall <= 0) {
+        if (! ($pipe instanceof Pipe) || $row?->value === null || $fall <= 0) {
             return [null, $row];
         }
-        $flow = Manning::at($pipe->boreMm, $fall, $row->value, $this->rulebook->value('flow.roughness'))->dischargeLPerS;
+        $flow = Manning::at($pipe->boreMm, $fall, $row->value, $this->rulebook->value('flow.roughness'))
+            ->dischargeLPerS;
 
         return [max(($flow / $frequency) ** 2, $flow), $row];
     }
 
-    /** How many storeys discharge into the stack that a segment belongs to: levels of its branches a storey apart, as the rulebook has it. */
+    /**
+     * How many storeys discharge into the stack that a segment belongs to: levels of its branches a storey apart, as
+     * the rulebook has it.
+     */
     private function intervals(Segment $segment): int
     {
         $id = spl_object_id($segment->layout);
@@ -165,7 +177,9 @@ final class Sizing
         foreach ($segment->layout->site->junctions as $junction) {
             $leg = $segment->layout->leg($junction->leg);
             if ($leg !== null && $leg->isUpright() && ! $junction->taps[0]->isVent) {
-                $levels[(string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / $storey)] = true;
+                $levels[
+                    (string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / $storey)
+                ] = true;
             }
         }
 
@@ -175,6 +189,10 @@ final class Sizing
     /** Gives the flow that a segment is designed for, in litres a second. */
     public function designFlow(Segment $segment): float
     {
-        return DesignFlow::lPerS($segment->load, array_map(static fn (Head $head): float => $head->load->value ?? 0.0, $segment->heads), $this->rulebook);
+        return DesignFlow::lPerS(
+            $segment->load,
+            array_map(static fn (Head $head): float => $head->load->value ?? 0.0, $segment->heads),
+            $this->rulebook,
+        );
     }
 }

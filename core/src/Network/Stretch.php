@@ -25,7 +25,7 @@ final readonly class Stretch
     {
         $this->flow = $isReversed ? $leg->line->direction->times(-1.0) : $leg->line->direction;
         $this->isUpright = Orientation::isUpright($this->flow);
-        $this->fallMmPerM = -$this->flow->z / max(1e-9, sqrt(max(0.0, 1 - $this->flow->z ** 2))) * 1000;
+        $this->fallMmPerM = (-$this->flow->z / max(1e-9, sqrt(max(0.0, 1 - $this->flow->z ** 2)))) * 1000;
     }
 
     /** Gives its length in mm. */
@@ -75,6 +75,8 @@ final readonly class Stretch
     /** Gives the point where it begins, in the direction of flow, in the frame of its run. */
     public function start(): Vec3
     {
-        return $this->leg->from->plus($this->leg->line->direction->times($this->isReversed ? $this->toMm : $this->fromMm));
+        return $this->leg->from->plus(
+            $this->leg->line->direction->times($this->isReversed ? $this->toMm : $this->fromMm),
+        );
     }
 }

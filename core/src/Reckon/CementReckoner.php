@@ -20,7 +20,10 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
 
-/** Cement, primer and body for two plastics, the clocks of the joint in this weather, and the cans for a number of joints. */
+/**
+ * Cement, primer and body for two plastics, the clocks of the joint in this weather, and the cans for a number of
+ * joints.
+ */
 final readonly class CementReckoner implements Reckoner
 {
     public function __construct(private Catalogue $catalogue) {}
@@ -44,7 +47,15 @@ final readonly class CementReckoner implements Reckoner
         $size = $input->choice('size', $a->sizes());
         $fit = $input->numberOrNull('dry_fit_fraction', 0, 1);
         $conditions = Conditions::read($input);
-        $rulebook = $catalogue->rulebook($input->has('rulebook') ? $input->choice('rulebook', $catalogue->rulebookKeys()) : ($a->region === 'uk' ? 'adh-2015' : 'ipc-2021'))->with($overrides->rulebook);
+        $rulebook = $catalogue
+            ->rulebook(
+                $input->has('rulebook')
+                    ? $input->choice('rulebook', $catalogue->rulebookKeys())
+                    : ($a->region === 'uk'
+                        ? 'adh-2015'
+                        : 'ipc-2021'),
+            )
+            ->with($overrides->rulebook);
         $joints = $this->joints($input, $size, $a);
         $input->end();
         $planner = new CementPlanner($catalogue);
@@ -53,9 +64,26 @@ final readonly class CementReckoner implements Reckoner
         $units = $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch;
 
         return [
-            'cement' => $plan->cement === null ? null : ['row' => $plan->cement['id'], 'name' => $plan->cement['name'], 'standard' => $plan->cement['standard'], 'colour' => $plan->cement['colour'], 'body' => $plan->body['id'] ?? null],
-            'primer' => $plan->primer === null ? null : ['row' => $plan->primer['provenance']->row, 'name' => $plan->primer['name'], 'standard' => $plan->primer['standard'], 'kind' => $plan->primer['kind'],
-                'tinted' => $plan->primer['tinted'], 'needed' => $plan->primer['needed'], 'may_be_waived' => $plan->primer['may_be_waived']],
+            'cement' => $plan->cement === null
+                    ? null
+                    : [
+                        'row' => $plan->cement['id'],
+                        'name' => $plan->cement['name'],
+                        'standard' => $plan->cement['standard'],
+                        'colour' => $plan->cement['colour'],
+                        'body' => $plan->body['id'] ?? null,
+                    ],
+            'primer' => $plan->primer === null
+                    ? null
+                    : [
+                        'row' => $plan->primer['provenance']->row,
+                        'name' => $plan->primer['name'],
+                        'standard' => $plan->primer['standard'],
+                        'kind' => $plan->primer['kind'],
+                        'tinted' => $plan->primer['tinted'],
+                        'needed' => $plan->primer['needed'],
+                        'may_be_waived' => $plan->primer['may_be_waived'],
+                    ],
             'working_s' => $plan->workingS,
             'hold_s' => $plan->holdS,
             'set_min' => $plan->setMin,
@@ -64,7 +92,11 @@ final readonly class CementReckoner implements Reckoner
             'steps' => $plan->isRefused() ? [] : $this->steps($plan, $units),
             'cans' => $cans,
             'findings' => FindingReport::list($plan->findings, $units),
-            'sources' => SourceList::of([...$plan->sources, ...$sources, ...array_map(static fn ($finding) => $finding->source, $plan->findings)]),
+            'sources' => SourceList::of([
+                ...$plan->sources,
+                ...$sources,
+                ...array_map(static fn ($finding) => $finding->source, $plan->findings),
+            ]),
         ];
     }
 
@@ -82,7 +114,11 @@ final readonly class CementReckoner implements Reckoner
             return [[$size, $input->int('joints', 0, 100_000)]];
         }
         if (! is_array($input->raw('joints'))) {
-            throw BadInput::at($input->at('joints'), 'must be a whole number, or a list of sizes and counts', $input->raw('joints'));
+            throw BadInput::at(
+                $input->at('joints'),
+                'must be a whole number, or a list of sizes and counts',
+                $input->raw('joints'),
+            );
         }
         $joints = [];
         foreach ($input->children('joints', 100) as $row) {
@@ -115,11 +151,16 @@ final readonly class CementReckoner implements Reckoner
         }
         $whole = static fn (float $cans): int => (int) ceil($cans - Tolerance::ROUNDING);
 
-        return [[
-            'joints' => array_sum(array_column($joints, 1)),
-            'cement' => $known ? array_map($whole, $sums) : null,
-            'primer' => $known && $plan->primer !== null ? array_map(static fn (float $cans): int => $whole($cans / $planner->primerYield()), $sums) : null,
-        ], $sources];
+        return [
+            [
+                'joints' => array_sum(array_column($joints, 1)),
+                'cement' => $known ? array_map($whole, $sums) : null,
+                'primer' => $known && $plan->primer !== null
+                        ? array_map(static fn (float $cans): int => $whole($cans / $planner->primerYield()), $sums)
+                        : null,
+            ],
+            $sources,
+        ];
     }
 
     /** @return list<array{id: string, do: string, say: string, caution: ?string}> */
@@ -132,17 +173,33 @@ final readonly class CementReckoner implements Reckoner
             default => Method::SolventPvc,
         };
         $phrasing = new Phrasing($units);
-        $params = array_filter([
-            'cement' => $plan->cement['name'] ?? '', 'body' => $plan->body['id'] ?? 'heavy', 'primer' => $plan->primer['name'] ?? null, 'dauber_mm' => $plan->dauberMm,
-            'working_s' => (string) ($plan->workingS ?? 20), 'hold_s' => (string) ($plan->holdS ?? 30),
-            'set_said' => Phrasing::minutes($plan->setMin ?? 0), 'cure_said' => Phrasing::minutes($plan->cureMin ?? 0),
-        ], static fn (mixed $value): bool => $value !== null);
+        $params = array_filter(
+            [
+                'cement' => $plan->cement['name'] ?? '',
+                'body' => $plan->body['id'] ?? 'heavy',
+                'primer' => $plan->primer['name'] ?? null,
+                'dauber_mm' => $plan->dauberMm,
+                'working_s' => (string) ($plan->workingS ?? 20),
+                'hold_s' => (string) ($plan->holdS ?? 30),
+                'set_said' => Phrasing::minutes($plan->setMin ?? 0),
+                'cure_said' => Phrasing::minutes($plan->cureMin ?? 0),
+            ],
+            static fn (mixed $value): bool => $value !== null,
+        );
         $steps = [];
         foreach (MethodTexts::of($method)['steps'] as $step) {
-            if (! in_array($step['id'], ['dry', 'prime', 'wipe', 'clean', 'label', 'cement', 'push', 'wait'], true) || (isset($step['when']) && ! Phrasing::holds($step['when'], $params))) {
+            if (
+                ! in_array($step['id'], ['dry', 'prime', 'wipe', 'clean', 'label', 'cement', 'push', 'wait'], true) ||
+                (isset($step['when']) && ! Phrasing::holds($step['when'], $params))
+            ) {
                 continue;
             }
-            $steps[] = ['id' => $step['id'], 'do' => $phrasing->filled($step['do'], $params), 'say' => $phrasing->filled($step['say'], $params), 'caution' => $step['caution'] ?? null];
+            $steps[] = [
+                'id' => $step['id'],
+                'do' => $phrasing->filled($step['do'], $params),
+                'say' => $phrasing->filled($step['say'], $params),
+                'caution' => $step['caution'] ?? null,
+            ];
         }
 
         return $steps;

@@ -14,7 +14,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** Errors of reading and cutting through a chain of lengths: how far off its last joint may lie, the chance that it closes, and which joint should be last. */
+/**
+ * Errors of reading and cutting through a chain of lengths: how far off its last joint may lie, the chance that it
+ * closes, and which joint should be last.
+ */
 final readonly class ClosingGapReckoner implements Reckoner
 {
     /** A chain that closes in fewer cases than this is worth another way of closing it. */
@@ -42,7 +45,9 @@ final readonly class ClosingGapReckoner implements Reckoner
             $link->end();
         }
         $shared = $input->numberOrNull('shared_mm', 0, 100) ?? 0.0;
-        $gap = $isUniform ? ClosingGap::of($errors, [], $shared, count($links)) : ClosingGap::of([], $errors, $shared, count($links));
+        $gap = $isUniform
+            ? ClosingGap::of($errors, [], $shared, count($links))
+            : ClosingGap::of([], $errors, $shared, count($links));
         $joints = $this->joints($input, $gap);
         $input->end();
         $best = $joints[0] ?? null;
@@ -53,8 +58,25 @@ final readonly class ClosingGapReckoner implements Reckoner
             'joints' => $joints,
             'last' => $best['id'] ?? null,
             'chance_it_closes' => $best['chance'] ?? null,
-            'findings' => FindingReport::list($best === null || $best['chance'] >= self::LIKELY ? [] : [new Finding(RuleId::ClosingUnlikely, Severity::Warn, new Where, $best['chance'], self::LIKELY,
-                ['joint' => $best['id'], 'percent' => (int) round($best['chance'] * 100), 'spread_mm' => $gap->within(self::LIKELY)])], Units::Millimetre),
+            'findings' => FindingReport::list(
+                $best === null || $best['chance'] >= self::LIKELY
+                    ? []
+                    : [
+                        new Finding(
+                            RuleId::ClosingUnlikely,
+                            Severity::Warn,
+                            new Where,
+                            $best['chance'],
+                            self::LIKELY,
+                            [
+                                'joint' => $best['id'],
+                                'percent' => (int) round($best['chance'] * 100),
+                                'spread_mm' => $gap->within(self::LIKELY),
+                            ],
+                        ),
+                    ],
+                Units::Millimetre,
+            ),
             'sources' => [],
         ];
     }
@@ -64,7 +86,10 @@ final readonly class ClosingGapReckoner implements Reckoner
     {
         $joints = [];
         foreach ($input->children('joints', 200) as $joint) {
-            $joints[] = ['id' => $joint->string('id', 60), 'chance' => $gap->chance(-$joint->number('short_mm', 0, 10_000), $joint->number('long_mm', 0, 10_000))];
+            $joints[] = [
+                'id' => $joint->string('id', 60),
+                'chance' => $gap->chance(-$joint->number('short_mm', 0, 10_000), $joint->number('long_mm', 0, 10_000)),
+            ];
             $joint->end();
         }
         usort($joints, static fn (array $a, array $b): int => $b['chance'] <=> $a['chance']);

@@ -11,7 +11,10 @@ use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** Two bends rolled against each other: the roll for a whole turn, or the whole turn for a roll. Formula: see CompoundBend. */
+/**
+ * Two bends rolled against each other: the roll for a whole turn, or the whole turn for a roll. Formula: see
+ * CompoundBend.
+ */
 final readonly class CompoundBendReckoner implements Reckoner
 {
     public function __construct(private Catalogue $catalogue) {}
@@ -39,7 +42,13 @@ final readonly class CompoundBendReckoner implements Reckoner
             $turn = $bend->turnDeg($roll);
         } else {
             $turn = $input->number('target_deg', 0, 180);
-            $roll = $bend->rollDeg($turn) ?? throw BadInput::at($input->at('target_deg'), sprintf('must be from %s to %s for these two bends', round($span[0], 4), round($span[1], 4)), $turn);
+            $roll =
+                $bend->rollDeg($turn) ??
+                throw BadInput::at(
+                    $input->at('target_deg'),
+                    sprintf('must be from %s to %s for these two bends', round($span[0], 4), round($span[1], 4)),
+                    $turn,
+                );
         }
         Overrides::read($input, $this->catalogue);
         $input->end();

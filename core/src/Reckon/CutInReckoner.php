@@ -49,7 +49,9 @@ final readonly class CutInReckoner implements Reckoner
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
-        $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
+        $rulebook = $catalogue
+            ->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))
+            ->with($overrides->rulebook);
         $place = Place::read($input);
         $line = $input->child('pipe');
         $system = $catalogue->system($line->choice('system', $catalogue->systemKeys()));
@@ -57,10 +59,24 @@ final readonly class CutInReckoner implements Reckoner
         $length = $line->numberOrNull('length_mm', 1, self::FAR_MM);
         $line->end();
         [$other, $fitting] = $this->fitting($input->child('fitting'), $catalogue);
-        $offers = (new JointDecision($catalogue))->between(PipeEnd::of($system, $size, EndKind::Plain, null, true), PipeEnd::of($other, $fitting->size, EndKind::Plain), $place, $rulebook)->offers;
+        $offers = (new JointDecision($catalogue))->between(
+            PipeEnd::of($system, $size, EndKind::Plain, null, true),
+            PipeEnd::of($other, $fitting->size, EndKind::Plain),
+            $place,
+            $rulebook,
+        )->offers;
         $up = $this->side($input->child('upstream'), $offers);
         $down = $this->side($input->child('downstream'), $offers);
-        $cut = new CutIn($system->pipe($size), $fitting, $other->pipe($fitting->size), $length, $input->number('centre_at_mm', 0, self::FAR_MM), $up, $down, $input->numberOrNull('stub_mm', 1, 10_000));
+        $cut = new CutIn(
+            $system->pipe($size),
+            $fitting,
+            $other->pipe($fitting->size),
+            $length,
+            $input->number('centre_at_mm', 0, self::FAR_MM),
+            $up,
+            $down,
+            $input->numberOrNull('stub_mm', 1, 10_000),
+        );
         $kerf = $input->number('kerf_mm', 0, 50);
         $input->end();
         $marks = $cut->marks();
@@ -74,9 +90,23 @@ final readonly class CutInReckoner implements Reckoner
             'downstream' => self::sideReport($down),
             'closes' => $cut->closes() && $cut->fits(),
             'released_kg' => $cut->released(),
-            'order' => array_map(static fn (string $step): array => ['step' => $step, 'words' => Wording::step($step)], $cut->order()),
-            'findings' => FindingReport::list($this->findings($cut, $rulebook), $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
-            'sources' => SourceList::of([$cut->pipe->provenance, $fitting->provenance, $cut->stub->provenance, ...array_map(static fn ($part) => $part->provenance, [...($up->offer->parts ?? []), ...($down->offer->parts ?? [])])]),
+            'order' => array_map(
+                static fn (string $step): array => ['step' => $step, 'words' => Wording::step($step)],
+                $cut->order(),
+            ),
+            'findings' => FindingReport::list(
+                $this->findings($cut, $rulebook),
+                $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch,
+            ),
+            'sources' => SourceList::of([
+                $cut->pipe->provenance,
+                $fitting->provenance,
+                $cut->stub->provenance,
+                ...array_map(static fn ($part) => $part->provenance, [
+                    ...$up->offer->parts ?? [],
+                    ...$down->offer->parts ?? [],
+                ]),
+            ]),
         ];
     }
 
@@ -103,9 +133,20 @@ final readonly class CutInReckoner implements Reckoner
     {
         $sleeves = array_values(array_filter($offers, static fn (Offer $offer): bool => $offer->isSleeve));
         $method = $fields->has('coupling') ? $fields->choice('coupling', array_column(Method::cases(), 'value')) : null;
-        $offer = array_values(array_filter($sleeves, static fn (Offer $one): bool => $method === null || $one->method->value === $method))[0] ?? null;
+        $offer =
+            array_values(
+                array_filter(
+                    $sleeves,
+                    static fn (Offer $one): bool => $method === null || $one->method->value === $method,
+                ),
+            )[0] ?? null;
         $insertion = $fields->numberOrNull('insertion_mm', 1, 1000) ?? $offer?->insertAMm;
-        $side = new CutSide($offer, $insertion, $fields->number('slide_room_mm', 0, self::FAR_MM), $fields->bool('fixed', true));
+        $side = new CutSide(
+            $offer,
+            $insertion,
+            $fields->number('slide_room_mm', 0, self::FAR_MM),
+            $fields->bool('fixed', true),
+        );
         $fields->end();
 
         return $side;
@@ -114,7 +155,14 @@ final readonly class CutInReckoner implements Reckoner
     /** @return array<string, mixed> */
     private static function sideReport(CutSide $side): array
     {
-        return ['coupling' => $side->offer?->method->value, 'part' => ($side->offer->parts[0] ?? null)?->name, 'insertion_mm' => $side->insertionMm, 'gap_mm' => $side->gapMm(), 'way' => $side->way(), 'slide_needs_mm' => $side->insertionMm === null ? null : $side->needsMm()];
+        return [
+            'coupling' => $side->offer?->method->value,
+            'part' => ($side->offer->parts[0] ?? null)?->name,
+            'insertion_mm' => $side->insertionMm,
+            'gap_mm' => $side->gapMm(),
+            'way' => $side->way(),
+            'slide_needs_mm' => $side->insertionMm === null ? null : $side->needsMm(),
+        ];
     }
 
     /** @return list<Finding> */
@@ -123,22 +171,55 @@ final readonly class CutInReckoner implements Reckoner
         $findings = [];
         foreach (['upstream' => $cut->up, 'downstream' => $cut->down] as $name => $side) {
             if ($side->offer === null) {
-                $findings[] = new Finding(RuleId::CutinNoCoupling, Severity::Stop, new Where, params: ['side' => $name, 'book' => $rulebook->name]);
+                $findings[] = new Finding(
+                    RuleId::CutinNoCoupling,
+                    Severity::Stop,
+                    new Where,
+                    params: ['side' => $name, 'book' => $rulebook->name],
+                );
             } elseif ($side->insertionMm === null) {
-                $findings[] = new Finding(RuleId::CutinMeasureCoupling, Severity::Unknown, new Where, params: ['side' => $name]);
+                $findings[] = new Finding(
+                    RuleId::CutinMeasureCoupling,
+                    Severity::Unknown,
+                    new Where,
+                    params: ['side' => $name],
+                );
             } elseif ($side->way() === null) {
-                $findings[] = new Finding(RuleId::CutinNoRoom, Severity::Stop, new Where, $side->slideRoomMm, $side->needsMm(), ['side' => $name, 'room_mm' => $side->slideRoomMm, 'needs_mm' => $side->needsMm()]);
+                $findings[] = new Finding(
+                    RuleId::CutinNoRoom,
+                    Severity::Stop,
+                    new Where,
+                    $side->slideRoomMm,
+                    $side->needsMm(),
+                    ['side' => $name, 'room_mm' => $side->slideRoomMm, 'needs_mm' => $side->needsMm()],
+                );
             }
         }
         if (! $cut->fitting->isRunKnown) {
-            $findings[] = new Finding(RuleId::CutinMeasureFitting, Severity::Unknown, new Where, params: ['fitting' => $cut->fitting->name], source: $cut->fitting->provenance);
+            $findings[] = new Finding(
+                RuleId::CutinMeasureFitting,
+                Severity::Unknown,
+                new Where,
+                params: ['fitting' => $cut->fitting->name],
+                source: $cut->fitting->provenance,
+            );
         }
         if (! $cut->fits()) {
             $marks = $cut->marks() ?? [0.0, 0.0];
-            $findings[] = new Finding(RuleId::CutinOffPiece, Severity::Stop, new Where, params: ['first_mm' => max(0.0, $marks[0]), 'second_mm' => $marks[1]]);
+            $findings[] = new Finding(
+                RuleId::CutinOffPiece,
+                Severity::Stop,
+                new Where,
+                params: ['first_mm' => max(0.0, $marks[0]), 'second_mm' => $marks[1]],
+            );
         }
         if ($cut->pipe->kgPerM === null) {
-            $findings[] = new Finding(RuleId::CutinNoWeight, Severity::Unknown, new Where, params: ['size' => $cut->pipe->size]);
+            $findings[] = new Finding(
+                RuleId::CutinNoWeight,
+                Severity::Unknown,
+                new Where,
+                params: ['size' => $cut->pipe->size],
+            );
         }
 
         return $findings;

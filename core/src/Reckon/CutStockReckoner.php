@@ -23,7 +23,10 @@ use FallBend\Core\Verdict\Where;
 /** What to cut from what, with a bound that no plan goes under. */
 final readonly class CutStockReckoner implements Reckoner
 {
-    /** Choices that the search looks at in a second on a plain machine: what is asked in seconds is done by count, so that the same question has the same answer everywhere. */
+    /**
+     * Choices that the search looks at in a second on a plain machine: what is asked in seconds is done by count, so
+     * that the same question has the same answer everywhere.
+     */
     private const PER_SECOND = 1_000_000;
 
     private const USUAL_SECONDS = 4.0;
@@ -48,14 +51,39 @@ final readonly class CutStockReckoner implements Reckoner
         $parts = $this->parts($input);
         $seconds = $input->numberOrNull('seconds', 0.01, self::MOST_SECONDS) ?? self::USUAL_SECONDS;
         $input->end();
-        $plan = (new StockCutter($stock, $kerf, $parts, $objective, (int) ($seconds * self::PER_SECOND), $effort))->plan();
+        $plan = (new StockCutter(
+            $stock,
+            $kerf,
+            $parts,
+            $objective,
+            (int) ($seconds * self::PER_SECOND),
+            $effort,
+        ))->plan();
 
         return [
-            'sticks' => array_map(static fn (CutStick $stick): array => ['stock' => $stick->stock, 'stock_mm' => $stick->stockMm, 'cuts' => array_map(static fn (array $cut): array => ['tag' => $cut['tag'], 'length_mm' => $cut['mm']], $stick->cuts), 'offcut_mm' => $stick->offcutMm], $plan->sticks),
+            'sticks' => array_map(
+                static fn (CutStick $stick): array => [
+                    'stock' => $stick->stock,
+                    'stock_mm' => $stick->stockMm,
+                    'cuts' => array_map(
+                        static fn (array $cut): array => ['tag' => $cut['tag'], 'length_mm' => $cut['mm']],
+                        $stick->cuts,
+                    ),
+                    'offcut_mm' => $stick->offcutMm,
+                ],
+                $plan->sticks,
+            ),
             'used' => $plan->used,
             'bound' => $plan->bound,
             'optimal' => $plan->isOptimal,
-            'left' => array_map(static fn (CutPart $part): array => ['tag' => $part->tag, 'length_mm' => $part->mm, 'count' => $part->count], $plan->left),
+            'left' => array_map(
+                static fn (CutPart $part): array => [
+                    'tag' => $part->tag,
+                    'length_mm' => $part->mm,
+                    'count' => $part->count,
+                ],
+                $plan->left,
+            ),
             'findings' => FindingReport::list($this->findings($plan, $stock, $objective), Units::Millimetre),
             'sources' => [],
         ];
@@ -70,7 +98,11 @@ final readonly class CutStockReckoner implements Reckoner
     {
         $stock = [];
         foreach ($input->children('stock', 50) as $fields) {
-            $stock[] = new StockLength($fields->number('length_mm', 1, 100_000), $fields->numberOrNull('price', 0, 1_000_000), $fields->has('available') ? $fields->int('available', 0, 10_000) : null);
+            $stock[] = new StockLength(
+                $fields->number('length_mm', 1, 100_000),
+                $fields->numberOrNull('price', 0, 1_000_000),
+                $fields->has('available') ? $fields->int('available', 0, 10_000) : null,
+            );
             if ($objective === 'price' && $stock[count($stock) - 1]->price === null) {
                 throw BadInput::at($fields->at('price'), 'is missing: the least money is asked for', null);
             }
@@ -89,7 +121,11 @@ final readonly class CutStockReckoner implements Reckoner
     {
         [$parts, $count] = [[], 0];
         foreach ($input->children('parts', 2000) as $fields) {
-            $parts[] = new CutPart($fields->string('tag', 60), $fields->number('length_mm', 1, 100_000), $fields->has('count') ? $fields->int('count', 1, 2000) : 1);
+            $parts[] = new CutPart(
+                $fields->string('tag', 60),
+                $fields->number('length_mm', 1, 100_000),
+                $fields->has('count') ? $fields->int('count', 1, 2000) : 1,
+            );
             $count += $parts[count($parts) - 1]->count;
             $fields->end();
         }
@@ -107,12 +143,19 @@ final readonly class CutStockReckoner implements Reckoner
         $longest = max(array_map(static fn (StockLength $one): float => $one->available === 0 ? 0.0 : $one->mm, $stock));
         $long = array_values(array_filter($plan->left, static fn (CutPart $part): bool => $part->mm > $longest));
         if ($long !== []) {
-            $findings[] = new Finding(RuleId::CutTooLong, Severity::Stop, new Where, $long[0]->mm, $longest, ['part' => $long[0]->tag, 'length_mm' => $long[0]->mm, 'longest_mm' => $longest]);
+            $findings[] = new Finding(RuleId::CutTooLong, Severity::Stop, new Where, $long[0]->mm, $longest, [
+                'part' => $long[0]->tag,
+                'length_mm' => $long[0]->mm,
+                'longest_mm' => $longest,
+            ]);
         }
         if (count($plan->left) > count($long)) {
             array_push($findings, ...CutFindings::notEnough(count($plan->left) - count($long)));
         } elseif (! $plan->isOptimal && $plan->sticks !== []) {
-            $findings[] = new Finding(RuleId::CutNotProved, Severity::Note, new Where, $plan->used, $plan->bound, ['used' => self::said($plan->used, $objective), 'bound' => self::said($plan->bound, $objective)]);
+            $findings[] = new Finding(RuleId::CutNotProved, Severity::Note, new Where, $plan->used, $plan->bound, [
+                'used' => self::said($plan->used, $objective),
+                'bound' => self::said($plan->bound, $objective),
+            ]);
         }
 
         return $findings;
@@ -121,7 +164,9 @@ final readonly class CutStockReckoner implements Reckoner
     private static function said(float $used, string $objective): string
     {
         return match ($objective) {
-            'length' => round($used / 1000, 2).' m', 'price' => number_format($used, 2), default => ((int) $used).' sticks'
+            'length' => round($used / 1000, 2).' m',
+            'price' => number_format($used, 2),
+            default => ((int) $used).' sticks',
         };
     }
 }

@@ -19,7 +19,10 @@ use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
-/** Length in plan, drop and fall: two give the third, drop = length · fall / 1000. With a rulebook and a size the fall is judged. */
+/**
+ * Length in plan, drop and fall: two give the third, drop = length · fall / 1000. With a rulebook and a size the fall
+ * is judged.
+ */
 final readonly class FallReckoner implements Reckoner
 {
     public function __construct(private Catalogue $catalogue) {}
@@ -72,12 +75,16 @@ final readonly class FallReckoner implements Reckoner
             throw BadInput::at($input->at('length_mm'), 'give exactly two of length_mm, drop_mm and fall_mm_per_m');
         }
         if ($length === null && ((float) $fall === 0.0 || (float) $drop / (float) $fall <= 0)) {
-            throw BadInput::at($input->at('fall_mm_per_m'), 'must not be nothing, and must lead the same way as the drop', $fall);
+            throw BadInput::at(
+                $input->at('fall_mm_per_m'),
+                'must not be nothing, and must lead the same way as the drop',
+                $fall,
+            );
         }
-        $length ??= 1000 * (float) $drop / (float) $fall;
-        $drop ??= $length * (float) $fall / 1000;
+        $length ??= (1000 * (float) $drop) / (float) $fall;
+        $drop ??= ($length * (float) $fall) / 1000;
 
-        return [$length, $drop, $fall ?? 1000 * $drop / $length];
+        return [$length, $drop, $fall ?? (1000 * $drop) / $length];
     }
 
     /** @param-out ?string $rulebook name @param-out ?string $size @param-out ?Threshold $most */
@@ -88,11 +95,16 @@ final readonly class FallReckoner implements Reckoner
             return null;
         }
         if (count($given) !== 3) {
-            throw BadInput::at($input->at(array_values(array_diff(['system', 'size', 'rulebook'], $given))[0]), 'is missing: system, size and rulebook belong together');
+            throw BadInput::at(
+                $input->at(array_values(array_diff(['system', 'size', 'rulebook'], $given))[0]),
+                'is missing: system, size and rulebook belong together',
+            );
         }
         $system = $this->catalogue->system($input->choice('system', $this->catalogue->systemKeys()));
         $size = $input->choice('size', $system->pipes->ids());
-        $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with(Overrides::read($input, $this->catalogue)->rulebook);
+        $book = $this->catalogue
+            ->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))
+            ->with(Overrides::read($input, $this->catalogue)->rulebook);
         $rulebook = $book->name;
         $most = $book->forSize('fall.most', $size, $system->key);
 
@@ -100,11 +112,17 @@ final readonly class FallReckoner implements Reckoner
     }
 
     /** @return list<Finding> */
-    private function judge(float $fall, float $length, ?Threshold $least, ?Threshold $most, string $book, string $size): array
-    {
+    private function judge(
+        float $fall,
+        float $length,
+        ?Threshold $least,
+        ?Threshold $most,
+        string $book,
+        string $size,
+    ): array {
         $where = new Where;
         if ($fall < 0) {
-            return [FallBackRule::verdict(-$fall * $length / 1000, $where)];
+            return [FallBackRule::verdict((-$fall * $length) / 1000, $where)];
         }
         $finding = FallLeastRule::verdict($fall, $length, $least, $where, ['size' => $size, 'book' => $book]);
 

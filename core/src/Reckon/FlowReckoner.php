@@ -10,7 +10,10 @@ use FallBend\Core\Flow\Manning;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Verdict\SourceList;
 
-/** Velocity and discharge of a round drain that is partly full, by Manning's formula; see `Flow\Manning` for the formula and where it holds. */
+/**
+ * Velocity and discharge of a round drain that is partly full, by Manning's formula; see `Flow\Manning` for the formula
+ * and where it holds.
+ */
 final readonly class FlowReckoner implements Reckoner
 {
     public function __construct(private Catalogue $catalogue) {}
@@ -28,7 +31,11 @@ final readonly class FlowReckoner implements Reckoner
     public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
-        $book = $this->catalogue->rulebook($input->has('rulebook') ? $input->choice('rulebook', $this->catalogue->rulebookKeys()) : 'ipc-2021')->with($overrides->rulebook);
+        $book = $this->catalogue
+            ->rulebook(
+                $input->has('rulebook') ? $input->choice('rulebook', $this->catalogue->rulebookKeys()) : 'ipc-2021',
+            )
+            ->with($overrides->rulebook);
         $id = $input->number('id_mm', 1, 5000);
         $fall = $input->number('fall_mm_per_m', 0, 10_000);
         $fill = $input->number('fill', 0, 1);
@@ -43,7 +50,10 @@ final readonly class FlowReckoner implements Reckoner
             'full_bore_l_per_s' => $flow->fullBoreLPerS,
             'self_cleansing' => $cleansing?->value !== null && $flow->velocityMPerS >= $cleansing->value,
             'findings' => [],
-            'sources' => SourceList::of([$cleansing?->provenance, $given === null ? $book->source('flow.roughness') : null]),
+            'sources' => SourceList::of([
+                $cleansing?->provenance,
+                $given === null ? $book->source('flow.roughness') : null,
+            ]),
         ];
     }
 }

@@ -33,7 +33,13 @@ final readonly class IdentifyReckoner implements Reckoner
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
         $evidence = Evidence::read($input);
-        $units = Units::from($input->has('units') ? $input->choice('units', ['inch', 'mm']) : ($evidence->region === 'uk' ? 'mm' : 'inch'));
+        $units = Units::from(
+            $input->has('units')
+                ? $input->choice('units', ['inch', 'mm'])
+                : ($evidence->region === 'uk'
+                    ? 'mm'
+                    : 'inch'),
+        );
         $input->end();
         $ranked = (new Identifier($catalogue))->candidates($evidence);
         $report = (new IdentifyReport($units))->of($ranked, $evidence);
@@ -43,7 +49,12 @@ final readonly class IdentifyReckoner implements Reckoner
             'read_od_mm' => $evidence->outsideMm,
             'read_error_mm' => $evidence->errorMm,
             'findings' => [],
-            'sources' => SourceList::of(array_map(static fn ($candidate) => $candidate->pipe->provenance, array_slice($ranked, 0, count($report['candidates'])))),
+            'sources' => SourceList::of(
+                array_map(
+                    static fn ($candidate) => $candidate->pipe->provenance,
+                    array_slice($ranked, 0, count($report['candidates'])),
+                ),
+            ),
         ];
     }
 }

@@ -15,7 +15,10 @@ use FallBend\Core\Joining\Place;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\SourceList;
 
-/** What joins any two ends: ranked methods with parts, lengths, steps and times, and every other method with the reason why not. */
+/**
+ * What joins any two ends: ranked methods with parts, lengths, steps and times, and every other method with the reason
+ * why not.
+ */
 final readonly class JointReckoner implements Reckoner
 {
     public function __construct(private Catalogue $catalogue) {}
@@ -38,12 +41,23 @@ final readonly class JointReckoner implements Reckoner
         $b = PipeEnd::read($input->child('b'), $catalogue);
         $place = Place::read($input);
         $conditions = Conditions::read($input);
-        $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
-        $units = Units::from($input->has('units') ? $input->choice('units', ['inch', 'mm']) : ($rulebook->units === 'mm' ? 'mm' : 'inch'));
+        $rulebook = $catalogue
+            ->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))
+            ->with($overrides->rulebook);
+        $units = Units::from(
+            $input->has('units')
+                ? $input->choice('units', ['inch', 'mm'])
+                : ($rulebook->units === 'mm'
+                    ? 'mm'
+                    : 'inch'),
+        );
         $input->end();
         $decision = (new JointDecision($catalogue))->between($a, $b, $place, $rulebook);
         $card = new InstructionCard($catalogue, $units);
-        $methods = array_map(static fn ($offer): array => $card->offer($offer, $a, $b, $place, $rulebook, $conditions), $decision->offers);
+        $methods = array_map(
+            static fn ($offer): array => $card->offer($offer, $a, $b, $place, $rulebook, $conditions),
+            $decision->offers,
+        );
         $sources = [$a->pipe->provenance, $b->pipe->provenance];
         foreach ($decision->offers as $offer) {
             $sources = [...$sources, ...$card->sources($offer, $a, $b, $rulebook, $conditions)];

@@ -30,7 +30,9 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
-/** Bends and pieces that lead from one end to another: which, rolled how far, cut how long; or what stands against it. */
+/**
+ * Bends and pieces that lead from one end to another: which, rolled how far, cut how long; or what stands against it.
+ */
 final readonly class MakeUpReckoner implements Reckoner
 {
     private const FAR_MM = 100_000.0;
@@ -54,7 +56,11 @@ final readonly class MakeUpReckoner implements Reckoner
         [$from, $to] = [$this->end($input->child('from'), $catalogue), $this->end($input->child('to'), $catalogue)];
         $system = $catalogue->system($from->system);
         if (! in_array($from->size, $system->sizes(withBends: true), true)) {
-            throw BadInput::at('from.size', 'the catalogue has no bends of it; it has them in '.implode(', ', $system->sizes(withBends: true)), $from->size);
+            throw BadInput::at(
+                'from.size',
+                'the catalogue has no bends of it; it has them in '.implode(', ', $system->sizes(withBends: true)),
+                $from->size,
+            );
         }
         $problem = $this->problem($input, $from, $to, $system, $catalogue);
         $most = $input->has('effort') ? $input->int('effort', 100, 20_000_000) : Search::EFFORT;
@@ -63,9 +69,25 @@ final readonly class MakeUpReckoner implements Reckoner
         $relaxed = $found->solutions === [] ? (new Relaxing($problem, found: $found, guard: $effort))->all() : [];
 
         return [
-            'solutions' => array_map(static fn (Solution $solution): array => SolutionReport::of($solution, $system), $found->solutions),
-            'searched' => ['sequences' => $found->sequences, 'max_bends' => $found->bends, 'exhaustive' => $found->isExhaustive],
-            'relax' => array_map(static fn (Relaxed $one): array => ['condition' => $one->condition, 'what' => $one->what, 'from' => self::asked($one->condition, $one->from, $problem), 'to' => self::asked($one->condition, $one->to, $problem), 'solution' => SolutionReport::of($one->solution, $system)], $relaxed),
+            'solutions' => array_map(
+                static fn (Solution $solution): array => SolutionReport::of($solution, $system),
+                $found->solutions,
+            ),
+            'searched' => [
+                'sequences' => $found->sequences,
+                'max_bends' => $found->bends,
+                'exhaustive' => $found->isExhaustive,
+            ],
+            'relax' => array_map(
+                static fn (Relaxed $one): array => [
+                    'condition' => $one->condition,
+                    'what' => $one->what,
+                    'from' => self::asked($one->condition, $one->from, $problem),
+                    'to' => self::asked($one->condition, $one->to, $problem),
+                    'solution' => SolutionReport::of($one->solution, $system),
+                ],
+                $relaxed,
+            ),
             'findings' => FindingReport::list($this->findings($problem, $found, $relaxed), Units::Millimetre),
             'sources' => SourceList::of([$system->pipe($from->size)->provenance, ...self::bendSources($found)]),
         ];
@@ -76,14 +98,25 @@ final readonly class MakeUpReckoner implements Reckoner
     {
         $along = Points::direction($fields, 'along');
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
-        $end = new OpenEnd(Points::read($fields, 'at'), $along, $system->key, $fields->choice('size', $system->sizes()), $fields->choice('end', array_map(static fn (EndKind $kind): string => $kind->value, EndKind::cases())));
+        $end = new OpenEnd(
+            Points::read($fields, 'at'),
+            $along,
+            $system->key,
+            $fields->choice('size', $system->sizes()),
+            $fields->choice('end', array_map(static fn (EndKind $kind): string => $kind->value, EndKind::cases())),
+        );
         $fields->end();
 
         return $end;
     }
 
-    private function problem(Fields $input, OpenEnd $from, OpenEnd $to, PipeSystem $system, Catalogue $catalogue): Problem
-    {
+    private function problem(
+        Fields $input,
+        OpenEnd $from,
+        OpenEnd $to,
+        PipeSystem $system,
+        Catalogue $catalogue,
+    ): Problem {
         $pipe = $system->pipe($from->size);
         $fall = $input->childOrNull('fall_mm_per_m');
         [$least, $most] = [$fall?->numberOrNull('least', -1000, 1000), $fall?->numberOrNull('most', 0, 1000)];
@@ -95,9 +128,20 @@ final readonly class MakeUpReckoner implements Reckoner
         }
         $clearance = $input->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0;
 
-        return new Problem($from, $to, $turnings, $input->has('max_bends') ? $input->int('max_bends', 0, 4) : 3, $input->numberOrNull('min_leg_mm', 0, self::FAR_MM) ?? 2 * $pipe->socketDepthMm,
-            $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->assumption('joint-play')->value, $least, $most, array_map($this->box(...), $input->children('obstacles', 200)), $pipe->outsideMm / 2 + $clearance,
-            $system->coupling($from->size)->acrossMm ?? 0.0, $input->numbers('wall_headings_deg', -360, 360));
+        return new Problem(
+            $from,
+            $to,
+            $turnings,
+            $input->has('max_bends') ? $input->int('max_bends', 0, 4) : 3,
+            $input->numberOrNull('min_leg_mm', 0, self::FAR_MM) ?? 2 * $pipe->socketDepthMm,
+            $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->assumption('joint-play')->value,
+            $least,
+            $most,
+            array_map($this->box(...), $input->children('obstacles', 200)),
+            $pipe->outsideMm / 2 + $clearance,
+            $system->coupling($from->size)->acrossMm ?? 0.0,
+            $input->numbers('wall_headings_deg', -360, 360),
+        );
     }
 
     private function box(Fields $fields): Box
@@ -127,20 +171,50 @@ final readonly class MakeUpReckoner implements Reckoner
         $findings = [];
         if ($found->solutions === []) {
             // Where not all was tried, there may be a way all the same.
-            $findings[] = new Finding($found->isExhaustive ? RuleId::MakeupNone : RuleId::MakeupNotKnown, $found->isExhaustive ? Severity::Stop : Severity::Unknown, new Where, params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)]);
+            $findings[] = new Finding(
+                $found->isExhaustive ? RuleId::MakeupNone : RuleId::MakeupNotKnown,
+                $found->isExhaustive ? Severity::Stop : Severity::Unknown,
+                new Where,
+                params: ['sequences' => $found->sequences, 'bends' => $found->bends, 'ways' => count($relaxed)],
+            );
         }
         if ($problem->from->system === $problem->to->system && $problem->from->size !== $problem->to->size) {
-            $findings[] = new Finding(RuleId::MakeupSizes, Severity::Warn, new Where, params: ['from' => $problem->from->size, 'to' => $problem->to->size]);
+            $findings[] = new Finding(
+                RuleId::MakeupSizes,
+                Severity::Warn,
+                new Where,
+                params: ['from' => $problem->from->size, 'to' => $problem->to->size],
+            );
         }
         foreach (['from' => $problem->from, 'to' => $problem->to] as $side => $end) {
             $level = sqrt(max(1e-12, 1 - $end->along->z ** 2));
-            $fall = -$end->along->z / $level * 1000;
-            if ($problem->fallLeast !== null && $level > M_SQRT1_2 && $fall < $problem->fallLeast - Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(RuleId::MakeupEndFall, Severity::Warn, new Where, $fall, $problem->fallLeast, ['side' => $side === 'from' ? 'first' : 'second', 'fall_mm_per_m' => $fall, 'least_mm_per_m' => $problem->fallLeast]);
+            $fall = (-$end->along->z / $level) * 1000;
+            if (
+                $problem->fallLeast !== null &&
+                $level > M_SQRT1_2 &&
+                $fall < $problem->fallLeast - Tolerance::CONVERTED_MM
+            ) {
+                $findings[] = new Finding(
+                    RuleId::MakeupEndFall,
+                    Severity::Warn,
+                    new Where,
+                    $fall,
+                    $problem->fallLeast,
+                    [
+                        'side' => $side === 'from' ? 'first' : 'second',
+                        'fall_mm_per_m' => $fall,
+                        'least_mm_per_m' => $problem->fallLeast,
+                    ],
+                );
             }
         }
         if (! $found->isExhaustive && $found->solutions !== []) {
-            $findings[] = new Finding(RuleId::MakeupNotAll, Severity::Note, new Where, params: ['sequences' => $found->sequences]);
+            $findings[] = new Finding(
+                RuleId::MakeupNotAll,
+                Severity::Note,
+                new Where,
+                params: ['sequences' => $found->sequences],
+            );
         }
 
         return $findings;

@@ -31,8 +31,14 @@ final readonly class Overrides
         $additions = CatalogueAdditionFile::list($fields->children('rows', 500), $catalogue);
         $mine = $catalogue->with([], $additions);
         $overrides = new self(
-            array_map(static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $mine), $fields->children('catalogue', 500)),
-            array_map(static fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $catalogue), $fields->children('rulebook', 500)),
+            array_map(
+                static fn (Fields $f): CatalogueOverride => CatalogueOverrideFile::read($f, $mine),
+                $fields->children('catalogue', 500),
+            ),
+            array_map(
+                static fn (Fields $f): RulebookOverride => RulebookOverrideFile::read($f, $catalogue),
+                $fields->children('rulebook', 500),
+            ),
             $additions,
         );
         $fields->end();

@@ -27,6 +27,7 @@ final class Points
     /** @throws BadInput also where all of it is nothing */
     public static function direction(Fields $fields, string $key): Vec3
     {
-        return self::read($fields, $key)->unit() ?? throw BadInput::at($fields->at($key), 'must be a direction: not all of it nothing', [0, 0, 0]);
+        return self::read($fields, $key)->unit() ??
+            throw BadInput::at($fields->at($key), 'must be a direction: not all of it nothing', [0, 0, 0]);
     }
 }

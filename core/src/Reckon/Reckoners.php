@@ -23,8 +23,27 @@ final readonly class Reckoners
     public function __construct(Catalogue $catalogue)
     {
         $all = [];
-        foreach ([new CementReckoner($catalogue), new ClosingGapReckoner, new CompoundBendReckoner($catalogue), new CutInReckoner($catalogue), new CutStockReckoner, new FallReckoner($catalogue), new FlowReckoner($catalogue), new IdentifyReckoner($catalogue),
-            new JointReckoner($catalogue), new MakeUpReckoner($catalogue), new RollingOffsetReckoner($catalogue), new SagReckoner($catalogue), new SupportsReckoner($catalogue), new TrapArmReckoner($catalogue), new TrapFitReckoner($catalogue), new TrapSealReckoner($catalogue), new WillItGoReckoner] as $reckoner) {
+        foreach (
+            [
+                new CementReckoner($catalogue),
+                new ClosingGapReckoner,
+                new CompoundBendReckoner($catalogue),
+                new CutInReckoner($catalogue),
+                new CutStockReckoner,
+                new FallReckoner($catalogue),
+                new FlowReckoner($catalogue),
+                new IdentifyReckoner($catalogue),
+                new JointReckoner($catalogue),
+                new MakeUpReckoner($catalogue),
+                new RollingOffsetReckoner($catalogue),
+                new SagReckoner($catalogue),
+                new SupportsReckoner($catalogue),
+                new TrapArmReckoner($catalogue),
+                new TrapFitReckoner($catalogue),
+                new TrapSealReckoner($catalogue),
+                new WillItGoReckoner,
+            ] as $reckoner
+        ) {
             $all[$reckoner->name()] = $reckoner;
         }
         $this->reckoners = $all;
@@ -84,6 +103,7 @@ final readonly class Reckoners
 
     private function named(string $name): Reckoner
     {
-        return $this->reckoners[$name] ?? throw BadInput::at('name', 'must be one of '.implode(', ', array_keys($this->reckoners)), $name);
+        return $this->reckoners[$name] ??
+            throw BadInput::at('name', 'must be one of '.implode(', ', array_keys($this->reckoners)), $name);
     }
 }

@@ -18,7 +18,8 @@ use FallBend\Core\Verdict\Where;
 
 /**
  * An offset that also rises: two equal bends, the second turning back what the first turns.
- * true offset = √(offset² + rise²), travel = true offset / sin(bend), advance = true offset / tan(bend), cut = travel − both take-offs.
+ * true offset = √(offset² + rise²), travel = true offset / sin(bend), advance = true offset / tan(bend), cut = travel −
+ * both take-offs.
  */
 final readonly class RollingOffsetReckoner implements Reckoner
 {
@@ -41,7 +42,11 @@ final readonly class RollingOffsetReckoner implements Reckoner
         $bend = $input->number('bend_deg', 0.1, 90);
         $takeOffs = $input->numbers('take_off_mm', 0, 100_000);
         if (count($takeOffs) !== 2) {
-            throw BadInput::at($input->at('take_off_mm'), 'must be a list of two lengths: first bend, second bend', $takeOffs);
+            throw BadInput::at(
+                $input->at('take_off_mm'),
+                'must be a list of two lengths: first bend, second bend',
+                $takeOffs,
+            );
         }
         Overrides::read($input, $this->catalogue);
         $input->end();
@@ -58,7 +63,16 @@ final readonly class RollingOffsetReckoner implements Reckoner
             'advance_mm' => $bend === 90.0 ? 0.0 : $true / tan(deg2rad($bend)),
             'cut_mm' => $cut,
             'roll_from_level_deg' => rad2deg(atan2($rise, $offset)),
-            'findings' => FindingReport::list($cut < 0 ? [new Finding(RuleId::OffsetCutNegative, Severity::Stop, new Where, $cut, 0.0, ['missing_mm' => -$cut])] : [], Units::Millimetre),
+            'findings' => FindingReport::list(
+                $cut < 0
+                    ? [
+                        new Finding(RuleId::OffsetCutNegative, Severity::Stop, new Where, $cut, 0.0, [
+                            'missing_mm' => -$cut,
+                        ]),
+                    ]
+                    : [],
+                Units::Millimetre,
+            ),
             'sources' => [],
         ];
     }

@@ -61,7 +61,10 @@ final readonly class SagReckoner implements Reckoner
             'pond_to_mm' => $pocket['over_mm'] ?? null,
             'longest_span_mm' => $beam?->longestSpanMm($fall),
             'shape_mm' => $beam?->shapeMm() ?? [],
-            'findings' => FindingReport::list(self::findings($beam, $pocket, $system->name, $celsius, $isYears), Units::Millimetre),
+            'findings' => FindingReport::list(
+                self::findings($beam, $pocket, $system->name, $celsius, $isYears),
+                Units::Millimetre,
+            ),
             'sources' => SourceList::of([$pipe->provenance, $material?->provenance]),
         ];
     }
@@ -73,7 +76,18 @@ final readonly class SagReckoner implements Reckoner
     private static function findings(?Beam $beam, ?array $pocket, string $system, float $celsius, bool $isYears): array
     {
         if ($beam === null) {
-            return [new Finding(RuleId::SagModulusNotKnown, Severity::Unknown, new Where, params: ['system' => $system, 'celsius' => (int) round($celsius), 'duration' => $isYears ? 'years' : 'hours'])];
+            return [
+                new Finding(
+                    RuleId::SagModulusNotKnown,
+                    Severity::Unknown,
+                    new Where,
+                    params: [
+                        'system' => $system,
+                        'celsius' => (int) round($celsius),
+                        'duration' => $isYears ? 'years' : 'hours',
+                    ],
+                ),
+            ];
         }
 
         return SagFindings::ponds($pocket, new Where);

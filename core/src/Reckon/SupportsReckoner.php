@@ -39,9 +39,14 @@ final readonly class SupportsReckoner implements Reckoner
     {
         $overrides = Overrides::read($input, $this->catalogue);
         $catalogue = $this->catalogue->with($overrides->catalogue, $overrides->additions);
-        $rulebook = $catalogue->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))->with($overrides->rulebook);
+        $rulebook = $catalogue
+            ->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))
+            ->with($overrides->rulebook);
         $joists = $input->childOrNull('joists');
-        $cross = $joists === null ? null : [$joists->number('spacing_mm', 50, 10_000), $joists->number('offset_mm', -10_000, 10_000)];
+        $cross =
+            $joists === null
+                ? null
+                : [$joists->number('spacing_mm', 50, 10_000), $joists->number('offset_mm', -10_000, 10_000)];
         $joists?->end();
         [$legs, $findings, $used] = [[], [], []];
         foreach ($input->children('legs', 1000) as $fields) {
@@ -54,9 +59,20 @@ final readonly class SupportsReckoner implements Reckoner
         $hangers = $supports->hangers();
 
         return [
-            'hangers' => array_map(static fn (Hanger $hanger): array => ['leg' => $hanger->leg, 'at_mm' => $hanger->atMm, 'kind' => $hanger->kind, 'why' => $hanger->why], $hangers),
+            'hangers' => array_map(
+                static fn (Hanger $hanger): array => [
+                    'leg' => $hanger->leg,
+                    'at_mm' => $hanger->atMm,
+                    'kind' => $hanger->kind,
+                    'why' => $hanger->why,
+                ],
+                $hangers,
+            ),
             'longest_gap_mm' => $supports->longestGapMm($hangers),
-            'findings' => FindingReport::list([...$findings, ...Supports::onJoints($hangers)], $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch),
+            'findings' => FindingReport::list(
+                [...$findings, ...Supports::onJoints($hangers)],
+                $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch,
+            ),
             'sources' => SourceList::of($used),
         ];
     }
@@ -67,18 +83,41 @@ final readonly class SupportsReckoner implements Reckoner
      *
      * @throws BadInput
      */
-    private static function leg(Fields $fields, int $number, Catalogue $catalogue, Rulebook $rulebook, ?array $cross): array
-    {
+    private static function leg(
+        Fields $fields,
+        int $number,
+        Catalogue $catalogue,
+        Rulebook $rulebook,
+        ?array $cross,
+    ): array {
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
         $size = $fields->choice('size', $system->sizes());
         $isUpright = $fields->choice('way', ['level', 'up', 'down']) !== 'level';
         $length = $fields->number('length_mm', 1, 1_000_000);
         $celsius = $fields->numberOrNull('contents_c', -20, 100) ?? 23.0;
         $places = static fn (string $key): array => $fields->has($key) ? $fields->numbers($key, 0, $length, 500) : [];
-        [$joints, $heavy, $isBent, $floors] = [$places('joints_at_mm'), $places('heavy_at_mm'), $fields->bool('bend_at_ends', true), $places('floors_at_mm')];
+        [$joints, $heavy, $isBent, $floors] = [
+            $places('joints_at_mm'),
+            $places('heavy_at_mm'),
+            $fields->bool('bend_at_ends', true),
+            $places('floors_at_mm'),
+        ];
         $fields->end();
         $spacing = Spacing::of($catalogue, $rulebook, $system, $size, $celsius);
 
-        return [SupportLeg::of($spacing, $length, $isUpright, $joints, $heavy, $isBent, $cross === null ? null : Framing::every('joist', $cross[0], $cross[1], $length), $floors), $spacing, $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius)];
+        return [
+            SupportLeg::of(
+                $spacing,
+                $length,
+                $isUpright,
+                $joints,
+                $heavy,
+                $isBent,
+                $cross === null ? null : Framing::every('joist', $cross[0], $cross[1], $length),
+                $floors,
+            ),
+            $spacing,
+            $spacing->findings($number, $isUpright, $system, $size, $rulebook, $celsius),
+        ];
     }
 }

@@ -22,8 +22,10 @@ use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
 /**
- * One trap arm: shortest, longest, how far it falls, and whether the vent opening stays above the weir. At rest the water in the trap stands at its weir,
- * which is the invert of the arm where it begins; the opening at the vent lies `vent_opening_mm` above the invert there, which is `drop_mm` lower.
+ * One trap arm: shortest, longest, how far it falls, and whether the vent opening stays above the weir. At rest the
+ * water in the trap stands at its weir,
+ * which is the invert of the arm where it begins; the opening at the vent lies `vent_opening_mm` above the invert
+ * there, which is `drop_mm` lower.
  */
 final readonly class TrapArmReckoner implements Reckoner
 {
@@ -42,15 +44,25 @@ final readonly class TrapArmReckoner implements Reckoner
     public function reckon(Fields $input, Effort $effort): array
     {
         $overrides = Overrides::read($input, $this->catalogue);
-        $system = $this->catalogue->with($overrides->catalogue)->system($input->choice('system', $this->catalogue->systemKeys()));
+        $system = $this->catalogue
+            ->with($overrides->catalogue)
+            ->system($input->choice('system', $this->catalogue->systemKeys()));
         $size = $input->choice('size', $system->sizes());
         $length = $input->number('length_mm', 0.001, 1_000_000);
         $fall = $input->number('fall_mm_per_m', 0, 10_000);
-        $book = $this->catalogue->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))->with($overrides->rulebook);
+        $book = $this->catalogue
+            ->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))
+            ->with($overrides->rulebook);
         $fixture = $input->has('fixture') ? $input->choice('fixture', FixtureTable::KINDS) : '';
         $opening = $input->numberOrNull('vent_opening_mm', 0, 5000) ?? $system->pipe($size)->boreMm;
         $input->end();
-        $arm = new MeasuredArm($fixture, $fixture === '' ? 'the fixture' : $fixture, $size, $length, $length * $fall / 1000);
+        $arm = new MeasuredArm(
+            $fixture,
+            $fixture === '' ? 'the fixture' : $fixture,
+            $size,
+            $length,
+            ($length * $fall) / 1000,
+        );
         $findings = self::judge($arm, $opening, $book);
         [$most, $least] = [$arm->most($book), $arm->least($book)];
 
@@ -61,7 +73,12 @@ final readonly class TrapArmReckoner implements Reckoner
             'opening_above_weir_mm' => $opening - $arm->dropMm,
             'verdict' => $findings === [] ? 'pass' : $findings[0]->severity->value,
             'findings' => FindingReport::list($findings, $book->units === 'mm' ? Units::Millimetre : Units::Inch),
-            'sources' => SourceList::of([$most?->provenance, $least?->provenance, $book->source('trap-arm.fall-most'), $system->pipe($size)->provenance]),
+            'sources' => SourceList::of([
+                $most?->provenance,
+                $least?->provenance,
+                $book->source('trap-arm.fall-most'),
+                $system->pipe($size)->provenance,
+            ]),
         ];
     }
 
@@ -73,10 +90,13 @@ final readonly class TrapArmReckoner implements Reckoner
     {
         $where = new Where;
         $below = $arm->dropMm - $openingMm;
-        $weir = $arm->isOfCloset() || $below < 0 ? null : new Finding(RuleId::ArmVentBelowWeir, Severity::Stop, $where, -$below, 0.0, [
-            'drop_mm' => $arm->dropMm,
-            'below_mm' => $below,
-        ]);
+        $weir =
+            $arm->isOfCloset() || $below < 0
+                ? null
+                : new Finding(RuleId::ArmVentBelowWeir, Severity::Stop, $where, -$below, 0.0, [
+                    'drop_mm' => $arm->dropMm,
+                    'below_mm' => $below,
+                ]);
         $verdicts = [
             ArmLongRule::verdict($arm, $book, $where),
             ArmFallRule::verdict($arm, $book, $where),
@@ -84,7 +104,10 @@ final readonly class TrapArmReckoner implements Reckoner
             ArmShortRule::verdict($arm, $book, $where),
         ];
         $findings = array_values(array_filter($verdicts, static fn (?Finding $finding): bool => $finding !== null));
-        usort($findings, static fn (Finding $one, Finding $other): int => $one->severity->rank() <=> $other->severity->rank());
+        usort(
+            $findings,
+            static fn (Finding $one, Finding $other): int => $one->severity->rank() <=> $other->severity->rank(),
+        );
 
         return $findings;
     }

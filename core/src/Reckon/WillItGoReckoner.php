@@ -84,10 +84,15 @@ final readonly class WillItGoReckoner implements Reckoner
         return array_map($one, array_map(strval(...), array_keys($change)), array_values($change));
     }
 
-    /** @param  list<string>  $left */
+    /** @param list<string> $left */
     private static function unknown(array $left): Finding
     {
-        return new Finding(RuleId::AssemblyNotKnown, Severity::Unknown, new Where, params: ['joints' => implode(', ', $left), 'count' => count($left)]);
+        return new Finding(
+            RuleId::AssemblyNotKnown,
+            Severity::Unknown,
+            new Where,
+            params: ['joints' => implode(', ', $left), 'count' => count($left)],
+        );
     }
 
     /**
@@ -99,12 +104,17 @@ final readonly class WillItGoReckoner implements Reckoner
     {
         $first = $frees[0] ?? [];
 
-        return new Finding(RuleId::AssemblyStuck, Severity::Stop, new Where, params: [
-            'joints' => implode(', ', $left),
-            'count' => count($left),
-            'frees' => implode(' and ', array_map(strval(...), array_keys($first))),
-            'kind' => array_values($first)[0] ?? ($isCut ? 'not-known' : ''),
-        ]);
+        return new Finding(
+            RuleId::AssemblyStuck,
+            Severity::Stop,
+            new Where,
+            params: [
+                'joints' => implode(', ', $left),
+                'count' => count($left),
+                'frees' => implode(' and ', array_map(strval(...), array_keys($first))),
+                'kind' => array_values($first)[0] ?? ($isCut ? 'not-known' : ''),
+            ],
+        );
     }
 
     /**
@@ -149,7 +159,15 @@ final readonly class WillItGoReckoner implements Reckoner
             if (isset($joints[$id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $id);
             }
-            $joints[$id] = new PlannedJoint($id, $a, $b, Points::direction($fields, 'axis'), $fields->number('depth_mm', 0, 10_000), $fields->choice('kind', PlannedJoint::KINDS), $fields->numberOrNull('slide_room_mm', 0, 100_000) ?? 0.0);
+            $joints[$id] = new PlannedJoint(
+                $id,
+                $a,
+                $b,
+                Points::direction($fields, 'axis'),
+                $fields->number('depth_mm', 0, 10_000),
+                $fields->choice('kind', PlannedJoint::KINDS),
+                $fields->numberOrNull('slide_room_mm', 0, 100_000) ?? 0.0,
+            );
             $fields->end();
         }
 

@@ -7,7 +7,8 @@ namespace FallBend\Core\Report;
 use FallBend\Core\Evaluation\EvaluatedJob;
 
 /**
- * What a board shows of a job: the run with the heaviest finding, how far its stations are, what is next, and its fall line
+ * What a board shows of a job: the run with the heaviest finding, how far its stations are, what is next, and its fall
+ * line
  * as small as it can be drawn. It is made when a job is kept, and stored beside it.
  *
  * @phpstan-type Report array<string, mixed>
@@ -24,7 +25,19 @@ final class BoardSummary
 
     private const PIECE = ['key', 'size', 'between', 'joint_from', 'joint_to'];
 
-    private const FITTING = ['key', 'pattern', 'size', 'at', 'in', 'out', 'into_mm', 'out_of_mm', 'turn_deg', 'stands', 'branch'];
+    private const FITTING = [
+        'key',
+        'pattern',
+        'size',
+        'at',
+        'in',
+        'out',
+        'into_mm',
+        'out_of_mm',
+        'turn_deg',
+        'stands',
+        'branch',
+    ];
 
     private const BRANCH = ['turn', 'size', 'take_mm', 'reversed', 'taps'];
 
@@ -67,12 +80,17 @@ final class BoardSummary
         $pieces = self::list($report, 'pieces');
         $joints = self::list($report, 'joints');
         $next = $findings[0] ?? null;
-        $of = static fn (string $severity): int => count(array_keys(array_column($findings, 'severity'), $severity, true));
+        $of = static fn (string $severity): int => count(
+            array_keys(array_column($findings, 'severity'), $severity, true),
+        );
         $in = static fn (string ...$states): int => count(
             array_filter($joints, static fn (array $joint): bool => in_array($joint['state'] ?? '', $states, true)),
         );
         $cut = $job->cutting->cut[$id] ?? [];
-        $left = array_filter($pieces, static fn (array $piece): bool => ! isset($cut[is_string($piece['key'] ?? null) ? $piece['key'] : '']));
+        $left = array_filter(
+            $pieces,
+            static fn (array $piece): bool => ! isset($cut[is_string($piece['key'] ?? null) ? $piece['key'] : '']),
+        );
 
         return [
             'id' => $id,
@@ -96,11 +114,16 @@ final class BoardSummary
 
     /**
      * @param Report $report
-     * @return array<string, mixed>|null what the fall line is drawn from; null where there is nothing to draw, or too much
+     * @return array<string, mixed>|null what the fall line is drawn from; null where there is nothing to draw, or too
+     *     much
      */
     private static function drawing(array $report): ?array
     {
-        [$legs, $pieces, $fittings] = [self::list($report, 'legs'), self::list($report, 'pieces'), self::list($report, 'fittings')];
+        [$legs, $pieces, $fittings] = [
+            self::list($report, 'legs'),
+            self::list($report, 'pieces'),
+            self::list($report, 'fittings'),
+        ];
         $isLaid = in_array(true, array_column($legs, 'laid'), true);
         if (! $isLaid || count($pieces) + count($fittings) > self::MOST_DRAWN) {
             return null;

@@ -18,7 +18,7 @@ final class FittingReason
             return '';
         }
         $angle = rtrim(rtrim(number_format($junction->angleDeg, 1, '.', ''), '0'), '.');
-        $asked = $junction->taps[0]->at->pattern ?? $junction->taps[1]->at->pattern ?? null;
+        $asked = $junction->taps[0]->at->pattern ?? ($junction->taps[1]->at->pattern ?? null);
         $lie = match (true) {
             $junction->taps[0]->isVent && ! $junction->isTurn() => 'Only air goes up the branch',
             $junction->orientation === Orientation::LevelToUpright => 'The water comes in level and falls',
@@ -26,9 +26,17 @@ final class FittingReason
             $junction->orientation === Orientation::LevelToLevel => 'Both pipes are level, so the branch has to lead the water in the direction of flow',
             default => 'Both pipes are upright',
         };
-        $size = $branch->branchSize === $branch->size ? "all of {$branch->size}" : "{$branch->size} in the run, {$branch->branchSize} in the branch: the reduction is on the branch";
-        $also = $junction->isTurn() ? ' The arm is the branch; the run of the fitting goes on up as the vent.' : ($branch->isDouble ? ' Two runs come in opposite each other.' : '');
+        $size =
+            $branch->branchSize === $branch->size
+                ? "all of {$branch->size}"
+                : "{$branch->size} in the run, {$branch->branchSize} in the branch: the reduction is on the branch";
+        $also = $junction->isTurn()
+            ? ' The arm is the branch; the run of the fitting goes on up as the vent.'
+            : ($branch->isDouble
+                ? ' Two runs come in opposite each other.'
+                : '');
 
-        return ($asked === null ? '' : 'You asked for it. ')."{$lie}; the pipes meet at {$angle}° and this turns {$branch->turnDeg}°. It is {$size}.{$also}";
+        return ($asked === null ? '' : 'You asked for it. ').
+            "{$lie}; the pipes meet at {$angle}° and this turns {$branch->turnDeg}°. It is {$size}.{$also}";
     }
 }

@@ -11,7 +11,10 @@ use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Measure\Tape;
 
-/** Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes; and the joints outside the runs. */
+/**
+ * Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes; and the
+ * joints outside the runs.
+ */
 final readonly class HeadReport
 {
     public function __construct(private EvaluatedJob $evaluated) {}
@@ -26,7 +29,10 @@ final readonly class HeadReport
             'rulebook' => ['id' => $book->id, 'name' => $book->name, 'style' => $book->style],
             'drawn_fill' => $catalogue->assumption('drawn-fill')->value,
             'saw_kerf' => (new Tape)->of($catalogue->assumption('saw-kerf')->value),
-            'standing' => array_map(static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue), $job->standing),
+            'standing' => array_map(
+                static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue),
+                $job->standing,
+            ),
         ];
     }
 
@@ -34,7 +40,12 @@ final readonly class HeadReport
     public function singles(): array
     {
         $job = $this->evaluated->job();
-        $of = fn (SingleJoint $single): array => JointRegister::single($single, $job, $this->evaluated->joiner(), $this->evaluated->book);
+        $of = fn (SingleJoint $single): array => JointRegister::single(
+            $single,
+            $job,
+            $this->evaluated->joiner(),
+            $this->evaluated->book,
+        );
 
         return array_map($of, $job->singles);
     }

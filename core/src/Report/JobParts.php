@@ -7,7 +7,8 @@ namespace FallBend\Core\Report;
 use FallBend\Core\Evaluation\EvaluatedJob;
 
 /**
- * An evaluated job in parts that a screen asks for by name: `job`, `singles`, `places`, `fixtures`, `pipes`, `crossings` for the whole,
+ * An evaluated job in parts that a screen asks for by name: `job`, `singles`, `places`, `fixtures`, `pipes`,
+ * `crossings` for the whole,
  * `run:ID` and `cut:ID` for each run. A part has the same hash as long as it says the same.
  */
 final class JobParts
@@ -67,7 +68,9 @@ final class JobParts
         };
 
         // A plan of sticks that was broken off is left for those who wait longer for it.
-        return $kind === 'cut' && $this->job->effort->isSpent() ? null : json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return $kind === 'cut' && $this->job->effort->isSpent()
+            ? null
+            : json_encode($part, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 
     /** Gives what tells whether a part says the same as before. */

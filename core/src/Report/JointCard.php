@@ -24,7 +24,10 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Verdict\SourceList;
 
-/** Everything about one joint of a job: its two ends, every way to join them with what each changes, every way that is refused. */
+/**
+ * Everything about one joint of a job: its two ends, every way to join them with what each changes, every way that is
+ * refused.
+ */
 final readonly class JointCard
 {
     private Tape $tape;
@@ -79,10 +82,20 @@ final readonly class JointCard
     {
         foreach ($this->job->singles as $single) {
             if ($single->id === $id) {
-                [$a, $b] = [$this->joiner->single($single->a, $this->job), $this->joiner->single($single->b, $this->job)];
+                [$a, $b] = [
+                    $this->joiner->single($single->a, $this->job),
+                    $this->joiner->single($single->b, $this->job),
+                ];
                 $entry = JointRegister::single($single, $this->job, $this->joiner, $this->rulebook);
 
-                return $this->written(['key' => $id, 'number' => null, 'single' => true] + $entry, $a, $b, $single->place, fn (): ?array => null, null);
+                return $this->written(
+                    ['key' => $id, 'number' => null, 'single' => true] + $entry,
+                    $a,
+                    $b,
+                    $single->place,
+                    fn (): ?array => null,
+                    null,
+                );
             }
         }
         throw BadInput::at('single', 'is no joint of this job', $id);
@@ -97,18 +110,34 @@ final readonly class JointCard
             default => null,
         };
         $piece = self::pieceAt($layout, $joint->key);
-        $head = ['key' => $joint->key, 'number' => $joint->number, 'single' => false] + JointRegister::of($layout)[$joint->key];
+        $head =
+            ['key' => $joint->key, 'number' => $joint->number, 'single' => false] +
+            JointRegister::of($layout)[$joint->key];
         if ($end !== null) {
-            return $this->written($head, $end->ours, $end->theirs, $layout->run->place, fn (Offer $offer): ?array => $this->consequence($layout->run, $joint->key, $offer), $piece);
+            return $this->written(
+                $head,
+                $end->ours,
+                $end->theirs,
+                $layout->run->place,
+                fn (Offer $offer): ?array => $this->consequence($layout->run, $joint->key, $offer),
+                $piece,
+            );
         }
         $ours = PipeEnd::of($layout->system, $joint->size, EndKind::Plain);
         $theirs = PipeEnd::of($layout->system, $joint->size, EndJoiner::ownKind($layout->system->ownJoint));
 
-        return $this->written($head, $ours, $theirs, $layout->run->place, function () use ($layout, $piece): ?array {
-            $cut = $piece === null ? null : self::cut($layout, $piece);
+        return $this->written(
+            $head,
+            $ours,
+            $theirs,
+            $layout->run->place,
+            function () use ($layout, $piece): ?array {
+                $cut = $piece === null ? null : self::cut($layout, $piece);
 
-            return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull($cut)];
-        }, $piece);
+                return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull($cut)];
+            },
+            $piece,
+        );
     }
 
     /**
@@ -116,10 +145,17 @@ final readonly class JointCard
      * @param callable(Offer): ?array<string, mixed> $consequence
      * @return array<string, mixed>
      */
-    private function written(array $head, ?PipeEnd $a, ?PipeEnd $b, Place $place, callable $consequence, ?string $piece): array
-    {
+    private function written(
+        array $head,
+        ?PipeEnd $a,
+        ?PipeEnd $b,
+        Place $place,
+        callable $consequence,
+        ?string $piece,
+    ): array {
         $card = new InstructionCard($this->mine, $this->job->units);
-        $decision = $a === null || $b === null ? new Decision([], []) : $this->joiner->between($a, $b, $place, $this->rulebook);
+        $decision =
+            $a === null || $b === null ? new Decision([], []) : $this->joiner->between($a, $b, $place, $this->rulebook);
         $sources = [$a?->pipe->provenance, $b?->pipe->provenance];
         $methods = [];
         foreach ($decision->offers as $offer) {
@@ -127,8 +163,13 @@ final readonly class JointCard
                 break;
             }
             $entry = $card->offer($offer, $a, $b, $place, $this->rulebook, $this->job->conditions);
-            $methods[] = ['insert_a' => $this->tape->orNull($offer->insertAMm), 'insert_b' => $this->tape->orNull($offer->insertBMm), 'gap' => $this->tape->orNull($offer->gapMm),
-                'changes' => $consequence($offer)] + $entry;
+            $methods[] =
+                [
+                    'insert_a' => $this->tape->orNull($offer->insertAMm),
+                    'insert_b' => $this->tape->orNull($offer->insertBMm),
+                    'gap' => $this->tape->orNull($offer->gapMm),
+                    'changes' => $consequence($offer),
+                ] + $entry;
             $sources = [...$sources, ...$card->sources($offer, $a, $b, $this->rulebook, $this->job->conditions)];
         }
 
@@ -169,7 +210,9 @@ final readonly class JointCard
     {
         $end = $key === 'outlet' ? $run->outlet : $run->tieIn;
         $other = $end->joinedBy($offer->method->value);
-        $layout = $this->layOut($key === 'outlet' ? $run->withEnds($other, $run->tieIn) : $run->withEnds($run->outlet, $other));
+        $layout = $this->layOut(
+            $key === 'outlet' ? $run->withEnds($other, $run->tieIn) : $run->withEnds($run->outlet, $other),
+        );
         $piece = self::pieceAt($layout, $key);
 
         return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull(self::cut($layout, $piece))];

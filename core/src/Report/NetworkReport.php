@@ -18,7 +18,10 @@ use FallBend\Core\Network\Sizing;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\MeasuredArm;
 
-/** Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every trap is vented, what is drilled. */
+/**
+ * Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every
+ * trap is vented, what is drilled.
+ */
 final readonly class NetworkReport
 {
     private Tape $tape;
@@ -72,7 +75,7 @@ final readonly class NetworkReport
             'use' => $run->use,
             'frame' => $whole->frames[$run->id],
             'at' => self::point($whole->offsets[$run->id]),
-            'into' => $run->tieIn->branch->run ?? $run->tieIn->next ?? $run->outlet->branch?->run,
+            'into' => $run->tieIn->branch->run ?? ($run->tieIn->next ?? $run->outlet->branch?->run),
             'rises' => $run->rises(),
             'fixture' => $run->outlet->fixture?->kind,
         ];
@@ -97,13 +100,26 @@ final readonly class NetworkReport
         ];
     }
 
-    /** @return array<string, mixed>|null what it empties with, for the explanation of its seal; null where nobody assumed it */
+    /**
+     * @return array<string, mixed>|null what it empties with, for the explanation of its seal; null where nobody
+     *     assumed it
+     */
     private function discharge(Head $head): ?array
     {
         $assumed = $this->network->catalogue->assumptions();
-        [$flow, $volume] = [$assumed["discharge-flow.{$head->fixture->kind}"] ?? null, $assumed["discharge-volume.{$head->fixture->kind}"] ?? null];
+        [$flow, $volume] = [
+            $assumed["discharge-flow.{$head->fixture->kind}"] ?? null,
+            $assumed["discharge-volume.{$head->fixture->kind}"] ?? null,
+        ];
 
-        return $flow === null || $volume === null ? null : ['l_per_s' => $flow->value, 'litres' => $volume->value, 'source' => $flow->provenance->toArray(), 'volume_source' => $volume->provenance->toArray()];
+        return $flow === null || $volume === null
+            ? null
+            : [
+                'l_per_s' => $flow->value,
+                'litres' => $volume->value,
+                'source' => $flow->provenance->toArray(),
+                'volume_source' => $volume->provenance->toArray(),
+            ];
     }
 
     /** @return array<string, mixed> */
@@ -132,7 +148,8 @@ final readonly class NetworkReport
             'vent' => $vent,
             'vent_by' => $arm->by?->layout->run->name,
             'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
-            'seal_mm' => $arm->head->fixture->sealMm ?? $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,
+            'seal_mm' => $arm->head->fixture->sealMm ??
+                $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,
             'end_mm' => $arm->lengthMm + ($arm->vent === null ? 0.0 : $this->network->drain($arm->vent)?->lengthMm() ?? 0.0),
             'vent_bore_mm' => $arm->by === null ? null : $arm->by->layout->system->pipe($arm->by->size())->boreMm,
             'vent_length_mm' => $arm->by === null ? null : ($this->network->air($arm->by->up)->lengthMm ?? 0.0) + $arm->by->lengthMm(),
@@ -143,7 +160,10 @@ final readonly class NetworkReport
     /** @return array<string, mixed> */
     private function segment(Segment $segment): array
     {
-        $check = $segment->isWet && $segment->isLoadKnown && $segment->load > 0 ? ($this->sizing->checks($segment)[0] ?? null) : null;
+        $check =
+            $segment->isWet && $segment->isLoadKnown && $segment->load > 0
+                ? $this->sizing->checks($segment)[0] ?? null
+                : null;
 
         return [
             'run' => $segment->run(),
@@ -153,8 +173,15 @@ final readonly class NetworkReport
             'role' => $segment->role(),
             'called_vent' => $segment->isCalledVent(),
             'fixtures' => count($segment->heads),
-            'made_wet_by' => $segment->isWet ? ($segment->heads[0]->name ?? null) : null,
-            'vents' => array_values(array_unique(array_map(static fn (Arm $arm): string => $arm->head->name, array_slice($this->network->vents($segment), 0, 6)))),
+            'made_wet_by' => $segment->isWet ? $segment->heads[0]->name ?? null : null,
+            'vents' => array_values(
+                array_unique(
+                    array_map(
+                        static fn (Arm $arm): string => $arm->head->name,
+                        array_slice($this->network->vents($segment), 0, 6),
+                    ),
+                ),
+            ),
             'closets' => $segment->closets,
             'load' => $segment->isLoadKnown ? $segment->load : null,
             'load_said' => $segment->isLoadKnown ? $this->sizing->said($segment->load) : 'not known',

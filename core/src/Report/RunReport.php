@@ -26,7 +26,10 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
 
-/** Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a test. */
+/**
+ * Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a
+ * test.
+ */
 final class RunReport
 {
     private readonly CallOutPrinter $callOut;
@@ -57,9 +60,30 @@ final class RunReport
             'pieces' => array_map(fn (Piece $piece): array => $this->piece($piece, $layout), $layout->pieces),
             'joints' => $this->joints($layout),
             'fittings' => array_map($this->fitting(...), $layout->fittings),
-            'unmet' => array_values(array_map(static fn (Junction $junction): array => ['run' => $junction->key(), 'leg' => $junction->leg, 'trouble' => $junction->trouble->value ?? ''], array_filter($layout->site->junctions, static fn (Junction $junction): bool => $junction->branch === null))),
-            'ends' => ['outlet' => self::standing($layout->site->outlet), 'tie_in' => self::standing($layout->site->tieIn)],
-            'system' => ['key' => $layout->system->key, 'name' => $layout->system->name, 'letters' => $layout->system->letters, 'material' => $layout->system->material, 'own_joint' => $layout->system->ownJoint],
+            'unmet' => array_values(
+                array_map(
+                    static fn (Junction $junction): array => [
+                        'run' => $junction->key(),
+                        'leg' => $junction->leg,
+                        'trouble' => $junction->trouble->value ?? '',
+                    ],
+                    array_filter(
+                        $layout->site->junctions,
+                        static fn (Junction $junction): bool => $junction->branch === null,
+                    ),
+                ),
+            ),
+            'ends' => [
+                'outlet' => self::standing($layout->site->outlet),
+                'tie_in' => self::standing($layout->site->tieIn),
+            ],
+            'system' => [
+                'key' => $layout->system->key,
+                'name' => $layout->system->name,
+                'letters' => $layout->system->letters,
+                'material' => $layout->system->material,
+                'own_joint' => $layout->system->ownJoint,
+            ],
             'sequence' => $layout->sequence,
             'pipes' => self::pipes($layout),
             'totals' => [
@@ -97,10 +121,16 @@ final class RunReport
                 'way' => $leg->way->value,
                 'read' => $leg->unread === null,
                 'laid' => $laid !== null,
-                'size' => $laid->line->size ?? $leg->size ?? $layout->run->size,
+                'size' => $laid->line->size ?? ($leg->size ?? $layout->run->size),
                 'length' => $this->tape->orNull($leg->length?->toMm() ?? $laid?->centreMm),
                 'drop' => $this->tape->orNull($laid?->dropMm()),
-                'fall' => $fall === null ? null : $falls[(string) $fall] ??= ['mm_per_m' => $fall, 'inch' => Fall::mmPerM($fall)->short(Units::Inch), 'metric' => Fall::mmPerM($fall)->short(Units::Millimetre)],
+                'fall' => $fall === null
+                        ? null
+                        : ($falls[(string) $fall] ??= [
+                            'mm_per_m' => $fall,
+                            'inch' => Fall::mmPerM($fall)->short(Units::Inch),
+                            'metric' => Fall::mmPerM($fall)->short(Units::Millimetre),
+                        ]),
                 'upright' => $laid?->isUpright() ?? $leg->way->isUpright(),
                 'heading_deg' => $laid?->line->headingDeg,
                 'dip_deg' => $laid?->line->dipDeg,
@@ -192,12 +222,15 @@ final class RunReport
             'into_mm' => $fitting->intoMm,
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
-            'take_off' => $this->tape->of(match (true) {
-                $part instanceof Bend => $part->takeOffMm,
-                $part instanceof Branch => $part->branchMm,
-                default => $part->acrossMm,
-            }),
-            'known' => $part instanceof Straight || ($part instanceof Bend ? $part->isKnown : $part->isRunKnown && $part->isBranchKnown),
+            'take_off' => $this->tape->of(
+                match (true) {
+                    $part instanceof Bend => $part->takeOffMm,
+                    $part instanceof Branch => $part->branchMm,
+                    default => $part->acrossMm,
+                },
+            ),
+            'known' => $part instanceof Straight ||
+                ($part instanceof Bend ? $part->isKnown : $part->isRunKnown && $part->isBranchKnown),
             'branch' => $fitting->junction === null ? null : $this->branch($fitting->junction),
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $this->sourceOf($part->provenance),
@@ -217,7 +250,15 @@ final class RunReport
             'angle_deg' => $junction->angleDeg,
             'reversed' => $junction->isReversed,
             'flow' => self::point($junction->flow),
-            'taps' => array_map(static fn (Tap $tap): array => ['run' => $tap->run, 'flow' => self::point($tap->flow), 'size' => $tap->size, 'vent' => $tap->isVent], $junction->taps),
+            'taps' => array_map(
+                static fn (Tap $tap): array => [
+                    'run' => $tap->run,
+                    'flow' => self::point($tap->flow),
+                    'size' => $tap->size,
+                    'vent' => $tap->isVent,
+                ],
+                $junction->taps,
+            ),
             'why' => FittingReason::of($junction),
         ];
     }
@@ -255,9 +296,16 @@ final class RunReport
     private static function pipes(RunLayout $layout): array
     {
         $pipes = [];
-        foreach ([$layout->run->size, ...array_map(static fn (LegLaid $leg): string => $leg->line->size, $layout->legs)] as $size) {
+        foreach (
+            [$layout->run->size, ...array_map(static fn (LegLaid $leg): string => $leg->line->size, $layout->legs)] as $size
+        ) {
             $pipe = $layout->system->pipe($size);
-            $pipes[$size] = ['od_mm' => $pipe->outsideMm, 'bore_mm' => $pipe->boreMm, 'socket_depth_mm' => $pipe->socketDepthMm, 'stick_mm' => $pipe->stickMm()];
+            $pipes[$size] = [
+                'od_mm' => $pipe->outsideMm,
+                'bore_mm' => $pipe->boreMm,
+                'socket_depth_mm' => $pipe->socketDepthMm,
+                'stick_mm' => $pipe->stickMm(),
+            ];
         }
 
         return $pipes;

@@ -22,10 +22,21 @@ final readonly class AdapterMissingRule implements Rule
         $first = $layout->legs[0] ?? null;
         $adapters = $layout->system->trapAdapters->all();
         $sizes = array_map(static fn (Straight $part): string => $part->size, $adapters);
-        if ($layout->run->outlet->kind !== 'trap-adapter' || $first === null || in_array($first->line->size, $sizes, true)) {
+        if (
+            $layout->run->outlet->kind !== 'trap-adapter' ||
+            $first === null ||
+            in_array($first->line->size, $sizes, true)
+        ) {
             return [];
         }
 
-        return [new Finding(self::ID, Severity::Stop, new Where(1, $first->line->leg->id, tapeMm: 0.0), params: ['size' => $first->line->size, 'sizes' => implode(', ', $sizes)])];
+        return [
+            new Finding(
+                self::ID,
+                Severity::Stop,
+                new Where(1, $first->line->leg->id, tapeMm: 0.0),
+                params: ['size' => $first->line->size, 'sizes' => implode(', ', $sizes)],
+            ),
+        ];
     }
 }

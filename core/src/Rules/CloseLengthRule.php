@@ -25,8 +25,19 @@ final readonly class CloseLengthRule implements Rule
         $findings = [];
         foreach ($layout->legs as $leg) {
             if ($leg->line->leg->isClose && abs($leg->spanMm) > $slack->value) {
-                $findings[] = new Finding(self::ID, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm), $leg->centreMm, null,
-                    ['called_mm' => $leg->centreMm, 'made_mm' => $leg->centreMm - $leg->spanMm, 'difference_mm' => abs($leg->spanMm)], $slack->provenance);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $leg->centreMm,
+                    null,
+                    [
+                        'called_mm' => $leg->centreMm,
+                        'made_mm' => $leg->centreMm - $leg->spanMm,
+                        'difference_mm' => abs($leg->spanMm),
+                    ],
+                    $slack->provenance,
+                );
             }
         }
 

@@ -13,7 +13,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A cut length that rests on a number nobody stated: the fitting is to be measured. One finding for each row of the catalogue. */
+/**
+ * A cut length that rests on a number nobody stated: the fitting is to be measured. One finding for each row of the
+ * catalogue.
+ */
 final readonly class DoubtfulNumberRule implements Rule
 {
     public const ID = RuleId::CatalogueDoubtful;
@@ -23,16 +26,28 @@ final readonly class DoubtfulNumberRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if (! $part->provenance->isDoubtful() || ($part instanceof Bend && ! $part->isKnown) || $part instanceof Branch) {
+            if (
+                ! $part->provenance->isDoubtful() ||
+                ($part instanceof Bend && ! $part->isKnown) ||
+                $part instanceof Branch
+            ) {
                 continue;
             }
             $taken = $part instanceof Bend ? $part->takeOffMm : $part->acrossMm;
-            $findings[$part->id] ??= new Finding(self::ID, Severity::Note, new Where($fitting->leg, $layout->run->legs[$fitting->leg - 1]->id), $taken, null, [
-                'fitting' => $part->pattern === 'bushing' ? $part->name : "{$part->size} {$part->name}",
-                'row' => $part->id,
-                'take_mm' => $taken,
-                'status' => $part->provenance->status,
-            ], $part->provenance);
+            $findings[$part->id] ??= new Finding(
+                self::ID,
+                Severity::Note,
+                new Where($fitting->leg, $layout->run->legs[$fitting->leg - 1]->id),
+                $taken,
+                null,
+                [
+                    'fitting' => $part->pattern === 'bushing' ? $part->name : "{$part->size} {$part->name}",
+                    'row' => $part->id,
+                    'take_mm' => $taken,
+                    'status' => $part->provenance->status,
+                ],
+                $part->provenance,
+            );
         }
 
         return array_values($findings);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Joining\Refusal;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
@@ -13,7 +14,8 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /**
- * Each end of a run that meets a standing pipe is joined by a method that joins these two pipes: cement only what it welds, couplings only within their
+ * Each end of a run that meets a standing pipe is joined by a method that joins these two pipes: cement only what it
+ * welds, couplings only within their
  * ranges, nothing that the rulebook refuses there. What stands there must be known first.
  */
 final readonly class EndJointRule implements Rule
@@ -24,7 +26,8 @@ final readonly class EndJointRule implements Rule
     {
         $findings = [];
         foreach (['outlet' => $layout->site->outlet, 'tie-in' => $layout->site->tieIn] as $key => $joint) {
-            $finding = $joint === null || $layout->legs === [] ? null : self::judgeJoint($joint, self::where($layout, $key));
+            $finding =
+                $joint === null || $layout->legs === [] ? null : self::judgeJoint($joint, self::where($layout, $key));
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -35,23 +38,43 @@ final readonly class EndJointRule implements Rule
 
     private static function judgeJoint(EndJoint $joint, Where $where): ?Finding
     {
-        $names = ['pipe' => $joint->pipe->name, 'ours' => $joint->ours->system->short, 'theirs' => $joint->theirs->system->short ?? ''];
+        $names = [
+            'pipe' => $joint->pipe->name,
+            'ours' => $joint->ours->system->short,
+            'theirs' => $joint->theirs->system->short ?? '',
+        ];
         if ($joint->theirs === null) {
             return new Finding(RuleId::JointUnknownPipe, Severity::Unknown, $where, params: $names);
         }
         $refusal = $joint->refusal();
         if ($refusal !== null) {
-            return new Finding(self::ID, $refusal->isUnknown ? Severity::Unknown : Severity::Stop, $where,
-                params: $names + ['method' => $refusal->method->value, 'reason' => $refusal->reason] + $refusal->params, source: $refusal->source);
+            return new Finding(
+                self::ID,
+                $refusal->isUnknown ? Severity::Unknown : Severity::Stop,
+                $where,
+                params: $names + ['method' => $refusal->method->value, 'reason' => $refusal->reason] + $refusal->params,
+                source: $refusal->source,
+            );
         }
         if ($joint->offer === null) {
-            $unknown = array_filter($joint->decision->refusals ?? [], static fn ($refusal): bool => $refusal->isUnknown) !== [];
+            $refusals = $joint->decision->refusals ?? [];
+            $unknown = array_filter($refusals, static fn (Refusal $refusal): bool => $refusal->isUnknown) !== [];
 
-            return new Finding($unknown ? RuleId::JointNoRow : RuleId::JointNone, $unknown ? Severity::Unknown : Severity::Stop, $where, params: $names);
+            return new Finding(
+                $unknown ? RuleId::JointNoRow : RuleId::JointNone,
+                $unknown ? Severity::Unknown : Severity::Stop,
+                $where,
+                params: $names,
+            );
         }
 
         return $joint->reachMm() === null
-            ? new Finding(RuleId::JointMeasure, Severity::Unknown, $where, params: $names + ['part' => $joint->offer->parts[0]->name ?? 'joint'])
+            ? new Finding(
+                RuleId::JointMeasure,
+                Severity::Unknown,
+                $where,
+                params: $names + ['part' => $joint->offer->parts[0]->name ?? 'joint'],
+            )
             : null;
     }
 
@@ -60,7 +83,12 @@ final readonly class EndJointRule implements Rule
         $leg = $key === 'outlet' ? $layout->legs[0] : $layout->legs[count($layout->legs) - 1];
         foreach ($layout->joints as $joint) {
             if ($joint->key === $key) {
-                return new Where($leg->line->number, $leg->line->leg->id, joint: $joint->number, tapeMm: $joint->tapeMm);
+                return new Where(
+                    $leg->line->number,
+                    $leg->line->leg->id,
+                    joint: $joint->number,
+                    tapeMm: $joint->tapeMm,
+                );
             }
         }
 

@@ -24,7 +24,14 @@ final readonly class FallBackRule implements Rule
             $turn = $leg->turn;
             if ($turn?->between !== null && $turn->between->z > Tolerance::SUM) {
                 $rise = $turn->between->z * $turn->betweenMm;
-                $findings[] = new Finding(RuleId::FallBackBetween, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm), $rise, 0.0, ['rise_mm' => $rise]);
+                $findings[] = new Finding(
+                    RuleId::FallBackBetween,
+                    Severity::Stop,
+                    new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $rise,
+                    0.0,
+                    ['rise_mm' => $rise],
+                );
             }
             $slope = $leg->fallMmPerM();
             if ($leg->dropMm() < 0 && ($slope === null || $slope <= -FallNoneRule::LEVEL_MM_PER_M)) {

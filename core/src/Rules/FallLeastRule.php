@@ -13,12 +13,18 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A level leg falls at least as much as the rulebook asks for its size. One that does not fall at all is `FallNoneRule`'s. */
+/**
+ * A level leg falls at least as much as the rulebook asks for its size. One that does not fall at all is
+ * `FallNoneRule`'s.
+ */
 final readonly class FallLeastRule implements Rule
 {
     public const ID = RuleId::FallLeast;
 
-    /** How far below the least still counts as the least, in mm per m: a tenth of a mm over a metre, which no level shows. */
+    /**
+     * How far below the least still counts as the least, in mm per m: a tenth of a mm over a metre, which no level
+     * shows.
+     */
     private const SLACK = 0.1;
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
@@ -43,7 +49,10 @@ final readonly class FallLeastRule implements Rule
         }
         $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
 
-        return self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $least, $where, ['size' => $leg->line->size, 'book' => $rulebook->name]);
+        return self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $least, $where, [
+            'size' => $leg->line->size,
+            'book' => $rulebook->name,
+        ]);
     }
 
     /**
@@ -65,11 +74,19 @@ final readonly class FallLeastRule implements Rule
         }
         $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
 
-        return new Finding($approved ? RuleId::FallByApproval : self::ID, $approved ? Severity::Warn : Severity::Stop, $where, $fall, $least->value, [
-            'fall_mm_per_m' => $fall,
-            'least_mm_per_m' => $least->value,
-            'size' => $names['size'],
-            'more_mm' => ($least->value - $fall) * $planMm / 1000,
-        ], $least->provenance);
+        return new Finding(
+            $approved ? RuleId::FallByApproval : self::ID,
+            $approved ? Severity::Warn : Severity::Stop,
+            $where,
+            $fall,
+            $least->value,
+            [
+                'fall_mm_per_m' => $fall,
+                'least_mm_per_m' => $least->value,
+                'size' => $names['size'],
+                'more_mm' => (($least->value - $fall) * $planMm) / 1000,
+            ],
+            $least->provenance,
+        );
     }
 }

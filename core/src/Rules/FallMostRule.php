@@ -12,7 +12,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** Where the rulebook has a most for the size, a level leg of a drain flatter than 15° falls no more than that: water would outrun its trap. */
+/**
+ * Where the rulebook has a most for the size, a level leg of a drain flatter than 15° falls no more than that: water
+ * would outrun its trap.
+ */
 final readonly class FallMostRule implements Rule
 {
     public const ID = RuleId::FallMost;
@@ -29,8 +32,16 @@ final readonly class FallMostRule implements Rule
         foreach ($layout->legs as $leg) {
             $fall = $leg->fallMmPerM();
             $most = $rulebook->forSize('fall.most', $leg->line->size, $layout->system->key);
-            $finding = $fall === null ? null : self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $most,
-                new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2), $leg->line->size);
+            $finding =
+                $fall === null
+                    ? null
+                    : self::verdict(
+                        $fall,
+                        $leg->centreMm * cos(deg2rad($leg->line->dipDeg)),
+                        $most,
+                        new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
+                        $leg->line->size,
+                    );
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -53,7 +64,19 @@ final readonly class FallMostRule implements Rule
             return null;
         }
 
-        return new Finding(self::ID, Severity::Warn, $where, $fall, $most->value,
-            ['fall_mm_per_m' => $fall, 'most_mm_per_m' => $most->value, 'size' => $size, 'less_mm' => ($fall - $most->value) * $planMm / 1000], $most->provenance);
+        return new Finding(
+            self::ID,
+            Severity::Warn,
+            $where,
+            $fall,
+            $most->value,
+            [
+                'fall_mm_per_m' => $fall,
+                'most_mm_per_m' => $most->value,
+                'size' => $size,
+                'less_mm' => (($fall - $most->value) * $planMm) / 1000,
+            ],
+            $most->provenance,
+        );
     }
 }

@@ -19,18 +19,36 @@ final readonly class LegImpossibleRule implements Rule
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
-        $short = array_filter($layout->legs, static fn (LegLaid $leg): bool => ! $leg->line->leg->isClose && $leg->spanMm < 0);
+        $short = array_filter(
+            $layout->legs,
+            static fn (LegLaid $leg): bool => ! $leg->line->leg->isClose && $leg->spanMm < 0,
+        );
 
-        return array_values(array_map(static fn (LegLaid $leg): Finding => self::finding(self::ID, $leg, null), $short));
+        $finding = static fn (LegLaid $leg): Finding => self::finding(self::ID, $leg, null);
+
+        return array_map($finding, array_values($short));
     }
 
-    /** The finding of a leg that is too short, with what would do: a longer leg, or the next fitting standing in this one. */
+    /**
+     * The finding of a leg that is too short, with what would do: a longer leg, or the next fitting standing in this
+     * one.
+     */
     public static function finding(RuleId $rule, LegLaid $leg, ?string $piece): Finding
     {
         $needed = $leg->centreMm + $leg->shortfallMm();
-        $params = ['shortfall_mm' => $leg->shortfallMm(), 'needed_atleast_mm' => $leg->line->leg->isToStop ? $leg->leastMm : $needed, 'span_mm' => $leg->spanMm];
+        $params = [
+            'shortfall_mm' => $leg->shortfallMm(),
+            'needed_atleast_mm' => $leg->line->leg->isToStop ? $leg->leastMm : $needed,
+            'span_mm' => $leg->spanMm,
+        ];
 
-        return new Finding($rule, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, $piece, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
-            $leg->spanMm, $leg->leastMm, $leg->closeMm === null ? $params : $params + ['close_mm' => $leg->closeMm]);
+        return new Finding(
+            $rule,
+            Severity::Stop,
+            new Where($leg->line->number, $leg->line->leg->id, $piece, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
+            $leg->spanMm,
+            $leg->leastMm,
+            $leg->closeMm === null ? $params : $params + ['close_mm' => $leg->closeMm],
+        );
     }
 }

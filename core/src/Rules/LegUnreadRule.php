@@ -22,7 +22,14 @@ final readonly class LegUnreadRule implements Rule
             if ($leg->unread !== null) {
                 $waiting = count($layout->run->legs) - $i - 1;
 
-                return [new Finding(self::ID, Severity::Stop, new Where($i + 1, $leg->id, tapeMm: $layout->tapeMm), params: ['text' => mb_strimwidth($leg->unread, 0, 60, '…'), 'waiting' => $waiting])];
+                return [
+                    new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        new Where($i + 1, $leg->id, tapeMm: $layout->tapeMm),
+                        params: ['text' => mb_strimwidth($leg->unread, 0, 60, '…'), 'waiting' => $waiting],
+                    ),
+                ];
             }
         }
 

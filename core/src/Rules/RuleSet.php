@@ -13,7 +13,15 @@ use FallBend\Core\Verdict\Finding;
 final readonly class RuleSet
 {
     /** Rules of drains that say nothing of a vent. */
-    private const NOT_OF_VENTS = [FallBackRule::class, FallNoneRule::class, FallLeastRule::class, FallMostRule::class, SizeReducedRule::class, TurnPatternRule::class, RunLevelRule::class];
+    private const NOT_OF_VENTS = [
+        FallBackRule::class,
+        FallNoneRule::class,
+        FallLeastRule::class,
+        FallMostRule::class,
+        SizeReducedRule::class,
+        TurnPatternRule::class,
+        RunLevelRule::class,
+    ];
 
     /** @var list<Rule> */
     private array $rules;
@@ -43,13 +51,25 @@ final readonly class RuleSet
             new CementWeatherRule($catalogue),
             new DoubtfulNumberRule,
         ];
-        $this->ofVents = array_values(array_filter($this->rules, static fn (Rule $rule): bool => ! in_array($rule::class, self::NOT_OF_VENTS, true)));
+        $this->ofVents = array_values(
+            array_filter(
+                $this->rules,
+                static fn (Rule $rule): bool => ! in_array($rule::class, self::NOT_OF_VENTS, true),
+            ),
+        );
     }
 
     /** @return list<Finding> the heaviest first, then in the order of flow */
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
-        return self::sorted(array_merge(...array_map(static fn (Rule $rule): array => $rule->judge($layout, $rulebook), $layout->run->use === 'vent' ? $this->ofVents : $this->rules)));
+        return self::sorted(
+            array_merge(
+                ...array_map(
+                    static fn (Rule $rule): array => $rule->judge($layout, $rulebook),
+                    $layout->run->use === 'vent' ? $this->ofVents : $this->rules,
+                ),
+            ),
+        );
     }
 
     /**
@@ -58,7 +78,14 @@ final readonly class RuleSet
      */
     public static function sorted(array $findings): array
     {
-        usort($findings, static fn (Finding $a, Finding $b): int => [$a->severity->rank(), $a->where->leg, $a->where->tapeMm] <=> [$b->severity->rank(), $b->where->leg, $b->where->tapeMm]);
+        usort(
+            $findings,
+            static fn (Finding $a, Finding $b): int => [$a->severity->rank(), $a->where->leg, $a->where->tapeMm] <=> [
+                $b->severity->rank(),
+                $b->where->leg,
+                $b->where->tapeMm,
+            ],
+        );
 
         return $findings;
     }

@@ -11,7 +11,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** The fall of the run against the levels of its ends: what is left over, what is missing, or that nobody has levelled it. */
+/**
+ * The fall of the run against the levels of its ends: what is left over, what is missing, or that nobody has levelled
+ * it.
+ */
 final readonly class RunLevelRule implements Rule
 {
     /** What a tape and a level read: half of 1/16 in. */
@@ -19,18 +22,41 @@ final readonly class RunLevelRule implements Rule
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
-        // What ends in another run has its level from there; what comes from the roof was levelled by nobody and need not be.
-        $isHeld = $layout->run->tieIn->branch !== null || $layout->run->tieIn->next !== null || $layout->run->outlet->isOpenToAir();
+        // What ends in another run has its level from there; what comes from the roof was levelled by nobody and need
+        // not be.
+        $isHeld =
+            $layout->run->tieIn->branch !== null ||
+            $layout->run->tieIn->next !== null ||
+            $layout->run->outlet->isOpenToAir();
         if (! $layout->isWhole() || $layout->legs === [] || ($isHeld && $layout->run->levelDifference === null)) {
             return [];
         }
-        $where = new Where(count($layout->legs), $layout->run->legs[count($layout->legs) - 1]->id, tapeMm: $layout->tapeMm);
+        $where = new Where(
+            count($layout->legs),
+            $layout->run->legs[count($layout->legs) - 1]->id,
+            tapeMm: $layout->tapeMm,
+        );
         $left = $layout->remainingMm();
 
         return match (true) {
-            $left === null => [new Finding(RuleId::RunNotLevelled, Severity::Unknown, $where, $layout->fallMm(), null, ['fall_mm' => $layout->fallMm(), 'tie_in' => $layout->run->tieIn->thing()])],
-            $left < -self::READING_MM => [new Finding(RuleId::RunBelow, Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, ['missing_mm' => -$left, 'tie_in' => $layout->run->tieIn->thing()])],
-            $left > self::READING_MM => [new Finding(RuleId::RunInHand, Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, ['left_mm' => $left, 'tie_in' => $layout->run->tieIn->thing()])],
+            $left === null => [
+                new Finding(RuleId::RunNotLevelled, Severity::Unknown, $where, $layout->fallMm(), null, [
+                    'fall_mm' => $layout->fallMm(),
+                    'tie_in' => $layout->run->tieIn->thing(),
+                ]),
+            ],
+            $left < -self::READING_MM => [
+                new Finding(RuleId::RunBelow, Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, [
+                    'missing_mm' => -$left,
+                    'tie_in' => $layout->run->tieIn->thing(),
+                ]),
+            ],
+            $left > self::READING_MM => [
+                new Finding(RuleId::RunInHand, Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, [
+                    'left_mm' => $left,
+                    'tie_in' => $layout->run->tieIn->thing(),
+                ]),
+            ],
             default => [],
         };
     }

@@ -23,8 +23,15 @@ final readonly class SizeReducedRule implements Rule
         for ($i = 1; $i < count($layout->legs); $i++) {
             [$before, $leg] = [$layout->legs[$i - 1]->line, $layout->legs[$i]];
             if ($layout->system->isLarger($before->size, $leg->line->size)) {
-                $findings[] = new Finding(self::ID, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
-                    $layout->system->pipe($leg->line->size)->boreMm, $layout->system->pipe($before->size)->boreMm, ['from' => $before->size, 'to' => $leg->line->size], $source);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $layout->system->pipe($leg->line->size)->boreMm,
+                    $layout->system->pipe($before->size)->boreMm,
+                    ['from' => $before->size, 'to' => $leg->line->size],
+                    $source,
+                );
             }
         }
 

@@ -22,8 +22,14 @@ final readonly class TurnImpossibleRule implements Rule
         foreach ($layout->legs as $leg) {
             $trouble = $leg->turn?->trouble;
             if ($leg->turn !== null && $trouble !== null) {
-                $findings[] = new Finding(self::ID, Severity::Stop, new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
-                    $leg->turn->angleDeg, null, ['angle_deg' => $leg->turn->angleDeg, 'trouble' => $trouble->value]);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    $leg->turn->angleDeg,
+                    null,
+                    ['angle_deg' => $leg->turn->angleDeg, 'trouble' => $trouble->value],
+                );
             }
         }
 

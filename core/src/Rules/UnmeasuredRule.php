@@ -13,7 +13,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** No piece is cut to a fitting whose take-off nobody states: it is to be measured first. One finding for each row of the catalogue. */
+/**
+ * No piece is cut to a fitting whose take-off nobody states: it is to be measured first. One finding for each row of
+ * the catalogue.
+ */
 final readonly class UnmeasuredRule implements Rule
 {
     public const ID = RuleId::FittingUnmeasured;
@@ -23,10 +26,18 @@ final readonly class UnmeasuredRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if (($part instanceof Bend && ! $part->isKnown) || ($part instanceof Branch && ! ($part->isRunKnown && $part->isBranchKnown))) {
+            if (
+                ($part instanceof Bend && ! $part->isKnown) ||
+                ($part instanceof Branch && ! ($part->isRunKnown && $part->isBranchKnown))
+            ) {
                 $leg = $layout->legs[$fitting->leg - 1];
-                $findings[$part->id] ??= new Finding(self::ID, Severity::Unknown, new Where($fitting->leg, $leg->line->leg->id, tapeMm: $leg->tapeMm),
-                    params: ['fitting' => "{$part->size} {$part->name}", 'row' => $part->id], source: $part->provenance);
+                $findings[$part->id] ??= new Finding(
+                    self::ID,
+                    Severity::Unknown,
+                    new Where($fitting->leg, $leg->line->leg->id, tapeMm: $leg->tapeMm),
+                    params: ['fitting' => "{$part->size} {$part->name}", 'row' => $part->id],
+                    source: $part->provenance,
+                );
             }
         }
 

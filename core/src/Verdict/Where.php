@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Verdict;
 
-/** The place that a finding speaks of: leg by number and id, piece by letter, joint by number, and the spot on the tape in mm. */
+/**
+ * The place that a finding speaks of: leg by number and id, piece by letter, joint by number, and the spot on the tape
+ * in mm.
+ */
 final readonly class Where
 {
     public function __construct(
@@ -19,6 +22,12 @@ final readonly class Where
     /** @return array{leg: ?int, leg_id: ?string, piece: ?string, joint: ?int, tape_mm: ?float} */
     public function toArray(): array
     {
-        return ['leg' => $this->leg, 'leg_id' => $this->legId, 'piece' => $this->piece, 'joint' => $this->joint, 'tape_mm' => $this->tapeMm];
+        return [
+            'leg' => $this->leg,
+            'leg_id' => $this->legId,
+            'piece' => $this->piece,
+            'joint' => $this->joint,
+            'tape_mm' => $this->tapeMm,
+        ];
     }
 }

@@ -25,7 +25,10 @@ final class Wording
     /** @return array{title: string, why: string, remedy: string} */
     public function of(Finding $finding): array
     {
-        return array_map(fn (mixed $text): string => $this->phrasing->filled($text, $finding->params), self::template($finding->rule));
+        return array_map(
+            fn (mixed $text): string => $this->phrasing->filled($text, $finding->params),
+            self::template($finding->rule),
+        );
     }
 
     /**
@@ -35,7 +38,9 @@ final class Wording
      */
     public static function template(RuleId $rule): array
     {
-        $texts = self::texts()[$rule->value] ?? throw new LogicException("core/data/wording.json has no text for {$rule->value}");
+        $texts =
+            self::texts()[$rule->value] ??
+            throw new LogicException("core/data/wording.json has no text for {$rule->value}");
 
         return ['title' => $texts['title'] ?? '', 'why' => $texts['why'] ?? '', 'remedy' => $texts['remedy'] ?? ''];
     }
@@ -43,7 +48,8 @@ final class Wording
     /** Gives the words of a step of work by its key. */
     public static function step(string $key): string
     {
-        return self::file()['steps'][$key] ?? throw new LogicException("core/data/wording.json has no words for the step {$key}");
+        return self::file()['steps'][$key] ??
+            throw new LogicException("core/data/wording.json has no words for the step {$key}");
     }
 
     /** @return list<string> the rules that have texts */

@@ -29,14 +29,23 @@ final class CallOutReaderTest extends TestCase
     public static function phrases(): iterable
     {
         $in = static fn (float $inches): Length => Length::mm($inches * 25.4);
-        yield 'as the issue says it' => ['54 1/2 right at 1/4 per foot', new Leg('', Way::Right, null, $in(54.5), fallMmPerM: self::QUARTER)];
+        yield 'as the issue says it' => [
+            '54 1/2 right at 1/4 per foot',
+            new Leg('', Way::Right, null, $in(54.5), fallMmPerM: self::QUARTER),
+        ];
         yield 'way first' => ["left 3' 8", new Leg('', Way::Left, null, $in(44))];
-        yield 'short fall' => ["east 4' 6 fall 1/2", new Leg('', Way::East, null, $in(54), fallMmPerM: 2 * self::QUARTER)];
+        yield 'short fall' => [
+            "east 4' 6 fall 1/2",
+            new Leg('', Way::East, null, $in(54), fallMmPerM: 2 * self::QUARTER),
+        ];
         yield 'unicode' => ['left 8½ at ¼ per ft', new Leg('', Way::Left, null, $in(8.5), fallMmPerM: self::QUARTER)];
         yield 'ratio' => ['left 20 1:48', new Leg('', Way::Left, null, $in(20), fallMmPerM: self::QUARTER)];
         yield 'one in' => ['left 20 fall 1 in 50', new Leg('', Way::Left, null, $in(20), fallMmPerM: 20.0)];
         yield 'percent' => ['2% left 20', new Leg('', Way::Left, null, $in(20), fallMmPerM: 20.0)];
-        yield 'millimetres' => ['1384mm left 20 mm/m', new Leg('', Way::Left, null, Length::mm(1384), fallMmPerM: 20.0)];
+        yield 'millimetres' => [
+            '1384mm left 20 mm/m',
+            new Leg('', Way::Left, null, Length::mm(1384), fallMmPerM: 20.0),
+        ];
         yield 'level' => ['ahead 12 level', new Leg('', Way::Ahead, null, $in(12), fallMmPerM: 0.0)];
         yield 'drop' => ['on 20 drop 2 1/4', new Leg('', Way::On, null, $in(20), drop: $in(2.25))];
         yield 'rise' => ['on 20 rise 1', new Leg('', Way::On, null, $in(20), drop: $in(-1))];
@@ -45,11 +54,23 @@ final class CallOutReaderTest extends TestCase
         yield 'a lone number is the length' => ['right 45', new Leg('', Way::Right, null, $in(45))];
         yield 'half angle' => ["down 22 1/2 3'", new Leg('', Way::Down, 22.5, $in(36))];
         yield 'to the stop' => ['on 22 to stop', new Leg('', Way::On, null, $in(22), isToStop: true)];
-        yield 'fitting' => ['left 20 with long sweep', new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['long-sweep']))];
-        yield 'pair' => ['left 20 by 45+22 street', new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['eighth', 'sixteenth'], true))];
-        yield 'two of them' => ['left 20 with two 45s', new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['eighth', 'eighth']))];
+        yield 'fitting' => [
+            'left 20 with long sweep',
+            new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['long-sweep'])),
+        ];
+        yield 'pair' => [
+            'left 20 by 45+22 street',
+            new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['eighth', 'sixteenth'], true)),
+        ];
+        yield 'two of them' => [
+            'left 20 with two 45s',
+            new Leg('', Way::Left, null, $in(20), fitting: FittingChoice::of(['eighth', 'eighth'])),
+        ];
         yield 'close' => ['right close', new Leg('', Way::Right, isClose: true)];
-        yield 'size and name' => ['on 20 size 3 "To the Stack"', new Leg('', Way::On, null, $in(20), size: '3', what: 'To the Stack')];
+        yield 'size and name' => [
+            'on 20 size 3 "To the Stack"',
+            new Leg('', Way::On, null, $in(20), size: '3', what: 'To the Stack'),
+        ];
     }
 
     #[DataProvider('phrases')]
@@ -67,7 +88,11 @@ final class CallOutReaderTest extends TestCase
         [$phrase] = (new CallOutReader(Units::Millimetre, Fixtures::SIZES))->read($text);
         self::assertNotSame([], $phrase->unread);
         self::assertSame($text, $phrase->leg->unread);
-        LegFile::read(Fields::of(array_diff_key(LegFile::document($phrase->leg), ['id' => true])), 'l1', Fixtures::SIZES);
+        LegFile::read(
+            Fields::of(array_diff_key(LegFile::document($phrase->leg), ['id' => true])),
+            'l1',
+            Fixtures::SIZES,
+        );
     }
 
     /** @return iterable<string, array{string}> */
@@ -83,7 +108,10 @@ final class CallOutReaderTest extends TestCase
     {
         $run = Fixtures::run('');
         $reader = new CallOutReader(Units::Millimetre, Fixtures::SIZES);
-        self::assertCount(Run::MOST_LEGS, $reader->apply($run, implode(' / ', array_fill(0, Run::MOST_LEGS, 'on 1')))->legs);
+        self::assertCount(
+            Run::MOST_LEGS,
+            $reader->apply($run, implode(' / ', array_fill(0, Run::MOST_LEGS, 'on 1')))->legs,
+        );
         $this->expectException(BadInput::class);
         $reader->apply($run, implode(' / ', array_fill(0, Run::MOST_LEGS + 1, 'on 1')));
     }
@@ -113,7 +141,10 @@ final class CallOutReaderTest extends TestCase
         self::assertNotSame([], $unread);
         self::assertSame(trim($marked), trim(mb_substr($text, $unread[0]->at, $unread[0]->length)));
         self::assertStringContainsString($message, $unread[0]->message);
-        $kept = implode(' / ', array_map(static fn ($phrase): string => (new CallOutPrinter(Units::Inch))->phrase($phrase->leg), $phrases));
+        $kept = implode(
+            ' / ',
+            array_map(static fn ($phrase): string => (new CallOutPrinter(Units::Inch))->phrase($phrase->leg), $phrases),
+        );
         foreach (preg_split('/[\s\/]+/', $marked, -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
             self::assertStringContainsString($word, $kept);
         }
@@ -139,10 +170,41 @@ final class CallOutReaderTest extends TestCase
     public function testNoInputMakesItFail(): void
     {
         $random = new Randomizer(new Mt19937(5));
-        $words = ['left', '45', '°', '1/2', "4'", '"', '/', ' ', ';', 'fall', 'with', '+', 'size', '½', ',', '.', '1:48', "\t", 'é', '1,384', 'drop', '%', '-', 'per ft'];
+        $words = [
+            'left',
+            '45',
+            '°',
+            '1/2',
+            "4'",
+            '"',
+            '/',
+            ' ',
+            ';',
+            'fall',
+            'with',
+            '+',
+            'size',
+            '½',
+            ',',
+            '.',
+            '1:48',
+            "\t",
+            'é',
+            '1,384',
+            'drop',
+            '%',
+            '-',
+            'per ft',
+        ];
         $reader = new CallOutReader(Units::Inch, Fixtures::SIZES);
         for ($i = 0; $i < 1500; $i++) {
-            $text = implode($random->getInt(0, 1) === 1 ? ' ' : '', array_map(static fn (): string => $words[$random->getInt(0, count($words) - 1)], range(1, $random->getInt(1, 14))));
+            $text = implode(
+                $random->getInt(0, 1) === 1 ? ' ' : '',
+                array_map(
+                    static fn (): string => $words[$random->getInt(0, count($words) - 1)],
+                    range(1, $random->getInt(1, 14)),
+                ),
+            );
             foreach ($reader->read($text) as $phrase) {
                 foreach ($phrase->unread as $unread) {
                     self::assertGreaterThanOrEqual(0, $unread->at);
@@ -159,30 +221,56 @@ final class CallOutReaderTest extends TestCase
         $ids = static fn ($run): array => array_map(static fn (Leg $leg): string => $leg->id, $run->legs);
         $run = Fixtures::run('down 14 / east 40 / left 30');
         self::assertSame(['l1', 'l2', 'l3'], $ids($run));
-        self::assertSame(['l1', 'l2', 'l3'], $ids($reader->apply($run, 'down 14 / east 41 / left 30')), 'changed in place');
-        self::assertSame(['l1', 'l4', 'l2', 'l3'], $ids($reader->apply($run, 'down 14 / right 9 / east 40 / left 30')), 'inserted');
+        self::assertSame(
+            ['l1', 'l2', 'l3'],
+            $ids($reader->apply($run, 'down 14 / east 41 / left 30')),
+            'changed in place',
+        );
+        self::assertSame(
+            ['l1', 'l4', 'l2', 'l3'],
+            $ids($reader->apply($run, 'down 14 / right 9 / east 40 / left 30')),
+            'inserted',
+        );
         self::assertSame(['l1', 'l3'], $ids($reader->apply($run, 'down 14 / left 30')), 'taken out');
-        self::assertSame(['l1', 'l2', 'l3', 'l4'], $ids($reader->apply($run, 'down 14 / east 40 / left 30 / xyz')), 'unread at the end');
+        self::assertSame(
+            ['l1', 'l2', 'l3', 'l4'],
+            $ids($reader->apply($run, 'down 14 / east 40 / left 30 / xyz')),
+            'unread at the end',
+        );
     }
 
     private static function anyLeg(Randomizer $random): Leg
     {
         $ways = Way::cases();
         $way = $ways[$random->getInt(0, count($ways) - 1)];
-        $length = $random->getInt(0, 1) === 1 ? Length::nm($random->getInt(1, 20_000) * 396_875) : Length::nm($random->getInt(2_000, 9_000_000_000));
+        $length =
+            $random->getInt(0, 1) === 1
+                ? Length::nm($random->getInt(1, 20_000) * 396_875)
+                : Length::nm($random->getInt(2_000, 9_000_000_000));
         $slope = $way->isUpright() ? 0 : $random->getInt(0, 3);
-        $fittings = [null, FittingChoice::of(['eighth']), FittingChoice::of(['quarter']), FittingChoice::of(['long-sweep', 'sixteenth'], true)];
+        $fittings = [
+            null,
+            FittingChoice::of(['eighth']),
+            FittingChoice::of(['quarter']),
+            FittingChoice::of(['long-sweep', 'sixteenth'], true),
+        ];
 
-        return new Leg('', $way, $way->takesAngle() && $random->getInt(0, 1) === 1 ? $random->getInt(1, 359) / 2 : null, $length,
+        return new Leg(
+            '',
+            $way,
+            $way->takesAngle() && $random->getInt(0, 1) === 1 ? $random->getInt(1, 359) / 2 : null,
+            $length,
             $random->getInt(0, 1) === 1,
             match ($slope) {
-                1 => $random->getInt(1, 64) * 1000 / 768,
+                1 => ($random->getInt(1, 64) * 1000) / 768,
                 2 => (float) $random->getInt(0, 90),
                 default => null,
             },
             $slope === 3 ? Length::nm(intdiv($length->nanometres, 3)) : null,
             $random->getInt(0, 2) === 0 ? '3' : null,
             $fittings[$random->getInt(0, 3)],
-            false, $random->getInt(0, 2) === 0 ? 'past the beam' : '');
+            false,
+            $random->getInt(0, 2) === 0 ? 'past the beam' : '',
+        );
     }
 }

@@ -22,15 +22,19 @@ final class LegMatcherTest extends TestCase
             match (mt_rand(0, 3)) {
                 0 => array_splice($new, mt_rand(0, count($new)), 0, [self::leg(mt_rand(1, 999))]),
                 1 => array_splice($new, mt_rand(0, max(0, count($new) - 1)), 1),
-                2 => $new === [] ? null : $new[mt_rand(0, count($new) - 1)] = self::leg(mt_rand(1, 999)),
-                default => $new[] = self::leg(mt_rand(1, 999)),
+                2 => $new === [] ? null : ($new[mt_rand(0, count($new) - 1)] = self::leg(mt_rand(1, 999))),
+                default => ($new[] = self::leg(mt_rand(1, 999))),
             };
             [$matched, $after] = LegMatcher::match($legs, array_values($new), $next);
             $ids = array_map(static fn (Leg $leg): string => $leg->id, $matched);
             self::assertSame(count($ids), count(array_unique($ids)), "step {$step}");
             self::assertGreaterThanOrEqual($next, $after);
             $kept = array_intersect($ids, array_map(static fn (Leg $leg): string => $leg->id, $legs));
-            self::assertGreaterThanOrEqual(min(count($legs), count($new)) - 1, count($kept), 'one change touches one leg');
+            self::assertGreaterThanOrEqual(
+                min(count($legs), count($new)) - 1,
+                count($kept),
+                'one change touches one leg',
+            );
             [$legs, $next] = [$matched, $after];
         }
     }

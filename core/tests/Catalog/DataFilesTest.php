@@ -20,8 +20,17 @@ final class DataFilesTest extends TestCase
     /** @return iterable<string, array{string, string}> file, schema */
     public static function files(): iterable
     {
-        foreach (['catalogue/*' => 'catalogue-system', 'rulebooks/*' => 'rulebook', 'assumptions' => 'assumptions', 'materials' => 'materials', 'rule-pages' => 'rule-pages', 'joining/methods/*' => 'method',
-            'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts'] as $pattern => $schema) {
+        foreach (
+            [
+                'catalogue/*' => 'catalogue-system',
+                'rulebooks/*' => 'rulebook',
+                'assumptions' => 'assumptions',
+                'materials' => 'materials',
+                'rule-pages' => 'rule-pages',
+                'joining/methods/*' => 'method',
+                'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts',
+            ] as $pattern => $schema
+        ) {
             foreach (glob(self::DATA."/{$pattern}.json", GLOB_BRACE) ?: [] as $path) {
                 yield basename($path) => [$path, self::DATA."/schemas/{$schema}.json"];
             }
@@ -31,9 +40,15 @@ final class DataFilesTest extends TestCase
     #[DataProvider('files')]
     public function testKeepsItsSchema(string $path, string $schema): void
     {
-        $result = (new Validator)->validate(json_decode((string) file_get_contents($path)), (string) file_get_contents($schema));
+        $result = (new Validator)->validate(
+            json_decode((string) file_get_contents($path)),
+            (string) file_get_contents($schema),
+        );
         $error = $result->error();
-        self::assertNull($error, $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR));
+        self::assertNull(
+            $error,
+            $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR),
+        );
     }
 
     public function testEverySystemAndRulebookCanBeRead(): void
@@ -52,7 +67,12 @@ final class DataFilesTest extends TestCase
                 self::assertNotNull($system->coupling($size));
                 foreach ($system->plainBends($size) as $bend) {
                     $street = $system->bend($bend->pattern, $size, true);
-                    self::assertEqualsWithDelta($bend->takeOffMm + $system->pipe($size)->socketDepthMm, $street?->spigotMm, 0.001, "spigot of street {$bend->id}");
+                    self::assertEqualsWithDelta(
+                        $bend->takeOffMm + $system->pipe($size)->socketDepthMm,
+                        $street?->spigotMm,
+                        0.001,
+                        "spigot of street {$bend->id}",
+                    );
                 }
                 foreach (['ipc-2021', 'irc-2021', 'npc-2020', 'upc-2021'] as $book) {
                     self::assertNotNull($catalogue->rulebook($book)->forSize('fall.least', $size)?->value);

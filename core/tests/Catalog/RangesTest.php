@@ -28,7 +28,10 @@ final class RangesTest extends TestCase
         foreach ($catalogue->rulebookKeys() as $book) {
             foreach ($catalogue->rulebook($book)->thresholds() as $id => $threshold) {
                 if ($threshold->value !== null) {
-                    RulebookOverrideFile::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $threshold->value]), $catalogue);
+                    RulebookOverrideFile::read(
+                        Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $threshold->value]),
+                        $catalogue,
+                    );
                     $seen++;
                 }
             }
@@ -42,7 +45,7 @@ final class RangesTest extends TestCase
         self::assertGreaterThan(2000, $seen);
     }
 
-    /** @param  array<string, mixed>  $threshold */
+    /** @param array<string, mixed> $threshold */
     #[DataProvider('nonsense')]
     public function testWhatNothingCanBeReckonedWithIsRefusedAtTheValue(array $threshold, string $message): void
     {
@@ -57,20 +60,40 @@ final class RangesTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> */
     public static function nonsense(): iterable
     {
-        $set = static fn (string $id, float $value): array => ['rulebook' => 'ipc-2021', 'threshold' => $id, 'value' => $value];
+        $set = static fn (string $id, float $value): array => [
+            'rulebook' => 'ipc-2021',
+            'threshold' => $id,
+            'value' => $value,
+        ];
         yield 'a pipe without friction' => [$set('flow.roughness', 0), 'must be from 0.005 to 0.05 (n)'];
         yield 'clips at no distance' => [$set('support.level.plastic', 0), 'must be from 250 to 20000 (mm)'];
-        yield 'half a yes' => [$set('joint.primer.pvc', 0.5), 'must be a whole number from 0 to 1 (1 for yes, 0 for no)'];
+        yield 'half a yes' => [
+            $set('joint.primer.pvc', 0.5),
+            'must be a whole number from 0 to 1 (1 for yes, 0 for no)',
+        ];
         yield 'a hole deeper than its joist' => [$set('joist.hole-most', 1.5), 'must be from 0 to 1 (of depth)'];
         yield 'below nothing' => [$set('fall.least.small', -1), 'must be from 0 to 1000 (mm per m)'];
     }
 
     public function testARowOfOnesOwnHasTheSameRanges(): void
     {
-        $bend = ['id' => 'own/bend', 'pattern' => 'quarter', 'size' => '3', 'name' => 'bend', 'maker_name' => 'as cast', 'nominal_deg' => 90,
-            'turn_deg' => 90, 'take_off_mm' => 80, 'radius_mm' => 0, 'source' => 'measured'];
+        $bend = [
+            'id' => 'own/bend',
+            'pattern' => 'quarter',
+            'size' => '3',
+            'name' => 'bend',
+            'maker_name' => 'as cast',
+            'nominal_deg' => 90,
+            'turn_deg' => 90,
+            'take_off_mm' => 80,
+            'radius_mm' => 0,
+            'source' => 'measured',
+        ];
         $this->expectExceptionMessage('must be from 1 to 2000');
-        CatalogueAdditionFile::read(Fields::of(['table' => 'pvc-dwv-40', 'group' => 'bends', 'row' => $bend]), Catalogue::shipped());
+        CatalogueAdditionFile::read(
+            Fields::of(['table' => 'pvc-dwv-40', 'group' => 'bends', 'row' => $bend]),
+            Catalogue::shipped(),
+        );
     }
 
     #[DataProvider('ends')]
@@ -79,16 +102,43 @@ final class RangesTest extends TestCase
         $catalogue = Catalogue::shipped();
         $evaluator = new JobEvaluator($catalogue);
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
-            $job = (new JobFile($catalogue))->parse((string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$demo}.json"));
-            $thresholds = array_filter($catalogue->rulebook($job->rulebook)->thresholds(), static fn ($threshold): bool => $threshold->value !== null);
-            $set = array_map(static fn (string $id): RulebookOverride => self::threshold($catalogue, $job->rulebook, $id, $end), array_keys($thresholds));
-            self::assertNotSame([], (new EvaluationReport($evaluator->evaluate($job, null, new OwnNumbers([], $set))))->toArray()['runs']);
+            $job = (new JobFile($catalogue))->parse(
+                (string) file_get_contents(dirname(__DIR__, 3)."/database/demo/{$demo}.json"),
+            );
+            $thresholds = array_filter(
+                $catalogue->rulebook($job->rulebook)->thresholds(),
+                static fn ($threshold): bool => $threshold->value !== null,
+            );
+            $set = array_map(
+                static fn (string $id): RulebookOverride => self::threshold($catalogue, $job->rulebook, $id, $end),
+                array_keys($thresholds),
+            );
+            self::assertNotSame(
+                [],
+                (new EvaluationReport($evaluator->evaluate($job, null, new OwnNumbers([], $set))))->toArray()['runs'],
+            );
             $byTable = [];
             foreach (self::numbers($catalogue) as [$table, $row, $field]) {
-                $byTable[$table][] = self::atEnd($end, static fn (float $value): CatalogueOverride => self::number($catalogue, $table, $row, $field, $value));
+                $byTable[$table][] = self::atEnd(
+                    $end,
+                    static fn (float $value): CatalogueOverride => self::number(
+                        $catalogue,
+                        $table,
+                        $row,
+                        $field,
+                        $value,
+                    ),
+                );
             }
-            foreach (array_intersect_key($byTable, array_flip(['pvc-dwv-40', 'ci-hub-service', 'pvcu-soil', ...Catalogue::PARTS])) as $table => $numbers) {
-                $evaluation = (new EvaluationReport($evaluator->evaluate($job, null, new OwnNumbers($numbers))))->toArray();
+            foreach (
+                array_intersect_key(
+                    $byTable,
+                    array_flip(['pvc-dwv-40', 'ci-hub-service', 'pvcu-soil', ...Catalogue::PARTS]),
+                ) as $table => $numbers
+            ) {
+                $evaluation = (new EvaluationReport(
+                    $evaluator->evaluate($job, null, new OwnNumbers($numbers)),
+                ))->toArray();
                 self::assertSameSize($job->runs, $evaluation['runs'], "{$demo} with {$table}");
                 json_encode($evaluation, JSON_THROW_ON_ERROR);
             }
@@ -103,12 +153,26 @@ final class RangesTest extends TestCase
 
     private static function threshold(Catalogue $catalogue, string $book, string $id, string $end): RulebookOverride
     {
-        return self::atEnd($end, static fn (float $value): RulebookOverride => RulebookOverrideFile::read(Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $value]), $catalogue));
+        return self::atEnd(
+            $end,
+            static fn (float $value): RulebookOverride => RulebookOverrideFile::read(
+                Fields::of(['rulebook' => $book, 'threshold' => $id, 'value' => $value]),
+                $catalogue,
+            ),
+        );
     }
 
-    private static function number(Catalogue $catalogue, string $table, string $row, string $field, float $value): CatalogueOverride
-    {
-        return CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue);
+    private static function number(
+        Catalogue $catalogue,
+        string $table,
+        string $row,
+        string $field,
+        float $value,
+    ): CatalogueOverride {
+        return CatalogueOverrideFile::read(
+            Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]),
+            $catalogue,
+        );
     }
 
     /**

@@ -14,8 +14,14 @@ use PHPUnit\Framework\TestCase;
 final class RowsTest extends TestCase
 {
     private const BUSHING = [
-        'size' => '3', 'reduces_to' => '2', 'name' => 'bushing', 'maker_name' => 'bushing', 'offset_mm' => 1.0,
-        'source' => 'made up', 'confidence' => 'low', 'status' => 'assumed',
+        'size' => '3',
+        'reduces_to' => '2',
+        'name' => 'bushing',
+        'maker_name' => 'bushing',
+        'offset_mm' => 1.0,
+        'source' => 'made up',
+        'confidence' => 'low',
+        'status' => 'assumed',
     ];
 
     /** @var list<string> sizes of what was read, in the order of reading */
@@ -32,7 +38,11 @@ final class RowsTest extends TestCase
         self::assertCount(2, $rows->having('kind', 'a'));
         self::assertSame(['x', '4', 'y'], $this->seen);
         self::assertSame(['4', 'x', 'y'], $rows->ids());
-        self::assertSame(['4', 'x', 'y'], array_map(static fn (object $row): string => $row->id, array_values([...$rows])), 'in the order of the file');
+        self::assertSame(
+            ['4', 'x', 'y'],
+            array_map(static fn (object $row): string => $row->id, array_values([...$rows])),
+            'in the order of the file',
+        );
         self::assertCount(3, $this->seen, 'nothing is read twice');
     }
 

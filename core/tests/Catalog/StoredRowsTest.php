@@ -28,7 +28,16 @@ final class StoredRowsTest extends TestCase
         $stored = Catalogue::shipped()->rowValues();
         DataFile::know(['files' => [], 'rows' => $stored]);
         self::assertSame($stored, Catalogue::shipped()->rowValues());
-        self::assertEqualsCanonicalizing([...Catalogue::shipped()->systemKeys(), 'couplings', 'gaskets', 'adapters', ...Catalogue::shipped()->rulebookKeys()], array_keys($stored));
+        self::assertEqualsCanonicalizing(
+            [
+                ...Catalogue::shipped()->systemKeys(),
+                'couplings',
+                'gaskets',
+                'adapters',
+                ...Catalogue::shipped()->rulebookKeys(),
+            ],
+            array_keys($stored),
+        );
     }
 
     /** @return iterable<string, array{string, string, string, float}> */
@@ -53,11 +62,23 @@ final class StoredRowsTest extends TestCase
     private static function said(string $table, string $row, string $field, float $value): string
     {
         $catalogue = Catalogue::shipped();
-        $own = $table === '' ? [] : [CatalogueOverrideFile::read(Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]), $catalogue)];
+        $own =
+            $table === ''
+                ? []
+                : [
+                    CatalogueOverrideFile::read(
+                        Fields::of(['table' => $table, 'row' => $row, 'field' => $field, 'value' => $value]),
+                        $catalogue,
+                    ),
+                ];
         $said = [];
         foreach (['mill-row-pottery', 'weir-cottage-office'] as $demo) {
-            $job = (new JobFile($catalogue))->parse((string) file_get_contents(__DIR__."/../../../database/demo/{$demo}.json"));
-            $said[] = (new EvaluationReport((new JobEvaluator($catalogue))->evaluate($job, null, new OwnNumbers($own))))->toArray();
+            $job = (new JobFile($catalogue))->parse(
+                (string) file_get_contents(__DIR__."/../../../database/demo/{$demo}.json"),
+            );
+            $said[] = (new EvaluationReport(
+                (new JobEvaluator($catalogue))->evaluate($job, null, new OwnNumbers($own)),
+            ))->toArray();
         }
 
         return json_encode($said, JSON_THROW_ON_ERROR);

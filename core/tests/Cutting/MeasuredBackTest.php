@@ -16,7 +16,10 @@ use Random\Randomizer;
 
 final class MeasuredBackTest extends TestCase
 {
-    /** @return iterable<string, array{string, array<string, float>, array<string, float>}> legs, what came out longer by letter, what changes by letter */
+    /**
+     * @return iterable<string, array{string, array<string, float>, array<string, float>}> legs, what came out longer by
+     *     letter, what changes by letter
+     */
     public static function byHand(): iterable
     {
         $zigzag = 'north 60 fall 0 / right 40 fall 0 / left 60 fall 0 / right 40 fall 0';
@@ -24,10 +27,22 @@ final class MeasuredBackTest extends TestCase
         yield 'a hair is nothing' => [$zigzag, ['A' => 0.04], []];
         yield 'the next one the same way takes it' => [$zigzag, ['A' => 5.0], ['A' => 5.0, 'C' => -5.0]];
         yield 'not one that is cut' => [$zigzag, ['A' => 5.0, 'C' => 0.0], ['A' => 5.0]];
-        yield 'two the same way' => [$zigzag, ['A' => 5.0, 'B' => -3.0], ['A' => 5.0, 'C' => -5.0, 'B' => -3.0, 'D' => 3.0]];
+        yield 'two the same way' => [
+            $zigzag,
+            ['A' => 5.0, 'B' => -3.0],
+            ['A' => 5.0, 'C' => -5.0, 'B' => -3.0, 'D' => 3.0],
+        ];
         yield 'upstream where nothing is left downstream' => [$zigzag, ['C' => -4.0], ['C' => -4.0, 'A' => 4.0]];
-        yield 'two eighths take up a straight one' => ['north 60 fall 0 / right 45° 40 fall 0 / left 90° 40 fall 0', ['A' => 4.0], ['A' => 4.0, 'B' => -4 * M_SQRT1_2, 'C' => -4 * M_SQRT1_2]];
-        yield 'another stick of the same leg' => ['north 260 fall 0 / right 40 fall 0 / left 60 fall 0', ['A' => 6.0], ['A' => 6.0, 'B' => -6.0]];
+        yield 'two eighths take up a straight one' => [
+            'north 60 fall 0 / right 45° 40 fall 0 / left 90° 40 fall 0',
+            ['A' => 4.0],
+            ['A' => 4.0, 'B' => -4 * M_SQRT1_2, 'C' => -4 * M_SQRT1_2],
+        ];
+        yield 'another stick of the same leg' => [
+            'north 260 fall 0 / right 40 fall 0 / left 60 fall 0',
+            ['A' => 6.0],
+            ['A' => 6.0, 'B' => -6.0],
+        ];
     }
 
     /**
@@ -35,8 +50,11 @@ final class MeasuredBackTest extends TestCase
      * @param array<string, float> $expected
      */
     #[DataProvider('byHand')]
-    public function testTheDifferenceIsTakenUpByThoseThatDependOnItAndNoOthers(string $legs, array $off, array $expected): void
-    {
+    public function testTheDifferenceIsTakenUpByThoseThatDependOnItAndNoOthers(
+        string $legs,
+        array $off,
+        array $expected,
+    ): void {
         $layout = Fixtures::layout($legs, ['size' => '2']);
         $changes = self::changes($layout, self::back($layout, $off));
         self::assertEqualsCanonicalizing(array_keys($expected), array_keys($changes));
@@ -50,7 +68,13 @@ final class MeasuredBackTest extends TestCase
         $random = new Randomizer(new Mt19937(12));
         $held = $missed = 0;
         for ($i = 0; $i < 60; $i++) {
-            $legs = array_map(static fn (int $n): string => ['right 90°', 'left 90°', 'right 45°', 'left 45°'][$random->getInt(0, 3)].' '.$random->getInt(30, 70).' fall 1/4', range(1, $random->getInt(1, 5)));
+            $legs = array_map(
+                static fn (int $n): string => ['right 90°', 'left 90°', 'right 45°', 'left 45°'][$random->getInt(0, 3)].
+                    ' '.
+                    $random->getInt(30, 70).
+                    ' fall 1/4',
+                range(1, $random->getInt(1, 5)),
+            );
             $layout = Fixtures::layout('north 50 fall 1/4 / '.implode(' / ', $legs), ['size' => '2']);
             $cut = $layout->pieces[$random->getInt(0, count($layout->pieces) - 1)];
             $off = $random->getInt(-80, 80) / 10;
@@ -62,7 +86,11 @@ final class MeasuredBackTest extends TestCase
                 $moved = $moved->plus($piece->direction->times($by));
                 $changed += abs($by) > 1e-9 ? 1 : 0;
             }
-            self::assertLessThan(1e-3, $moved->minus($back->missed)->length(), 'what the pieces do to the end is what is said to be missed');
+            self::assertLessThan(
+                1e-3,
+                $moved->minus($back->missed)->length(),
+                'what the pieces do to the end is what is said to be missed',
+            );
             self::assertLessThanOrEqual(4, $changed, 'itself, and three at most');
             self::assertEqualsWithDelta($cut->cutMm + $off, $back->lengths[$cut->key], 1e-9);
             $back->missed->length() > 0.01 ? $missed++ : $held++;
@@ -71,7 +99,7 @@ final class MeasuredBackTest extends TestCase
         self::assertGreaterThan(3, $missed);
     }
 
-    /** @param  array<string, float>  $off  by letter */
+    /** @param array<string, float> $off by letter */
     private static function back(RunLayout $layout, array $off): MeasuredBack
     {
         $cut = [];
@@ -87,7 +115,10 @@ final class MeasuredBackTest extends TestCase
     /** @return array<string, float> by letter */
     private static function changes(RunLayout $layout, MeasuredBack $back): array
     {
-        $by = array_combine(array_map(static fn (Piece $piece): string => $piece->letter, $layout->pieces), array_map(static fn (Piece $piece): float => $back->lengths[$piece->key] - $piece->cutMm, $layout->pieces));
+        $by = array_combine(
+            array_map(static fn (Piece $piece): string => $piece->letter, $layout->pieces),
+            array_map(static fn (Piece $piece): float => $back->lengths[$piece->key] - $piece->cutMm, $layout->pieces),
+        );
 
         return array_filter($by, static fn (float $change): bool => abs($change) > 1e-9);
     }

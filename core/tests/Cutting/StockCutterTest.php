@@ -26,9 +26,15 @@ final class StockCutterTest extends TestCase
             $plan = $cutter->within($best->used + $more);
             self::assertNotNull($plan);
             self::assertLessThanOrEqual($best->used + $more, $plan->used);
-            self::assertCount(10, array_merge(...array_map(static fn (CutStick $stick): array => $stick->cuts, $plan->sticks)));
+            self::assertCount(
+                10,
+                array_merge(...array_map(static fn (CutStick $stick): array => $stick->cuts, $plan->sticks)),
+            );
             foreach ($plan->sticks as $stick) {
-                self::assertLessThanOrEqual(3048.0 + 1e-6, array_sum(array_column($stick->cuts, 'mm')) + (count($stick->cuts) - 1) * 3.0);
+                self::assertLessThanOrEqual(
+                    3048.0 + 1e-6,
+                    array_sum(array_column($stick->cuts, 'mm')) + (count($stick->cuts) - 1) * 3.0,
+                );
             }
         }
         self::assertNull($cutter->within($best->bound - 1), 'below the bound there is none');
@@ -39,7 +45,11 @@ final class StockCutterTest extends TestCase
     {
         foreach (PerfectPackings::generated(20_261_126, 20) as $n => $case) {
             $plan = (new StockCutter([$case->stock], $case->kerfMm, $case->parts))->plan();
-            self::assertSame((float) $case->sticks, $plan->used, "instance {$n} of {$case->sticks} sticks and ".count($case->parts).' parts');
+            self::assertSame(
+                (float) $case->sticks,
+                $plan->used,
+                "instance {$n} of {$case->sticks} sticks and ".count($case->parts).' parts',
+            );
             self::assertTrue($plan->isOptimal);
             self::assertWhole($plan, [$case->stock], $case->kerfMm, $case->parts);
         }
@@ -50,8 +60,18 @@ final class StockCutterTest extends TestCase
         $random = new Randomizer(new Mt19937(7));
         $solved = 0;
         for ($i = 0; $i < 120; $i++) {
-            $parts = array_map(static fn (int $n): CutPart => new CutPart("p{$n}", (float) $random->getInt(200, 2500)), range(1, $random->getInt(3, 6)));
-            $stock = array_map(static fn (int $n): StockLength => new StockLength(100.0 * $random->getInt(25, 60), 0.5 * $random->getInt(5, 40), $random->getInt(0, 2) === 0 ? $random->getInt(0, 2) : null), range(1, $random->getInt(1, 3)));
+            $parts = array_map(
+                static fn (int $n): CutPart => new CutPart("p{$n}", (float) $random->getInt(200, 2500)),
+                range(1, $random->getInt(3, 6)),
+            );
+            $stock = array_map(
+                static fn (int $n): StockLength => new StockLength(
+                    100.0 * $random->getInt(25, 60),
+                    0.5 * $random->getInt(5, 40),
+                    $random->getInt(0, 2) === 0 ? $random->getInt(0, 2) : null,
+                ),
+                range(1, $random->getInt(1, 3)),
+            );
             [$kerf, $objective] = [(float) $random->getInt(0, 4), StockCutter::OBJECTIVES[$i % 3]];
             $plan = (new StockCutter($stock, $kerf, $parts, $objective))->plan();
             $best = self::everyWay($parts, $stock, $kerf, $objective);
@@ -68,21 +88,80 @@ final class StockCutterTest extends TestCase
         self::assertGreaterThan(80, $solved);
     }
 
-    /** @return iterable<string, array{list<StockLength>, float, list<CutPart>, string, float, float}> stock, kerf, parts, objective, used, bound */
+    /**
+     * @return iterable<string, array{list<StockLength>, float, list<CutPart>, string, float, float}> stock, kerf,
+     *     parts, objective, used, bound
+     */
     public static function byHand(): iterable
     {
         $part = static fn (float $mm, int $count = 1): CutPart => new CutPart("{$mm}", $mm, $count);
         yield 'two and the cut between them' => [[new StockLength(1003.0)], 3.0, [$part(500, 2)], 'sticks', 1.0, 1.0];
         yield 'a hair too long with the cut' => [[new StockLength(1002.9)], 3.0, [$part(500, 2)], 'sticks', 2.0, 2.0];
-        yield 'the last part needs no cut after it' => [[new StockLength(1000.0)], 3.0, [$part(1000)], 'sticks', 1.0, 1.0];
-        yield 'more than half each: none shares' => [[new StockLength(1000.0)], 0.0, [$part(501, 7)], 'sticks', 7.0, 7.0];
-        yield 'the bound by length is 2, three it takes' => [[new StockLength(1000.0)], 0.0, [$part(400, 5)], 'sticks', 3.0, 3.0];
-        yield 'the offcut first where length counts' => [[new StockLength(3000.0), new StockLength(900.0, null, 1)], 2.0, [$part(880), $part(2900)], 'length', 3900.0, 3900.0];
-        yield 'the offcut costs nothing' => [[new StockLength(3000.0, 10.0), new StockLength(900.0, 0.0, 1)], 2.0, [$part(880), $part(2900)], 'price', 10.0, 10.0];
-        yield 'one long stick is cheaper than two short ones' => [[new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)], 3.0, [$part(2990, 2)], 'price', 17.0, 17.0];
-        yield 'and dearer for one part' => [[new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)], 3.0, [$part(2990)], 'price', 10.0, 10.0];
+        yield 'the last part needs no cut after it' => [
+            [new StockLength(1000.0)],
+            3.0,
+            [$part(1000)],
+            'sticks',
+            1.0,
+            1.0,
+        ];
+        yield 'more than half each: none shares' => [
+            [new StockLength(1000.0)],
+            0.0,
+            [$part(501, 7)],
+            'sticks',
+            7.0,
+            7.0,
+        ];
+        yield 'the bound by length is 2, three it takes' => [
+            [new StockLength(1000.0)],
+            0.0,
+            [$part(400, 5)],
+            'sticks',
+            3.0,
+            3.0,
+        ];
+        yield 'the offcut first where length counts' => [
+            [new StockLength(3000.0), new StockLength(900.0, null, 1)],
+            2.0,
+            [$part(880), $part(2900)],
+            'length',
+            3900.0,
+            3900.0,
+        ];
+        yield 'the offcut costs nothing' => [
+            [new StockLength(3000.0, 10.0), new StockLength(900.0, 0.0, 1)],
+            2.0,
+            [$part(880), $part(2900)],
+            'price',
+            10.0,
+            10.0,
+        ];
+        yield 'one long stick is cheaper than two short ones' => [
+            [new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)],
+            3.0,
+            [$part(2990, 2)],
+            'price',
+            17.0,
+            17.0,
+        ];
+        yield 'and dearer for one part' => [
+            [new StockLength(3000.0, 10.0), new StockLength(6000.0, 17.0)],
+            3.0,
+            [$part(2990)],
+            'price',
+            10.0,
+            10.0,
+        ];
         yield 'nothing to cut' => [[new StockLength(3000.0)], 3.0, [], 'sticks', 0.0, 0.0];
-        yield 'sixteenths that add up' => [[new StockLength(3048.0)], 3.175, [$part(1384.3), $part(1657.35)], 'sticks', 1.0, 1.0];
+        yield 'sixteenths that add up' => [
+            [new StockLength(3048.0)],
+            3.175,
+            [$part(1384.3), $part(1657.35)],
+            'sticks',
+            1.0,
+            1.0,
+        ];
     }
 
     /**
@@ -90,8 +169,14 @@ final class StockCutterTest extends TestCase
      * @param list<CutPart> $parts
      */
     #[DataProvider('byHand')]
-    public function testComesOutAsByHand(array $stock, float $kerf, array $parts, string $objective, float $used, float $bound): void
-    {
+    public function testComesOutAsByHand(
+        array $stock,
+        float $kerf,
+        array $parts,
+        string $objective,
+        float $used,
+        float $bound,
+    ): void {
         $plan = (new StockCutter($stock, $kerf, $parts, $objective))->plan();
         self::assertSame([$used, $bound, true], [$plan->used, $plan->bound, $plan->isOptimal]);
         self::assertWhole($plan, $stock, $kerf, $parts);
@@ -99,7 +184,12 @@ final class StockCutterTest extends TestCase
 
     public function testTheLongestIsCutFirstAndWhatIsLeftOverLiesAtTheEnd(): void
     {
-        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [new CutPart('A', 400.0), new CutPart('B', 1900.0), new CutPart('C', 690.0), new CutPart('D', 2500.0)]))->plan();
+        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [
+            new CutPart('A', 400.0),
+            new CutPart('B', 1900.0),
+            new CutPart('C', 690.0),
+            new CutPart('D', 2500.0),
+        ]))->plan();
         self::assertSame(['B', 'C', 'A'], array_column($plan->sticks[0]->cuts, 'tag'));
         self::assertEqualsWithDelta(1.0, $plan->sticks[0]->offcutMm, 1e-9, '3000 less 2990 and three cuts');
         self::assertSame(['D'], array_column($plan->sticks[1]->cuts, 'tag'));
@@ -108,7 +198,10 @@ final class StockCutterTest extends TestCase
 
     public function testWhatNoStickHoldsIsLeftAndTheOthersAreCut(): void
     {
-        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [new CutPart('A', 3001.0), new CutPart('B', 2000.0)]))->plan();
+        $plan = (new StockCutter([new StockLength(3000.0)], 3.0, [
+            new CutPart('A', 3001.0),
+            new CutPart('B', 2000.0),
+        ]))->plan();
         self::assertSame(['A'], array_map(static fn (CutPart $part): string => $part->tag, $plan->left));
         self::assertSame(1.0, $plan->used);
     }
@@ -125,20 +218,53 @@ final class StockCutterTest extends TestCase
 
     public function testManyOffcutsThatCostNothingDoNotMakeItHard(): void
     {
-        $offcuts = array_map(static fn (int $mm): StockLength => new StockLength((float) $mm, 0.0, 1), range(751, 1751, 40));
-        $stock = [new StockLength(3048.0, 12.5), new StockLength(4495.0, 7.7875), new StockLength(3422.0, 6.45), ...$offcuts];
-        $parts = array_map(static fn (int $mm): CutPart => new CutPart("P{$mm}", (float) $mm), [2014, 2014, 2004, 2004, 1560, 1500, 1386, 1199, 972, 925, 875, 776]);
+        $offcuts = array_map(
+            static fn (int $mm): StockLength => new StockLength((float) $mm, 0.0, 1),
+            range(751, 1751, 40),
+        );
+        $stock = [
+            new StockLength(3048.0, 12.5),
+            new StockLength(4495.0, 7.7875),
+            new StockLength(3422.0, 6.45),
+            ...$offcuts,
+        ];
+        $parts = array_map(static fn (int $mm): CutPart => new CutPart("P{$mm}", (float) $mm), [
+            2014,
+            2014,
+            2004,
+            2004,
+            1560,
+            1500,
+            1386,
+            1199,
+            972,
+            925,
+            875,
+            776,
+        ]);
         $effort = Effort::of(50_000);
         $plan = (new StockCutter($stock, 3.0, $parts, 'price', 3_000_000, $effort))->plan();
         self::assertWhole($plan, $stock, 3.0, $parts);
         self::assertFalse($effort->isSpent(), 'it is not gone through which of them are taken');
         self::assertTrue($plan->isOptimal);
-        self::assertEqualsWithDelta(2 * 7.7875, $plan->used, 1e-9, 'two of the long ones hold the four that no offcut holds');
+        self::assertEqualsWithDelta(
+            2 * 7.7875,
+            $plan->used,
+            1e-9,
+            'two of the long ones hold the four that no offcut holds',
+        );
     }
 
     public function testLookingForABoundIsEffortToo(): void
     {
-        $stock = array_map(static fn (int $n): StockLength => new StockLength(2000.0 + 37 * $n, 5.0 + 0.0001 * ($n * $n % 29) + 0.09 * $n, 2), range(1, 30));
+        $stock = array_map(
+            static fn (int $n): StockLength => new StockLength(
+                2000.0 + 37 * $n,
+                5.0 + 0.0001 * (($n * $n) % 29) + 0.09 * $n,
+                2,
+            ),
+            range(1, 30),
+        );
         $parts = array_map(static fn (int $n): CutPart => new CutPart("P{$n}", 900.0 + 13 * $n), range(1, 20));
         $effort = Effort::of(10_000);
         $plan = (new StockCutter($stock, 3.0, $parts, 'price', 1, $effort))->plan();
@@ -157,7 +283,10 @@ final class StockCutterTest extends TestCase
         $cut = [];
         $used = [];
         foreach ($plan->sticks as $stick) {
-            self::assertLessThanOrEqual($stick->stockMm + 1e-4, array_sum(array_column($stick->cuts, 'mm')) + $kerf * (count($stick->cuts) - 1));
+            self::assertLessThanOrEqual(
+                $stick->stockMm + 1e-4,
+                array_sum(array_column($stick->cuts, 'mm')) + $kerf * (count($stick->cuts) - 1),
+            );
             self::assertSame($stock[$stick->stock]->mm, $stick->stockMm);
             $used[$stick->stock] = ($used[$stick->stock] ?? 0) + 1;
             array_push($cut, ...array_column($stick->cuts, 'tag'));
@@ -165,7 +294,9 @@ final class StockCutterTest extends TestCase
         foreach ($used as $of => $count) {
             self::assertLessThanOrEqual($stock[$of]->available ?? PHP_INT_MAX, $count);
         }
-        $wanted = array_merge(...[[], ...array_map(static fn (CutPart $part): array => array_fill(0, $part->count, $part->tag), $parts)]);
+        $wanted = array_merge(
+            ...[[], ...array_map(static fn (CutPart $part): array => array_fill(0, $part->count, $part->tag), $parts)],
+        );
         sort($cut);
         sort($wanted);
         self::assertSame($wanted, $cut);
@@ -173,7 +304,8 @@ final class StockCutterTest extends TestCase
     }
 
     /**
-     * The least over every way of sharing the parts out and every stock length for every share; null where there is none.
+     * The least over every way of sharing the parts out and every stock length for every share; null where there is
+     * none.
      *
      * @param list<CutPart> $parts
      * @param list<StockLength> $stock
@@ -181,7 +313,9 @@ final class StockCutterTest extends TestCase
     private static function everyWay(array $parts, array $stock, float $kerf, string $objective): ?float
     {
         $cost = static fn (StockLength $one): float => match ($objective) {
-            'length' => $one->mm, 'price' => $one->price ?? 0.0, default => 1.0
+            'length' => $one->mm,
+            'price' => $one->price ?? 0.0,
+            default => 1.0,
         };
         $cheapest = static function (array $shares, array $available) use (&$cheapest, $stock, $cost): float {
             if ($shares === []) {

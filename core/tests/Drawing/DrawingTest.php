@@ -17,15 +17,21 @@ final class DrawingTest extends TestCase
 {
     private const RUN = 'north 60 fall 1/4 / right 45° 40 fall 1/4 / down 30 / east 50 fall 1/4';
 
-    /** @return iterable<string, array{string, callable(Vec3): float}> view, how long a piece along a direction is drawn, of its length */
+    /**
+     * @return iterable<string, array{string, callable(Vec3): float}> view, how long a piece along a direction is drawn,
+     *     of its length
+     */
     public static function views(): iterable
     {
         yield 'from above' => ['plan', static fn (Vec3 $u): float => hypot($u->x, $u->y)];
         yield 'along it' => ['section', static fn (Vec3 $u): float => 1.0];
-        yield 'isometric' => ['isometric', static fn (Vec3 $u): float => hypot(($u->x + $u->y) * sqrt(3) / 2, ($u->y - $u->x) / 2 + $u->z)];
+        yield 'isometric' => [
+            'isometric',
+            static fn (Vec3 $u): float => hypot((($u->x + $u->y) * sqrt(3)) / 2, ($u->y - $u->x) / 2 + $u->z),
+        ];
     }
 
-    /** @param  callable(Vec3): float  $share */
+    /** @param callable(Vec3): float $share */
     #[DataProvider('views')]
     public function testEveryPieceIsDrawnAsLongAsItLooks(string $view, callable $share): void
     {
@@ -35,9 +41,17 @@ final class DrawingTest extends TestCase
         self::assertCount(count($layout->pieces), $axes);
         foreach ($layout->pieces as $i => $piece) {
             [, $ax, $ay, $bx, $by] = $axes[$i];
-            self::assertEqualsWithDelta($piece->cutMm * $share($piece->direction), hypot($bx - $ax, $by - $ay), 1e-6, $piece->letter);
+            self::assertEqualsWithDelta(
+                $piece->cutMm * $share($piece->direction),
+                hypot($bx - $ax, $by - $ay),
+                1e-6,
+                $piece->letter,
+            );
         }
-        self::assertCount(count($layout->joints), array_filter($drawing->circles, static fn (array $circle): bool => $circle[0] === 'JOINT'));
+        self::assertCount(
+            count($layout->joints),
+            array_filter($drawing->circles, static fn (array $circle): bool => $circle[0] === 'JOINT'),
+        );
         self::assertSame(count($layout->pieces) + count($layout->joints), count($drawing->words));
     }
 
@@ -59,23 +73,39 @@ final class DrawingTest extends TestCase
         foreach (["bell\u{7} and \u{1}", "a\u{0}b", "<b> & \"c\" \u{1f}", "\u{fffe}", "\u{85} next line"] as $title) {
             $read = simplexml_load_string(SvgWriter::write($drawing, $title), options: LIBXML_NOERROR);
             self::assertNotFalse($read, json_encode($title, JSON_THROW_ON_ERROR));
-            self::assertSame(mb_strlen($title), mb_strlen((string) $read->title), 'each character that has no place is replaced by one that has');
+            self::assertSame(
+                mb_strlen($title),
+                mb_strlen((string) $read->title),
+                'each character that has no place is replaced by one that has',
+            );
         }
     }
 
     public function testATubeIsClosedAllRoundAndItsTrianglesLookOutward(): void
     {
-        $points = array_map(static fn (int $i): Vec3 => new Vec3(100 * cos($i / 5), 100 * sin($i / 5), 8.0 * $i), range(0, 10));
+        $points = array_map(
+            static fn (int $i): Vec3 => new Vec3(100 * cos($i / 5), 100 * sin($i / 5), 8.0 * $i),
+            range(0, 10),
+        );
         $mesh = new TubeMesh($points, 12.0);
         $edges = [];
         foreach (array_chunk($mesh->triangles, 3) as [$a, $b, $c]) {
-            $normal = $mesh->corners[$b]->minus($mesh->corners[$a])->cross($mesh->corners[$c]->minus($mesh->corners[$a]));
-            self::assertGreaterThan(0.0, $normal->dot($mesh->normals[$a]), 'seen from outside it turns against the clock');
+            $normal = $mesh->corners[$b]
+                ->minus($mesh->corners[$a])
+                ->cross($mesh->corners[$c]->minus($mesh->corners[$a]));
+            self::assertGreaterThan(
+                0.0,
+                $normal->dot($mesh->normals[$a]),
+                'seen from outside it turns against the clock',
+            );
             foreach ([[$a, $b], [$b, $c], [$c, $a]] as [$from, $to]) {
                 $edges["{$from} {$to}"] = ($edges["{$from} {$to}"] ?? 0) + 1;
             }
         }
-        $open = array_filter(array_keys($edges), static fn (string $edge): bool => ! isset($edges[implode(' ', array_reverse(explode(' ', $edge)))]));
+        $open = array_filter(
+            array_keys($edges),
+            static fn (string $edge): bool => ! isset($edges[implode(' ', array_reverse(explode(' ', $edge)))]),
+        );
         self::assertCount(40, $open, 'only the two ends are open');
         self::assertSame([1], array_values(array_unique($edges)));
         foreach ($mesh->corners as $n => $corner) {

@@ -15,12 +15,25 @@ final class EarlierVersionTest extends TestCase
 {
     public function testItOpensUnchangedAndSaysTheSame(): void
     {
-        $kept = json_decode((string) gzdecode((string) file_get_contents(__DIR__.'/kept-by-0.13.json.gz')), true, 64, JSON_THROW_ON_ERROR);
+        $kept = json_decode(
+            (string) gzdecode((string) file_get_contents(__DIR__.'/kept-by-0.13.json.gz')),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
         $catalogue = Catalogue::shipped();
         $file = new JobFile($catalogue);
         $evaluated = (new JobEvaluator($catalogue))->evaluate($file->parse($kept['document']));
         self::assertSame($kept['document'], $file->write($evaluated->job()), 'the same file, to the byte');
-        $now = json_decode(json_encode((new EvaluationReport($evaluated))->toArray(), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), true, 64, JSON_THROW_ON_ERROR);
+        $now = json_decode(
+            json_encode(
+                (new EvaluationReport($evaluated))->toArray(),
+                JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION,
+            ),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
         foreach ($kept['evaluation'] as $field => $said) {
             self::assertEquals($said, $now[$field] ?? null, $field);
         }

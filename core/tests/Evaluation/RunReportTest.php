@@ -18,7 +18,10 @@ final class RunReportTest extends TestCase
     public function testALengthIsSaidInBothUnitsAndRoundedOnce(): void
     {
         $tape = new Tape;
-        self::assertSame(['mm' => 1384.3, 'inch' => '54 1/2', 'feet' => '4\' 6 1/2"', 'metric' => '1384'], $tape->of(1384.3));
+        self::assertSame(
+            ['mm' => 1384.3, 'inch' => '54 1/2', 'feet' => '4\' 6 1/2"', 'metric' => '1384'],
+            $tape->of(1384.3),
+        );
         self::assertSame(-0.79, $tape->of(-0.79)['mm']);
         self::assertSame(['0', '-1/16'], [$tape->of(-0.79)['inch'], $tape->of(-0.8)['inch']]);
         self::assertNull($tape->orNull(null));
@@ -68,15 +71,29 @@ final class RunReportTest extends TestCase
     {
         $report = self::report('north 40 size 2 / right 70° 40 size 3');
         self::assertSame(['l1.1', 'l2.bi', 'l2.a', 'l2.p', 'l2.b', 'l2.1'], $report['sequence']);
-        self::assertSame(['outlet', 'l2.bi', 'l2.in', 'l2.mid1', 'l2.mid2', 'l2.out', 'tie-in'], array_column($report['joints'], 'key'));
+        self::assertSame(
+            ['outlet', 'l2.bi', 'l2.in', 'l2.mid1', 'l2.mid2', 'l2.out', 'tie-in'],
+            array_column($report['joints'], 'key'),
+        );
     }
 
     public function testEveryRowThatAnAnswerRestsOnIsNamedOnce(): void
     {
         $report = self::report("north 24' fall 1/8 / right 40 / left 40");
-        $rows = array_map(static fn (array $source): string => "{$source['table']} {$source['row']}", $report['sources']);
+        $rows = array_map(
+            static fn (array $source): string => "{$source['table']} {$source['row']}",
+            $report['sources'],
+        );
         self::assertSame($rows, array_values(array_unique($rows)));
-        foreach (['pvc-dwv-40 pipe/2', 'pvc-dwv-40 socket/2', 'pvc-dwv-40 long-sweep/2', 'pvc-dwv-40 coupling/2', 'ipc-2021 fall.least.small'] as $row) {
+        foreach (
+            [
+                'pvc-dwv-40 pipe/2',
+                'pvc-dwv-40 socket/2',
+                'pvc-dwv-40 long-sweep/2',
+                'pvc-dwv-40 coupling/2',
+                'ipc-2021 fall.least.small',
+            ] as $row
+        ) {
             self::assertContains($row, $rows);
         }
     }
@@ -98,6 +115,9 @@ final class RunReportTest extends TestCase
         $layout = Fixtures::layout($callOut, $with);
         $catalogue = Catalogue::shipped();
 
-        return (new RunReport(Units::Inch))->write($layout, (new RuleSet($catalogue))->judge($layout, $catalogue->rulebook('ipc-2021')));
+        return (new RunReport(Units::Inch))->write(
+            $layout,
+            (new RuleSet($catalogue))->judge($layout, $catalogue->rulebook('ipc-2021')),
+        );
     }
 }

@@ -38,7 +38,8 @@ final class CompoundBendTest extends TestCase
         $in = Vec3::direction(0, 0);
         $between = Vec3::direction(45, 0);
         foreach ([0.0, 30.0, 90.0, 150.0, 180.0] as $roll) {
-            // Centre side of the first bend at its outlet, turned about the pipe between by the roll, is where the second turns to.
+            // Centre side of the first bend at its outlet, turned about the pipe between by the roll, is where the
+            // second turns to.
             $centre = $in->times(-1)->squareTo($between);
             self::assertNotNull($centre);
             $square = $between->cross($centre);
@@ -54,9 +55,19 @@ final class CompoundBendTest extends TestCase
         $east = Vec3::direction(90, 0);
         self::assertEqualsWithDelta(0, Roll::between(null, $east, Vec3::up()), 1e-9);
         self::assertEqualsWithDelta(180, abs(Roll::between(null, $east, Vec3::direction(0, 90))), 1e-9);
-        self::assertEqualsWithDelta(90, Roll::between(null, $east, Vec3::direction(180, 0)), 1e-9, 'right of the flow is clockwise from up, looking downstream');
+        self::assertEqualsWithDelta(
+            90,
+            Roll::between(null, $east, Vec3::direction(180, 0)),
+            1e-9,
+            'right of the flow is clockwise from up, looking downstream',
+        );
         $down = Vec3::direction(0, 90);
         self::assertEqualsWithDelta(0, Roll::between(null, $down, Vec3::north()), 1e-9);
-        self::assertEqualsWithDelta(90, Roll::between(null, $down, Vec3::direction(90, 0)), 1e-9, 'looking down, east is clockwise from north');
+        self::assertEqualsWithDelta(
+            90,
+            Roll::between(null, $down, Vec3::direction(90, 0)),
+            1e-9,
+            'looking down, east is clockwise from north',
+        );
     }
 }

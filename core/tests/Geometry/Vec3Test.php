@@ -22,7 +22,7 @@ final class Vec3Test extends TestCase
         yield 'east and down' => [90, 45, [M_SQRT1_2, 0, -M_SQRT1_2]];
     }
 
-    /** @param  array{float, float, float}  $expected */
+    /** @param array{float, float, float} $expected */
     #[DataProvider('directions')]
     public function testDirectionsAreEastNorthUp(float $heading, float $dip, array $expected): void
     {

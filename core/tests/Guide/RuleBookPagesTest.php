@@ -19,7 +19,11 @@ final class RuleBookPagesTest extends TestCase
     {
         $files = (new RuleBookPages(Catalogue::shipped()))->files();
         foreach ($files as $name => $text) {
-            self::assertSame($text, is_file(self::FOLDER."/{$name}") ? file_get_contents(self::FOLDER."/{$name}") : null, "{$name}: run php artisan rules:pages");
+            self::assertSame(
+                $text,
+                is_file(self::FOLDER."/{$name}") ? file_get_contents(self::FOLDER."/{$name}") : null,
+                "{$name}: run php artisan rules:pages",
+            );
         }
         $there = array_map(basename(...), glob(self::FOLDER.'/*') ?: []);
         self::assertSame([], array_values(array_diff($there, array_keys($files))), 'nothing is left over');
@@ -45,24 +49,53 @@ final class RuleBookPagesTest extends TestCase
         self::assertSame($stands, array_values(array_unique($stands)));
         self::assertEqualsCanonicalizing(array_keys($topics), $stands);
         $code = '';
-        foreach (new \RecursiveIteratorIterator(new \RecursiveDirectoryIterator(__DIR__.'/../../src', \FilesystemIterator::SKIP_DOTS)) as $file) {
+        foreach (
+            new \RecursiveIteratorIterator(
+                new \RecursiveDirectoryIterator(__DIR__.'/../../src', \FilesystemIterator::SKIP_DOTS),
+            ) as $file
+        ) {
             $code .= file_get_contents((string) $file);
         }
         // Some are asked for by a name that is put together: `"tailpiece.{$way}-most"`.
         preg_match_all('/\("([a-z-]+\.(?:[a-z.-]|\{[^}]+\})+)"/', $code, $m);
-        $patterns = array_map(static fn (string $name): string => '/^'.preg_replace('/\\\\\{.*?\\\\\}/', '[a-z.-]*', preg_quote($name, '/')).'$/', array_unique($m[1]));
-        self::assertSame([], array_filter($patterns, static fn (string $pattern): bool => preg_match($pattern, 'no.such-topic') === 1), 'no name matches everything');
+        $patterns = array_map(
+            static fn (string $name): string => '/^'.
+                preg_replace('/\\\\\{.*?\\\\\}/', '[a-z.-]*', preg_quote($name, '/')).
+                '$/',
+            array_unique($m[1]),
+        );
+        self::assertSame(
+            [],
+            array_filter($patterns, static fn (string $pattern): bool => preg_match($pattern, 'no.such-topic') === 1),
+            'no name matches everything',
+        );
         foreach ($stands as $topic) {
-            $isMade = array_filter($patterns, static fn (string $pattern): bool => preg_match($pattern, $topic === 'trap.kind' || $topic === 'turn.pattern' ? "{$topic}.x" : $topic) === 1) !== [];
-            self::assertTrue(str_contains($code, "'{$topic}'") || $isMade || $topic === 'turn.pattern', "nothing reads {$topic}");
+            $isMade =
+                array_filter(
+                    $patterns,
+                    static fn (string $pattern): bool => preg_match(
+                        $pattern,
+                        $topic === 'trap.kind' || $topic === 'turn.pattern' ? "{$topic}.x" : $topic,
+                    ) === 1,
+                ) !== [];
+            self::assertTrue(
+                str_contains($code, "'{$topic}'") || $isMade || $topic === 'turn.pattern',
+                "nothing reads {$topic}",
+            );
         }
     }
 
     public function testAPageShowsEveryRulebookWithItsSource(): void
     {
         $page = (new RuleBookPages(Catalogue::shipped()))->files()['arm-length.md'];
-        self::assertStringContainsString('| IPC 2021 | 1-1/2 | 1828.8 mm (72 in) | IPC table 909.1. | high, stated |', $page);
-        self::assertStringContainsString('| UPC 2021 | 1-1/2 | 1066.8 mm (42 in) | UPC table 1002.2. | high, stated |', $page);
+        self::assertStringContainsString(
+            '| IPC 2021 | 1-1/2 | 1828.8 mm (72 in) | IPC table 909.1. | high, stated |',
+            $page,
+        );
+        self::assertStringContainsString(
+            '| UPC 2021 | 1-1/2 | 1066.8 mm (42 in) | UPC table 1002.2. | high, stated |',
+            $page,
+        );
         self::assertStringContainsString('| NPC 2020 | – | none | – | – |', $page);
         self::assertStringContainsString('`arm.short`', $page);
     }
@@ -90,7 +123,10 @@ final class RuleBookPagesTest extends TestCase
         $catalogue = Catalogue::shipped();
         foreach ($catalogue->rulebookKeys() as $key) {
             foreach (FixtureTable::KINDS as $kind) {
-                self::assertNotNull($catalogue->rulebook($key)->forFixture('trap.seal-least', $kind)?->value, "{$key} {$kind}");
+                self::assertNotNull(
+                    $catalogue->rulebook($key)->forFixture('trap.seal-least', $kind)?->value,
+                    "{$key} {$kind}",
+                );
             }
         }
     }

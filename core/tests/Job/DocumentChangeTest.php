@@ -23,19 +23,37 @@ final class DocumentChangeTest extends TestCase
 
     public function testItSaysWhatIsOtherAndNoMore(): void
     {
-        $before = ['name' => 'a', 'place' => '', 'hanging' => [], 'runs' => [['id' => 'x', 'size' => '2'], ['id' => 'y', 'fall' => 20]]];
-        $after = ['name' => 'a', 'place' => 'b', 'units' => 'mm', 'runs' => [['id' => 'x', 'size' => '3'], ['id' => 'y', 'fall' => 20.0], ['id' => 'z']]];
-        self::assertSame([
-            'set' => ['place' => 'b', 'units' => 'mm'],
-            'gone' => ['hanging'],
-            'runs' => [['id' => 'x', 'size' => '3'], ['id' => 'z']],
-        ], DocumentChange::between($before, $after));
+        $before = [
+            'name' => 'a',
+            'place' => '',
+            'hanging' => [],
+            'runs' => [['id' => 'x', 'size' => '2'], ['id' => 'y', 'fall' => 20]],
+        ];
+        $after = [
+            'name' => 'a',
+            'place' => 'b',
+            'units' => 'mm',
+            'runs' => [['id' => 'x', 'size' => '3'], ['id' => 'y', 'fall' => 20.0], ['id' => 'z']],
+        ];
+        self::assertSame(
+            [
+                'set' => ['place' => 'b', 'units' => 'mm'],
+                'gone' => ['hanging'],
+                'runs' => [['id' => 'x', 'size' => '3'], ['id' => 'z']],
+            ],
+            DocumentChange::between($before, $after),
+        );
     }
 
     public function testWhatOnlyLooksAlikeIsOther(): void
     {
-        foreach ([['2', 2], [null, ''], [0, false], [[], null], [[1, 2], [2, 1]], [['a' => null], []], [1.0, 1.0000001]] as [$one, $other]) {
-            self::assertSame(['f' => $other], DocumentChange::between(['f' => $one, 'runs' => []], ['f' => $other, 'runs' => []])['set']);
+        foreach (
+            [['2', 2], [null, ''], [0, false], [[], null], [[1, 2], [2, 1]], [['a' => null], []], [1.0, 1.0000001]] as [$one, $other]
+        ) {
+            self::assertSame(
+                ['f' => $other],
+                DocumentChange::between(['f' => $one, 'runs' => []], ['f' => $other, 'runs' => []])['set'],
+            );
         }
     }
 }

@@ -22,7 +22,10 @@ final class JobFileTest extends TestCase
         self::assertArrayHasKey(1, $found, 'docs/job-file.md has an example');
         $file = new JobFile(Catalogue::shipped());
         $job = $file->parse($found[1]);
-        self::assertEquals(json_decode($found[1]), json_decode(json_encode($file->document($job), JSON_THROW_ON_ERROR)));
+        self::assertEquals(
+            json_decode($found[1]),
+            json_decode(json_encode($file->document($job), JSON_THROW_ON_ERROR)),
+        );
         self::assertTrue($this->keepsSchema($found[1]));
     }
 
@@ -33,10 +36,16 @@ final class JobFileTest extends TestCase
         }
     }
 
-    /** @return iterable<string, array{callable(array<string, mixed>): mixed, string, bool}> damage, place, whether the schema sees it too */
+    /**
+     * @return iterable<string, array{callable(array<string, mixed>): mixed, string, bool}> damage, place, whether the
+     *     schema sees it too
+     */
     public static function damages(): iterable
     {
-        $set = static fn (string $path, mixed $value): callable => static function (array $d) use ($path, $value): array {
+        $set = static fn (string $path, mixed $value): callable => static function (array $d) use (
+            $path,
+            $value,
+        ): array {
             $at = &$d;
             foreach (explode('.', $path) as $key) {
                 $at = &$at[$key];
@@ -58,28 +67,82 @@ final class JobFileTest extends TestCase
         yield 'negative length' => [$set('runs.0.legs.1.length_mm', -5), 'runs.0.legs.1.length_mm', true];
         yield 'surplus field of a leg' => [$set('runs.0.legs.1.colour', 'red'), 'runs.0.legs.1.colour', true];
         yield 'turn too far' => [$set('runs.0.legs.1.turn_deg', 300), 'runs.0.legs.1.turn_deg', true];
-        yield 'unknown fitting' => [$set('runs.0.legs.1.fitting', ['patterns' => ['knee']]), 'runs.0.legs.1.fitting.patterns.0', true];
+        yield 'unknown fitting' => [
+            $set('runs.0.legs.1.fitting', ['patterns' => ['knee']]),
+            'runs.0.legs.1.fitting.patterns.0',
+            true,
+        ];
         yield 'unknown end' => [$set('runs.0.outlet.kind', 'funnel'), 'runs.0.outlet.kind', true];
-        yield 'letter that is none' => [$set('runs.0.marks.pieces', ['l1.1' => 'a1']), 'runs.0.marks.pieces.l1.1', true];
+        yield 'letter that is none' => [
+            $set('runs.0.marks.pieces', ['l1.1' => 'a1']),
+            'runs.0.marks.pieces.l1.1',
+            true,
+        ];
         yield 'fall and drop' => [$set('runs.0.legs.1.drop_mm', 5), 'runs.0.legs.1.drop_mm', true];
-        yield 'standing pipe that is not there' => [$set('runs.0.tie_in.standing', 'nowhere'), 'runs.0.tie_in.standing', false];
-        yield 'method of a socket' => [$set('runs.0.outlet', ['what' => 'x', 'kind' => 'socket', 'method' => 'threaded']), 'runs.0.outlet.method', true];
+        yield 'standing pipe that is not there' => [
+            $set('runs.0.tie_in.standing', 'nowhere'),
+            'runs.0.tie_in.standing',
+            false,
+        ];
+        yield 'method of a socket' => [
+            $set('runs.0.outlet', ['what' => 'x', 'kind' => 'socket', 'method' => 'threaded']),
+            'runs.0.outlet.method',
+            true,
+        ];
         yield 'unknown method' => [$set('runs.0.tie_in.method', 'welded'), 'runs.0.tie_in.method', true];
         yield 'size without a system' => [$set('standing.4.size', '4'), 'standing.4.size', true];
-        yield 'evidence that contradicts itself' => [$set('standing.0.evidence.od_mm', 58), 'standing.0.evidence.od_mm', true];
-        yield 'colour that nobody knows' => [$set('standing.0.evidence.colour', 'mauve'), 'standing.0.evidence.colour', true];
+        yield 'evidence that contradicts itself' => [
+            $set('standing.0.evidence.od_mm', 58),
+            'standing.0.evidence.od_mm',
+            true,
+        ];
+        yield 'colour that nobody knows' => [
+            $set('standing.0.evidence.colour', 'mauve'),
+            'standing.0.evidence.colour',
+            true,
+        ];
         yield 'joint of unknown end' => [$set('single_joints.0.a.end', 'funnel'), 'single_joints.0.a.end', true];
         yield 'humidity out of range' => [$set('conditions', ['rh_percent' => 140]), 'conditions.rh_percent', true];
-        yield 'field of no number' => [$set('overrides.catalogue', [['table' => 'pvc-dwv-40', 'row' => 'eighth/2', 'field' => 'name', 'value' => 3]]), 'overrides.catalogue.0.field', false];
-        yield 'own row outside own/' => [$set('overrides.rows', [['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'no-hub/2']]]), 'overrides.rows.0.row.id', true];
-        yield 'own row with a hole' => [$set('overrides.rows', [['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'own/x', 'method' => 'no-hub-shielded']]]), 'overrides.rows.0.row.sides', false];
+        yield 'field of no number' => [
+            $set('overrides.catalogue', [
+                ['table' => 'pvc-dwv-40', 'row' => 'eighth/2', 'field' => 'name', 'value' => 3],
+            ]),
+            'overrides.catalogue.0.field',
+            false,
+        ];
+        yield 'own row outside own/' => [
+            $set('overrides.rows', [['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'no-hub/2']]]),
+            'overrides.rows.0.row.id',
+            true,
+        ];
+        yield 'own row with a hole' => [
+            $set('overrides.rows', [
+                ['table' => 'couplings', 'group' => 'rows', 'row' => ['id' => 'own/x', 'method' => 'no-hub-shielded']],
+            ]),
+            'overrides.rows.0.row.sides',
+            false,
+        ];
         yield 'two legs of one id' => [$set('runs.0.legs.1.id', 'l1'), 'runs.0.legs.1.id', false];
-        yield 'letter used twice' => [$set('runs.0.marks.pieces', ['l1.1' => 'A', 'l2.1' => 'A']), 'runs.0.marks.pieces.l2.1', false];
-        yield 'next letter already used' => [$set('runs.0.marks', ['pieces' => ['l1.1' => 'C'], 'next_piece' => 1]), 'runs.0.marks.next_piece', false];
-        yield 'override of no row' => [$set('overrides.catalogue', [['table' => 'pvc-dwv-40', 'row' => 'x', 'field' => 'take_off_mm', 'value' => 3]]), 'overrides.catalogue.0.row', false];
+        yield 'letter used twice' => [
+            $set('runs.0.marks.pieces', ['l1.1' => 'A', 'l2.1' => 'A']),
+            'runs.0.marks.pieces.l2.1',
+            false,
+        ];
+        yield 'next letter already used' => [
+            $set('runs.0.marks', ['pieces' => ['l1.1' => 'C'], 'next_piece' => 1]),
+            'runs.0.marks.next_piece',
+            false,
+        ];
+        yield 'override of no row' => [
+            $set('overrides.catalogue', [
+                ['table' => 'pvc-dwv-40', 'row' => 'x', 'field' => 'take_off_mm', 'value' => 3],
+            ]),
+            'overrides.catalogue.0.row',
+            false,
+        ];
     }
 
-    /** @param  callable(array<string, mixed>): array<string, mixed>  $damage */
+    /** @param callable(array<string, mixed>): array<string, mixed> $damage */
     #[DataProvider('damages')]
     public function testADamagedFileIsRefusedAtThePlace(callable $damage, string $place, bool $schemaSees): void
     {
@@ -106,23 +169,54 @@ final class JobFileTest extends TestCase
 
             return 'taken';
         };
-        self::assertStringContainsString('not a whole JSON file', $message(substr(json_encode(self::example(), JSON_THROW_ON_ERROR), 0, 100)));
+        self::assertStringContainsString(
+            'not a whole JSON file',
+            $message(substr(json_encode(self::example(), JSON_THROW_ON_ERROR), 0, 100)),
+        );
         self::assertStringContainsString('not a Fall Bend job file', $message('{"type":"Feature"}'));
         self::assertStringContainsString('not a Fall Bend job file', $message('[1,2]'));
-        self::assertStringContainsString('version 7; this Fall Bend reads up to version 3', $message((string) json_encode(['version' => 7] + self::example())));
+        self::assertStringContainsString(
+            'version 7; this Fall Bend reads up to version 3',
+            $message((string) json_encode(['version' => 7] + self::example())),
+        );
     }
 
     public function testAFileOfVersion1IsUpgradedAndKeepsEveryNumber(): void
     {
         $old = self::example();
         $old = ['version' => 1] + array_diff_key($old, ['standing' => 1, 'single_joints' => 1]);
-        $old['runs'] = array_map(static fn (array $run): array => ['tie_in' => ['what' => 'stub', 'kind' => 'socket']] + array_diff_key($run, ['place' => 1]), $old['runs']);
-        $old['overrides'] = ['catalogue' => [['system' => 'pvc-dwv-40', 'row' => 'street-eighth/2', 'take_off_mm' => 40, 'spigot_mm' => 60, 'source' => 'mine'], ['system' => 'pvc-dwv-40', 'row' => 'coupling/2', 'take_off_mm' => 4]], 'rulebook' => []];
+        $old['runs'] = array_map(
+            static fn (array $run): array => ['tie_in' => ['what' => 'stub', 'kind' => 'socket']] +
+                array_diff_key($run, ['place' => 1]),
+            $old['runs'],
+        );
+        $old['overrides'] = [
+            'catalogue' => [
+                [
+                    'system' => 'pvc-dwv-40',
+                    'row' => 'street-eighth/2',
+                    'take_off_mm' => 40,
+                    'spigot_mm' => 60,
+                    'source' => 'mine',
+                ],
+                ['system' => 'pvc-dwv-40', 'row' => 'coupling/2', 'take_off_mm' => 4],
+            ],
+            'rulebook' => [],
+        ];
         $file = new JobFile(Catalogue::shipped());
         $document = $file->document($file->read($old));
         self::assertSame(3, $document['version']);
-        self::assertSame([['street-eighth/2', 'take_off_mm', 40.0, 'mine'], ['street-eighth/2', 'spigot_mm', 60.0, 'mine'], ['coupling/2', 'stop_mm', 4.0, 'measured on the fitting in hand']],
-            array_map(static fn (array $o): array => [$o['row'], $o['field'], $o['value'], $o['source']], $document['overrides']['catalogue']));
+        self::assertSame(
+            [
+                ['street-eighth/2', 'take_off_mm', 40.0, 'mine'],
+                ['street-eighth/2', 'spigot_mm', 60.0, 'mine'],
+                ['coupling/2', 'stop_mm', 4.0, 'measured on the fitting in hand'],
+            ],
+            array_map(
+                static fn (array $o): array => [$o['row'], $o['field'], $o['value'], $o['source']],
+                $document['overrides']['catalogue'],
+            ),
+        );
         self::assertSame(count($old['runs']), count($document['runs']));
         self::assertTrue($this->keepsSchema((string) json_encode($document)));
     }
@@ -131,9 +225,38 @@ final class JobFileTest extends TestCase
     {
         $file = new JobFile(Catalogue::shipped());
         $document = self::withMoves([
-            ['id' => 'm1', 'kind' => 'ends', 'run' => 'clay-wash', 'name' => 'past the joist', 'values' => ['from_leg' => 'l1', 'along_mm' => -12.5, 'plumb' => true], 'obstacles' => [['what' => 'joist', 'along_from_mm' => 1, 'along_to_mm' => 2, 'over_from_mm' => -3, 'over_to_mm' => 3, 'up_from_mm' => -4, 'up_to_mm' => 4]]],
-            ['id' => 'm2', 'kind' => 'cut-in', 'run' => 'mop', 'name' => 'wye', 'values' => ['standing' => 'yard-drain', 'centre_mm' => 700, 'branch' => '4']],
-            ['id' => 'm3', 'kind' => 'trap-fit', 'run' => 'mop', 'name' => 'trap', 'values' => ['where' => 'floor', 'vented' => true, 'tall_mm' => 120]],
+            [
+                'id' => 'm1',
+                'kind' => 'ends',
+                'run' => 'clay-wash',
+                'name' => 'past the joist',
+                'values' => ['from_leg' => 'l1', 'along_mm' => -12.5, 'plumb' => true],
+                'obstacles' => [
+                    [
+                        'what' => 'joist',
+                        'along_from_mm' => 1,
+                        'along_to_mm' => 2,
+                        'over_from_mm' => -3,
+                        'over_to_mm' => 3,
+                        'up_from_mm' => -4,
+                        'up_to_mm' => 4,
+                    ],
+                ],
+            ],
+            [
+                'id' => 'm2',
+                'kind' => 'cut-in',
+                'run' => 'mop',
+                'name' => 'wye',
+                'values' => ['standing' => 'yard-drain', 'centre_mm' => 700, 'branch' => '4'],
+            ],
+            [
+                'id' => 'm3',
+                'kind' => 'trap-fit',
+                'run' => 'mop',
+                'name' => 'trap',
+                'values' => ['where' => 'floor', 'vented' => true, 'tall_mm' => 120],
+            ],
         ]);
         $read = json_decode((string) json_encode($file->document($file->read($document))), true);
         self::assertSame(json_encode($document['moves']), json_encode($read['moves']));
@@ -143,7 +266,16 @@ final class JobFileTest extends TestCase
     public function testAMoveThatIsWrongIsRefusedAtItsPlace(): void
     {
         $move = ['id' => 'm1', 'kind' => 'cut-in', 'run' => 'mop', 'name' => 'wye', 'values' => ['centre_mm' => 700]];
-        foreach (['moves.0.kind' => ['kind' => 'hat'], 'moves.0.run' => ['run' => 'nowhere'], 'moves.0.name' => ['name' => ' '], 'moves.0.values.centre_mm' => ['values' => ['centre_mm' => -1]], 'moves.0.values.along_mm' => ['values' => ['along_mm' => 3]], 'moves.0.obstacles' => ['obstacles' => []]] as $place => $with) {
+        foreach (
+            [
+                'moves.0.kind' => ['kind' => 'hat'],
+                'moves.0.run' => ['run' => 'nowhere'],
+                'moves.0.name' => ['name' => ' '],
+                'moves.0.values.centre_mm' => ['values' => ['centre_mm' => -1]],
+                'moves.0.values.along_mm' => ['values' => ['along_mm' => 3]],
+                'moves.0.obstacles' => ['obstacles' => []],
+            ] as $place => $with
+        ) {
             try {
                 (new JobFile(Catalogue::shipped()))->read(self::withMoves([[...$move, ...$with]]));
                 self::fail("{$place} was taken");
@@ -161,7 +293,13 @@ final class JobFileTest extends TestCase
      */
     private static function withMoves(array $moves): array
     {
-        return ['moves' => $moves] + json_decode((string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'), true, 64, JSON_THROW_ON_ERROR);
+        return ['moves' => $moves] +
+            json_decode(
+                (string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'),
+                true,
+                64,
+                JSON_THROW_ON_ERROR,
+            );
     }
 
     /** @return iterable<string, array{array<string, mixed>, string}> what is added, the place that is wrong */
@@ -173,18 +311,30 @@ final class JobFileTest extends TestCase
         yield 'cut of no run' => [['cutting' => ['cut' => [['run' => 'nowhere'] + $cut]]], 'cutting.cut.0.run'];
         yield 'cut twice' => [['cutting' => ['cut' => [$cut, $cut]]], 'cutting.cut.1.piece'];
         yield 'a saw as wide as a hand' => [['cutting' => ['kerf_mm' => 80]], 'cutting.kerf_mm'];
-        yield 'half a stick' => [['cutting' => ['stock' => [['available' => 0.5] + $stick]]], 'cutting.stock.0.available'];
+        yield 'half a stick' => [
+            ['cutting' => ['stock' => [['available' => 0.5] + $stick]]],
+            'cutting.stock.0.available',
+        ];
         yield 'another objective' => [['cutting' => ['objective' => 'beauty']], 'cutting.objective'];
-        yield 'a field that is not known' => [['cutting' => ['stock' => [$stick + ['colour' => 'white']]]], 'cutting.stock.0.colour'];
+        yield 'a field that is not known' => [
+            ['cutting' => ['stock' => [$stick + ['colour' => 'white']]]],
+            'cutting.stock.0.colour',
+        ];
         yield 'an id of digits alone' => [['standing' => [['id' => '12']]], 'standing.0.id'];
         yield 'hung of no run' => [['hanging' => [['run' => 'nowhere']]], 'hanging.0.run'];
         yield 'hung twice' => [['hanging' => [['run' => 'mop'], ['run' => 'mop']]], 'hanging.1.run'];
-        yield 'a hanger before the leg' => [['hanging' => [['run' => 'mop', 'own' => [['leg' => 'l1', 'at_mm' => -1]]]]], 'hanging.0.own.0.at_mm'];
-        yield 'joists as close as laths' => [['hanging' => [['run' => 'mop', 'framing' => ['kind' => 'joist', 'every_mm' => 10]]]], 'hanging.0.framing.every_mm'];
+        yield 'a hanger before the leg' => [
+            ['hanging' => [['run' => 'mop', 'own' => [['leg' => 'l1', 'at_mm' => -1]]]]],
+            'hanging.0.own.0.at_mm',
+        ];
+        yield 'joists as close as laths' => [
+            ['hanging' => [['run' => 'mop', 'framing' => ['kind' => 'joist', 'every_mm' => 10]]]],
+            'hanging.0.framing.every_mm',
+        ];
         yield 'warmer than steam' => [['hanging' => [['run' => 'mop', 'swing_c' => 120]]], 'hanging.0.swing_c'];
     }
 
-    /** @param  array<string, mixed>  $added */
+    /** @param array<string, mixed> $added */
     #[DataProvider('decidedWrong')]
     public function testWhatWasDecidedWrongIsRefusedAtItsPlace(array $added, string $place): void
     {
@@ -199,8 +349,19 @@ final class JobFileTest extends TestCase
     public function testWhatIsCutAndWhatThereIsToCutFromIsKept(): void
     {
         $file = new JobFile(Catalogue::shipped());
-        $cutting = ['kerf_mm' => 2.5, 'objective' => 'price', 'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 3048.0, 'price' => 9.5], ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 700.0, 'available' => 1]], 'cut' => [['run' => 'mop', 'piece' => 'l1.1', 'length_mm' => 301.5]]];
-        $read = json_decode((string) json_encode($file->document($file->read(['cutting' => $cutting] + self::withMoves([])))), true);
+        $cutting = [
+            'kerf_mm' => 2.5,
+            'objective' => 'price',
+            'stock' => [
+                ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 3048.0, 'price' => 9.5],
+                ['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 700.0, 'available' => 1],
+            ],
+            'cut' => [['run' => 'mop', 'piece' => 'l1.1', 'length_mm' => 301.5]],
+        ];
+        $read = json_decode(
+            (string) json_encode($file->document($file->read(['cutting' => $cutting] + self::withMoves([])))),
+            true,
+        );
         self::assertEquals($cutting, $read['cutting']);
         self::assertTrue($this->keepsSchema((string) json_encode($read)));
         self::assertArrayNotHasKey('cutting', $file->document($file->read(self::withMoves([]))));
@@ -208,7 +369,10 @@ final class JobFileTest extends TestCase
 
     public function testLettersGoOnAfterZ(): void
     {
-        self::assertSame(['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'], array_map(Marks::letter(...), [0, 25, 26, 51, 52, 701, 702]));
+        self::assertSame(
+            ['A', 'Z', 'AA', 'AZ', 'BA', 'ZZ', 'AAA'],
+            array_map(Marks::letter(...), [0, 25, 26, 51, 52, 701, 702]),
+        );
         for ($i = 0; $i < 2000; $i++) {
             self::assertSame($i, Marks::index(Marks::letter($i)));
         }
@@ -219,7 +383,12 @@ final class JobFileTest extends TestCase
     private static function example(): array
     {
         /** @var array<string, mixed> $document */
-        $document = json_decode((string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'), true, 64, JSON_THROW_ON_ERROR);
+        $document = json_decode(
+            (string) file_get_contents(self::ROOT.'/database/demo/mill-row-pottery.json'),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
         $document['runs'][0]['legs'][1]['fall_mm_per_m'] = 20;
 
         return $document;
@@ -227,6 +396,8 @@ final class JobFileTest extends TestCase
 
     private function keepsSchema(string $text): bool
     {
-        return (new Validator)->validate(json_decode($text), (string) file_get_contents(self::ROOT.'/core/data/schemas/job.json'))->isValid();
+        return (new Validator)
+            ->validate(json_decode($text), (string) file_get_contents(self::ROOT.'/core/data/schemas/job.json'))
+            ->isValid();
     }
 }

@@ -14,26 +14,37 @@ use PHPUnit\Framework\TestCase;
 
 final class KnownPartsTest extends TestCase
 {
-    /** @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>}> what is done to a document */
+    /**
+     * @return iterable<string, array{callable(array<string, mixed>): array<string, mixed>}> what is done to a document
+     */
     public static function changes(): iterable
     {
         yield 'nothing' => [static fn (array $document): array => $document];
-        yield 'a leg' => [static function (array $document): array {
-            $document['runs'][3]['legs'][0]['length_mm'] = 777.0;
+        yield 'a leg' => [
+            static function (array $document): array {
+                $document['runs'][3]['legs'][0]['length_mm'] = 777.0;
 
-            return $document;
-        }];
-        yield 'a pipe that stands there, which runs are joined to' => [static function (array $document): array {
-            $document['standing'][0]['name'] = 'Another name';
+                return $document;
+            },
+        ];
+        yield 'a pipe that stands there, which runs are joined to' => [
+            static function (array $document): array {
+                $document['standing'][0]['name'] = 'Another name';
 
-            return $document;
-        }];
+                return $document;
+            },
+        ];
         yield 'a single joint' => [static fn (array $document): array => ['single_joints' => []] + $document];
-        yield 'numbers of one\'s own' => [static fn (array $document): array => ['overrides' => ['catalogue' => [], 'rulebook' => [], 'rows' => []]] + $document];
-        yield 'the order of the runs' => [static fn (array $document): array => ['runs' => array_reverse($document['runs'])] + $document];
+        yield 'numbers of one\'s own' => [
+            static fn (array $document): array => ['overrides' => ['catalogue' => [], 'rulebook' => [], 'rows' => []]] +
+                $document,
+        ];
+        yield 'the order of the runs' => [
+            static fn (array $document): array => ['runs' => array_reverse($document['runs'])] + $document,
+        ];
     }
 
-    /** @param  callable(array<string, mixed>): array<string, mixed>  $change */
+    /** @param callable(array<string, mixed>): array<string, mixed> $change */
     #[DataProvider('changes')]
     public function testWhatIsWrittenBesideAnEarlierDocumentIsWhatIsWrittenAlone(callable $change): void
     {

@@ -13,7 +13,10 @@ use PHPUnit\Framework\TestCase;
 
 final class LedgerMendingTest extends TestCase
 {
-    /** @return iterable<string, array{array<string, mixed>, array<string, mixed>, int}> a ledger, the ledger mended, how many changes are told */
+    /**
+     * @return iterable<string, array{array<string, mixed>, array<string, mixed>, int}> a ledger, the ledger mended, how
+     *     many changes are told
+     */
     public static function ledgers(): iterable
     {
         yield 'one that can be read stays' => [
@@ -23,12 +26,22 @@ final class LedgerMendingTest extends TestCase
         ];
         yield 'the piece that is cut keeps its letter' => [
             ['pieces' => ['l1.1' => 'A', 'l2.1' => 'A', 'l3.1' => 'C']],
-            ['pieces' => ['l2.1' => 'A', 'l1.1' => 'D', 'l3.1' => 'C'], 'joints' => [], 'next_piece' => 4, 'next_joint' => 1],
+            [
+                'pieces' => ['l2.1' => 'A', 'l1.1' => 'D', 'l3.1' => 'C'],
+                'joints' => [],
+                'next_piece' => 4,
+                'next_joint' => 1,
+            ],
             1,
         ];
         yield 'of two joints the first keeps its number' => [
             ['joints' => ['outlet' => 2, 'tie-in' => 2, 'l2.in' => 5]],
-            ['pieces' => [], 'joints' => ['outlet' => 2, 'tie-in' => 6, 'l2.in' => 5], 'next_piece' => 0, 'next_joint' => 7],
+            [
+                'pieces' => [],
+                'joints' => ['outlet' => 2, 'tie-in' => 6, 'l2.in' => 5],
+                'next_piece' => 0,
+                'next_joint' => 7,
+            ],
             1,
         ];
         yield 'what comes next comes after what is used' => [
@@ -37,8 +50,16 @@ final class LedgerMendingTest extends TestCase
             2,
         ];
         yield 'what is no mark is given one' => [
-            ['pieces' => ['l1.1' => 'a1', 'l2.1' => 7, 'l3.1' => 'B'], 'joints' => ['outlet' => 0, 'tie-in' => Marks::JOINTS_END]],
-            ['pieces' => ['l2.1' => 'C', 'l1.1' => 'D', 'l3.1' => 'B'], 'joints' => ['outlet' => 1, 'tie-in' => 2], 'next_piece' => 4, 'next_joint' => 3],
+            [
+                'pieces' => ['l1.1' => 'a1', 'l2.1' => 7, 'l3.1' => 'B'],
+                'joints' => ['outlet' => 0, 'tie-in' => Marks::JOINTS_END],
+            ],
+            [
+                'pieces' => ['l2.1' => 'C', 'l1.1' => 'D', 'l3.1' => 'B'],
+                'joints' => ['outlet' => 1, 'tie-in' => 2],
+                'next_piece' => 4,
+                'next_joint' => 3,
+            ],
             4,
         ];
     }
@@ -51,10 +72,19 @@ final class LedgerMendingTest extends TestCase
     public function testALedgerIsReadableAfterwards(array $ledger, array $expected, int $told): void
     {
         $cut = ['cut' => [['run' => 'a', 'piece' => 'l2.1', 'length_mm' => 10]]];
-        [$document, $changes] = LedgerMending::mended(['runs' => [['id' => 'a', 'name' => 'Sink', 'marks' => $ledger]], 'cutting' => $cut, 'other' => 'stays']);
+        [$document, $changes] = LedgerMending::mended([
+            'runs' => [['id' => 'a', 'name' => 'Sink', 'marks' => $ledger]],
+            'cutting' => $cut,
+            'other' => 'stays',
+        ]);
         self::assertCount($told, $changes);
         $marks = MarksFile::read(Fields::of($document['runs'][0]['marks']));
-        self::assertEquals($expected, ['pieces' => $marks->pieces, 'joints' => $marks->joints, 'next_piece' => $marks->nextPiece, 'next_joint' => $marks->nextJoint]);
+        self::assertEquals($expected, [
+            'pieces' => $marks->pieces,
+            'joints' => $marks->joints,
+            'next_piece' => $marks->nextPiece,
+            'next_joint' => $marks->nextJoint,
+        ]);
         self::assertSame('stays', $document['other']);
         foreach ($changes as $change) {
             self::assertStringStartsWith('Sink: ', $change);

@@ -31,7 +31,10 @@ final class MarksTest extends TestCase
         self::assertSame($theirs->pieces, $joined->pieces);
     }
 
-    /** Two plans that start from one ledger allot the same next letters; the ledger that is kept goes before the plan that comes later. */
+    /**
+     * Two plans that start from one ledger allot the same next letters; the ledger that is kept goes before the plan
+     * that comes later.
+     */
     public function testWhatIsKeptGoesBeforeWhatComesLater(): void
     {
         $anchor = (new Marks)->allot(['a', 'b'], ['x']);

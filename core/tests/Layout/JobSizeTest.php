@@ -19,13 +19,17 @@ final class JobSizeTest extends TestCase
     {
         $catalogue = Catalogue::shipped();
         $demos = array_map(
-            static fn (string $name): string => (string) file_get_contents(__DIR__."/../../../database/demo/{$name}.json"),
+            static fn (string $name): string => (string) file_get_contents(
+                __DIR__."/../../../database/demo/{$name}.json",
+            ),
             ['mill-row-pottery', 'weir-cottage-office'],
         );
         $jobs = [FlatBlock::of(3), ...array_map((new JobFile($catalogue))->parse(...), $demos)];
         foreach ($jobs as $job) {
             $real = 0;
-            foreach ((new EvaluationReport((new JobEvaluator($catalogue))->evaluate($job)))->toArray()['runs'] as $run) {
+            foreach (
+                (new EvaluationReport((new JobEvaluator($catalogue))->evaluate($job)))->toArray()['runs'] as $run
+            ) {
                 $real += count($run['pieces']) + count($run['fittings']) + count($run['joints']);
             }
             $said = JobSize::parts($job, $catalogue);
@@ -51,7 +55,7 @@ final class JobSizeTest extends TestCase
         self::assertSame('want', $bad->field);
     }
 
-    /** @param  callable(): mixed  $ask */
+    /** @param callable(): mixed $ask */
     private static function refused(callable $ask): BadInput
     {
         try {

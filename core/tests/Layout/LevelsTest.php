@@ -24,7 +24,10 @@ final class LevelsTest extends TestCase
         yield 'the rest goes down at the end' => ['north 120 fall 1/4 / down the rest / north 20 fall 1/4', 1200.0];
         yield 'the rest goes down at 45°' => ['north 120 fall 1/4 / down 45° the rest / on 20 fall 1/4', 900.0];
         yield 'the rest goes up' => ['north 120 fall 1/4 / up the rest / north 30 fall 1/4', -400.0];
-        yield 'two uprights take half of it each' => ['down the rest / north 100 fall 1/4 / down the rest / north 20 fall 1/4', 2000.0];
+        yield 'two uprights take half of it each' => [
+            'down the rest / north 100 fall 1/4 / down the rest / north 20 fall 1/4',
+            2000.0,
+        ];
     }
 
     #[DataProvider('runs')]
@@ -44,7 +47,10 @@ final class LevelsTest extends TestCase
 
     public function testUprightsThatTakeTheRestAreAlikeAndTheFallsStayAsSaid(): void
     {
-        $run = Levels::found(self::levelled('down the rest / north 100 fall 1/4 / down the rest / north 20 fall 1/4', 2000.0), 20.0);
+        $run = Levels::found(
+            self::levelled('down the rest / north 100 fall 1/4 / down the rest / north 20 fall 1/4', 2000.0),
+            20.0,
+        );
         self::assertSame($run->legs[0]->length?->toMm(), $run->legs[2]->length?->toMm());
         self::assertEqualsWithDelta(1000 / 48, $run->legs[1]->fallMmPerM, 1e-9);
     }
@@ -55,7 +61,10 @@ final class LevelsTest extends TestCase
         yield 'nothing was levelled' => ['north 120 fall shared', null];
         yield 'nothing is open' => ['north 120 fall 1/4', 60.0];
         yield 'steeper than one in one is no fall' => ['north 120 fall shared', 2500.0];
-        yield 'there is no rest to take: it would go up' => ['north 120 fall 1/4 / down the rest / north 20 fall 1/4', 10.0];
+        yield 'there is no rest to take: it would go up' => [
+            'north 120 fall 1/4 / down the rest / north 20 fall 1/4',
+            10.0,
+        ];
     }
 
     #[DataProvider('notFound')]
@@ -64,7 +73,10 @@ final class LevelsTest extends TestCase
         $run = self::levelled($callOut, $difference);
         $found = Levels::found($run, 20.0);
         foreach ($run->legs as $i => $leg) {
-            self::assertSame([$leg->length?->toMm(), $leg->fallMmPerM], [$found->legs[$i]->length?->toMm(), $found->legs[$i]->fallMmPerM]);
+            self::assertSame(
+                [$leg->length?->toMm(), $leg->fallMmPerM],
+                [$found->legs[$i]->length?->toMm(), $found->legs[$i]->fallMmPerM],
+            );
         }
     }
 

@@ -30,7 +30,11 @@ final class PairFinderTest extends TestCase
             $normal = $in->cross($out)->unit();
             self::assertNotNull($normal);
             $mirrored = $between->minus($normal->times(2 * $between->dot($normal)));
-            self::assertLessThanOrEqual($mirrored->z + 1e-9, $between->z, 'of the two mirrored rolls the one that falls');
+            self::assertLessThanOrEqual(
+                $mirrored->z + 1e-9,
+                $between->z,
+                'of the two mirrored rolls the one that falls',
+            );
         }
         self::assertGreaterThan(500, $found);
     }
@@ -46,7 +50,10 @@ final class PairFinderTest extends TestCase
     public function testTheGentlestPairIsTaken(): void
     {
         $bends = Catalogue::shipped()->system('pvc-dwv-40')->plainBends('2');
-        $pair = static fn (float $deg): array => array_map(static fn (Bend $bend): string => $bend->pattern, PairFinder::gentlest($bends, $deg) ?? []);
+        $pair = static fn (float $deg): array => array_map(
+            static fn (Bend $bend): string => $bend->pattern,
+            PairFinder::gentlest($bends, $deg) ?? [],
+        );
         self::assertSame(['sixteenth', 'sixteenth'], $pair(10));
         self::assertSame(['sixteenth', 'sixteenth'], $pair(45));
         self::assertSame(['sixteenth', 'eighth'], $pair(46));

@@ -9,10 +9,16 @@ use FallBend\Core\Tests\Fixtures;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** How each bend lies, checked against what a hand on the pipe would find: clockwise looking downstream, from the plane of the bend before. */
+/**
+ * How each bend lies, checked against what a hand on the pipe would find: clockwise looking downstream, from the plane
+ * of the bend before.
+ */
 final class RollsTest extends TestCase
 {
-    /** @return iterable<string, array{string, list<float>}> call-out, rolls; legs dead level, so that the angles are plain */
+    /**
+     * @return iterable<string, array{string, list<float>}> call-out, rolls; legs dead level, so that the angles are
+     *     plain
+     */
     public static function runs(): iterable
     {
         yield 'first bend up is 0, right 90, down 180, left −90' => ['north 40 level / right 45° 40 level', [90]];
@@ -30,7 +36,7 @@ final class RollsTest extends TestCase
         yield 'couplings do not count' => ['north 40 level / right 45° 40 level / on 40 / right 45° 40 level', [90, 0]];
     }
 
-    /** @param  list<float>  $rolls */
+    /** @param list<float> $rolls */
     #[DataProvider('runs')]
     public function testBendsLieAsTheyTurn(string $callOut, array $rolls): void
     {
@@ -44,14 +50,25 @@ final class RollsTest extends TestCase
         for ($i = 0; $i < 200; $i++) {
             $legs = ['north 60 fall 1/4'];
             for ($n = mt_rand(1, 5); $n > 0; $n--) {
-                $legs[] = ['left', 'right', 'down', 'left 45°', 'right 70°', 'right 22.5°'][mt_rand(0, 5)].' '.mt_rand(20, 90);
+                $legs[] =
+                    ['left', 'right', 'down', 'left 45°', 'right 70°', 'right 22.5°'][mt_rand(0, 5)].
+                    ' '.
+                    mt_rand(20, 90);
             }
             $run = implode(' / ', $legs);
             $mirrored = strtr($run, ['left' => 'right', 'right' => 'left']);
             foreach (array_map(null, self::rolls($run), self::rolls($mirrored)) as [$a, $b]) {
-                self::assertEqualsWithDelta(0, fmod($a + $b + 720, 360) > 180 ? fmod($a + $b + 720, 360) - 360 : fmod($a + $b + 720, 360), 1e-5, $run);
+                self::assertEqualsWithDelta(
+                    0,
+                    fmod($a + $b + 720, 360) > 180 ? fmod($a + $b + 720, 360) - 360 : fmod($a + $b + 720, 360),
+                    1e-5,
+                    $run,
+                );
             }
-            $cuts = static fn (string $callOut): array => array_map(static fn ($piece): float => $piece->cutMm, Fixtures::layout($callOut)->pieces);
+            $cuts = static fn (string $callOut): array => array_map(
+                static fn ($piece): float => $piece->cutMm,
+                Fixtures::layout($callOut)->pieces,
+            );
             self::assertEqualsWithDelta($cuts($run), $cuts($mirrored), 1e-6, $run);
         }
     }
@@ -62,7 +79,11 @@ final class RollsTest extends TestCase
         $callOut = 'on 40 fall 1/4 / right 70° 30 / down 20 / left 40 / left 45° 30';
         foreach ([30.0, 90.0, 211.0] as $heading) {
             self::assertEqualsWithDelta(self::rolls($callOut), self::rolls($callOut, ['headingDeg' => $heading]), 1e-6);
-            self::assertEqualsWithDelta(Fixtures::layout($callOut)->fallMm(), Fixtures::layout($callOut, ['headingDeg' => $heading])->fallMm(), 1e-6);
+            self::assertEqualsWithDelta(
+                Fixtures::layout($callOut)->fallMm(),
+                Fixtures::layout($callOut, ['headingDeg' => $heading])->fallMm(),
+                1e-6,
+            );
         }
     }
 
@@ -72,7 +93,10 @@ final class RollsTest extends TestCase
      */
     private static function rolls(string $callOut, array $with = []): array
     {
-        $bends = array_filter(Fixtures::layout($callOut, $with)->fittings, static fn (Fitting $fitting): bool => $fitting->rollDeg !== null);
+        $bends = array_filter(
+            Fixtures::layout($callOut, $with)->fittings,
+            static fn (Fitting $fitting): bool => $fitting->rollDeg !== null,
+        );
 
         return array_values(array_map(static fn (Fitting $fitting): float => (float) $fitting->rollDeg, $bends));
     }

@@ -27,7 +27,11 @@ final class RunCompilerTest extends TestCase
         [$a, $b] = $layout->pieces;
         $bend = $layout->fittings[0]->part;
         self::assertInstanceOf(Bend::class, $bend);
-        self::assertSame('long-sweep', $bend->pattern, 'a short 90 from level to level is for the drain of one fixture');
+        self::assertSame(
+            'long-sweep',
+            $bend->pattern,
+            'a short 90 from level to level is for the drain of one fixture',
+        );
         self::assertEqualsWithDelta(40 * 25.4 - $bend->takeOffMm, $a->cutMm, 1e-6);
         self::assertEqualsWithDelta(30 * 25.4 - $bend->takeOffMm, $b->cutMm, 1e-6);
         self::assertSame(['A', 'B'], [$a->letter, $b->letter]);
@@ -57,7 +61,10 @@ final class RunCompilerTest extends TestCase
     public function testAnOddAngleTakesARolledPairThatFalls(): void
     {
         $layout = Fixtures::layout('north 40 / right 70° 30');
-        self::assertSame(['eighth/2', 'eighth/2'], array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings));
+        self::assertSame(
+            ['eighth/2', 'eighth/2'],
+            array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings),
+        );
         [$first, $second] = $layout->fittings;
         self::assertEqualsWithDelta(45, $first->in->angleTo($first->out), 1e-6);
         self::assertEqualsWithDelta(45, $second->in->angleTo($second->out), 1e-6);
@@ -68,13 +75,16 @@ final class RunCompilerTest extends TestCase
         $legs = $layout->legs;
         $drop = $legs[0]->dropMm() + $legs[1]->dropMm() - $first->out->z * $legs[1]->turn?->betweenMm;
         self::assertEqualsWithDelta($drop, $layout->fallMm(), 1e-6, 'its drop counts in the fall of the run');
-        self::assertEqualsWithDelta(deg2rad((float) $second->rollDeg) * 60.325 / 2, $second->markMm, 1e-6);
+        self::assertEqualsWithDelta((deg2rad((float) $second->rollDeg) * 60.325) / 2, $second->markMm, 1e-6);
     }
 
     public function testLeftAndRightOnAnUprightLegGoByTheLastLevelHeading(): void
     {
         $legs = Fixtures::layout('east 40 / down 30 / left 20 / down 20 / ahead 20')->legs;
-        self::assertSame([90.0, 90.0, 0.0, 0.0, 0.0], array_map(static fn ($leg): float => $leg->line->headingDeg, $legs));
+        self::assertSame(
+            [90.0, 90.0, 0.0, 0.0, 0.0],
+            array_map(static fn ($leg): float => $leg->line->headingDeg, $legs),
+        );
     }
 
     public function testALegLongerThanAStickIsCoupled(): void
@@ -88,7 +98,10 @@ final class RunCompilerTest extends TestCase
 
     public function testAScrapAtTheEndIsSharedByTheLastTwo(): void
     {
-        $cuts = array_map(static fn ($piece): float => $piece->cutMm, Fixtures::layout("north 10' 1/2 fall 1/4")->pieces);
+        $cuts = array_map(
+            static fn ($piece): float => $piece->cutMm,
+            Fixtures::layout("north 10' 1/2 fall 1/4")->pieces,
+        );
         self::assertCount(2, $cuts);
         self::assertEqualsWithDelta($cuts[0], $cuts[1], 1e-9);
         self::assertEqualsWithDelta(3048 + 12.7, array_sum($cuts) + 3.175, 1e-6);
@@ -97,15 +110,25 @@ final class RunCompilerTest extends TestCase
     public function testASizeChangeTakesABushingInTheLargerFitting(): void
     {
         $layout = Fixtures::layout('north 40 / right 30 size 3');
-        self::assertSame(['bushing/3x2', 'long-sweep/3'], array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings));
+        self::assertSame(
+            ['bushing/3x2', 'long-sweep/3'],
+            array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings),
+        );
         self::assertEqualsWithDelta(40 * 25.4 - $layout->fittings[1]->intoMm - 3.175, $layout->pieces[0]->cutMm, 1e-6);
         self::assertSame(['2', '3'], array_map(static fn ($piece): string => $piece->size, $layout->pieces));
     }
 
     public function testAPlainEndTakesACouplingAndATrapAdapterStandsAtTheOutlet(): void
     {
-        $layout = Fixtures::layout('north 40', ['size' => '1-1/2', 'outlet' => new End('tube', 'trap-adapter'), 'tieIn' => new End('stub', 'plain')]);
-        self::assertSame(['trap-adapter/1-1/2', 'coupling/1-1/2'], array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings));
+        $layout = Fixtures::layout('north 40', [
+            'size' => '1-1/2',
+            'outlet' => new End('tube', 'trap-adapter'),
+            'tieIn' => new End('stub', 'plain'),
+        ]);
+        self::assertSame(
+            ['trap-adapter/1-1/2', 'coupling/1-1/2'],
+            array_map(static fn (Fitting $f): string => $f->part->id, $layout->fittings),
+        );
         self::assertEqualsWithDelta(40 * 25.4 - 3.175, $layout->pieces[0]->cutMm, 1e-6);
         self::assertCount(3, $layout->joints);
     }
@@ -123,7 +146,10 @@ final class RunCompilerTest extends TestCase
     public function testMarksStayWithTheirPlaceAndAreNeverUsedAgain(): void
     {
         $run = Fixtures::laid(Fixtures::run('north 40 / right 30 / left 20'))->run;
-        $letters = static fn (RunLayout $layout): array => array_map(static fn ($piece): string => $piece->letter, $layout->pieces);
+        $letters = static fn (RunLayout $layout): array => array_map(
+            static fn ($piece): string => $piece->letter,
+            $layout->pieces,
+        );
         $reader = new \FallBend\Core\CallOut\CallOutReader(\FallBend\Core\Measure\Units::Inch, Fixtures::SIZES);
         $inserted = Fixtures::laid($reader->apply($run, 'north 40 / down 12 / right 30 / left 20'));
         self::assertSame(['A', 'D', 'B', 'C'], $letters($inserted));
@@ -173,8 +199,19 @@ final class RunCompilerTest extends TestCase
             if ($length <= 1) {
                 continue;
             }
-            $legs[$at] = new Leg($legs[$at]->id, $legs[$at]->way, $legs[$at]->turnDeg, Length::mm($length), fallMmPerM: $legs[$at]->fallMmPerM);
-            $findings = array_merge(...array_map(static fn ($rule): array => $rule->judge(Fixtures::laid(Fixtures::runOf($legs)), $book), $rules));
+            $legs[$at] = new Leg(
+                $legs[$at]->id,
+                $legs[$at]->way,
+                $legs[$at]->turnDeg,
+                Length::mm($length),
+                fallMmPerM: $legs[$at]->fallMmPerM,
+            );
+            $findings = array_merge(
+                ...array_map(
+                    static fn ($rule): array => $rule->judge(Fixtures::laid(Fixtures::runOf($legs)), $book),
+                    $rules,
+                ),
+            );
             self::assertCount(1, $findings, "run {$n}");
             self::assertSame($at + 1, $findings[0]->where->leg, "run {$n}");
             self::assertEqualsWithDelta($short, $findings[0]->params['shortfall_mm'], 0.001, "run {$n}");
@@ -185,13 +222,21 @@ final class RunCompilerTest extends TestCase
     private function assertLegAddsUp(RunLayout $layout, int $number, string $what): void
     {
         $leg = $layout->legs[$number - 1];
-        $pieces = array_values(array_filter($layout->pieces, static fn ($piece): bool => $piece->leg === $number && ! $piece->isBetweenPair));
+        $pieces = array_values(
+            array_filter($layout->pieces, static fn ($piece): bool => $piece->leg === $number && ! $piece->isBetweenPair),
+        );
         $stops = count($pieces) - 1;
         $sum = array_sum(array_map(static fn ($piece): float => $piece->cutMm, $pieces)) + $stops * 3.175;
         $out = $pieces[0]->from->minus($leg->from)->length();
         $in = $leg->to()->minus($pieces[$stops]->to())->length();
         self::assertEqualsWithDelta($leg->line->leg->length?->toMm(), $out + $sum + $in, 0.01, $what);
-        $before = array_values(array_filter($layout->fittings, static fn (Fitting $f): bool => $f->key === "{$leg->line->leg->id}.a" || $f->key === "{$leg->line->leg->id}.b"));
+        $before = array_values(
+            array_filter(
+                $layout->fittings,
+                static fn (Fitting $f): bool => $f->key === "{$leg->line->leg->id}.a" ||
+                    $f->key === "{$leg->line->leg->id}.b",
+            ),
+        );
         $last = $before === [] ? null : $before[count($before) - 1];
         self::assertEqualsWithDelta($last->outOfMm ?? 0.0, $out, 0.01, $what.', take-off at its start');
     }
@@ -211,15 +256,32 @@ final class RunCompilerTest extends TestCase
         foreach ($layout->sequence as $key) {
             if (isset($pieces[$key])) {
                 $piece = $pieces[$key];
-                self::assertLessThan(0.01, $piece->from->minus($at)->length(), "{$what} {$key} begins where the part before ends");
-                self::assertLessThan(1e-6, $piece->direction->angleTo($direction ?? $piece->direction), "{$what} {$key}");
+                self::assertLessThan(
+                    0.01,
+                    $piece->from->minus($at)->length(),
+                    "{$what} {$key} begins where the part before ends",
+                );
+                self::assertLessThan(
+                    1e-6,
+                    $piece->direction->angleTo($direction ?? $piece->direction),
+                    "{$what} {$key}",
+                );
                 [$at, $direction] = [$piece->to(), $piece->direction];
             } else {
                 $fitting = $fittings[$key];
-                self::assertLessThan(0.01, $fitting->at->minus($fitting->in->times($fitting->intoMm))->minus($at)->length(), "{$what} {$key}");
+                self::assertLessThan(
+                    0.01,
+                    $fitting->at->minus($fitting->in->times($fitting->intoMm))->minus($at)->length(),
+                    "{$what} {$key}",
+                );
                 self::assertLessThan(1e-6, $fitting->in->angleTo($direction ?? $fitting->in), "{$what} {$key}");
                 if ($fitting->part instanceof Bend) {
-                    self::assertEqualsWithDelta($fitting->part->turnDeg, $fitting->in->angleTo($fitting->out), 2 * $fitting->strainDeg + 1e-6, "{$what} {$key} turns what it turns, but for its strain");
+                    self::assertEqualsWithDelta(
+                        $fitting->part->turnDeg,
+                        $fitting->in->angleTo($fitting->out),
+                        2 * $fitting->strainDeg + 1e-6,
+                        "{$what} {$key} turns what it turns, but for its strain",
+                    );
                     self::assertLessThanOrEqual(0.75, $fitting->strainDeg);
                 }
                 [$at, $direction] = [$fitting->at->plus($fitting->out->times($fitting->outOfMm)), $fitting->out];

@@ -22,7 +22,7 @@ final class StickSplitterTest extends TestCase
         yield 'two sticks and a rest' => [2306, [1000, 1000, 300]];
     }
 
-    /** @param  list<float>  $pieces */
+    /** @param list<float> $pieces */
     #[DataProvider('spans')]
     public function testSplits(float $span, array $pieces): void
     {

@@ -18,7 +18,11 @@ final class TurnFinderTest extends TestCase
     {
         yield 'in line' => ['ipc-2021', 'north 40 / on 40', 'coupling/2'];
         yield 'a little steeper, within the play' => ['ipc-2021', 'north 40 fall 1/4 / on 40 fall 1/2', 'coupling/2'];
-        yield 'steeper than the play' => ['ipc-2021', 'north 40 fall 1/4 / on 40 fall 3/4', 'sixteenth/2 + sixteenth/2'];
+        yield 'steeper than the play' => [
+            'ipc-2021',
+            'north 40 fall 1/4 / on 40 fall 3/4',
+            'sixteenth/2 + sixteenth/2',
+        ];
         yield 'eighth' => ['ipc-2021', 'north 40 / right 45° 40', 'eighth/2'];
         yield 'eighth, a degree off' => ['ipc-2021', 'north 40 / right 46° 40', 'eighth/2'];
         yield 'eighth, two degrees off' => ['ipc-2021', 'north 40 / right 47° 40', 'sixteenth/2 + eighth/2'];
@@ -31,8 +35,16 @@ final class TurnFinderTest extends TestCase
         yield 'upright to level' => ['upc-2021', 'down 40 / ahead 40', 'long-sweep/2'];
         yield 'odd angle' => ['ipc-2021', 'north 40 / right 75° 40', 'eighth/2 + eighth/2'];
         yield 'asked for' => ['ipc-2021', 'north 40 / right 75° 40 with 60+22', 'sixth/2 + sixteenth/2'];
-        yield 'asked for, the second standing in the first' => ['ipc-2021', 'north 40 / right 75° 40 with 45+45 street', 'eighth/2 + street-eighth/2'];
-        yield 'standing in the fitting before' => ['ipc-2021', 'north 40 / right close / left 45° 40', 'street-eighth/2'];
+        yield 'asked for, the second standing in the first' => [
+            'ipc-2021',
+            'north 40 / right 75° 40 with 45+45 street',
+            'eighth/2 + street-eighth/2',
+        ];
+        yield 'standing in the fitting before' => [
+            'ipc-2021',
+            'north 40 / right close / left 45° 40',
+            'street-eighth/2',
+        ];
         yield 'in the larger size' => ['ipc-2021', 'north 40 size 2 / right 45° 40 size 4', 'eighth/4'];
         yield 'and when it gets smaller too' => ['ipc-2021', 'north 40 size 4 / right 45° 40 size 2', 'eighth/4'];
     }
@@ -41,7 +53,10 @@ final class TurnFinderTest extends TestCase
     public function testFindsWhatStandsThere(string $rulebook, string $callOut, string $parts): void
     {
         $turn = self::lastTurn($callOut, $rulebook);
-        $found = $turn->coupling === null ? implode(' + ', array_map(static fn (Bend $bend): string => $bend->id, $turn->bends)) : $turn->coupling->id;
+        $found =
+            $turn->coupling === null
+                ? implode(' + ', array_map(static fn (Bend $bend): string => $bend->id, $turn->bends))
+                : $turn->coupling->id;
         self::assertSame($parts, $found);
         self::assertNull($turn->trouble);
         self::assertLessThanOrEqual(0.75, $turn->strainDeg);
@@ -60,14 +75,22 @@ final class TurnFinderTest extends TestCase
     public function testStrainIsSharedByTheJointsOfTheTurn(): void
     {
         self::assertEqualsWithDelta(0.5, self::lastTurn('north 40 level / right 46° 40 level')->strainDeg, 1e-6);
-        self::assertEqualsWithDelta(1.25, self::lastTurn('north 40 level / right 46.25° 40 level with 45')->strainDeg * 2, 1e-6);
+        self::assertEqualsWithDelta(
+            1.25,
+            self::lastTurn('north 40 level / right 46.25° 40 level with 45')->strainDeg * 2,
+            1e-6,
+        );
         self::assertSame(0.0, self::lastTurn('north 40 / right 75° 40')->strainDeg, 'a pair is rolled until it fits');
     }
 
     public function testAStraightBackIsMadeOfTwoQuarterBendsWithinTheirPlay(): void
     {
         $turn = self::lastTurn('north 40 fall 1/4 / back 40 fall 1/4');
-        self::assertSame(TurnTrouble::OutOfReach, $turn->trouble, 'the gentlest pair reaches 177.6°; the choice is left to the user');
+        self::assertSame(
+            TurnTrouble::OutOfReach,
+            $turn->trouble,
+            'the gentlest pair reaches 177.6°; the choice is left to the user',
+        );
         self::assertNull(self::lastTurn('north 40 fall 1/4 / back 40 fall 1/4 with short+short')->trouble);
     }
 

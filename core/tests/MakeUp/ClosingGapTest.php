@@ -62,7 +62,7 @@ final class ClosingGapTest extends TestCase
             for ($code = 0; $code < 2 ** count($halves); $code++) {
                 [$at, $sign] = [$x, 1];
                 foreach ($halves as $i => $half) {
-                    $isMinus = ($code >> $i & 1) === 1;
+                    $isMinus = (($code >> $i) & 1) === 1;
                     $at += $isMinus ? -$half : $half;
                     $sign = $isMinus ? -$sign : $sign;
                 }
@@ -84,7 +84,13 @@ final class ClosingGapTest extends TestCase
         yield 'with a shared part' => [[0.8, 0.8, 1.6], [], 0.4, -2.0, 2.0];
         yield 'with normal ones' => [[1.6, 1.6], [0.7, 0.3], 0.0, -1.0, 3.0];
         yield 'so many that they are taken as normal' => [array_fill(0, 20, 0.8), [], 0.0, -2.0, 2.0];
-        yield 'twelve of many widths with a shared part' => [[0.2, 0.3, 0.5, 0.5, 0.6, 0.8, 0.8, 1.0, 1.2, 1.3, 1.6, 2.0], [], 0.1, -3.0, 2.5];
+        yield 'twelve of many widths with a shared part' => [
+            [0.2, 0.3, 0.5, 0.5, 0.6, 0.8, 0.8, 1.0, 1.2, 1.3, 1.6, 2.0],
+            [],
+            0.1,
+            -3.0,
+            2.5,
+        ];
         yield 'twelve, by the exact sum' => [array_fill(0, 12, 0.8), [], 0.0, -2.0, 1.0];
     }
 
@@ -93,8 +99,13 @@ final class ClosingGapTest extends TestCase
      * @param list<float> $normal
      */
     #[DataProvider('mixed')]
-    public function testAgreesWithDrawingTheErrorsByChance(array $uniform, array $normal, float $shared, float $least, float $most): void
-    {
+    public function testAgreesWithDrawingTheErrorsByChance(
+        array $uniform,
+        array $normal,
+        float $shared,
+        float $least,
+        float $most,
+    ): void {
         $random = new Randomizer(new Mt19937(31));
         $unit = static fn (): float => $random->getInt(1, 1_000_000) / 1_000_001;
         $bell = static fn (): float => sqrt(-2 * log($unit())) * cos(2 * M_PI * $unit());
@@ -110,6 +121,10 @@ final class ClosingGapTest extends TestCase
             }
             $hits += $sum >= $least && $sum <= $most ? 1 : 0;
         }
-        self::assertEqualsWithDelta($hits / 60_000, ClosingGap::of($uniform, $normal, $shared, $readings)->chance($least, $most), 0.008);
+        self::assertEqualsWithDelta(
+            $hits / 60_000,
+            ClosingGap::of($uniform, $normal, $shared, $readings)->chance($least, $most),
+            0.008,
+        );
     }
 }

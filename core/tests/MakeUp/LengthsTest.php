@@ -17,10 +17,13 @@ final class LengthsTest extends TestCase
     public function testTheLeastPipeIsNoMoreThanAnyOtherThatFits(): void
     {
         $random = new Randomizer(new Mt19937(5));
-        $float = static fn (float $a, float $b): float => $a + ($b - $a) * $random->getInt(0, 1_000_000) / 1_000_000;
+        $float = static fn (float $a, float $b): float => $a + (($b - $a) * $random->getInt(0, 1_000_000)) / 1_000_000;
         for ($i = 0; $i < 300; $i++) {
             $n = $random->getInt(3, 5);
-            $u = array_map(static fn (): array => Cones::unit([$float(-1, 1), $float(-1, 1), $float(-1, 1)]), range(1, $n));
+            $u = array_map(
+                static fn (): array => Cones::unit([$float(-1, 1), $float(-1, 1), $float(-1, 1)]),
+                range(1, $n),
+            );
             $least = array_map(static fn (): float => $float(0, 200), range(1, $n));
             // Lengths that certainly fit, and what they reach.
             $some = array_map(static fn (float $one): float => $one + $float(0, 900), $least);
@@ -36,9 +39,17 @@ final class LengthsTest extends TestCase
             $reached = [0.0, 0.0, 0.0];
             foreach ($u as $k => $v) {
                 self::assertGreaterThanOrEqual($least[$k] - 1e-6, $lengths[$k]);
-                $reached = [$reached[0] + $lengths[$k] * $v[0], $reached[1] + $lengths[$k] * $v[1], $reached[2] + $lengths[$k] * $v[2]];
+                $reached = [
+                    $reached[0] + $lengths[$k] * $v[0],
+                    $reached[1] + $lengths[$k] * $v[1],
+                    $reached[2] + $lengths[$k] * $v[2],
+                ];
             }
-            self::assertEqualsWithDelta($miss, sqrt(($reached[0] - $d[0]) ** 2 + ($reached[1] - $d[1]) ** 2 + ($reached[2] - $d[2]) ** 2), 1e-4);
+            self::assertEqualsWithDelta(
+                $miss,
+                sqrt(($reached[0] - $d[0]) ** 2 + ($reached[1] - $d[1]) ** 2 + ($reached[2] - $d[2]) ** 2),
+                1e-4,
+            );
             self::assertGreaterThanOrEqual(-1e-6, Lengths::slackMm($u, $least, $d));
         }
     }
@@ -54,7 +65,11 @@ final class LengthsTest extends TestCase
     public function testInAPlaneTwoLegsDoAndMissByNoMoreThanAMillimetre(): void
     {
         $u = [[1.0, 0.0, 0.0], [0.0, 1.0, 0.0]];
-        self::assertEqualsWithDelta([300.0, 200.0], Lengths::least($u, [10.0, 10.0], [300.0, 200.0, 0.9])[0] ?? [], 1e-9);
+        self::assertEqualsWithDelta(
+            [300.0, 200.0],
+            Lengths::least($u, [10.0, 10.0], [300.0, 200.0, 0.9])[0] ?? [],
+            1e-9,
+        );
         self::assertNull(Lengths::least($u, [10.0, 10.0], [300.0, 200.0, 1.1]));
         self::assertSame([[250.0], 0.0, 250.0], Lengths::least([[0.0, 1.0, 0.0]], [10.0], [0.0, 250.0, 0.0]));
     }
@@ -64,12 +79,32 @@ final class LengthsTest extends TestCase
         $random = new Randomizer(new Mt19937(6));
         $met = 0;
         for ($i = 0; $i < 400; $i++) {
-            $unit = static fn (): array => Cones::unit([$random->getInt(-1000, 1000) + 0.5, $random->getInt(-1000, 1000), $random->getInt(-1000, 1000)]);
-            [$a, $b, $one, $two] = [$unit(), $unit(), (float) $random->getInt(10, 120), (float) $random->getInt(10, 120)];
+            $unit = static fn (): array => Cones::unit([
+                $random->getInt(-1000, 1000) + 0.5,
+                $random->getInt(-1000, 1000),
+                $random->getInt(-1000, 1000),
+            ]);
+            [$a, $b, $one, $two] = [
+                $unit(),
+                $unit(),
+                (float) $random->getInt(10, 120),
+                (float) $random->getInt(10, 120),
+            ];
             $angle = Cones::angleDeg($a, $b);
             $all = Cones::meet($a, cos(deg2rad($one)), $b, cos(deg2rad($two)));
-            $isReached = $angle < $one + $two - 0.01 && $angle > abs($one - $two) + 0.01 && $angle < 360 - $one - $two - 0.01;
-            self::assertSame($isReached ? 2 : 0, abs($angle - $one - $two) < 0.02 || abs($angle - abs($one - $two)) < 0.02 || abs($angle - 360 + $one + $two) < 0.02 ? ($isReached ? 2 : 0) : count($all), "{$angle} {$one} {$two}");
+            $isReached =
+                $angle < $one + $two - 0.01 && $angle > abs($one - $two) + 0.01 && $angle < 360 - $one - $two - 0.01;
+            self::assertSame(
+                $isReached ? 2 : 0,
+                abs($angle - $one - $two) < 0.02 ||
+                abs($angle - abs($one - $two)) < 0.02 ||
+                abs($angle - 360 + $one + $two) < 0.02
+                    ? ($isReached
+                        ? 2
+                        : 0)
+                    : count($all),
+                "{$angle} {$one} {$two}",
+            );
             foreach ($all as $u) {
                 $met++;
                 self::assertEqualsWithDelta($one, Cones::angleDeg($a, $u), 1e-6);
@@ -77,7 +112,11 @@ final class LengthsTest extends TestCase
             }
         }
         self::assertGreaterThan(200, $met);
-        self::assertSame([], Cones::meet([0.0, 0.0, 1.0], 0.5, [0.0, 0.0, 1.0], 0.5), 'along one line they meet all round, or nowhere');
+        self::assertSame(
+            [],
+            Cones::meet([0.0, 0.0, 1.0], 0.5, [0.0, 0.0, 1.0], 0.5),
+            'along one line they meet all round, or nowhere',
+        );
     }
 
     public function testRoundAnAxisAndBack(): void
@@ -96,12 +135,19 @@ final class LengthsTest extends TestCase
         $random = new Randomizer(new Mt19937(8));
         $box = new Box(new Vec3(-100, -50, -20), new Vec3(100, 50, 20), 'box');
         for ($i = 0; $i < 60; $i++) {
-            $point = static fn (): Vec3 => new Vec3($random->getInt(-400, 400), $random->getInt(-400, 400), $random->getInt(-400, 400));
+            $point = static fn (): Vec3 => new Vec3(
+                $random->getInt(-400, 400),
+                $random->getInt(-400, 400),
+                $random->getInt(-400, 400),
+            );
             [$a, $b] = [$point(), $point()];
             $nearest = INF;
             for ($k = 0; $k <= 2000; $k++) {
                 $p = $a->plus($b->minus($a)->times($k / 2000));
-                $nearest = min($nearest, hypot(hypot(max(0, abs($p->x) - 100), max(0, abs($p->y) - 50)), max(0, abs($p->z) - 20)));
+                $nearest = min(
+                    $nearest,
+                    hypot(hypot(max(0, abs($p->x) - 100), max(0, abs($p->y) - 50)), max(0, abs($p->z) - 20)),
+                );
             }
             self::assertEqualsWithDelta($nearest, $box->distanceTo($a, $b), 0.6);
         }

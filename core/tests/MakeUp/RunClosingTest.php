@@ -31,7 +31,13 @@ final class RunClosingTest extends TestCase
         $random = new Randomizer(new Mt19937(5));
         $closes = 0;
         for ($i = 0; $i < 40_000; $i++) {
-            $off = array_sum(array_map(static fn (float $half): float => $random->getInt(-10_000, 10_000) / 10_000 * $half, [$reading, $reading, $cutting]));
+            $off = array_sum(
+                array_map(static fn (float $half): float => ($random->getInt(-10_000, 10_000) / 10_000) * $half, [
+                    $reading,
+                    $reading,
+                    $cutting,
+                ]),
+            );
             $closes += $off >= -$closing['joints'][0]['short_mm'] && $off <= $closing['joints'][0]['long_mm'] ? 1 : 0;
         }
         self::assertCount(4, $closing['joints']);
@@ -47,18 +53,31 @@ final class RunClosingTest extends TestCase
         $long = self::closing('north 40 fall 0 / right 30 fall 0 / left 30 fall 0 / right 30 fall 0');
         self::assertGreaterThan($short['joints'][0]['within_mm'] ?? 0, $long['joints'][0]['within_mm'] ?? 0);
         $eighth = self::closing('north 40 fall 0 / right 45° 30 fall 0');
-        self::assertGreaterThan($short['joints'][0]['within_mm'] ?? 0, $eighth['joints'][0]['within_mm'] ?? 0, 'the second piece comes in with seven tenths');
+        self::assertGreaterThan(
+            $short['joints'][0]['within_mm'] ?? 0,
+            $eighth['joints'][0]['within_mm'] ?? 0,
+            'the second piece comes in with seven tenths',
+        );
         self::assertLessThan($long['joints'][0]['within_mm'] ?? 0, $eighth['joints'][0]['within_mm'] ?? 0);
     }
 
     public function testARingThatLetsThePipeMoveClosesMoreOftenThanAGluedJoint(): void
     {
-        $ring = self::closing('north 900 mm fall 20 mm/m / right 700 mm fall 20 mm/m', ['system' => 'pvcu-soil', 'size' => '110']);
-        $glued = self::closing('north 900 mm fall 20 mm/m / right 700 mm fall 20 mm/m', ['system' => 'abs-solvent', 'size' => '40']);
+        $ring = self::closing('north 900 mm fall 20 mm/m / right 700 mm fall 20 mm/m', [
+            'system' => 'pvcu-soil',
+            'size' => '110',
+        ]);
+        $glued = self::closing('north 900 mm fall 20 mm/m / right 700 mm fall 20 mm/m', [
+            'system' => 'abs-solvent',
+            'size' => '40',
+        ]);
         self::assertSame('ring', $ring['joints'][0]['way'] ?? '');
         self::assertGreaterThan(0.95, $ring['joints'][0]['chance'] ?? 0.0);
         self::assertLessThan(0.6, $glued['joints'][0]['chance'] ?? 1.0, 'it is as often too long as too short');
-        self::assertSame(['reading-error', 'cutting-error', 'closes-glued'], array_column($glued['sources'] ?? [], 'row'));
+        self::assertSame(
+            ['reading-error', 'cutting-error', 'closes-glued'],
+            array_column($glued['sources'] ?? [], 'row'),
+        );
     }
 
     /**

@@ -13,7 +13,9 @@ final class RunOrderTest extends TestCase
 {
     public function testARunBetweenAFixtureAndAStubIsMadeOnTheBenchAndPushedOn(): void
     {
-        $order = RunOrder::of(Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', ['outlet' => new End('cap', 'cap')]))?->toArray();
+        $order = RunOrder::of(
+            Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', ['outlet' => new End('cap', 'cap')]),
+        )?->toArray();
         self::assertNotNull($order);
         self::assertTrue($order['goes']);
         self::assertSame(['stack'], $order['fixed']);
@@ -34,7 +36,9 @@ final class RunOrderTest extends TestCase
 
     public function testHublessIronIsRolledAndGoesInAnywhere(): void
     {
-        $order = RunOrder::of(Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', ['system' => 'ci-no-hub', 'size' => '3']))?->toArray();
+        $order = RunOrder::of(
+            Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', ['system' => 'ci-no-hub', 'size' => '3']),
+        )?->toArray();
         self::assertTrue($order['goes'] ?? false);
     }
 }

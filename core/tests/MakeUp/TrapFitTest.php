@@ -16,12 +16,29 @@ use Random\Randomizer;
 
 final class TrapFitTest extends TestCase
 {
-    /** A basin 300 in front of the wall and 40 to the side of the outlet; tailpiece end at 560, outlet at 450 over the floor. */
+    /**
+     * A basin 300 in front of the wall and 40 to the side of the outlet; tailpiece end at 560, outlet at 450 over the
+     * floor.
+     */
     private const ASKED = [
-        'fixture' => 'lavatory', 'rulebook' => 'ipc-2021',
+        'fixture' => 'lavatory',
+        'rulebook' => 'ipc-2021',
         'tailpiece' => ['at' => [40, 0, 560], 'size' => '1-1/4', 'length_mm' => 150],
-        'outlet' => ['at' => [0, 300, 450], 'along' => [0, 1, -0.0208], 'system' => 'pvc-dwv-40', 'size' => '1-1/2', 'depth_mm' => 40],
-        'trap' => ['pattern' => 'p', 'size' => '1-1/2', 'tall_mm' => 90, 'reach_mm' => 100, 'elbow_mm' => 20, 'seal_mm' => 60],
+        'outlet' => [
+            'at' => [0, 300, 450],
+            'along' => [0, 1, -0.0208],
+            'system' => 'pvc-dwv-40',
+            'size' => '1-1/2',
+            'depth_mm' => 40,
+        ],
+        'trap' => [
+            'pattern' => 'p',
+            'size' => '1-1/2',
+            'tall_mm' => 90,
+            'reach_mm' => 100,
+            'elbow_mm' => 20,
+            'seal_mm' => 60,
+        ],
     ];
 
     public function testTheArmLeadsStraightInWhereverTheLowerBendCanSwing(): void
@@ -42,7 +59,8 @@ final class TrapFitTest extends TestCase
 
                 continue;
             }
-            // Back along the arm from the outlet: there stands the leg of the trap, just as far from the tailpiece as the bend reaches.
+            // Back along the arm from the outlet: there stands the leg of the trap, just as far from the tailpiece as
+            // the bend reaches.
             $leg = $outlet->minus($along->times($fit->armMm));
             self::assertEqualsWithDelta($reach, hypot($leg->x, $leg->y), 0.6);
             self::assertEqualsWithDelta(500.0 - (380.0 + $fit->armMm * 0.02 + 100.0), $fit->highMm, 1e-6);
@@ -57,12 +75,25 @@ final class TrapFitTest extends TestCase
         $answer = self::reckon();
         $swing = sqrt(100 ** 2 - 40 ** 2);
         self::assertEqualsWithDelta(300 - $swing, $answer['arm']['length_mm'], 1e-6);
-        self::assertEqualsWithDelta(300 - $swing - 20 + 40, $answer['cuts'][0]['length_mm'], 1e-6, 'to the stop in the elbow, and 40 into the wall');
-        $rise = (300 - $swing) * $answer['arm']['fall_mm_per_m'] / 1000;
-        self::assertEqualsWithDelta(560 - 450 - $rise - 90, $answer['extend_mm'], 1e-6, 'the tailpiece ends so much too high');
+        self::assertEqualsWithDelta(
+            300 - $swing - 20 + 40,
+            $answer['cuts'][0]['length_mm'],
+            1e-6,
+            'to the stop in the elbow, and 40 into the wall',
+        );
+        $rise = ((300 - $swing) * $answer['arm']['fall_mm_per_m']) / 1000;
+        self::assertEqualsWithDelta(
+            560 - 450 - $rise - 90,
+            $answer['extend_mm'],
+            1e-6,
+            'the tailpiece ends so much too high',
+        );
         self::assertSame(0.0, $answer['shorten_mm']);
         self::assertTrue($answer['fits']);
-        self::assertSame(['trap', 'extension tube', 'reducing washer', 'wall tube'], array_column($answer['parts'], 'part'));
+        self::assertSame(
+            ['trap', 'extension tube', 'reducing washer', 'wall tube'],
+            array_column($answer['parts'], 'part'),
+        );
     }
 
     public function testATailpieceThatHangsTooLowIsShortenedAndNoFurtherThanThereIsOfIt(): void
@@ -93,12 +124,15 @@ final class TrapFitTest extends TestCase
         yield 'a kind that is not taken' => [$with('trap', ['pattern' => 'bell']), 'trap.kind'];
         yield 'too shallow a seal' => [$with('trap', ['seal_mm' => 40]), 'trap.seal'];
         yield 'a trap larger than the drain' => [$with('trap', ['size' => '2']), 'trap.larger'];
-        yield 'a long way down to the weir' => [$with('tailpiece', ['at' => [40, 0, 1160], 'length_mm' => 60]), 'trapfit.drop'];
+        yield 'a long way down to the weir' => [
+            $with('tailpiece', ['at' => [40, 0, 1160], 'length_mm' => 60]),
+            'trapfit.drop',
+        ];
         yield 'through the floor of the cabinet' => [['cabinet_floor_mm' => 420], 'trapfit.cabinet'];
         yield 'a long way to the wall' => [$with('outlet', ['at' => [0, 2200, 450]]), 'trapfit.armLong'];
     }
 
-    /** @param  array<string, mixed>  $with */
+    /** @param array<string, mixed> $with */
     #[DataProvider('faults')]
     public function testWhatStandsAgainstItIsSaidAndNothingElse(array $with, string $rule): void
     {
@@ -109,12 +143,22 @@ final class TrapFitTest extends TestCase
     public function testWithoutTheMeasuresThereIsNoCutLength(): void
     {
         self::assertSame([], self::reckon(['trap' => ['pattern' => 'p', 'size' => '1-1/2']])['cuts']);
-        self::assertSame([], self::reckon(['outlet' => array_diff_key(self::ASKED['outlet'], ['depth_mm' => 1])])['cuts']);
+        self::assertSame(
+            [],
+            self::reckon(['outlet' => array_diff_key(self::ASKED['outlet'], ['depth_mm' => 1])])['cuts'],
+        );
     }
 
     public function testBadInputNamesItsPlace(): void
     {
-        foreach (['tailpiece.at' => ['tailpiece' => ['at' => [1, 2]] + self::ASKED['tailpiece']], 'outlet.along' => ['outlet' => ['along' => [0, 0, 0]] + self::ASKED['outlet']], 'trap.pattern' => ['trap' => ['pattern' => 'u'] + self::ASKED['trap']], 'fixture' => ['fixture' => 'hat']] as $field => $with) {
+        foreach (
+            [
+                'tailpiece.at' => ['tailpiece' => ['at' => [1, 2]] + self::ASKED['tailpiece']],
+                'outlet.along' => ['outlet' => ['along' => [0, 0, 0]] + self::ASKED['outlet']],
+                'trap.pattern' => ['trap' => ['pattern' => 'u'] + self::ASKED['trap']],
+                'fixture' => ['fixture' => 'hat'],
+            ] as $field => $with
+        ) {
             try {
                 self::reckon($with);
                 self::fail($field);

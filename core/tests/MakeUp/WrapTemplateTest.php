@@ -33,9 +33,17 @@ final class WrapTemplateTest extends TestCase
                 self::assertStringEndsWith('mm', $root->getAttribute('width'));
                 $at = [];
                 foreach ($root->getElementsByTagName('line') as $line) {
-                    $at[$line->getAttribute('class')][] = array_map(static fn (string $name): float => (float) $line->getAttribute($name), ['x1', 'y1', 'x2', 'y2']);
+                    $at[$line->getAttribute('class')][] = array_map(
+                        static fn (string $name): float => (float) $line->getAttribute($name),
+                        ['x1', 'y1', 'x2', 'y2'],
+                    );
                 }
-                self::assertEqualsWithDelta(M_PI * $pipe->outsideMm, $at['lap'][0][0], 1e-3, "{$key} {$size}: the lap begins where it has gone round");
+                self::assertEqualsWithDelta(
+                    M_PI * $pipe->outsideMm,
+                    $at['lap'][0][0],
+                    1e-3,
+                    "{$key} {$size}: the lap begins where it has gone round",
+                );
                 self::assertEqualsWithDelta($at['lap'][0][0] / 4, $at['roll'][0][0], 1e-3, 'a quarter round');
                 self::assertEqualsWithDelta(45.0, $height - $at['depth'][0][1], 1e-3, 'so far from the cut edge');
                 self::assertSame(0.0, $at['witness'][0][0]);
@@ -49,7 +57,12 @@ final class WrapTemplateTest extends TestCase
     public function testARollTheOtherWayIsMeasuredFromTheOtherSide(): void
     {
         $pipe = Catalogue::shipped()->system('pvc-dwv-40')->pipe('3');
-        $roll = static fn (float $mm): array => array_values(array_filter(WrapTemplate::of($pipe, 'C', 4, 6, 45.0, $mm, Units::Millimetre)->lines, static fn (array $line): bool => $line[0] === 'roll'));
+        $roll = static fn (float $mm): array => array_values(
+            array_filter(
+                WrapTemplate::of($pipe, 'C', 4, 6, 45.0, $mm, Units::Millimetre)->lines,
+                static fn (array $line): bool => $line[0] === 'roll',
+            ),
+        );
         self::assertEqualsWithDelta(M_PI * $pipe->outsideMm - 40.0, $roll(-40.0)[0][1], 1e-9);
         self::assertEqualsWithDelta(40.0, $roll(40.0)[0][1], 1e-9);
         self::assertSame([], $roll(0.0), 'the next bend turns the same way: its line is this one');
@@ -76,7 +89,9 @@ final class WrapTemplateTest extends TestCase
         self::assertNotNull($template);
         $words = implode("\n", array_column($template->texts, 3));
         self::assertStringContainsString("\n{$piece->letter}\n", $words);
-        $fitting = array_values(array_filter($layout->fittings, static fn ($one): bool => $one->leg === $piece->leg + 1))[0];
+        $fitting = array_values(
+            array_filter($layout->fittings, static fn ($one): bool => $one->leg === $piece->leg + 1),
+        )[0];
         $roll = array_values(array_filter($template->lines, static fn (array $line): bool => $line[0] === 'roll'))[0];
         self::assertEqualsWithDelta(fmod($fitting->markMm + $template->roundMm, $template->roundMm), $roll[1], 1e-9);
         self::assertNull(WrapTemplate::ofPiece($layout, 'no-such-piece', Units::Inch));

@@ -18,17 +18,48 @@ final class TapeReaderTest extends TestCase
     public static function readable(): iterable
     {
         $inches = [
-            '54 1/2' => 1_384_300_000, '54-1/2' => 1_384_300_000, '54½' => 1_384_300_000, '54 ½' => 1_384_300_000, '½' => 12_700_000,
-            '4\' 6 1/2"' => 1_384_300_000, '4’ 6½”' => 1_384_300_000, '4′ 6 1⁄2″' => 1_384_300_000, "4' 6" => 1_371_600_000, '4ft 6in' => 1_371_600_000,
-            '4 feet 6 1/2 inches' => 1_384_300_000, "4'" => 1_219_200_000, "4'6" => 1_371_600_000, "4'-6\"" => 1_371_600_000,
-            '54.5' => 1_384_300_000, '54.5in' => 1_384_300_000, '54,5' => 1_384_300_000, '54.5 "' => 1_384_300_000,
-            '1/64' => 396_875, '63/64' => 25_003_125, '0' => 0, '-2 1/4' => -57_150_000, '−2' => -50_800_000,
-            '1384 mm' => 1_384_000_000, '1.384 m' => 1_384_000_000, '138,4 cm' => 1_384_000_000, '0.000001 mm' => 1, '0.0000005mm' => 1,
+            '54 1/2' => 1_384_300_000,
+            '54-1/2' => 1_384_300_000,
+            '54½' => 1_384_300_000,
+            '54 ½' => 1_384_300_000,
+            '½' => 12_700_000,
+            '4\' 6 1/2"' => 1_384_300_000,
+            '4’ 6½”' => 1_384_300_000,
+            '4′ 6 1⁄2″' => 1_384_300_000,
+            "4' 6" => 1_371_600_000,
+            '4ft 6in' => 1_371_600_000,
+            '4 feet 6 1/2 inches' => 1_384_300_000,
+            "4'" => 1_219_200_000,
+            "4'6" => 1_371_600_000,
+            "4'-6\"" => 1_371_600_000,
+            '54.5' => 1_384_300_000,
+            '54.5in' => 1_384_300_000,
+            '54,5' => 1_384_300_000,
+            '54.5 "' => 1_384_300_000,
+            '1/64' => 396_875,
+            '63/64' => 25_003_125,
+            '0' => 0,
+            '-2 1/4' => -57_150_000,
+            '−2' => -50_800_000,
+            '1384 mm' => 1_384_000_000,
+            '1.384 m' => 1_384_000_000,
+            '138,4 cm' => 1_384_000_000,
+            '0.000001 mm' => 1,
+            '0.0000005mm' => 1,
         ];
         foreach ($inches as $text => $nm) {
             yield "inch: {$text}" => [Units::Inch, (string) $text, $nm];
         }
-        foreach (['1384' => 1_384_000_000, '1384.5' => 1_384_500_000, '1384,5' => 1_384_500_000, '54 1/2 in' => 1_384_300_000, "4' 6" => 1_371_600_000, '1.384m' => 1_384_000_000] as $text => $nm) {
+        foreach (
+            [
+                '1384' => 1_384_000_000,
+                '1384.5' => 1_384_500_000,
+                '1384,5' => 1_384_500_000,
+                '54 1/2 in' => 1_384_300_000,
+                "4' 6" => 1_371_600_000,
+                '1.384m' => 1_384_000_000,
+            ] as $text => $nm
+        ) {
             yield "mm: {$text}" => [Units::Millimetre, (string) $text, $nm];
         }
     }
@@ -76,9 +107,16 @@ final class TapeReaderTest extends TestCase
                 $printed = TapePrinter::withUnit($length, $units);
                 $read = $reader->read($printed);
                 self::assertSame($printed, TapePrinter::withUnit($read, $units), $printed);
-                self::assertLessThanOrEqual(intdiv($units->markNm(), 2) + 1, abs($read->nanometres - $length->nanometres), $printed);
+                self::assertLessThanOrEqual(
+                    intdiv($units->markNm(), 2) + 1,
+                    abs($read->nanometres - $length->nanometres),
+                    $printed,
+                );
                 self::assertSame($length->nanometres, $reader->read(TapePrinter::exact($length, $units))->nanometres);
-                self::assertSame(TapePrinter::feet($length), TapePrinter::feet((new TapeReader(Units::Inch))->read(TapePrinter::feet($length))));
+                self::assertSame(
+                    TapePrinter::feet($length),
+                    TapePrinter::feet((new TapeReader(Units::Inch))->read(TapePrinter::feet($length))),
+                );
             }
         }
     }

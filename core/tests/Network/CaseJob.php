@@ -16,9 +16,11 @@ use FallBend\Core\Report\EvaluationReport;
 final class CaseJob
 {
     /**
-     * Takes a rulebook, runs as `id => [from, call-out, to, more fields]`, obstacles; gives the job as its file would be read.
+     * Takes a rulebook, runs as `id => [from, call-out, to, more fields]`, obstacles; gives the job as its file would
+     * be read.
      *
-     * From: `lavatory`, or `lavatory trap=s seal=20 rim=600 group=a` (lengths in mm), or `roof`, `valve`, `cap`, `cleanout`, `socket`, `vent off RUN LEG MM` (or `turn`).
+     * From: `lavatory`, or `lavatory trap=s seal=20 rim=600 group=a` (lengths in mm), or `roof`, `valve`, `cap`,
+     * `cleanout`, `socket`, `vent off RUN LEG MM` (or `turn`).
      * To: `RUN LEG MM`, `socket`, `gully`, `roof`, `valve`, `on RUN`.
      *
      * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
@@ -33,29 +35,60 @@ final class CaseJob
         foreach ($runs as $id => $run) {
             [$from, $legs, $to] = $run;
             $more = $run[3] ?? [];
-            $system = is_string($more['system'] ?? null) ? $more['system'] : ($units === Units::Inch ? 'pvc-dwv-40' : 'pvcu-solvent');
+            $system = is_string($more['system'] ?? null)
+                ? $more['system']
+                : ($units === Units::Inch
+                    ? 'pvc-dwv-40'
+                    : 'pvcu-solvent');
             $isVent = str_starts_with($from, 'vent off') || ($more['use'] ?? '') === 'vent';
             $documents[] = $more + [
-                'id' => $id, 'name' => "the {$id}", 'system' => $system, 'size' => $units === Units::Inch ? '2' : '40',
-                'use' => $isVent ? 'vent' : (preg_match('/^[a-z-]+( |$)/', $from) === 1 && ! in_array(explode(' ', $from)[0], ['roof', 'valve', 'cap', 'cleanout', 'socket', 'run'], true) ? 'fixture-drain' : 'drain'),
-                'outlet' => self::from($from, $id), 'tie_in' => self::to($to), 'heading_deg' => 0, 'legs' => self::legs($legs, $units, $catalogue->system($system)->sizes()),
+                'id' => $id,
+                'name' => "the {$id}",
+                'system' => $system,
+                'size' => $units === Units::Inch ? '2' : '40',
+                'use' => $isVent
+                    ? 'vent'
+                    : (preg_match('/^[a-z-]+( |$)/', $from) === 1 &&
+                    ! in_array(explode(' ', $from)[0], ['roof', 'valve', 'cap', 'cleanout', 'socket', 'run'], true)
+                        ? 'fixture-drain'
+                        : 'drain'),
+                'outlet' => self::from($from, $id),
+                'tie_in' => self::to($to),
+                'heading_deg' => 0,
+                'legs' => self::legs($legs, $units, $catalogue->system($system)->sizes()),
             ];
         }
-        $document = ['format' => JobFile::FORMAT, 'version' => JobFile::VERSION, 'name' => 'A case', 'units' => $units->value, 'rulebook' => $book, 'runs' => $documents,
-            'obstacles' => array_map(static fn (array $o, int $i): array => $o + ['id' => "o{$i}"], $obstacles, array_keys($obstacles)), 'overrides' => ['catalogue' => $overrides, 'rulebook' => [], 'rows' => []]];
+        $document = [
+            'format' => JobFile::FORMAT,
+            'version' => JobFile::VERSION,
+            'name' => 'A case',
+            'units' => $units->value,
+            'rulebook' => $book,
+            'runs' => $documents,
+            'obstacles' => array_map(
+                static fn (array $o, int $i): array => $o + ['id' => "o{$i}"],
+                $obstacles,
+                array_keys($obstacles),
+            ),
+            'overrides' => ['catalogue' => $overrides, 'rulebook' => [], 'rows' => []],
+        ];
 
         return (new JobFile($catalogue))->parse(json_encode($document, JSON_THROW_ON_ERROR));
     }
 
     /**
-     * @return list<string> the findings of a job as `rule@run`, sorted; stops and warnings only, or with what is not known
+     * @return list<string> the findings of a job as `rule@run`, sorted; stops and warnings only, or with what is not
+     *     known
      */
     public static function findings(Job $job, bool $withUnknown = false): array
     {
         $found = [];
         foreach (self::evaluation($job)['runs'] as $run) {
             foreach ($run['findings'] as $finding) {
-                $isAsked = $withUnknown && $finding['severity'] === 'unknown' && ! in_array($finding['rule'], ['fitting.unmeasured', 'run.notLevelled'], true);
+                $isAsked =
+                    $withUnknown &&
+                    $finding['severity'] === 'unknown' &&
+                    ! in_array($finding['rule'], ['fitting.unmeasured', 'run.notLevelled'], true);
                 if (in_array($finding['severity'], ['stop', 'warn'], true) || $isAsked) {
                     $found["{$finding['rule']}@{$run['id']}"] = true;
                 }
@@ -66,7 +99,10 @@ final class CaseJob
         return array_keys($found);
     }
 
-    /** The same job with every fitting measured and every end levelled that nobody had: what would be asked for on site is answered. */
+    /**
+     * The same job with every fitting measured and every end levelled that nobody had: what would be asked for on site
+     * is answered.
+     */
     public static function measured(Job $job): Job
     {
         $document = (new JobFile(Catalogue::shipped()))->document($job);
@@ -74,11 +110,29 @@ final class CaseJob
         foreach (self::evaluation($job)['runs'] as $i => $run) {
             foreach ($run['fittings'] as $fitting) {
                 $part = Catalogue::shipped()->system($run['system']['key'])->branches[$fitting['row']] ?? null;
-                foreach ($part === null ? [] : ['run_in_mm' => $part->runInMm, 'run_out_mm' => $part->runOutMm, 'branch_mm' => $part->branchMm] as $field => $value) {
-                    $rows["{$run['system']['key']} {$fitting['row']} {$field}"] = ['table' => $run['system']['key'], 'row' => $fitting['row'], 'field' => $field, 'value' => round($value, 4)];
+                foreach (
+                    $part === null
+                        ? []
+                        : [
+                            'run_in_mm' => $part->runInMm,
+                            'run_out_mm' => $part->runOutMm,
+                            'branch_mm' => $part->branchMm,
+                        ] as $field => $value
+                ) {
+                    $rows["{$run['system']['key']} {$fitting['row']} {$field}"] = [
+                        'table' => $run['system']['key'],
+                        'row' => $fitting['row'],
+                        'field' => $field,
+                        'value' => round($value, 4),
+                    ];
                 }
                 if ($part === null && ! $fitting['known']) {
-                    $rows["{$run['system']['key']} {$fitting['row']}"] = ['table' => $run['system']['key'], 'row' => $fitting['row'], 'field' => 'take_off_mm', 'value' => round($fitting['take_off']['mm'], 4)];
+                    $rows["{$run['system']['key']} {$fitting['row']}"] = [
+                        'table' => $run['system']['key'],
+                        'row' => $fitting['row'],
+                        'field' => 'take_off_mm',
+                        'value' => round($fitting['take_off']['mm'], 4),
+                    ];
                 }
             }
             $kind = $job->runs[$i]->tieIn->kind;
@@ -105,14 +159,37 @@ final class CaseJob
             return ['what' => 'vent take-off', 'kind' => 'branch', 'branch' => self::branch(array_slice($words, 2))];
         }
         if (in_array($words[0], ['roof', 'valve'], true)) {
-            return ['what' => $words[0], 'kind' => $words[0], 'terminal' => self::numbers(array_slice($words, 1), ['roof' => 'above_roof_mm', 'away' => 'opening_away_mm', 'below' => 'opening_below_mm']) ?: ['above_roof_mm' => 300, 'opening_away_mm' => 5000]];
+            return [
+                'what' => $words[0],
+                'kind' => $words[0],
+                'terminal' => self::numbers(array_slice($words, 1), [
+                    'roof' => 'above_roof_mm',
+                    'away' => 'opening_away_mm',
+                    'below' => 'opening_below_mm',
+                ]) ?: ['above_roof_mm' => 300, 'opening_away_mm' => 5000],
+            ];
         }
         if (in_array($words[0], ['cap', 'cleanout', 'socket', 'run', 'trap-adapter'], true)) {
             return ['what' => $words[0], 'kind' => $words[0]];
         }
-        $fixture = self::numbers(array_slice($words, 1), ['seal' => 'seal_mm', 'drop' => 'drop_mm', 'across' => 'across_mm', 'standpipe' => 'standpipe_mm', 'floor' => 'trap_above_floor_mm', 'rim' => 'rim_mm', 'hot' => 'hot_c', 'trap' => 'trap', 'size' => 'trap_size', 'group' => 'group']);
+        $fixture = self::numbers(array_slice($words, 1), [
+            'seal' => 'seal_mm',
+            'drop' => 'drop_mm',
+            'across' => 'across_mm',
+            'standpipe' => 'standpipe_mm',
+            'floor' => 'trap_above_floor_mm',
+            'rim' => 'rim_mm',
+            'hot' => 'hot_c',
+            'trap' => 'trap',
+            'size' => 'trap_size',
+            'group' => 'group',
+        ]);
 
-        return ['what' => "the {$words[0]} of {$id}", 'kind' => 'fixture', 'fixture' => ['kind' => $words[0]] + $fixture + ['rim_mm' => 400]];
+        return [
+            'what' => "the {$words[0]} of {$id}",
+            'kind' => 'fixture',
+            'fixture' => ['kind' => $words[0]] + $fixture + ['rim_mm' => 400],
+        ];
     }
 
     /** @return array<string, mixed> */
@@ -122,7 +199,15 @@ final class CaseJob
 
         return match (true) {
             in_array($words[0], ['socket', 'gully', 'cap'], true) => ['what' => $words[0], 'kind' => $words[0]],
-            in_array($words[0], ['roof', 'valve'], true) => ['what' => $words[0], 'kind' => $words[0], 'terminal' => self::numbers(array_slice($words, 1), ['roof' => 'above_roof_mm', 'away' => 'opening_away_mm', 'below' => 'opening_below_mm']) ?: ['above_roof_mm' => 300, 'opening_away_mm' => 5000]],
+            in_array($words[0], ['roof', 'valve'], true) => [
+                'what' => $words[0],
+                'kind' => $words[0],
+                'terminal' => self::numbers(array_slice($words, 1), [
+                    'roof' => 'above_roof_mm',
+                    'away' => 'opening_away_mm',
+                    'below' => 'opening_below_mm',
+                ]) ?: ['above_roof_mm' => 300, 'opening_away_mm' => 5000],
+            ],
             $words[0] === 'on' => ['what' => "on into {$words[1]}", 'kind' => 'run', 'run' => $words[1]],
             default => ['what' => "into {$words[0]}", 'kind' => 'branch', 'branch' => self::branch($words)],
         };
@@ -134,7 +219,9 @@ final class CaseJob
      */
     private static function branch(array $words): array
     {
-        return ['run' => $words[0], 'leg' => "l{$words[1]}"] + ($words[2] === 'turn' ? [] : ['at_mm' => (float) $words[2]]) + (($words[3] ?? '') !== '' ? ['pattern' => $words[3]] : []);
+        return ['run' => $words[0], 'leg' => "l{$words[1]}"] +
+            ($words[2] === 'turn' ? [] : ['at_mm' => (float) $words[2]]) +
+            (($words[3] ?? '') !== '' ? ['pattern' => $words[3]] : []);
     }
 
     /**
@@ -165,8 +252,21 @@ final class CaseJob
             if ($leg->unread !== null) {
                 throw new \LogicException("not understood: {$phrase->text}");
             }
-            $legs[] = array_filter(['id' => 'l'.($i + 1), 'way' => $leg->way->value, 'turn_deg' => $leg->turnDeg, 'length_mm' => $leg->length?->toMm(), 'fall_mm_per_m' => $leg->fallMmPerM, 'drop_mm' => $leg->drop?->toMm(),
-                'size' => $leg->size, 'fitting' => $leg->fitting?->toArray(), 'close' => $leg->isClose ?: null, 'takes' => $leg->takes], static fn (mixed $v): bool => $v !== null);
+            $legs[] = array_filter(
+                [
+                    'id' => 'l'.($i + 1),
+                    'way' => $leg->way->value,
+                    'turn_deg' => $leg->turnDeg,
+                    'length_mm' => $leg->length?->toMm(),
+                    'fall_mm_per_m' => $leg->fallMmPerM,
+                    'drop_mm' => $leg->drop?->toMm(),
+                    'size' => $leg->size,
+                    'fitting' => $leg->fitting?->toArray(),
+                    'close' => $leg->isClose ?: null,
+                    'takes' => $leg->takes,
+                ],
+                static fn (mixed $v): bool => $v !== null,
+            );
         }
 
         return $legs;

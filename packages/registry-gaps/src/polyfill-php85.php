@@ -5,7 +5,7 @@ declare(strict_types=1);
 // The four functions of PHP 8.5 that the framework calls, for PHP 8.2 to 8.4.
 
 if (! function_exists('array_first')) {
-    /** @param  array<mixed>  $array */
+    /** @param array<mixed> $array */
     function array_first(array $array): mixed
     {
         foreach ($array as $value) {
@@ -17,7 +17,7 @@ if (! function_exists('array_first')) {
 }
 
 if (! function_exists('array_last')) {
-    /** @param  array<mixed>  $array */
+    /** @param array<mixed> $array */
     function array_last(array $array): mixed
     {
         return $array === [] ? null : current(array_slice($array, -1));

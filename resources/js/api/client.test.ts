@@ -20,7 +20,8 @@ afterEach(() => {
     vi.unstubAllGlobals();
 });
 
-const json = (body: unknown, status = 200): Response => new Response(status === 204 ? null : JSON.stringify(body), { status });
+const json = (body: unknown, status = 200): Response =>
+    new Response(status === 204 ? null : JSON.stringify(body), { status });
 
 describe('calling the API', () => {
     it('gives the answer, and sends the token of the cookie with every change', async () => {
@@ -38,7 +39,9 @@ describe('calling the API', () => {
     });
 
     it('gives what was wrong as data, with the place', async () => {
-        answers.push(json({ message: 'runs.0.size is wrong', code: 'bad-input', errors: { 'runs.0.size': ['is wrong'] } }, 422));
+        answers.push(
+            json({ message: 'runs.0.size is wrong', code: 'bad-input', errors: { 'runs.0.size': ['is wrong'] } }, 422),
+        );
         const result = await call('PUT', '/api/x', {});
         expect(result).toMatchObject({
             ok: false,
@@ -52,7 +55,11 @@ describe('calling the API', () => {
     it('tells a server that does not answer from one that refuses', async () => {
         expect(await call('GET', '/api/x')).toMatchObject({ ok: false, status: 0, code: 'no-answer' });
         answers.push(new Response('<html>', { status: 502 }));
-        expect(await call('GET', '/api/x')).toMatchObject({ ok: false, status: 502, message: 'That did not work. Try again.' });
+        expect(await call('GET', '/api/x')).toMatchObject({
+            ok: false,
+            status: 502,
+            message: 'That did not work. Try again.',
+        });
         answers.push(json({ message: '' }, 401));
         expect(await call('GET', '/api/x')).toMatchObject({ status: 401, message: 'You are no longer signed in.' });
     });
@@ -92,7 +99,8 @@ describe('calling the API', () => {
 });
 
 describe('writing', () => {
-    const keys = (): (string | undefined)[] => asked.map(([, init]) => (init.headers as Record<string, string>)['Idempotency-Key']);
+    const keys = (): (string | undefined)[] =>
+        asked.map(([, init]) => (init.headers as Record<string, string>)['Idempotency-Key']);
     beforeEach(() => vi.useFakeTimers());
     afterEach(() => vi.useRealTimers());
     const written = async (path: string, body: unknown): Promise<unknown> => {
@@ -146,7 +154,9 @@ describe('a heavy question', () => {
         const controller = new AbortController();
         vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
             asked.push([path, init]);
-            return new Promise((_, reject) => init.signal?.addEventListener('abort', () => reject(new Error('called off'))));
+            return new Promise((_, reject) =>
+                init.signal?.addEventListener('abort', () => reject(new Error('called off'))),
+            );
         });
         const result = callInTurn('/api/order', {}, controller.signal);
         controller.abort();

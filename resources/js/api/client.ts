@@ -1,6 +1,7 @@
 /** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
 export type Result<T> =
-    { ok: true; data: T } | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
+    | { ok: true; data: T }
+    | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
 
 interface ProblemBody {
     message?: string;
@@ -37,14 +38,23 @@ export async function callFile(path: string, body: unknown): Promise<Result<Blob
 /** Heavy questions that are on their way. */
 const asked = new Set<string>();
 
-/** A heavy question, which waits for its turn: asked again where too much was asked at once, and called off where nobody waits for it any more. */
+/**
+ * A heavy question, which waits for its turn: asked again where too much was asked at once, and called off where nobody
+ * waits for it any more.
+ */
 export const callInTurn = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<Result<T>> =>
     askInTurn<T>(path, body, signal, json);
 
 /** The same for an answer that is a file. */
-export const callFileInTurn = (path: string, body: unknown): Promise<Result<Blob>> => askInTurn<Blob>(path, body, undefined, file);
+export const callFileInTurn = (path: string, body: unknown): Promise<Result<Blob>> =>
+    askInTurn<Blob>(path, body, undefined, file);
 
-async function askInTurn<T>(path: string, body: unknown, signal: AbortSignal | undefined, read: Read): Promise<Result<T>> {
+async function askInTurn<T>(
+    path: string,
+    body: unknown,
+    signal: AbortSignal | undefined,
+    read: Read,
+): Promise<Result<T>> {
     const question = newKey();
     const off = (): void => callOff(question);
     signal?.addEventListener('abort', off);
@@ -73,7 +83,8 @@ if (typeof window !== 'undefined') window.addEventListener('pagehide', () => ask
 const unanswered = new Map<string, string>();
 
 /**
- * A write that is carried out once, however often it is asked for: where no answer came, it is tried twice more with the same key, and the same
+ * A write that is carried out once, however often it is asked for: where no answer came, it is tried twice more with
+ * the same key, and the same
  * write asked for again later has it too.
  */
 export async function write<T>(method: string, path: string, body?: unknown): Promise<Result<T>> {
@@ -90,8 +101,11 @@ export async function write<T>(method: string, path: string, body?: unknown): Pr
     return result;
 }
 
-/** Whether nobody knows what became of a call: no answer, or one of a server that stands before the one that was asked. */
-export const isNoAnswer = (status: number): boolean => status === 0 || status === 408 || status === 429 || status >= 500;
+/**
+ * Whether nobody knows what became of a call: no answer, or one of a server that stands before the one that was asked.
+ */
+export const isNoAnswer = (status: number): boolean =>
+    status === 0 || status === 408 || status === 429 || status >= 500;
 
 /** How long to wait before the same is asked again, after so many tries without an answer. */
 export const retryAfterMs = (tries: number): number => Math.min(500 * 2 ** tries, 8000);
@@ -117,7 +131,8 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
     let response: Response;
     try {
         response = await send(method, path, body, options);
-        // The session ended, and its token with it: the next one is fetched, and says whether somebody is still signed in.
+        // The session ended, and its token with it: the next one is fetched, and says whether somebody is still signed
+        // in.
         if (response.status === 419) {
             await send('GET', SESSION, undefined, options);
             response = await send(method, path, body, options);
@@ -129,7 +144,8 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
     if (response.status === 401 && path !== SESSION) signedOut();
     const answer: unknown = await read(response).catch(() => UNREADABLE);
     // An answer that was cut off on its way is none.
-    if (answer === UNREADABLE && response.ok) return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
+    if (answer === UNREADABLE && response.ok)
+        return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
 
@@ -137,7 +153,12 @@ const SESSION = '/api/session';
 
 const UNREADABLE = Symbol('unreadable');
 
-function send(method: string, path: string, body: unknown, { signal, key, question, keepalive }: Options): Promise<Response> {
+function send(
+    method: string,
+    path: string,
+    body: unknown,
+    { signal, key, question, keepalive }: Options,
+): Promise<Response> {
     return fetch(path, {
         method,
         credentials: 'same-origin',

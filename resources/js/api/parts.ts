@@ -27,8 +27,10 @@ const ALWAYS = ['job', 'places'];
 export const EVERY_RUN = 'run:*';
 
 /**
- * What a page holds of the evaluation of a job, and which parts of it its screens show. The server is told the hashes of what is held, and
- * answers with what says something else: an answer belongs to the request that it was asked with, however late it comes.
+ * What a page holds of the evaluation of a job, and which parts of it its screens show. The server is told the hashes
+ * of what is held, and
+ * answers with what says something else: an answer belongs to the request that it was asked with, however late it
+ * comes.
  */
 export class JobParts {
     private wanted: ReadonlySet<string> = new Set(ALWAYS);
@@ -48,8 +50,12 @@ export class JobParts {
 
     asked(only: ReadonlySet<string> = this.wanted): Asked {
         const names = new Set(only);
-        if (only.has(EVERY_RUN)) [...this.held.keys()].filter((name) => name.startsWith('run:')).forEach((name) => names.add(name));
-        return { want: Object.fromEntries([...names].map((name) => [name, this.held.get(name)?.hash ?? ''])), held: this.held };
+        if (only.has(EVERY_RUN))
+            [...this.held.keys()].filter((name) => name.startsWith('run:')).forEach((name) => names.add(name));
+        return {
+            want: Object.fromEntries([...names].map((name) => [name, this.held.get(name)?.hash ?? ''])),
+            held: this.held,
+        };
     }
 
     /** Takes an answer; gives the names of what it left for another request. */
@@ -117,6 +123,8 @@ export function withChange(document: JobDocument, { set, gone, runs }: Schemas['
     const changed = new Map(runs.map((run) => [run.id, run]));
     const stays = document.runs.map((run) => changed.get(run.id) ?? run);
     const added = runs.filter((run) => document.runs.every((old) => old.id !== run.id));
-    const fields = Object.fromEntries(Object.entries({ ...document, ...set }).filter(([field]) => !gone.includes(field)));
+    const fields = Object.fromEntries(
+        Object.entries({ ...document, ...set }).filter(([field]) => !gone.includes(field)),
+    );
     return { ...(fields as unknown as JobDocument), runs: [...stays, ...added] };
 }

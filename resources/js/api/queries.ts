@@ -57,9 +57,13 @@ async function orThrow<T>(result: Promise<Result<T>>): Promise<T> {
 /** Whether a query failed because no answer came to it, or none of the application's own. */
 export const hadNoAnswer = (error: unknown): boolean => error instanceof CallFailed && isNoAnswer(error.status);
 
-/** A question that no answer came to is asked again until one does; what was answered last stays meanwhile. A refusal stands as it is. */
+/**
+ * A question that no answer came to is asked again until one does; what was answered last stays meanwhile. A refusal
+ * stands as it is.
+ */
 const untilAnswered = {
-    retry: (tries: number, error: Error): boolean => hadNoAnswer(error) && ((error as CallFailed).status !== 500 || tries < 2),
+    retry: (tries: number, error: Error): boolean =>
+        hadNoAnswer(error) && ((error as CallFailed).status !== 500 || tries < 2),
     retryDelay: retryAfterMs,
 };
 
@@ -101,7 +105,9 @@ async function openJob(id: string, wanted: readonly string[], signal: AbortSigna
     parts.want(wanted);
     const asked = parts.asked();
     const query = new URLSearchParams({ want: Object.keys(asked.want).join(',') });
-    const result = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${query.toString()}`, undefined, { signal });
+    const result = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${query.toString()}`, undefined, {
+        signal,
+    });
     return result.ok ? jobOf(result.data, asked, result.data.document, signal) : result;
 }
 
@@ -130,7 +136,12 @@ async function whole(
     let left = parts.take(asked, answer);
     while (left.length > 0) {
         const more = parts.asked(new Set(left));
-        const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', { job, document, want: more.want }, { signal });
+        const result = await call<Schemas['EvaluatedInParts']>(
+            'POST',
+            '/api/evaluate',
+            { job, document, want: more.want },
+            { signal },
+        );
         if (!result.ok) return result;
         const still = parts.take(more, result.data, true);
         // Each answer carries something, or nobody waits for it.
@@ -145,7 +156,12 @@ export const catalogueQuery = (ask: CatalogueAsk) =>
     queryOptions({
         queryKey: ['catalogue', ask],
         queryFn: () =>
-            orThrow(call<CataloguePage>('GET', `/api/catalogue?${new URLSearchParams(ask as Record<string, string>).toString()}`)),
+            orThrow(
+                call<CataloguePage>(
+                    'GET',
+                    `/api/catalogue?${new URLSearchParams(ask as Record<string, string>).toString()}`,
+                ),
+            ),
         placeholderData: keepPreviousData,
     });
 
@@ -212,14 +228,22 @@ export async function keepJob(
     const asked = partsOf(id).asked();
     const body = { from, gesture, document, want: asked.want };
     const result = await call<Schemas['KeptInParts']>('PUT', `/api/jobs/${id}`, body, { key, signal });
-    return result.ok ? jobOf(result.data, asked, withChange(document, result.data.changed), signal) : met(result, asked, signal);
+    return result.ok
+        ? jobOf(result.data, asked, withChange(document, result.data.changed), signal)
+        : met(result, asked, signal);
 }
 /** Saves one change of a job beside its editing. */
 export const saveJob = (id: string, from: number, gesture: string, document: JobDocument) =>
     write<{ revision: number }>('PUT', `/api/jobs/${id}`, { from, gesture, document, want: {} });
 export const goBackTo = (id: string, from: number, to: number) =>
     write<{ id: string }>('POST', `/api/jobs/${id}/back`, { from, to, want: {} });
-export async function stepJob(id: string, step: 'undo' | 'redo', from: number, key: string, signal?: AbortSignal): Promise<Result<Job>> {
+export async function stepJob(
+    id: string,
+    step: 'undo' | 'redo',
+    from: number,
+    key: string,
+    signal?: AbortSignal,
+): Promise<Result<Job>> {
     const asked = partsOf(id).asked();
     const body = { from, want: asked.want };
     const result = await call<Schemas['JobInParts']>('POST', `/api/jobs/${id}/${step}`, body, { key, signal });
@@ -234,7 +258,9 @@ async function met(refused: Result<never>, asked: Asked, signal?: AbortSignal): 
     const job = await jobOf(current, asked, current.document, signal);
     return job.ok ? { ...refused, body: { ...body, current: job.data } satisfies Stale } : job;
 }
-/** Reads a document, optionally with a line called out for one of its runs, as far as the screens of the job show it. */
+/**
+ * Reads a document, optionally with a line called out for one of its runs, as far as the screens of the job show it.
+ */
 export async function evaluate(
     job: string,
     document: JobDocument,
@@ -249,7 +275,12 @@ export async function evaluate(
 /** One run of a document as it would be, beside what the screens of the job show. */
 export async function evaluateRun(of: OfJob, run: string, signal?: AbortSignal): Promise<Result<RunReport | null>> {
     const name = `run:${run}`;
-    const result = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', { ...of, want: { [name]: '' } }, { signal });
+    const result = await call<Schemas['EvaluatedInParts']>(
+        'POST',
+        '/api/evaluate',
+        { ...of, want: { [name]: '' } },
+        { signal },
+    );
     return result.ok ? { ok: true, data: (result.data.parts[name]?.value ?? null) as RunReport | null } : result;
 }
 export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
@@ -270,7 +301,16 @@ export async function repeatGroup(
 export interface MakeUpAsked {
     run: string;
     from_leg?: string;
-    to: { leg: string } | { along_mm: number; over_mm: number; down_mm: number; turn_deg: number; fall_mm_per_m?: number; plumb?: boolean };
+    to:
+        | { leg: string }
+        | {
+              along_mm: number;
+              over_mm: number;
+              down_mm: number;
+              turn_deg: number;
+              fall_mm_per_m?: number;
+              plumb?: boolean;
+          };
     max_bends?: number;
     clearance_mm?: number;
     obstacles?: NonNullable<Extract<JobMove, { kind: 'ends' }>['obstacles']>;
@@ -301,7 +341,8 @@ export const jobCsv = (of: OfJob, list: JobList) => callFileInTurn('/api/csv', {
 export const materialsQuery = (of: OfJob) =>
     queryOptions({
         queryKey: ['materials', of],
-        queryFn: ({ signal }) => orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { ...of }, signal)),
+        queryFn: ({ signal }) =>
+            orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { ...of }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
@@ -314,7 +355,8 @@ export const pricesQuery = queryOptions({
 export const keepPrices = (prices: KeptPrices) => write<CrewPrices>('PUT', '/api/prices', prices);
 export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id}`);
 /** What is to be cut now, and from which sticks; can be given up. */
-export const askCut = (of: OfJob, run: string, signal?: AbortSignal) => callInTurn<CuttingReport>('/api/cut', { ...of, run }, signal);
+export const askCut = (of: OfJob, run: string, signal?: AbortSignal) =>
+    callInTurn<CuttingReport>('/api/cut', { ...of, run }, signal);
 export const cutQuery = (of: OfJob, run: string) =>
     queryOptions({
         queryKey: ['cut', run, of],

@@ -2,11 +2,23 @@
 export function Materials({ prefix }: { prefix: string }) {
     return (
         <defs>
-            <pattern id={`${prefix}pvc`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+            <pattern
+                id={`${prefix}pvc`}
+                width="7"
+                height="7"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(-45)"
+            >
                 <rect width="7" height="7" style={{ fill: 'var(--pvc)' }} />
                 <rect width="0.9" height="7" style={{ fill: 'var(--pvc-2)' }} />
             </pattern>
-            <pattern id={`${prefix}abs`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+                id={`${prefix}abs`}
+                width="5"
+                height="5"
+                patternUnits="userSpaceOnUse"
+                patternTransform="rotate(45)"
+            >
                 <rect width="5" height="5" style={{ fill: 'var(--abs)' }} />
                 <rect width="1.1" height="5" style={{ fill: 'var(--abs-2)' }} />
             </pattern>

@@ -49,7 +49,17 @@ export function SaidText({ text }: { text: string }) {
 }
 
 /** A length as the job's tape says it; the other unit stands in the title and is read on focus. */
-export function Said({ tape, units, feet = false, unit = false }: { tape: Tape; units: Units; feet?: boolean; unit?: boolean }) {
+export function Said({
+    tape,
+    units,
+    feet = false,
+    unit = false,
+}: {
+    tape: Tape;
+    units: Units;
+    feet?: boolean;
+    unit?: boolean;
+}) {
     const other = units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`;
     if (units === 'mm') {
         return (

@@ -10,7 +10,10 @@ interface Props {
     begins?: boolean;
 }
 
-/** A tape fraction inside a drawing, stacked over its bar and centred on x: in a narrow face `1 3/4` on one line would read as thirteen quarters. */
+/**
+ * A tape fraction inside a drawing, stacked over its bar and centred on x: in a narrow face `1 3/4` on one line would
+ * read as thirteen quarters.
+ */
 export function SvgFraction({ x, y, text, size, fill, begins = false }: Props) {
     const { sign, whole, over, under } = fractionOf(text);
     const left = `${sign}${whole}`;
@@ -33,7 +36,13 @@ export function SvgFraction({ x, y, text, size, fill, begins = false }: Props) {
                     <text x={middle} y={y - size * 0.45} textAnchor="middle" style={font(small)}>
                         {over}
                     </text>
-                    <rect x={middle - barWidth / 2} y={y - size * 0.36} width={barWidth} height={1.4} style={{ fill }} />
+                    <rect
+                        x={middle - barWidth / 2}
+                        y={y - size * 0.36}
+                        width={barWidth}
+                        height={1.4}
+                        style={{ fill }}
+                    />
                     <text x={middle} y={y + size * 0.26} textAnchor="middle" style={font(small)}>
                         {under}
                     </text>

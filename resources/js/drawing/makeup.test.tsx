@@ -34,14 +34,23 @@ describe('the dial', () => {
 });
 
 describe('a cut into a line', () => {
-    const said = { first: '43 in', second: '54 7/8 in', out: '11 5/8 in', stubs: ['2 1/2 in', '2 1/2 in'] as [string, string] };
+    const said = {
+        first: '43 in',
+        second: '54 7/8 in',
+        out: '11 5/8 in',
+        stubs: ['2 1/2 in', '2 1/2 in'] as [string, string],
+    };
     const svg = (length: number | null): string =>
-        renderToStaticMarkup(<CutInDrawing marks={[1092, 1394]} stubs={[64, 64]} centre={1219} length={length} said={said} />);
+        renderToStaticMarkup(
+            <CutInDrawing marks={[1092, 1394]} stubs={[64, 64]} centre={1219} length={length} said={said} />,
+        );
 
     it('says both marks from the upstream end', () => {
         expect(svg(2438)).toContain('43 in');
         expect(svg(2438)).toContain('54 7/8 in');
-        expect(svg(2438)).toContain('aria-label="Cut at 43 in and at 54 7/8 in from the upstream end; 11 5/8 in come out."');
+        expect(svg(2438)).toContain(
+            'aria-label="Cut at 43 in and at 54 7/8 in from the upstream end; 11 5/8 in come out."',
+        );
     });
     it('draws the two cuts to the scale of the line', () => {
         const cuts = [...svg(2438).matchAll(/<path d="M([\d.]+) 62V138"/g)].map((match) => Number(match[1]));
@@ -58,7 +67,15 @@ describe('a cut into a line', () => {
 describe('a trap from the side', () => {
     const svg = (high: number, change: string | null): string =>
         renderToStaticMarkup(
-            <TrapFitDrawing ahead={350} down={180} tall={100} reach={90} seal={60} high={high} said={{ change, tube: 'cut 11 7/8 in' }} />,
+            <TrapFitDrawing
+                ahead={350}
+                down={180}
+                tall={100}
+                reach={90}
+                seal={60}
+                high={high}
+                said={{ change, tube: 'cut 11 7/8 in' }}
+            />,
         );
     it('shows by how much the heights do not meet, and nothing where they do', () => {
         expect(svg(70, 'extend the tailpiece by 2 3/4 in')).toContain('extend the tailpiece by 2 3/4 in');
@@ -77,7 +94,15 @@ describe('a trap from the side', () => {
         [2000, 900, 80, 0, 75],
     ])('is drawable at %d from the wall', (ahead, down, tall, reach, seal) => {
         const drawn = renderToStaticMarkup(
-            <TrapFitDrawing ahead={ahead} down={down} tall={tall} reach={reach} seal={seal} high={0} said={{ change: null, tube: null }} />,
+            <TrapFitDrawing
+                ahead={ahead}
+                down={down}
+                tall={tall}
+                reach={reach}
+                seal={seal}
+                high={0}
+                said={{ change: null, tube: null }}
+            />,
         );
         expect(drawn).not.toContain('NaN');
     });
@@ -86,7 +111,14 @@ describe('a trap from the side', () => {
 describe('a trap over an outlet in the floor', () => {
     const svg = (arm: number, riser: number): string =>
         renderToStaticMarkup(
-            <TrapOverFloorDrawing arm={arm} riser={riser} tall={120} reach={110} seal={70} said={{ arm: 'cut 2 11/16 in', riser: null }} />,
+            <TrapOverFloorDrawing
+                arm={arm}
+                riser={riser}
+                tall={120}
+                reach={110}
+                seal={70}
+                said={{ arm: 'cut 2 11/16 in', riser: null }}
+            />,
         );
     it('says what is cut, and what is not known', () => {
         expect(svg(150, 320)).toContain('>cut 2 11/16 in<');

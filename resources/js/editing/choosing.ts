@@ -14,7 +14,9 @@ export function chooseMethod(document: JobDocument, which: Which, method: string
     if ('single' in which)
         return {
             ...document,
-            single_joints: (document.single_joints ?? []).map((joint) => (joint.id === which.single ? joined(joint) : joint)),
+            single_joints: (document.single_joints ?? []).map((joint) =>
+                joint.id === which.single ? joined(joint) : joint,
+            ),
         };
     return {
         ...document,
@@ -30,7 +32,9 @@ export function chooseMethod(document: JobDocument, which: Which, method: string
     };
 }
 
-/** Whether the method of a joint can be chosen: only where the run meets what stands there; else it is its system's own. */
+/**
+ * Whether the method of a joint can be chosen: only where the run meets what stands there; else it is its system's own.
+ */
 export const isOpen = (joint: Pick<JointReport, 'state'>): boolean => joint.state !== 'own';
 
 const STATE_WORDS: Record<JointReport['state'], string> = {
@@ -47,7 +51,9 @@ export const stateInWords = (state: JointReport['state']): string => STATE_WORDS
 /** The register in one line: how many joints, of what kind, and how many are still open. */
 export function registerInWords(run: RunReport): string {
     const kinds = new Map<string, number>();
-    run.joints.forEach((joint) => joint.method_name && kinds.set(joint.method_name, (kinds.get(joint.method_name) ?? 0) + 1));
+    run.joints.forEach(
+        (joint) => joint.method_name && kinds.set(joint.method_name, (kinds.get(joint.method_name) ?? 0) + 1),
+    );
     return [...kinds]
         .map(
             ([name, count]) =>

@@ -17,7 +17,8 @@ import {
     type CutPiece,
 } from './cutting';
 
-const job = (cutting?: object): JobDocument => ({ runs: [], ...(cutting ? { cutting } : {}) }) as unknown as JobDocument;
+const job = (cutting?: object): JobDocument =>
+    ({ runs: [], ...(cutting ? { cutting } : {}) }) as unknown as JobDocument;
 
 describe('ticking off', () => {
     it('keeps the length that it was cut to, once for each piece', () => {
@@ -35,7 +36,9 @@ describe('ticking off', () => {
 it('what there is of one pipe leaves the others alone', () => {
     const one = stocked(job(), 'pvc', '2', [{ length_mm: 900, available: 1 }]);
     const two = stocked(one, 'pvc', '3', [{ length_mm: 3048, price: 9.5 }]);
-    expect(stocked(two, 'pvc', '2', []).cutting?.stock).toEqual([{ system: 'pvc', size: '3', length_mm: 3048, price: 9.5 }]);
+    expect(stocked(two, 'pvc', '2', []).cutting?.stock).toEqual([
+        { system: 'pvc', size: '3', length_mm: 3048, price: 9.5 },
+    ]);
 });
 
 describe('in words', () => {
@@ -68,10 +71,20 @@ describe('in words', () => {
 
 describe('what was printed', () => {
     const piece = (key: string, mm: number, more: object = {}): CutPiece =>
-        ({ key, letter: key.toUpperCase(), now: { mm }, since: null, printed: null, ends: [], ...more }) as unknown as CutPiece;
+        ({
+            key,
+            letter: key.toUpperCase(),
+            now: { mm },
+            since: null,
+            printed: null,
+            ends: [],
+            ...more,
+        }) as unknown as CutPiece;
     it('is kept once for each run, with the day', () => {
         const once = printed(job(), 'a', '2026-11-25', [piece('x', 500)]);
-        expect(once.cutting?.printed).toEqual([{ run: 'a', on: '2026-11-25', pieces: [{ piece: 'x', letter: 'X', length_mm: 500 }] }]);
+        expect(once.cutting?.printed).toEqual([
+            { run: 'a', on: '2026-11-25', pieces: [{ piece: 'x', letter: 'X', length_mm: 500 }] },
+        ]);
         const again = printed(printed(once, 'b', '2026-11-25', []), 'a', '2026-11-26', [piece('x', 510)]);
         expect(again.cutting?.printed?.map((one) => [one.run, one.on])).toEqual([
             ['b', '2026-11-25'],
@@ -82,16 +95,23 @@ describe('what was printed', () => {
         const words = (mm: number): string => `${mm} mm`;
         expect(sincePrinted(piece('x', 500), '2026-11-25', words)).toBeNull();
         expect(sincePrinted(piece('x', 500, { since: 'same' }), '2026-11-25', words)).toBeNull();
-        expect(sincePrinted(piece('x', 500, { since: 'new' }), '2026-11-25', words)).toBe('not on the ticket of 2026-11-25');
+        expect(sincePrinted(piece('x', 500, { since: 'new' }), '2026-11-25', words)).toBe(
+            'not on the ticket of 2026-11-25',
+        );
         expect(sincePrinted(piece('x', 500, { since: 'other', printed: { mm: 490 } }), '2026-11-25', words)).toBe(
             'on the ticket of 2026-11-25 it was 490 mm',
         );
     });
-    it('carries the day of the place where it is printed', () => expect(dayOf(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05'));
+    it('carries the day of the place where it is printed', () =>
+        expect(dayOf(new Date(2026, 0, 5, 23, 59))).toBe('2026-01-05'));
 });
 
 it('what most ends want is said once, the others at their joints', () => {
-    const pieces = [{ ends: ['square', 'square'] }, { ends: ['square', 'bevelled'] }, { ends: ['', ''] }] as unknown as CutPiece[];
+    const pieces = [
+        { ends: ['square', 'square'] },
+        { ends: ['square', 'bevelled'] },
+        { ends: ['', ''] },
+    ] as unknown as CutPiece[];
     expect(usualEnd(pieces)).toBe('square');
     expect(usualEnd([])).toBe('');
     expect(otherEnds(['square', 'bevelled'], [3, 4], 'square')).toEqual(['joint 4: bevelled']);
@@ -102,7 +122,14 @@ it('what most ends want is said once, the others at their joints', () => {
 describe('looking longer', () => {
     const plan = (...groups: [number, number, boolean][]) =>
         ({
-            groups: groups.map(([used, bound, optimal]) => ({ letters: 'PVC', size: '2', objective: 'price', used, bound, optimal })),
+            groups: groups.map(([used, bound, optimal]) => ({
+                letters: 'PVC',
+                size: '2',
+                objective: 'price',
+                used,
+                bound,
+                optimal,
+            })),
         }) as never;
     it('is worth it where less is used, or more is proved', () => {
         expect(isBetter(plan([6, 6, true]), plan([7, 6, false]))).toBe(true);

@@ -35,13 +35,20 @@ export const stockOf = (document: JobDocument, system: string, size: string): St
 /** The job with what there is of one pipe in place of what it is sold in; nothing: as it is sold. */
 export function stocked(document: JobDocument, system: string, size: string, rows: StockRow[]): JobDocument {
     const others = (document.cutting?.stock ?? []).filter((one) => one.system !== system || one.size !== size);
-    return withCutting(document, { ...document.cutting, stock: [...others, ...rows.map((row) => ({ system, size, ...row }))] });
+    return withCutting(document, {
+        ...document.cutting,
+        stock: [...others, ...rows.map((row) => ({ system, size, ...row }))],
+    });
 }
 
 /** The job with what was put on paper of a run, and when: later changes are held against it. */
 export function printed(document: JobDocument, run: string, on: string, pieces: CutPiece[]): JobDocument {
     const others = (document.cutting?.printed ?? []).filter((one) => one.run !== run);
-    const ticket = { run, on, pieces: pieces.map((piece) => ({ piece: piece.key, letter: piece.letter, length_mm: piece.now.mm })) };
+    const ticket = {
+        run,
+        on,
+        pieces: pieces.map((piece) => ({ piece: piece.key, letter: piece.letter, length_mm: piece.now.mm })),
+    };
     return withCutting(document, { ...document.cutting, printed: [...others, ticket] });
 }
 
@@ -60,11 +67,15 @@ export function sincePrinted(piece: CutPiece, on: string | undefined, words: (mm
 /** What the ends of most pieces want: said once, and not again at every piece. */
 export function usualEnd(pieces: CutPiece[]): string {
     const counts = new Map<string, number>();
-    for (const end of pieces.flatMap((piece) => piece.ends)) if (end !== '') counts.set(end, (counts.get(end) ?? 0) + 1);
+    for (const end of pieces.flatMap((piece) => piece.ends))
+        if (end !== '') counts.set(end, (counts.get(end) ?? 0) + 1);
     return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? '';
 }
 
-/** What is other than usual at the ends of a piece, each by its joint; there is none where the next leg was not understood. */
+/**
+ * What is other than usual at the ends of a piece, each by its joint; there is none where the next leg was not
+ * understood.
+ */
 export const otherEnds = (ends: string[], joints: (number | undefined)[], usual: string): string[] =>
     ends.flatMap((end, i) => {
         if (joints[i] === undefined) return ['what follows is not called out yet'];

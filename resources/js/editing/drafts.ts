@@ -33,7 +33,8 @@ export class Drafts {
     }
 
     /**
-     * Finds what this person left here: in this tab before a reload, and in tabs that are closed. The oldest first. Once it is saved
+     * Finds what this person left here: in this tab before a reload, and in tabs that are closed. The oldest first.
+     * Once it is saved
      * under this tab's name, `taken` removes it under the others.
      */
     left(by: string, isOpen: (tab: string) => boolean): { drafts: Draft[]; taken: () => void } {
@@ -59,7 +60,8 @@ export class Drafts {
     private read(key: string): Draft | null {
         try {
             const draft = JSON.parse(this.storage?.getItem(key) ?? '') as Partial<Draft>;
-            const isWhole = typeof draft.by === 'string' && typeof draft.from === 'number' && Array.isArray(draft.patch);
+            const isWhole =
+                typeof draft.by === 'string' && typeof draft.from === 'number' && Array.isArray(draft.patch);
             return isWhole && Array.isArray(draft.entries) && Array.isArray(draft.sent) ? (draft as Draft) : null;
         } catch {
             return null;
@@ -79,7 +81,11 @@ export class Drafts {
 export function jobsWithDrafts(storage: Storage | null): string[] {
     try {
         const keys = Array.from({ length: storage?.length ?? 0 }, (_, i) => storage?.key(i) ?? '');
-        return [...new Set(keys.filter((key) => key.startsWith(PREFIX)).map((key) => key.slice(PREFIX.length).split(' ')[0] ?? ''))];
+        return [
+            ...new Set(
+                keys.filter((key) => key.startsWith(PREFIX)).map((key) => key.slice(PREFIX.length).split(' ')[0] ?? ''),
+            ),
+        ];
     } catch {
         return [];
     }
@@ -112,7 +118,8 @@ export function openTabs(): Promise<Tabs> {
 async function nameTab(): Promise<Tabs> {
     const locks = globalThis.navigator?.locks as LockManager | undefined;
     let tab = rememberedTab();
-    // Where the browser has no locks, what another tab left is taken over while that tab may be open: both then say the same.
+    // Where the browser has no locks, what another tab left is taken over while that tab may be open: both then say the
+    // same.
     if (!locks) return { tab, isOpen: () => false };
     // A duplicated tab has the memory of the one that it was made from: it takes a name of its own.
     while (!(await held(locks, tab))) tab = rememberedTab(true);

@@ -69,7 +69,10 @@ class Page {
     tick(piece: string): void {
         this.machine.change((document) => {
             const plan = planOf(document);
-            return { ...plan, cutting: { cut: [...(plan.cutting?.cut ?? []), { run: 'sink', piece }] } } as unknown as JobDocument;
+            return {
+                ...plan,
+                cutting: { cut: [...(plan.cutting?.cut ?? []), { run: 'sink', piece }] },
+            } as unknown as JobDocument;
         });
     }
 
@@ -213,7 +216,10 @@ describe('what is done', () => {
         server.fate = () => 'arrives';
         await settle();
         const { document } = server.job();
-        expect([lineOf(document, 'sink'), lineOf(document, 'bath')]).toEqual(['down 10 / left 1200', 'down 30 / right 7']);
+        expect([lineOf(document, 'sink'), lineOf(document, 'bath')]).toEqual([
+            'down 10 / left 1200',
+            'down 30 / right 7',
+        ]);
         expect(planOf(document).cutting?.cut).toHaveLength(1);
     });
 
@@ -293,7 +299,11 @@ describe('what the server refuses', () => {
         expect(server.evaluations).toBe(evaluations);
         page.machine.say('sink', 'down 7');
         await settle();
-        expect([page.saving, page.machine.see().problem, lineOf(server.job().document, 'sink')]).toEqual(['saved', null, 'down 7']);
+        expect([page.saving, page.machine.see().problem, lineOf(server.job().document, 'sink')]).toEqual([
+            'saved',
+            null,
+            'down 7',
+        ]);
     });
 
     it('goes with Undo, and nothing else', async () => {
@@ -476,7 +486,10 @@ it('waits for whoever said it to sign in again, and goes on then', async () => {
     expect([page.saving, lineOf(server.job().document, 'sink')]).toEqual(['saved', 'down 11']);
 });
 
-/** Whatever happens to calls on their way, to pages and to sessions: once there is an answer, what is saved is what was said. */
+/**
+ * Whatever happens to calls on their way, to pages and to sessions: once there is an answer, what is saved is what was
+ * said.
+ */
 it('keeps what was said, whatever happens meanwhile', async () => {
     const fate = fc.constantFrom<Fate>(
         'arrives',
@@ -488,7 +501,11 @@ it('keeps what was said, whatever happens meanwhile', async () => {
         'finds nobody signed in',
     );
     const act = fc.oneof(
-        fc.record({ kind: fc.constant('type' as const), run: fc.constantFrom('sink', 'bath'), more: fc.stringMatching(/^[1-9]{1,4}$/) }),
+        fc.record({
+            kind: fc.constant('type' as const),
+            run: fc.constantFrom('sink', 'bath'),
+            more: fc.stringMatching(/^[1-9]{1,4}$/),
+        }),
         fc.record({ kind: fc.constant('enter' as const) }),
         fc.record({ kind: fc.constant('tick' as const) }),
         fc.record({ kind: fc.constant('reload' as const) }),
@@ -508,7 +525,8 @@ it('keeps what was said, whatever happens meanwhile', async () => {
                 const said: Record<string, string> = { sink: 'down 10', bath: 'down 30' };
                 const ticks: string[] = [];
                 for (const one of acts) {
-                    if (one.kind === 'type') said[one.run] = type(page.machine, one.run, `${said[one.run]} / left `, one.more);
+                    if (one.kind === 'type')
+                        said[one.run] = type(page.machine, one.run, `${said[one.run]} / left `, one.more);
                     if (one.kind === 'enter') void page.machine.doneSaying();
                     if (one.kind === 'tick') {
                         ticks.push(`l${ticks.length + 1}.1`);
@@ -525,10 +543,10 @@ it('keeps what was said, whatever happens meanwhile', async () => {
                     if (one.kind === 'wait') await vi.advanceTimersByTimeAsync(one.ms);
                     if (page.saving === 'saved') {
                         const { document } = server.job();
-                        expect([lineOf(document, 'sink'), lineOf(document, 'bath')], 'what is called saved is saved').toEqual([
-                            said.sink,
-                            said.bath,
-                        ]);
+                        expect(
+                            [lineOf(document, 'sink'), lineOf(document, 'bath')],
+                            'what is called saved is saved',
+                        ).toEqual([said.sink, said.bath]);
                     }
                 }
                 server.fate = () => 'arrives';

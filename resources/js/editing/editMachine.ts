@@ -7,7 +7,11 @@ import { refusalInWords } from './refusal';
 
 /** What the machine asks of the server. A status of 0 means that no answer came. */
 export interface Server {
-    evaluate: (document: JobDocument, said: { run: string; text: string } | undefined, signal: AbortSignal) => Promise<Result<Evaluated>>;
+    evaluate: (
+        document: JobDocument,
+        said: { run: string; text: string } | undefined,
+        signal: AbortSignal,
+    ) => Promise<Result<Evaluated>>;
     save: (write: Write, signal: AbortSignal) => Promise<Result<Job>>;
     step: (job: string, way: 'undo' | 'redo', from: number, key: string, signal: AbortSignal) => Promise<Result<Job>>;
     /** says which parts of the evaluation are shown from here on */
@@ -74,13 +78,19 @@ interface Sending extends Write {
 }
 
 /**
- * Holds a job while it is edited. What is said and done waits in one ordered queue, is stored in the browser before anything is asked, is
- * read by the server in the order in which it was said, and saved after a short silence. One timer wakes it: for the silence, or to try again
- * where no answer came. A write is sent with the same key until it is answered; a newer state by somebody else is never written over.
+ * Holds a job while it is edited. What is said and done waits in one ordered queue, is stored in the browser before
+ * anything is asked, is
+ * read by the server in the order in which it was said, and saved after a short silence. One timer wakes it: for the
+ * silence, or to try again
+ * where no answer came. A write is sent with the same key until it is answered; a newer state by somebody else is never
+ * written over.
  */
 export class EditMachine {
     private kept: Job;
-    /** the revision that the work starts from; older than `kept` where a draft is taken up that something else came before */
+    /**
+     * the revision that the work starts from; older than `kept` where a draft is taken up that something else came
+     * before
+     */
     private from: number;
     private document: JobDocument;
     private evaluation: Evaluation;
@@ -141,14 +151,21 @@ export class EditMachine {
 
     /** Whether nothing is left to save. */
     get isSettled(): boolean {
-        return !this.unkept && this.sending === null && this.left.length === 0 && this.queue.every((entry) => this.isRead(entry));
+        return (
+            !this.unkept &&
+            this.sending === null &&
+            this.left.length === 0 &&
+            this.queue.every((entry) => this.isRead(entry))
+        );
     }
 
     /** Takes up what a closed or reloaded page had not saved; the oldest first. */
     takeUp(drafts: Draft[]): void {
         for (const draft of drafts) {
             if (draft.patch.length > 0) this.queue.push({ kind: 'edit', gesture: draft.gesture, patch: draft.patch });
-            this.queue.push(...draft.entries.map((entry) => (entry.kind === 'said' ? { ...entry, open: false } : entry)));
+            this.queue.push(
+                ...draft.entries.map((entry) => (entry.kind === 'said' ? { ...entry, open: false } : entry)),
+            );
         }
         this.left = drafts;
         this.changed();
@@ -163,7 +180,9 @@ export class EditMachine {
         this.left = [];
     }
 
-    /** Whether what a draft changes was changed otherwise since; what stands there already, or as it stood, is no clash. */
+    /**
+     * Whether what a draft changes was changed otherwise since; what stands there already, or as it stood, is no clash.
+     */
     private isOtherwise(draft: Draft): boolean {
         const now = this.kept.document;
         const { document, clashes } = patched(now, draft.patch);
@@ -182,7 +201,14 @@ export class EditMachine {
             this.queue = [...this.queue.slice(0, -1), { ...last, text }];
         } else {
             this.endSaying();
-            this.queue.push({ kind: 'said', gesture: newKey(), run, text, was: legsOf(this.latest(), run), open: true });
+            this.queue.push({
+                kind: 'said',
+                gesture: newKey(),
+                run,
+                text,
+                was: legsOf(this.latest(), run),
+                open: true,
+            });
         }
         this.soon();
         this.changed();
@@ -245,7 +271,9 @@ export class EditMachine {
         this.pump();
     };
 
-    /** Undo takes back what was done last; where that was refused, it goes, and nothing else. Resolves once it is done. */
+    /**
+     * Undo takes back what was done last; where that was refused, it goes, and nothing else. Resolves once it is done.
+     */
     readonly step = (way: 'undo' | 'redo'): Promise<void> => {
         if (this.refused !== null) {
             if (way === 'undo') this.dropRefused();
@@ -276,7 +304,11 @@ export class EditMachine {
         for (const entry of this.queue) {
             if (entry.kind === 'edit') document = patched(document, entry.patch).document;
             if (entry.kind !== 'said' || this.isRead(entry)) continue;
-            const read = await this.server.evaluate(document, { run: entry.run, text: entry.text }, new AbortController().signal);
+            const read = await this.server.evaluate(
+                document,
+                { run: entry.run, text: entry.text },
+                new AbortController().signal,
+            );
             if (!read.ok) return null;
             document = read.data.document;
         }
@@ -504,7 +536,15 @@ export class EditMachine {
 
     /** Asks for parts of what is read already, while nothing else is asked: every other answer brings them too. */
     private fetchNext(): void {
-        if (this.fetching || this.reading || this.sending || this.stepping || this.isFetchRefused || !this.server.isMissing()) return;
+        if (
+            this.fetching ||
+            this.reading ||
+            this.sending ||
+            this.stepping ||
+            this.isFetchRefused ||
+            !this.server.isMissing()
+        )
+            return;
         this.fetching = new AbortController();
         void this.fetch(this.fetching);
     }
@@ -515,7 +555,8 @@ export class EditMachine {
         this.fetching = null;
         if (result.ok) {
             this.tries = 0;
-            if (this.document === document) this.evaluation = { ...result.data.evaluation, phrases: this.evaluation.phrases };
+            if (this.document === document)
+                this.evaluation = { ...result.data.evaluation, phrases: this.evaluation.phrases };
         } else if (!this.waits(result)) {
             this.isFetchRefused = true;
             this.problem = refusalInWords(result, document);
@@ -528,13 +569,25 @@ export class EditMachine {
             if (!this.sending.abort) void this.send(this.sending);
             return;
         }
-        if (!this.unkept || this.refused === 'saving' || this.stepping || (this.batch() !== null && this.refused === null)) return;
+        if (
+            !this.unkept ||
+            this.refused === 'saving' ||
+            this.stepping ||
+            (this.batch() !== null && this.refused === null)
+        )
+            return;
         const isAwaited = this.queue.some((entry) => entry.kind === 'step');
         if (this.quietUntil > this.clock.now() && !isAwaited) {
             this.wakeAt(this.quietUntil);
             return;
         }
-        const write = { job: this.kept.id, from: this.from, gesture: this.gesture || newKey(), document: this.document, key: newKey() };
+        const write = {
+            job: this.kept.id,
+            from: this.from,
+            gesture: this.gesture || newKey(),
+            document: this.document,
+            key: newKey(),
+        };
         this.sending = { ...write, abort: null };
         void this.send(this.sending);
     }
@@ -569,7 +622,8 @@ export class EditMachine {
         this.from = job.revision;
         if (!sayTheSame(sent.document, job.document)) {
             this.refused = 'saving';
-            this.problem = 'The server saved something else than what was said here. Undo takes back what is shown; then say it again.';
+            this.problem =
+                'The server saved something else than what was said here. Undo takes back what is shown; then say it again.';
             return;
         }
         this.clash = false;
@@ -585,12 +639,16 @@ export class EditMachine {
         if (this.anchor) this.anchor = withMarksOf(this.anchor, job.document);
     }
 
-    /** The job was changed since: one's own changes are put on top of one's own; others' are shown, and nothing is written over. */
+    /**
+     * The job was changed since: one's own changes are put on top of one's own; others' are shown, and nothing is
+     * written over.
+     */
     private meet(stale: Stale): void {
         const mine = differences(this.kept.document, this.document);
         const { document, clashes } = patched(stale.current.document, mine);
         const isRetold = (entry: Entry): boolean =>
-            entry.kind === 'said' && !isEqual(legsOf(this.kept.document, entry.run), legsOf(stale.current.document, entry.run));
+            entry.kind === 'said' &&
+            !isEqual(legsOf(this.kept.document, entry.run), legsOf(stale.current.document, entry.run));
         if (stale.changed_by.length > 0 || clashes.length > 0 || this.clash || this.queue.some(isRetold)) {
             this.conflict = { theirs: stale.current, by: stale.changed_by };
             return;
@@ -646,13 +704,23 @@ export class EditMachine {
         try {
             return await ask();
         } catch {
-            return { ok: false, status: 0, code: 'no-answer', message: 'No answer from the server.', errors: {}, body: null };
+            return {
+                ok: false,
+                status: 0,
+                code: 'no-answer',
+                message: 'No answer from the server.',
+                errors: {},
+                body: null,
+            };
         } finally {
             callOff();
         }
     }
 
-    /** Whether the same is to be asked again later: no answer, a server that is being started, or a session that has ended. */
+    /**
+     * Whether the same is to be asked again later: no answer, a server that is being started, or a session that has
+     * ended.
+     */
     private waits({ status }: { status: number }): boolean {
         if (status === 401) {
             this.signedOut = true;
@@ -678,7 +746,10 @@ export class EditMachine {
             patch: differences(this.kept.document, this.document),
             gesture: this.gesture,
             entries: this.queue,
-            sent: [...this.left.flatMap((draft) => draft.sent), ...(this.left.length === 0 && this.sending ? [writeOf(this.sending)] : [])],
+            sent: [
+                ...this.left.flatMap((draft) => draft.sent),
+                ...(this.left.length === 0 && this.sending ? [writeOf(this.sending)] : []),
+            ],
             ...(this.clash ? { clash: true } : {}),
         });
     }

@@ -30,8 +30,10 @@ const hanger = (number: number, leg: string, at: number, tape: number, level = t
         clear: true,
         below_string: level ? { mm: 100 } : null,
     }) as unknown as HangerReport;
-const span = (from: number, to: number): SpanReport => ({ from_tape_mm: from, to_tape_mm: to }) as unknown as SpanReport;
-const job = (hanging?: object[]): JobDocument => ({ runs: [], ...(hanging ? { hanging } : {}) }) as unknown as JobDocument;
+const span = (from: number, to: number): SpanReport =>
+    ({ from_tape_mm: from, to_tape_mm: to }) as unknown as SpanReport;
+const job = (hanging?: object[]): JobDocument =>
+    ({ runs: [], ...(hanging ? { hanging } : {}) }) as unknown as JobDocument;
 
 describe('what was decided of a run', () => {
     it('is nothing at first, and stands beside that of others', () => {
@@ -55,7 +57,9 @@ describe('hangers set by hand', () => {
             { leg: 'l1', at_mm: 300 },
             { leg: 'l2', at_mm: 200 },
         ]);
-        expect(standing(job([{ run: 'a', own: [{ leg: 'l1', at_mm: 5 }] }]), 'a', two)).toEqual([{ leg: 'l1', at_mm: 5 }]);
+        expect(standing(job([{ run: 'a', own: [{ leg: 'l1', at_mm: 5 }] }]), 'a', two)).toEqual([
+            { leg: 'l1', at_mm: 5 },
+        ]);
     });
     it('move along their leg, and not off its ends', () => {
         expect(moved({ leg: 'l2', at_mm: 200 }, 12.7, 900)).toEqual({ leg: 'l2', at_mm: 212.7 });
@@ -72,7 +76,11 @@ describe('hangers set by hand', () => {
             { leg: 'l1', at_mm: 300 },
             { leg: 'l1', at_mm: 400 },
         ];
-        expect(replaced([one, one, other], one, { leg: 'l1', at_mm: 312.7 })).toEqual([{ leg: 'l1', at_mm: 312.7 }, one, other]);
+        expect(replaced([one, one, other], one, { leg: 'l1', at_mm: 312.7 })).toEqual([
+            { leg: 'l1', at_mm: 312.7 },
+            one,
+            other,
+        ]);
         expect(replaced([one, one, other], one, null)).toEqual([one, other]);
         expect(replaced([one], other, null)).toEqual([one]);
     });
@@ -124,7 +132,9 @@ describe('what is read at a hanger', () => {
 it('places on a leg are measured from one face, or from none', () => {
     const wall = faced({ run: 'a' }, 'l1', 'the wall', 250);
     expect(wall).toEqual([{ leg: 'l1', name: 'the wall', before_mm: 250 }]);
-    expect(faced({ run: 'a', faces: wall }, 'l1', 'the beam', -30)).toEqual([{ leg: 'l1', name: 'the beam', before_mm: -30 }]);
+    expect(faced({ run: 'a', faces: wall }, 'l1', 'the beam', -30)).toEqual([
+        { leg: 'l1', name: 'the beam', before_mm: -30 },
+    ]);
     expect(faced({ run: 'a', faces: wall }, 'l2', 'the beam', 0)).toHaveLength(2);
     expect(faced({ run: 'a', faces: wall }, 'l1', '', 0)).toBeUndefined();
 });
@@ -133,7 +143,16 @@ describe('where it grows to', () => {
     const words = (mm: number): string => `${mm} mm`;
     const end = (more: object) =>
         growthInWords(
-            { way: 'down', move: { mm: 4 }, into: 'turn', leg: 2, free: { mm: 305 }, hanger: 5, newton: 245, ...more } as never,
+            {
+                way: 'down',
+                move: { mm: 4 },
+                into: 'turn',
+                leg: 2,
+                free: { mm: 305 },
+                hanger: 5,
+                newton: 245,
+                ...more,
+            } as never,
             words,
         );
     it.each([
@@ -141,7 +160,10 @@ describe('where it grows to', () => {
         [{ newton: null }, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside'],
         [{ free: { mm: 0 }, newton: null }, '4 mm downstream, and bends leg 2; hanger 5, at the turn, is pushed aside'],
         [{ hanger: null }, '4 mm downstream, and bends leg 2'],
-        [{ newton: 5 }, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside with less than 1 kg'],
+        [
+            { newton: 5 },
+            '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside with less than 1 kg',
+        ],
         [{ into: 'outlet', way: 'up' }, '4 mm upstream, at the outlet'],
         [{ into: 'allowance' }, '4 mm downstream, into what lets it grow'],
         [{ into: 'joints' }, 'each seal takes up what its own piece grows'],

@@ -5,10 +5,15 @@ export type HangerReport = HangingReport['hangers'][number];
 export type SpanReport = HangingReport['spans'][number];
 
 /** What was decided for a run, or nothing yet. */
-export const hangingOf = (document: JobDocument, run: string): JobHanging => document.hanging?.find((one) => one.run === run) ?? { run };
+export const hangingOf = (document: JobDocument, run: string): JobHanging =>
+    document.hanging?.find((one) => one.run === run) ?? { run };
 
 /** The job with what was decided for a run changed; what is undefined is taken out. */
-export function withHanging(document: JobDocument, run: string, change: Partial<Record<keyof JobHanging, unknown>>): JobDocument {
+export function withHanging(
+    document: JobDocument,
+    run: string,
+    change: Partial<Record<keyof JobHanging, unknown>>,
+): JobDocument {
     const next = Object.fromEntries(
         Object.entries({ ...hangingOf(document, run), ...change }).filter(([, value]) => value !== undefined),
     ) as JobHanging;
@@ -28,7 +33,8 @@ export const placeOf = (hanger: HangerReport): Place => ({ leg: hanger.leg_id, a
 const SAME_MM = 0.5;
 
 /** Whether two places are one. */
-export const isAt = (one: Place, other: Place): boolean => one.leg === other.leg && Math.abs(one.at_mm - other.at_mm) < SAME_MM;
+export const isAt = (one: Place, other: Place): boolean =>
+    one.leg === other.leg && Math.abs(one.at_mm - other.at_mm) < SAME_MM;
 
 /** The hangers of a run as they are kept: those set by hand; where none was, those that are reckoned. */
 export const standing = (document: JobDocument, run: string, hangers: HangerReport[]): Place[] =>
@@ -116,7 +122,9 @@ function pushedInWords(end: GrowthEnd, words: (mm: number) => string): string {
     return `; hanger ${end.hanger}, ${where}, is pushed aside${end.newton === null ? '' : ` with ${kilograms(end.newton)}`}`;
 }
 
-/** What comes of a stretch that grows, end by end: `4.3 mm down, bends leg 2, which pushes hanger 5 aside with 25 kg`. */
+/**
+ * What comes of a stretch that grows, end by end: `4.3 mm down, bends leg 2, which pushes hanger 5 aside with 25 kg`.
+ */
 export function growthInWords(end: GrowthEnd, words: (mm: number) => string): string {
     const where = { up: 'upstream', down: 'downstream' }[end.way];
     const by = `${words(end.move.mm)} ${where}`;
@@ -134,7 +142,9 @@ export function growthInWords(end: GrowthEnd, words: (mm: number) => string): st
 
 /** How a pipe hangs against what was planned: more is measured down to one that hangs too low. */
 export const offInWords = (offMm: number, units: Units): string =>
-    Math.abs(offMm) < 0.8 ? 'as it has to' : `${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? 'low' : 'high'}`;
+    Math.abs(offMm) < 0.8
+        ? 'as it has to'
+        : `${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? 'low' : 'high'}`;
 
 /** A force as the weight that pulls as hard: a newton says little on site. */
 const kilograms = (newton: number): string => {

@@ -2,7 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { differences, patched, sayTheSame, type Json } from './patch';
 
-/** Documents like a job's: things with ids in lists, things that are told apart by run and piece, lists of plain values, fields that come and go. */
+/**
+ * Documents like a job's: things with ids in lists, things that are told apart by run and piece, lists of plain values,
+ * fields that come and go.
+ */
 const leg = fc.record(
     {
         id: fc.constantFrom('l1', 'l2', 'l3', 'l4'),
@@ -150,13 +153,19 @@ describe('differences between documents', () => {
     });
 
     it('leave marks to the server', () => {
-        const marked = (letter: string): Json => ({ runs: [{ id: 'a', marks: { pieces: { 'l1.1': letter } }, next_leg: 4 }] });
+        const marked = (letter: string): Json => ({
+            runs: [{ id: 'a', marks: { pieces: { 'l1.1': letter } }, next_leg: 4 }],
+        });
         expect(sayTheSame(marked('A'), marked('B'))).toBe(true);
     });
 
     it('keep an order that was changed', () => {
         const list = (...ids: string[]): Json => ({ runs: ids.map((id) => ({ id })) });
-        expect(patched(list('a', 'b', 'c'), differences(list('a', 'b', 'c'), list('c', 'a', 'b'))).document).toEqual(list('c', 'a', 'b'));
-        expect(patched(list('a', 'b', 'c'), differences(list('a', 'c'), list('a', 'x', 'c'))).document).toEqual(list('a', 'x', 'c', 'b'));
+        expect(patched(list('a', 'b', 'c'), differences(list('a', 'b', 'c'), list('c', 'a', 'b'))).document).toEqual(
+            list('c', 'a', 'b'),
+        );
+        expect(patched(list('a', 'b', 'c'), differences(list('a', 'c'), list('a', 'x', 'c'))).document).toEqual(
+            list('a', 'x', 'c', 'b'),
+        );
     });
 });

@@ -5,7 +5,8 @@ export type Json = null | boolean | number | string | Json[] | { [key: string]: 
 export type Step = string | { key: string };
 
 /**
- * One difference between two documents: what stood at a place and what is to stand there; undefined is nothing. `order` says in which order
+ * One difference between two documents: what stood at a place and what is to stand there; undefined is nothing. `order`
+ * says in which order
  * the things of a list stand, by their keys, where that is not how they stood.
  */
 export interface Difference {
@@ -31,7 +32,10 @@ type Thing = { [key: string]: Json | undefined };
 /** Fields that the server reckons: it allots them anew, and no two states are told apart by them. */
 const RECKONED = new Set(['marks', 'next_leg']);
 
-/** Gives what changes the one document to the other. Marks and the numbers of legs to come are the server's, and left out. */
+/**
+ * Gives what changes the one document to the other. Marks and the numbers of legs to come are the server's, and left
+ * out.
+ */
 export function differences(before: unknown, after: unknown): Patch {
     const patch: Patch = [];
     compare(before as Json, after as Json, [], patch, undefined);
@@ -54,7 +58,13 @@ const keysOf = (things: Thing[]): string[] => things.map((thing) => keyOf(thing)
 
 const byKey = (things: Thing[]): Map<string, Thing> => new Map(things.map((thing) => [keyOf(thing) ?? '', thing]));
 
-function compare(before: Json | undefined, after: Json | undefined, at: Step[], patch: Patch, stood: number | undefined): void {
+function compare(
+    before: Json | undefined,
+    after: Json | undefined,
+    at: Step[],
+    patch: Patch,
+    stood: number | undefined,
+): void {
     // What is new as a whole is new part by part, so that two who begin the same list do not clash.
     const isNew = before === undefined && !isEmpty(after);
     const from = isNew ? (stood ?? at.length) : stood;
@@ -93,7 +103,9 @@ function compareThings(before: Thing[], after: Thing[], at: Step[], patch: Patch
     if (!isEqual([...stays, ...added], order)) patch.push({ at, order });
 }
 
-/** Takes a document that may be another than the one that the patch was made from; gives it changed, and what clashed. */
+/**
+ * Takes a document that may be another than the one that the patch was made from; gives it changed, and what clashed.
+ */
 export function patched<T>(document: T, patch: Patch): Patched<T> {
     const clashes: Difference[] = [];
     let result = document as Json | undefined;
@@ -115,7 +127,9 @@ function change(found: Json | undefined, depth: number, difference: Difference):
     const isLast = depth === difference.at.length - 1;
     const isMade = found === undefined && difference.stood !== undefined && depth >= difference.stood;
     if (step === undefined)
-        return difference.order ? { value: inOrder(found, difference.order), clash: false } : replaced(found, difference);
+        return difference.order
+            ? { value: inOrder(found, difference.order), clash: false }
+            : replaced(found, difference);
     if (typeof step === 'string') {
         const value = isMade ? {} : found;
         // A field of something that is gone has nothing to stand in.
@@ -132,7 +146,8 @@ function change(found: Json | undefined, depth: number, difference: Difference):
         return { value: found, clash: !isLast };
     }
     const inner = change(value[index], depth + 1, difference);
-    const list = inner.value === undefined ? value.filter((_, i) => i !== index) : put(value, index, inner.value as Thing);
+    const list =
+        inner.value === undefined ? value.filter((_, i) => i !== index) : put(value, index, inner.value as Thing);
     return { value: list, clash: inner.clash };
 }
 
@@ -167,7 +182,8 @@ function isThings(value: Json | undefined): value is Thing[] {
 /** Whether two values are the same, whatever the order of their fields; a field that is undefined is none. */
 export function isEqual(one: Json | undefined, other: Json | undefined): boolean {
     if (one === other) return true;
-    if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((value, i) => isEqual(value, other[i]));
+    if (Array.isArray(one) && Array.isArray(other))
+        return one.length === other.length && one.every((value, i) => isEqual(value, other[i]));
     if (!isObject(one) || !isObject(other)) return false;
     const keys = new Set([...Object.keys(one), ...Object.keys(other)]);
     return [...keys].every((key) => isEqual(one[key], other[key]));

@@ -16,5 +16,7 @@ it('is said of the run where it meets another', () => {
 it('names its place elsewhere', () => {
     expect(said('runs.0.size', 'must be one of 2, 3')).toBe('runs.0.size must be one of 2, 3');
     expect(said('runs.7.tie_in.run', 'goes on into no run')).toBe('runs.7.tie_in.run goes on into no run');
-    expect(refusalInWords({ message: 'That did not work. Try again.', errors: {} }, document)).toBe('That did not work. Try again.');
+    expect(refusalInWords({ message: 'That did not work. Try again.', errors: {} }, document)).toBe(
+        'That did not work. Try again.',
+    );
 });

@@ -5,7 +5,12 @@ import type { Write } from './entries';
 
 /** What may happen to one call on its way. */
 export type Fate =
-    'arrives' | 'is lost on its way' | 'is answered and the answer lost' | 'is late' | 'meets a restart' | 'finds nobody signed in';
+    | 'arrives'
+    | 'is lost on its way'
+    | 'is answered and the answer lost'
+    | 'is late'
+    | 'meets a restart'
+    | 'finds nobody signed in';
 
 /** As much of a job's document as the tests need. */
 export interface Plan {
@@ -26,7 +31,8 @@ export const lineOf = (document: JobDocument, run: string): string =>
 const PROBLEM = { ok: false as const, code: '', errors: {}, message: 'no', body: null };
 
 /**
- * A server that keeps revisions and reads lines, after the contract of the real one: it refuses what starts from an older revision, answers
+ * A server that keeps revisions and reads lines, after the contract of the real one: it refuses what starts from an
+ * older revision, answers
  * a write that is sent again as before, and never changes what it is sent.
  */
 export class TestServer implements Server {
@@ -64,10 +70,17 @@ export class TestServer implements Server {
             this.evaluations++;
             const plan = JSON.parse(JSON.stringify(document)) as Plan;
             const run = plan.runs.find((one) => one.id === said?.run);
-            if (said && run) run.legs = said.text === '' ? [] : said.text.split(' / ').map((what, i) => ({ id: `l${i + 1}`, what }));
+            if (said && run)
+                run.legs = said.text === '' ? [] : said.text.split(' / ').map((what, i) => ({ id: `l${i + 1}`, what }));
             if (this.refuses(plan)) return { ...PROBLEM, status: 422 };
             const read = plan as unknown as JobDocument;
-            return { ok: true, data: { document: read, evaluation: this.evaluation(read, said ? [said.text] : []) } satisfies Evaluated };
+            return {
+                ok: true,
+                data: {
+                    document: read,
+                    evaluation: this.evaluation(read, said ? [said.text] : []),
+                } satisfies Evaluated,
+            };
         });
 
     /** parts that were wanted, and those that an answer brought */
@@ -117,12 +130,17 @@ export class TestServer implements Server {
         if (from === this.revisions.length) return null;
         const others = this.revisions.slice(from).map((revision) => revision.by);
         const changed_by = [...new Set(others.filter((by) => by !== 'me'))];
-        return { ...PROBLEM, status: 409, body: { code: 'stale', message: 'changed', changed_by, current: this.job() } };
+        return {
+            ...PROBLEM,
+            status: 409,
+            body: { code: 'stale', message: 'changed', changed_by, current: this.job() },
+        };
     }
 
     private once(key: string, words: string, write: () => Result<Job>): Result<Job> {
         const before = this.answered.get(key);
-        if (before) return before.words === words ? before.result : { ...PROBLEM, status: 422, message: 'another write' };
+        if (before)
+            return before.words === words ? before.result : { ...PROBLEM, status: 422, message: 'another write' };
         const result = write();
         if (result.ok) this.answered.set(key, { words, result });
         return result;

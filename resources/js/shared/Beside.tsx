@@ -8,7 +8,12 @@ export function Beside() {
     const other = mode === 'paper' ? 'cellar' : 'paper';
     return (
         <>
-            <button type="button" className="beside" onClick={() => setMode(applyMode(other))} aria-label={`Change to ${other} mode`}>
+            <button
+                type="button"
+                className="beside"
+                onClick={() => setMode(applyMode(other))}
+                aria-label={`Change to ${other} mode`}
+            >
                 {other === 'cellar' ? 'Cellar' : 'Paper'}
             </button>
             <Link className="beside" to="/bench">

@@ -7,7 +7,8 @@ interface Props {
 }
 
 /**
- * Holds a part of the interface that is loaded when it is opened. What goes wrong in it, or on its way here, hurts nothing beside it: what
+ * Holds a part of the interface that is loaded when it is opened. What goes wrong in it, or on its way here, hurts
+ * nothing beside it: what
  * was said stays where it was said.
  */
 export class Boundary extends Component<Props, { failed: boolean }> {
@@ -18,11 +19,15 @@ export class Boundary extends Component<Props, { failed: boolean }> {
     }
 
     override render(): ReactNode {
-        if (!this.state.failed) return <Suspense fallback={<main className="station" aria-busy="true" />}>{this.props.children}</Suspense>;
+        if (!this.state.failed)
+            return <Suspense fallback={<main className="station" aria-busy="true" />}>{this.props.children}</Suspense>;
         return (
             <main className="station">
                 <div className="waiting" role="alert">
-                    <p>{this.props.name} cannot be shown now. What you said is stored on this device, and saved as before.</p>
+                    <p>
+                        {this.props.name} cannot be shown now. What you said is stored on this device, and saved as
+                        before.
+                    </p>
                     <button type="button" className="plain" onClick={() => window.location.reload()}>
                         Try again
                     </button>

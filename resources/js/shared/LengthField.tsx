@@ -13,7 +13,10 @@ interface Props {
     autoFocus?: boolean;
 }
 
-/** A length as the tape says it, read by the server as it is typed; what is not understood is marked and stays. The form reads it once more when it is sent. */
+/**
+ * A length as the tape says it, read by the server as it is typed; what is not understood is marked and stays. The form
+ * reads it once more when it is sent.
+ */
 export function LengthField({ id, name, label, help, units, start, autoFocus = false }: Props) {
     const [said, setSaid] = useState<string | null>(null);
     const [problem, setProblem] = useState<string | null>(null);
@@ -28,7 +31,9 @@ export function LengthField({ id, name, label, help, units, start, autoFocus = f
         if (!result?.ok) setSaid(null);
         else
             setSaid(
-                units === 'inch' ? `${result.data.feet}, ${result.data.metric} mm` : `${result.data.metric} mm, ${result.data.inch} in`,
+                units === 'inch'
+                    ? `${result.data.feet}, ${result.data.metric} mm`
+                    : `${result.data.metric} mm, ${result.data.inch} in`,
             );
     };
 

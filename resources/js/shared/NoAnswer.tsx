@@ -6,7 +6,9 @@ import { hadNoAnswer } from '../api/queries';
 export function NoAnswer() {
     const cache = useQueryClient().getQueryCache();
     const watch = useCallback((then: () => void) => cache.subscribe(notifyManager.batchCalls(then)), [cache]);
-    const waits = useSyncExternalStore(watch, () => cache.getAll().some((query) => query.isActive() && isUnanswered(query.state)));
+    const waits = useSyncExternalStore(watch, () =>
+        cache.getAll().some((query) => query.isActive() && isUnanswered(query.state)),
+    );
     return waits ? (
         <p className="no-answer" role="status">
             No answer from the server. What is shown may be from before; it is asked again.
@@ -14,6 +16,12 @@ export function NoAnswer() {
     ) : null;
 }
 
-function isUnanswered({ fetchStatus, fetchFailureReason }: { fetchStatus: FetchStatus; fetchFailureReason: unknown }): boolean {
+function isUnanswered({
+    fetchStatus,
+    fetchFailureReason,
+}: {
+    fetchStatus: FetchStatus;
+    fetchFailureReason: unknown;
+}): boolean {
     return fetchStatus === 'paused' || (fetchStatus === 'fetching' && hadNoAnswer(fetchFailureReason));
 }

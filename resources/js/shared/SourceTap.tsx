@@ -2,13 +2,21 @@ import { useState, type ReactNode } from 'react';
 import type { Source } from '../api/types';
 import { Shape } from './Shape';
 
-/** A number or a name that says, at one tap, where it comes from and how far it can be trusted. A doubtful one is marked before that. */
+/**
+ * A number or a name that says, at one tap, where it comes from and how far it can be trusted. A doubtful one is marked
+ * before that.
+ */
 export function SourceTap({ source, children }: { source: Source; children: ReactNode }) {
     const [open, setOpen] = useState(false);
     const doubtful = source.status === 'assumed' || source.confidence === 'low';
     return (
         <span className="source-tap">
-            <button type="button" aria-expanded={open} onClick={() => setOpen(!open)} className={doubtful ? 'doubtful' : ''}>
+            <button
+                type="button"
+                aria-expanded={open}
+                onClick={() => setOpen(!open)}
+                className={doubtful ? 'doubtful' : ''}
+            >
                 {children}
                 {doubtful && <Shape kind="unknown" size={13} />}
                 {source.status === 'measured' && <span className="cap"> measured</span>}

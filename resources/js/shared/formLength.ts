@@ -2,7 +2,10 @@ import { readLength } from '../api/queries';
 import type { Units } from '../api/types';
 import { formText } from './formText';
 
-/** A length of a form in mm, as the tape says it; null where nothing is entered. What is not understood is gone to, and said. */
+/**
+ * A length of a form in mm, as the tape says it; null where nothing is entered. What is not understood is gone to, and
+ * said.
+ */
 export async function formLength(form: FormData, name: string, units: Units, needed = false): Promise<number | null> {
     const text = formText(form, name);
     if (text.trim() === '' && !needed) return null;

@@ -23,7 +23,10 @@ export function runInWords(mm: number, units: Units): string {
     return feet === 0 ? `${inches} in` : `${feet} ft${over === 0 ? '' : ` ${over} in`}`;
 }
 
-/** A small length in a sentence: in millimetres with a tenth; of an inch, what is under half a sixteenth nobody reads on a tape. */
+/**
+ * A small length in a sentence: in millimetres with a tenth; of an inch, what is under half a sixteenth nobody reads on
+ * a tape.
+ */
 export function smallInWords(mm: number, units: Units): string {
     if (units === 'inch') return Math.abs(mm) < 0.8 ? 'under 1/32 in' : lengthInWords(mm, units);
     return Math.abs(mm) < 10 ? `${mm.toFixed(1)} mm` : lengthInWords(mm, units);

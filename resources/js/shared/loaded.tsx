@@ -6,7 +6,8 @@ const waiting = new Set<() => Promise<unknown>>();
 export type Loaded<P extends object> = ComponentType<P> & { fetch: () => Promise<unknown> };
 
 /**
- * A part of the interface that is loaded when it is first opened, or before that while nothing else is done: what was loaded is there
+ * A part of the interface that is loaded when it is first opened, or before that while nothing else is done: what was
+ * loaded is there
  * when the line is gone, and at once. A load that failed is tried again once.
  */
 export function loaded<P extends object>(load: () => Promise<ComponentType<P>>): Loaded<P> {

@@ -30,17 +30,26 @@ const count = (n: number, one: string, many: string): string => `${n} ${n === 1 
 type RunCounts = NonNullable<NonNullable<JobRow['summary']>['run']>['counts'];
 
 /** What still keeps a station from being done; `cut` are the keys of the pieces that are cut. */
-export function standing(station: Station, run: RunReport | undefined, stood: StandingReport[] = [], cut: string[] = []): Standing {
+export function standing(
+    station: Station,
+    run: RunReport | undefined,
+    stood: StandingReport[] = [],
+    cut: string[] = [],
+): Standing {
     if (station.key !== 'look') return standingOf(station, run && countsOf(run, cut));
     const unknown = stood.filter((pipe) => !pipe.known).length;
     if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
-    return unknown === 0 ? { shape: 'done', text: 'all known' } : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
+    return unknown === 0
+        ? { shape: 'done', text: 'all known' }
+        : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
 }
 
 function countsOf(run: RunReport, cut: string[]): RunCounts {
     const of = (severity: string): number => run.findings.filter((finding) => finding.severity === severity).length;
     const joints = run.joints ?? [];
-    const open = joints.filter((joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused');
+    const open = joints.filter(
+        (joint) => joint.state === 'unknown' || joint.state === 'none' || joint.state === 'refused',
+    );
     return {
         legs: run.legs.length,
         stops: of('stop'),
@@ -69,7 +78,10 @@ export function standingOf(station: Station, run: RunCounts | undefined): Standi
     if (station.key === 'joints') {
         if (run.joints === 0) return { shape: 'open', text: 'no joint yet' };
         if (run.joints_open === 0) return { shape: 'done', text: 'all have a method' };
-        return { shape: run.joints_refused > 0 ? 'stop' : 'unknown', text: `${count(run.joints_open, 'has', 'have')} no method` };
+        return {
+            shape: run.joints_refused > 0 ? 'stop' : 'unknown',
+            text: `${count(run.joints_open, 'has', 'have')} no method`,
+        };
     }
     if (run.legs === 0) return { shape: 'open', text: 'call out a leg' };
     const parts = [
@@ -77,5 +89,7 @@ export function standingOf(station: Station, run: RunCounts | undefined): Standi
         run.warnings > 0 && count(run.warnings, 'warning', 'warnings'),
     ].filter(Boolean);
     if (parts.length > 0) return { shape: run.stops > 0 ? 'stop' : 'warn', text: parts.join(', ') };
-    return run.not_known > 0 ? { shape: 'unknown', text: `${run.not_known} not known` } : { shape: 'done', text: 'clear' };
+    return run.not_known > 0
+        ? { shape: 'unknown', text: `${run.not_known} not known` }
+        : { shape: 'done', text: 'clear' };
 }

@@ -1,2 +1,3 @@
 /** The version of the application that served this page. */
-export const versionServed = (): string => document.querySelector<HTMLMetaElement>('meta[name="version"]')?.content ?? 'not known';
+export const versionServed = (): string =>
+    document.querySelector<HTMLMetaElement>('meta[name="version"]')?.content ?? 'not known';

@@ -12,7 +12,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A trap arm falls no more than its own diameter before its vent: further down the vent opening lies below the weir, and the water in the trap is siphoned off, as in an S trap. */
+/**
+ * A trap arm falls no more than its own diameter before its vent: further down the vent opening lies below the weir,
+ * and the water in the trap is siphoned off, as in an S trap.
+ */
 final readonly class ArmFallRule implements NetworkRule
 {
     public const ID = RuleId::ArmFall;
@@ -41,14 +44,16 @@ final readonly class ArmFallRule implements NetworkRule
         $limit = $arm->fallMost($rulebook);
         $most = $arm->diametersMm($limit);
 
-        return $most === null || $arm->dropMm <= $most + Tolerance::TAPE_MM ? null : new Finding(
-            $arm->uprightMm > 0 ? RuleId::ArmSShape : self::ID,
-            Severity::Stop,
-            $where,
-            $arm->dropMm,
-            $most,
-            ['drop_mm' => $arm->dropMm, 'most_mm' => $most, 'fixture' => $arm->fixture, 'size' => $arm->size],
-            $limit?->provenance,
-        );
+        return $most === null || $arm->dropMm <= $most + Tolerance::TAPE_MM
+            ? null
+            : new Finding(
+                $arm->uprightMm > 0 ? RuleId::ArmSShape : self::ID,
+                Severity::Stop,
+                $where,
+                $arm->dropMm,
+                $most,
+                ['drop_mm' => $arm->dropMm, 'most_mm' => $most, 'fixture' => $arm->fixture, 'size' => $arm->size],
+                $limit?->provenance,
+            );
     }
 }

@@ -13,7 +13,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A trap arm is no longer than the rulebook allows for its size: further on the water would fill the pipe and draw the seal after it. */
+/**
+ * A trap arm is no longer than the rulebook allows for its size: further on the water would fill the pipe and draw the
+ * seal after it.
+ */
 final readonly class ArmLongRule implements NetworkRule
 {
     public const ID = RuleId::ArmLong;
@@ -23,7 +26,7 @@ final readonly class ArmLongRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            if ($arm === null || $arm->vent === null || $arm->vent->end?->kind === 'gully' && $head->isCloset()) {
+            if ($arm === null || $arm->vent === null || ($arm->vent->end?->kind === 'gully' && $head->isCloset())) {
                 continue;
             }
             $finding = self::verdict(MeasuredArm::of($arm), $rulebook, self::where($arm, $network));
@@ -41,14 +44,31 @@ final readonly class ArmLongRule implements NetworkRule
         $said = ['fixture' => $arm->fixture, 'size' => $arm->size, 'length_mm' => $arm->lengthMm];
         $most = $arm->most($rulebook);
         if ($most === null) {
-            return new Finding(RuleId::ArmMostNotKnown, Severity::Unknown, $where, $arm->lengthMm, null, $said + ['book' => $rulebook->name]);
+            return new Finding(
+                RuleId::ArmMostNotKnown,
+                Severity::Unknown,
+                $where,
+                $arm->lengthMm,
+                null,
+                $said + ['book' => $rulebook->name],
+            );
         }
         $limit = $arm->mostMm($rulebook);
 
-        return $limit === null || ! self::isOver($arm->lengthMm, $limit) ? null : new Finding(self::ID, Severity::Stop, $where, $arm->lengthMm, $limit, $said + [
-            'most_mm' => $limit,
-            'over_mm' => $arm->lengthMm - $limit,
-        ], $most->provenance);
+        return $limit === null || ! self::isOver($arm->lengthMm, $limit)
+            ? null
+            : new Finding(
+                self::ID,
+                Severity::Stop,
+                $where,
+                $arm->lengthMm,
+                $limit,
+                $said + [
+                    'most_mm' => $limit,
+                    'over_mm' => $arm->lengthMm - $limit,
+                ],
+                $most->provenance,
+            );
     }
 
     /** Whether an arm is longer than it may be, by more than a tape shows. */
@@ -59,6 +79,8 @@ final readonly class ArmLongRule implements NetworkRule
 
     private static function where(Arm $arm, Network $network): Where
     {
-        return $arm->vent === null || $arm->vent->junction !== null ? $network->where($arm->head->node->run, $network->drain($arm->head->node)->toMm ?? 0.0) : $network->whereNode($arm->vent);
+        return $arm->vent === null || $arm->vent->junction !== null
+            ? $network->where($arm->head->node->run, $network->drain($arm->head->node)->toMm ?? 0.0)
+            : $network->whereNode($arm->vent);
     }
 }

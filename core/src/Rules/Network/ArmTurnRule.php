@@ -23,9 +23,27 @@ final readonly class ArmTurnRule implements NetworkRule
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
             $most = $arm === null || $head->isCloset() ? null : $rulebook->forSize('trap-arm.turn-most', $arm->size());
-            $hasAccess = array_filter($network->obstacles[$head->node->run] ?? [], static fn (Obstacle $o): bool => $o->kind === 'cleanout') !== [];
-            if ($arm !== null && $arm->vent !== null && $most?->value !== null && ! $hasAccess && $arm->turnDeg > $most->value + $slack) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), $arm->turnDeg, $most->value, ['turn_deg' => round($arm->turnDeg), 'most_deg' => $most->value, 'fixture' => $head->name], $most->provenance);
+            $hasAccess =
+                array_filter(
+                    $network->obstacles[$head->node->run] ?? [],
+                    static fn (Obstacle $o): bool => $o->kind === 'cleanout',
+                ) !== [];
+            if (
+                $arm !== null &&
+                $arm->vent !== null &&
+                $most?->value !== null &&
+                ! $hasAccess &&
+                $arm->turnDeg > $most->value + $slack
+            ) {
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($head->node),
+                    $arm->turnDeg,
+                    $most->value,
+                    ['turn_deg' => round($arm->turnDeg), 'most_deg' => $most->value, 'fixture' => $head->name],
+                    $most->provenance,
+                );
             }
         }
 

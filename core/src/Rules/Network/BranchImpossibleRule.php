@@ -11,7 +11,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Where two runs meet a branch fitting can stand: it enters with the flow, at an angle that is made, no larger than what it enters. */
+/**
+ * Where two runs meet a branch fitting can stand: it enters with the flow, at an angle that is made, no larger than
+ * what it enters.
+ */
 final readonly class BranchImpossibleRule implements NetworkRule
 {
     public function judge(Network $network, Rulebook $rulebook): array
@@ -23,13 +26,20 @@ final readonly class BranchImpossibleRule implements NetworkRule
                 continue;
             }
             $tap = $node->junction->taps[0];
-            $findings[] = new Finding(self::rule($trouble), Severity::Stop, $network->whereNode($node), $node->junction->angleDeg, null, [
-                'angle_deg' => $node->junction->angleDeg,
-                'branch' => $network->layout->runs[$tap->run]->run->name,
-                'size' => $tap->size,
-                'into' => $network->layout->runs[$node->run]->leg($node->junction->leg)->line->size ?? '',
-                'turn' => $node->junction->isTurn() ? 'yes' : 'no',
-            ]);
+            $findings[] = new Finding(
+                self::rule($trouble),
+                Severity::Stop,
+                $network->whereNode($node),
+                $node->junction->angleDeg,
+                null,
+                [
+                    'angle_deg' => $node->junction->angleDeg,
+                    'branch' => $network->layout->runs[$tap->run]->run->name,
+                    'size' => $tap->size,
+                    'into' => $network->layout->runs[$node->run]->leg($node->junction->leg)->line->size ?? '',
+                    'turn' => $node->junction->isTurn() ? 'yes' : 'no',
+                ],
+            );
         }
 
         return $findings;

@@ -14,7 +14,9 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** A branch enters a stack clear of the zone below the branch opposite, where the flow from that one strikes the wall. */
+/**
+ * A branch enters a stack clear of the zone below the branch opposite, where the flow from that one strikes the wall.
+ */
 final readonly class BranchOppositeRule implements NetworkRule
 {
     public const ID = RuleId::BranchOpposite;
@@ -26,7 +28,12 @@ final readonly class BranchOppositeRule implements NetworkRule
         }
         $byRun = [];
         foreach ($network->nodes as $node) {
-            if ($node->junction !== null && ! $node->junction->isTurn() && ! $node->junction->taps[0]->isVent && Orientation::isUpright($node->junction->flow)) {
+            if (
+                $node->junction !== null &&
+                ! $node->junction->isTurn() &&
+                ! $node->junction->taps[0]->isVent &&
+                Orientation::isUpright($node->junction->flow)
+            ) {
                 $byRun[$node->run][] = $node;
             }
         }
@@ -53,10 +60,29 @@ final readonly class BranchOppositeRule implements NetworkRule
         $flow = $upper->junction->flow ?? Vec3::up();
         [$a, $b] = [$tap?->flow->squareTo($flow), ($lower->junction->taps[0] ?? null)?->flow->squareTo($flow)];
         $below = $upper->at->minus($lower->at)->length();
-        if ($least?->value === null || $a === null || $b === null || $a->angleTo($b) < 135.0 || $below >= $least->value - Tolerance::TAPE_MM || $below < 1.0) {
+        if (
+            $least?->value === null ||
+            $a === null ||
+            $b === null ||
+            $a->angleTo($b) < 135.0 ||
+            $below >= $least->value - Tolerance::TAPE_MM ||
+            $below < 1.0
+        ) {
             return null;
         }
 
-        return new Finding(self::ID, Severity::Stop, $network->whereNode($lower), $below, $least->value, ['below_mm' => $below, 'least_mm' => $least->value, 'upper' => $network->layout->runs[$tap->run]->run->name], $least->provenance);
+        return new Finding(
+            self::ID,
+            Severity::Stop,
+            $network->whereNode($lower),
+            $below,
+            $least->value,
+            [
+                'below_mm' => $below,
+                'least_mm' => $least->value,
+                'upper' => $network->layout->runs[$tap->run]->run->name,
+            ],
+            $least->provenance,
+        );
     }
 }

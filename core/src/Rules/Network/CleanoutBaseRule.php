@@ -23,9 +23,20 @@ final readonly class CleanoutBaseRule implements NetworkRule
         foreach ($network->layout->runs as $id => $layout) {
             foreach ($layout->run->use === 'vent' ? [] : $layout->legs as $i => $leg) {
                 $next = $layout->legs[$i + 1] ?? null;
-                $isFoot = $next !== null && $leg->line->direction->z < 0 && $leg->isUpright() && ! $next->isUpright() && isset($layout->site->onLegs[$leg->line->leg->id]) && $leg->centreMm > $height;
+                $isFoot =
+                    $next !== null &&
+                    $leg->line->direction->z < 0 &&
+                    $leg->isUpright() &&
+                    ! $next->isUpright() &&
+                    isset($layout->site->onLegs[$leg->line->leg->id]) &&
+                    $leg->centreMm > $height;
                 if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, $within)) {
-                    $findings[] = new Finding($required ? self::ID : RuleId::CleanoutBaseSuggested, $required ? Severity::Warn : Severity::Note, $network->where($id, $next->tapeMm), source: $rulebook->source('cleanout.base'));
+                    $findings[] = new Finding(
+                        $required ? self::ID : RuleId::CleanoutBaseSuggested,
+                        $required ? Severity::Warn : Severity::Note,
+                        $network->where($id, $next->tapeMm),
+                        source: $rulebook->source('cleanout.base'),
+                    );
                 }
             }
         }

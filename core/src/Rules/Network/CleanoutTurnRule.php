@@ -30,14 +30,34 @@ final readonly class CleanoutTurnRule implements NetworkRule
             }
             [$turns, $since] = [0.0, Access::atHead($layout) ? 0.0 : -INF];
             foreach ($layout->legs as $leg) {
-                $isLevel = ! $leg->isUpright() && ! ($leg->turn !== null && Orientation::isUpright($layout->legs[$leg->line->number - 2]->line->direction ?? $leg->line->direction));
+                $isLevel =
+                    ! $leg->isUpright() &&
+                    ! (
+                        $leg->turn !== null &&
+                        Orientation::isUpright(
+                            $layout->legs[$leg->line->number - 2]->line->direction ?? $leg->line->direction,
+                        )
+                    );
                 $reach = Access::lastBefore($network->obstacles[$id] ?? [], $layout, $leg->tapeMm);
                 if ($reach !== null && $reach > $since) {
                     [$since, $turns] = [$reach, 0.0];
                 }
                 $turns += $isLevel ? $leg->turn->angleDeg ?? 0.0 : 0.0;
-                if ($isLevel && $turns > $most->value + $slack && $leg->tapeMm - $since > ($span->value ?? 0.0) && ! Access::standsAtTurn($layout, $leg)) {
-                    $findings[] = new Finding(self::ID, Severity::Warn, $network->where($id, $leg->tapeMm), $turns, $most->value, ['turn_deg' => round($turns), 'most_deg' => $most->value], $most->provenance);
+                if (
+                    $isLevel &&
+                    $turns > $most->value + $slack &&
+                    $leg->tapeMm - $since > ($span->value ?? 0.0) &&
+                    ! Access::standsAtTurn($layout, $leg)
+                ) {
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Warn,
+                        $network->where($id, $leg->tapeMm),
+                        $turns,
+                        $most->value,
+                        ['turn_deg' => round($turns), 'most_deg' => $most->value],
+                        $most->provenance,
+                    );
                     [$since, $turns] = [$leg->tapeMm, 0.0];
                 }
             }

@@ -24,8 +24,20 @@ final readonly class ClearanceRule implements NetworkRule
             return [];
         }
         foreach ($network->crossings as $c) {
-            if ($c->obstacle->kind === 'pipe' && $c->obstacle->gapMm !== null && $c->obstacle->gapMm < $least->value - Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(self::ID, Severity::Warn, $network->where($c->obstacle->run, $c->tapeMm), $c->obstacle->gapMm, $least->value, ['gap_mm' => $c->obstacle->gapMm, 'least_mm' => $least->value, 'what' => $c->name()], $least->provenance);
+            if (
+                $c->obstacle->kind === 'pipe' &&
+                $c->obstacle->gapMm !== null &&
+                $c->obstacle->gapMm < $least->value - Tolerance::CONVERTED_MM
+            ) {
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Warn,
+                    $network->where($c->obstacle->run, $c->tapeMm),
+                    $c->obstacle->gapMm,
+                    $least->value,
+                    ['gap_mm' => $c->obstacle->gapMm, 'least_mm' => $least->value, 'what' => $c->name()],
+                    $least->provenance,
+                );
             }
         }
 

@@ -20,10 +20,25 @@ final readonly class ClosetCountRule implements NetworkRule
         $findings = [];
         foreach ($network->segments as $segment) {
             foreach ($segment->closets === 0 ? [] : $segment->stretches as $stretch) {
-                $most = $rulebook->forSize($stretch->isUpright() ? 'closet.stack-most' : 'closet.level-most', $stretch->leg->line->size);
+                $most = $rulebook->forSize(
+                    $stretch->isUpright() ? 'closet.stack-most' : 'closet.level-most',
+                    $stretch->leg->line->size,
+                );
                 if ($most?->value !== null && $segment->closets > $most->value) {
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $stretch->tapeMm()), $segment->closets, $most->value,
-                        ['closets' => $segment->closets, 'most' => (int) $most->value, 'size' => $stretch->leg->line->size, 'lies' => $stretch->isUpright() ? 'upright' : 'level'], $most->provenance);
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->where($segment->run(), $stretch->tapeMm()),
+                        $segment->closets,
+                        $most->value,
+                        [
+                            'closets' => $segment->closets,
+                            'most' => (int) $most->value,
+                            'size' => $stretch->leg->line->size,
+                            'lies' => $stretch->isUpright() ? 'upright' : 'level',
+                        ],
+                        $most->provenance,
+                    );
                     break;
                 }
             }

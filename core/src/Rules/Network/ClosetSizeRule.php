@@ -28,7 +28,19 @@ final readonly class ClosetSizeRule implements NetworkRule
             foreach ($segment->closets === 0 ? [] : $segment->stretches as $stretch) {
                 $nominal = Nominal::mm($stretch->leg->line->size);
                 if ($nominal < $least->value - Tolerance::NOMINAL_MM) {
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $stretch->tapeMm()), $nominal, $least->value, ['size' => $stretch->leg->line->size, 'closets' => $segment->closets, 'least_mm' => $least->value], $least->provenance);
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->where($segment->run(), $stretch->tapeMm()),
+                        $nominal,
+                        $least->value,
+                        [
+                            'size' => $stretch->leg->line->size,
+                            'closets' => $segment->closets,
+                            'least_mm' => $least->value,
+                        ],
+                        $least->provenance,
+                    );
                     break;
                 }
             }

@@ -22,8 +22,20 @@ final readonly class ColdRule implements NetworkRule
             foreach ($obstacles as $obstacle) {
                 $leg = $obstacle->kind === 'cold' ? $layout->leg($obstacle->leg) : null;
                 if ($leg !== null) {
-                    $isTrap = $layout->run->outlet->fixture !== null && $leg->line->number === 1 && $obstacle->atMm <= Nominal::mm($leg->line->size) * 2;
-                    $findings[] = new Finding($isTrap ? RuleId::ColdTrap : RuleId::ColdPipe, $isTrap ? Severity::Stop : Severity::Warn, $network->where($run, $leg->tapeMm + $obstacle->atMm), params: ['what' => $obstacle->what === '' ? 'the cold stretch' : $obstacle->what, 'length_mm' => $obstacle->lengthMm ?? 0.0], source: $rulebook->source('cold.kept-warm'));
+                    $isTrap =
+                        $layout->run->outlet->fixture !== null &&
+                        $leg->line->number === 1 &&
+                        $obstacle->atMm <= Nominal::mm($leg->line->size) * 2;
+                    $findings[] = new Finding(
+                        $isTrap ? RuleId::ColdTrap : RuleId::ColdPipe,
+                        $isTrap ? Severity::Stop : Severity::Warn,
+                        $network->where($run, $leg->tapeMm + $obstacle->atMm),
+                        params: [
+                            'what' => $obstacle->what === '' ? 'the cold stretch' : $obstacle->what,
+                            'length_mm' => $obstacle->lengthMm ?? 0.0,
+                        ],
+                        source: $rulebook->source('cold.kept-warm'),
+                    );
                 }
             }
         }

@@ -10,7 +10,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Two fixtures face each other in a double tee only within its limits: a closet or a pump would throw across into the other branch. */
+/**
+ * Two fixtures face each other in a double tee only within its limits: a closet or a pump would throw across into the
+ * other branch.
+ */
 final readonly class CrossRule implements NetworkRule
 {
     public const ID = RuleId::CrossThrows;
@@ -25,9 +28,19 @@ final readonly class CrossRule implements NetworkRule
             $branch = $node->junction->branch;
             $sizes = $rulebook->limit('cross.sizes-larger');
             $system = $network->layout->runs[$node->run]->system;
-            $steps = (int) array_search($branch->size, $system->sizes(), true) - (int) array_search($branch->branchSize, $system->sizes(), true);
+            $steps =
+                (int) array_search($branch->size, $system->sizes(), true) -
+                (int) array_search($branch->branchSize, $system->sizes(), true);
             if ($sizes?->value !== null && $steps < $sizes->value) {
-                $findings[] = new Finding(RuleId::CrossBarrel, Severity::Stop, $network->whereNode($node), $steps, $sizes->value, ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value], $sizes->provenance);
+                $findings[] = new Finding(
+                    RuleId::CrossBarrel,
+                    Severity::Stop,
+                    $network->whereNode($node),
+                    $steps,
+                    $sizes->value,
+                    ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value],
+                    $sizes->provenance,
+                );
             }
             $least = $rulebook->limit('cross.closet-arm-least');
             if ($least === null) {
@@ -35,8 +48,25 @@ final readonly class CrossRule implements NetworkRule
             }
             foreach ($network->in($node) as $segment) {
                 foreach ($segment->heads as $head) {
-                    if ($head->isCloset() && count($segment->heads) === 1 && $segment->run() !== $node->run && $segment->lengthMm() < $least->value) {
-                        $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($node), $segment->lengthMm(), $least->value, ['length_mm' => $segment->lengthMm(), 'least_mm' => $least->value ?? 0.0, 'fixture' => $head->name], $least->provenance);
+                    if (
+                        $head->isCloset() &&
+                        count($segment->heads) === 1 &&
+                        $segment->run() !== $node->run &&
+                        $segment->lengthMm() < $least->value
+                    ) {
+                        $findings[] = new Finding(
+                            self::ID,
+                            Severity::Stop,
+                            $network->whereNode($node),
+                            $segment->lengthMm(),
+                            $least->value,
+                            [
+                                'length_mm' => $segment->lengthMm(),
+                                'least_mm' => $least->value ?? 0.0,
+                                'fixture' => $head->name,
+                            ],
+                            $least->provenance,
+                        );
                     }
                 }
             }

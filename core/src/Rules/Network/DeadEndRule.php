@@ -26,9 +26,23 @@ final readonly class DeadEndRule implements NetworkRule
             }
             $where = $network->whereNode($node);
             if ($most?->value !== null && $drain->lengthMm() > $most->value && ! $drain->isCalledVent()) {
-                $findings[] = new Finding(self::ID, Severity::Warn, $where, $drain->lengthMm(), $most->value, ['length_mm' => $drain->lengthMm(), 'most_mm' => $most->value], $most->provenance);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Warn,
+                    $where,
+                    $drain->lengthMm(),
+                    $most->value,
+                    ['length_mm' => $drain->lengthMm(), 'most_mm' => $most->value],
+                    $most->provenance,
+                );
             }
-            $findings[] = new Finding(RuleId::EndCapped, Severity::Note, $where, params: ['what' => $node->end->what], source: $most?->provenance);
+            $findings[] = new Finding(
+                RuleId::EndCapped,
+                Severity::Note,
+                $where,
+                params: ['what' => $node->end->what],
+                source: $most?->provenance,
+            );
         }
 
         return $findings;

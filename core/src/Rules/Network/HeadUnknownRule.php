@@ -21,7 +21,12 @@ final readonly class HeadUnknownRule implements NetworkRule
         $findings = [];
         foreach ($network->unknownHeads as $node) {
             if ($runs[$network->layout->frames[$node->run]] > 1) {
-                $findings[] = new Finding(self::ID, Severity::Unknown, $network->whereNode($node), params: ['what' => $node->end->what ?? '']);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Unknown,
+                    $network->whereNode($node),
+                    params: ['what' => $node->end->what ?? ''],
+                );
             }
         }
 

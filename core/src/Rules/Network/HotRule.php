@@ -24,7 +24,15 @@ final readonly class HotRule implements NetworkRule
         }
         foreach ($network->heads as $head) {
             if ($head->fixture->hotC !== null && $head->fixture->hotC > $most->value) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), $head->fixture->hotC, $most->value, ['hot_c' => $head->fixture->hotC, 'most_c' => $most->value, 'fixture' => $head->name], $most->provenance);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($head->node),
+                    $head->fixture->hotC,
+                    $most->value,
+                    ['hot_c' => $head->fixture->hotC, 'most_c' => $most->value, 'fixture' => $head->name],
+                    $most->provenance,
+                );
             }
         }
 

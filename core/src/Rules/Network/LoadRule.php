@@ -21,16 +21,40 @@ final readonly class LoadRule implements NetworkRule
         $sizing = new Sizing($network, $rulebook);
         $findings = [];
         foreach ($network->segments as $segment) {
-            if (! $segment->isWet || ! $segment->isLoadKnown || $segment->load <= 0 || count($segment->heads) < 2 && $network->in($segment->up) === []) {
+            if (
+                ! $segment->isWet ||
+                ! $segment->isLoadKnown ||
+                $segment->load <= 0 ||
+                (count($segment->heads) < 2 && $network->in($segment->up) === [])
+            ) {
                 continue;
             }
             foreach ($sizing->checks($segment) as $check) {
                 if ($check->mostLoad === null) {
-                    $findings[] = new Finding(RuleId::SizeLoadNotKnown, Severity::Unknown, $network->whereOf($segment), $segment->load, null, ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place]);
+                    $findings[] = new Finding(
+                        RuleId::SizeLoadNotKnown,
+                        Severity::Unknown,
+                        $network->whereOf($segment),
+                        $segment->load,
+                        null,
+                        ['size' => $check->size, 'book' => $rulebook->name, 'where' => $check->place],
+                    );
                 } elseif (! $check->carries($segment->load)) {
                     $proposed = $sizing->proposed($segment, $check);
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $segment->load, $check->mostLoad,
-                        ['load' => $sizing->said($segment->load), 'most' => $sizing->said($check->mostLoad), 'size' => $check->size, 'where' => $check->place] + ($proposed === null ? [] : ['proposed' => $proposed]), $check->source);
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->whereOf($segment),
+                        $segment->load,
+                        $check->mostLoad,
+                        [
+                            'load' => $sizing->said($segment->load),
+                            'most' => $sizing->said($check->mostLoad),
+                            'size' => $check->size,
+                            'where' => $check->place,
+                        ] + ($proposed === null ? [] : ['proposed' => $proposed]),
+                        $check->source,
+                    );
                 }
             }
         }

@@ -17,6 +17,14 @@ final readonly class LoopRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        return array_map(static fn (string $run): Finding => new Finding(self::ID, Severity::Stop, $network->where($run, 0.0), params: ['run' => $network->layout->runs[$run]->run->name]), $network->layout->loops);
+        return array_map(
+            static fn (string $run): Finding => new Finding(
+                self::ID,
+                Severity::Stop,
+                $network->where($run, 0.0),
+                params: ['run' => $network->layout->runs[$run]->run->name],
+            ),
+            $network->layout->loops,
+        );
     }
 }

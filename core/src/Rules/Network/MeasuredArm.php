@@ -30,7 +30,14 @@ final readonly class MeasuredArm
     /** Takes an arm of a network. */
     public static function of(Arm $arm): self
     {
-        return new self($arm->head->fixture->kind, $arm->head->name, $arm->size(), $arm->lengthMm, $arm->dropMm, $arm->uprightMm);
+        return new self(
+            $arm->head->fixture->kind,
+            $arm->head->name,
+            $arm->size(),
+            $arm->lengthMm,
+            $arm->dropMm,
+            $arm->uprightMm,
+        );
     }
 
     /** Whether it is that of a water closet, which has its own rules: it is meant to be siphoned. */
@@ -45,13 +52,18 @@ final readonly class MeasuredArm
         return $diameters?->value === null ? null : $diameters->value * Nominal::mm($this->size);
     }
 
-    /** Gives how far it may fall at most, in its diameters; null where the rulebook says nothing, or it is that of a closet. */
+    /**
+     * Gives how far it may fall at most, in its diameters; null where the rulebook says nothing, or it is that of a
+     * closet.
+     */
     public function fallMost(Rulebook $rulebook): ?Threshold
     {
         return $this->isOfCloset() ? null : $rulebook->limit('trap-arm.fall-most');
     }
 
-    /** Gives how long it is at least, in its diameters; null where the rulebook says nothing, or it is that of a closet. */
+    /**
+     * Gives how long it is at least, in its diameters; null where the rulebook says nothing, or it is that of a closet.
+     */
     public function least(Rulebook $rulebook): ?Threshold
     {
         return $this->isOfCloset() ? null : $rulebook->limit('trap-arm.least');
@@ -60,7 +72,9 @@ final readonly class MeasuredArm
     /** Gives the threshold of its length; null where the rulebook has none. A value of 0 stands for no limit. */
     public function most(Rulebook $rulebook): ?Threshold
     {
-        return $this->isOfCloset() ? $rulebook->limit('closet-arm.most') : $rulebook->forFixture('trap-arm.most', $this->kind, $this->size);
+        return $this->isOfCloset()
+            ? $rulebook->limit('closet-arm.most')
+            : $rulebook->forFixture('trap-arm.most', $this->kind, $this->size);
     }
 
     /** Gives the length in mm that a rulebook allows; null where it has none, or no limit. */

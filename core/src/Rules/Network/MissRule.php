@@ -10,7 +10,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** A run that is tied at both ends reaches both: what its legs miss the second place by has to be found before anything is cut. */
+/**
+ * A run that is tied at both ends reaches both: what its legs miss the second place by has to be found before anything
+ * is cut.
+ */
 final readonly class MissRule implements NetworkRule
 {
     public const ID = RuleId::NetworkMisses;
@@ -29,7 +32,14 @@ final readonly class MissRule implements NetworkRule
                 continue;
             }
             $layout = $network->layout->runs[$run];
-            $findings[] = new Finding(self::ID, $miss > self::SLACK_MM ? Severity::Stop : Severity::Warn, $network->where($run, $layout->tapeMm), $miss, self::SLACK_MM, ['miss_mm' => $miss, 'what' => $layout->run->tieIn->thing()]);
+            $findings[] = new Finding(
+                self::ID,
+                $miss > self::SLACK_MM ? Severity::Stop : Severity::Warn,
+                $network->where($run, $layout->tapeMm),
+                $miss,
+                self::SLACK_MM,
+                ['miss_mm' => $miss, 'what' => $layout->run->tieIn->thing()],
+            );
         }
 
         return $findings;

@@ -24,6 +24,17 @@ final readonly class OpenVentRule implements NetworkRule
         }
         $needed = $rulebook->limit('valve.one-open');
 
-        return $valve === null || $needed?->value === null || $open >= $needed->value ? [] : [new Finding(self::ID, Severity::Stop, $network->whereNode($valve), $open, $needed->value, source: $needed->provenance)];
+        return $valve === null || $needed?->value === null || $open >= $needed->value
+            ? []
+            : [
+                new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($valve),
+                    $open,
+                    $needed->value,
+                    source: $needed->provenance,
+                ),
+            ];
     }
 }

@@ -21,7 +21,16 @@ final readonly class PenetrationRule implements NetworkRule
         foreach ($network->crossings as $c) {
             if ($c->obstacle->isRated && ! $c->obstacle->isSealed) {
                 $material = $network->layout->runs[$c->obstacle->run]->system->material;
-                $findings[] = new Finding(self::ID, Severity::Warn, $network->where($c->obstacle->run, $c->tapeMm), params: ['what' => $c->name(), 'stuff' => in_array($material, ['iron', 'copper', 'steel', 'clay'], true) ? 'metal' : 'plastic'], source: $rulebook->source('penetration.sealed'));
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Warn,
+                    $network->where($c->obstacle->run, $c->tapeMm),
+                    params: [
+                        'what' => $c->name(),
+                        'stuff' => in_array($material, ['iron', 'copper', 'steel', 'clay'], true) ? 'metal' : 'plastic',
+                    ],
+                    source: $rulebook->source('penetration.sealed'),
+                );
             }
         }
 

@@ -11,7 +11,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** A pipe close behind the edge of timber is found by a nail or a screw, unless it is iron or steel: a steel plate goes over it. */
+/**
+ * A pipe close behind the edge of timber is found by a nail or a screw, unless it is iron or steel: a steel plate goes
+ * over it.
+ */
 final readonly class ShieldPlateRule implements NetworkRule
 {
     public const ID = RuleId::ShieldPlate;
@@ -34,10 +37,28 @@ final readonly class ShieldPlateRule implements NetworkRule
             $middle = $c->nearerEdgeMm() ?? ($c->obstacle->depthMm === null ? null : $c->obstacle->depthMm / 2);
             $edge = $middle === null ? null : $middle - $c->outsideMm / 2;
             if ($edge !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
-                $names += ['edge_mm' => max(0.0, $edge), 'past_mm' => $rulebook->value('shield.past-least'), 'gauge' => (int) $rulebook->value('shield.gauge')];
-                $findings[] = new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance);
+                $names += [
+                    'edge_mm' => max(0.0, $edge),
+                    'past_mm' => $rulebook->value('shield.past-least'),
+                    'gauge' => (int) $rulebook->value('shield.gauge'),
+                ];
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Warn,
+                    $where,
+                    $edge,
+                    $least->value,
+                    $names,
+                    $least->provenance,
+                );
             } elseif ($c->nearerEdgeMm() === null && $c->obstacle->kind !== 'joist' && $c->obstacle->depthMm !== null) {
-                $findings[] = new Finding(RuleId::ShieldMeasure, Severity::Unknown, $where, params: $names, source: $least->provenance);
+                $findings[] = new Finding(
+                    RuleId::ShieldMeasure,
+                    Severity::Unknown,
+                    $where,
+                    params: $names,
+                    source: $least->provenance,
+                );
             }
         }
 

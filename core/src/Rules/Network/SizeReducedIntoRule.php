@@ -23,10 +23,21 @@ final readonly class SizeReducedIntoRule implements NetworkRule
             if ($next === null || $next->run() === $segment->run()) {
                 continue;
             }
-            [$from, $to] = [$segment->layout->system->pipe($segment->size())->boreMm, $next->layout->system->pipe($next->firstLeg()->line->size ?? $next->size())->boreMm];
+            [$from, $to] = [
+                $segment->layout->system->pipe($segment->size())->boreMm,
+                $next->layout->system->pipe($next->firstLeg()->line->size ?? $next->size())->boreMm,
+            ];
             // Pipes of two systems of one name differ by a few mm in the bore.
             if ($to < $from * 0.9) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $segment->toMm), $to, $from, ['from' => $segment->size(), 'to' => $next->firstLeg()->line->size ?? $next->size()], $rulebook->source('reduction.downstream'));
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->where($segment->run(), $segment->toMm),
+                    $to,
+                    $from,
+                    ['from' => $segment->size(), 'to' => $next->firstLeg()->line->size ?? $next->size()],
+                    $rulebook->source('reduction.downstream'),
+                );
             }
         }
 

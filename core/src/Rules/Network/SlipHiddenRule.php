@@ -22,9 +22,21 @@ final readonly class SlipHiddenRule implements NetworkRule
             if ($layout->run->place->access !== 'concealed') {
                 continue;
             }
-            $isSlip = $layout->run->outlet->kind === 'trap-adapter' || in_array('slip-joint', [$layout->site->outlet?->offer?->method->value, $layout->site->tieIn?->offer?->method->value], true);
+            $isSlip =
+                $layout->run->outlet->kind === 'trap-adapter' ||
+                in_array(
+                    'slip-joint',
+                    [$layout->site->outlet?->offer?->method->value, $layout->site->tieIn?->offer?->method->value],
+                    true,
+                );
             if ($isSlip) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->where($id, 0.0), params: ['what' => $layout->run->outlet->what], source: $rulebook->source('joint.slip.panel'));
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->where($id, 0.0),
+                    params: ['what' => $layout->run->outlet->what],
+                    source: $rulebook->source('joint.slip.panel'),
+                );
             }
         }
 

@@ -13,7 +13,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Into one storey of a tall stack no more discharges than the rulebook lets into its size there, whatever the stack carries as a whole. */
+/**
+ * Into one storey of a tall stack no more discharges than the rulebook lets into its size there, whatever the stack
+ * carries as a whole.
+ */
 final readonly class StackIntervalRule implements NetworkRule
 {
     public const ID = RuleId::SizeInterval;
@@ -33,7 +36,15 @@ final readonly class StackIntervalRule implements NetworkRule
                 $size = $network->layout->runs[$node->run]->leg($node->junction->leg ?? '')->line->size ?? '';
                 $most = $rulebook->forSize('load.stack-interval', $size);
                 if ($most?->value !== null && $load > $most->value + Tolerance::SUM) {
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($node), $load, $most->value, ['size' => $size, 'load' => $sizing->said($load), 'most' => $sizing->said($most->value)], $most->provenance);
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->whereNode($node),
+                        $load,
+                        $most->value,
+                        ['size' => $size, 'load' => $sizing->said($load), 'most' => $sizing->said($most->value)],
+                        $most->provenance,
+                    );
                 }
             }
         }
@@ -41,7 +52,9 @@ final readonly class StackIntervalRule implements NetworkRule
         return $findings;
     }
 
-    /** @return array<string, array<array-key, array{float, Node}>> by run and storey: what enters there, and where first */
+    /**
+     * @return array<string, array<array-key, array{float, Node}>> by run and storey: what enters there, and where first
+     */
     private function storeys(Network $network, float $storeyMm): array
     {
         $storeys = [];
@@ -54,10 +67,13 @@ final readonly class StackIntervalRule implements NetworkRule
             if ($leg === null || $layout->run->use === 'vent' || ! $leg->isUpright()) {
                 continue;
             }
-            $key = (string) floor(($leg->from->z + $leg->line->direction->z * ($node->junction->atMm ?? 0.0)) / $storeyMm);
+            $key = (string) floor(
+                ($leg->from->z + $leg->line->direction->z * ($node->junction->atMm ?? 0.0)) / $storeyMm,
+            );
             $storeys[$node->run][$key] ??= [0.0, $node];
             foreach ($network->in($node) as $segment) {
-                $storeys[$node->run][$key][0] += $segment->run() !== $node->run && $segment->isWet ? $segment->load : 0.0;
+                $storeys[$node->run][$key][0] +=
+                    $segment->run() !== $node->run && $segment->isWet ? $segment->load : 0.0;
             }
         }
 

@@ -11,7 +11,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** A standpipe stands high enough over its trap not to overflow, low enough not to siphon, and its trap at the right height. */
+/**
+ * A standpipe stands high enough over its trap not to overflow, low enough not to siphon, and its trap at the right
+ * height.
+ */
 final readonly class StandpipeRule implements NetworkRule
 {
     public function judge(Network $network, Rulebook $rulebook): array
@@ -23,9 +26,17 @@ final readonly class StandpipeRule implements NetworkRule
             }
             $where = $network->whereNode($head->node);
             if ($head->fixture->standpipeMm === null && $rulebook->limit('standpipe.least') !== null) {
-                $findings[] = new Finding(RuleId::StandpipeMeasure, Severity::Unknown, $where, params: ['fixture' => $head->name]);
+                $findings[] = new Finding(
+                    RuleId::StandpipeMeasure,
+                    Severity::Unknown,
+                    $where,
+                    params: ['fixture' => $head->name],
+                );
             }
-            $top = $head->fixture->standpipeMm === null || $head->fixture->trapAboveFloorMm === null ? null : $head->fixture->standpipeMm + $head->fixture->trapAboveFloorMm;
+            $top =
+                $head->fixture->standpipeMm === null || $head->fixture->trapAboveFloorMm === null
+                    ? null
+                    : $head->fixture->standpipeMm + $head->fixture->trapAboveFloorMm;
             $measures = [
                 [RuleId::StandpipeHeight, '', $head->fixture->standpipeMm],
                 [RuleId::StandpipeTrap, 'trap-', $head->fixture->trapAboveFloorMm],
@@ -41,12 +52,20 @@ final readonly class StandpipeRule implements NetworkRule
                     default => null,
                 };
                 if ($off !== null) {
-                    $findings[] = new Finding($rule, Severity::Stop, $where, $measured, $off->value, [
-                        'measured_mm' => $measured,
-                        'limit_mm' => $off->value ?? 0.0,
-                        'fixture' => $head->name,
-                        'off' => $off === $least ? 'low' : 'high',
-                    ], $off->provenance);
+                    $findings[] = new Finding(
+                        $rule,
+                        Severity::Stop,
+                        $where,
+                        $measured,
+                        $off->value,
+                        [
+                            'measured_mm' => $measured,
+                            'limit_mm' => $off->value ?? 0.0,
+                            'fixture' => $head->name,
+                            'off' => $off === $least ? 'low' : 'high',
+                        ],
+                        $off->provenance,
+                    );
                 }
             }
         }

@@ -29,14 +29,39 @@ final readonly class StudHoleRule implements NetworkRule
 
                 continue;
             }
-            $most = $rulebook->limit($kind === 'plate' ? 'plate.cut-most' : ($c->obstacle->isBearing ? 'stud.hole-bearing' : 'stud.hole-other'));
+            $most = $rulebook->limit(
+                $kind === 'plate'
+                    ? 'plate.cut-most'
+                    : ($c->obstacle->isBearing
+                        ? 'stud.hole-bearing'
+                        : 'stud.hole-other'),
+            );
             if ($most?->value !== null && $c->holeMm > $most->value * $depth + Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding($kind === 'plate' ? RuleId::PlateCut : RuleId::StudHole, $kind === 'plate' ? Severity::Warn : Severity::Stop, $where, $c->holeMm, $most->value * $depth, $names + ['most_mm' => $most->value * $depth, 'wall' => $c->obstacle->isBearing ? 'bearing' : 'other'], $most->provenance);
+                $findings[] = new Finding(
+                    $kind === 'plate' ? RuleId::PlateCut : RuleId::StudHole,
+                    $kind === 'plate' ? Severity::Warn : Severity::Stop,
+                    $where,
+                    $c->holeMm,
+                    $most->value * $depth,
+                    $names + [
+                        'most_mm' => $most->value * $depth,
+                        'wall' => $c->obstacle->isBearing ? 'bearing' : 'other',
+                    ],
+                    $most->provenance,
+                );
             }
             $least = $kind === 'stud' ? $rulebook->limit('stud.edge-least') : null;
             $edge = ($c->nearerEdgeMm() ?? $depth / 2) - $c->holeMm / 2;
             if ($least?->value !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(RuleId::StudEdge, Severity::Stop, $where, $edge, $least->value, $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value], $least->provenance);
+                $findings[] = new Finding(
+                    RuleId::StudEdge,
+                    Severity::Stop,
+                    $where,
+                    $edge,
+                    $least->value,
+                    $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
+                    $least->provenance,
+                );
             }
         }
 

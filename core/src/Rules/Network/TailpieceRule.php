@@ -21,10 +21,23 @@ final readonly class TailpieceRule implements NetworkRule
             if ($head->fixture->kind === 'clothes-washer') {
                 continue;
             }
-            foreach ([[RuleId::TailpieceDrop, 'drop', $head->fixture->dropMm], [RuleId::TailpieceAcross, 'across', $head->fixture->acrossMm]] as [$rule, $way, $measured]) {
+            foreach (
+                [
+                    [RuleId::TailpieceDrop, 'drop', $head->fixture->dropMm],
+                    [RuleId::TailpieceAcross, 'across', $head->fixture->acrossMm],
+                ] as [$rule, $way, $measured]
+            ) {
                 $most = $rulebook->limit("tailpiece.{$way}-most");
                 if ($measured !== null && $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM) {
-                    $findings[] = new Finding($rule, Severity::Stop, $network->whereNode($head->node), $measured, $most->value, ['measured_mm' => $measured, 'most_mm' => $most->value, 'fixture' => $head->name], $most->provenance);
+                    $findings[] = new Finding(
+                        $rule,
+                        Severity::Stop,
+                        $network->whereNode($head->node),
+                        $measured,
+                        $most->value,
+                        ['measured_mm' => $measured, 'most_mm' => $most->value, 'fixture' => $head->name],
+                        $most->provenance,
+                    );
                 }
             }
         }

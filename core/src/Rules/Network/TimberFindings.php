@@ -26,9 +26,22 @@ final class TimberFindings
      * @param ?float $edgeMm what is left beside the hole
      * @param ?float $leastMm what must be left
      */
-    public static function flange(Crossing $crossing, Where $where, ?float $edgeMm = null, ?float $leastMm = null, ?Provenance $source = null): Finding
-    {
-        return new Finding(RuleId::JoistFlange, Severity::Stop, $where, $edgeMm, $leastMm, self::names($crossing), $source);
+    public static function flange(
+        Crossing $crossing,
+        Where $where,
+        ?float $edgeMm = null,
+        ?float $leastMm = null,
+        ?Provenance $source = null,
+    ): Finding {
+        return new Finding(
+            RuleId::JoistFlange,
+            Severity::Stop,
+            $where,
+            $edgeMm,
+            $leastMm,
+            self::names($crossing),
+            $source,
+        );
     }
 
     /** How deep it is, or where it is cut, nobody measured. */
@@ -40,7 +53,13 @@ final class TimberFindings
     /** Where along its span it is cut nobody measured. */
     public static function notMeasuredAlong(Crossing $crossing, Where $where, ?Provenance $source): Finding
     {
-        return new Finding(RuleId::JoistMeasureAlong, Severity::Unknown, $where, params: self::names($crossing), source: $source);
+        return new Finding(
+            RuleId::JoistMeasureAlong,
+            Severity::Unknown,
+            $where,
+            params: self::names($crossing),
+            source: $source,
+        );
     }
 
     /** @return array{what: string, hole_mm: float} what every verdict on timber speaks of */

@@ -10,7 +10,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Where the building code's rules for timber do not stand here whole, a hole that none of those here refuses is not thereby allowed. */
+/**
+ * Where the building code's rules for timber do not stand here whole, a hole that none of those here refuses is not
+ * thereby allowed.
+ */
 final readonly class TimberUnjudgedRule implements NetworkRule
 {
     public const ID = RuleId::TimberNotJudged;
@@ -25,7 +28,13 @@ final readonly class TimberUnjudgedRule implements NetworkRule
         foreach ($network->crossings as $c) {
             if ($c->isTimber()) {
                 $where = $network->where($c->obstacle->run, $c->tapeMm);
-                $findings[] = new Finding(self::ID, Severity::Unknown, $where, params: ['what' => $c->name()], source: $judged->provenance);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Unknown,
+                    $where,
+                    params: ['what' => $c->name()],
+                    source: $judged->provenance,
+                );
             }
         }
 

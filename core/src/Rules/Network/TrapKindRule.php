@@ -22,7 +22,13 @@ final readonly class TrapKindRule implements NetworkRule
         foreach ($network->heads as $head) {
             $kind = $head->fixture->trap;
             if ($kind === 'none') {
-                $findings[] = new Finding(RuleId::TrapMissing, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name], source: $rulebook->source('trap.one-only'));
+                $findings[] = new Finding(
+                    RuleId::TrapMissing,
+                    Severity::Stop,
+                    $network->whereNode($head->node),
+                    params: ['fixture' => $head->name],
+                    source: $rulebook->source('trap.one-only'),
+                );
 
                 continue;
             }
@@ -41,12 +47,16 @@ final readonly class TrapKindRule implements NetworkRule
      */
     public static function verdict(string $kind, string $fixture, Rulebook $rulebook, Where $where): array
     {
-        return $rulebook->value("trap.kind.{$kind}") >= 1 ? [] : [new Finding(
-            self::ID,
-            Severity::Stop,
-            $where,
-            params: ['fixture' => $fixture, 'kind' => $kind, 'book' => $rulebook->name],
-            source: $rulebook->source("trap.kind.{$kind}"),
-        )];
+        return $rulebook->value("trap.kind.{$kind}") >= 1
+            ? []
+            : [
+                new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $where,
+                    params: ['fixture' => $fixture, 'kind' => $kind, 'book' => $rulebook->name],
+                    source: $rulebook->source("trap.kind.{$kind}"),
+                ),
+            ];
     }
 }

@@ -23,7 +23,10 @@ final readonly class TrapSealRule implements NetworkRule
         foreach ($network->heads as $head) {
             if ($head->fixture->sealMm !== null) {
                 $where = $network->whereNode($head->node);
-                array_push($findings, ...self::verdict($head->fixture->sealMm, $head->fixture->kind, $head->name, $rulebook, $where));
+                array_push(
+                    $findings,
+                    ...self::verdict($head->fixture->sealMm, $head->fixture->kind, $head->name, $rulebook, $where),
+                );
             }
         }
 
@@ -37,8 +40,13 @@ final readonly class TrapSealRule implements NetworkRule
      * @param string $fixture what it is called
      * @return list<Finding>
      */
-    public static function verdict(float $sealMm, string $kind, string $fixture, Rulebook $rulebook, Where $where): array
-    {
+    public static function verdict(
+        float $sealMm,
+        string $kind,
+        string $fixture,
+        Rulebook $rulebook,
+        Where $where,
+    ): array {
         $least = $rulebook->forFixture('trap.seal-least', $kind);
         $most = $rulebook->forFixture('trap.seal-most', $kind);
         $off = match (true) {
@@ -47,11 +55,23 @@ final readonly class TrapSealRule implements NetworkRule
             default => null,
         };
 
-        return $off === null ? [] : [new Finding(self::ID, Severity::Stop, $where, $sealMm, $off->value, [
-            'seal_mm' => $sealMm,
-            'limit_mm' => $off->value ?? 0.0,
-            'fixture' => $fixture,
-            'off' => $off === $least ? 'shallow' : 'deep',
-        ], $off->provenance)];
+        return $off === null
+            ? []
+            : [
+                new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $where,
+                    $sealMm,
+                    $off->value,
+                    [
+                        'seal_mm' => $sealMm,
+                        'limit_mm' => $off->value ?? 0.0,
+                        'fixture' => $fixture,
+                        'off' => $off === $least ? 'shallow' : 'deep',
+                    ],
+                    $off->provenance,
+                ),
+            ];
     }
 }

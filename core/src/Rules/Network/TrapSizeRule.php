@@ -13,7 +13,9 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A trap, and the drain from it, is at least as large as its fixture asks for, and the trap no larger than its drain. */
+/**
+ * A trap, and the drain from it, is at least as large as its fixture asks for, and the trap no larger than its drain.
+ */
 final readonly class TrapSizeRule implements NetworkRule
 {
     public const ID = RuleId::TrapSize;
@@ -23,16 +25,37 @@ final readonly class TrapSizeRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             // A run that has no leg yet is of its own size.
-            $drain = $network->drain($head->node)?->firstLeg()->line->size ?? $network->layout->runs[$head->node->run]->run->size;
+            $drain =
+                $network->drain($head->node)?->firstLeg()->line->size ??
+                $network->layout->runs[$head->node->run]->run->size;
             $trap = $head->fixture->trapSize ?? $drain;
             $least = $head->load?->trapSize;
             if ($head->load === null) {
-                $findings[] = new Finding(RuleId::TrapFixtureNotKnown, Severity::Unknown, $network->whereNode($head->node), params: ['fixture' => $head->name, 'book' => $rulebook->name]);
+                $findings[] = new Finding(
+                    RuleId::TrapFixtureNotKnown,
+                    Severity::Unknown,
+                    $network->whereNode($head->node),
+                    params: ['fixture' => $head->name, 'book' => $rulebook->name],
+                );
             }
-            if ($least !== null && min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - Tolerance::NOMINAL_MM) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), min(Nominal::mm($trap), Nominal::mm($drain)), Nominal::mm($least), ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain], $head->load->provenance);
+            if (
+                $least !== null &&
+                min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - Tolerance::NOMINAL_MM
+            ) {
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($head->node),
+                    min(Nominal::mm($trap), Nominal::mm($drain)),
+                    Nominal::mm($least),
+                    ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain],
+                    $head->load->provenance,
+                );
             }
-            array_push($findings, ...self::larger($trap, $drain, $head->name, $rulebook, $network->whereNode($head->node)));
+            array_push(
+                $findings,
+                ...self::larger($trap, $drain, $head->name, $rulebook, $network->whereNode($head->node)),
+            );
         }
 
         return $findings;
@@ -48,10 +71,22 @@ final readonly class TrapSizeRule implements NetworkRule
     {
         [$trapMm, $drainMm] = [Nominal::mm($trap), Nominal::mm($drain)];
 
-        return $trapMm <= $drainMm + Tolerance::NOMINAL_MM ? [] : [new Finding(RuleId::TrapLarger, Severity::Stop, $where, $trapMm, $drainMm, [
-            'fixture' => $fixture,
-            'trap' => $trap,
-            'drain' => $drain,
-        ], $rulebook->source('trap.one-only'))];
+        return $trapMm <= $drainMm + Tolerance::NOMINAL_MM
+            ? []
+            : [
+                new Finding(
+                    RuleId::TrapLarger,
+                    Severity::Stop,
+                    $where,
+                    $trapMm,
+                    $drainMm,
+                    [
+                        'fixture' => $fixture,
+                        'trap' => $trap,
+                        'drain' => $drain,
+                    ],
+                    $rulebook->source('trap.one-only'),
+                ),
+            ];
     }
 }

@@ -25,7 +25,13 @@ final readonly class ValveRule implements NetworkRule
                 continue;
             }
             if ($taken?->value === null || $taken->value < 1) {
-                $findings[] = new Finding(RuleId::ValveRefused, Severity::Stop, $network->whereNode($node), params: ['what' => $node->end->what, 'book' => $rulebook->name], source: $taken?->provenance);
+                $findings[] = new Finding(
+                    RuleId::ValveRefused,
+                    Severity::Stop,
+                    $network->whereNode($node),
+                    params: ['what' => $node->end->what, 'book' => $rulebook->name],
+                    source: $taken?->provenance,
+                );
 
                 continue;
             }
@@ -43,17 +49,35 @@ final readonly class ValveRule implements NetworkRule
     private static function low(Node $node, array $arms, Network $network, Rulebook $rulebook): array
     {
         $isStack = count($arms) > 2;
-        $least = $rulebook->limit($isStack || $rulebook->limit('valve.rise-least') === null ? 'valve.stack-rise-least' : 'valve.rise-least');
+        $least = $rulebook->limit(
+            $isStack || $rulebook->limit('valve.rise-least') === null ? 'valve.stack-rise-least' : 'valve.rise-least',
+        );
         if ($least?->value === null) {
             return [];
         }
         foreach ($arms as $arm) {
-            $from = $isStack || $rulebook->limit('valve.rise-least') === null ? $arm->head->rimMm() : $arm->vent?->at->z;
+            $from =
+                $isStack || $rulebook->limit('valve.rise-least') === null ? $arm->head->rimMm() : $arm->vent?->at->z;
             if ($from === null) {
                 return [VentRiseRule::rimNotMeasured($arm->head, $network->whereNode($node), $least->provenance)];
             }
             if ($node->at->z < $from + $least->value - Tolerance::TAPE_MM) {
-                return [new Finding(RuleId::ValveLow, Severity::Stop, $network->whereNode($node), $node->at->z - $from, $least->value, ['above_mm' => max(0.0, $node->at->z - $from), 'least_mm' => $least->value, 'fixture' => $arm->head->name, 'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain'], $least->provenance)];
+                return [
+                    new Finding(
+                        RuleId::ValveLow,
+                        Severity::Stop,
+                        $network->whereNode($node),
+                        $node->at->z - $from,
+                        $least->value,
+                        [
+                            'above_mm' => max(0.0, $node->at->z - $from),
+                            'least_mm' => $least->value,
+                            'fixture' => $arm->head->name,
+                            'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain',
+                        ],
+                        $least->provenance,
+                    ),
+                ];
             }
         }
 

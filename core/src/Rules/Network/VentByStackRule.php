@@ -10,7 +10,10 @@ use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Pipe that waste from other fixtures runs down vents a trap only where the rulebook takes it: as a wet vent of a bathroom, as a common vent, or as a discharge stack. */
+/**
+ * Pipe that waste from other fixtures runs down vents a trap only where the rulebook takes it: as a wet vent of a
+ * bathroom, as a common vent, or as a discharge stack.
+ */
 final readonly class VentByStackRule implements NetworkRule
 {
     public const ID = RuleId::VentByStack;
@@ -21,11 +24,27 @@ final readonly class VentByStackRule implements NetworkRule
         $vents = new WetVents($network, $rulebook);
         foreach ($rulebook->value('vent.by-stack') >= 1 ? [] : $network->heads as $head) {
             $arm = $network->arm($head);
-            if ($arm === null || $arm->vent === null || ! $arm->isWetVented() || $vents->isCommonVent($arm) || $vents->isBathroomVent($arm)) {
+            if (
+                $arm === null ||
+                $arm->vent === null ||
+                ! $arm->isWetVented() ||
+                $vents->isCommonVent($arm) ||
+                $vents->isBathroomVent($arm)
+            ) {
                 continue;
             }
             $others = $arm->by->heads ?? [];
-            $findings[] = new Finding(self::ID, Severity::Stop, $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0), params: ['fixture' => $head->name, 'other' => $others[0]->name ?? 'something else', 'more' => max(0, count($others) - 1)], source: $rulebook->source('vent.by-stack'));
+            $findings[] = new Finding(
+                self::ID,
+                Severity::Stop,
+                $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0),
+                params: [
+                    'fixture' => $head->name,
+                    'other' => $others[0]->name ?? 'something else',
+                    'more' => max(0, count($others) - 1),
+                ],
+                source: $rulebook->source('vent.by-stack'),
+            );
         }
 
         return $findings;

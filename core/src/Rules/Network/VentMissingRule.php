@@ -21,7 +21,13 @@ final readonly class VentMissingRule implements NetworkRule
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
             if ($arm !== null && $arm->vent === null && $head->fixture->trap !== 'none') {
-                $findings[] = new Finding(self::ID, Severity::Stop, $network->whereNode($head->node), params: ['fixture' => $head->name, 'length_mm' => $arm->lengthMm], source: $rulebook->source('vent.by-stack'));
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($head->node),
+                    params: ['fixture' => $head->name, 'length_mm' => $arm->lengthMm],
+                    source: $rulebook->source('vent.by-stack'),
+                );
             }
         }
 

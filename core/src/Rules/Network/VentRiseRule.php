@@ -15,7 +15,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** A dry vent rises above the flood level rim of what it serves before it goes level or joins another: else it fills when the drain is stopped, and stays fouled. */
+/**
+ * A dry vent rises above the flood level rim of what it serves before it goes level or joins another: else it fills
+ * when the drain is stopped, and stays fouled.
+ */
 final readonly class VentRiseRule implements NetworkRule
 {
     public const ID = RuleId::VentBelowRim;
@@ -39,7 +42,22 @@ final readonly class VentRiseRule implements NetworkRule
                 if ($rim === null) {
                     $asked[$arm->head->node->run] = $arm->head;
                 } elseif ($z < $rim + $least->value - Tolerance::TAPE_MM) {
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $tape), $z - $rim, $least->value, ['above_mm' => max(0.0, $z - $rim), 'below_mm' => max(0.0, $rim - $z), 'is' => $z < $rim ? 'below' : 'above', 'least_mm' => $least->value, 'raise_mm' => $rim + $least->value - $z, 'fixture' => $arm->head->name], $least->provenance);
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->where($segment->run(), $tape),
+                        $z - $rim,
+                        $least->value,
+                        [
+                            'above_mm' => max(0.0, $z - $rim),
+                            'below_mm' => max(0.0, $rim - $z),
+                            'is' => $z < $rim ? 'below' : 'above',
+                            'least_mm' => $least->value,
+                            'raise_mm' => $rim + $least->value - $z,
+                            'fixture' => $arm->head->name,
+                        ],
+                        $least->provenance,
+                    );
                     break;
                 }
             }
@@ -54,10 +72,19 @@ final readonly class VentRiseRule implements NetworkRule
     /** That a vent cannot be judged before the flood rim of a fixture is measured. */
     public static function rimNotMeasured(Head $head, Where $where, ?Provenance $source): Finding
     {
-        return new Finding(RuleId::VentRimNotKnown, Severity::Unknown, $where, params: ['fixture' => $head->name], source: $source);
+        return new Finding(
+            RuleId::VentRimNotKnown,
+            Severity::Unknown,
+            $where,
+            params: ['fixture' => $head->name],
+            source: $source,
+        );
     }
 
-    /** @return array{float, float}|null height of the lowest level stretch, or of where it joins another vent, in the frame of the network; and its tape */
+    /**
+     * @return array{float, float}|null height of the lowest level stretch, or of where it joins another vent, in the
+     *     frame of the network; and its tape
+     */
     private static function lowestLevel(Segment $segment, Network $network): ?array
     {
         $lowest = null;
@@ -68,7 +95,12 @@ final readonly class VentRiseRule implements NetworkRule
                 $lowest = $lowest === null || $z < $lowest[0] ? [$z, $stretch->tapeMm()] : $lowest;
             }
         }
-        if ($segment->up->junction !== null && $segment->up->run !== $segment->run() && $segment->hasAirAbove && ($lowest === null || $segment->up->at->z < $lowest[0])) {
+        if (
+            $segment->up->junction !== null &&
+            $segment->up->run !== $segment->run() &&
+            $segment->hasAirAbove &&
+            ($lowest === null || $segment->up->at->z < $lowest[0])
+        ) {
             $lowest = [$segment->up->at->z, $segment->isReversed ? $segment->toMm : $segment->fromMm];
         }
 

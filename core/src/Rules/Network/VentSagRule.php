@@ -25,7 +25,13 @@ final readonly class VentSagRule implements NetworkRule
             foreach ($segment->isWet || ! $segment->hasAirAbove ? [] : $segment->stretches as $stretch) {
                 $rises = $stretch->isUpright() ? $stretch->flow()->z > 0 : $stretch->fallMmPerM() < -self::SLACK;
                 if ($rises) {
-                    $findings[] = new Finding(self::ID, Severity::Stop, $network->where($segment->run(), $stretch->tapeMm()), params: ['vent' => $segment->layout->run->name, 'rise_mm' => -$stretch->dropMm()], source: $rulebook->source('vent.rise-least'));
+                    $findings[] = new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $network->where($segment->run(), $stretch->tapeMm()),
+                        params: ['vent' => $segment->layout->run->name, 'rise_mm' => -$stretch->dropMm()],
+                        source: $rulebook->source('vent.rise-least'),
+                    );
                 }
             }
         }

@@ -36,7 +36,10 @@ final readonly class VentSizeRule implements NetworkRule
         $system = $segment->layout->system;
         $size = $segment->size();
         foreach ($segment->stretches as $stretch) {
-            $size = $stretch->leg->line->size !== $size && $system->isLarger($size, $stretch->leg->line->size) ? $stretch->leg->line->size : $size;
+            $size =
+                $stretch->leg->line->size !== $size && $system->isLarger($size, $stretch->leg->line->size)
+                    ? $stretch->leg->line->size
+                    : $size;
         }
         $nominal = Nominal::mm($size);
         [$largest, $units] = [0.0, 0.0];
@@ -51,16 +54,54 @@ final readonly class VentSizeRule implements NetworkRule
         $upOver = $rulebook->limit('vent.up-over');
         $findings = [];
         if ($nominal < $needed - Tolerance::NOMINAL_MM) {
-            $findings[] = new Finding(self::ID, Severity::Stop, $network->whereOf($segment), $nominal, $needed, ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest], ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0) ? $fraction : $floor)?->provenance);
+            $findings[] = new Finding(
+                self::ID,
+                Severity::Stop,
+                $network->whereOf($segment),
+                $nominal,
+                $needed,
+                ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest],
+                ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0)
+                    ? $fraction
+                    : $floor
+                )?->provenance,
+            );
         } elseif ($upOver?->value !== null && $length > $upOver->value && $nominal <= $needed + Tolerance::NOMINAL_MM) {
-            $findings[] = new Finding(RuleId::VentSizeForLength, Severity::Stop, $network->whereOf($segment), $length, $upOver->value, ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value], $upOver->provenance);
+            $findings[] = new Finding(
+                RuleId::VentSizeForLength,
+                Severity::Stop,
+                $network->whereOf($segment),
+                $length,
+                $upOver->value,
+                ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value],
+                $upOver->provenance,
+            );
         }
-        [$load, $lengthMost] = [$rulebook->forSize('vent.load-most', $size), $rulebook->forSize('vent.length-most', $size)];
+        [$load, $lengthMost] = [
+            $rulebook->forSize('vent.load-most', $size),
+            $rulebook->forSize('vent.length-most', $size),
+        ];
         if ($load?->value !== null && $units > $load->value) {
-            $findings[] = new Finding(RuleId::VentLoad, Severity::Stop, $network->whereOf($segment), $units, $load->value, ['size' => $size, 'load' => (string) $units, 'most' => (string) $load->value], $load->provenance);
+            $findings[] = new Finding(
+                RuleId::VentLoad,
+                Severity::Stop,
+                $network->whereOf($segment),
+                $units,
+                $load->value,
+                ['size' => $size, 'load' => (string) $units, 'most' => (string) $load->value],
+                $load->provenance,
+            );
         }
         if ($lengthMost?->value !== null && $length > $lengthMost->value) {
-            $findings[] = new Finding(RuleId::VentLong, Severity::Stop, $network->whereOf($segment), $length, $lengthMost->value, ['size' => $size, 'length_mm' => $length, 'most_mm' => $lengthMost->value], $lengthMost->provenance);
+            $findings[] = new Finding(
+                RuleId::VentLong,
+                Severity::Stop,
+                $network->whereOf($segment),
+                $length,
+                $lengthMost->value,
+                ['size' => $size, 'length_mm' => $length, 'most_mm' => $lengthMost->value],
+                $lengthMost->provenance,
+            );
         }
 
         return $findings;

@@ -30,18 +30,56 @@ final readonly class VentTerminalRule implements NetworkRule
     /** @return list<Finding> */
     private static function judgeTerminal(Node $node, Network $network, Rulebook $rulebook): array
     {
-        [$roof, $away, $above] = [$rulebook->limit('vent.above-roof'), $rulebook->limit('vent.opening-away'), $rulebook->limit('vent.opening-above')];
+        [$roof, $away, $above] = [
+            $rulebook->limit('vent.above-roof'),
+            $rulebook->limit('vent.opening-away'),
+            $rulebook->limit('vent.opening-above'),
+        ];
         $terminal = $node->end?->terminal;
         $where = $network->whereNode($node);
         $findings = [];
-        if (($roof !== null && $terminal?->aboveRoofMm === null) || ($away !== null && $terminal?->openingAwayMm === null)) {
-            $findings[] = new Finding(RuleId::VentTerminalMeasure, Severity::Unknown, $where, params: ['what' => $node->end->what ?? '']);
+        if (
+            ($roof !== null && $terminal?->aboveRoofMm === null) ||
+            ($away !== null && $terminal?->openingAwayMm === null)
+        ) {
+            $findings[] = new Finding(
+                RuleId::VentTerminalMeasure,
+                Severity::Unknown,
+                $where,
+                params: ['what' => $node->end->what ?? ''],
+            );
         }
-        if ($roof?->value !== null && $terminal?->aboveRoofMm !== null && $terminal->aboveRoofMm < $roof->value - Tolerance::TAPE_MM) {
-            $findings[] = new Finding(RuleId::VentTerminalLow, Severity::Stop, $where, $terminal->aboveRoofMm, $roof->value, ['above_mm' => $terminal->aboveRoofMm, 'least_mm' => $roof->value], $roof->provenance);
+        if (
+            $roof?->value !== null &&
+            $terminal?->aboveRoofMm !== null &&
+            $terminal->aboveRoofMm < $roof->value - Tolerance::TAPE_MM
+        ) {
+            $findings[] = new Finding(
+                RuleId::VentTerminalLow,
+                Severity::Stop,
+                $where,
+                $terminal->aboveRoofMm,
+                $roof->value,
+                ['above_mm' => $terminal->aboveRoofMm, 'least_mm' => $roof->value],
+                $roof->provenance,
+            );
         }
-        if ($away?->value !== null && $above?->value !== null && $terminal?->openingAwayMm !== null && $terminal->openingAwayMm < $away->value - Tolerance::TAPE_MM && ($terminal->openingBelowMm ?? -INF) < $above->value - Tolerance::TAPE_MM) {
-            $findings[] = new Finding(RuleId::VentTerminalNear, Severity::Stop, $where, $terminal->openingAwayMm, $away->value, ['away_mm' => $terminal->openingAwayMm, 'least_mm' => $away->value, 'above_mm' => $above->value], $away->provenance);
+        if (
+            $away?->value !== null &&
+            $above?->value !== null &&
+            $terminal?->openingAwayMm !== null &&
+            $terminal->openingAwayMm < $away->value - Tolerance::TAPE_MM &&
+            ($terminal->openingBelowMm ?? -INF) < $above->value - Tolerance::TAPE_MM
+        ) {
+            $findings[] = new Finding(
+                RuleId::VentTerminalNear,
+                Severity::Stop,
+                $where,
+                $terminal->openingAwayMm,
+                $away->value,
+                ['away_mm' => $terminal->openingAwayMm, 'least_mm' => $away->value, 'above_mm' => $above->value],
+                $away->provenance,
+            );
         }
 
         return $findings;

@@ -29,18 +29,46 @@ final readonly class WetVentLoadRule implements NetworkRule
             if (! $segment->isVent || ! $segment->isWet || ! $segment->isLoadKnown) {
                 continue;
             }
-            if (array_filter($network->vents($segment), static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm)) === []) {
+            if (
+                array_filter(
+                    $network->vents($segment),
+                    static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm),
+                ) === []
+            ) {
                 continue;
             }
             $where = $network->whereOf($segment);
             $most = $rulebook->forSize('wet-vent.load-most', $segment->size());
             $least = $rulebook->limit('wet-vent.size-least');
             if ($least?->value !== null && Nominal::mm($segment->size()) < $least->value - Tolerance::NOMINAL_MM) {
-                $findings[] = new Finding(RuleId::WetventSize, Severity::Stop, $where, Nominal::mm($segment->size()), $least->value, ['size' => $segment->size(), 'least_mm' => $least->value], $least->provenance);
+                $findings[] = new Finding(
+                    RuleId::WetventSize,
+                    Severity::Stop,
+                    $where,
+                    Nominal::mm($segment->size()),
+                    $least->value,
+                    ['size' => $segment->size(), 'least_mm' => $least->value],
+                    $least->provenance,
+                );
             } elseif ($most?->value === null) {
-                $findings[] = new Finding(RuleId::WetventLoadNotKnown, Severity::Unknown, $where, $segment->load, null, ['size' => $segment->size(), 'book' => $rulebook->name]);
+                $findings[] = new Finding(
+                    RuleId::WetventLoadNotKnown,
+                    Severity::Unknown,
+                    $where,
+                    $segment->load,
+                    null,
+                    ['size' => $segment->size(), 'book' => $rulebook->name],
+                );
             } elseif ($segment->load > $most->value + Tolerance::SUM) {
-                $findings[] = new Finding(self::ID, Severity::Stop, $where, $segment->load, $most->value, ['size' => $segment->size(), 'load' => (string) $segment->load, 'most' => (string) $most->value], $most->provenance);
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $where,
+                    $segment->load,
+                    $most->value,
+                    ['size' => $segment->size(), 'load' => (string) $segment->load, 'most' => (string) $most->value],
+                    $most->provenance,
+                );
             }
         }
 

@@ -17,7 +17,8 @@ final readonly class WetVents
     public function __construct(private Network $network, private Rulebook $rulebook) {}
 
     /**
-     * Whether the fixtures above discharge into one upright pipe that vents this one too: two fixtures at different levels of one storey, the upper one no more
+     * Whether the fixtures above discharge into one upright pipe that vents this one too: two fixtures at different
+     * levels of one storey, the upper one no more
      * than the rulebook lets into the size (IPC 911.3). Without such a table in the rulebook it is none.
      */
     public function isCommonVent(Arm $arm): bool
@@ -28,10 +29,17 @@ final readonly class WetVents
         }
         $most = $this->rulebook->forSize('common-vent.upper-most', $by->size());
 
-        return $most?->value !== null && $by->load <= $most->value + Tolerance::SUM && $by->hasAirAbove && ! $this->isAirWetAbove($arm) && abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
+        return $most?->value !== null &&
+            $by->load <= $most->value + Tolerance::SUM &&
+            $by->hasAirAbove &&
+            ! $this->isAirWetAbove($arm) &&
+            abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
     }
 
-    /** Whether it is a wet vent of one or two bathrooms: all that runs in it, and this fixture, belong to them, on one storey, and air comes to it dry. */
+    /**
+     * Whether it is a wet vent of one or two bathrooms: all that runs in it, and this fixture, belong to them, on one
+     * storey, and air comes to it dry.
+     */
     public function isBathroomVent(Arm $arm): bool
     {
         $most = $this->rulebook->limit('wet-vent.groups-most');
@@ -40,15 +48,25 @@ final readonly class WetVents
         }
         $groups = [];
         foreach ([$arm->head, ...$arm->by->heads] as $head) {
-            if ($head->fixture->group === '' || ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) || abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->value('storey.height')) {
+            if (
+                $head->fixture->group === '' ||
+                ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) ||
+                abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->value('storey.height')
+            ) {
                 return false;
             }
             $groups[$head->fixture->group] = true;
         }
-        // The dry vent is that of a lavatory, bidet, shower or bath; a closet is not the one that the vent rises behind.
-        $first = array_filter($arm->by->heads, fn (Head $head): bool => $this->network->arm($head)?->isWetVented() === false);
+        // The dry vent is that of a lavatory, bidet, shower or bath; a closet is not the one that the vent rises
+        // behind.
+        $first = array_filter(
+            $arm->by->heads,
+            fn (Head $head): bool => $this->network->arm($head)?->isWetVented() === false,
+        );
 
-        return count($groups) <= $most->value && $first !== [] && array_filter($first, static fn (Head $head): bool => $head->isCloset()) === [];
+        return count($groups) <= $most->value &&
+            $first !== [] &&
+            array_filter($first, static fn (Head $head): bool => $head->isCloset()) === [];
     }
 
     private function isAirWetAbove(Arm $arm): bool

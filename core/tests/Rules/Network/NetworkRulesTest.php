@@ -8,13 +8,29 @@ use FallBend\Core\Tests\Network\CaseJob;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** Every rule of networks on both sides of its limit: one job that it speaks of, and the same job a hair on the other side. */
+/**
+ * Every rule of networks on both sides of its limit: one job that it speaks of, and the same job a hair on the other
+ * side.
+ */
 final class NetworkRulesTest extends TestCase
 {
-    /** @return iterable<string, array{string, array<mixed>, array<mixed>}> rule, arguments of CaseJob::of that break it, arguments that keep it */
+    /**
+     * @return iterable<string, array{string, array<mixed>, array<mixed>}> rule, arguments of CaseJob::of that break it,
+     *     arguments that keep it
+     */
     public static function limits(): iterable
     {
-        foreach ([...self::joining(), ...self::loads(), ...self::traps(), ...self::arms(), ...self::vents(), ...self::access(), ...self::building()] as $i => $row) {
+        foreach (
+            [
+                ...self::joining(),
+                ...self::loads(),
+                ...self::traps(),
+                ...self::arms(),
+                ...self::vents(),
+                ...self::access(),
+                ...self::building(),
+            ] as $i => $row
+        ) {
             yield "{$row[0]} {$row[1][0]} {$i}" => $row;
         }
     }
@@ -26,7 +42,12 @@ final class NetworkRulesTest extends TestCase
     #[DataProvider('limits')]
     public function testSpeaksOnOneSideOfItsLimitOnly(string $rule, array $breaks, array $keeps): void
     {
-        $rules = static fn (array $arguments): array => array_merge(...array_map(static fn (array $run): array => array_column($run['findings'], 'rule'), CaseJob::evaluation(CaseJob::of(...$arguments))['runs']));
+        $rules = static fn (array $arguments): array => array_merge(
+            ...array_map(
+                static fn (array $run): array => array_column($run['findings'], 'rule'),
+                CaseJob::evaluation(CaseJob::of(...$arguments))['runs'],
+            ),
+        );
         self::assertContains($rule, $rules($breaks));
         self::assertNotContains($rule, $rules($keeps));
     }
@@ -34,19 +55,108 @@ final class NetworkRulesTest extends TestCase
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function joining(): array
     {
-        $off = static fn (float $at, string $book = 'ipc-2021'): array => [$book, self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', "stack 1 {$at}"]]];
-        $angle = static fn (string $way): array => ['ipc-2021', ['main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => '3']], 'fx' => ['lavatory', "{$way} 30 fall 1/4", 'main 1 1500']]];
-        $sizes = static fn (string $main): array => ['ipc-2021', ['main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => $main]], 'fx' => ['lavatory', 'east 30 fall 1/4', 'main 1 1500', ['size' => '3']]]];
-        $pair = static fn (string $second): array => ['ipc-2021', self::stack() + ['a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500'], 'b' => ['lavatory', "{$second} 30 fall 1/4", 'stack 1 1500']]];
-        $pattern = static fn (string $asked, string $fall): array => ['ipc-2021', ['main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => '3']], 'fx' => ['lavatory', $fall, "main 1 1500 {$asked}"]]];
-        $soil = static fn (string $legs, string $size, string $into, string $fixture = 'water-closet', string $system = 'pvcu-soil'): array => ['adh-2015', ['stack' => ['roof', 'down 4000', 'on main', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']],
-            'main' => ['run', 'north 6000 fall 20 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'fx' => [$fixture, $legs, $into, ['size' => $size, 'system' => $system]]]];
-        $closets = static fn (string $inches): array => ['ipc-2021', self::stack('4') + ['a' => ['water-closet', "north {$inches} fall 1/4", 'stack 1 1500 double-san-tee', ['size' => '3']], 'b' => ['water-closet', "south {$inches} fall 1/4", 'stack 1 1500', ['size' => '3']]]];
-        $barrel = static fn (string $size): array => ['upc-2021', self::stack($size) + ['a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500 double-san-tee'], 'b' => ['lavatory', 'south 30 fall 1/4', 'stack 1 1500']]];
-        $opposite = static fn (float $at): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']],
-            'wc' => ['water-closet', 'north 600 fall 20 mm/m', 'stack 1 1500', ['size' => '110', 'system' => 'pvcu-soil']], 'fx' => ['lavatory seal=75', 'south 600 fall 20 mm/m', "stack 1 {$at} boss"]]];
-        $into = static fn (string $next): array => ['ipc-2021', ['a' => ['lavatory', 'north 30 fall 1/4', 'on b', ['size' => '2']], 'b' => ['run', 'north 40 fall 1/4', 'socket', ['size' => $next]]]];
-        $meets = static fn (string $vent): array => ['ipc-2021', self::stack() + ['fx' => ['lavatory', 'north 40 fall 1/4', 'stack 1 1524'], 'v' => ['vent off fx 1 500', "up 30 / north {$vent}", 'stack 1 741']]];
+        $off = static fn (float $at, string $book = 'ipc-2021'): array => [
+            $book,
+            self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', "stack 1 {$at}"]],
+        ];
+        $angle = static fn (string $way): array => [
+            'ipc-2021',
+            [
+                'main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => '3']],
+                'fx' => ['lavatory', "{$way} 30 fall 1/4", 'main 1 1500'],
+            ],
+        ];
+        $sizes = static fn (string $main): array => [
+            'ipc-2021',
+            [
+                'main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => $main]],
+                'fx' => ['lavatory', 'east 30 fall 1/4', 'main 1 1500', ['size' => '3']],
+            ],
+        ];
+        $pair = static fn (string $second): array => [
+            'ipc-2021',
+            self::stack() + [
+                'a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500'],
+                'b' => ['lavatory', "{$second} 30 fall 1/4", 'stack 1 1500'],
+            ],
+        ];
+        $pattern = static fn (string $asked, string $fall): array => [
+            'ipc-2021',
+            [
+                'main' => ['socket', 'north 120 fall 1/4', 'socket', ['size' => '3']],
+                'fx' => ['lavatory', $fall, "main 1 1500 {$asked}"],
+            ],
+        ];
+        $soil = static fn (
+            string $legs,
+            string $size,
+            string $into,
+            string $fixture = 'water-closet',
+            string $system = 'pvcu-soil',
+        ): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    'down 4000',
+                    'on main',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'main' => [
+                    'run',
+                    'north 6000 fall 20 mm/m',
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'fx' => [$fixture, $legs, $into, ['size' => $size, 'system' => $system]],
+            ],
+        ];
+        $closets = static fn (string $inches): array => [
+            'ipc-2021',
+            self::stack('4') + [
+                'a' => ['water-closet', "north {$inches} fall 1/4", 'stack 1 1500 double-san-tee', ['size' => '3']],
+                'b' => ['water-closet', "south {$inches} fall 1/4", 'stack 1 1500', ['size' => '3']],
+            ],
+        ];
+        $barrel = static fn (string $size): array => [
+            'upc-2021',
+            self::stack($size) + [
+                'a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500 double-san-tee'],
+                'b' => ['lavatory', 'south 30 fall 1/4', 'stack 1 1500'],
+            ],
+        ];
+        $opposite = static fn (float $at): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    'down 4000 / north 2000 fall 25 mm/m',
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'wc' => [
+                    'water-closet',
+                    'north 600 fall 20 mm/m',
+                    'stack 1 1500',
+                    ['size' => '110', 'system' => 'pvcu-soil'],
+                ],
+                'fx' => ['lavatory seal=75', 'south 600 fall 20 mm/m', "stack 1 {$at} boss"],
+            ],
+        ];
+        $into = static fn (string $next): array => [
+            'ipc-2021',
+            [
+                'a' => ['lavatory', 'north 30 fall 1/4', 'on b', ['size' => '2']],
+                'b' => ['run', 'north 40 fall 1/4', 'socket', ['size' => $next]],
+            ],
+        ];
+        $meets = static fn (string $vent): array => [
+            'ipc-2021',
+            self::stack() + [
+                'fx' => ['lavatory', 'north 40 fall 1/4', 'stack 1 1524'],
+                'v' => ['vent off fx 1 500', "up 30 / north {$vent}", 'stack 1 741'],
+            ],
+        ];
 
         return [
             ['branch.offLeg', $off(3100.0), $off(1500.0)],
@@ -55,8 +165,16 @@ final class NetworkRulesTest extends TestCase
             ['branch.larger', $sizes('2'), $sizes('3')],
             ['branch.notOpposite', $pair('east'), $pair('south')],
             ['branch.noSuchFitting', $pattern('swept-tee', 'east 30 fall 1/4'), $pattern('combo', 'east 30 fall 1/4')],
-            ['branch.pattern', $soil('south 600 fall 20 mm/m', '40', 'main 1 1000 boss', 'lavatory', 'pvcu-solvent'), $soil('south 600 fall 20 mm/m', '40', 'stack 1 1000 boss', 'lavatory', 'pvcu-solvent')],
-            ['branch.patternDoubtful', $soil('right 87.5° 600 fall 20 mm/m', '110', 'main 1 1000 swept-tee'), $soil('right 45° 600 fall 20 mm/m', '110', 'main 1 1000')],
+            [
+                'branch.pattern',
+                $soil('south 600 fall 20 mm/m', '40', 'main 1 1000 boss', 'lavatory', 'pvcu-solvent'),
+                $soil('south 600 fall 20 mm/m', '40', 'stack 1 1000 boss', 'lavatory', 'pvcu-solvent'),
+            ],
+            [
+                'branch.patternDoubtful',
+                $soil('right 87.5° 600 fall 20 mm/m', '110', 'main 1 1000 swept-tee'),
+                $soil('right 45° 600 fall 20 mm/m', '110', 'main 1 1000'),
+            ],
             ['branch.teeOnBack', $pattern('san-tee', 'east 30 fall 1/4'), $pattern('combo', 'east 30 fall 1/4')],
             ['branch.dryFitting', $pattern('vent-tee', 'east 30 fall 1/4'), $pattern('combo', 'east 30 fall 1/4')],
             ['cross.throws', $closets('17'), $closets('19')],
@@ -64,8 +182,28 @@ final class NetworkRulesTest extends TestCase
             ['branch.opposite', $opposite(1650.0), $opposite(1750.0)],
             ['size.reducedInto', $into('1-1/2'), $into('2')],
             ['network.misses', $meets('21'), $meets('20 5/16')],
-            ['network.loop', ['ipc-2021', ['a' => ['socket', 'north 60 fall 1/4', 'b 1 700'], 'b' => ['socket', 'east 60 fall 1/4', 'a 1 700']]], ['ipc-2021', ['a' => ['socket', 'north 60 fall 1/4', 'b 1 700'], 'b' => ['socket', 'east 60 fall 1/4', 'socket']]]],
-            ['head.unknown', ['ipc-2021', self::stack() + ['x' => ['socket', 'north 30 fall 1/4', 'stack 1 1500']]], ['ipc-2021', self::stack() + ['x' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]]],
+            [
+                'network.loop',
+                [
+                    'ipc-2021',
+                    [
+                        'a' => ['socket', 'north 60 fall 1/4', 'b 1 700'],
+                        'b' => ['socket', 'east 60 fall 1/4', 'a 1 700'],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    [
+                        'a' => ['socket', 'north 60 fall 1/4', 'b 1 700'],
+                        'b' => ['socket', 'east 60 fall 1/4', 'socket'],
+                    ],
+                ],
+            ],
+            [
+                'head.unknown',
+                ['ipc-2021', self::stack() + ['x' => ['socket', 'north 30 fall 1/4', 'stack 1 1500']]],
+                ['ipc-2021', self::stack() + ['x' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]],
+            ],
         ];
     }
 
@@ -73,15 +211,81 @@ final class NetworkRulesTest extends TestCase
     private static function loads(): array
     {
         // Kitchen sinks of 2 units each on one level branch of 2 in: 6 units at most.
-        $branch = static fn (int $sinks, string $book = 'ipc-2021'): array => [$book, self::stack() + ['line' => ['kitchen-sink', 'north 200 fall 1/4', 'stack 1 1500', ['use' => 'drain']]] + self::sinks($sinks - 1, 'line 1')];
-        $building = static fn (int $tubs, string $fall): array => ['ipc-2021', ['main' => ['kitchen-sink', "north 600 fall {$fall}", 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($tubs - 1, 'main 1')];
-        $stack = static fn (int $sinks): array => ['ipc-2021', ['stack' => ['roof', 'down 300 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($sinks, 'stack 1')];
-        $storeys = static fn (int $sinks, int $others): array => ['ipc-2021', ['stack' => ['roof', 'down 500 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] + self::sinks($sinks, 'stack 1')
-            + array_combine(array_map(static fn (int $i): string => "o{$i}", range(1, $others)), array_map(static fn (int $i): array => ['lavatory', 'east 30 fall 1/4', 'stack 1 '.(500 + 2500 * $i)], range(1, $others)))];
-        $closet = static fn (string $size): array => ['upc-2021', self::stack('3') + ['wc' => ['water-closet', 'north 20 fall 1/4', 'stack 1 1500', ['size' => $size]]]];
-        $closets = static fn (int $n, string $size): array => ['upc-2021', ['main' => ['water-closet', 'north 400 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']]] + array_combine(array_map(static fn (int $i): string => "wc{$i}", range(2, $n)), array_map(static fn (int $i): array => ['water-closet', 'east 20 fall 1/4', 'main 1 '.(1000 + 600 * $i), ['size' => '3']], range(2, $n)))];
-        $uk = static fn (int $baths): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'line' => ['bath seal=50', 'north 3000 fall 20 mm/m', 'stack 1 1500 boss', ['size' => '50', 'use' => 'drain']]]
-            + array_combine(array_map(static fn (int $i): string => "b{$i}", range(2, $baths)), array_map(static fn (int $i): array => ['bath seal=50', 'left 45° 300 fall 20 mm/m', 'line 1 '.(200 + 150 * $i)], range(2, $baths)))];
+        $branch = static fn (int $sinks, string $book = 'ipc-2021'): array => [
+            $book,
+            self::stack() + ['line' => ['kitchen-sink', 'north 200 fall 1/4', 'stack 1 1500', ['use' => 'drain']]] +
+            self::sinks($sinks - 1, 'line 1'),
+        ];
+        $building = static fn (int $tubs, string $fall): array => [
+            'ipc-2021',
+            ['main' => ['kitchen-sink', "north 600 fall {$fall}", 'socket', ['size' => '2', 'use' => 'drain']]] +
+            self::sinks($tubs - 1, 'main 1'),
+        ];
+        $stack = static fn (int $sinks): array => [
+            'ipc-2021',
+            ['stack' => ['roof', 'down 300 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] +
+            self::sinks($sinks, 'stack 1'),
+        ];
+        $storeys = static fn (int $sinks, int $others): array => [
+            'ipc-2021',
+            ['stack' => ['roof', 'down 500 / north 60 fall 1/4 size 3', 'socket', ['size' => '2', 'use' => 'drain']]] +
+            self::sinks($sinks, 'stack 1') +
+            array_combine(
+                array_map(static fn (int $i): string => "o{$i}", range(1, $others)),
+                array_map(
+                    static fn (int $i): array => ['lavatory', 'east 30 fall 1/4', 'stack 1 '.(500 + 2500 * $i)],
+                    range(1, $others),
+                ),
+            ),
+        ];
+        $closet = static fn (string $size): array => [
+            'upc-2021',
+            self::stack('3') + ['wc' => ['water-closet', 'north 20 fall 1/4', 'stack 1 1500', ['size' => $size]]],
+        ];
+        $closets = static fn (int $n, string $size): array => [
+            'upc-2021',
+            ['main' => ['water-closet', 'north 400 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']]] +
+            array_combine(
+                array_map(static fn (int $i): string => "wc{$i}", range(2, $n)),
+                array_map(
+                    static fn (int $i): array => [
+                        'water-closet',
+                        'east 20 fall 1/4',
+                        'main 1 '.(1000 + 600 * $i),
+                        ['size' => '3'],
+                    ],
+                    range(2, $n),
+                ),
+            ),
+        ];
+        $uk = static fn (int $baths): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    'down 4000 / north 2000 fall 25 mm/m',
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'line' => [
+                    'bath seal=50',
+                    'north 3000 fall 20 mm/m',
+                    'stack 1 1500 boss',
+                    ['size' => '50', 'use' => 'drain'],
+                ],
+            ] +
+            array_combine(
+                array_map(static fn (int $i): string => "b{$i}", range(2, $baths)),
+                array_map(
+                    static fn (int $i): array => [
+                        'bath seal=50',
+                        'left 45° 300 fall 20 mm/m',
+                        'line 1 '.(200 + 150 * $i),
+                    ],
+                    range(2, $baths),
+                ),
+            ),
+        ];
 
         return [
             ['size.load', $branch(4), $branch(3)],
@@ -100,13 +304,33 @@ final class NetworkRulesTest extends TestCase
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function traps(): array
     {
-        $fx = static fn (string $fixture, string $book = 'ipc-2021', string $size = '2', array $obstacles = []): array => [$book, self::stack() + ['fx' => [$fixture, 'north 30 fall 1/4', 'stack 1 1500', ['size' => $size]]], $obstacles];
-        $uk = static fn (string $fixture): array => ['adh-2015', ['fx' => [$fixture, 'north 600 fall 20 mm/m', 'gully', ['size' => '40']]]];
+        $fx = static fn (
+            string $fixture,
+            string $book = 'ipc-2021',
+            string $size = '2',
+            array $obstacles = [],
+        ): array => [
+            $book,
+            self::stack() + ['fx' => [$fixture, 'north 30 fall 1/4', 'stack 1 1500', ['size' => $size]]],
+            $obstacles,
+        ];
+        $uk = static fn (string $fixture): array => [
+            'adh-2015',
+            ['fx' => [$fixture, 'north 600 fall 20 mm/m', 'gully', ['size' => '40']]],
+        ];
 
         return [
             ['trap.size', $fx('shower', 'upc-2021', '1-1/2'), $fx('shower', 'upc-2021')],
-            ['trap.size', $fx('kitchen-sink size=1-1/4', 'ipc-2021', '1-1/2'), $fx('kitchen-sink size=1-1/2', 'ipc-2021', '1-1/2')],
-            ['trap.larger', $fx('lavatory size=2', 'ipc-2021', '1-1/2'), $fx('lavatory size=1-1/2', 'ipc-2021', '1-1/2')],
+            [
+                'trap.size',
+                $fx('kitchen-sink size=1-1/4', 'ipc-2021', '1-1/2'),
+                $fx('kitchen-sink size=1-1/2', 'ipc-2021', '1-1/2'),
+            ],
+            [
+                'trap.larger',
+                $fx('lavatory size=2', 'ipc-2021', '1-1/2'),
+                $fx('lavatory size=1-1/2', 'ipc-2021', '1-1/2'),
+            ],
             ['trap.fixtureNotKnown', $fx('camper-inlet'), $fx('camper-inlet', 'upc-2021', '3')],
             ['trap.missing', $fx('lavatory trap=none'), $fx('lavatory')],
             ['trap.kind', $fx('lavatory trap=s'), $fx('lavatory trap=p')],
@@ -114,7 +338,11 @@ final class NetworkRulesTest extends TestCase
             ['trap.kind', $fx('lavatory trap=drum'), $fx('lavatory')],
             ['trap.kind', $fx('lavatory trap=bell'), $fx('lavatory')],
             ['trap.doubled', $fx('water-closet trap=p', 'ipc-2021', '3'), $fx('water-closet', 'ipc-2021', '3')],
-            ['trap.doubled', $fx('lavatory', 'ipc-2021', '2', [['kind' => 'trap', 'run' => 'fx', 'leg' => 'l1', 'at_mm' => 300]]), $fx('lavatory')],
+            [
+                'trap.doubled',
+                $fx('lavatory', 'ipc-2021', '2', [['kind' => 'trap', 'run' => 'fx', 'leg' => 'l1', 'at_mm' => 300]]),
+                $fx('lavatory'),
+            ],
             ['trap.seal', $fx('lavatory seal=50'), $fx('lavatory seal=51')],
             ['trap.seal', $fx('lavatory seal=103'), $fx('lavatory seal=101')],
             ['trap.seal', $uk('lavatory seal=74'), $uk('lavatory seal=75')],
@@ -122,8 +350,16 @@ final class NetworkRulesTest extends TestCase
             ['tailpiece.across', $fx('lavatory across=764'), $fx('lavatory across=761')],
             ['standpipe.height', $fx('clothes-washer standpipe=450'), $fx('clothes-washer standpipe=460')],
             ['standpipe.height', $fx('clothes-washer standpipe=770', 'upc-2021'), $fx('clothes-washer standpipe=770')],
-            ['standpipe.trap', $fx('clothes-washer standpipe=600 floor=140', 'upc-2021'), $fx('clothes-washer standpipe=600 floor=160', 'upc-2021')],
-            ['standpipe.top', $uk('clothes-washer seal=75 standpipe=300 floor=250'), $uk('clothes-washer seal=75 standpipe=400 floor=250')],
+            [
+                'standpipe.trap',
+                $fx('clothes-washer standpipe=600 floor=140', 'upc-2021'),
+                $fx('clothes-washer standpipe=600 floor=160', 'upc-2021'),
+            ],
+            [
+                'standpipe.top',
+                $uk('clothes-washer seal=75 standpipe=300 floor=250'),
+                $uk('clothes-washer seal=75 standpipe=400 floor=250'),
+            ],
             ['standpipe.measure', $fx('clothes-washer'), $fx('clothes-washer standpipe=600')],
             ['hot.discharge', $fx('dishwasher hot=61'), $fx('dishwasher hot=60')],
         ];
@@ -132,68 +368,353 @@ final class NetworkRulesTest extends TestCase
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function arms(): array
     {
-        $arm = static fn (string $book, string $fixture, string $legs, string $size): array => [$book, self::stack() + ['fx' => [$fixture, $legs, 'stack 1 1500', ['size' => $size]]]];
-        $uk = static fn (string $fixture, string $length, string $fall, string $size = '32'): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'fx' => ["{$fixture} seal=75", "north {$length} fall {$fall} mm/m", 'stack 1 1500 boss', ['size' => $size]]]];
+        $arm = static fn (string $book, string $fixture, string $legs, string $size): array => [
+            $book,
+            self::stack() + ['fx' => [$fixture, $legs, 'stack 1 1500', ['size' => $size]]],
+        ];
+        $uk = static fn (string $fixture, string $length, string $fall, string $size = '32'): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    'down 4000 / north 2000 fall 25 mm/m',
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'fx' => [
+                    "{$fixture} seal=75",
+                    "north {$length} fall {$fall} mm/m",
+                    'stack 1 1500 boss',
+                    ['size' => $size],
+                ],
+            ],
+        ];
 
         return [
-            ['arm.long', $arm('ipc-2021', 'lavatory', 'north 61 fall 1/4', '1-1/4'), $arm('ipc-2021', 'lavatory', 'north 59 fall 1/4', '1-1/4')],
-            ['arm.long', $arm('ipc-2021', 'lavatory', 'north 73 fall 1/4', '1-1/2'), $arm('ipc-2021', 'lavatory', 'north 71 fall 1/4', '1-1/2')],
-            ['arm.long', $arm('irc-2021', 'shower', 'north 97 fall 1/4', '2'), $arm('irc-2021', 'shower', 'north 95 fall 1/4', '2')],
-            ['arm.long', $arm('upc-2021', 'lavatory', 'north 43 fall 1/4', '1-1/2'), $arm('upc-2021', 'lavatory', 'north 41 fall 1/4', '1-1/2')],
-            ['arm.long', $arm('upc-2021', 'shower', 'north 61 fall 1/4', '2'), $arm('upc-2021', 'shower', 'north 59 fall 1/4', '2')],
-            ['arm.long', $arm('npc-2020', 'shower', 'north 95 fall 1/4', '2'), $arm('npc-2020', 'shower', 'north 94 fall 1/4', '2')],
-            ['arm.long', $arm('upc-2021', 'water-closet', 'north 73 fall 1/4', '3'), $arm('ipc-2021', 'water-closet', 'north 73 fall 1/4', '3')],
+            [
+                'arm.long',
+                $arm('ipc-2021', 'lavatory', 'north 61 fall 1/4', '1-1/4'),
+                $arm('ipc-2021', 'lavatory', 'north 59 fall 1/4', '1-1/4'),
+            ],
+            [
+                'arm.long',
+                $arm('ipc-2021', 'lavatory', 'north 73 fall 1/4', '1-1/2'),
+                $arm('ipc-2021', 'lavatory', 'north 71 fall 1/4', '1-1/2'),
+            ],
+            [
+                'arm.long',
+                $arm('irc-2021', 'shower', 'north 97 fall 1/4', '2'),
+                $arm('irc-2021', 'shower', 'north 95 fall 1/4', '2'),
+            ],
+            [
+                'arm.long',
+                $arm('upc-2021', 'lavatory', 'north 43 fall 1/4', '1-1/2'),
+                $arm('upc-2021', 'lavatory', 'north 41 fall 1/4', '1-1/2'),
+            ],
+            [
+                'arm.long',
+                $arm('upc-2021', 'shower', 'north 61 fall 1/4', '2'),
+                $arm('upc-2021', 'shower', 'north 59 fall 1/4', '2'),
+            ],
+            [
+                'arm.long',
+                $arm('npc-2020', 'shower', 'north 95 fall 1/4', '2'),
+                $arm('npc-2020', 'shower', 'north 94 fall 1/4', '2'),
+            ],
+            [
+                'arm.long',
+                $arm('upc-2021', 'water-closet', 'north 73 fall 1/4', '3'),
+                $arm('ipc-2021', 'water-closet', 'north 73 fall 1/4', '3'),
+            ],
             ['arm.long', $uk('lavatory', '1705', '18'), $uk('lavatory', '1695', '18')],
             ['arm.long', $uk('bath', '3010', '18', '40'), $uk('bath', '2990', '18', '40')],
             ['arm.mostNotKnown', $uk('mop-sink', '900', '20', '40'), $uk('bath', '900', '20', '40')],
-            ['arm.short', $arm('ipc-2021', 'lavatory', 'north 3 15/16 fall 1/4', '2'), $arm('ipc-2021', 'lavatory', 'north 4 1/16 fall 1/4', '2')],
-            ['arm.fall', $arm('ipc-2021', 'lavatory', 'north 50 drop 2 1/16', '2'), $arm('ipc-2021', 'lavatory', 'north 50 drop 1 15/16', '2')],
-            ['arm.sShape', $arm('ipc-2021', 'lavatory', 'north 10 fall 1/4 / down 12 / north 20 fall 1/4', '1-1/2'), $arm('ipc-2021', 'lavatory', 'north 30 fall 1/4', '1-1/2')],
+            [
+                'arm.short',
+                $arm('ipc-2021', 'lavatory', 'north 3 15/16 fall 1/4', '2'),
+                $arm('ipc-2021', 'lavatory', 'north 4 1/16 fall 1/4', '2'),
+            ],
+            [
+                'arm.fall',
+                $arm('ipc-2021', 'lavatory', 'north 50 drop 2 1/16', '2'),
+                $arm('ipc-2021', 'lavatory', 'north 50 drop 1 15/16', '2'),
+            ],
+            [
+                'arm.sShape',
+                $arm('ipc-2021', 'lavatory', 'north 10 fall 1/4 / down 12 / north 20 fall 1/4', '1-1/2'),
+                $arm('ipc-2021', 'lavatory', 'north 30 fall 1/4', '1-1/2'),
+            ],
             ['arm.gradient', $uk('lavatory', '1700', '23'), $uk('lavatory', '1700', '22')],
             ['arm.gradient', $uk('lavatory', '1400', '34'), $uk('lavatory', '1400', '32')],
             ['arm.gradient', $uk('lavatory', '700', '88'), $uk('lavatory', '700', '86')],
-            ['arm.turns', $arm('upc-2021', 'lavatory', 'north 10 fall 1/4 / left 10 fall 1/4 / right 45° 10 fall 1/4 / right 45° 10 fall 1/4', '1-1/2'), $arm('upc-2021', 'lavatory', 'north 20 fall 1/4 / left 20 fall 1/4', '1-1/2')],
-            ['vent.missing', ['ipc-2021', ['fx' => ['lavatory', 'north 30 fall 1/4', 'socket']]], ['ipc-2021', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]]],
+            [
+                'arm.turns',
+                $arm(
+                    'upc-2021',
+                    'lavatory',
+                    'north 10 fall 1/4 / left 10 fall 1/4 / right 45° 10 fall 1/4 / right 45° 10 fall 1/4',
+                    '1-1/2',
+                ),
+                $arm('upc-2021', 'lavatory', 'north 20 fall 1/4 / left 20 fall 1/4', '1-1/2'),
+            ],
+            [
+                'vent.missing',
+                ['ipc-2021', ['fx' => ['lavatory', 'north 30 fall 1/4', 'socket']]],
+                ['ipc-2021', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]],
+            ],
         ];
     }
 
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function vents(): array
     {
-        $below = static fn (string $upper, string $lower, string $book = 'ipc-2021', string $size = '3'): array => [$book, self::stack($size) + ['a' => [$upper, 'north 30 fall 1/4', 'stack 1 1000'], 'b' => [$lower, 'south 30 fall 1/4', 'stack 1 1800', ['size' => str_starts_with($lower, 'water') ? '3' : '2']]]];
+        $below = static fn (string $upper, string $lower, string $book = 'ipc-2021', string $size = '3'): array => [
+            $book,
+            self::stack($size) + [
+                'a' => [$upper, 'north 30 fall 1/4', 'stack 1 1000'],
+                'b' => [
+                    $lower,
+                    'south 30 fall 1/4',
+                    'stack 1 1800',
+                    ['size' => str_starts_with($lower, 'water') ? '3' : '2'],
+                ],
+            ],
+        ];
         // A third fixture above makes of the common vent a stack.
-        $third = static fn (array $arguments): array => [$arguments[0], $arguments[1] + ['c' => ['kitchen-sink', 'east 30 fall 1/4', 'stack 1 700']]];
-        $wet = static fn (string $size, string $fixture = 'bath group=a', string $book = 'ipc-2021'): array => [$book, ['main' => ['lavatory group=a', 'north 200 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']], 'v' => ['vent off main 1 600', 'up 90', 'roof', ['size' => $size === '1-1/2' ? '1-1/2' : '2']], 'b' => [$fixture, 'east 30 fall 1/4', 'main 1 2000', ['size' => '1-1/2']], 'c' => [$fixture, 'east 30 fall 1/4', 'main 1 3000', ['size' => '1-1/2']], 'd' => ['water-closet group=a', 'east 30 fall 1/4', 'main 1 4200', ['size' => $size === '3' ? '3' : '2']]]];
-        $vented = static fn (string $legs, string $end, array $more = [], string $fixture = 'lavatory rim=400', string $book = 'ipc-2021'): array => [$book, ['main' => [$fixture, 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 2 turn', $legs, $end, $more + ['size' => '2']]]];
-        $level = static fn (string $legs): array => ['upc-2021', ['main' => ['lavatory rim=100', 'north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 1 700', $legs, 'roof']]];
-        $valve = static fn (string $legs, array $more = []): array => ['ipc-2021', ['main' => ['lavatory rim=400', 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 2 turn', $legs, 'valve']] + $more];
+        $third = static fn (array $arguments): array => [
+            $arguments[0],
+            $arguments[1] + ['c' => ['kitchen-sink', 'east 30 fall 1/4', 'stack 1 700']],
+        ];
+        $wet = static fn (string $size, string $fixture = 'bath group=a', string $book = 'ipc-2021'): array => [
+            $book,
+            [
+                'main' => ['lavatory group=a', 'north 200 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']],
+                'v' => ['vent off main 1 600', 'up 90', 'roof', ['size' => $size === '1-1/2' ? '1-1/2' : '2']],
+                'b' => [$fixture, 'east 30 fall 1/4', 'main 1 2000', ['size' => '1-1/2']],
+                'c' => [$fixture, 'east 30 fall 1/4', 'main 1 3000', ['size' => '1-1/2']],
+                'd' => [
+                    'water-closet group=a',
+                    'east 30 fall 1/4',
+                    'main 1 4200',
+                    ['size' => $size === '3' ? '3' : '2'],
+                ],
+            ],
+        ];
+        $vented = static fn (
+            string $legs,
+            string $end,
+            array $more = [],
+            string $fixture = 'lavatory rim=400',
+            string $book = 'ipc-2021',
+        ): array => [
+            $book,
+            [
+                'main' => [$fixture, 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']],
+                'v' => ['vent off main 2 turn', $legs, $end, $more + ['size' => '2']],
+            ],
+        ];
+        $level = static fn (string $legs): array => [
+            'upc-2021',
+            [
+                'main' => ['lavatory rim=100', 'north 60 fall 1/4', 'socket', ['use' => 'drain']],
+                'v' => ['vent off main 1 700', $legs, 'roof'],
+            ],
+        ];
+        $valve = static fn (string $legs, array $more = []): array => [
+            'ipc-2021',
+            [
+                'main' => [
+                    'lavatory rim=400',
+                    'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                    'socket',
+                    ['use' => 'drain'],
+                ],
+                'v' => ['vent off main 2 turn', $legs, 'valve'],
+            ] + $more,
+        ];
 
         return [
-            ['vent.byStack', $third($below('kitchen-sink', 'lavatory')), ['ipc-2021', self::stack() + ['a' => ['kitchen-sink', 'north 30 fall 1/4', 'stack 1 1500'], 'b' => ['lavatory', 'south 30 fall 1/4', 'stack 1 1500']]]],
+            [
+                'vent.byStack',
+                $third($below('kitchen-sink', 'lavatory')),
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'a' => ['kitchen-sink', 'north 30 fall 1/4', 'stack 1 1500'],
+                        'b' => ['lavatory', 'south 30 fall 1/4', 'stack 1 1500'],
+                    ],
+                ],
+            ],
             ['vent.byStack', $third($below('kitchen-sink', 'water-closet')), $below('kitchen-sink', 'water-closet')],
-            ['vent.byStack', $third($below('lavatory group=a', 'water-closet group=a')), $below('lavatory group=a', 'water-closet group=a')],
-            ['vent.byStack', $below('lavatory group=a', 'bath group=b', 'upc-2021'), $below('lavatory group=a', 'bath group=a', 'upc-2021')],
+            [
+                'vent.byStack',
+                $third($below('lavatory group=a', 'water-closet group=a')),
+                $below('lavatory group=a', 'water-closet group=a'),
+            ],
+            [
+                'vent.byStack',
+                $below('lavatory group=a', 'bath group=b', 'upc-2021'),
+                $below('lavatory group=a', 'bath group=a', 'upc-2021'),
+            ],
             ['wetvent.load', $wet('2', 'bath group=a'), $wet('3', 'bath group=a')],
             ['wetvent.loadNotKnown', $wet('4', book: 'upc-2021'), $wet('3', book: 'upc-2021')],
             ['wetvent.size', ['upc-2021', $wet('1-1/2')[1]], ['upc-2021', $wet('2')[1]]],
-            ['vent.madeWet', ['ipc-2021', $vented('up 90', 'roof')[1] + ['x' => ['lavatory', 'east 20 fall 1/4', 'v 1 1000', ['size' => '1-1/2']]]], $vented('up 90', 'roof')],
-            ['vent.size', ['ipc-2021', self::stack() + ['wc' => ['water-closet', 'north 30 fall 1/4 / down 20 / north 20 fall 1/4', 'stack 1 1500', ['size' => '3']], 'v' => ['vent off wc 2 turn', 'up 90', 'roof', ['size' => '1-1/4']]]],
-                ['ipc-2021', self::stack() + ['wc' => ['water-closet', 'north 30 fall 1/4 / down 20 / north 20 fall 1/4', 'stack 1 1500', ['size' => '3']], 'v' => ['vent off wc 2 turn', 'up 90', 'roof', ['size' => '1-1/2']]]]],
-            ['vent.sizeForLength', $vented("up 100 / north 32'", 'roof', ['size' => '1-1/4']), $vented("up 100 / north 31'", 'roof', ['size' => '1-1/4'])],
-            ['vent.long', $vented("up 100 / north 60'", 'roof', ['size' => '1-1/2'], 'lavatory rim=400', 'upc-2021'), $vented("up 100 / north 50'", 'roof', ['size' => '1-1/2'], 'lavatory rim=400', 'upc-2021')],
-            ['vent.load', ['upc-2021', ['main' => ['shower rim=100', 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 2 turn', 'up 90', 'roof', ['size' => '1-1/4']]]], ['upc-2021', ['main' => ['lavatory rim=100', 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 2 turn', 'up 90', 'roof', ['size' => '1-1/4']]]]],
+            [
+                'vent.madeWet',
+                [
+                    'ipc-2021',
+                    $vented('up 90', 'roof')[1] + [
+                        'x' => ['lavatory', 'east 20 fall 1/4', 'v 1 1000', ['size' => '1-1/2']],
+                    ],
+                ],
+                $vented('up 90', 'roof'),
+            ],
+            [
+                'vent.size',
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'wc' => [
+                            'water-closet',
+                            'north 30 fall 1/4 / down 20 / north 20 fall 1/4',
+                            'stack 1 1500',
+                            ['size' => '3'],
+                        ],
+                        'v' => ['vent off wc 2 turn', 'up 90', 'roof', ['size' => '1-1/4']],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'wc' => [
+                            'water-closet',
+                            'north 30 fall 1/4 / down 20 / north 20 fall 1/4',
+                            'stack 1 1500',
+                            ['size' => '3'],
+                        ],
+                        'v' => ['vent off wc 2 turn', 'up 90', 'roof', ['size' => '1-1/2']],
+                    ],
+                ],
+            ],
+            [
+                'vent.sizeForLength',
+                $vented("up 100 / north 32'", 'roof', ['size' => '1-1/4']),
+                $vented("up 100 / north 31'", 'roof', ['size' => '1-1/4']),
+            ],
+            [
+                'vent.long',
+                $vented("up 100 / north 60'", 'roof', ['size' => '1-1/2'], 'lavatory rim=400', 'upc-2021'),
+                $vented("up 100 / north 50'", 'roof', ['size' => '1-1/2'], 'lavatory rim=400', 'upc-2021'),
+            ],
+            [
+                'vent.load',
+                [
+                    'upc-2021',
+                    [
+                        'main' => [
+                            'shower rim=100',
+                            'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                            'socket',
+                            ['use' => 'drain'],
+                        ],
+                        'v' => ['vent off main 2 turn', 'up 90', 'roof', ['size' => '1-1/4']],
+                    ],
+                ],
+                [
+                    'upc-2021',
+                    [
+                        'main' => [
+                            'lavatory rim=100',
+                            'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                            'socket',
+                            ['use' => 'drain'],
+                        ],
+                        'v' => ['vent off main 2 turn', 'up 90', 'roof', ['size' => '1-1/4']],
+                    ],
+                ],
+            ],
             ['vent.belowRim', $vented('up 22 / north 40 / up 60', 'roof'), $vented('up 23 / north 40 / up 60', 'roof')],
-            ['vent.belowRim', ['ipc-2021', self::stack() + ['fx' => ['lavatory rim=400', 'north 40 fall 1/4', 'stack 1 1524'], 'v' => ['vent off fx 1 500', 'up 20 / north 20', 'stack 1 1030']]], ['ipc-2021', self::stack() + ['fx' => ['lavatory rim=400', 'north 40 fall 1/4', 'stack 1 1524'], 'v' => ['vent off fx 1 500', 'up 30 / north 20', 'stack 1 770']]]],
-            ['vent.rimNotKnown', ['ipc-2021', ['main' => ['lavatory', 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain', 'outlet' => ['what' => 'basin', 'kind' => 'fixture', 'fixture' => ['kind' => 'lavatory']]]], 'v' => ['vent off main 2 turn', 'up 40 / north 20 / up 40', 'roof']]], $vented('up 40 / north 20 / up 40', 'roof')],
+            [
+                'vent.belowRim',
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'fx' => ['lavatory rim=400', 'north 40 fall 1/4', 'stack 1 1524'],
+                        'v' => ['vent off fx 1 500', 'up 20 / north 20', 'stack 1 1030'],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'fx' => ['lavatory rim=400', 'north 40 fall 1/4', 'stack 1 1524'],
+                        'v' => ['vent off fx 1 500', 'up 30 / north 20', 'stack 1 770'],
+                    ],
+                ],
+            ],
+            [
+                'vent.rimNotKnown',
+                [
+                    'ipc-2021',
+                    [
+                        'main' => [
+                            'lavatory',
+                            'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                            'socket',
+                            [
+                                'use' => 'drain',
+                                'outlet' => [
+                                    'what' => 'basin',
+                                    'kind' => 'fixture',
+                                    'fixture' => ['kind' => 'lavatory'],
+                                ],
+                            ],
+                        ],
+                        'v' => ['vent off main 2 turn', 'up 40 / north 20 / up 40', 'roof'],
+                    ],
+                ],
+                $vented('up 40 / north 20 / up 40', 'roof'),
+            ],
             ['vent.takeoff', $level('left 30 / up 60'), $level('up 90')],
-            ['vent.sag', $vented('up 40 / north 30 fall 1/8 / up 30', 'roof'), $vented('up 40 / north 30 level / up 30', 'roof')],
-            ['vent.terminalLow', $vented('up 90', 'roof roof=140 away=5000'), $vented('up 90', 'roof roof=160 away=5000')],
-            ['vent.terminalNear', $vented('up 90', 'roof roof=300 away=3000 below=900'), $vented('up 90', 'roof roof=300 away=3000 below=920')],
+            [
+                'vent.sag',
+                $vented('up 40 / north 30 fall 1/8 / up 30', 'roof'),
+                $vented('up 40 / north 30 level / up 30', 'roof'),
+            ],
+            [
+                'vent.terminalLow',
+                $vented('up 90', 'roof roof=140 away=5000'),
+                $vented('up 90', 'roof roof=160 away=5000'),
+            ],
+            [
+                'vent.terminalNear',
+                $vented('up 90', 'roof roof=300 away=3000 below=900'),
+                $vented('up 90', 'roof roof=300 away=3000 below=920'),
+            ],
             ['vent.terminalMeasure', $vented('up 90', 'roof away=5000'), $vented('up 90', 'roof roof=300 away=5000')],
-            ['valve.refused', ['upc-2021', $valve('up 60')[1]], $vented('up 90', 'roof', [], 'lavatory rim=400', 'upc-2021')],
+            [
+                'valve.refused',
+                ['upc-2021', $valve('up 60')[1]],
+                $vented('up 90', 'roof', [], 'lavatory rim=400', 'upc-2021'),
+            ],
             ['valve.low', $valve('up 3 7/8'), $valve('up 4 1/8')],
             ['valve.noOpenVent', $valve('up 60'), $valve('up 60', self::stack())],
-            ['branch.ventTeeOnBack', ['upc-2021', ['main' => ['lavatory', 'north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 1 700 san-tee', 'up 90', 'roof']]], ['upc-2021', ['main' => ['lavatory', 'north 60 fall 1/4', 'socket', ['use' => 'drain']], 'v' => ['vent off main 1 700', 'up 90', 'roof']]]],
+            [
+                'branch.ventTeeOnBack',
+                [
+                    'upc-2021',
+                    [
+                        'main' => ['lavatory', 'north 60 fall 1/4', 'socket', ['use' => 'drain']],
+                        'v' => ['vent off main 1 700 san-tee', 'up 90', 'roof'],
+                    ],
+                ],
+                [
+                    'upc-2021',
+                    [
+                        'main' => ['lavatory', 'north 60 fall 1/4', 'socket', ['use' => 'drain']],
+                        'v' => ['vent off main 1 700', 'up 90', 'roof'],
+                    ],
+                ],
+            ],
         ];
     }
 
@@ -202,7 +723,11 @@ final class NetworkRulesTest extends TestCase
         $said = static function (string $size): array {
             $job = CaseJob::of('ipc-2021', self::stack() + ['fx' => ['shower', '', 'stack 1 1500', ['size' => $size]]]);
 
-            return array_column(array_merge(...array_column(CaseJob::evaluation($job)['runs'], 'findings')), 'why', 'rule');
+            return array_column(
+                array_merge(...array_column(CaseJob::evaluation($job)['runs'], 'findings')),
+                'why',
+                'rule',
+            );
         };
         self::assertArrayNotHasKey('trap.size', $said('1-1/2'));
         self::assertStringContainsString('the trap is 1-1/4, the drain 1-1/4', $said('1-1/4')['trap.size']);
@@ -211,25 +736,98 @@ final class NetworkRulesTest extends TestCase
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function access(): array
     {
-        $turns = static fn (string $from, array $obstacles = [], string $book = 'upc-2021'): array => [$book, ['main' => [$from, 'north 200 fall 1/4 / left 400 fall 1/4 / right 45° 900 fall 1/4 / right 45° 200 fall 1/4', 'socket', ['size' => '3']]], $obstacles];
-        $long = static fn (string $feet, array $obstacles = []): array => ['ipc-2021', ['main' => ['cleanout', "north {$feet}' fall 1/4", 'socket', ['size' => '4']]], $obstacles];
-        $base = static fn (array $obstacles): array => ['npc-2020', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']], $obstacles];
-        $foot = static fn (float $at): array => ['ipc-2021', self::stack() + ['a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500'], 'b' => ['lavatory', 'east 30 fall 1/4', "stack 2 {$at}"]]];
-        $low = static fn (float $at): array => ['adh-2015', ['stack' => ['roof', 'down 4000 / north 2000 fall 25 mm/m', 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']], 'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"]]];
-        $tall = static fn (float $high, float $at): array => ['adh-2015', [
-            'stack' => ['roof', "down {$high} / north 2000 fall 25 mm/m", 'socket', ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain']],
-            'top' => ['lavatory seal=75', 'north 600 fall 20 mm/m', 'stack 1 300 boss'],
-            'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"],
-        ]];
-        $cap = static fn (string $length): array => ['ipc-2021', self::stack() + ['c' => ['cap', "north {$length} fall 1/4", 'stack 1 1500', ['size' => '2']]]];
+        $turns = static fn (string $from, array $obstacles = [], string $book = 'upc-2021'): array => [
+            $book,
+            [
+                'main' => [
+                    $from,
+                    'north 200 fall 1/4 / left 400 fall 1/4 / right 45° 900 fall 1/4 / right 45° 200 fall 1/4',
+                    'socket',
+                    ['size' => '3'],
+                ],
+            ],
+            $obstacles,
+        ];
+        $long = static fn (string $feet, array $obstacles = []): array => [
+            'ipc-2021',
+            ['main' => ['cleanout', "north {$feet}' fall 1/4", 'socket', ['size' => '4']]],
+            $obstacles,
+        ];
+        $base = static fn (array $obstacles): array => [
+            'npc-2020',
+            self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']],
+            $obstacles,
+        ];
+        $foot = static fn (float $at): array => [
+            'ipc-2021',
+            self::stack() + [
+                'a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500'],
+                'b' => ['lavatory', 'east 30 fall 1/4', "stack 2 {$at}"],
+            ],
+        ];
+        $low = static fn (float $at): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    'down 4000 / north 2000 fall 25 mm/m',
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"],
+            ],
+        ];
+        $tall = static fn (float $high, float $at): array => [
+            'adh-2015',
+            [
+                'stack' => [
+                    'roof',
+                    "down {$high} / north 2000 fall 25 mm/m",
+                    'socket',
+                    ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'],
+                ],
+                'top' => ['lavatory seal=75', 'north 600 fall 20 mm/m', 'stack 1 300 boss'],
+                'fx' => ['lavatory seal=75', 'north 600 fall 20 mm/m', "stack 1 {$at} boss"],
+            ],
+        ];
+        $cap = static fn (string $length): array => [
+            'ipc-2021',
+            self::stack() + ['c' => ['cap', "north {$length} fall 1/4", 'stack 1 1500', ['size' => '2']]],
+        ];
 
         return [
-            ['cleanout.turn', $turns('socket'), $turns('socket', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l3', 'at_mm' => 100]])],
+            [
+                'cleanout.turn',
+                $turns('socket'),
+                $turns('socket', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l3', 'at_mm' => 100]]),
+            ],
             ['cleanout.spacing', $long('101'), $long('99')],
-            ['cleanout.spacing', $long('150'), $long('150', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 22000]])],
-            ['cleanout.head', ['upc-2021', ['main' => ['cap', 'north 61 fall 1/4', 'socket', ['size' => '3']]]], ['upc-2021', ['main' => ['cap', 'north 59 fall 1/4', 'socket', ['size' => '3']]]]],
-            ['cleanout.baseSuggested', ['ipc-2021', $base([])[1]], ['ipc-2021', ...array_slice($base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]]), 1)]],
-            ['cleanout.base', $base([]), $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]])],
+            [
+                'cleanout.spacing',
+                $long('150'),
+                $long('150', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 22000]]),
+            ],
+            [
+                'cleanout.head',
+                ['upc-2021', ['main' => ['cap', 'north 61 fall 1/4', 'socket', ['size' => '3']]]],
+                ['upc-2021', ['main' => ['cap', 'north 59 fall 1/4', 'socket', ['size' => '3']]]],
+            ],
+            [
+                'cleanout.baseSuggested',
+                ['ipc-2021', $base([])[1]],
+                [
+                    'ipc-2021',
+                    ...array_slice(
+                        $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]]),
+                        1,
+                    ),
+                ],
+            ],
+            [
+                'cleanout.base',
+                $base([]),
+                $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]]),
+            ],
             ['stack.base', $foot(750.0), $foot(770.0)],
             ['stack.lowBranch', $low(3620.0), $low(3590.0)],
             // Over three storeys it stands higher; over five the ground floor stays off it.
@@ -244,24 +842,72 @@ final class NetworkRulesTest extends TestCase
     /** @return list<array{string, array<mixed>, array<mixed>}> */
     private static function building(): array
     {
-        $through = static fn (array $obstacle, string $book = 'ipc-2021', string $size = '2', array $more = []): array => [$book, ['main' => ['lavatory seal=75', $book === 'adh-2015' ? 'north 3000 fall 20 mm/m' : 'north 120 fall 1/4', $book === 'adh-2015' ? 'gully' : 'socket', ['size' => $size, 'use' => 'drain'] + $more]], [$obstacle + ['run' => 'main', 'leg' => 'l1', 'at_mm' => 600]]];
-        $joist = static fn (array $more): array => $through($more + ['kind' => 'joist', 'depth_mm' => 235, 'top_mm' => 118]);
-        $uk = static fn (array $more): array => $through($more + ['kind' => 'joist', 'depth_mm' => 220, 'top_mm' => 110, 'span_mm' => 4000], 'adh-2015', '40');
-        $engineered = static fn (array $more): array => $through($more + ['kind' => 'joist-engineered', 'depth_mm' => 241, 'top_mm' => 120, 'allowed_mm' => 100]);
-        $stud = static fn (array $more): array => $through($more + ['kind' => 'stud', 'depth_mm' => 139.7], 'ipc-2021', '1-1/2');
+        $through = static fn (
+            array $obstacle,
+            string $book = 'ipc-2021',
+            string $size = '2',
+            array $more = [],
+        ): array => [
+            $book,
+            [
+                'main' => [
+                    'lavatory seal=75',
+                    $book === 'adh-2015' ? 'north 3000 fall 20 mm/m' : 'north 120 fall 1/4',
+                    $book === 'adh-2015' ? 'gully' : 'socket',
+                    ['size' => $size, 'use' => 'drain'] + $more,
+                ],
+            ],
+            [$obstacle + ['run' => 'main', 'leg' => 'l1', 'at_mm' => 600]],
+        ];
+        $joist = static fn (array $more): array => $through(
+            $more + ['kind' => 'joist', 'depth_mm' => 235, 'top_mm' => 118],
+        );
+        $uk = static fn (array $more): array => $through(
+            $more + ['kind' => 'joist', 'depth_mm' => 220, 'top_mm' => 110, 'span_mm' => 4000],
+            'adh-2015',
+            '40',
+        );
+        $engineered = static fn (array $more): array => $through(
+            $more + ['kind' => 'joist-engineered', 'depth_mm' => 241, 'top_mm' => 120, 'allowed_mm' => 100],
+        );
+        $stud = static fn (array $more): array => $through(
+            $more + ['kind' => 'stud', 'depth_mm' => 139.7],
+            'ipc-2021',
+            '1-1/2',
+        );
 
         return [
             // 2 in pipe is 60.3 mm across: a hole of 66.7 mm.
             ['joist.hole', $joist(['depth_mm' => 199]), $joist(['depth_mm' => 201])],
             ['joist.edge', $joist(['top_mm' => 83]), $joist(['top_mm' => 85])],
-            ['joist.edge', $joist(['top_mm' => 85, 'every_mm' => 406, 'count' => 2, 'depth_mm' => 168]), $joist(['top_mm' => 85, 'every_mm' => 406, 'count' => 2, 'depth_mm' => 235])],
+            [
+                'joist.edge',
+                $joist(['top_mm' => 85, 'every_mm' => 406, 'count' => 2, 'depth_mm' => 168]),
+                $joist(['top_mm' => 85, 'every_mm' => 406, 'count' => 2, 'depth_mm' => 235]),
+            ],
             ['joist.measure', $through(['kind' => 'joist']), $joist([])],
             ['joist.holeAlong', $uk(['bearing_mm' => 990]), $uk(['bearing_mm' => 1010])],
-            ['joist.measureAlong', $through(['kind' => 'joist', 'depth_mm' => 220, 'top_mm' => 110], 'adh-2015', '40'), $uk(['bearing_mm' => 1010])],
-            ['joist.notch', $joist(['cut' => 'notch', 'top_mm' => 7, 'span_mm' => 3000, 'bearing_mm' => 300]), $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 300])],
-            ['joist.notchMiddle', $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 1010]), $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 990])],
+            [
+                'joist.measureAlong',
+                $through(['kind' => 'joist', 'depth_mm' => 220, 'top_mm' => 110], 'adh-2015', '40'),
+                $uk(['bearing_mm' => 1010]),
+            ],
+            [
+                'joist.notch',
+                $joist(['cut' => 'notch', 'top_mm' => 7, 'span_mm' => 3000, 'bearing_mm' => 300]),
+                $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 300]),
+            ],
+            [
+                'joist.notchMiddle',
+                $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 1010]),
+                $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 990]),
+            ],
             ['joist.flange', $engineered(['top_mm' => 77]), $engineered(['top_mm' => 80])],
-            ['joist.makerTable', $through(['kind' => 'joist-engineered', 'depth_mm' => 241, 'top_mm' => 120]), $engineered([])],
+            [
+                'joist.makerTable',
+                $through(['kind' => 'joist-engineered', 'depth_mm' => 241, 'top_mm' => 120]),
+                $engineered([]),
+            ],
             ['joist.makerHole', $engineered(['allowed_mm' => 66]), $engineered(['allowed_mm' => 67])],
             ['joist.truss', $through(['kind' => 'truss']), $joist([])],
             // 1-1/2 in pipe is 48.3 mm across: a hole of 54.6 mm.
@@ -273,33 +919,113 @@ final class NetworkRulesTest extends TestCase
             ['shield.plate', $stud(['top_mm' => 55]), $stud(['top_mm' => 57])],
             ['shield.plate', $stud(['depth_mm' => 109]), $stud(['depth_mm' => 139.7, 'top_mm' => 70])],
             ['shield.plate', $joist(['top_mm' => 61]), $joist(['top_mm' => 63])],
-            ['shield.plate', $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 300]), $joist([])],
-            ['shield.plate', $stud(['top_mm' => 57, 'depth_mm' => 80]), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 57], 'upc-2021', '1-1/2')],
-            ['shield.plate', $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 48], 'upc-2021', '1-1/2'), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 50], 'upc-2021', '1-1/2')],
-            ['shield.plate', $stud(['top_mm' => 40]), $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 40], 'ipc-2021', '2', ['system' => 'ci-no-hub'])],
+            [
+                'shield.plate',
+                $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 300]),
+                $joist([]),
+            ],
+            [
+                'shield.plate',
+                $stud(['top_mm' => 57, 'depth_mm' => 80]),
+                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 57], 'upc-2021', '1-1/2'),
+            ],
+            [
+                'shield.plate',
+                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 48], 'upc-2021', '1-1/2'),
+                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 50], 'upc-2021', '1-1/2'),
+            ],
+            [
+                'shield.plate',
+                $stud(['top_mm' => 40]),
+                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 40], 'ipc-2021', '2', [
+                    'system' => 'ci-no-hub',
+                ]),
+            ],
             ['shield.measure', $stud([]), $stud(['top_mm' => 70])],
             // Where the building code's own rules do not stand here, nothing is passed.
-            ['timber.notJudged', $through(['kind' => 'joist', 'depth_mm' => 286, 'top_mm' => 143], 'npc-2020'), $joist([])],
-            ['timber.notJudged', $through(['kind' => 'joist', 'cut' => 'notch', 'depth_mm' => 286, 'top_mm' => 5], 'npc-2020'), $joist([])],
-            ['timber.notJudged', $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 70], 'npc-2020', '1-1/2'), $stud(['top_mm' => 70])],
-            ['timber.notJudged', $through(['kind' => 'stud', 'depth_mm' => 95, 'top_mm' => 47], 'adh-2015', '32'), $stud(['top_mm' => 70])],
-            ['timber.notJudged', $through(['kind' => 'plate', 'depth_mm' => 95], 'adh-2015', '32'), $stud(['kind' => 'plate'])],
+            [
+                'timber.notJudged',
+                $through(['kind' => 'joist', 'depth_mm' => 286, 'top_mm' => 143], 'npc-2020'),
+                $joist([]),
+            ],
+            [
+                'timber.notJudged',
+                $through(['kind' => 'joist', 'cut' => 'notch', 'depth_mm' => 286, 'top_mm' => 5], 'npc-2020'),
+                $joist([]),
+            ],
+            [
+                'timber.notJudged',
+                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 70], 'npc-2020', '1-1/2'),
+                $stud(['top_mm' => 70]),
+            ],
+            [
+                'timber.notJudged',
+                $through(['kind' => 'stud', 'depth_mm' => 95, 'top_mm' => 47], 'adh-2015', '32'),
+                $stud(['top_mm' => 70]),
+            ],
+            [
+                'timber.notJudged',
+                $through(['kind' => 'plate', 'depth_mm' => 95], 'adh-2015', '32'),
+                $stud(['kind' => 'plate']),
+            ],
             ['timber.notJudged', $uk(['bearing_mm' => 1010]), $joist([])],
-            ['penetration.open', $through(['kind' => 'wall', 'rated' => true]), $through(['kind' => 'wall', 'rated' => true, 'sealed' => true])],
+            [
+                'penetration.open',
+                $through(['kind' => 'wall', 'rated' => true]),
+                $through(['kind' => 'wall', 'rated' => true, 'sealed' => true]),
+            ],
             ['cold.pipe', $through(['kind' => 'cold', 'length_mm' => 400]), $joist([])],
-            ['cold.trap', $through(['kind' => 'cold', 'at_mm' => 50]), $through(['kind' => 'cold', 'length_mm' => 400])],
-            ['clearance.small', $through(['kind' => 'pipe', 'gap_mm' => 25]), $through(['kind' => 'pipe', 'gap_mm' => 26])],
-            ['slip.hidden', ['ipc-2021', ['main' => ['trap-adapter', 'north 60 fall 1/4', 'socket', ['size' => '1-1/2', 'place' => ['ground' => 'above', 'access' => 'concealed']]]]], ['ipc-2021', ['main' => ['trap-adapter', 'north 60 fall 1/4', 'socket', ['size' => '1-1/2', 'place' => ['ground' => 'above', 'access' => 'panel']]]]]],
+            [
+                'cold.trap',
+                $through(['kind' => 'cold', 'at_mm' => 50]),
+                $through(['kind' => 'cold', 'length_mm' => 400]),
+            ],
+            [
+                'clearance.small',
+                $through(['kind' => 'pipe', 'gap_mm' => 25]),
+                $through(['kind' => 'pipe', 'gap_mm' => 26]),
+            ],
+            [
+                'slip.hidden',
+                [
+                    'ipc-2021',
+                    [
+                        'main' => [
+                            'trap-adapter',
+                            'north 60 fall 1/4',
+                            'socket',
+                            ['size' => '1-1/2', 'place' => ['ground' => 'above', 'access' => 'concealed']],
+                        ],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    [
+                        'main' => [
+                            'trap-adapter',
+                            'north 60 fall 1/4',
+                            'socket',
+                            ['size' => '1-1/2', 'place' => ['ground' => 'above', 'access' => 'panel']],
+                        ],
+                    ],
+                ],
+            ],
         ];
     }
 
-    /** @return array<string, array{string, string, string, array<string, mixed>}> an upright pipe from the roof down, 120 in long, and what leads away from its foot */
+    /**
+     * @return array<string, array{string, string, string, array<string, mixed>}> an upright pipe from the roof down,
+     *     120 in long, and what leads away from its foot
+     */
     private static function stack(string $size = '3'): array
     {
         return ['stack' => ['roof', 'down 120 / north 96 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']]];
     }
 
-    /** @return array<string, array{string, string, string, array<string, mixed>}> kitchen sinks of 2 units each, every 300 mm along a leg */
+    /**
+     * @return array<string, array{string, string, string, array<string, mixed>}> kitchen sinks of 2 units each, every
+     *     300 mm along a leg
+     */
     private static function sinks(int $count, string $leg): array
     {
         $sinks = [];

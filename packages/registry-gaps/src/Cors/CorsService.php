@@ -10,10 +10,10 @@ use Symfony\Component\HttpFoundation\Response;
 /** The application is of one origin: this service answers for the contract and allows no other origin anything. */
 class CorsService
 {
-    /** @param  array<string, mixed>  $options accepted and ignored */
+    /** @param array<string, mixed> $options accepted and ignored */
     public function __construct(array $options = []) {}
 
-    /** @param  array<string, mixed>  $options accepted and ignored */
+    /** @param array<string, mixed> $options accepted and ignored */
     public function setOptions(array $options): void {}
 
     public function isCorsRequest(Request $request): bool

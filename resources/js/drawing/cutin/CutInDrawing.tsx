@@ -9,7 +9,10 @@ interface Props {
 
 const WIDTH = 760;
 
-/** The standing line with what is cut out of it: the two marks from its upstream end, the fitting with its stubs, a coupling over either joint. Lengths to one scale. */
+/**
+ * The standing line with what is cut out of it: the two marks from its upstream end, the fitting with its stubs, a
+ * coupling over either joint. Lengths to one scale.
+ */
 export function CutInDrawing({ marks, stubs, centre, length, said }: Props) {
     const end = length ?? marks[1] + (marks[1] - marks[0]) * 0.6;
     const x = (mm: number): number => 30 + (mm / end) * (WIDTH - 60);
@@ -32,11 +35,20 @@ export function CutInDrawing({ marks, stubs, centre, length, said }: Props) {
             <path d={`M${c - 9} 82L${c - 40} 40H${c - 18}L${c + 13} 82`} style={line} />
             {[a, b].map((at) => (
                 <g key={at}>
-                    <rect x={at - 16} y={80} width={34} height={40} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }} />
+                    <rect
+                        x={at - 16}
+                        y={80}
+                        width={34}
+                        height={40}
+                        style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }}
+                    />
                     <path d={`M${at} 62V138`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
                 </g>
             ))}
-            <path d={`M30 128V186M30 160H${a}M${a} 150V166`} style={{ stroke: 'var(--mark)', strokeWidth: 1.4, fill: 'none' }} />
+            <path
+                d={`M30 128V186M30 160H${a}M${a} 150V166`}
+                style={{ stroke: 'var(--mark)', strokeWidth: 1.4, fill: 'none' }}
+            />
             <path d={`M30 184H${b}M${b} 140V190`} style={{ stroke: 'var(--mark)', strokeWidth: 1.4, fill: 'none' }} />
             <text x={36} y={155} style={{ font: '700 15px var(--f-mark)', fill: 'var(--mark)' }}>
                 {said.first}

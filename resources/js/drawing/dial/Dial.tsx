@@ -12,12 +12,24 @@ export function Dial({ deg, upright, label }: { deg: number; upright: boolean; l
             <circle cx={c} cy={c} r={26} style={{ fill: 'none', stroke: 'var(--rule-2)', strokeWidth: 7 }} />
             {Array.from({ length: 24 }, (_, i) => {
                 const [from, to] = [at(i * 15, r), at(i * 15, i % 2 === 0 ? r - 9 : r - 5)];
-                return <path key={i} d={`M${from.join(' ')}L${to.join(' ')}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.4 }} />;
+                return (
+                    <path
+                        key={i}
+                        d={`M${from.join(' ')}L${to.join(' ')}`}
+                        style={{ stroke: 'var(--ink)', strokeWidth: 1.4 }}
+                    />
+                );
             })}
             {[0, 90, -90, 180].map((mark) => {
                 const [tx, ty] = at(mark, r + 10);
                 return (
-                    <text key={mark} x={tx} y={ty + 4} textAnchor="middle" style={{ fontSize: 12, fontWeight: 600, fill: 'var(--ink)' }}>
+                    <text
+                        key={mark}
+                        x={tx}
+                        y={ty + 4}
+                        textAnchor="middle"
+                        style={{ fontSize: 12, fontWeight: 600, fill: 'var(--ink)' }}
+                    >
                         {upright && mark === 0 ? 'N' : Math.abs(mark)}
                     </text>
                 );
@@ -25,7 +37,10 @@ export function Dial({ deg, upright, label }: { deg: number; upright: boolean; l
             <path d={`M${c} ${c}L${x} ${y}`} style={{ stroke: 'var(--mark)', strokeWidth: 4 }} />
             <circle cx={x} cy={y} r={6} style={{ fill: 'var(--mark)' }} />
             {!upright && (
-                <path d={`M${c - 30} ${c + r - 22}h60`} style={{ stroke: 'var(--water)', strokeWidth: 5, strokeLinecap: 'round' }} />
+                <path
+                    d={`M${c - 30} ${c + r - 22}h60`}
+                    style={{ stroke: 'var(--water)', strokeWidth: 5, strokeLinecap: 'round' }}
+                />
             )}
         </svg>
     );

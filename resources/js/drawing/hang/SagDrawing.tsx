@@ -4,7 +4,10 @@ type Span = HangingReport['spans'][number];
 
 const [WIDTH, HEIGHT, LEFT, TOP] = [560, 190, 40, 46];
 
-/** What hangs between two hangers, bent by its weight and its water: heights many times the lengths, and how many it says. The water that stays is filled in. */
+/**
+ * What hangs between two hangers, bent by its weight and its water: heights many times the lengths, and how many it
+ * says. The water that stays is filled in.
+ */
 export function SagDrawing({ span, said }: { span: Span; said: { sag: string; pond: string | null } }) {
     const length = span.to_tape_mm - span.from_tape_mm;
     if (span.shape_mm.length < 2 || length <= 0) return null;
@@ -40,7 +43,11 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
                     style={{ stroke: 'var(--water)', strokeWidth: 1.6, strokeDasharray: '6 5' }}
                 />
                 {[0, span.shape_mm.length - 1].map((i) => (
-                    <path key={i} d={`M${x(i)} 12V${y(heights[i] ?? 0) + pipe}`} style={{ stroke: 'var(--ink)', strokeWidth: 4 }} />
+                    <path
+                        key={i}
+                        d={`M${x(i)} 12V${y(heights[i] ?? 0) + pipe}`}
+                        style={{ stroke: 'var(--ink)', strokeWidth: 4 }}
+                    />
                 ))}
             </svg>
             <p className="cap">{`heights ${Math.max(1, Math.round(perHeight / perLength))} times the lengths; full, after years`}</p>
@@ -49,7 +56,13 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
 }
 
 /** The water between where it begins and where it runs over: flat on top, the invert below. */
-function pondPath(span: Span, heights: number[], x: (i: number) => number, y: (mm: number) => number, pipe: number): string {
+function pondPath(
+    span: Span,
+    heights: number[],
+    x: (i: number) => number,
+    y: (mm: number) => number,
+    pipe: number,
+): string {
     const steps = span.shape_mm.length - 1;
     const length = span.to_tape_mm - span.from_tape_mm;
     const at = (mm: number): number => (mm / length) * steps;

@@ -15,7 +15,10 @@ interface Props {
 
 const [STRING, PAD, LEAST, WIDE, DEEP, FOOT] = [36, 56, 40, 58, 42, 34];
 
-/** A stretch of level pipe under its string: lengths to one scale, and what is measured down to the crown at every hanger. */
+/**
+ * A stretch of level pipe under its string: lengths to one scale, and what is measured down to the crown at every
+ * hanger.
+ */
 export function StringLine({ hangers, outside, units, selected, onSelect, width: room }: Props) {
     const first = hangers[0];
     const last = hangers.at(-1);
@@ -25,7 +28,8 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
     const length = Math.max(1, last.tape_mm - first.tape_mm);
     const x = (hanger: Hanger): number => PAD + ((hanger.tape_mm - first.tape_mm) / length) * (width - 2 * PAD);
     const drops = hangers.map((hanger) => hanger.below_string?.mm ?? 0);
-    // Heights are drawn so that the lowest crown lies where there is room; never so high that the number does not fit between.
+    // Heights are drawn so that the lowest crown lies where there is room; never so high that the number does not fit
+    // between.
     const down = (mm: number): number =>
         STRING + LEAST + ((mm - Math.min(...drops)) / Math.max(30, Math.max(...drops) - Math.min(...drops))) * DEEP;
     const pipe = Math.max(14, Math.min(26, outside / 4));
@@ -46,10 +50,20 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
             {hangers
                 .filter((hanger) => hanger.number === selected)
                 .map((hanger) => (
-                    <rect key={hanger.number} x={x(hanger) - 16} y={4} width={32} height={height - 4} style={{ fill: 'var(--lit)' }} />
+                    <rect
+                        key={hanger.number}
+                        x={x(hanger) - 16}
+                        y={4}
+                        width={32}
+                        height={height - 4}
+                        style={{ fill: 'var(--lit)' }}
+                    />
                 ))}
             <path d={`M${PAD - 20} ${STRING}H${width - PAD + 20}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }} />
-            <path d={path(pipe / 2)} style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: pipe, strokeLinecap: 'butt' }} />
+            <path
+                d={path(pipe / 2)}
+                style={{ fill: 'none', stroke: 'var(--edge)', strokeWidth: pipe, strokeLinecap: 'butt' }}
+            />
             <path d={path(pipe / 2)} style={{ fill: 'none', stroke: 'var(--lumen)', strokeWidth: pipe - 6 }} />
             {hangers.map((hanger, i) => (
                 <g
@@ -81,7 +95,12 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                             begins
                         />
                     )}
-                    <text x={x(hanger)} y={height - 10} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}>
+                    <text
+                        x={x(hanger)}
+                        y={height - 10}
+                        textAnchor="middle"
+                        style={{ fontSize: 13, fill: 'var(--ink)', fontWeight: 600 }}
+                    >
                         {hanger.number}
                     </text>
                 </g>
@@ -89,7 +108,13 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
             <text
                 x={PAD + 22}
                 y={STRING - 10}
-                style={{ fontSize: 13, fill: 'var(--ink-2)', stroke: 'var(--sheet)', strokeWidth: 5, paintOrder: 'stroke' }}
+                style={{
+                    fontSize: 13,
+                    fill: 'var(--ink-2)',
+                    stroke: 'var(--sheet)',
+                    strokeWidth: 5,
+                    paintOrder: 'stroke',
+                }}
             >
                 string, levelled
             </text>

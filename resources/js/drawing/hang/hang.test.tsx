@@ -21,7 +21,14 @@ const span = (more: object): HangingReport['spans'][number] =>
 describe('the string', () => {
     const svg = (hangers: HangingReport['hangers'], width = 900): string =>
         renderToStaticMarkup(
-            <StringLine hangers={hangers} outside={60} units="mm" selected={2} onSelect={() => undefined} width={width} />,
+            <StringLine
+                hangers={hangers}
+                outside={60}
+                units="mm"
+                selected={2}
+                onSelect={() => undefined}
+                width={width}
+            />,
         );
     it('has a hanger for each, further down where more is measured', () => {
         const drawn = svg([hanger(1, 300, 100), hanger(2, 1300, 120), hanger(3, 2300, 140, false)]);
@@ -43,7 +50,8 @@ describe('the string', () => {
 });
 
 describe('what sags', () => {
-    const svg = (more: object): string => renderToStaticMarkup(<SagDrawing span={span(more)} said={{ sag: '8 mm', pond: null }} />);
+    const svg = (more: object): string =>
+        renderToStaticMarkup(<SagDrawing span={span(more)} said={{ sag: '8 mm', pond: null }} />);
     it('holds water only where a pocket is', () => {
         expect(svg({})).not.toContain('var(--water-fill)');
         const drawn = svg({ pond_from_mm: 900, pond_to_mm: 2400, fall_mm_per_m: 2 });

@@ -17,7 +17,10 @@ interface Props {
 /** The whole house as it stands in the room. Every run can be picked; roles read without colour. */
 export function HouseIso({ evaluation, frame, turns, width, height, selected, onRun }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
-    const scene = useMemo(() => houseScene(evaluation, frame, turns, width, height), [evaluation, frame, turns, width, height]);
+    const scene = useMemo(
+        () => houseScene(evaluation, frame, turns, width, height),
+        [evaluation, frame, turns, width, height],
+    );
     const stroke = (line: HouseLine): string =>
         line.run === selected
             ? 'var(--lit)'
@@ -36,7 +39,13 @@ export function HouseIso({ evaluation, frame, turns, width, height, selected, on
             aria-label="Isometric of the house"
         >
             <defs>
-                <pattern id={`${prefix}wet`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+                <pattern
+                    id={`${prefix}wet`}
+                    width="6"
+                    height="6"
+                    patternUnits="userSpaceOnUse"
+                    patternTransform="rotate(45)"
+                >
                     <rect width="6" height="6" style={{ fill: 'var(--sheet)' }} />
                     <rect width="3" height="6" style={{ fill: 'var(--ink-3)' }} />
                 </pattern>
@@ -48,12 +57,19 @@ export function HouseIso({ evaluation, frame, turns, width, height, selected, on
                     data-run={line.run}
                     onClick={() => onRun(line.run)}
                 >
-                    <path d={line.d} style={{ stroke: 'var(--edge)', strokeWidth: line.width + (line.run === selected ? 3 : 0) }} />
+                    <path
+                        d={line.d}
+                        style={{ stroke: 'var(--edge)', strokeWidth: line.width + (line.run === selected ? 3 : 0) }}
+                    />
                     <path d={line.d} style={{ stroke: stroke(line), strokeWidth: Math.max(1.5, line.width - 2.6) }} />
                     {(line.role === 'dry-vent' || line.role === 'dead') && !line.fitting && (
                         <path
                             d={line.d}
-                            style={{ stroke: 'var(--edge)', strokeWidth: 1.2, strokeDasharray: line.role === 'dead' ? '1 4' : '7 5' }}
+                            style={{
+                                stroke: 'var(--edge)',
+                                strokeWidth: 1.2,
+                                strokeDasharray: line.role === 'dead' ? '1 4' : '7 5',
+                            }}
                         />
                     )}
                 </g>
@@ -67,7 +83,11 @@ export function HouseIso({ evaluation, frame, turns, width, height, selected, on
                 />
             ))}
             {scene.marks.map(({ at, severity }, i) => (
-                <g key={i} transform={`translate(${at[0] - 8} ${at[1] - 26}) scale(0.8)`} style={{ pointerEvents: 'none' }}>
+                <g
+                    key={i}
+                    transform={`translate(${at[0] - 8} ${at[1] - 26}) scale(0.8)`}
+                    style={{ pointerEvents: 'none' }}
+                >
                     <ShapeBody kind={severity} />
                 </g>
             ))}
@@ -122,8 +142,16 @@ function Legend({ y, wet }: { y: number; wet: string }) {
         <g>
             {items.map(([x, fill, text, dashed]) => (
                 <g key={text}>
-                    <rect x={x} y={y - 9} width="26" height="9" style={{ fill, stroke: 'var(--edge)', strokeWidth: 1.3 }} />
-                    {dashed && <path d={`M${x} ${y - 4.5}h26`} style={{ stroke: 'var(--edge)', strokeDasharray: '5 3' }} />}
+                    <rect
+                        x={x}
+                        y={y - 9}
+                        width="26"
+                        height="9"
+                        style={{ fill, stroke: 'var(--edge)', strokeWidth: 1.3 }}
+                    />
+                    {dashed && (
+                        <path d={`M${x} ${y - 4.5}h26`} style={{ stroke: 'var(--edge)', strokeDasharray: '5 3' }} />
+                    )}
                     <text x={x + 32} y={y} style={{ fontSize: 13 }}>
                         {text}
                     </text>

@@ -28,17 +28,24 @@ describe('the house at 30°', () => {
         expect(new Set(labels.map((label) => label.run)).size).toBe(labels.length);
         expect(labels).toHaveLength(runsOf(frame).length);
         for (const a of labels)
-            for (const b of labels) if (a !== b) expect(Math.abs(a.at[1] - b.at[1]) > 9 || Math.abs(a.at[0] - b.at[0]) > 8).toBe(true);
+            for (const b of labels)
+                if (a !== b) expect(Math.abs(a.at[1] - b.at[1]) > 9 || Math.abs(a.at[0] - b.at[0]) > 8).toBe(true);
     });
     it('tells vents from drains', () => {
         const scene = houseScene(evaluation, null, 0, 900, 620);
-        expect(scene.lines.filter((line) => line.run === 'basin-vent').every((line) => line.role === 'dry-vent')).toBe(true);
+        expect(scene.lines.filter((line) => line.run === 'basin-vent').every((line) => line.role === 'dry-vent')).toBe(
+            true,
+        );
         expect(scene.lines.some((line) => line.run === 'house' && line.role === 'drain')).toBe(true);
     });
     it('marks what is to be mended where it is', () => {
         const scene = houseScene(evaluation, null, 0, 900, 620);
-        const bad = evaluation.runs.filter((run) => run.findings.some((one) => one.severity === 'stop')).map((run) => run.id);
-        expect(scene.marks.filter((mark) => mark.severity === 'stop').map((mark) => mark.run)).toEqual(expect.arrayContaining(bad));
+        const bad = evaluation.runs
+            .filter((run) => run.findings.some((one) => one.severity === 'stop'))
+            .map((run) => run.id);
+        expect(scene.marks.filter((mark) => mark.severity === 'stop').map((mark) => mark.run)).toEqual(
+            expect.arrayContaining(bad),
+        );
     });
     it('of a job without runs is empty', () => {
         const none = { ...evaluation, runs: [], network: { ...evaluation.network, places: [], pipes: [] } };

@@ -48,8 +48,20 @@ function offsetsOf(evaluation: Evaluation): Map<string, Point> {
                 const p = plus(point, place.at);
                 const frame = frames.get(place.frame);
                 frames.set(place.frame, {
-                    min: frame ? { x: Math.min(frame.min.x, p.x), y: Math.min(frame.min.y, p.y), z: Math.min(frame.min.z, p.z) } : p,
-                    max: frame ? { x: Math.max(frame.max.x, p.x), y: Math.max(frame.max.y, p.y), z: Math.max(frame.max.z, p.z) } : p,
+                    min: frame
+                        ? {
+                              x: Math.min(frame.min.x, p.x),
+                              y: Math.min(frame.min.y, p.y),
+                              z: Math.min(frame.min.z, p.z),
+                          }
+                        : p,
+                    max: frame
+                        ? {
+                              x: Math.max(frame.max.x, p.x),
+                              y: Math.max(frame.max.y, p.y),
+                              z: Math.max(frame.max.z, p.z),
+                          }
+                        : p,
                 });
             }
         }
@@ -60,20 +72,34 @@ function offsetsOf(evaluation: Evaluation): Map<string, Point> {
         moved.set(id, { x: east - min.x, y: -min.y, z: -max.z });
         east += max.x - min.x + 1200;
     }
-    for (const place of evaluation.network.places) offsets.set(place.run, plus(place.at, moved.get(place.frame) ?? { x: 0, y: 0, z: 0 }));
+    for (const place of evaluation.network.places)
+        offsets.set(place.run, plus(place.at, moved.get(place.frame) ?? { x: 0, y: 0, z: 0 }));
     return offsets;
 }
 
 /** What a place on a run's tape is. */
 function roleAt(evaluation: Evaluation, run: string, tape: number): Role {
-    const pipe = evaluation.network.pipes.find((one) => one.run === run && tape >= one.from_mm - 0.5 && tape <= one.to_mm + 0.5);
+    const pipe = evaluation.network.pipes.find(
+        (one) => one.run === run && tape >= one.from_mm - 0.5 && tape <= one.to_mm + 0.5,
+    );
     return pipe?.role ?? 'dead';
 }
 
-/** The whole house at 30°: drains solid, wet vents striped, dry vents open and dashed, so that it reads in black and white. */
-export function houseScene(evaluation: Evaluation, frame: string | null, turns: number, width: number, height: number): HouseScene {
+/**
+ * The whole house at 30°: drains solid, wet vents striped, dry vents open and dashed, so that it reads in black and
+ * white.
+ */
+export function houseScene(
+    evaluation: Evaluation,
+    frame: string | null,
+    turns: number,
+    width: number,
+    height: number,
+): HouseScene {
     const offsets = offsetsOf(evaluation);
-    const shown = new Set(evaluation.network.places.filter((place) => frame === null || place.frame === frame).map((place) => place.run));
+    const shown = new Set(
+        evaluation.network.places.filter((place) => frame === null || place.frame === frame).map((place) => place.run),
+    );
     const runs = evaluation.runs.filter((run) => shown.has(run.id));
     const chains = runs.map((run) => ({ run, chain: chainOf(run), at: offsets.get(run.id) ?? { x: 0, y: 0, z: 0 } }));
     const points = chains.flatMap(({ chain, at }) => chain.nodes.map((node) => plus(node.at, at)));
@@ -86,7 +112,12 @@ export function houseScene(evaluation: Evaluation, frame: string | null, turns: 
     for (const { run, chain, at } of chains) {
         chain.links.forEach((link, i) => {
             const [a, b] = [chain.nodes[i], chain.nodes[i + 1]];
-            if (a && b) ground.takeLine(onView(plus(a.at, at), view), onView(plus(b.at, at), view), widthOf(run, link.size, view) + 3);
+            if (a && b)
+                ground.takeLine(
+                    onView(plus(a.at, at), view),
+                    onView(plus(b.at, at), view),
+                    widthOf(run, link.size, view) + 3,
+                );
         });
         addRun(scene, evaluation, run, chain, at, view);
     }
@@ -94,14 +125,26 @@ export function houseScene(evaluation: Evaluation, frame: string | null, turns: 
     for (const { run, chain, at } of chains) {
         const head = chain.nodes[0];
         const second = chain.nodes[1] ?? head;
-        if (head && second) addLabel(scene, evaluation, ground, run, onView(plus(head.at, at), view), onView(plus(second.at, at), view));
+        if (head && second)
+            addLabel(
+                scene,
+                evaluation,
+                ground,
+                run,
+                onView(plus(head.at, at), view),
+                onView(plus(second.at, at), view),
+            );
         for (const link of chain.links) {
             if (!link.piece) continue;
             const p = onView(plus(middleOf(link.piece.from, link.piece.to), at), view);
             const box = boxAround(p[0] + 12, p[1] - 10, 8 + link.piece.letter.length * 8, 16);
             if (runs.length <= 16 && ground.isFree(box)) {
                 ground.take(box);
-                scene.letters.push({ run: run.id, text: link.piece.letter, at: [box.x + box.w / 2, box.y + box.h / 2] });
+                scene.letters.push({
+                    run: run.id,
+                    text: link.piece.letter,
+                    at: [box.x + box.w / 2, box.y + box.h / 2],
+                });
             }
         }
     }
@@ -115,7 +158,8 @@ const widthOf = (run: RunReport, size: string, view: View): number =>
 
 function addRun(scene: HouseScene, evaluation: Evaluation, run: RunReport, chain: Chain, at: Point, view: View): void {
     const joints = new Map(run.joints.map((joint) => [joint.key, joint]));
-    const line = (a: Point, b: Point): string => `M${onView(a, view).map(n).join(' ')}L${onView(b, view).map(n).join(' ')}`;
+    const line = (a: Point, b: Point): string =>
+        `M${onView(a, view).map(n).join(' ')}L${onView(b, view).map(n).join(' ')}`;
     let tape = 0;
     chain.links.forEach((link, i) => {
         const [a, b] = [chain.nodes[i], chain.nodes[i + 1]];
@@ -157,7 +201,9 @@ function addRun(scene: HouseScene, evaluation: Evaluation, run: RunReport, chain
         ].map((point) => onView(point, view).map(n).join(' '));
         scene.lines.push({ run: run.id, d: `M${p}Q${c} ${q}`, width: w, role, near, fitting: true, piece: null });
         for (const tap of node.fitting.branch?.taps ?? []) {
-            const tip = node.fitting.branch?.turn ? centre : towards(centre, tap.flow, -(node.fitting.branch?.take_mm ?? 0));
+            const tip = node.fitting.branch?.turn
+                ? centre
+                : towards(centre, tap.flow, -(node.fitting.branch?.take_mm ?? 0));
             if (!node.fitting.branch?.turn)
                 scene.lines.push({
                     run: run.id,
@@ -172,12 +218,17 @@ function addRun(scene: HouseScene, evaluation: Evaluation, run: RunReport, chain
     }
     for (const finding of run.findings) {
         if ((finding.severity === 'stop' || finding.severity === 'warn') && finding.where.tape_mm !== null) {
-            scene.marks.push({ run: run.id, at: onView(pointAt(chain, finding.where.tape_mm, at), view), severity: finding.severity });
+            scene.marks.push({
+                run: run.id,
+                at: onView(pointAt(chain, finding.where.tape_mm, at), view),
+                severity: finding.severity,
+            });
         }
     }
 }
 
-const jointTape = (run: RunReport, fitting: string): number => run.joints.find((joint) => joint.fitting === fitting)?.tape_mm ?? 0;
+const jointTape = (run: RunReport, fitting: string): number =>
+    run.joints.find((joint) => joint.fitting === fitting)?.tape_mm ?? 0;
 
 function pointAt(chain: ReturnType<typeof chainOf>, tape: number, at: Point): Point {
     let run = 0;
@@ -192,7 +243,14 @@ function pointAt(chain: ReturnType<typeof chainOf>, tape: number, at: Point): Po
     return plus(chain.nodes.at(-1)?.at ?? { x: 0, y: 0, z: 0 }, at);
 }
 
-function addLabel(scene: HouseScene, evaluation: Evaluation, ground: Ground, run: RunReport, head: XY, second: XY): void {
+function addLabel(
+    scene: HouseScene,
+    evaluation: Evaluation,
+    ground: Ground,
+    run: RunReport,
+    head: XY,
+    second: XY,
+): void {
     const place = evaluation.network.places.find((one) => one.run === run.id);
     // A vent is named where it ends, above; everything else where it begins.
     const spot = place?.rises ? second : head;

@@ -26,10 +26,20 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
         onView(point, { turns, scale: 26, ox: 38, oy: height - 30 }),
     );
     return (
-        <svg className="iso" width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label="Isometric of the run">
+        <svg
+            className="iso"
+            width={width}
+            height={height}
+            viewBox={`0 0 ${width} ${height}`}
+            role="img"
+            aria-label="Isometric of the run"
+        >
             <Materials prefix={prefix} />
             <path d={scene.grid} style={{ stroke: 'var(--rule)', strokeWidth: 1, opacity: 0.7 }} />
-            <path d={scene.shadow} style={{ fill: 'none', stroke: 'var(--rule-2)', strokeWidth: 2, strokeDasharray: '2 4' }} />
+            <path
+                d={scene.shadow}
+                style={{ fill: 'none', stroke: 'var(--rule-2)', strokeWidth: 2, strokeDasharray: '2 4' }}
+            />
             {scene.solids.map((solid, i) => (
                 <g key={i} style={{ fill: 'none' }}>
                     <path
@@ -63,7 +73,10 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
             ))}
             {scene.marks.map(({ severity, at, foot }, i) => (
                 <g key={i}>
-                    <path d={`M${foot[0]} ${foot[1]}L${at[0]} ${at[1]}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }} />
+                    <path
+                        d={`M${foot[0]} ${foot[1]}L${at[0]} ${at[1]}`}
+                        style={{ stroke: 'var(--ink)', strokeWidth: 1.6 }}
+                    />
                     <g transform={`translate(${at[0] - 10} ${at[1] - 10})`}>
                         <ShapeBody kind={severity} />
                     </g>

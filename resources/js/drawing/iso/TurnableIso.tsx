@@ -19,7 +19,14 @@ export function TurnableIso({ run, selected, onSelect, least = 240 }: Props) {
     return (
         <div className="iso-panel" ref={ref}>
             {width > 0 && (
-                <Isometric run={run} turns={turns} width={width} height={Math.max(height, least)} selected={selected} onSelect={onSelect} />
+                <Isometric
+                    run={run}
+                    turns={turns}
+                    width={width}
+                    height={Math.max(height, least)}
+                    selected={selected}
+                    onSelect={onSelect}
+                />
             )}
             <div className="turn">
                 <TurnButtons turns={turns} onTurn={setTurns} />

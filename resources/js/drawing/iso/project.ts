@@ -4,7 +4,10 @@ export type XY = readonly [number, number];
 
 const COS30 = Math.sqrt(3) / 2;
 
-/** True isometric: east to the lower right, north to the upper right, up upwards; turned about the plumb line in quarter turns. */
+/**
+ * True isometric: east to the lower right, north to the upper right, up upwards; turned about the plumb line in quarter
+ * turns.
+ */
 export function project(point: Point, turns: number): XY {
     const { x, y, z } = turned(point, turns);
     return [(x + y) * COS30, (x - y) * 0.5 - z];
@@ -43,8 +46,17 @@ export function fitView(points: Point[], turns: number, width: number, height: n
     const xs = flat.map(([x]) => x);
     const ys = flat.map(([, y]) => y);
     const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-    const scale = Math.min((width - 2 * margin) / Math.max(right - left, 1), (height - 2 * margin) / Math.max(bottom - top, 1), 0.6);
-    return { turns, scale, ox: width / 2 - ((left + right) / 2) * scale, oy: height / 2 - ((top + bottom) / 2) * scale };
+    const scale = Math.min(
+        (width - 2 * margin) / Math.max(right - left, 1),
+        (height - 2 * margin) / Math.max(bottom - top, 1),
+        0.6,
+    );
+    return {
+        turns,
+        scale,
+        ox: width / 2 - ((left + right) / 2) * scale,
+        oy: height / 2 - ((top + bottom) / 2) * scale,
+    };
 }
 
 export function onView(point: Point, view: View): XY {

@@ -17,7 +17,9 @@ describe('the isometric', () => {
             const p = project(axis, 0);
             expect(Math.hypot(p[0] - o[0], p[1] - o[1])).toBeCloseTo(1, 12);
         }
-        expect((Math.atan2(project({ x: 1, y: 0, z: 0 }, 0)[1], project({ x: 1, y: 0, z: 0 }, 0)[0]) * 180) / Math.PI).toBeCloseTo(30, 12);
+        expect(
+            (Math.atan2(project({ x: 1, y: 0, z: 0 }, 0)[1], project({ x: 1, y: 0, z: 0 }, 0)[0]) * 180) / Math.PI,
+        ).toBeCloseTo(30, 12);
     });
 
     it('comes round after four turns', () => {
@@ -47,7 +49,9 @@ describe('the isometric', () => {
             expect(near).toEqual([...near].sort((a, b) => a - b));
             scene.tags.forEach((tag, i) => {
                 const box = (t: typeof tag) => ({ x: t.at[0] - t.w / 2, y: t.at[1] - 10, w: t.w, h: 20 });
-                scene.tags.slice(i + 1).forEach((other) => expect(overlap(box(tag), box(other)), run.call_out).toBe(false));
+                scene.tags
+                    .slice(i + 1)
+                    .forEach((other) => expect(overlap(box(tag), box(other)), run.call_out).toBe(false));
             });
         }
     });

@@ -33,7 +33,10 @@ const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a
 const towards = (a: Point, u: Point, d: number): Point => ({ x: a.x + u.x * d, y: a.y + u.y * d, z: a.z + u.z * d });
 const size = (a: Point): number => Math.hypot(a.x, a.y, a.z);
 
-/** Builds the isometric of a run: every part as a thick line in its place, sorted from far to near, with its tags beside it. */
+/**
+ * Builds the isometric of a run: every part as a thick line in its place, sorted from far to near, with its tags beside
+ * it.
+ */
 export function sceneOf(run: RunReport, turns: number, width: number, height: number): Scene {
     const chain = chainOf(run);
     const points = chain.nodes.map((node) => node.at);
@@ -43,7 +46,8 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
     const ground = new Ground({ x: 2, y: 2, w: width - 4, h: height - 4 });
     chain.links.forEach((link, i) => {
         const [from, to] = [chain.nodes[i], chain.nodes[i + 1]];
-        if (from && to) ground.takeLine(onView(from.at, view), onView(to.at, view), pipeWidth(run, link.size, view) + 3);
+        if (from && to)
+            ground.takeLine(onView(from.at, view), onView(to.at, view), pipeWidth(run, link.size, view) + 3);
     });
     // The buttons that turn the view stand in the lower right corner.
     ground.take({ x: width - 102, y: height - 54, w: 102, h: 54 });
@@ -69,14 +73,18 @@ export function sceneOf(run: RunReport, turns: number, width: number, height: nu
 
 const round = (n: number): number => Math.round(n * 10) / 10;
 
-/** Silhouette of a pipe: its diameter stands out √1.5 times along the axes of an isometric; never thinner than can be seen. */
+/**
+ * Silhouette of a pipe: its diameter stands out √1.5 times along the axes of an isometric; never thinner than can be
+ * seen.
+ */
 function pipeWidth(run: RunReport, pipeSize: string, view: View): number {
     return Math.max(6, (run.pipes[pipeSize]?.od_mm ?? 60) * view.scale * Math.sqrt(1.5));
 }
 
 function solidsOf(run: RunReport, chain: Chain, view: View): Solid[] {
     const solids: Solid[] = [];
-    const line = (a: Point, b: Point): string => `M${onView(a, view).map(round).join(' ')}L${onView(b, view).map(round).join(' ')}`;
+    const line = (a: Point, b: Point): string =>
+        `M${onView(a, view).map(round).join(' ')}L${onView(b, view).map(round).join(' ')}`;
     chain.links.forEach((link, i) => {
         const [a, b] = [chain.nodes[i]?.at, chain.nodes[i + 1]?.at];
         if (!a || !b || !link.piece) return;
@@ -100,8 +108,20 @@ function solidsOf(run: RunReport, chain: Chain, view: View): Solid[] {
         const [p, c, q] = [stopIn, node.at, stopOut].map((point) => onView(point, view).map(round).join(' '));
         solids.push({ kind: 'bend', d: `M${p}Q${c} ${q}`, width: w, near, piece: null });
         if (!fitting.stands)
-            solids.push({ kind: 'hub', d: line(towards(stopIn, fitting.in, -depth), stopIn), width: w + 4.6, near: near + 1, piece: null });
-        solids.push({ kind: 'hub', d: line(stopOut, towards(stopOut, fitting.out, depth)), width: w + 4.6, near: near + 1, piece: null });
+            solids.push({
+                kind: 'hub',
+                d: line(towards(stopIn, fitting.in, -depth), stopIn),
+                width: w + 4.6,
+                near: near + 1,
+                piece: null,
+            });
+        solids.push({
+            kind: 'hub',
+            d: line(stopOut, towards(stopOut, fitting.out, depth)),
+            width: w + 4.6,
+            near: near + 1,
+            piece: null,
+        });
     }
     return solids;
 }
@@ -110,7 +130,14 @@ function tagsOf(chain: Chain, view: View, ground: Ground): IsoTag[] {
     const tags: IsoTag[] = [];
     chain.links.forEach((link) => {
         if (!link.piece) return;
-        const tag = near(ground, onView(middleOf(link.piece.from, link.piece.to), view), 'piece', link.piece.key, link.piece.letter, 400);
+        const tag = near(
+            ground,
+            onView(middleOf(link.piece.from, link.piece.to), view),
+            'piece',
+            link.piece.key,
+            link.piece.letter,
+            400,
+        );
         if (tag) tags.push(tag);
     });
     for (const link of chain.links) {
@@ -156,7 +183,10 @@ function marksOf(chain: Chain, findings: Finding[], view: View, ground: Ground):
         const foot = onView(pointAt(chain, finding.where.tape_mm), view);
         for (let r = 30; r < 120; r += 8) {
             const at = [-60, -120, -90, -30, -150]
-                .map((a): XY => [foot[0] + r * Math.cos((a * Math.PI) / 180), foot[1] + r * Math.sin((a * Math.PI) / 180)])
+                .map((a): XY => [
+                    foot[0] + r * Math.cos((a * Math.PI) / 180),
+                    foot[1] + r * Math.sin((a * Math.PI) / 180),
+                ])
                 .find(([x, y]) => ground.isFree(boxAround(x, y, 22, 22)));
             if (at) {
                 ground.take(boxAround(at[0], at[1], 22, 22));
@@ -186,7 +216,12 @@ function gridOf(points: Point[], z: number, view: View): string {
     const ys = points.map((point) => point.y);
     const span = Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1000);
     const step = span / 6;
-    const [x0, x1, y0, y1] = [Math.min(...xs) - step, Math.max(...xs) + step, Math.min(...ys) - step, Math.max(...ys) + step];
+    const [x0, x1, y0, y1] = [
+        Math.min(...xs) - step,
+        Math.max(...xs) + step,
+        Math.min(...ys) - step,
+        Math.max(...ys) + step,
+    ];
     let d = '';
     const add = (a: Point, b: Point): void => {
         d += `M${onView(a, view).map(round).join(' ')}L${onView(b, view).map(round).join(' ')}`;

@@ -15,7 +15,10 @@ interface Props {
     letter?: string | null;
 }
 
-/** A joint made up: the upper half cut open, the lower half as it looks, with the lines that are drawn on the pipe. All from its dimensions. */
+/**
+ * A joint made up: the upper half cut open, the lower half as it looks, with the lines that are drawn on the pipe. All
+ * from its dimensions.
+ */
 export function JointSection({ a, b, method, units, width, height, letter = null }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const shapes = useMemo(() => jointShapes(a, b, method), [a, b, method]);
@@ -68,10 +71,16 @@ export function JointSection({ a, b, method, units, width, height, letter = null
                 />
             ))}
             <Names shapes={shapes} x={x} axis={axis} scale={scale} width={width} />
-            <Plate x={x(shapes.left) + 10} y={axis + (a.od_mm / 4) * scale} text={`${a.letters} ${a.size}`} letter={letter} />
+            <Plate
+                x={x(shapes.left) + 10}
+                y={axis + (a.od_mm / 4) * scale}
+                text={`${a.letters} ${a.size}`}
+                letter={letter}
+            />
             <Plate x={x(shapes.right) - 10} y={axis + (b.od_mm / 4) * scale} text={`${b.letters} ${b.size}`} right />
             {shapes.spans.map((span) => {
-                const tape: Tape | null = span.name === 'gap' ? method.gap : span.name === 'insert_a' ? method.insert_a : method.insert_b;
+                const tape: Tape | null =
+                    span.name === 'gap' ? method.gap : span.name === 'insert_a' ? method.insert_a : method.insert_b;
                 return (
                     <Span
                         key={span.name}
@@ -192,7 +201,10 @@ function Names({
                 const at = ((i + 0.5) * width) / sorted.length;
                 return (
                     <g key={name.text}>
-                        <path d={`M${at} 22L${x(name.x)} ${axis - name.y * scale}`} style={{ stroke: 'var(--ink)', fill: 'none' }} />
+                        <path
+                            d={`M${at} 22L${x(name.x)} ${axis - name.y * scale}`}
+                            style={{ stroke: 'var(--ink)', fill: 'none' }}
+                        />
                         <circle cx={x(name.x)} cy={axis - name.y * scale} r="2.6" style={{ fill: 'var(--ink)' }} />
                         <text x={at} y="16" textAnchor="middle" style={{ fontSize: 14.5, fontWeight: 600 }}>
                             {name.text}
@@ -224,7 +236,12 @@ function Plate({
             {letter && (
                 <g>
                     <rect x={x} y={y - 11} width="22" height="22" rx="2" style={{ fill: 'var(--mark)' }} />
-                    <text x={x + 11} y={y + 6} textAnchor="middle" style={{ font: '700 18px var(--f-mark)', fill: 'var(--on-mark)' }}>
+                    <text
+                        x={x + 11}
+                        y={y + 6}
+                        textAnchor="middle"
+                        style={{ font: '700 18px var(--f-mark)', fill: 'var(--on-mark)' }}
+                    >
                         {letter}
                     </text>
                 </g>

@@ -6,10 +6,14 @@ import { JointGlyph, JointSection } from './JointSection';
 import { jointShapes } from './jointShapes';
 
 /** The cards of every single joint of the demo jobs, as the core gives them. */
-const cards = JSON.parse(execFileSync('php', ['tests/Generate/cards.php'], { encoding: 'utf8', maxBuffer: 1 << 27 })) as JointCard[];
+const cards = JSON.parse(
+    execFileSync('php', ['tests/Generate/cards.php'], { encoding: 'utf8', maxBuffer: 1 << 27 }),
+) as JointCard[];
 
 const each = cards.flatMap((card) =>
-    card.a && card.b ? card.methods.map((method) => ({ title: `${card.name}: ${method.name}`, a: card.a!, b: card.b!, method })) : [],
+    card.a && card.b
+        ? card.methods.map((method) => ({ title: `${card.name}: ${method.name}`, a: card.a!, b: card.b!, method }))
+        : [],
 );
 
 describe('the make-up of a joint in section', () => {
@@ -27,16 +31,26 @@ describe('the make-up of a joint in section', () => {
             expect(slab.x + slab.w).toBeLessThanOrEqual(shapes.right + 0.001);
         }
         // Both pipes are drawn with their own outside diameters.
-        for (const end of [a, b]) expect(shapes.outside.some((slab) => Math.abs(slab.h - end.od_mm / 2) < 0.001)).toBe(true);
+        for (const end of [a, b])
+            expect(shapes.outside.some((slab) => Math.abs(slab.h - end.od_mm / 2) < 0.001)).toBe(true);
         // What is known is drawn as long as it is.
         for (const span of shapes.spans) {
-            const said = span.name === 'gap' ? method.gap_mm : span.name === 'insert_a' ? method.insert_a_mm : method.insert_b_mm;
+            const said =
+                span.name === 'gap'
+                    ? method.gap_mm
+                    : span.name === 'insert_a'
+                      ? method.insert_a_mm
+                      : method.insert_b_mm;
             if (span.known && said !== null) expect(span.to - span.from).toBeCloseTo(said, 3);
         }
     });
 
     it.each(each)('$title: is the same joint from either side', ({ a, b, method }) => {
-        const turned = jointShapes(b, a, { ...method, insert_a_mm: method.insert_b_mm, insert_b_mm: method.insert_a_mm });
+        const turned = jointShapes(b, a, {
+            ...method,
+            insert_a_mm: method.insert_b_mm,
+            insert_b_mm: method.insert_a_mm,
+        });
         const shapes = jointShapes(a, b, method);
         expect(turned.right - turned.left).toBeCloseTo(shapes.right - shapes.left, 6);
         expect(turned.cut.length).toBe(shapes.cut.length);
@@ -44,7 +58,9 @@ describe('the make-up of a joint in section', () => {
 
     it('is drawn with its names and measures, and small without them', () => {
         const first = each.find((one) => one.method.method === 'no-hub-shielded')!;
-        const large = renderToStaticMarkup(<JointSection {...first} units="inch" width={400} height={300} letter="F" />);
+        const large = renderToStaticMarkup(
+            <JointSection {...first} units="inch" width={400} height={300} letter="F" />,
+        );
         for (const words of ['rubber sleeve', 'shield', '2 bands', 'F', 'CI 4']) expect(large).toContain(words);
         expect(renderToStaticMarkup(<JointGlyph {...first} />)).not.toContain('<text');
     });

@@ -41,7 +41,9 @@ const SLEEVE: Partial<Record<string, { texture: string; shield: boolean; nuts: b
     'grooved-mechanical': { texture: 'pp', shield: false, nuts: true },
 };
 
-/** The make-up of a joint in section, from the dimensions of its two ends and of what joins them. End a is on the left. */
+/**
+ * The make-up of a joint in section, from the dimensions of its two ends and of what joins them. End a is on the left.
+ */
 export function jointShapes(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
     const aTakes = isSocket(a.kind);
     const bTakes = isSocket(b.kind);
@@ -51,7 +53,8 @@ export function jointShapes(a: JointEnd, b: JointEnd, method: JointMethod): Join
     return sleeved(a, b, method);
 }
 
-const isSocket = (kind: string): boolean => ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(kind);
+const isSocket = (kind: string): boolean =>
+    ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(kind);
 
 function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
     const look = SLEEVE[method.method] ?? { texture: textureOf(a.material), shield: false, nuts: false };
@@ -96,7 +99,13 @@ function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
     bands.forEach((place) =>
         [-1, 1].forEach((side) => {
             const x = side < 0 ? -gap / 2 - inA * place : gap / 2 + inB * place;
-            cut.push({ x: x - t * 0.7, y: top + (look.shield ? t * 0.35 : 0), w: t * 1.4, h: t * 0.3, texture: 'steel' });
+            cut.push({
+                x: x - t * 0.7,
+                y: top + (look.shield ? t * 0.35 : 0),
+                w: t * 1.4,
+                h: t * 0.3,
+                texture: 'steel',
+            });
             outside.push({ x: x - t * 0.7, y: 0, w: t * 1.4, h: top + t * 0.65, texture: 'steel' });
         }),
     );
@@ -131,9 +140,12 @@ function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
 
 /** A pipe in a socket, hub or nut, with the ring, gasket, lead or adapter between. The lip is at x = 0. */
 function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 'a' | 'b'): JointShapes {
-    const adapter = ['hub-adapter'].includes(method.method) || method.variant === 'adapter' || method.variant === 'cold';
+    const adapter =
+        ['hub-adapter'].includes(method.method) || method.variant === 'adapter' || method.variant === 'cold';
     const said = inner === 'a' ? method.insert_a_mm : method.insert_b_mm;
-    const depth = adapter ? socket.depth_mm || DRAWN * socket.od_mm : (said ?? (socket.depth_known ? socket.depth_mm : DRAWN * pipe.od_mm));
+    const depth = adapter
+        ? socket.depth_mm || DRAWN * socket.od_mm
+        : (said ?? (socket.depth_known ? socket.depth_mm : DRAWN * pipe.od_mm));
     const gap = adapter ? 0 : (method.gap_mm ?? 0);
     const hubbed = socket.kind === 'hub' && socket.material === 'iron';
     const t = Math.max(socket.wall_mm, 0.05 * pipe.od_mm, 3);
@@ -187,8 +199,20 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
             texture: filled ? 'unknown' : 'rub',
         });
         if (filled) cut.push({ x: 1, y: pipe.od_mm / 2 + 0.5, w: depth * 0.34, h: room - 0.8, texture: 'steel' });
-        cut.push({ x: 0, y: inside + t, w: Math.max(6, depth * 0.16), h: t * 0.6, texture: textureOf(socket.material) });
-        outside.push({ x: 0, y: 0, w: Math.max(6, depth * 0.16), h: wide + t * 0.6, texture: textureOf(socket.material) });
+        cut.push({
+            x: 0,
+            y: inside + t,
+            w: Math.max(6, depth * 0.16),
+            h: t * 0.6,
+            texture: textureOf(socket.material),
+        });
+        outside.push({
+            x: 0,
+            y: 0,
+            w: Math.max(6, depth * 0.16),
+            h: wide + t * 0.6,
+            texture: textureOf(socket.material),
+        });
         names.push(
             { text: filled ? 'lead on oakum' : 'gasket', x: depth * 0.3, y: pipe.od_mm / 2 + room * 0.5 },
             { text: 'hub', x: depth * 0.7, y: inside + t * 0.5 },
@@ -196,14 +220,27 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
     } else if (socket.kind === 'bell' || socket.kind === 'ring-socket') {
         cut.push({ x: depth * 0.2, y: pipe.od_mm / 2 + 0.3, w: depth * 0.22, h: room + t * 0.35, texture: 'rub' });
         cut.push({ x: depth * 0.12, y: inside + t, w: depth * 0.38, h: t * 0.5, texture: textureOf(socket.material) });
-        outside.push({ x: depth * 0.12, y: 0, w: depth * 0.38, h: wide + t * 0.5, texture: textureOf(socket.material) });
+        outside.push({
+            x: depth * 0.12,
+            y: 0,
+            w: depth * 0.38,
+            h: wide + t * 0.5,
+            texture: textureOf(socket.material),
+        });
         names.push(
             { text: 'ring', x: depth * 0.3, y: pipe.od_mm / 2 + room },
             { text: socket.kind === 'bell' ? 'bell' : 'socket', x: depth * 0.8, y: inside + t * 0.5 },
         );
     } else if (socket.kind === 'slip-nut') {
         cut.push({ x: -0.12 * pipe.od_mm, y: pipe.od_mm / 2 + 1, w: depth * 0.6, h: t * 1.5, texture: 'steel' });
-        cut.push({ x: 0.02 * pipe.od_mm, y: pipe.od_mm / 2 + 0.4, w: depth * 0.3, h: t, texture: 'rub', wedge: [1, 0.35] });
+        cut.push({
+            x: 0.02 * pipe.od_mm,
+            y: pipe.od_mm / 2 + 0.4,
+            w: depth * 0.3,
+            h: t,
+            texture: 'rub',
+            wedge: [1, 0.35],
+        });
         outside.push({ x: -0.12 * pipe.od_mm, y: 0, w: depth * 0.6, h: wide + t * 0.8, texture: 'steel' });
         names.push(
             { text: 'nut', x: depth * 0.2, y: pipe.od_mm / 2 + t * 1.2 },
@@ -211,7 +248,12 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
         );
     } else {
         names.push({
-            text: socket.kind === 'female-thread' ? 'taper thread' : method.family === 'cement' ? 'cemented all round' : 'socket',
+            text:
+                socket.kind === 'female-thread'
+                    ? 'taper thread'
+                    : method.family === 'cement'
+                      ? 'cemented all round'
+                      : 'socket',
             x: depth * 0.5,
             y: inside,
         });
@@ -221,7 +263,12 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
         outside,
         marks: [{ x: adapter ? -neck - ownDepth : 0, r: pipe.od_mm / 2 }],
         spans: [
-            { name: inner === 'a' ? 'insert_a' : 'insert_b', from: adapter ? -neck - ownDepth : 0, to: end, known: said !== null },
+            {
+                name: inner === 'a' ? 'insert_a' : 'insert_b',
+                from: adapter ? -neck - ownDepth : 0,
+                to: end,
+                known: said !== null,
+            },
             ...(gap > 0.5 ? [{ name: 'gap' as const, from: depth, to: stop, known: true }] : []),
         ],
         names,

@@ -18,7 +18,10 @@ const LOOKS: Record<string, { end: string; method: string; bands?: number }> = {
     sleeve: { end: 'plain', method: 'flexible-unshielded' },
 };
 
-/** What a joint of a standing pipe looks like, so that it can be recognised: two ends of the pipe and what holds them, for the drawing. */
+/**
+ * What a joint of a standing pipe looks like, so that it can be recognised: two ends of the pipe and what holds them,
+ * for the drawing.
+ */
 export function seenJoint(kind: string, pipe: Candidate): { a: JointEnd; b: JointEnd; method: JointMethod } | null {
     const look = LOOKS[kind];
     if (!look) return null;

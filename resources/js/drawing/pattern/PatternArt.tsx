@@ -4,7 +4,10 @@ import { Materials } from '../Materials';
 import { textureOf } from '../textures';
 import { patternPaths } from './patternPaths';
 
-/** A thing of the catalogue drawn from its own dimensions: outline, wall and bore over all its branches, sockets empty, an arrow where the water goes in. */
+/**
+ * A thing of the catalogue drawn from its own dimensions: outline, wall and bore over all its branches, sockets empty,
+ * an arrow where the water goes in.
+ */
 export function PatternArt({ entry, size }: { entry: CatalogueEntry; size: number }) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const drawn = patternPaths(entry);
@@ -12,7 +15,13 @@ export function PatternArt({ entry, size }: { entry: CatalogueEntry; size: numbe
     if (!drawn) {
         return (
             <svg width={size} height={size} viewBox="0 0 60 60" aria-hidden="true">
-                <rect x="8" y="18" width="44" height="24" style={{ fill: 'none', stroke: 'var(--rule-2)', strokeDasharray: '4 3' }} />
+                <rect
+                    x="8"
+                    y="18"
+                    width="44"
+                    height="24"
+                    style={{ fill: 'none', stroke: 'var(--rule-2)', strokeDasharray: '4 3' }}
+                />
             </svg>
         );
     }

@@ -14,14 +14,19 @@ type XY = [number, number];
 
 const BRANCH_DEG: Record<string, number> = { wye: 45, 'double-wye': 45, 'branch-uk': 45 };
 
-/** The middle lines of a fitting in mm from its dimensions: water enters at the left, or from above into a branch. Null where there is nothing to draw. */
+/**
+ * The middle lines of a fitting in mm from its dimensions: water enters at the left, or from above into a branch. Null
+ * where there is nothing to draw.
+ */
 export function patternPaths(entry: CatalogueEntry): Drawn | null {
     const { od_mm: od, bore_mm: bore } = entry.drawn;
     if (!od || !bore) return null;
     const depth = entry.drawn.depth_mm ?? od * 0.33;
     if (entry.family === 'pipe') return ring(od, bore);
-    if (entry.turn_deg && (entry.family === 'bend' || entry.family === 'street bend')) return bend(entry, od, bore, depth);
-    if (entry.family === 'branch' || entry.family === 'access' || entry.family === 'boss') return branch(entry, od, bore, depth);
+    if (entry.turn_deg && (entry.family === 'bend' || entry.family === 'street bend'))
+        return bend(entry, od, bore, depth);
+    if (entry.family === 'branch' || entry.family === 'access' || entry.family === 'boss')
+        return branch(entry, od, bore, depth);
     if (entry.family === 'trap') return trap(od, bore, depth);
     return straight(od, bore, depth);
 }
@@ -101,7 +106,11 @@ function branch(entry: CatalogueEntry, od: number, bore: number, depth: number):
         } else {
             const reach = od * (sweeping ? 1.3 : 1);
             const tip: XY = [side * reach, -od * (sweeping ? 0.5 : 0.15)];
-            const sweep = sweeping ? od * 1.1 : ['vent-tee', 'test-tee', 'access-pipe-uk'].includes(pattern) ? 0.5 : od * 0.55;
+            const sweep = sweeping
+                ? od * 1.1
+                : ['vent-tee', 'test-tee', 'access-pipe-uk'].includes(pattern)
+                  ? 0.5
+                  : od * 0.55;
             bodies.push(`M${at(tip)}L${at([side * sweep, tip[1]])}Q0 ${tip[1]} 0 ${(tip[1] + sweep).toFixed(1)}`);
             hubs.push([[tip[0] + side * depth, tip[1]], tip]);
             flow.push([side * reach * 0.8, tip[1], side < 0 ? 0 : 180]);

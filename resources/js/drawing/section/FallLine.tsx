@@ -43,7 +43,9 @@ interface Props {
 /** One and the same list, so that nothing is placed anew. */
 const NONE: TickOf[] = [];
 
-/** The long section of a run: every piece lettered, every joint numbered, findings as flags, water at an assumed depth. */
+/**
+ * The long section of a run: every piece lettered, every joint numbered, findings as flags, water at an assumed depth.
+ */
 export function FallLine({
     run,
     units,
@@ -60,7 +62,10 @@ export function FallLine({
 }: Props) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const section = useMemo(() => layOutSection(run, { width, height, ...FRAMES[grade] }), [run, width, height, grade]);
-    const labels = useMemo<Labels>(() => placeLabels(section, run, units, ends, hangers), [section, run, units, ends, hangers]);
+    const labels = useMemo<Labels>(
+        () => placeLabels(section, run, units, ends, hangers),
+        [section, run, units, ends, hangers],
+    );
     const textures = (material: string): string => `url(#${prefix}${textureOf(material)})`;
     const texture = textures(run.system.material);
     const chosen = section.links.find((link) => selected?.kind === 'piece' && link.piece?.key === selected.key);
@@ -127,7 +132,10 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
     return (
         <g className="tag" data-tag={`${tag.kind} ${tag.text}`} data-selected={selected || undefined} onClick={onClick}>
             {tag.lead && (
-                <path d={`M${x} ${y}L${tag.lead[0]} ${tag.lead[1]}`} style={{ stroke: 'var(--mark)', strokeWidth: 1, opacity: 0.7 }} />
+                <path
+                    d={`M${x} ${y}L${tag.lead[0]} ${tag.lead[1]}`}
+                    style={{ stroke: 'var(--mark)', strokeWidth: 1, opacity: 0.7 }}
+                />
             )}
             {tag.kind === 'piece' ? (
                 <>
@@ -140,7 +148,14 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
                             style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2 }}
                         />
                     )}
-                    <rect x={x - tag.w / 2} y={y - TAG / 2} width={tag.w} height={TAG} rx="2" style={{ fill: 'var(--mark)' }} />
+                    <rect
+                        x={x - tag.w / 2}
+                        y={y - TAG / 2}
+                        width={tag.w}
+                        height={TAG}
+                        rx="2"
+                        style={{ fill: 'var(--mark)' }}
+                    />
                     {text('var(--on-mark)', 16)}
                 </>
             ) : (
@@ -172,8 +187,18 @@ export function TagArt({ tag, selected, onClick }: { tag: Tag; selected: boolean
 
 function LabelArt({ label, onRun }: { label: Label; onRun: ((run: string) => void) | undefined }) {
     const [x, y] = label.at;
-    const fill = label.kind === 'fall' ? 'var(--water)' : label.kind === 'length' || label.kind === 'turn' ? 'var(--ink-2)' : 'var(--ink)';
-    const weight = label.kind === 'fall' || label.kind === 'end' || label.kind === 'branch' ? 600 : label.kind === 'material' ? 700 : 500;
+    const fill =
+        label.kind === 'fall'
+            ? 'var(--water)'
+            : label.kind === 'length' || label.kind === 'turn'
+              ? 'var(--ink-2)'
+              : 'var(--ink)';
+    const weight =
+        label.kind === 'fall' || label.kind === 'end' || label.kind === 'branch'
+            ? 600
+            : label.kind === 'material'
+              ? 700
+              : 500;
     return (
         <text
             x={x}
@@ -192,7 +217,8 @@ function LabelArt({ label, onRun }: { label: Label; onRun: ((run: string) => voi
 function FlagArt({ flag, onClick }: { flag: Flag; onClick: () => void }) {
     const { box, severity } = flag;
     const dark = severity === 'stop';
-    const fill = severity === 'stop' ? 'var(--stop-fill)' : severity === 'warn' ? 'var(--warn-fill)' : 'var(--note-fill)';
+    const fill =
+        severity === 'stop' ? 'var(--stop-fill)' : severity === 'warn' ? 'var(--warn-fill)' : 'var(--note-fill)';
     const ink = severity === 'stop' ? 'var(--stop-text)' : severity === 'warn' ? 'var(--warn-text)' : 'var(--ink)';
     const clip =
         severity === 'note'
@@ -220,7 +246,9 @@ function FlagArt({ flag, onClick }: { flag: Flag; onClick: () => void }) {
                     ...(severity === 'unknown' ? { strokeDasharray: '5 3' } : {}),
                 }}
             />
-            <g transform={`translate(${box.x + 6} ${box.y + 4}) scale(0.8)`}>{dark ? <StopOnDark /> : <ShapeBody kind={severity} />}</g>
+            <g transform={`translate(${box.x + 6} ${box.y + 4}) scale(0.8)`}>
+                {dark ? <StopOnDark /> : <ShapeBody kind={severity} />}
+            </g>
             {flag.word !== '' && (
                 <text x={box.x + 27} y={box.y + 17} style={{ fontSize: 14.5, fill: ink }}>
                     <tspan style={{ fontWeight: 700, fill: ink }}>{flag.word}</tspan>
@@ -285,22 +313,37 @@ function Legend({
                 {`${scales.charAt(0).toUpperCase()}${scales.slice(1)}.`}
             </text>
             <text x={x} y={y + 52} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                Breaks mark what is drawn short. Water drawn at {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`},
-                assumed.
+                Breaks mark what is drawn short. Water drawn at{' '}
+                {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`}, assumed.
             </text>
             <rect x={x} y={y + 66} width="26" height="13" style={{ fill: texture, stroke: 'var(--edge)' }} />
             <text x={x + 32} y={y + 77} style={{ fontSize: 13, fontWeight: 600 }}>
                 {letters.slice(0, 6)}
             </text>
             <rect x={x + 72} y={y + 64} width="17" height="17" rx="2" style={{ fill: 'var(--mark)' }} />
-            <text x={x + 80.5} y={y + 78} textAnchor="middle" style={{ font: '700 14px var(--f-mark)', fill: 'var(--on-mark)' }}>
+            <text
+                x={x + 80.5}
+                y={y + 78}
+                textAnchor="middle"
+                style={{ font: '700 14px var(--f-mark)', fill: 'var(--on-mark)' }}
+            >
                 A
             </text>
             <text x={x + 95} y={y + 77} style={{ fontSize: 13 }}>
                 you cut it
             </text>
-            <circle cx={x + 170} cy={y + 72.5} r="8.6" style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 1.8 }} />
-            <text x={x + 170} y={y + 77.2} textAnchor="middle" style={{ font: '700 13px var(--f-mark)', fill: 'var(--mark)' }}>
+            <circle
+                cx={x + 170}
+                cy={y + 72.5}
+                r="8.6"
+                style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 1.8 }}
+            />
+            <text
+                x={x + 170}
+                y={y + 77.2}
+                textAnchor="middle"
+                style={{ font: '700 13px var(--f-mark)', fill: 'var(--mark)' }}
+            >
                 1
             </text>
             <text x={x + 184} y={y + 77} style={{ fontSize: 13 }}>

@@ -11,7 +11,9 @@ interface Stroke {
     width: number;
 }
 
-/** Outline, wall, inner outline and bore, each over all branches of a fitting, so that their union has one clean edge. */
+/**
+ * Outline, wall, inner outline and bore, each over all branches of a fitting, so that their union has one clean edge.
+ */
 function Layers({ bodies, hubs, texture }: { bodies: (Stroke & { bore: number })[]; hubs: Stroke[]; texture: string }) {
     const path = (d: string, width: number, stroke: string, key: string) => (
         <path key={key} d={d} style={{ fill: 'none', stroke, strokeWidth: n(width) }} />
@@ -55,7 +57,9 @@ function bodyPath(node: DrawnNode<RunDrawing>, offset = 0): string {
     return `${start}${arc}${node.takeOut > leg + 0.5 ? `L${n(b[0])} ${n(b[1])}` : ''}`;
 }
 
-/** A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before. */
+/**
+ * A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before.
+ */
 export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; texture: string }) {
     if (!node.fitting || node.kind === 'outlet' || node.kind === 'tie-in') return null;
     const hub = node.hubOd;
@@ -67,9 +71,16 @@ export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; tex
     const stop = along(node.p, node.uOut, node.takeOut);
     hubs.push({ d: line(stop, along(stop, node.uOut, node.hub)), width: hub });
     if (node.kind === 'coupling') {
-        const whole = line(along(along(node.p, node.uIn, -node.takeIn), node.uIn, -node.hub), along(stop, node.uOut, node.hub));
+        const whole = line(
+            along(along(node.p, node.uIn, -node.takeIn), node.uIn, -node.hub),
+            along(stop, node.uOut, node.hub),
+        );
         return (
-            <Layers bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]} hubs={[{ d: whole, width: hub }]} texture={texture} />
+            <Layers
+                bodies={[{ d: bodyPath(node), width: node.od, bore: node.bore }]}
+                hubs={[{ d: whole, width: hub }]}
+                texture={texture}
+            />
         );
     }
     const stubs = node.stubs.map((stub) => ({
@@ -90,7 +101,9 @@ export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; tex
     );
 }
 
-/** What the run starts from or ends in: a socket of a standing part, or a standing pipe with what joins it, broken off. */
+/**
+ * What the run starts from or ends in: a socket of a standing part, or a standing pipe with what joins it, broken off.
+ */
 export function EndArt({
     node,
     at,
@@ -111,10 +124,22 @@ export function EndArt({
     const stop = along(node.p, u, -sign * take);
     const texture = textures(run.system.material);
     const standing = at === 'outlet' ? run.ends.outlet : node.kind === 'tie-in' ? run.ends.tie_in : null;
-    if (standing) return <StandingArt node={node} standing={standing} u={u} sign={sign} far={far} textures={textures} scale={scale} />;
+    if (standing)
+        return (
+            <StandingArt
+                node={node}
+                standing={standing}
+                u={u}
+                sign={sign}
+                far={far}
+                textures={textures}
+                scale={scale}
+            />
+        );
     const hub: Stroke[] = [];
     if (node.kind !== 'open') hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.hubOd });
-    if (node.fitting?.pattern === 'coupling') hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.hubOd });
+    if (node.fitting?.pattern === 'coupling')
+        hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.hubOd });
     return (
         <g>
             <Layers bodies={[{ d: line(stop, far), width: node.od, bore: node.bore }]} hubs={hub} texture={texture} />
@@ -156,7 +181,9 @@ function StandingArt({
     const od = Math.max(8, standing.od_mm * scale);
     const bore = Math.max(4, Math.min(od - 4, standing.bore_mm * scale));
     const texture = textures(standing.material);
-    const swallows = ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(standing.kind);
+    const swallows = ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(
+        standing.kind,
+    );
     const depth = Math.min(END - 6, Math.max(7, standing.depth_mm * scale));
     const wide = Math.max(node.hubOd, od) + (standing.kind === 'hub' || standing.kind === 'bell' ? 5 : 2);
     const half = Math.max(node.od, od) * 0.5 + 9;
@@ -196,7 +223,15 @@ function StandingArt({
 }
 
 /** A piece of pipe from stop to stop, its square cut faces visible. */
-export function PipeArt({ link, texture, selected }: { link: DrawnLink<RunDrawing>; texture: string; selected: boolean }) {
+export function PipeArt({
+    link,
+    texture,
+    selected,
+}: {
+    link: DrawnLink<RunDrawing>;
+    texture: string;
+    selected: boolean;
+}) {
     const a = along(link.from, link.u, link.takeOut + 0.5);
     const b = along(link.to, link.u, -(link.takeIn + 0.5));
     const edge = selected ? 2.4 : EDGE;
@@ -231,7 +266,11 @@ export function WitnessArt({ link }: { link: DrawnLink<RunDrawing> }) {
             {spots.map((p, i) => (
                 <path
                     key={i}
-                    d={[1, -1].map((s) => line(along(p, side, s * (link.od / 2 + 0.5)), along(p, side, s * (link.od / 2 - wall)))).join('')}
+                    d={[1, -1]
+                        .map((s) =>
+                            line(along(p, side, s * (link.od / 2 + 0.5)), along(p, side, s * (link.od / 2 - wall))),
+                        )
+                        .join('')}
                     style={{ stroke: 'var(--mark)', strokeWidth: 2.6 }}
                 />
             ))}
@@ -240,27 +279,49 @@ export function WitnessArt({ link }: { link: DrawnLink<RunDrawing> }) {
 }
 
 /** Water at the assumed depth: a ribbon in the invert of level pipe, a film down the wall of upright pipe. */
-export function WaterArt({ link, node, fill }: { link?: DrawnLink<RunDrawing>; node?: DrawnNode<RunDrawing>; fill: number }) {
+export function WaterArt({
+    link,
+    node,
+    fill,
+}: {
+    link?: DrawnLink<RunDrawing>;
+    node?: DrawnNode<RunDrawing>;
+    fill: number;
+}) {
     if (link) {
         if (link.u[1] < -0.02) return null;
         const depth = Math.abs(link.u[1]) > 0.7 ? Math.max(2.2, link.bore * 0.1) : Math.max(2.5, link.bore * fill);
         const side = below(link.u);
         const off = (d: number): string =>
-            line(along(along(link.from, link.u, link.takeOut), side, d), along(along(link.to, link.u, -link.takeIn), side, d));
+            line(
+                along(along(link.from, link.u, link.takeOut), side, d),
+                along(along(link.to, link.u, -link.takeIn), side, d),
+            );
         return (
             <g style={{ fill: 'none' }}>
-                <path d={off(link.bore / 2 - depth / 2)} style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }} />
-                {depth > 4 && <path d={off(link.bore / 2 - depth)} style={{ stroke: 'var(--water)', strokeWidth: 1.2 }} />}
+                <path
+                    d={off(link.bore / 2 - depth / 2)}
+                    style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }}
+                />
+                {depth > 4 && (
+                    <path d={off(link.bore / 2 - depth)} style={{ stroke: 'var(--water)', strokeWidth: 1.2 }} />
+                )}
             </g>
         );
     }
-    if (!node || node.kind === 'outlet' || node.kind === 'tie-in' || node.uIn[1] < -0.02 || node.uOut[1] < -0.02) return null;
+    if (!node || node.kind === 'outlet' || node.kind === 'tie-in' || node.uIn[1] < -0.02 || node.uOut[1] < -0.02)
+        return null;
     const steep = Math.max(Math.abs(node.uIn[1]), Math.abs(node.uOut[1])) > 0.7;
     const depth = steep ? Math.max(2.5, node.bore * 0.2) : Math.max(2.5, node.bore * fill);
     return (
         <g style={{ fill: 'none' }}>
-            <path d={bodyPath(node, node.bore / 2 - depth / 2)} style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }} />
-            {!steep && depth > 4 && <path d={bodyPath(node, node.bore / 2 - depth)} style={{ stroke: 'var(--water)', strokeWidth: 1.2 }} />}
+            <path
+                d={bodyPath(node, node.bore / 2 - depth / 2)}
+                style={{ stroke: 'var(--water-fill)', strokeWidth: n(depth) }}
+            />
+            {!steep && depth > 4 && (
+                <path d={bodyPath(node, node.bore / 2 - depth)} style={{ stroke: 'var(--water)', strokeWidth: 1.2 }} />
+            )}
         </g>
     );
 }
@@ -271,7 +332,8 @@ export function BreakMark({ at, u, width, gap }: { at: XY; u: XY; width: number;
     const k = 4.5;
     const g = gap / 2;
     const angle = (Math.atan2(u[1], u[0]) * 180) / Math.PI;
-    const s = (x: number): string => `M${x} ${-h}C${x + k} ${-h / 2} ${x + k} ${-h * 0.35} ${x} 0S${x - k} ${h * 0.6} ${x} ${h}`;
+    const s = (x: number): string =>
+        `M${x} ${-h}C${x + k} ${-h / 2} ${x + k} ${-h * 0.35} ${x} 0S${x - k} ${h * 0.6} ${x} ${h}`;
     return (
         <g transform={`translate(${n(at[0])} ${n(at[1])}) rotate(${n(angle)})`}>
             <path
@@ -286,5 +348,11 @@ export function BreakMark({ at, u, width, gap }: { at: XY; u: XY; width: number;
 export function FlowHead({ link }: { link: DrawnLink<RunDrawing> }) {
     const [x, y] = middle(link);
     const angle = (Math.atan2(link.u[1], link.u[0]) * 180) / Math.PI;
-    return <path d="M-5 -4.4L5 0L-5 4.4Z" transform={`translate(${n(x)} ${n(y)}) rotate(${n(angle)})`} style={{ fill: 'var(--water)' }} />;
+    return (
+        <path
+            d="M-5 -4.4L5 0L-5 4.4Z"
+            transform={`translate(${n(x)} ${n(y)}) rotate(${n(angle)})`}
+            style={{ fill: 'var(--water)' }}
+        />
+    );
 }

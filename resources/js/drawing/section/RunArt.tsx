@@ -36,9 +36,13 @@ export function RunArt({ section, run, fill, textures, chosen }: Props) {
             ))}
             {pipes.map(
                 (link, i) =>
-                    link.broken && !link.piece?.between && <BreakMark key={i} at={middle(link)} u={link.u} width={link.od} gap={6} />,
+                    link.broken &&
+                    !link.piece?.between && <BreakMark key={i} at={middle(link)} u={link.u} width={link.od} gap={6} />,
             )}
-            {pipes.map((link, i) => link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />)}
+            {pipes.map(
+                (link, i) =>
+                    link.kind === 'level' && link.u[1] >= -0.02 && link.od < 20 && <FlowHead key={i} link={link} />,
+            )}
         </>
     );
 }

@@ -50,7 +50,8 @@ function place(section: Section, mm: number): number {
     for (let i = 1; i < section.nodes.length; i++) {
         const a = section.nodes[i - 1];
         const b = section.nodes[i];
-        if (a && b && mm <= b.plan) return b.plan > a.plan ? a.p[0] + ((b.p[0] - a.p[0]) * (mm - a.plan)) / (b.plan - a.plan) : b.p[0];
+        if (a && b && mm <= b.plan)
+            return b.plan > a.plan ? a.p[0] + ((b.p[0] - a.p[0]) * (mm - a.plan)) / (b.plan - a.plan) : b.p[0];
     }
     return section.nodes.at(-1)?.p[0] ?? 0;
 }

@@ -21,7 +21,12 @@ describe('ground', () => {
             return (seed / 2147483647) * most;
         };
         const ground = new Ground(all);
-        const taken = Array.from({ length: 80 }, () => ({ x: random(900), y: random(250), w: random(90) + 1, h: random(40) + 1 }));
+        const taken = Array.from({ length: 80 }, () => ({
+            x: random(900),
+            y: random(250),
+            w: random(90) + 1,
+            h: random(40) + 1,
+        }));
         taken.forEach((box) => ground.take(box));
         for (let i = 0; i < 600; i++) {
             const box = { x: random(880), y: random(240), w: random(110) + 1, h: random(50) + 1 };
@@ -40,9 +45,15 @@ describe('ground', () => {
             ground.takeLine(from, to, 30);
             for (let d = -85; d <= 85; d += 5) {
                 for (const off of [-13, 0, 13])
-                    expect(ground.isFree(boxAround(500 + u[0] * d - u[1] * off, 150 + u[1] * d + u[0] * off, 1, 1)), `${deg}`).toBe(false);
+                    expect(
+                        ground.isFree(boxAround(500 + u[0] * d - u[1] * off, 150 + u[1] * d + u[0] * off, 1, 1)),
+                        `${deg}`,
+                    ).toBe(false);
                 for (const off of [-30, 30])
-                    expect(ground.isFree(boxAround(500 + u[0] * d - u[1] * off, 150 + u[1] * d + u[0] * off, 1, 1)), `${deg}`).toBe(true);
+                    expect(
+                        ground.isFree(boxAround(500 + u[0] * d - u[1] * off, 150 + u[1] * d + u[0] * off, 1, 1)),
+                        `${deg}`,
+                    ).toBe(true);
             }
         }
     });

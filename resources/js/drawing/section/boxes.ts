@@ -8,7 +8,8 @@ export interface Box {
 
 export const boxAround = (x: number, y: number, w: number, h: number): Box => ({ x: x - w / 2, y: y - h / 2, w, h });
 
-export const overlap = (a: Box, b: Box): boolean => a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
+export const overlap = (a: Box, b: Box): boolean =>
+    a.x < b.x + b.w && b.x < a.x + a.w && a.y < b.y + b.h && b.y < a.y + a.h;
 
 const CELL = 64;
 const SLICE = 7;
@@ -27,7 +28,10 @@ export class Ground {
         }
     }
 
-    /** Takes the ground along a line, as wide as given, in slices; across a slanting line in small squares, so that no more is taken than it covers. */
+    /**
+     * Takes the ground along a line, as wide as given, in slices; across a slanting line in small squares, so that no
+     * more is taken than it covers.
+     */
     takeLine(from: readonly [number, number], to: readonly [number, number], width: number): void {
         const length = Math.hypot(to[0] - from[0], to[1] - from[1]);
         const u = length > 0 ? [(to[0] - from[0]) / length, (to[1] - from[1]) / length] : [1, 0];
@@ -40,7 +44,11 @@ export class Ground {
             for (let row = 0; row < rows; row++) {
                 const off = rows === 1 ? 0 : ((row + 0.5) / rows - 0.5) * width;
                 const [x, y] = [from[0] + ux * d - uy * off, from[1] + uy * d + ux * off];
-                const [w, h] = slanting ? [SLICE + 2, SLICE + 2] : Math.abs(ux) > Math.abs(uy) ? [SLICE, width] : [width, SLICE];
+                const [w, h] = slanting
+                    ? [SLICE + 2, SLICE + 2]
+                    : Math.abs(ux) > Math.abs(uy)
+                      ? [SLICE, width]
+                      : [width, SLICE];
                 this.take(boxAround(x, y, w, h));
             }
         }

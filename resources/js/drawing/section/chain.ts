@@ -69,13 +69,21 @@ export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
                 plan: Math.hypot(dx, dy),
                 drop: -dz,
                 size: piece?.size ?? leg.size,
-                joints: piece ? [joints.get(piece.joint_from) ?? null, joints.get(piece.joint_to) ?? null] : [null, null],
+                joints: piece
+                    ? [joints.get(piece.joint_from) ?? null, joints.get(piece.joint_to) ?? null]
+                    : [null, null],
             });
         }
         waiting = null;
         nodes.push(node);
     };
-    const node = (kind: ChainNode['kind'], key: string, at: Point, size: string, fitting: Fitting | null = null): ChainNode<R> => ({
+    const node = (
+        kind: ChainNode['kind'],
+        key: string,
+        at: Point,
+        size: string,
+        fitting: Fitting | null = null,
+    ): ChainNode<R> => ({
         key,
         kind,
         at,
@@ -104,7 +112,8 @@ export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
             const piece = pieces.get(key);
             const fitting = fittings.get(key);
             if (piece) waiting = piece;
-            else if (fitting) add(node(fitting.branch ? 'branch' : 'coupling', fitting.key, fitting.at, fitting.size, fitting), leg);
+            else if (fitting)
+                add(node(fitting.branch ? 'branch' : 'coupling', fitting.key, fitting.at, fitting.size, fitting), leg);
         }
         if (i === laid.length - 1) {
             const whole = run.totals.whole;

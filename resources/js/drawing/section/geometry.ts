@@ -3,7 +3,9 @@ import { chainOf, type Chain, type ChainLink, type ChainNode } from './chain';
 
 export type XY = readonly [number, number];
 
-/** A link as it is drawn: from centre to centre, with where its pipe begins and ends (the stops) and its unit direction. */
+/**
+ * A link as it is drawn: from centre to centre, with where its pipe begins and ends (the stops) and its unit direction.
+ */
 export interface DrawnLink<R extends RunDrawing = RunReport> extends ChainLink<R> {
     from: XY;
     to: XY;
@@ -104,7 +106,8 @@ export function layOutSection<R extends RunDrawing>(run: R, within: Frame): Sect
         return { v, h, falls, ...measure(chain, run, frame, v, h, falls) };
     };
     const tall = ({ top, bottom }: Measured): number => bottom - top;
-    // Fittings as large as there is room for; then, below a size that can still be read, the falls give way first, and the drawing says so.
+    // Fittings as large as there is room for; then, below a size that can still be read, the falls give way first, and
+    // the drawing says so.
     const readable = Math.max(frame.least, frame.most * 0.5);
     let best = fit(frame.most, 1);
     for (let od = frame.most - 1; tall(best) > room && od >= readable; od -= 1) best = fit(od, 1);
@@ -119,7 +122,8 @@ export const END = 26;
 
 /** Where the run begins or ends upright, what stands beyond it needs room above or below. */
 function withStubs(chain: Chain<RunDrawing>, frame: Frame): Frame {
-    const steep = (link: ChainLink<RunDrawing> | undefined): boolean => link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
+    const steep = (link: ChainLink<RunDrawing> | undefined): boolean =>
+        link !== undefined && Math.abs(link.drop) > link.plan * 0.4;
     const stub = END + 8;
     return {
         ...frame,
@@ -132,7 +136,8 @@ function withStubs(chain: Chain<RunDrawing>, frame: Frame): Frame {
 export const STUB_NAME = 16;
 
 /**
- * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come in from the right, where there is room for their names. Of a double pattern
+ * The branches of a fitting: on a level run they stand up from it and lean with the flow, on an upright one they come
+ * in from the right, where there is room for their names. Of a double pattern
  * the second lies opposite. In a turn the stub goes straight on up the leg after.
  */
 function stubsOf(node: ChainNode<RunDrawing>, out: XY, run: RunDrawing, v: number): Stub[] {
@@ -183,7 +188,14 @@ function lengthScale(chain: Chain<RunDrawing>, run: RunDrawing, frame: Frame, v:
     return low;
 }
 
-function measure(chain: Chain<RunDrawing>, run: RunDrawing, frame: Frame, v: number, h: number, falls: number): Measured {
+function measure(
+    chain: Chain<RunDrawing>,
+    run: RunDrawing,
+    frame: Frame,
+    v: number,
+    h: number,
+    falls: number,
+): Measured {
     const points: XY[] = [[0, 0]];
     let [x, y, top, bottom] = [0, 0, 0, 0];
     chain.links.forEach((link, i) => {
@@ -241,7 +253,16 @@ function draw(
     const least = takeOut + takeIn + (link.piece ? hubOut + hubIn + visible : 0);
     if (kind === 'level') {
         const dx = Math.max(h * link.plan, least);
-        return { dx, dy: v * falls * link.drop, takeOut, takeIn, hubOut, hubIn, kind, broken: dx > h * link.plan * 1.02 + 1 };
+        return {
+            dx,
+            dy: v * falls * link.drop,
+            takeOut,
+            takeIn,
+            hubOut,
+            hubIn,
+            kind,
+            broken: dx > h * link.plan * 1.02 + 1,
+        };
     }
     const length = least + (link.piece && !link.piece.between ? Math.min(12, h * link.length * 0.1) : 0);
     const rad = Math.atan2(link.drop, link.plan);
@@ -303,13 +324,25 @@ function place<R extends RunDrawing>(
             stubs: stubsOf(node, after?.u ?? before?.u ?? [1, 0], run, fit.v),
         };
     });
-    return { nodes, links, width, height, v: fit.v, h: fit.h, falls: fit.falls, foot: height - 18, extraJoints: extraJoints(chain, run) };
+    return {
+        nodes,
+        links,
+        width,
+        height,
+        v: fit.v,
+        h: fit.h,
+        falls: fit.falls,
+        foot: height - 18,
+        extraJoints: extraJoints(chain, run),
+    };
 }
 
 function extraJoints(chain: Chain<RunDrawing>, run: RunDrawing): Section['extraJoints'] {
     const drawn = new Set(chain.links.flatMap((link) => link.joints.map((joint) => joint?.key)));
     const nodeOf = (fitting: string | null): number =>
-        chain.nodes.findIndex((node) => [node.fitting?.key, node.bushingIn?.key, node.bushingOut?.key].includes(fitting ?? ''));
+        chain.nodes.findIndex((node) =>
+            [node.fitting?.key, node.bushingIn?.key, node.bushingOut?.key].includes(fitting ?? ''),
+        );
     return run.joints
         .filter((joint) => !drawn.has(joint.key))
         .map((joint) => {

@@ -55,10 +55,17 @@ const FLAG_H = 24;
 export const WORDS: Record<Severity, string> = { stop: 'Stop', warn: 'Warn', unknown: 'Not known', note: 'Note' };
 
 /**
- * Places every tag, flag and word on the section so that none lies over another: pipes first, then numbers below, letters above, then flags,
+ * Places every tag, flag and word on the section so that none lies over another: pipes first, then numbers below,
+ * letters above, then flags,
  * then what may be left out. A tag that finds no free ground on its rail moves outward and keeps a line to its spot.
  */
-export function placeLabels(section: Section, run: RunReport, units: Units, ends: Ends, hangers: TickOf[] = []): Labels {
+export function placeLabels(
+    section: Section,
+    run: RunReport,
+    units: Units,
+    ends: Ends,
+    hangers: TickOf[] = [],
+): Labels {
     const ground = new Ground({ x: 2, y: 2, w: section.width - 4, h: section.height - 30 });
     takePipes(ground, section);
     for (const box of tickBoxes(section, hangers)) ground.take(box);
@@ -77,7 +84,8 @@ function takePipes(ground: Ground, section: Section): void {
         const b = along(node.p, node.uOut, node.takeOut + node.hub);
         ground.takeLine(node.p, a, hub);
         ground.takeLine(node.p, b, hub);
-        for (const stub of node.stubs) ground.takeLine(node.p, along(node.p, stub.u, stub.take + stub.hub), stub.hubOd + 2);
+        for (const stub of node.stubs)
+            ground.takeLine(node.p, along(node.p, stub.u, stub.take + stub.hub), stub.hubOd + 2);
     }
     const first = section.nodes[0];
     const last = section.nodes.at(-1);
@@ -99,7 +107,18 @@ function placeTags(ground: Ground, section: Section): Tag[] {
         for (const end of [0, 1] as const) {
             const joint = link.joints[end];
             if (joint && !tags.some((tag) => tag.kind === 'joint' && tag.key === joint.key)) {
-                tags.push(placeTag(ground, 'joint', joint.key, String(joint.number), lip(link, end), link, end === 0 ? 1 : -1, i));
+                tags.push(
+                    placeTag(
+                        ground,
+                        'joint',
+                        joint.key,
+                        String(joint.number),
+                        lip(link, end),
+                        link,
+                        end === 0 ? 1 : -1,
+                        i,
+                    ),
+                );
             }
         }
     });
@@ -109,12 +128,15 @@ function placeTags(ground: Ground, section: Section): Tag[] {
         }
     }
     section.links.forEach((link, i) => {
-        if (link.piece) tags.push(placeTag(ground, 'piece', link.piece.key, link.piece.letter, middle(link), link, 1, i));
+        if (link.piece)
+            tags.push(placeTag(ground, 'piece', link.piece.key, link.piece.letter, middle(link), link, 1, i));
     });
     return tags;
 }
 
-/** Joints at which no piece of pipe ends (fitting in fitting, bushing in fitting): their numbers stand at the fitting. */
+/**
+ * Joints at which no piece of pipe ends (fitting in fitting, bushing in fitting): their numbers stand at the fitting.
+ */
 function jointsWithoutPipe(section: Section): { key: string; text: string; at: XY; link: DrawnLink }[] {
     const link = section.links[0];
     if (!link) return [];
@@ -130,7 +152,9 @@ function jointsWithoutPipe(section: Section): { key: string; text: string; at: X
 }
 
 function lip(link: DrawnLink, end: 0 | 1): XY {
-    return end === 0 ? along(link.from, link.u, link.takeOut + link.hubOut / 2) : along(link.to, link.u, -(link.takeIn + link.hubIn / 2));
+    return end === 0
+        ? along(link.from, link.u, link.takeOut + link.hubOut / 2)
+        : along(link.to, link.u, -(link.takeIn + link.hubIn / 2));
 }
 
 export function middle(link: DrawnLink<RunDrawing>): XY {
@@ -175,7 +199,15 @@ function placeTag(
     for (let r = clear + 3 * TAG; r < 4000; r += 10) {
         for (let a = 0; a < 24; a++) {
             const angle = (a / 24) * 2 * Math.PI;
-            const tag = tryTag(ground, kind, key, text, spot, [spot[0] + r * Math.cos(angle), spot[1] + r * Math.sin(angle)], w);
+            const tag = tryTag(
+                ground,
+                kind,
+                key,
+                text,
+                spot,
+                [spot[0] + r * Math.cos(angle), spot[1] + r * Math.sin(angle)],
+                w,
+            );
             if (tag) return tag;
         }
     }
@@ -226,7 +258,10 @@ function placeEnds(ground: Ground, section: Section, ends: Ends): Label[] {
     return labels;
 }
 
-/** The name of what comes in, or of the vent that goes up, beyond the stub; shortened, then left out where there is no room. */
+/**
+ * The name of what comes in, or of the vent that goes up, beyond the stub; shortened, then left out where there is no
+ * room.
+ */
 function placeBranches(ground: Ground, section: Section, names: Record<string, string>): Label[] {
     const labels: Label[] = [];
     for (const node of section.nodes) {
@@ -244,7 +279,15 @@ function placeBranches(ground: Ground, section: Section, names: Record<string, s
                             const box = { x, y: tip[1] - 13, w, h: 16 };
                             if (!ground.isFree(box)) return false;
                             ground.take(box);
-                            labels.push({ kind: 'branch', text, at: [tip[0], tip[1]], size: 13, anchor, rotate: 0, run: stub.run });
+                            labels.push({
+                                kind: 'branch',
+                                text,
+                                at: [tip[0], tip[1]],
+                                size: 13,
+                                anchor,
+                                rotate: 0,
+                                run: stub.run,
+                            });
                             return true;
                         });
                     })
@@ -266,13 +309,16 @@ function placeFlags(ground: Ground, section: Section, findings: Finding[]): Flag
     return flags;
 }
 
-/** Three shelves from the top; on each the box swings upstream from its pole, then downstream; then the text collapses. */
+/**
+ * Three shelves from the top; on each the box swings upstream from its pole, then downstream; then the text collapses.
+ */
 function placeFlag(ground: Ground, finding: Finding, index: number, spot: XY): Flag | null {
     const word = WORDS[finding.severity];
     const texts = [finding.title, ''];
     for (const text of texts) {
         for (const named of text === '' ? [word, ''] : [word]) {
-            const w = 30 + (named === '' ? -4 : textWidth(named, 14.5) + 2) + (text === '' ? 0 : textWidth(text, 14.5) + 6);
+            const w =
+                30 + (named === '' ? -4 : textWidth(named, 14.5) + 2) + (text === '' ? 0 : textWidth(text, 14.5) + 6);
             for (const swing of [1, 0, 0.5, 0.8, 0.2]) {
                 for (const shift of [0, -10, 10, -20, 20, -34, 34]) {
                     for (let shelf = 0; shelf < 3; shelf++) {
@@ -301,7 +347,14 @@ function placeShape(ground: Ground, finding: Finding, index: number, spot: XY): 
             const box = boxAround(x, y, 26, FLAG_H);
             if (!ground.isFree(box)) continue;
             ground.take(box);
-            return { severity: finding.severity, box, text: '', word: '', pole: { from: [x, y], to: spot }, finding: index };
+            return {
+                severity: finding.severity,
+                box,
+                text: '',
+                word: '',
+                pole: { from: [x, y], to: spot },
+                finding: index,
+            };
         }
     }
     return null;
@@ -338,12 +391,24 @@ function placeWords(ground: Ground, section: Section, units: Units, letters: str
         const [mx, my] = middle(link);
         const rotate = (Math.atan2(link.u[1], link.u[0]) * 180) / Math.PI;
         const visible =
-            Math.hypot(link.to[0] - link.from[0], link.to[1] - link.from[1]) - link.takeOut - link.takeIn - link.hubOut - link.hubIn;
+            Math.hypot(link.to[0] - link.from[0], link.to[1] - link.from[1]) -
+            link.takeOut -
+            link.takeIn -
+            link.hubOut -
+            link.hubIn;
         if (link.kind === 'level' && link.piece && link.leg.fall && !link.piece.between) {
-            const fall = units === 'inch' ? `falls ${link.leg.fall.inch} in per ft` : `falls ${link.leg.fall.metric} mm per m`;
+            const fall =
+                units === 'inch' ? `falls ${link.leg.fall.inch} in per ft` : `falls ${link.leg.fall.metric} mm per m`;
             const size = Math.min(14, link.bore * 0.62);
             if (size >= 10 && textWidth(fall, size) + 40 < visible) {
-                labels.push({ kind: 'fall', text: fall, at: [mx, my - link.bore * 0.08 + size * 0.3], size, anchor: 'middle', rotate });
+                labels.push({
+                    kind: 'fall',
+                    text: fall,
+                    at: [mx, my - link.bore * 0.08 + size * 0.3],
+                    size,
+                    anchor: 'middle',
+                    rotate,
+                });
             } else {
                 const at: XY = [mx, my + link.od / 2 + 15];
                 put(
@@ -401,6 +466,12 @@ function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void
 function placeLegend(ground: Ground, section: Section): Box | null {
     const [w, h] = [420, 88];
     const low = section.height - 30 - h - 6;
-    const xs = [20, section.width - w - 14, (section.width - w) / 2, section.width * 0.25 - w / 2, section.width * 0.75 - w / 2];
+    const xs = [
+        20,
+        section.width - w - 14,
+        (section.width - w) / 2,
+        section.width * 0.25 - w / 2,
+        section.width * 0.75 - w / 2,
+    ];
     return ground.takeFirst([...xs.map((x) => ({ x, y: low, w, h })), ...xs.map((x) => ({ x, y: 8, w, h }))]);
 }

@@ -7,8 +7,28 @@ import { layOutSection, type Frame, type Section } from './geometry';
 import { placeLabels, TAG, type Labels } from './labels';
 import { evaluatedRuns } from './testRuns';
 
-const FULL: Frame = { width: 1280, height: 318, top: 33, bottom: 60, left: 70, right: 90, visible: 34, most: 36, least: 14 };
-const PHONE: Frame = { width: 760, height: 170, top: 34, bottom: 52, left: 60, right: 70, visible: 40, most: 30, least: 12 };
+const FULL: Frame = {
+    width: 1280,
+    height: 318,
+    top: 33,
+    bottom: 60,
+    left: 70,
+    right: 90,
+    visible: 34,
+    most: 36,
+    least: 14,
+};
+const PHONE: Frame = {
+    width: 760,
+    height: 170,
+    top: 34,
+    bottom: 52,
+    left: 60,
+    right: 70,
+    visible: 40,
+    most: 30,
+    least: 12,
+};
 const ENDS = { outlet: 'clay-wash sink', tieIn: 'iron stack stub' };
 const runs = evaluatedRuns(20261123, 160).filter((run) => run.legs.some((leg) => leg.laid));
 
@@ -30,7 +50,12 @@ function clashes(some: Box[], others: Box[]): string[] {
     return some.flatMap((a) => others.filter((b) => b !== a && overlap(a, b)).map((b) => JSON.stringify([a, b])));
 }
 
-const tagBox = (tag: Labels['tags'][number]): Box => ({ x: tag.at[0] - tag.w / 2, y: tag.at[1] - TAG / 2, w: tag.w, h: TAG });
+const tagBox = (tag: Labels['tags'][number]): Box => ({
+    x: tag.at[0] - tag.w / 2,
+    y: tag.at[1] - TAG / 2,
+    w: tag.w,
+    h: TAG,
+});
 
 describe('the fall line at any run', () => {
     it('has enough runs to speak of', () => {
@@ -48,7 +73,11 @@ describe('the fall line at any run', () => {
             const count = (kind: string): number => labels.tags.filter((tag) => tag.kind === kind).length;
             expect(count('piece')).toBe(run.pieces.length);
             expect(count('joint')).toBe(run.joints.length);
-            const boxes = [...labels.tags.map(tagBox), ...labels.flags.map((flag) => flag.box), ...(labels.legend ? [labels.legend] : [])];
+            const boxes = [
+                ...labels.tags.map(tagBox),
+                ...labels.flags.map((flag) => flag.box),
+                ...(labels.legend ? [labels.legend] : []),
+            ];
             const outside = boxes.filter(
                 (box) => box.x < 0 || box.y < 0 || box.x + box.w > section.width || box.y + box.h > section.height,
             );
@@ -68,7 +97,10 @@ describe('the fall line at any run', () => {
                     h: 2,
                 })),
             );
-            expect(clashes(spots, [...labels.tags.map(tagBox), ...labels.flags.map((flag) => flag.box)]), run.call_out).toEqual([]);
+            expect(
+                clashes(spots, [...labels.tags.map(tagBox), ...labels.flags.map((flag) => flag.box)]),
+                run.call_out,
+            ).toEqual([]);
         }
     });
 
@@ -76,7 +108,12 @@ describe('the fall line at any run', () => {
         for (const run of runs) {
             const { labels } = drawn(run, FULL);
             const plumb = labels.flags.filter(({ pole, box }) => pole.from[1] === box.y + box.h);
-            const poles = plumb.map(({ pole }) => ({ x: pole.from[0] - 0.5, y: pole.from[1], w: 1, h: pole.to[1] - pole.from[1] - 1 }));
+            const poles = plumb.map(({ pole }) => ({
+                x: pole.from[0] - 0.5,
+                y: pole.from[1],
+                w: 1,
+                h: pole.to[1] - pole.from[1] - 1,
+            }));
             expect(clashes(poles, labels.tags.map(tagBox)), run.call_out).toEqual([]);
         }
     });
@@ -85,7 +122,9 @@ describe('the fall line at any run', () => {
         for (const run of runs) {
             const { labels } = drawn(run, FULL);
             const owed = run.findings.flatMap((finding, i) =>
-                (finding.severity === 'stop' || finding.severity === 'warn') && finding.where.tape_mm !== null ? [i] : [],
+                (finding.severity === 'stop' || finding.severity === 'warn') && finding.where.tape_mm !== null
+                    ? [i]
+                    : [],
             );
             expect(
                 owed.filter((i) => !labels.flags.some((flag) => flag.finding === i)),
@@ -101,10 +140,18 @@ describe('the fall line at any run', () => {
                 .filter((label) => label.kind !== 'fall')
                 .map((label) => {
                     const w = textWidth(label.text, label.size);
-                    const x = label.anchor === 'start' ? label.at[0] : label.anchor === 'end' ? label.at[0] - w : label.at[0] - w / 2;
+                    const x =
+                        label.anchor === 'start'
+                            ? label.at[0]
+                            : label.anchor === 'end'
+                              ? label.at[0] - w
+                              : label.at[0] - w / 2;
                     return { x: x + 1, y: label.at[1] - label.size + 5, w: w - 2, h: label.size - 6 };
                 });
-            expect(clashes(words, [...labels.tags.map(tagBox), ...labels.flags.map((flag) => flag.box)]), run.call_out).toEqual([]);
+            expect(
+                clashes(words, [...labels.tags.map(tagBox), ...labels.flags.map((flag) => flag.box)]),
+                run.call_out,
+            ).toEqual([]);
         }
     });
 
@@ -156,7 +203,11 @@ describe('ticks of hangers', () => {
         for (const run of runs.slice(0, 60)) {
             const { section } = drawn(run, FULL);
             const whole = section.links.reduce((sum, link) => sum + link.length, 0);
-            const hangers = [0.15, 0.4, 0.65, 0.9].map((share, i) => ({ number: i + 1, tape_mm: share * whole, kind: 'hanger' as const }));
+            const hangers = [0.15, 0.4, 0.65, 0.9].map((share, i) => ({
+                number: i + 1,
+                tape_mm: share * whole,
+                kind: 'hanger' as const,
+            }));
             const { tags } = placeLabels(section, run, 'inch', ENDS, hangers);
             expect(clashes(tags.map(tagBox), tickBoxes(section, hangers))).toEqual([]);
         }

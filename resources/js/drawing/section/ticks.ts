@@ -10,13 +10,19 @@ export const [TICK, FOOT] = [9, 9];
 /** Square to a direction, on the side that is below it; of one that is upright, on its left. */
 const below = ([x, y]: XY): XY => (x > 1e-3 || (Math.abs(x) <= 1e-3 && y > 0) ? [-y, x] : [y, -x]);
 
-/** Where a place on the tape stands on the drawing, and which way a tick goes off the pipe there: square to it, down, or to the left of upright. */
+/**
+ * Where a place on the tape stands on the drawing, and which way a tick goes off the pipe there: square to it, down, or
+ * to the left of upright.
+ */
 export function tickAt(section: Section, tapeMm: number): { at: XY; out: XY; od: number } | null {
     let before = 0;
     for (const link of section.links) {
         if (tapeMm <= before + link.length + 0.01) {
             const share = link.length > 0 ? (tapeMm - before) / link.length : 0;
-            const at: XY = [link.from[0] + (link.to[0] - link.from[0]) * share, link.from[1] + (link.to[1] - link.from[1]) * share];
+            const at: XY = [
+                link.from[0] + (link.to[0] - link.from[0]) * share,
+                link.from[1] + (link.to[1] - link.from[1]) * share,
+            ];
             return { at, out: below(link.u), od: link.od };
         }
         before += link.length;

@@ -14,7 +14,10 @@ interface Props {
     units: Units;
 }
 
-/** The trap, its arm and the vent at true proportion; the water level at rest is carried across to the vent, where it lies above or below the opening. */
+/**
+ * The trap, its arm and the vent at true proportion; the water level at rest is carried across to the vent, where it
+ * lies above or below the opening.
+ */
 export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, leastMm, vented, units }: Props) {
     const [ref, { width }] = useSize<HTMLDivElement>();
     const shape = armShape(boreMm, lengthMm, fallMmPerM, sealMm, Math.max(300, width));
@@ -77,7 +80,12 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                         weir level
                     </text>
                     {shape.broken && (
-                        <text x={(x0 + x1) / 2} y={y0 - b - 12} textAnchor="middle" style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
+                        <text
+                            x={(x0 + x1) / 2}
+                            y={y0 - b - 12}
+                            textAnchor="middle"
+                            style={{ fontSize: 13, fill: 'var(--ink-2)' }}
+                        >
                             drawn short
                         </text>
                     )}

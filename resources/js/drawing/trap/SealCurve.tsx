@@ -8,7 +8,9 @@ export function SealCurve({ result, sealMm }: { result: TrapSealOutput; sealMm: 
     const x = (t: number): number => LEFT + (t / last) * (W - LEFT - 12);
     const y = (mm: number): number => FOOT - (mm / sealMm) * (FOOT - 14);
     const line = (value: (point: TrapSealOutput['series'][number]) => number): string =>
-        result.series.map((point, i) => `${i ? 'L' : 'M'}${x(point.t_s).toFixed(1)} ${value(point).toFixed(1)}`).join('');
+        result.series
+            .map((point, i) => `${i ? 'L' : 'M'}${x(point.t_s).toFixed(1)} ${value(point).toFixed(1)}`)
+            .join('');
     const least = result.least_mm;
     return (
         <svg
@@ -22,10 +24,16 @@ export function SealCurve({ result, sealMm }: { result: TrapSealOutput; sealMm: 
                 d={`${line((point) => y(point.seal_mm))}L${x(last)} ${FOOT}L${LEFT} ${FOOT}Z`}
                 style={{ fill: 'var(--water-fill)', opacity: 0.7 }}
             />
-            <path d={line((point) => y(point.seal_mm))} style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }} />
+            <path
+                d={line((point) => y(point.seal_mm))}
+                style={{ fill: 'none', stroke: 'var(--water)', strokeWidth: 2.4 }}
+            />
             {least !== null && (
                 <>
-                    <path d={`M${LEFT} ${y(least)}H${W - 8}`} style={{ stroke: 'var(--ink)', strokeWidth: 1.4, strokeDasharray: '6 4' }} />
+                    <path
+                        d={`M${LEFT} ${y(least)}H${W - 8}`}
+                        style={{ stroke: 'var(--ink)', strokeWidth: 1.4, strokeDasharray: '6 4' }}
+                    />
                     <text x={W - 10} y={y(least) - 4} textAnchor="end" style={{ fontSize: 12 }}>
                         has to stay
                     </text>

@@ -21,10 +21,17 @@ export interface ArmShape {
 }
 
 /**
- * Lays the long section of a trap arm out at true proportion. Where the arm is too long for that, its straight part is drawn short and `broken` says so; falls
+ * Lays the long section of a trap arm out at true proportion. Where the arm is too long for that, its straight part is
+ * drawn short and `broken` says so; falls
  * over the part that is left out are kept, so that weir and opening lie as they do.
  */
-export function armShape(boreMm: number, lengthMm: number, fallMmPerM: number, sealMm: number, width: number): ArmShape {
+export function armShape(
+    boreMm: number,
+    lengthMm: number,
+    fallMmPerM: number,
+    sealMm: number,
+    width: number,
+): ArmShape {
     const left = 24;
     const trapMm = boreMm * 4.1;
     const dropMm = (lengthMm * fallMmPerM) / 1000;

@@ -11,7 +11,10 @@ interface Props {
     said: { change: string | null; tube: string | null };
 }
 
-/** The trap from the side, to one scale: tailpiece, lower bend with its water, arm into the wall; where the heights do not meet, by how much. */
+/**
+ * The trap from the side, to one scale: tailpiece, lower bend with its water, arm into the wall; where the heights do
+ * not meet, by how much.
+ */
 export function TrapFitDrawing({ ahead, down, tall, reach, seal, high, said }: Props) {
     const scale = Math.min(0.9, 420 / Math.max(200, ahead + 60), 190 / Math.max(120, down + 120));
     const [x0, y0] = [90, 40];
@@ -46,7 +49,11 @@ export function TrapFitDrawing({ ahead, down, tall, reach, seal, high, said }: P
                 </g>
             )}
             {said.change && (
-                <text x={x0 + 16} y={(y0 + inlet) / 2 + 5} style={{ font: '700 15px var(--f-mark)', fill: 'var(--mark)' }}>
+                <text
+                    x={x0 + 16}
+                    y={(y0 + inlet) / 2 + 5}
+                    style={{ font: '700 15px var(--f-mark)', fill: 'var(--mark)' }}
+                >
                     {said.change}
                 </text>
             )}

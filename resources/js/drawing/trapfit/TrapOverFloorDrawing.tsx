@@ -11,7 +11,10 @@ interface Props {
 
 const MARK = { font: '700 15px var(--f-mark)', fill: 'var(--mark)' };
 
-/** The trap over an outlet in the floor from the side, to one scale: the arm into the tee on the riser, and the vent up from its top. */
+/**
+ * The trap over an outlet in the floor from the side, to one scale: the arm into the tee on the riser, and the vent up
+ * from its top.
+ */
 export function TrapOverFloorDrawing({ arm, riser, tall, reach, seal, said }: Props) {
     const scale = Math.min(0.8, 330 / Math.max(160, arm + reach), 170 / Math.max(140, riser));
     const floor = 262;

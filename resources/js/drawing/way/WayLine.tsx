@@ -13,9 +13,13 @@ interface Props {
     onRun: (run: string) => void;
 }
 
-const WEIGHT = (size: string): number => Math.max(5, Math.min(13, 3 + parseFloat(size) * (parseFloat(size) > 24 ? 0.08 : 2.2)));
+const WEIGHT = (size: string): number =>
+    Math.max(5, Math.min(13, 3 + parseFloat(size) * (parseFloat(size) > 24 ? 0.08 : 2.2)));
 
-/** The fall line of the whole way from the head of a run to its outlet: every run that it goes through can be opened from it. */
+/**
+ * The fall line of the whole way from the head of a run to its outlet: every run that it goes through can be opened
+ * from it.
+ */
 export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props) {
     const way = useMemo(() => wayOf(evaluation, run), [evaluation, run]);
     const { drawn, times } = useMemo(() => layOutWay(way, width, height), [way, width, height]);
@@ -44,9 +48,16 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                             strokeDasharray: stretch.role === 'dry-vent' ? '9 7' : undefined,
                         }}
                     />
-                    <path d={`M${from[0]} ${from[1]}L${to[0]} ${to[1]}`} style={{ stroke: 'var(--water-fill)', strokeWidth: 2 }} />
+                    <path
+                        d={`M${from[0]} ${from[1]}L${to[0]} ${to[1]}`}
+                        style={{ stroke: 'var(--water-fill)', strokeWidth: 2 }}
+                    />
                     {short ? (
-                        <text x={to[0] + 9} y={(from[1] + to[1]) / 2 + 4} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
+                        <text
+                            x={to[0] + 9}
+                            y={(from[1] + to[1]) / 2 + 4}
+                            style={{ fontSize: 12, fill: 'var(--ink-3)' }}
+                        >
                             {length(Math.abs(stretch.drop))} {stretch.drop < 0 ? 'up' : 'down'}
                         </text>
                     ) : (
@@ -74,7 +85,10 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                             style={{ fill: 'var(--lit)', stroke: 'var(--ink)', strokeWidth: 2 }}
                         />
                     )}
-                    <path d={`M${one.from[0]} ${one.from[1] - 8}V${24 + (i % 2) * 15}`} style={{ stroke: 'var(--rule-2)' }} />
+                    <path
+                        d={`M${one.from[0]} ${one.from[1] - 8}V${24 + (i % 2) * 15}`}
+                        style={{ stroke: 'var(--rule-2)' }}
+                    />
                     <text
                         x={one.from[0] + 3}
                         y={20 + (i % 2) * 15}
@@ -82,7 +96,9 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                         role="button"
                         tabIndex={0}
                         onClick={() => onRun(one.stretch.run)}
-                        onKeyDown={(event) => event.key === 'Enter' && (event.stopPropagation(), onRun(one.stretch.run))}
+                        onKeyDown={(event) =>
+                            event.key === 'Enter' && (event.stopPropagation(), onRun(one.stretch.run))
+                        }
                         style={{ fontSize: 13.5, fontWeight: 600 }}
                     >
                         {one.stretch.name}, {one.stretch.size}
@@ -94,8 +110,8 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                 {way.open ?? 'where it ends'}
             </text>
             <text x={60} y={height - 10} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                {length(way.plan)} in plan, {length(way.drop)} down in all; falls {times.toFixed(0)} times steeper than they are, uprights
-                drawn short
+                {length(way.plan)} in plan, {length(way.drop)} down in all; falls {times.toFixed(0)} times steeper than
+                they are, uprights drawn short
             </text>
         </svg>
     );

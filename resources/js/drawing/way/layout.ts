@@ -13,7 +13,8 @@ const UPRIGHT = 30;
 const LEAST = 26;
 
 /**
- * Lays a way out in a frame: lengths in plan to one scale, though no stretch narrower than its words; falls at what height is left, as steep as they are to each other;
+ * Lays a way out in a frame: lengths in plan to one scale, though no stretch narrower than its words; falls at what
+ * height is left, as steep as they are to each other;
  * what is upright drawn short.
  */
 export function layOutWay(way: Way, width: number, height: number): { drawn: DrawnStretch[]; times: number } {
@@ -22,7 +23,10 @@ export function layOutWay(way: Way, width: number, height: number): { drawn: Dra
     const room = width - PAD.left - PAD.right - LEAST * way.stretches.filter((one) => !one.upright).length;
     const perMm = Math.max(0, room) / Math.max(1, way.plan);
     const falling = way.stretches.reduce((sum, one) => sum + (one.upright ? 0 : Math.abs(one.drop)), 0);
-    const perDrop = Math.min(perMm * 12, Math.max(8, height - PAD.top - PAD.bottom - upright * rise) / Math.max(1, falling));
+    const perDrop = Math.min(
+        perMm * 12,
+        Math.max(8, height - PAD.top - PAD.bottom - upright * rise) / Math.max(1, falling),
+    );
     let [x, y] = [PAD.left, PAD.top];
     const drawn = way.stretches.map((stretch): DrawnStretch => {
         const from: [number, number] = [x, y];

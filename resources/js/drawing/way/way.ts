@@ -27,7 +27,10 @@ const minus = (a: Point, b: Point): Point => ({ x: a.x - b.x, y: a.y - b.y, z: a
 const plus = (a: Point, b: Point): Point => ({ x: a.x + b.x, y: a.y + b.y, z: a.z + b.z });
 const dot = (a: Point, b: Point): number => a.x * b.x + a.y * b.y + a.z * b.z;
 
-/** The way that water takes from the head of a run to where nothing leads on: the run, then from the place where it enters it the next one, and so on. */
+/**
+ * The way that water takes from the head of a run to where nothing leads on: the run, then from the place where it
+ * enters it the next one, and so on.
+ */
 export function wayOf(evaluation: Evaluation, from: string): Way {
     const way: Way = { stretches: [], joins: [], plan: 0, drop: 0, open: null };
     const seen = new Set<string>();
@@ -60,10 +63,15 @@ function addRun(way: Way, evaluation: Evaluation, run: RunReport, name: string, 
         if (!leg.from || !leg.to || leg.tape_mm === null) continue;
         if (entry && leg.number < entry.leg) continue;
         const share = entry?.leg === leg.number ? 1 - entry.along : 1;
-        const [dx, dy, dz] = [(leg.to.x - leg.from.x) * share, (leg.to.y - leg.from.y) * share, (leg.to.z - leg.from.z) * share];
+        const [dx, dy, dz] = [
+            (leg.to.x - leg.from.x) * share,
+            (leg.to.y - leg.from.y) * share,
+            (leg.to.z - leg.from.z) * share,
+        ];
         const length = Math.hypot(dx, dy, dz);
         if (length < 0.5) continue;
-        const middle = leg.tape_mm + Math.hypot(leg.to.x - leg.from.x, leg.to.y - leg.from.y, leg.to.z - leg.from.z) - length / 2;
+        const middle =
+            leg.tape_mm + Math.hypot(leg.to.x - leg.from.x, leg.to.y - leg.from.y, leg.to.z - leg.from.z) - length / 2;
         way.stretches.push({
             run: run.id,
             name,

@@ -26,7 +26,10 @@ const LIES = [
     ['level-level', 'level to level'],
 ] as const;
 
-/** The catalogue: found by what a thing is called on site, drawn from its dimensions, every number with its source and what the crew measured instead. */
+/**
+ * The catalogue: found by what a thing is called on site, drawn from its dimensions, every number with its source and
+ * what the crew measured instead.
+ */
 export function CatalogueTab() {
     const [kind, setKind] = useState('fittings');
     const [search, setSearch] = useState('');
@@ -117,13 +120,19 @@ export function CatalogueTab() {
                             <span>
                                 <b>{entry.name}</b> <span>{entry.size}</span>
                                 <span className="cap line">{entry.maker_name}</span>
-                                {entry.also.length > 0 && <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>}
+                                {entry.also.length > 0 && (
+                                    <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>
+                                )}
                             </span>
                             <span className="lies">
                                 {entry.lies.length > 0 &&
                                     LIES.map(([place, name]) => {
                                         const lie = entry.lies.find((one) => one.place === place);
-                                        return lie && <LieGlyph key={place} place={place} name={name} verdict={lie.verdict} />;
+                                        return (
+                                            lie && (
+                                                <LieGlyph key={place} place={place} name={name} verdict={lie.verdict} />
+                                            )
+                                        );
                                     })}
                             </span>
                             <span className="cat-number">
@@ -146,7 +155,11 @@ export function CatalogueTab() {
                                         <span
                                             key={number.field}
                                             className={
-                                                number.instead_of !== null ? 'ours' : number.value === null || entry.doubtful ? 'doubt' : ''
+                                                number.instead_of !== null
+                                                    ? 'ours'
+                                                    : number.value === null || entry.doubtful
+                                                      ? 'doubt'
+                                                      : ''
                                             }
                                         >
                                             {number.instead_of !== null && (

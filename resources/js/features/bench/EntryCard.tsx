@@ -81,7 +81,11 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                         </dd>
                         <dd>
                             {number.own_id !== null ? (
-                                <button type="button" className="plain small" onClick={() => void takeBack(number.own_id ?? 0)}>
+                                <button
+                                    type="button"
+                                    className="plain small"
+                                    onClick={() => void takeBack(number.own_id ?? 0)}
+                                >
                                     Back to the list
                                 </button>
                             ) : (
@@ -102,12 +106,19 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                                         name="value"
                                         autoFocus
                                         autoComplete="off"
-                                        placeholder={number.field.endsWith('_mm') ? (units === 'inch' ? '2 1/4' : '57') : ''}
+                                        placeholder={
+                                            number.field.endsWith('_mm') ? (units === 'inch' ? '2 1/4' : '57') : ''
+                                        }
                                     />
                                 </label>
                                 <label>
                                     <span className="cap">how</span>
-                                    <input name="source" maxLength={200} placeholder="3 of 3, apprentice" autoComplete="off" />
+                                    <input
+                                        name="source"
+                                        maxLength={200}
+                                        placeholder="3 of 3, apprentice"
+                                        autoComplete="off"
+                                    />
                                 </label>
                                 <Problem text={problem} />
                                 <button type="submit" className="main-act">

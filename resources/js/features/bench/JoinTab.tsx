@@ -15,7 +15,8 @@ export function JoinTab() {
     const page = useQuery(systemsQuery).data;
     const systems = (page?.systems ?? []).filter((one) => one.drain);
     const get = (key: string, otherwise: string): string => params.get(key) ?? otherwise;
-    const set = (change: Record<string, string>): void => setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
+    const set = (change: Record<string, string>): void =>
+        setParams({ ...Object.fromEntries(params), ...change }, { replace: true });
     const theirs = systems.find((one) => one.key === get('b', 'ci-hub-service'));
     const mine = systems.find((one) => one.key === params.get('a'));
     const size = theirs?.sizes.includes(get('size', '2')) ? get('size', '2') : (theirs?.sizes[0] ?? '2');
@@ -46,7 +47,14 @@ export function JoinTab() {
             single_joints: [joint],
         };
     }, [mine, theirs, mySize, size, myEnd, end, ground, access, units, book]);
-    const empty: JobDocument = { format: 'fall-bend-job', version: 3, name: 'bench', units: 'inch', rulebook: 'ipc-2021', runs: [] };
+    const empty: JobDocument = {
+        format: 'fall-bend-job',
+        version: 3,
+        name: 'bench',
+        units: 'inch',
+        rulebook: 'ipc-2021',
+        runs: [],
+    };
     const card = useQuery(jointCardQuery({ document: document ?? empty }, document ? { single: 'bench' } : null)).data;
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);
@@ -77,7 +85,12 @@ export function JoinTab() {
                 </div>
                 <div className="join-end">
                     <h2>Mine</h2>
-                    <Mine systems={systems} region={theirs?.region ?? 'us'} chosen={mine?.key} onPick={(a) => set({ a })} />
+                    <Mine
+                        systems={systems}
+                        region={theirs?.region ?? 'us'}
+                        chosen={mine?.key}
+                        onPick={(a) => set({ a })}
+                    />
                     {mine && (
                         <>
                             <Pick
@@ -97,7 +110,8 @@ export function JoinTab() {
                 </div>
                 <details className="join-end where" open={window.matchMedia('(min-width: 700px)').matches}>
                     <summary>
-                        Where: {ground === 'above' ? 'above ground' : 'buried'}, {page?.rulebooks.find((one) => one.id === book)?.name}
+                        Where: {ground === 'above' ? 'above ground' : 'buried'},{' '}
+                        {page?.rulebooks.find((one) => one.id === book)?.name}
                     </summary>
                     <Pick
                         label="Rulebook"

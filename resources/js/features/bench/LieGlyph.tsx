@@ -6,7 +6,10 @@ const PATHS: Record<string, string> = {
     'level-level': 'M3 24L16 14L30 24',
 };
 
-/** How a fitting may lie: solid with water where the book takes it, the plumb bob where only under a condition, broken with the octagon where not. */
+/**
+ * How a fitting may lie: solid with water where the book takes it, the plumb bob where only under a condition, broken
+ * with the octagon where not.
+ */
 export function LieGlyph({ place, name, verdict }: { place: string; name: string; verdict: string }) {
     const words: Record<string, string> = {
         yes: 'taken',

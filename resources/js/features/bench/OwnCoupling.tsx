@@ -38,7 +38,10 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                 size: formText(form, 'size_a'),
                 name,
                 maker_name: 'as printed on it',
-                sides: [[{ system: sides[0], size: formText(form, 'size_a') }], [{ system: sides[1], size: formText(form, 'size_b') }]],
+                sides: [
+                    [{ system: sides[0], size: formText(form, 'size_a') }],
+                    [{ system: sides[1], size: formText(form, 'size_b') }],
+                ],
                 ...lengths,
                 bands: 2,
                 grounds: buried ? ['buried'] : ['above', 'buried'],
@@ -50,7 +53,8 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             setOpen(false);
             setProblem(null);
             onKept();
-        } else setProblem(Object.entries(result.errors).map(([at, texts]) => `${at}: ${texts[0]}`)[0] ?? result.message);
+        } else
+            setProblem(Object.entries(result.errors).map(([at, texts]) => `${at}: ${texts[0]}`)[0] ?? result.message);
     };
     if (!open)
         return (
@@ -66,7 +70,9 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                 <select
                     aria-label="Pipe"
                     value={sides[index]}
-                    onChange={(event) => setSides(index === 0 ? [event.target.value, sides[1]] : [sides[0], event.target.value])}
+                    onChange={(event) =>
+                        setSides(index === 0 ? [event.target.value, sides[1]] : [sides[0], event.target.value])
+                    }
                 >
                     {systems.map((one) => (
                         <option key={one.key} value={one.key}>
@@ -79,14 +85,31 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                         <option key={size}>{size}</option>
                     ))}
                 </select>
-                <input name={`low_${letter}_mm`} placeholder="from, mm as printed" autoComplete="off" aria-label="from, mm" />
-                <input name={`high_${letter}_mm`} placeholder="to, mm as printed" autoComplete="off" aria-label="to, mm" />
+                <input
+                    name={`low_${letter}_mm`}
+                    placeholder="from, mm as printed"
+                    autoComplete="off"
+                    aria-label="from, mm"
+                />
+                <input
+                    name={`high_${letter}_mm`}
+                    placeholder="to, mm as printed"
+                    autoComplete="off"
+                    aria-label="to, mm"
+                />
             </fieldset>
         );
     };
     return (
         <form className="own-coupling" onSubmit={(event) => void keep(event)}>
-            <input name="name" required maxLength={60} placeholder="what is printed on it" aria-label="Name" autoComplete="off" />
+            <input
+                name="name"
+                required
+                maxLength={60}
+                placeholder="what is printed on it"
+                aria-label="Name"
+                autoComplete="off"
+            />
             <select name="method" aria-label="What it is">
                 <option value="flexible-unshielded">rubber sleeve, no shield</option>
                 <option value="shielded-transition">shielded coupling</option>
@@ -95,7 +118,13 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             </select>
             {side(0, 'a')}
             {side(1, 'b')}
-            <input name="stop_mm" required placeholder="stop between the ends, mm" aria-label="stop, mm" autoComplete="off" />
+            <input
+                name="stop_mm"
+                required
+                placeholder="stop between the ends, mm"
+                aria-label="stop, mm"
+                autoComplete="off"
+            />
             <input name="length_mm" placeholder="length, mm" aria-label="length, mm" autoComplete="off" />
             <Problem text={problem} />
             <div className="acts">

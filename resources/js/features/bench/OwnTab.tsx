@@ -15,7 +15,10 @@ export function OwnTab() {
     const [book, setBook] = useState('ipc-2021');
     const [problem, setProblem] = useState<{ id: string; text: string } | null>(null);
     const refresh = (): void =>
-        void Promise.all([client.invalidateQueries({ queryKey: ['own'] }), client.invalidateQueries({ queryKey: ['catalogue'] })]);
+        void Promise.all([
+            client.invalidateQueries({ queryKey: ['own'] }),
+            client.invalidateQueries({ queryKey: ['catalogue'] }),
+        ]);
     const rulebook = page.data?.rulebooks.find((one) => one.id === book);
 
     const takeBack = async (place: string, id: number): Promise<void> => {
@@ -50,11 +53,17 @@ export function OwnTab() {
                                 {entry.by}, {new Date(entry.at).toLocaleDateString()}
                             </p>
                             {entry.unusable !== null && (
-                                <p className="problem">Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.</p>
+                                <p className="problem">
+                                    Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.
+                                </p>
                             )}
                             {problem?.id === `own ${entry.id}` && <p className="problem">{problem.text}</p>}
                         </div>
-                        <button type="button" className="plain small" onClick={() => void takeBack(`own ${entry.id}`, entry.id)}>
+                        <button
+                            type="button"
+                            className="plain small"
+                            onClick={() => void takeBack(`own ${entry.id}`, entry.id)}
+                        >
                             Take it back
                         </button>
                     </div>
@@ -82,12 +91,15 @@ export function OwnTab() {
                         <div>
                             <b>{threshold.title}</b>
                             <p className="cap">
-                                {threshold.note} <SourceTap source={threshold.source}>{threshold.source.source}</SourceTap>
+                                {threshold.note}{' '}
+                                <SourceTap source={threshold.source}>{threshold.source.source}</SourceTap>
                             </p>
                             {problem?.id === threshold.id && <p className="problem">{problem.text}</p>}
                         </div>
                         <label>
-                            <span className="cap">{threshold.unit === 'yes_no' ? '1 yes, 0 no' : threshold.unit.replaceAll('_', ' ')}</span>
+                            <span className="cap">
+                                {threshold.unit === 'yes_no' ? '1 yes, 0 no' : threshold.unit.replaceAll('_', ' ')}
+                            </span>
                             <input
                                 name="value"
                                 defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}

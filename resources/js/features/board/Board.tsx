@@ -55,7 +55,9 @@ export function Board() {
             </header>
             <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
             <Unsaved jobs={jobs} />
-            {(search !== '' || (count ?? 0) > FEW) && <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />}
+            {(search !== '' || (count ?? 0) > FEW) && (
+                <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />
+            )}
             <div className="board-caps cap" aria-hidden="true">
                 <span>job</span>
                 <span>fall line</span>
@@ -79,7 +81,9 @@ export function Board() {
                 ))}
                 {board.data && jobs.length === 0 && (
                     <p className="waiting">
-                        {settled === '' ? 'No job yet. Name the first one above.' : `No job has “${settled}” in its name.`}
+                        {settled === ''
+                            ? 'No job yet. Name the first one above.'
+                            : `No job has “${settled}” in its name.`}
                     </p>
                 )}
                 {board.hasNextPage && (
@@ -90,7 +94,9 @@ export function Board() {
                             disabled={board.isFetchingNextPage}
                             onClick={() => void board.fetchNextPage()}
                         >
-                            {board.isFetchingNextPage ? 'Fetching more jobs' : `More jobs: ${jobs.length} of ${count} are shown`}
+                            {board.isFetchingNextPage
+                                ? 'Fetching more jobs'
+                                : `More jobs: ${jobs.length} of ${count} are shown`}
                         </button>
                     </p>
                 )}
@@ -115,7 +121,12 @@ function Find({ search, order, onSearch, onOrder }: Finding) {
         <div className="board-find" role="search">
             <label className="choice">
                 <span className="cap">Find a job by its name</span>
-                <input type="search" value={search} maxLength={120} onChange={(event) => onSearch(event.target.value)} />
+                <input
+                    type="search"
+                    value={search}
+                    maxLength={120}
+                    onChange={(event) => onSearch(event.target.value)}
+                />
             </label>
             <label className="choice">
                 <span className="cap">Order</span>
@@ -198,7 +209,13 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
                 <legend className="unseen">Units and rulebook</legend>
                 {BOOKS.map(([units, key, unitName, bookName], i) => (
                     <label key={`${units} ${key}`} className={i === book ? 'on' : ''}>
-                        <input type="radio" name="book" className="unseen" checked={i === book} onChange={() => setBook(i)} />
+                        <input
+                            type="radio"
+                            name="book"
+                            className="unseen"
+                            checked={i === book}
+                            onChange={() => setBook(i)}
+                        />
                         <b>{unitName}</b>
                         <span className="cap">{bookName}</span>
                     </label>

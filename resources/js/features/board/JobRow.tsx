@@ -8,7 +8,10 @@ import { UnreadableRow } from './UnreadableRow';
 
 const ROUTE = STATIONS[1] as Station;
 
-/** One job as a ruled row: name, its own fall line, nine cells, the next act in words. All of it as it was when the job was kept. */
+/**
+ * One job as a ruled row: name, its own fall line, nine cells, the next act in words. All of it as it was when the job
+ * was kept.
+ */
 export function JobRow({ job }: { job: Row }) {
     const { summary } = job;
     const run = summary?.run ?? null;
@@ -35,7 +38,9 @@ export function JobRow({ job }: { job: Row }) {
                 )}
             </div>
             <Link to={to} className="mini" tabIndex={-1} aria-hidden="true">
-                {run?.drawing && <MiniFallLine run={run.drawing} fill={summary?.drawn_fill ?? 0} width={376} height={128} />}
+                {run?.drawing && (
+                    <MiniFallLine run={run.drawing} fill={summary?.drawn_fill ?? 0} width={376} height={128} />
+                )}
             </Link>
             <div>
                 <b className="now">Route</b>

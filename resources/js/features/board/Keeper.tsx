@@ -5,7 +5,14 @@ export function Keeper({ job }: { job: Row }) {
     return (
         <div>
             <b>{job.kept_by}</b>
-            <p>{new Date(job.kept_at).toLocaleString([], { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' })}</p>
+            <p>
+                {new Date(job.kept_at).toLocaleString([], {
+                    day: 'numeric',
+                    month: 'short',
+                    hour: '2-digit',
+                    minute: '2-digit',
+                })}
+            </p>
         </div>
     );
 }

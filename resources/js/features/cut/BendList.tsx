@@ -2,7 +2,10 @@ import type { FittingReport, RunReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 
-/** Every fitting in the order of flow, between which joints it stands, and how it is turned: the mark is set off round the outside from the heel of the bend before. */
+/**
+ * Every fitting in the order of flow, between which joints it stands, and how it is turned: the mark is set off round
+ * the outside from the heel of the bend before.
+ */
 export function BendList({ run, units }: { run: RunReport; units: Units }) {
     if (run.fittings.length === 0) return null;
     const joints = (fitting: FittingReport): string =>
@@ -33,7 +36,8 @@ export function BendList({ run, units }: { run: RunReport; units: Units }) {
                 ))}
             </ol>
             <p className="cap">
-                Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from north on upright pipe.
+                Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from
+                north on upright pipe.
             </p>
         </section>
     );

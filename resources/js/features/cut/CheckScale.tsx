@@ -5,7 +5,8 @@ export function CheckScale({ units }: { units: Units }) {
     const inch = units === 'inch';
     const [length, unit, step] = inch ? [3, 'in', 1 / 8] : [80, 'mm', 5];
     const marks = Array.from({ length: Math.round(length / step) + 1 }, (_, i) => i * step);
-    const tall = (at: number): number => (inch ? (at % 1 === 0 ? 0.22 : at % 0.5 === 0 ? 0.15 : 0.09) : at % 10 === 0 ? 5.5 : 3.2);
+    const tall = (at: number): number =>
+        inch ? (at % 1 === 0 ? 0.22 : at % 0.5 === 0 ? 0.15 : 0.09) : at % 10 === 0 ? 5.5 : 3.2;
     const [high, pad] = inch ? [0.42, 0.05] : [11, 1.2];
     return (
         <svg

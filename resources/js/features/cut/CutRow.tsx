@@ -26,7 +26,18 @@ interface Props {
 }
 
 /** One piece on the ticket: letter, cut length, its ends with the lines to draw, where it goes. */
-export function CutRow({ piece, now, printedOn, usual = '', run, units, selected = false, onSelect, box = false, children }: Props) {
+export function CutRow({
+    piece,
+    now,
+    printedOn,
+    usual = '',
+    run,
+    units,
+    selected = false,
+    onSelect,
+    box = false,
+    children,
+}: Props) {
     const leg = run.legs[piece.leg - 1];
     const findings = run.findings.filter(
         (finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'),
@@ -38,7 +49,9 @@ export function CutRow({ piece, now, printedOn, usual = '', run, units, selected
     return (
         <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
             <span className="tagp xl">{piece.letter}</span>
-            <span className="cut-length mk">{piece.known ? <Said tape={piece.cut} units={units} /> : <NotKnown />}</span>
+            <span className="cut-length mk">
+                {piece.known ? <Said tape={piece.cut} units={units} /> : <NotKnown />}
+            </span>
             <PieceArt piece={piece} run={run} units={units} />
             <span className="cut-where">
                 {run.system.letters} {piece.size}
@@ -83,8 +96,18 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
     ].filter((end) => end.joint !== undefined);
     const ring = (cx: number, text: number | undefined) => (
         <g key={cx}>
-            <circle cx={cx} cy={y + od / 2} r="12" style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }} />
-            <text x={cx} y={y + od / 2 + 5} textAnchor="middle" style={{ font: '700 14px var(--f-mark)', fill: 'var(--mark)' }}>
+            <circle
+                cx={cx}
+                cy={y + od / 2}
+                r="12"
+                style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }}
+            />
+            <text
+                x={cx}
+                y={y + od / 2 + 5}
+                textAnchor="middle"
+                style={{ font: '700 14px var(--f-mark)', fill: 'var(--mark)' }}
+            >
                 {text}
             </text>
         </g>
@@ -101,9 +124,19 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             <Materials prefix={prefix} />
             <path
                 d={`M${x + 4} ${y}H${x + w - 4}L${x + w} ${y + 4}V${y + od - 4}L${x + w - 4} ${y + od}H${x + 4}L${x} ${y + od - 4}V${y + 4}Z`}
-                style={{ fill: `url(#${prefix}${textureOf(run.system.material)})`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
+                style={{
+                    fill: `url(#${prefix}${textureOf(run.system.material)})`,
+                    stroke: 'var(--edge)',
+                    strokeWidth: 1.4,
+                }}
             />
-            <rect x={x} y={y + 6} width={w} height={od - 12} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }} />
+            <rect
+                x={x}
+                y={y + 6}
+                width={w}
+                height={od - 12}
+                style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }}
+            />
             {ends.map((end) => (
                 <g key={end.lip}>
                     <path d={`M${end.lip} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />

@@ -25,16 +25,24 @@ interface Props {
     selection: SharedSelection;
 }
 
-/** What to cut for this run, piece by piece, ticked off as it is cut; what came out otherwise moves what is left. Beside it the sticks that it all comes from. */
+/**
+ * What to cut for this run, piece by piece, ticked off as it is cut; what came out otherwise moves what is left. Beside
+ * it the sticks that it all comes from.
+ */
 export function CutStation({ run, plan, editor, base, selection }: Props) {
     const { units } = editor.evaluation;
     // A plan of sticks that takes longer than the rest of the evaluation is asked for by itself.
     const planned = editor.evaluation.cuts?.[run.id];
-    const asked = useQuery({ ...cutQuery(editor.ofJob, run.id), enabled: planned === undefined && !editor.isFetching }).data;
+    const asked = useQuery({
+        ...cutQuery(editor.ofJob, run.id),
+        enabled: planned === undefined && !editor.isFetching,
+    }).data;
     const report = planned ?? asked;
     const usual = usualEnd(report?.pieces ?? []);
     // A tick stands as soon as it is made, whether there is an answer to it or not.
-    const ticks = new Set((editor.latest.cutting?.cut ?? []).filter((one) => one.run === run.id).map((one) => one.piece));
+    const ticks = new Set(
+        (editor.latest.cutting?.cut ?? []).filter((one) => one.run === run.id).map((one) => one.piece),
+    );
     const done = run.pieces.filter((piece) => ticks.has(piece.key)).length;
     return (
         <main className="station cut-station">
@@ -49,8 +57,8 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 </Link>
                 {report && <TicketFile report={report} plan={plan} editor={editor} />}
                 <p className="say">
-                    {plan.name}. Lengths are end to end, to the stop inside each socket. Tick off what is cut; where a piece came out
-                    otherwise, say so, and those that depend on it are reckoned again.
+                    {plan.name}. Lengths are end to end, to the stop inside each socket. Tick off what is cut; where a
+                    piece came out otherwise, say so, and those that depend on it are reckoned again.
                     {usual !== '' && ` Ends: ${usual}, unless the piece says otherwise.`}
                 </p>
             </div>
@@ -98,7 +106,11 @@ function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport;
     return (
         <div className="cut-plan">
             <h2>From which sticks, for the whole job</h2>
-            <SawForm key={JSON.stringify([report.kerf.mm, editor.document.cutting?.objective])} report={report} editor={editor} />
+            <SawForm
+                key={JSON.stringify([report.kerf.mm, editor.document.cutting?.objective])}
+                report={report}
+                editor={editor}
+            />
             {groups.some((group) => !group.optimal) && <LookLonger report={report} run={run.id} editor={editor} />}
             {groups.map((group) => (
                 <div key={`${group.system} ${group.size}`} className="cut-group">
@@ -109,7 +121,12 @@ function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport;
                         units={units}
                         onChange={(edit) =>
                             editor.change((document) =>
-                                stocked(document, group.system, group.size, edit(stockOf(document, group.system, group.size))),
+                                stocked(
+                                    document,
+                                    group.system,
+                                    group.size,
+                                    edit(stockOf(document, group.system, group.size)),
+                                ),
                             )
                         }
                     />

@@ -23,7 +23,10 @@ export function CutTicket() {
     const saved = useQuery({ queryKey: ['saved', id], queryFn: () => whenSaved(id), gcTime: 0 });
     const { queryKey, ...opened } = jobQuery(id, [`run:${runId ?? ''}`]);
     const job = useQuery({ queryKey, ...opened, enabled: saved.data !== undefined });
-    const cut = useQuery({ ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId ?? ''), enabled: job.data !== undefined });
+    const cut = useQuery({
+        ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId ?? ''),
+        enabled: job.data !== undefined,
+    });
     const client = useQueryClient();
     const [problem, setProblem] = useState('');
     useEffect(() => {
@@ -40,7 +43,8 @@ export function CutTicket() {
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
     const now = (key: string) => cut.data?.pieces.find((one) => one.key === key);
     const usual = usualEnd(cut.data?.pieces ?? []);
-    // What changed since the ticket before stands on this one; only then is this one what later changes are held against.
+    // What changed since the ticket before stands on this one; only then is this one what later changes are held
+    // against.
     const print = async (): Promise<void> => {
         window.print();
         if (!cut.data) return;
@@ -65,7 +69,8 @@ export function CutTicket() {
             </p>
             {saved.data === false && (
                 <p className="problem" role="alert">
-                    <Shape kind="stop" size={16} /> This job has changes on this device that are not saved yet; they are not on this ticket.
+                    <Shape kind="stop" size={16} /> This job has changes on this device that are not saved yet; they are
+                    not on this ticket.
                 </p>
             )}
             {problem && (
@@ -121,7 +126,8 @@ export function CutTicket() {
                     ) : (
                         Math.abs(now(piece.key)?.moved_mm ?? 0) > 0.05 && (
                             <span className="cap cut-note">
-                                <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out otherwise
+                                <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out
+                                otherwise
                             </span>
                         )
                     )}
@@ -130,15 +136,18 @@ export function CutTicket() {
             {usual !== '' && <p className="say">Ends: {usual}, unless the piece says otherwise.</p>}
             {(cut.data?.printed?.gone.length ?? 0) > 0 && (
                 <p className="say">
-                    <Shape kind="warn" size={15} /> {cut.data?.printed?.gone.join(', ')} of the ticket of {cut.data?.printed?.on}: not cut
-                    any more.
+                    <Shape kind="warn" size={15} /> {cut.data?.printed?.gone.join(', ')} of the ticket of{' '}
+                    {cut.data?.printed?.on}: not cut any more.
                 </p>
             )}
             {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
             {stops.length > 0 && (
                 <p className="ticket-stop">
                     <Shape kind="stop" size={18} /> <b>Hold.</b>{' '}
-                    {stops.map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`).join('. ')}.
+                    {stops
+                        .map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`)
+                        .join('. ')}
+                    .
                 </p>
             )}
             {doubtful.length > 0 && (
@@ -152,7 +161,14 @@ export function CutTicket() {
             {run.pieces.length > 0 && (
                 <section className="ticket-iso" aria-label="The run">
                     <h2>As it stands in the room</h2>
-                    <Isometric run={run} turns={0} width={740} height={360} selected={null} onSelect={() => undefined} />
+                    <Isometric
+                        run={run}
+                        turns={0}
+                        width={740}
+                        height={360}
+                        selected={null}
+                        onSelect={() => undefined}
+                    />
                 </section>
             )}
             <section className="ticket-how" aria-label="How">
@@ -164,9 +180,9 @@ export function CutTicket() {
             <section className="ticket-foot">
                 <CheckScale units={evaluation.units} />
                 <p className="say">
-                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again at full size.
-                    Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing. The local code and the
-                    licensed plumber decide.
+                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again
+                    at full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for
+                    breathing. The local code and the licensed plumber decide.
                 </p>
             </section>
             <footer>

@@ -12,7 +12,8 @@ export function LookLonger({ report, run, editor }: { report: CuttingReport; run
     const stop = useRef<AbortController | null>(null);
     const [step, setStep] = useState<number | null>(null);
     const [said, setSaid] = useState('');
-    // What is looked for is of no use any more once something else is to be cut. That the job was kept meanwhile, or changed elsewhere, is no reason to stop.
+    // What is looked for is of no use any more once something else is to be cut. That the job was kept meanwhile, or
+    // changed elsewhere, is no reason to stop.
     const wanted = JSON.stringify([report.kerf, report.groups]);
     useEffect(() => () => stop.current?.abort('Given up: something else is to be cut now.'), [wanted]);
     const left = STEPS.filter((effort) => effort > (editor.document.cutting?.effort ?? 1));
@@ -48,7 +49,11 @@ export function LookLonger({ report, run, editor }: { report: CuttingReport; run
                     <span role="status">
                         Looking {step} times as long as usual. {said}
                     </span>
-                    <button type="button" className="plain" onClick={() => stop.current?.abort('Stopped; the plan stays as it was.')}>
+                    <button
+                        type="button"
+                        className="plain"
+                        onClick={() => stop.current?.abort('Stopped; the plan stays as it was.')}
+                    >
                         Stop
                     </button>
                 </>

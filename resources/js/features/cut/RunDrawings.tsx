@@ -7,14 +7,21 @@ import { Problem } from '../../shared/Problem';
 const VIEWS: Record<RunView, string> = { plan: 'from above', section: 'along its length', isometric: 'isometric' };
 const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: 'model, glTF', pdf: 'all three on paper, PDF' } as const;
 
-/** The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer; and to a scale on paper. */
+/**
+ * The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer; and to a scale on
+ * paper.
+ */
 export function RunDrawings({ of, plan }: { of: OfJob; plan: JobRun }) {
     const [view, setView] = useState<RunView>('plan');
     const [problem, setProblem] = useState('');
     const save = async (format: keyof typeof FORMATS): Promise<void> => {
         setProblem('');
         const answer = await runDrawing(of, plan.id, format, view);
-        if (answer.ok) saveFile(answer.data, `${plan.name}${format === 'gltf' || format === 'pdf' ? '' : ` ${VIEWS[view]}`}.${format}`);
+        if (answer.ok)
+            saveFile(
+                answer.data,
+                `${plan.name}${format === 'gltf' || format === 'pdf' ? '' : ` ${VIEWS[view]}`}.${format}`,
+            );
         else setProblem(answer.message);
     };
     return (

@@ -20,7 +20,8 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
     const [kerf, setKerf] = useState(saidLength(report.kerf.mm, units));
     const { problem, onSubmit } = useFormAct(async (form) => {
         const wide = await formLength(form, 'kerf', units);
-        if (wide !== null && !(wide >= 0 && wide <= 50)) throw new Error(`A saw cut is no wider than ${lengthInWords(50, units)}.`);
+        if (wide !== null && !(wide >= 0 && wide <= 50))
+            throw new Error(`A saw cut is no wider than ${lengthInWords(50, units)}.`);
         const objective = formText(form, 'aim') as Objective;
         editor.change((document) => {
             const { kerf_mm: _, ...rest } = document.cutting ?? {};
@@ -69,7 +70,9 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
             <button type="submit" className="plain">
                 Plan it so
             </button>
-            {unpriced && <p className="cap">Where a stick has no price, the least pipe is planned: prices are entered below.</p>}
+            {unpriced && (
+                <p className="cap">Where a stick has no price, the least pipe is planned: prices are entered below.</p>
+            )}
             <Problem text={problem} />
         </form>
     );

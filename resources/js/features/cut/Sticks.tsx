@@ -15,7 +15,10 @@ interface Props {
 
 const HIGH = 34;
 
-/** The sticks of one pipe, each drawn with what is cut from it: one is finished before the next, the longest piece first. Those of other runs are named. */
+/**
+ * The sticks of one pipe, each drawn with what is cut from it: one is finished before the next, the longest piece
+ * first. Those of other runs are named.
+ */
 export function Sticks({ group, run, names, units }: Props) {
     const [ref, { width }] = useSize<HTMLOListElement>();
     const longest = Math.max(1, ...group.sticks.map((stick) => stick.length.mm));
@@ -29,9 +32,12 @@ export function Sticks({ group, run, names, units }: Props) {
                 {group.sticks.map((stick, n) => (
                     <li key={n}>
                         <p>
-                            <b>Stick {n + 1}</b>, {runInWords(stick.length.mm, units)}; {lengthInWords(stick.offcut.mm, units)} left
+                            <b>Stick {n + 1}</b>, {runInWords(stick.length.mm, units)};{' '}
+                            {lengthInWords(stick.offcut.mm, units)} left
                         </p>
-                        {width > 0 && <StickArt stick={stick} run={run} units={units} width={width} longest={longest} />}
+                        {width > 0 && (
+                            <StickArt stick={stick} run={run} units={units} width={width} longest={longest} />
+                        )}
                         <p className="cap">
                             {stick.cuts.map((cut, i) => (
                                 <span key={`${cut.run} ${cut.key}`}>
@@ -79,7 +85,13 @@ function StickArt({ stick, run, units, width, longest }: ArtProps) {
             role="img"
             aria-label={`Stick of ${lengthInWords(stick.length.mm, units)}: ${stick.cuts.map((cut) => `${cut.letter} ${lengthInWords(cut.length.mm, units)}`).join(', ')}; ${lengthInWords(stick.offcut.mm, units)} left`}
         >
-            <rect x={1} y={1} width={stick.length.mm * scale} height={HIGH} style={{ fill: 'var(--well)', stroke: 'var(--edge)' }} />
+            <rect
+                x={1}
+                y={1}
+                width={stick.length.mm * scale}
+                height={HIGH}
+                style={{ fill: 'var(--well)', stroke: 'var(--edge)' }}
+            />
             {stick.cuts.map((cut) => {
                 const x = 1 + at * scale;
                 const wide = cut.length.mm * scale;
@@ -92,7 +104,11 @@ function StickArt({ stick, run, units, width, longest }: ArtProps) {
                             y={1}
                             width={wide}
                             height={HIGH}
-                            style={{ fill: mine ? 'var(--lit)' : 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 1.6 }}
+                            style={{
+                                fill: mine ? 'var(--lit)' : 'var(--sheet)',
+                                stroke: 'var(--ink)',
+                                strokeWidth: 1.6,
+                            }}
                         />
                         {wide > 14 * cut.letter.length && (
                             <text

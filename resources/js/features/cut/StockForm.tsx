@@ -25,7 +25,11 @@ export function StockForm({ id, rows, units, onChange }: Props) {
         if (!(length >= 1)) throw new Error('A stick has a length.');
         if (count !== '' && !/^\d+$/.test(count)) throw new Error('How many there are is a whole number.');
         if (price === undefined) throw new Error('The price is a number.');
-        const row = { length_mm: length, ...(price === null ? {} : { price }), ...(count === '' ? {} : { available: Number(count) }) };
+        const row = {
+            length_mm: length,
+            ...(price === null ? {} : { price }),
+            ...(count === '' ? {} : { available: Number(count) }),
+        };
         onChange((kept) => [...kept, row]);
         setTurn(turn + 1);
     });
@@ -38,7 +42,11 @@ export function StockForm({ id, rows, units, onChange }: Props) {
                         {lengthInWords(row.length_mm, units)}
                         {row.available !== undefined && `, ${row.available} of them`}
                         {row.price !== undefined && `, ${eachInWords(row.price)} each`}{' '}
-                        <button type="button" className="plain small" onClick={() => onChange((kept) => kept.filter((_, i) => i !== n))}>
+                        <button
+                            type="button"
+                            className="plain small"
+                            onClick={() => onChange((kept) => kept.filter((_, i) => i !== n))}
+                        >
                             Take it out
                         </button>
                     </li>

@@ -42,7 +42,12 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                     <button type="button" className="tick" aria-pressed="false" onClick={() => onCut(piece.now.mm)}>
                         cut
                     </button>
-                    <button type="button" className="plain small" aria-expanded={isOther} onClick={() => setOther(!isOther)}>
+                    <button
+                        type="button"
+                        className="plain small"
+                        aria-expanded={isOther}
+                        onClick={() => setOther(!isOther)}
+                    >
                         came out otherwise
                     </button>
                     {change && (

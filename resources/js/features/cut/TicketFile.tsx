@@ -5,7 +5,10 @@ import { saveFile } from '../../shared/saveFile';
 import type { JobEditor } from '../../editing';
 import { dayOf, printed } from '../../editing';
 
-/** The cut ticket as a file to print, with the run from three sides; what it says is kept, so that what changes later is marked. */
+/**
+ * The cut ticket as a file to print, with the run from three sides; what it says is kept, so that what changes later is
+ * marked.
+ */
 export function TicketFile({ report, plan, editor }: { report: CuttingReport; plan: JobRun; editor: JobEditor }) {
     const [problem, setProblem] = useState('');
     const save = async (): Promise<void> => {

@@ -18,14 +18,22 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
     tool: 'Tools that the joints want',
 };
 
-/** All that the job takes, by shelf, with what is easily mistaken for something else; and every list of the job as a table. */
+/**
+ * All that the job takes, by shelf, with what is easily mistaken for something else; and every list of the job as a
+ * table.
+ */
 export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingReport['groups'] }) {
     const materials = useQuery(materialsQuery(editor.ofJob)).data;
     const [isPricing, setPricing] = useState(false);
-    const setPrice = (row: MaterialRow, each: number | null): void => editor.change((document) => priced(document, ofRow(row), each));
+    const setPrice = (row: MaterialRow, each: number | null): void =>
+        editor.change((document) => priced(document, ofRow(row), each));
     const field = (row: MaterialRow) =>
         isPricing && takesPrice(row, editor.document) ? (
-            <PriceField each={row.each} label={`Price of one, ${priceName(ofRow(row))}`} onPrice={(each) => setPrice(row, each)} />
+            <PriceField
+                each={row.each}
+                label={`Price of one, ${priceName(ofRow(row))}`}
+                onPrice={(each) => setPrice(row, each)}
+            />
         ) : null;
     return (
         <section className="to-buy" aria-label="What to buy">
@@ -62,7 +70,9 @@ function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRo
                                     <td className="mk">{shelf === 'tool' ? '' : row.count}</td>
                                     <td>
                                         <b>{beforeName(ofRow(row))}</b> {row.what}
-                                        {row.maker && row.maker !== row.what && <span className="cap"> {row.maker}</span>}
+                                        {row.maker && row.maker !== row.what && (
+                                            <span className="cap"> {row.maker}</span>
+                                        )}
                                         {row.note && (
                                             <span className="cap">
                                                 {' '}
@@ -73,7 +83,9 @@ function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRo
                                     <td className="mk">
                                         {field(row)}
                                         {row.price !== null && row.price.toFixed(2)}
-                                        {row.each !== null && row.count > 1 && <span className="cap"> {eachInWords(row.each)} each</span>}
+                                        {row.each !== null && row.count > 1 && (
+                                            <span className="cap"> {eachInWords(row.each)} each</span>
+                                        )}
                                     </td>
                                 </tr>
                             ))}

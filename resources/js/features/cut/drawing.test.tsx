@@ -43,9 +43,15 @@ describe('a length on the screen', () => {
     });
 
     it('says a fall as the trade does, with about where it is', () => {
-        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: '1/4', metric: '20.8' }} units="inch" />))).toBe('14 per ft');
-        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: 'about 1/4', metric: '20' }} units="inch" />))).toBe('about 14 per ft');
-        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: '1/4', metric: '20.8' }} units="mm" />))).toBe('20.8 mm/m');
+        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: '1/4', metric: '20.8' }} units="inch" />))).toBe(
+            '14 per ft',
+        );
+        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: 'about 1/4', metric: '20' }} units="inch" />))).toBe(
+            'about 14 per ft',
+        );
+        expect(text(renderToStaticMarkup(<SaidFall fall={{ inch: '1/4', metric: '20.8' }} units="mm" />))).toBe(
+            '20.8 mm/m',
+        );
     });
 });
 
@@ -83,8 +89,12 @@ describe('the drawings', () => {
                 selected={{ kind: 'piece', key }}
             />,
         );
-        expect(count(chosen, /stroke:var\(--ink\);stroke-width:2"/g)).toBe(count(plain, /stroke:var\(--ink\);stroke-width:2"/g) + 1);
-        expect(renderToStaticMarkup(<MiniFallLine run={run} fill={0.3} width={376} height={128} />)).not.toContain('data-tag');
+        expect(count(chosen, /stroke:var\(--ink\);stroke-width:2"/g)).toBe(
+            count(plain, /stroke:var\(--ink\);stroke-width:2"/g) + 1,
+        );
+        expect(renderToStaticMarkup(<MiniFallLine run={run} fill={0.3} width={376} height={128} />)).not.toContain(
+            'data-tag',
+        );
     });
 
     it('use no colour but the tokens', () => {
@@ -117,10 +127,14 @@ describe('the drawings', () => {
 describe('the ticket', () => {
     it('names both joints of a piece, its two lines, and holds what a stop stands against', () => {
         const run = runs.find((one) =>
-            one.findings.some((finding) => finding.severity === 'stop' && one.pieces.some((piece) => piece.leg === finding.where.leg)),
+            one.findings.some(
+                (finding) => finding.severity === 'stop' && one.pieces.some((piece) => piece.leg === finding.where.leg),
+            ),
         );
         if (!run) throw new Error('no run with a stop');
-        const html = run.pieces.map((piece) => renderToStaticMarkup(<CutRow piece={piece} run={run} units="inch" box />)).join('');
+        const html = run.pieces
+            .map((piece) => renderToStaticMarkup(<CutRow piece={piece} run={run} units="inch" box />))
+            .join('');
         for (const piece of run.pieces) {
             const number = (key: string) => run.joints.find((joint) => joint.key === key)?.number;
             expect(html).toContain(`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}`);

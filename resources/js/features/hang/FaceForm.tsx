@@ -27,7 +27,13 @@ export function FaceForm({ hanger, face, units, onFace }: Props) {
             <form className="mu-form" onSubmit={onSubmit}>
                 <label className="choice">
                     <span className="cap">What it is measured from</span>
-                    <input name="face" defaultValue={face?.name ?? ''} maxLength={80} placeholder="the cellar wall" autoComplete="off" />
+                    <input
+                        name="face"
+                        defaultValue={face?.name ?? ''}
+                        maxLength={80}
+                        placeholder="the cellar wall"
+                        autoComplete="off"
+                    />
                 </label>
                 <LengthField
                     id="ha-before"

@@ -36,15 +36,20 @@ import {
 import { HangSettings } from './HangSettings';
 import { Reading } from './Reading';
 
-/** What holds a run: every hanger with its place and what is measured down to it, what hangs between two, and what one that is moved does to it. */
+/**
+ * What holds a run: every hanger with its place and what is measured down to it, what hangs between two, and what one
+ * that is moved does to it.
+ */
 export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor }) {
     const { units } = editor.evaluation;
     const query = useQuery(hangQuery(editor.ofJob, run.id));
     const report = query.data;
     const [selected, setSelected] = useState(1);
-    // A hanger that is moved stays the chosen one, whichever number it gets; and a tap counts from where the last one put it, drawn or not.
+    // A hanger that is moved stays the chosen one, whichever number it gets; and a tap counts from where the last one
+    // put it, drawn or not.
     const put = useRef<Place | null>(null);
-    if (run.legs.length === 0) return <p className="none">Call out a leg on Route: what is not laid out is not hung.</p>;
+    if (run.legs.length === 0)
+        return <p className="none">Call out a leg on Route: what is not laid out is not hung.</p>;
     if (!report) return <p className="none">{query.isError ? query.error.message : 'One moment.'}</p>;
     const hanger =
         report.hangers.find((one) => put.current !== null && isAt(placeOf(one), put.current)) ??
@@ -57,7 +62,9 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
     const change = (by: (hanging: JobHanging) => Omit<Partial<JobHanging>, 'run'>): void =>
         editor.change((document) => withHanging(document, run.id, by(hangingOf(document, run.id))));
     const changePlaces = (edit: (places: Place[]) => Place[]): void =>
-        editor.change((document) => withHanging(document, run.id, { own: edit(standing(document, run.id, report.hangers)) }));
+        editor.change((document) =>
+            withHanging(document, run.id, { own: edit(standing(document, run.id, report.hangers)) }),
+        );
     const now = (one: HangerReport, places: Place[]): Place => {
         const last = put.current;
         return last !== null && places.some((place) => isAt(place, last)) ? last : placeOf(one);
@@ -81,7 +88,13 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                 </h2>
                 <ol>
                     {report.hangers.map((one) => (
-                        <HangerRow key={one.number} hanger={one} units={units} on={one.number === hanger?.number} onSelect={select} />
+                        <HangerRow
+                            key={one.number}
+                            hanger={one}
+                            units={units}
+                            on={one.number === hanger?.number}
+                            onSelect={select}
+                        />
                     ))}
                 </ol>
                 {report.own && (
@@ -154,16 +167,34 @@ function Strings({
                     />
                 ))}
             {groups.length > 0 && (
-                <p className="cap">Measured from the string down to the crown of the pipe: so the fall is built before the pipe is hung.</p>
+                <p className="cap">
+                    Measured from the string down to the crown of the pipe: so the fall is built before the pipe is
+                    hung.
+                </p>
             )}
         </div>
     );
 }
 
-function HangerRow({ hanger, units, on, onSelect }: { hanger: HangerReport; units: Units; on: boolean; onSelect: (n: number) => void }) {
+function HangerRow({
+    hanger,
+    units,
+    on,
+    onSelect,
+}: {
+    hanger: HangerReport;
+    units: Units;
+    on: boolean;
+    onSelect: (n: number) => void;
+}) {
     return (
         <li>
-            <button type="button" className={on ? 'hang-row on' : 'hang-row'} aria-pressed={on} onClick={() => onSelect(hanger.number)}>
+            <button
+                type="button"
+                className={on ? 'hang-row on' : 'hang-row'}
+                aria-pressed={on}
+                onClick={() => onSelect(hanger.number)}
+            >
                 <b className="hang-n">{hanger.number}</b>
                 <span className="hang-at">
                     <Said tape={hanger.tape} units={units} feet unit />
@@ -206,7 +237,9 @@ interface ChosenProps {
 
 /** One hanger to be moved, and the spans on either side of it as they hang now. */
 function Chosen({ report, hanger, units, onMove, onRemove, onAdd, face, onRead, onFace }: ChosenProps) {
-    const spans = report.spans.filter((span) => span.from_tape_mm === hanger.tape_mm || span.to_tape_mm === hanger.tape_mm);
+    const spans = report.spans.filter(
+        (span) => span.from_tape_mm === hanger.tape_mm || span.to_tape_mm === hanger.tape_mm,
+    );
     const step = stepOf(units);
     return (
         <>
@@ -251,7 +284,13 @@ function Span({ span, units, onAdd }: { span: SpanReport; units: Units; onAdd: (
             <SagDrawing span={span} said={{ sag: words(span.sag), pond: span.pond ? words(span.pond) : null }} />
             <p>
                 Sags {words(span.sag)};{' '}
-                {span.pond ? <b>water stays, {words(span.pond)} deep</b> : span.sag ? 'no water stays' : 'whether water stays is not known'}
+                {span.pond ? (
+                    <b>water stays, {words(span.pond)} deep</b>
+                ) : span.sag ? (
+                    'no water stays'
+                ) : (
+                    'whether water stays is not known'
+                )}
                 .
                 {span.longest && (
                     <>

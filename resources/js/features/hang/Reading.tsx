@@ -7,7 +7,15 @@ import { lengthInWords, saidLength } from '../../shared/lengths';
 import { offInWords, type HangerReport } from '../../editing';
 
 /** What the tape reads from the string down to the crown, once the pipe hangs: held against what it has to be. */
-export function Reading({ hanger, units, onRead }: { hanger: HangerReport; units: Units; onRead: (belowMm: number | null) => void }) {
+export function Reading({
+    hanger,
+    units,
+    onRead,
+}: {
+    hanger: HangerReport;
+    units: Units;
+    onRead: (belowMm: number | null) => void;
+}) {
     const { problem, onSubmit } = useFormAct(async (form) => onRead(await formLength(form, 'read', units)));
     return (
         <form className="hang-read" onSubmit={onSubmit}>

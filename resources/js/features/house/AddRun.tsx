@@ -4,9 +4,13 @@ import type { JobEditor } from '../../editing';
 import { stretchesOf } from '../route';
 import { NEW_RUN } from '../../shared/views';
 
-const EXAMPLES = 'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof';
+const EXAMPLES =
+    'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof';
 
-/** One field in which a whole run is said: where it comes from, its legs, where it goes. Enter keeps it and waits for the next. */
+/**
+ * One field in which a whole run is said: where it comes from, its legs, where it goes. Enter keeps it and waits for
+ * the next.
+ */
 export function AddRun({
     editor,
     field,

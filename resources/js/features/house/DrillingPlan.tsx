@@ -13,8 +13,19 @@ const KINDS: Record<string, string> = {
     pipe: 'passes a pipe',
 };
 
-/** Every hole in one go: what is drilled, how large, and how far down, following the fall from the first to the last. Prints on its own. */
-export function DrillingPlan({ evaluation, name, onOpen }: { evaluation: Evaluation; name: string; onOpen: (run: string) => void }) {
+/**
+ * Every hole in one go: what is drilled, how large, and how far down, following the fall from the first to the last.
+ * Prints on its own.
+ */
+export function DrillingPlan({
+    evaluation,
+    name,
+    onOpen,
+}: {
+    evaluation: Evaluation;
+    name: string;
+    onOpen: (run: string) => void;
+}) {
     const { crossings } = evaluation.network;
     const runs = [...new Set(crossings.map((crossing) => crossing.run))];
     const against = (crossing: CrossingReport): boolean =>
@@ -22,7 +33,9 @@ export function DrillingPlan({ evaluation, name, onOpen }: { evaluation: Evaluat
             .find((run) => run.id === crossing.run)
             ?.findings.some(
                 (finding) =>
-                    finding.severity === 'stop' && finding.where.tape_mm !== null && Math.abs(finding.where.tape_mm - crossing.tape_mm) < 1,
+                    finding.severity === 'stop' &&
+                    finding.where.tape_mm !== null &&
+                    Math.abs(finding.where.tape_mm - crossing.tape_mm) < 1,
             ) ?? false;
     return (
         <div className="drilling ticket">
@@ -33,10 +46,12 @@ export function DrillingPlan({ evaluation, name, onOpen }: { evaluation: Evaluat
                 </button>
             </header>
             <p className="say">
-                {name}. Drill all in one go, before any pipe. Measured from the start of each leg to the middle of the hole, and from the
-                upper edge down. Ask before cutting structural timber.
+                {name}. Drill all in one go, before any pipe. Measured from the start of each leg to the middle of the
+                hole, and from the upper edge down. Ask before cutting structural timber.
             </p>
-            {runs.length === 0 && <p className="none">Nothing is crossed yet. Enter what a leg goes through in its leg card.</p>}
+            {runs.length === 0 && (
+                <p className="none">Nothing is crossed yet. Enter what a leg goes through in its leg card.</p>
+            )}
             {runs.map((id) => {
                 const own = crossings.filter((crossing) => crossing.run === id);
                 return (
@@ -67,7 +82,11 @@ export function DrillingPlan({ evaluation, name, onOpen }: { evaluation: Evaluat
                                         <td>
                                             <b>{crossing.name}</b>
                                             <span className="cap"> {KINDS[crossing.kind] ?? crossing.kind}</span>
-                                            {crossing.rated && <span className="cap">, fire-rated{crossing.sealed ? ', sealed' : ''}</span>}
+                                            {crossing.rated && (
+                                                <span className="cap">
+                                                    , fire-rated{crossing.sealed ? ', sealed' : ''}
+                                                </span>
+                                            )}
                                         </td>
                                         <td className="num">{crossing.leg}</td>
                                         <td className="num">

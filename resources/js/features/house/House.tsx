@@ -26,7 +26,8 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
     const field = useRef<HTMLInputElement>(null);
     const [repeating, setRepeating] = useState<string | null>(null);
     const { evaluation } = editor;
-    if (view === 'loads') return <main className="station route">{<LoadsView evaluation={evaluation} onOpen={onOpen} />}</main>;
+    if (view === 'loads')
+        return <main className="station route">{<LoadsView evaluation={evaluation} onOpen={onOpen} />}</main>;
     if (view === 'drilling')
         return (
             <main className="station route">
@@ -40,8 +41,8 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                 <div className="to-come">
                     <h1>No run yet</h1>
                     <p className="say">
-                        A run leads from an outlet, leg by leg, to where it ties in. Say a whole one above, or say where it starts and ends
-                        and call out its legs one by one.
+                        A run leads from an outlet, leg by leg, to where it ties in. Say a whole one above, or say where
+                        it starts and ends and call out its legs one by one.
                     </p>
                     <button type="button" className="main-act" onClick={onNew}>
                         Start a run
@@ -57,7 +58,8 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                         onRemove={(run) => {
                             editor.change((document) => removed(document, run));
                             // Nobody stays at the address of what is gone.
-                            if (run === selected) onSelect(evaluation.network.places.find((one) => one.run !== run)?.run ?? 'none');
+                            if (run === selected)
+                                onSelect(evaluation.network.places.find((one) => one.run !== run)?.run ?? 'none');
                         }}
                     />
                     <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />
@@ -69,21 +71,40 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
     );
 }
 
-function IsoOfHouse({ editor, selected, onSelect }: { editor: JobEditor; selected: string | undefined; onSelect: (run: string) => void }) {
+function IsoOfHouse({
+    editor,
+    selected,
+    onSelect,
+}: {
+    editor: JobEditor;
+    selected: string | undefined;
+    onSelect: (run: string) => void;
+}) {
     const [turns, setTurns] = useState(0);
     const [all, setAll] = useState(false);
     const [ref, { width, height }] = useSize<HTMLDivElement>();
     const { places } = editor.evaluation.network;
     const frames = [...new Set(places.map((place) => place.frame))];
-    const frame = all || frames.length < 2 ? null : (places.find((place) => place.run === selected)?.frame ?? frames[0] ?? null);
+    const frame =
+        all || frames.length < 2 ? null : (places.find((place) => place.run === selected)?.frame ?? frames[0] ?? null);
     return (
         <section className="iso-col" aria-label="Isometric of the house">
             {frames.length > 1 && (
                 <div className="frames" role="group" aria-label="What is shown">
-                    <button type="button" className={all ? 'chip' : 'chip on'} aria-pressed={!all} onClick={() => setAll(false)}>
+                    <button
+                        type="button"
+                        className={all ? 'chip' : 'chip on'}
+                        aria-pressed={!all}
+                        onClick={() => setAll(false)}
+                    >
                         what hangs together
                     </button>
-                    <button type="button" className={all ? 'chip on' : 'chip'} aria-pressed={all} onClick={() => setAll(true)}>
+                    <button
+                        type="button"
+                        className={all ? 'chip on' : 'chip'}
+                        aria-pressed={all}
+                        onClick={() => setAll(true)}
+                    >
                         all of it
                     </button>
                 </div>

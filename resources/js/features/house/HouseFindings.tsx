@@ -14,7 +14,10 @@ interface Grouped {
     places: { run: string; name: string; finding: Finding }[];
 }
 
-/** The findings of every run, grouped by what to do next; what is the same in several places stands once, with the places. */
+/**
+ * The findings of every run, grouped by what to do next; what is the same in several places stands once, with the
+ * places.
+ */
 export function groupsOf(evaluation: Evaluation, severity: Severity): Grouped[] {
     const names = new Map(evaluation.network.places.map((place) => [place.run, place.name]));
     const groups = new Map<string, Grouped>();
@@ -38,19 +41,25 @@ export function HouseFindings({ evaluation, onOpen }: { evaluation: Evaluation; 
         <section className="finds house-finds" aria-label="Findings of the house">
             {all.length === 0 && evaluation.runs.length > 0 && (
                 <p className="none">
-                    <Shape kind="done" size={18} /> Nothing stands against any run. The local code and the licensed plumber decide.
+                    <Shape kind="done" size={18} /> Nothing stands against any run. The local code and the licensed
+                    plumber decide.
                 </p>
             )}
             {all.map(({ severity, title, found }) => (
                 <div key={severity}>
                     <h2 className="group-title">
-                        {title} <span className="cap">{found.reduce((sum, group) => sum + group.places.length, 0)}</span>
+                        {title}{' '}
+                        <span className="cap">{found.reduce((sum, group) => sum + group.places.length, 0)}</span>
                     </h2>
                     {found.map(({ rule, first, places }) => (
                         <div key={rule} className={`f ${severity}`}>
                             <Shape kind={severity} size={21} />
                             <div>
-                                <button type="button" className="head-line" onClick={() => onOpen(places[0]?.run ?? '')}>
+                                <button
+                                    type="button"
+                                    className="head-line"
+                                    onClick={() => onOpen(places[0]?.run ?? '')}
+                                >
                                     <b>{first.title}</b>
                                 </button>
                                 <p>{first.why}</p>

@@ -6,11 +6,17 @@ import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
 import { knownFirst, ROLE } from './tree';
 
-/** Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left. */
+/**
+ * Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left.
+ */
 export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOpen: (run: string) => void }) {
     const { fixtures, pipes } = evaluation.network;
     const [chosen, setChosen] = useState<string | null>(null);
-    const fixture = fixtures.find((one) => one.run === chosen) ?? fixtures.find((one) => one.discharge !== null) ?? fixtures[0] ?? null;
+    const fixture =
+        fixtures.find((one) => one.run === chosen) ??
+        fixtures.find((one) => one.discharge !== null) ??
+        fixtures[0] ??
+        null;
     return (
         <div className="loads">
             <section aria-label="Traps and vents">
@@ -56,7 +62,12 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
                     </thead>
                     <tbody>
                         {knownFirst(pipes).map((pipe) => (
-                            <PipeRow key={`${pipe.run} ${pipe.from_mm}`} pipe={pipe} evaluation={evaluation} onOpen={onOpen} />
+                            <PipeRow
+                                key={`${pipe.run} ${pipe.from_mm}`}
+                                pipe={pipe}
+                                evaluation={evaluation}
+                                onOpen={onOpen}
+                            />
                         ))}
                     </tbody>
                 </table>
@@ -77,7 +88,17 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
     );
 }
 
-function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; units: Units; lit: boolean; onPick: () => void }) {
+function TrapRow({
+    fixture,
+    units,
+    lit,
+    onPick,
+}: {
+    fixture: FixtureReport;
+    units: Units;
+    lit: boolean;
+    onPick: () => void;
+}) {
     const { arm } = fixture;
     return (
         <tr className={lit ? 'lit' : ''}>
@@ -86,7 +107,13 @@ function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; unit
                     <b>{fixture.name}</b>
                 </button>
             </td>
-            <td>{fixture.source ? <SourceTap source={fixture.source}>{fixture.load_said}</SourceTap> : fixture.load_said}</td>
+            <td>
+                {fixture.source ? (
+                    <SourceTap source={fixture.source}>{fixture.load_said}</SourceTap>
+                ) : (
+                    fixture.load_said
+                )}
+            </td>
             <td className="num">{arm ? <Said tape={arm.length} units={units} unit /> : '—'}</td>
             <td className="num">
                 {arm?.most ? <Said tape={arm.most} units={units} unit /> : arm?.unlimited ? 'any length' : 'not known'}
@@ -107,7 +134,15 @@ function TrapRow({ fixture, units, lit, onPick }: { fixture: FixtureReport; unit
     );
 }
 
-function PipeRow({ pipe, evaluation, onOpen }: { pipe: PipeReport; evaluation: Evaluation; onOpen: (run: string) => void }) {
+function PipeRow({
+    pipe,
+    evaluation,
+    onOpen,
+}: {
+    pipe: PipeReport;
+    evaluation: Evaluation;
+    onOpen: (run: string) => void;
+}) {
     const name = evaluation.network.places.find((place) => place.run === pipe.run)?.name ?? pipe.run;
     const { flow, short } = pipe;
     return (
@@ -127,14 +162,20 @@ function PipeRow({ pipe, evaluation, onOpen }: { pipe: PipeReport; evaluation: E
             </td>
             <td>{pipe.fixtures > 0 ? pipe.load_said : ''}</td>
             <td>
-                {pipe.most_said && pipe.source ? <SourceTap source={pipe.source}>{pipe.most_said}</SourceTap> : (pipe.most_said ?? '')}
+                {pipe.most_said && pipe.source ? (
+                    <SourceTap source={pipe.source}>{pipe.most_said}</SourceTap>
+                ) : (
+                    (pipe.most_said ?? '')
+                )}
                 {short && (
                     <>
                         {' '}
                         <Shape kind="stop" size={15} /> {pipe.proposed ? `make it ${pipe.proposed}` : 'no size does'}
                     </>
                 )}
-                {!short && pipe.proposed && pipe.proposed !== pipe.size && <span className="cap"> {pipe.proposed} would do</span>}
+                {!short && pipe.proposed && pipe.proposed !== pipe.size && (
+                    <span className="cap"> {pipe.proposed} would do</span>
+                )}
             </td>
             <td>
                 {flow &&

@@ -40,8 +40,8 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
             <Modal.Body>
                 <h2 id="repeat-title">{name}, once more</h2>
                 <p className="say">
-                    With everything that enters it and every vent that leaves it. What it enters stays the same; the copy stands further
-                    along.
+                    With everything that enters it and every vent that leaves it. What it enters stays the same; the
+                    copy stands further along.
                 </p>
                 <Form className="run-form" onSubmit={(event) => void submit(event)}>
                     <LengthField
@@ -56,7 +56,11 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
                         <Form.Label>How many</Form.Label>
                         <Form.Control name="times" type="number" min={1} max={50} defaultValue={1} required />
                     </Form.Group>
-                    <Form.Check id="repeat-mirrored" name="mirrored" label="Mirrored: east and west, left and right change places" />
+                    <Form.Check
+                        id="repeat-mirrored"
+                        name="mirrored"
+                        label="Mirrored: east and west, left and right change places"
+                    />
                     <Form.Check id="repeat-back" name="back" label="Back towards the start" />
                     <Problem text={problem} />
                     <div className="acts whole">

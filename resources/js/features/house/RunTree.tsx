@@ -10,7 +10,10 @@ interface Props {
     onRemove: (run: string) => void;
 }
 
-/** All runs of the job as they hang together: which enters which, what each one is, what it carries, what stands against it. */
+/**
+ * All runs of the job as they hang together: which enters which, what each one is, what it carries, what stands against
+ * it.
+ */
 export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Props) {
     const reports = new Map(evaluation.runs.map((run) => [run.id, run]));
     return (
@@ -20,7 +23,11 @@ export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Pr
                 const roles = rolesOf(evaluation.network, place.run);
                 const lit = place.run === selected;
                 return (
-                    <div key={place.run} className={lit ? 'tree-row lit' : 'tree-row'} style={{ paddingLeft: 14 + depth * 18 }}>
+                    <div
+                        key={place.run}
+                        className={lit ? 'tree-row lit' : 'tree-row'}
+                        style={{ paddingLeft: 14 + depth * 18 }}
+                    >
                         <button
                             type="button"
                             className="tree-name"
@@ -32,7 +39,8 @@ export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Pr
                                 {place.name}
                             </b>
                             <span className="cap">
-                                {reports.get(place.run)?.system.letters} {Object.keys(reports.get(place.run)?.pipes ?? {})[0]}
+                                {reports.get(place.run)?.system.letters}{' '}
+                                {Object.keys(reports.get(place.run)?.pipes ?? {})[0]}
                                 {roles.words && `, ${roles.words}`}
                                 {roles.load && `, ${roles.load}`}
                             </span>

@@ -7,7 +7,10 @@ import { SealCurve } from '../../drawing/trap/SealCurve';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 
-/** The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper; and what one discharge does to the seal. */
+/**
+ * The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper;
+ * and what one discharge does to the seal.
+ */
 export function TrapPicture({
     fixture,
     evaluation,
@@ -49,7 +52,11 @@ export function TrapPicture({
                   vent,
                   ...(vent === 'none'
                       ? {}
-                      : { vent_at_mm: length, vent_bore_mm: arm.vent_bore_mm ?? bore, vent_length_mm: arm.vent_length_mm ?? 0 }),
+                      : {
+                            vent_at_mm: length,
+                            vent_bore_mm: arm.vent_bore_mm ?? bore,
+                            vent_length_mm: arm.vent_length_mm ?? 0,
+                        }),
                   rulebook: evaluation.rulebook.id as TrapSealInput['rulebook'],
               }
             : null;
@@ -57,8 +64,8 @@ export function TrapPicture({
     if (fixture.kind === 'water-closet')
         return (
             <p className="none">
-                A closet siphons itself by design and refills its own seal; the book limits only how far it stands from its vent, in the
-                table beside.
+                A closet siphons itself by design and refills its own seal; the book limits only how far it stands from
+                its vent, in the table beside.
             </p>
         );
     if (!arm || !verdict || seal === null) return <p className="none">This trap has no arm to draw.</p>;
@@ -99,7 +106,14 @@ export function TrapPicture({
                 </label>
                 <label>
                     <span>Steeper</span>
-                    <input type="range" min={0} max={120} step={1} value={fall} onChange={(event) => setFall(Number(event.target.value))} />
+                    <input
+                        type="range"
+                        min={0}
+                        max={120}
+                        step={1}
+                        value={fall}
+                        onChange={(event) => setFall(Number(event.target.value))}
+                    />
                 </label>
                 <button
                     type="button"
@@ -147,13 +161,18 @@ export function TrapPicture({
                         {seen.least_mm !== null && ` At least ${Math.round(seen.least_mm)} mm have to stay.`}
                     </p>
                     <p className="cap">
-                        A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l in all): one fixture,
-                        one branch, no stack, no other fixtures. It explains; it proves nothing. Equations: docs/trap-seal.md.
+                        A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l
+                        in all): one fixture, one branch, no stack, no other fixtures. It explains; it proves nothing.
+                        Equations: docs/trap-seal.md.
                     </p>
                 </>
             )}
             <RestsOn
-                sources={[...verdict.sources, ...(seen?.sources ?? []), ...(discharge ? [discharge.source, discharge.volume_source] : [])]}
+                sources={[
+                    ...verdict.sources,
+                    ...(seen?.sources ?? []),
+                    ...(discharge ? [discharge.source, discharge.volume_source] : []),
+                ]}
             />
         </div>
     );

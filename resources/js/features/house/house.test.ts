@@ -47,10 +47,13 @@ describe('the tree of runs', () => {
 describe('what a run is', () => {
     const pipe = (role: PipeReport['role'], from: number, load: number | null): PipeReport =>
         ({ run: 'r', role, from_mm: from, load, load_said: `${load} units` }) as unknown as PipeReport;
-    const of = (...pipes: PipeReport[]): ReturnType<typeof rolesOf> => rolesOf({ pipes } as unknown as NetworkReport, 'r');
+    const of = (...pipes: PipeReport[]): ReturnType<typeof rolesOf> =>
+        rolesOf({ pipes } as unknown as NetworkReport, 'r');
 
     it('goes along its tape and says the same only once', () => {
-        expect(of(pipe('drain', 200, 3), pipe('dry-vent', 0, 0), pipe('drain', 100, 1)).words).toBe('dry vent, then drain');
+        expect(of(pipe('drain', 200, 3), pipe('dry-vent', 0, 0), pipe('drain', 100, 1)).words).toBe(
+            'dry vent, then drain',
+        );
     });
     it('says its largest load, or nothing where one is not known', () => {
         expect(of(pipe('drain', 0, 1), pipe('drain', 100, 4)).load).toBe('4 units');
@@ -79,18 +82,27 @@ describe('findings of the house', () => {
         for (const severity of ['stop', 'warn', 'unknown', 'note'] as const) {
             const groups = groupsOf(evaluation, severity);
             const places = groups.flatMap((group) => group.places);
-            expect(places).toHaveLength(evaluation.runs.flatMap((run) => run.findings).filter((one) => one.severity === severity).length);
+            expect(places).toHaveLength(
+                evaluation.runs.flatMap((run) => run.findings).filter((one) => one.severity === severity).length,
+            );
             expect(new Set(groups.map((group) => group.rule)).size).toBe(groups.length);
         }
-        expect(groupsOf(evaluation, 'stop')[0]?.places).toMatchObject([{ run: 'glaze', name: 'Glaze sink to clay line' }]);
+        expect(groupsOf(evaluation, 'stop')[0]?.places).toMatchObject([
+            { run: 'glaze', name: 'Glaze sink to clay line' },
+        ]);
     });
 });
 
 describe('taking a run out', () => {
     it('leaves what entered it, and what left it, open', () => {
         const after = removed(document, 'stack');
-        expect(after.runs.map((run) => run.id)).toEqual(document.runs.map((run) => run.id).filter((id) => id !== 'stack'));
-        expect(after.runs.find((run) => run.id === 'flat-basin')?.tie_in).toEqual({ what: 'not said yet', kind: 'socket' });
+        expect(after.runs.map((run) => run.id)).toEqual(
+            document.runs.map((run) => run.id).filter((id) => id !== 'stack'),
+        );
+        expect(after.runs.find((run) => run.id === 'flat-basin')?.tie_in).toEqual({
+            what: 'not said yet',
+            kind: 'socket',
+        });
         expect(removed(document, 'flat-basin').runs.find((run) => run.id === 'basin-vent')?.outlet.kind).toBe('socket');
         expect(after.runs.find((run) => run.id === 'glaze')).toEqual(document.runs.find((run) => run.id === 'glaze'));
     });

@@ -8,13 +8,16 @@ export function removed(document: JobDocument, run: string): JobDocument {
             .filter((one) => one.id !== run)
             .map((one) => ({
                 ...one,
-                outlet: one.outlet.branch?.run === run ? { what: one.outlet.what, kind: 'socket' as const } : one.outlet,
+                outlet:
+                    one.outlet.branch?.run === run ? { what: one.outlet.what, kind: 'socket' as const } : one.outlet,
                 tie_in:
                     one.tie_in.branch?.run === run || one.tie_in.run === run
                         ? { what: 'not said yet', kind: 'socket' as const }
                         : one.tie_in,
             })),
-        ...(document.cutting?.cut ? { cutting: { ...document.cutting, cut: document.cutting.cut.filter((one) => one.run !== run) } } : {}),
+        ...(document.cutting?.cut
+            ? { cutting: { ...document.cutting, cut: document.cutting.cut.filter((one) => one.run !== run) } }
+            : {}),
         ...(document.hanging ? { hanging: document.hanging.filter((one) => one.run !== run) } : {}),
         ...(document.moves ? { moves: document.moves.filter((move) => move.run !== run) } : {}),
         ...(document.obstacles ? { obstacles: document.obstacles.filter((obstacle) => obstacle.run !== run) } : {}),

@@ -5,7 +5,10 @@ export interface Branch {
     depth: number;
 }
 
-/** The runs as they hang together: what ends in nothing else first, under each what enters it or leaves it, in the order of the job. */
+/**
+ * The runs as they hang together: what ends in nothing else first, under each what enters it or leaves it, in the order
+ * of the job.
+ */
 export function treeOf(network: NetworkReport): Branch[] {
     const children = new Map<string | null, RunPlace[]>();
     const ids = new Set(network.places.map((place) => place.run));
@@ -53,7 +56,10 @@ export function rolesOf(network: NetworkReport, run: string): Roles {
         const word = ROLE[pipe.role];
         if (words.at(-1) !== word) words.push(word);
     }
-    const most = pipes.reduce<number | null>((load, pipe) => (pipe.load === null || load === null ? null : Math.max(load, pipe.load)), 0);
+    const most = pipes.reduce<number | null>(
+        (load, pipe) => (pipe.load === null || load === null ? null : Math.max(load, pipe.load)),
+        0,
+    );
     const said = pipes.find((pipe) => pipe.load === most)?.load_said ?? null;
     return { words: words.slice(0, 3).join(', then '), load: most ? said : null };
 }
@@ -65,6 +71,7 @@ export interface Counts {
 }
 
 export const countsOf = (run: RunReport | undefined): Counts => {
-    const of = (severity: string): number => run?.findings.filter((finding) => finding.severity === severity).length ?? 0;
+    const of = (severity: string): number =>
+        run?.findings.filter((finding) => finding.severity === severity).length ?? 0;
     return { stop: of('stop'), warn: of('warn'), unknown: of('unknown') };
 };

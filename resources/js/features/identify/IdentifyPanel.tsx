@@ -17,7 +17,10 @@ interface Props {
     actions: (candidate: IdentifyOutput['candidates'][number]) => ReactNode;
 }
 
-/** From what can be read, seen and measured of a pipe to what it is: the evidence, every candidate on one scale, why, and the next check. */
+/**
+ * From what can be read, seen and measured of a pipe to what it is: the evidence, every candidate on one scale, why,
+ * and the next check.
+ */
 export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
     const answer = useQuery(identifyQuery(asInput(evidence, units)));
     const { data } = answer;
@@ -81,7 +84,9 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
             </section>
             <section className="meaning" aria-label="What it is" aria-live="polite">
                 {evidence.mm === null && (
-                    <p className="say pad">Say how wide it is, even by eye: then every pipe of the catalogue is weighed against it.</p>
+                    <p className="say pad">
+                        Say how wide it is, even by eye: then every pipe of the catalogue is weighed against it.
+                    </p>
                 )}
                 {answer.isError && (
                     <p className="problem pad" role="alert">
@@ -108,8 +113,12 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                                             </li>
                                         ))}
                                     </ol>
-                                    {first.tell_apart !== '' && data.candidates.length > 1 && <p className="say">{first.tell_apart}</p>}
-                                    {!first.drain && <p className="say">It is water tube: it does not belong in a drain.</p>}
+                                    {first.tell_apart !== '' && data.candidates.length > 1 && (
+                                        <p className="say">{first.tell_apart}</p>
+                                    )}
+                                    {!first.drain && (
+                                        <p className="say">It is water tube: it does not belong in a drain.</p>
+                                    )}
                                 </div>
                                 <div className="acts">{actions(first)}</div>
                                 {data.candidates.slice(1, 4).map((candidate) => (

@@ -11,7 +11,10 @@ type Lane = IdentifyOutput['candidates'][number] | IdentifyOutput['excluded'][nu
 
 const ROW = 46;
 
-/** Every candidate on the scale of the tape: bar = its makers' tolerance, tick = nominal, and the reading as a band across all lanes. */
+/**
+ * Every candidate on the scale of the tape: bar = its makers' tolerance, tick = nominal, and the reading as a band
+ * across all lanes.
+ */
 export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidence: Evidence; units: Units }) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const [box, { width }] = useSize<HTMLDivElement>();
@@ -50,11 +53,18 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                         const share = 'likelihood' in lane ? lane.likelihood : 0;
                         return (
                             <g key={`${lane.system} ${lane.size}`}>
-                                <path d={`M0 ${y + ROW - 1}H${width}`} style={{ stroke: 'var(--rule)', strokeWidth: 1.4 }} />
+                                <path
+                                    d={`M0 ${y + ROW - 1}H${width}`}
+                                    style={{ stroke: 'var(--rule)', strokeWidth: 1.4 }}
+                                />
                                 <text
                                     x="12"
                                     y={y + 19}
-                                    style={{ fontSize: 15, fontWeight: out ? 500 : 700, fill: out ? 'var(--ink-2)' : 'var(--ink)' }}
+                                    style={{
+                                        fontSize: 15,
+                                        fontWeight: out ? 500 : 700,
+                                        fill: out ? 'var(--ink-2)' : 'var(--ink)',
+                                    }}
                                 >
                                     {lane.short}
                                 </text>
@@ -73,7 +83,10 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                                         opacity: out ? 0.7 : 1,
                                     }}
                                 />
-                                <path d={`M${x(lane.od_mm)} ${y + 10}V${y + 35}`} style={{ stroke: 'var(--edge)', strokeWidth: 3 }} />
+                                <path
+                                    d={`M${x(lane.od_mm)} ${y + 10}V${y + 35}`}
+                                    style={{ stroke: 'var(--edge)', strokeWidth: 3 }}
+                                />
                                 <text
                                     x={width - 8}
                                     y={y + 28}
@@ -92,10 +105,18 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                     >
                         None of these
                     </text>
-                    <text x={width - 8} y={36 + lanes.length * ROW + 28} textAnchor="end" style={{ font: '700 22px var(--f-mark)' }}>
+                    <text
+                        x={width - 8}
+                        y={36 + lanes.length * ROW + 28}
+                        textAnchor="end"
+                        style={{ font: '700 22px var(--f-mark)' }}
+                    >
                         {shareInWords(data.none.likelihood)}
                     </text>
-                    <path d={`M${x(reading)} 32V${36 + lanes.length * ROW}`} style={{ stroke: 'var(--ink)', strokeWidth: 2.4 }} />
+                    <path
+                        d={`M${x(reading)} 32V${36 + lanes.length * ROW}`}
+                        style={{ stroke: 'var(--ink)', strokeWidth: 2.4 }}
+                    />
                     {[-1, 1].map((side) => (
                         <path
                             key={side}
@@ -119,7 +140,19 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
 }
 
 /** The tape itself: in inches with eighths, or in millimetres; round the pipe where it was measured round. */
-function Ruler({ low, high, x, units, round }: { low: number; high: number; x: (mm: number) => number; units: Units; round: boolean }) {
+function Ruler({
+    low,
+    high,
+    x,
+    units,
+    round,
+}: {
+    low: number;
+    high: number;
+    x: (mm: number) => number;
+    units: Units;
+    round: boolean;
+}) {
     const unit = units === 'inch' ? 25.4 : 1;
     const per = round ? Math.PI : 1;
     const span = ((high - low) * per) / unit;
@@ -130,11 +163,19 @@ function Ruler({ low, high, x, units, round }: { low: number; high: number; x: (
     const said = (value: number): string => {
         const quarters = Math.round((value % 1) * 4);
         const whole = Math.floor(value + 1e-9);
-        return units === 'mm' || quarters === 0 ? String(Math.round(value)) : `${whole} ${['', '1/4', '1/2', '3/4'][quarters]}`;
+        return units === 'mm' || quarters === 0
+            ? String(Math.round(value))
+            : `${whole} ${['', '1/4', '1/2', '3/4'][quarters]}`;
     };
     return (
         <g>
-            <rect x={x(low)} y="10" width={x(high) - x(low)} height="23" style={{ fill: 'var(--lit)', stroke: 'var(--edge)' }} />
+            <rect
+                x={x(low)}
+                y="10"
+                width={x(high) - x(low)}
+                height="23"
+                style={{ fill: 'var(--lit)', stroke: 'var(--edge)' }}
+            />
             {marks.map((value) => {
                 const at = x((value * unit) / per);
                 return (

@@ -55,8 +55,8 @@ export function NextCheck({
                 <p className="say hold">
                     <Shape kind="warn" size={20} />{' '}
                     <span>
-                        Until it is known, a joint to it is only right with a part printed for every one of them. Buy nothing on a
-                        likelihood.
+                        Until it is known, a joint to it is only right with a part printed for every one of them. Buy
+                        nothing on a likelihood.
                     </span>
                 </p>
             )}
@@ -70,6 +70,7 @@ export function NextCheck({
 /** What is said where there is no further check. */
 function lastWord({ none }: IdentifyOutput, unsure: boolean): string {
     if (none.is_likeliest || none.stop !== null) return none.say;
-    if (unsure) return 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.';
+    if (unsure)
+        return 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.';
     return 'The likely one stands clear of the others. The print on it still beats every guess.';
 }

@@ -27,7 +27,10 @@ export function Reading({
     useEffect(() => {
         const turn = ++asked.current;
         if (mm === null) setTape(null);
-        else void readLength(`${mm} mm`, units).then((result) => turn === asked.current && result.ok && setTape(result.data));
+        else
+            void readLength(`${mm} mm`, units).then(
+                (result) => turn === asked.current && result.ok && setTape(result.data),
+            );
     }, [mm, units]);
 
     const read = async (text: string, change: Partial<Evidence>): Promise<void> => {
@@ -51,7 +54,12 @@ export function Reading({
         <div className="reading">
             <fieldset className="chips ways">
                 <legend className="cap">How wide</legend>
-                <button type="button" className={byEye ? 'chip on' : 'chip'} aria-pressed={byEye} onClick={() => way('eye')}>
+                <button
+                    type="button"
+                    className={byEye ? 'chip on' : 'chip'}
+                    aria-pressed={byEye}
+                    onClick={() => way('eye')}
+                >
                     about, across
                 </button>
                 <button
@@ -77,7 +85,15 @@ export function Reading({
                     <input
                         key={tape?.inch ?? 'none'}
                         defaultValue={tape ? (units === 'inch' ? tape.inch : tape.metric) : ''}
-                        placeholder={evidence.way === 'round' ? (units === 'inch' ? '13 5/8' : '346') : units === 'inch' ? '3 1/2' : '110'}
+                        placeholder={
+                            evidence.way === 'round'
+                                ? units === 'inch'
+                                    ? '13 5/8'
+                                    : '346'
+                                : units === 'inch'
+                                  ? '3 1/2'
+                                  : '110'
+                        }
                         inputMode="text"
                         autoComplete="off"
                         onBlur={(event) => event.target.value.trim() !== '' && void read(event.target.value, {})}
@@ -87,7 +103,8 @@ export function Reading({
                 <span className="read-said">
                     {tape && (units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`)}
                     <span className="cap">
-                        give or take {evidence.error_mm < 1 ? (units === 'inch' ? '1/64' : '0.4') : units === 'inch' ? '1/8' : '3'}
+                        give or take{' '}
+                        {evidence.error_mm < 1 ? (units === 'inch' ? '1/64' : '0.4') : units === 'inch' ? '1/8' : '3'}
                     </span>
                 </span>
                 <button
@@ -114,7 +131,9 @@ export function Reading({
                         <button
                             type="button"
                             key={text}
-                            className={tape && (units === 'inch' ? tape.inch : tape.metric) === text ? 'chip on' : 'chip'}
+                            className={
+                                tape && (units === 'inch' ? tape.inch : tape.metric) === text ? 'chip on' : 'chip'
+                            }
                             onClick={() => void read(text, byEye ? { error_mm: ROUGH[units] } : {})}
                         >
                             {text}

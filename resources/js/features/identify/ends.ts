@@ -38,7 +38,14 @@ export function sizeLike(system: SystemSummary | undefined, size: string): strin
     const value = (text: string): number =>
         text
             .split(/[- ]/)
-            .reduce((sum, part) => sum + (part.includes('/') ? Number(part.split('/')[0]) / Number(part.split('/')[1]) : Number(part)), 0);
+            .reduce(
+                (sum, part) =>
+                    sum + (part.includes('/') ? Number(part.split('/')[0]) / Number(part.split('/')[1]) : Number(part)),
+                0,
+            );
     const wanted = value(size);
-    return [...system.sizes].sort((one, other) => Math.abs(value(one) - wanted) - Math.abs(value(other) - wanted))[0] ?? size;
+    return (
+        [...system.sizes].sort((one, other) => Math.abs(value(one) - wanted) - Math.abs(value(other) - wanted))[0] ??
+        size
+    );
 }

@@ -5,7 +5,10 @@ import type { Conflict as Met } from '../../editing';
 import { Problem } from '../../shared/Problem';
 import type { JobEditor } from '../../editing';
 
-/** Another state of the job and mine: both stay, whichever is chosen. One's own change in another window is not said to be another's. */
+/**
+ * Another state of the job and mine: both stay, whichever is chosen. One's own change in another window is not said to
+ * be another's.
+ */
 export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Met }) {
     const { theirs, by } = conflict;
     const [problem, setProblem] = useState<string | null>(null);
@@ -31,12 +34,13 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
             <Modal.Body>
                 <h2 id="conflict-title">Changed by {who} meanwhile</h2>
                 <p className="say">
-                    Revision {theirs.revision} of this job was saved by {who} while another was worked on here. Nothing of yours is lost: it
-                    is still here.
+                    Revision {theirs.revision} of this job was saved by {who} while another was worked on here. Nothing
+                    of yours is lost: it is still here.
                 </p>
                 <p className="say">
-                    Save mine as a copy makes a job of its own from what you see. Take {by.length > 0 ? 'theirs' : 'the newer one'} goes on
-                    with revision {theirs.revision}, and lets your last change here go.
+                    Save mine as a copy makes a job of its own from what you see. Take{' '}
+                    {by.length > 0 ? 'theirs' : 'the newer one'} goes on with revision {theirs.revision}, and lets your
+                    last change here go.
                 </p>
                 <Problem text={problem} />
                 <div className="acts">

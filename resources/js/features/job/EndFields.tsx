@@ -39,12 +39,18 @@ const TIE_INS: [string, string][] = [
     ['cap', 'a cap'],
 ];
 
-/** How an end of a run is received, and what belongs to that: the fixture with its trap, the place on another run, the open end. */
+/**
+ * How an end of a run is received, and what belongs to that: the fixture with its trap, the place on another run, the
+ * open end.
+ */
 export function EndFields({ side, plan, document, units }: Props) {
     const end = plan?.[side];
     const start = end?.kind === 'standing' ? `standing:${end.standing ?? ''}` : (end?.kind ?? 'socket');
     const [kind, setKind] = useState(start);
-    const standing = (document.standing ?? []).map((pipe): [string, string] => [`standing:${pipe.id}`, `joined to: ${pipe.name}`]);
+    const standing = (document.standing ?? []).map((pipe): [string, string] => [
+        `standing:${pipe.id}`,
+        `joined to: ${pipe.name}`,
+    ]);
     const others = document.runs.filter((run) => run.id !== plan?.id);
     const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
     const fixture = side === 'outlet' ? plan?.outlet.fixture : undefined;
@@ -74,17 +80,33 @@ export function EndFields({ side, plan, document, units }: Props) {
             </Form.Group>
             {kind === 'fixture' && (
                 <fieldset className="whole run-form end-more">
-                    <Choice id={`${id}-fixture`} name="fixture" label="Fixture" start={fixture?.kind} options={FIXTURES} />
+                    <Choice
+                        id={`${id}-fixture`}
+                        name="fixture"
+                        label="Fixture"
+                        start={fixture?.kind}
+                        options={FIXTURES}
+                    />
                     <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={TRAPS} />
                     {length('seal', 'Seal', fixture?.seal_mm)}
-                    {length('rim', 'Flood rim above the start of the run', fixture?.rim_mm, 'how high its vent must rise depends on it')}
+                    {length(
+                        'rim',
+                        'Flood rim above the start of the run',
+                        fixture?.rim_mm,
+                        'how high its vent must rise depends on it',
+                    )}
                     {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
                     {length('across', 'Fixture outlet across to the trap', fixture?.across_mm)}
                     {length('standpipe', 'Standpipe above the weir, of a washer', fixture?.standpipe_mm)}
                     {length('floor', 'Trap above the floor, of a washer', fixture?.trap_above_floor_mm)}
                     <Form.Group controlId={`${id}-group`}>
                         <Form.Label>Bathroom that it belongs to</Form.Label>
-                        <Form.Control name="group" maxLength={40} defaultValue={fixture?.group ?? ''} placeholder="upstairs" />
+                        <Form.Control
+                            name="group"
+                            maxLength={40}
+                            defaultValue={fixture?.group ?? ''}
+                            placeholder="upstairs"
+                        />
                     </Form.Group>
                 </fieldset>
             )}
@@ -97,7 +119,12 @@ export function EndFields({ side, plan, document, units }: Props) {
                         start={end?.branch?.run}
                         options={others.map((run) => [run.id, run.name])}
                     />
-                    {length('along', 'How far along it, from its start', place?.alongMm, 'leave empty for the turn below')}
+                    {length(
+                        'along',
+                        'How far along it, from its start',
+                        place?.alongMm,
+                        'leave empty for the turn below',
+                    )}
                     <Form.Group controlId={`${id}-turn`}>
                         <Form.Label>or in the turn into its leg</Form.Label>
                         <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />

@@ -28,7 +28,10 @@ const HEIGHT = { full: 318, folded: 176, phone: 170 };
 /** As high as a folded one gets where that shows all of it, px. */
 const FOLDED_MOST = 250;
 
-/** The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what is selected. */
+/**
+ * The fall line along the top of every station: walked with the arrow keys, read aloud, on the phone a window on what
+ * is selected.
+ */
 export function FallLinePanel({ run, ends, editor, selection, phone, folded = false, way, onRun }: Props) {
     const [ref, { width }] = useSize<HTMLDivElement>();
     const grade = phone ? 'phone' : folded ? 'folded' : 'full';
@@ -86,7 +89,14 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
             onKeyDown={onKey}
         >
             {width > 0 && way && (
-                <WayLine evaluation={editor.evaluation} run={run.id} outlet={ends.outlet} width={drawn} height={height} onRun={onRun} />
+                <WayLine
+                    evaluation={editor.evaluation}
+                    run={run.id}
+                    outlet={ends.outlet}
+                    width={drawn}
+                    height={height}
+                    onRun={onRun}
+                />
             )}
             {width > 0 && !way && (
                 <FallLine

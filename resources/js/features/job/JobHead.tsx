@@ -18,7 +18,8 @@ const SAVING: Record<Saving, string> = {
 
 /** How it stands with saving: `Saved` is said only of what the server has read back. */
 function savingInWords({ saving, stored, job }: JobEditor): string {
-    if (saving === 'saved') return `Saved ${new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
+    if (saving === 'saved')
+        return `Saved ${new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
     return stored ? SAVING[saving] : 'Not saved, and no room on this device: leave this page open';
 }
 
@@ -105,8 +106,17 @@ export function JobHead({
 
 function UndoGlyph({ mirrored = false }: { mirrored?: boolean }) {
     return (
-        <svg width="18" height="18" viewBox="0 0 20 20" aria-hidden="true" style={mirrored ? { transform: 'scaleX(-1)' } : {}}>
-            <path d="M4 8H13A4.5 4.5 0 0 1 13 17H8M8 3.5L3.5 8L8 12.5" style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 2 }} />
+        <svg
+            width="18"
+            height="18"
+            viewBox="0 0 20 20"
+            aria-hidden="true"
+            style={mirrored ? { transform: 'scaleX(-1)' } : {}}
+        >
+            <path
+                d="M4 8H13A4.5 4.5 0 0 1 13 17H8M8 3.5L3.5 8L8 12.5"
+                style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 2 }}
+            />
         </svg>
     );
 }

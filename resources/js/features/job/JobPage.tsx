@@ -33,7 +33,8 @@ export function JobPage() {
     if (job.isPending || !account.data || !tabs.data || (part.isPending && !job.isError))
         return <p className="waiting">Opening the job.</p>;
     if (job.isError) {
-        if (isUnreadable(job.error)) return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
+        if (isUnreadable(job.error))
+            return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
         const gone = job.error instanceof CallFailed && job.error.status === 404;
         return (
             <div className="waiting" role="alert">

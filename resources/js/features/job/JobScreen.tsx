@@ -40,7 +40,9 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
     // The first run of a job exists while it is being said: the field that it is said in must stay.
     const isWaiting = plan !== undefined && !run;
     const view: RouteView =
-        (run || isWaiting) && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
+        (run || isWaiting) && editor.typed?.run !== NEW_RUN
+            ? ((search.get('view') as RouteView | null) ?? 'run')
+            : 'house';
     const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
     const place = editor.evaluation.network.places.find((one) => one.run === run?.id);
     const leadsOn = place !== undefined && place.into !== null && !place.rises;
@@ -77,7 +79,8 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 event.preventDefault();
                 void navigate(`${base}/${STATIONS[Number(digit) - 1]?.key}`);
             }
-            const typing = event.target instanceof HTMLElement && event.target.closest('textarea, input, select, [role=dialog]');
+            const typing =
+                event.target instanceof HTMLElement && event.target.closest('textarea, input, select, [role=dialog]');
             if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
                 event.preventDefault();
                 void editor.step(event.shiftKey ? 'redo' : 'undo');
@@ -119,7 +122,9 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 standing={editor.evaluation.standing}
                 cut={(editor.latest.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
             />
-            {station?.key === 'route' && run && <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />}
+            {station?.key === 'route' && run && (
+                <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />
+            )}
             <Boundary key={station?.key} name={station?.name ?? 'This station'}>
                 {isGone ? (
                     <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
@@ -135,7 +140,9 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                         view={view}
                         selected={run?.id}
                         onOpen={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route`)}
-                        onSelect={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })}
+                        onSelect={(id) =>
+                            void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })
+                        }
                         onNew={() => setDialog('new')}
                     />
                 ) : station?.key === 'cut' ? (
@@ -143,7 +150,13 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 ) : station?.key === 'joints' ? (
                     <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
                 ) : station?.key === 'make-up' ? (
-                    <MakeUpStation key={run.id} run={run} plan={plan} editor={editor} onTaken={() => void navigate(`${base}/route`)} />
+                    <MakeUpStation
+                        key={run.id}
+                        run={run}
+                        plan={plan}
+                        editor={editor}
+                        onTaken={() => void navigate(`${base}/route`)}
+                    />
                 ) : station?.key === 'hang' ? (
                     <HangStation key={run.id} run={run} editor={editor} />
                 ) : station?.toCome ? (

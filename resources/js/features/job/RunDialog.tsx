@@ -30,7 +30,9 @@ const HEADINGS = [
 export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const { document, evaluation } = editor;
     const systems = useQuery(systemsQuery).data?.systems.filter((one) => one.laid) ?? [];
-    const [system, setSystem] = useState<string>(plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'));
+    const [system, setSystem] = useState<string>(
+        plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'),
+    );
     const sizes = systems.find((one) => one.key === system)?.laid_sizes ?? [plan?.size ?? '2'];
     const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
 
@@ -73,7 +75,10 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             heading_deg: Number(text('heading')),
             ...(level ? { level_difference_mm: level.data.mm } : {}),
         };
-        editor.change((old) => ({ ...old, runs: plan ? old.runs.map((run) => (run.id === id ? next : run)) : [...old.runs, next] }));
+        editor.change((old) => ({
+            ...old,
+            runs: plan ? old.runs.map((run) => (run.id === id ? next : run)) : [...old.runs, next],
+        }));
         onClose();
         if (!plan) onNew(id);
     };
@@ -96,12 +101,24 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                     </Form.Group>
                     <Form.Group controlId="run-outlet">
                         <Form.Label>It starts from</Form.Label>
-                        <Form.Control name="outlet" defaultValue={plan?.outlet.what} placeholder="basin trap" required maxLength={80} />
+                        <Form.Control
+                            name="outlet"
+                            defaultValue={plan?.outlet.what}
+                            placeholder="basin trap"
+                            required
+                            maxLength={80}
+                        />
                     </Form.Group>
                     <EndFields side="outlet" plan={plan} document={document} units={evaluation.units} />
                     <Form.Group controlId="run-tie-in">
                         <Form.Label>It ties in to</Form.Label>
-                        <Form.Control name="tie_in" defaultValue={plan?.tie_in.what} placeholder="stack stub" required maxLength={80} />
+                        <Form.Control
+                            name="tie_in"
+                            defaultValue={plan?.tie_in.what}
+                            placeholder="stack stub"
+                            required
+                            maxLength={80}
+                        />
                     </Form.Group>
                     <EndFields side="tie_in" plan={plan} document={document} units={evaluation.units} />
                     <Form.Group controlId="run-system">

@@ -2,7 +2,10 @@ import { Link } from 'react-router';
 import type { JobRun } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 
-/** The address names a run that is not in this job: it was removed, or the link is an old one. The others are named; none is shown in its place. */
+/**
+ * The address names a run that is not in this job: it was removed, or the link is an old one. The others are named;
+ * none is shown in its place.
+ */
 export function RunGone({ job, runs, station }: { job: string; runs: JobRun[]; station: string }) {
     return (
         <main className="run-gone" role="alert">

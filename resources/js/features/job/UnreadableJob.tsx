@@ -24,16 +24,19 @@ export function UnreadableJob({ unreadable, onBack }: { unreadable: Unreadable; 
                 <Shape kind="stop" size={22} /> {job.name} cannot be opened
             </h1>
             <p className="say">
-                Revision {job.revision} of this job is stored, but it cannot be read. The reason, for whoever looks into it:{' '}
-                {unreadable.message}.
+                Revision {job.revision} of this job is stored, but it cannot be read. The reason, for whoever looks into
+                it: {unreadable.message}.
             </p>
             {readable ? (
                 <p className="say">
-                    Revision {readable.revision}, saved by {readable.kept_by} on {new Date(readable.kept_at).toLocaleString()}, can be read.
-                    Going back to it adds a new revision; nothing is deleted.
+                    Revision {readable.revision}, saved by {readable.kept_by} on{' '}
+                    {new Date(readable.kept_at).toLocaleString()}, can be read. Going back to it adds a new revision;
+                    nothing is deleted.
                 </p>
             ) : (
-                <p className="say">None of its last revisions can be read. Download the file, and send it with the reason above.</p>
+                <p className="say">
+                    None of its last revisions can be read. Download the file, and send it with the reason above.
+                </p>
             )}
             <Problem text={problem} />
             <div className="acts">

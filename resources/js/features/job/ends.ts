@@ -50,7 +50,8 @@ export const PATTERNS: [string, string][] = [
 
 type Branch = NonNullable<JobRun['outlet']['branch']>;
 
-const lengthOf = (leg: JobRun['legs'][number]): number => ('length_mm' in leg && typeof leg.length_mm === 'number' ? leg.length_mm : 0);
+const lengthOf = (leg: JobRun['legs'][number]): number =>
+    'length_mm' in leg && typeof leg.length_mm === 'number' ? leg.length_mm : 0;
 
 /** Where a branch is on the tape of its run, as one would measure it; or in which turn. */
 export function placeOf(branch: Branch, document: JobDocument): { alongMm?: number; turn?: number } {
@@ -99,7 +100,12 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
     const what = text(side);
     switch (kind) {
         case 'standing':
-            return given({ what, kind, standing, method: old?.standing === standing ? old?.method : undefined }) as JobRun[S];
+            return given({
+                what,
+                kind,
+                standing,
+                method: old?.standing === standing ? old?.method : undefined,
+            }) as JobRun[S];
         case 'fixture': {
             const fixture = given({
                 kind: text('fixture'),
@@ -126,7 +132,11 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                     ? { leg: run.legs[turn - 1]?.id }
                     : null;
             if (!run || !place) throw new Unreadable(`${id}-along`);
-            return { what, kind, branch: given({ run: run.id, ...place, pattern: text(`${side}_pattern`) }) } as unknown as JobRun[S];
+            return {
+                what,
+                kind,
+                branch: given({ run: run.id, ...place, pattern: text(`${side}_pattern`) }),
+            } as unknown as JobRun[S];
         }
         case 'run':
             return given({ what, kind, run: side === 'tie_in' ? text('next') : undefined }) as JobRun[S];

@@ -35,7 +35,8 @@ describe('what keeps a station from being done', () => {
         const keys = two.pieces.map((piece) => piece.key);
         expect(standing(cut, two, [], keys.slice(0, 1)).text).toBe('1 piece to cut');
         expect(standing(cut, two, [], keys)).toEqual({ shape: 'done', text: 'all cut' });
-        for (const station of STATIONS.filter((one) => one.toCome)) expect(standing(station, run([])).text).toBe('to come');
+        for (const station of STATIONS.filter((one) => one.toCome))
+            expect(standing(station, run([])).text).toBe('to come');
     });
 
     it('has the nine stations in working order', () => {
@@ -57,7 +58,9 @@ describe('walking along the run', () => {
     it('meets every joint and every piece once, each piece after the joint that it starts from', () => {
         for (const run of evaluatedRuns(5, 40)) {
             const order = walkOrder(run);
-            expect(new Set(order.map((one) => `${one.kind} ${one.key}`)).size).toBe(run.joints.length + run.pieces.length);
+            expect(new Set(order.map((one) => `${one.kind} ${one.key}`)).size).toBe(
+                run.joints.length + run.pieces.length,
+            );
             expect(order.length).toBe(run.joints.length + run.pieces.length);
             for (const piece of run.pieces) {
                 const at = order.findIndex((one) => one.kind === 'piece' && one.key === piece.key);

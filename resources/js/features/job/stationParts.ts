@@ -17,7 +17,10 @@ const OF_STATIONS: Record<string, { fetch: () => Promise<unknown> }> = {
     hang: HangStation,
 };
 
-/** Asks for what a station is made of, while its job is still being fetched; resolves when it is there, or cannot be had. */
+/**
+ * Asks for what a station is made of, while its job is still being fetched; resolves when it is there, or cannot be
+ * had.
+ */
 export const fetchStation = async (station: string, view: string): Promise<true> => {
     const part = station === 'route' && view !== 'run' ? House : OF_STATIONS[station];
     await part?.fetch().catch(() => undefined);

@@ -16,7 +16,10 @@ export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
             replace: machine.replace,
             change: machine.change,
             changeRun: (id: string, edit: (run: JobRun) => JobRun) =>
-                machine.change((document) => ({ ...document, runs: document.runs.map((run) => (run.id === id ? edit(run) : run)) })),
+                machine.change((document) => ({
+                    ...document,
+                    runs: document.runs.map((run) => (run.id === id ? edit(run) : run)),
+                })),
             step: machine.step,
             want: machine.want,
             takeTheirs: machine.takeTheirs,

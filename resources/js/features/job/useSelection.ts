@@ -40,24 +40,32 @@ export function useSelection(run: RunReport | undefined, units: Units): SharedSe
         said: run ? inWords(run, index >= 0 ? selected : null, units) : '',
         leg: run ? legOf(run, selected) : null,
         walk: (by) => {
-            const next = index < 0 ? (by > 0 ? 0 : order.length - 1) : Math.max(0, Math.min(order.length - 1, index + by));
+            const next =
+                index < 0 ? (by > 0 ? 0 : order.length - 1) : Math.max(0, Math.min(order.length - 1, index + by));
             select(order[next] ?? null);
         },
         changeRail: () => {
             const other = selected?.kind === 'piece' ? 'joint' : 'piece';
-            const near = [index, index + 1, index - 1, index + 2].map((i) => order[i]).find((one) => one?.kind === other);
+            const near = [index, index + 1, index - 1, index + 2]
+                .map((i) => order[i])
+                .find((one) => one?.kind === other);
             if (near) select(near);
         },
     };
 }
 
-/** The selected thing in words: a piece with its cut length, a joint with its fitting and its level below the outlet's centre. */
+/**
+ * The selected thing in words: a piece with its cut length, a joint with its fitting and its level below the outlet's
+ * centre.
+ */
 function inWords(run: RunReport, selected: Selection | null, units: Units): string {
     if (!selected) return '';
     if (selected.kind === 'piece') {
         const piece = run.pieces.find((one) => one.key === selected.key);
         const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
-        return piece ? `piece ${piece.letter}, joint ${number(piece.joint_from)} to ${number(piece.joint_to)}, leg ${piece.leg}` : '';
+        return piece
+            ? `piece ${piece.letter}, joint ${number(piece.joint_from)} to ${number(piece.joint_to)}, leg ${piece.leg}`
+            : '';
     }
     const joint = run.joints.find((one) => one.key === selected.key);
     const fitting = run.fittings.find((one) => one.key === joint?.fitting);

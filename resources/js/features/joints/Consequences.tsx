@@ -4,7 +4,9 @@ import { Said } from '../../drawing/Said';
 import { SourceTap } from '../../shared/SourceTap';
 import { waterInWords } from './times';
 
-/** What each way changes: the cut length, the parts, whether the joint can close the run, the first water, the price. */
+/**
+ * What each way changes: the cut length, the parts, whether the joint can close the run, the first water, the price.
+ */
 export function Consequences({
     card,
     looked,
@@ -85,7 +87,11 @@ export function Consequences({
                 <tr>
                     <th scope="row">price</th>
                     {shown.map((method) => (
-                        <td key={method.method} className={on(method)} aria-label={`price class ${method.price_class} of 3`}>
+                        <td
+                            key={method.method}
+                            className={on(method)}
+                            aria-label={`price class ${method.price_class} of 3`}
+                        >
                             {'●'.repeat(method.price_class)}
                             {'○'.repeat(3 - method.price_class)}
                         </td>

@@ -23,21 +23,27 @@ interface Props {
     phone: boolean;
 }
 
-/** The Joints station: the register of all joints, what can join the selected one and what cannot, and the card to make it by. */
+/**
+ * The Joints station: the register of all joints, what can join the selected one and what cannot, and the card to make
+ * it by.
+ */
 export function JointsStation({ run, plan, editor, selection, phone }: Props) {
     const [params, setParams] = useSearchParams();
     const single = params.get('single');
     const asked = params.get('joint');
     const joint =
-        run.joints.find((one) => one.key === (asked ?? (selection.selected?.kind === 'joint' ? selection.selected.key : null))) ??
-        (phone ? undefined : (run.joints.find((one) => one.state !== 'own') ?? run.joints.at(-1)));
+        run.joints.find(
+            (one) => one.key === (asked ?? (selection.selected?.kind === 'joint' ? selection.selected.key : null)),
+        ) ?? (phone ? undefined : (run.joints.find((one) => one.state !== 'own') ?? run.joints.at(-1)));
     const which: Which | null = single ? { single } : joint ? { run: run.id, joint: joint.key } : null;
     const card = useQuery(jointCardQuery(editor.ofJob, which));
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);
     const data = which === null ? undefined : card.data;
     const method =
-        data?.methods.find((one) => one.method === looked) ?? data?.methods.find((one) => one.method === data.method) ?? data?.methods[0];
+        data?.methods.find((one) => one.method === looked) ??
+        data?.methods.find((one) => one.method === data.method) ??
+        data?.methods[0];
 
     const open = (next: Which | null): void => {
         setLooked(null);
@@ -63,7 +69,12 @@ export function JointsStation({ run, plan, editor, selection, phone }: Props) {
                         </button>
                     )}
                     {steps && method && data.a && data.b ? (
-                        <StepCard card={data} method={method} units={editor.evaluation.units} onBack={() => setSteps(false)} />
+                        <StepCard
+                            card={data}
+                            method={method}
+                            units={editor.evaluation.units}
+                            onBack={() => setSteps(false)}
+                        />
                     ) : (
                         <>
                             <MethodList card={data} looked={method?.method ?? null} onLook={setLooked} />

@@ -5,7 +5,15 @@ import { RefusedList } from './RefusedList';
 import { stateInWords } from '../../editing';
 
 /** The ways to make a joint, best first, and under their own bar the ways that are refused. */
-export function MethodList({ card, looked, onLook }: { card: JointCard; looked: string | null; onLook: (method: string) => void }) {
+export function MethodList({
+    card,
+    looked,
+    onLook,
+}: {
+    card: JointCard;
+    looked: string | null;
+    onLook: (method: string) => void;
+}) {
     return (
         <section className="method-list" aria-label="Ways to join">
             <header>
@@ -17,7 +25,8 @@ export function MethodList({ card, looked, onLook }: { card: JointCard; looked: 
                     {card.a && card.b && (
                         <>
                             <SourceTap source={card.a.source}>{card.a.name}</SourceTap> to{' '}
-                            <SourceTap source={card.b.source}>{card.b.name}</SourceTap>, {card.b.kind.replace('-', ' ')}.{' '}
+                            <SourceTap source={card.b.source}>{card.b.name}</SourceTap>, {card.b.kind.replace('-', ' ')}
+                            .{' '}
                         </>
                     )}
                     {card.ground === 'buried' ? 'Buried. ' : card.access === 'concealed' ? 'Closed in. ' : ''}

@@ -3,7 +3,14 @@ import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
 import { keyOf, registerInWords, stateInWords, type Which } from '../../editing';
 
-const SHAPES = { own: 'open', chosen: 'done', best: 'open', refused: 'stop', unknown: 'unknown', none: 'stop' } as const;
+const SHAPES = {
+    own: 'open',
+    chosen: 'done',
+    best: 'open',
+    refused: 'stop',
+    unknown: 'unknown',
+    none: 'stop',
+} as const;
 
 /** Every joint of the run, numbered as on the pipe, and the single ones of the job. */
 export function Register({
@@ -59,7 +66,9 @@ export function Register({
                     <Shape kind={SHAPES[joint.state]} size={17} />
                 </button>
             ))}
-            {run.joints.length === 0 && singles.length === 0 && <p className="say pad">No joint yet: call out a leg at Route.</p>}
+            {run.joints.length === 0 && singles.length === 0 && (
+                <p className="say pad">No joint yet: call out a leg at Route.</p>
+            )}
         </section>
     );
 }

@@ -7,8 +7,21 @@ import { RestsOn, SourceTap } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { waterInWords } from './times';
 
-/** The card to make a joint by: its section, what is marked and tightened, and one step after another, followed with one thumb. */
-export function StepCard({ card, method, units, onBack }: { card: JointCard; method: JointMethod; units: Units; onBack: () => void }) {
+/**
+ * The card to make a joint by: its section, what is marked and tightened, and one step after another, followed with one
+ * thumb.
+ */
+export function StepCard({
+    card,
+    method,
+    units,
+    onBack,
+}: {
+    card: JointCard;
+    method: JointMethod;
+    units: Units;
+    onBack: () => void;
+}) {
     const [step, setStep] = useState(0);
     const [box, size] = useSize();
     useEffect(() => setStep(0), [method.method, card.key]);
@@ -21,7 +34,9 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
     const source = method.parts[0]?.source ?? card.b.source;
     const clock = card.sources.find((one) => one.table === 'cements' && one.row === 'cure');
     const torque =
-        units === 'inch' ? method.torque_in_lb && `${method.torque_in_lb} in·lb` : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
+        units === 'inch'
+            ? method.torque_in_lb && `${method.torque_in_lb} in·lb`
+            : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
     return (
         <section className="step-card" aria-label={`How to make it: ${method.name}`} ref={box}>
             <header>
@@ -56,13 +71,17 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
                 <div>
                     <dt>between the ends</dt>
                     <dd>
-                        <SourceTap source={source}>{method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}</SourceTap>
+                        <SourceTap source={source}>
+                            {method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}
+                        </SourceTap>
                     </dd>
                 </div>
                 <div>
                     <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
                     <dd>
-                        <SourceTap source={torque ? source : (clock ?? source)}>{torque || waterInWords(method)}</SourceTap>
+                        <SourceTap source={torque ? source : (clock ?? source)}>
+                            {torque || waterInWords(method)}
+                        </SourceTap>
                     </dd>
                 </div>
             </dl>
@@ -78,7 +97,9 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
                             <span>
                                 <b>{one.do}</b>
                                 {i === step && <span className="say">{one.say}</span>}
-                                {i === step && one.tools.length > 0 && <span className="cap">Tools: {one.tools.join(', ')}</span>}
+                                {i === step && one.tools.length > 0 && (
+                                    <span className="cap">Tools: {one.tools.join(', ')}</span>
+                                )}
                             </span>
                         </button>
                         {i === step && one.caution && (
@@ -95,7 +116,11 @@ export function StepCard({ card, method, units, onBack }: { card: JointCard; met
                 <button type="button" onClick={() => (step === 0 ? onBack() : setStep(step - 1))}>
                     {step === 0 ? 'Back' : `Step ${step}`}
                 </button>
-                <button type="button" className="main-act" onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : onBack())}>
+                <button
+                    type="button"
+                    className="main-act"
+                    onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : onBack())}
+                >
                     {step + 1 < method.steps.length ? `Done, next: ${method.steps[step + 1]?.do ?? ''}` : 'All done'}
                 </button>
             </div>

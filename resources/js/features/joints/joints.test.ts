@@ -21,14 +21,25 @@ describe('choosing a method', () => {
     });
 
     it('takes the choice back, and works on single joints', () => {
-        expect(chooseMethod(job(), { run: 'floor', joint: 'tie-in' }, null).runs[3]?.tie_in).not.toHaveProperty('method');
-        const single = chooseMethod(job(), { single: 'old-hub' }, 'hub-gasket').single_joints?.find((joint) => joint.id === 'old-hub');
+        expect(chooseMethod(job(), { run: 'floor', joint: 'tie-in' }, null).runs[3]?.tie_in).not.toHaveProperty(
+            'method',
+        );
+        const single = chooseMethod(job(), { single: 'old-hub' }, 'hub-gasket').single_joints?.find(
+            (joint) => joint.id === 'old-hub',
+        );
         expect(single?.method).toBe('hub-gasket');
         expect([isOpen({ state: 'own' }), isOpen({ state: 'best' })]).toEqual([false, true]);
     });
 
     it('says times as people plan by them', () => {
-        expect([20, 60, 90, 1440, 4320, 6480].map(minutesInWords)).toEqual(['20 min', '1 h', '1 h 30 min', '24 h', '3 days', '108 h']);
+        expect([20, 60, 90, 1440, 4320, 6480].map(minutesInWords)).toEqual([
+            '20 min',
+            '1 h',
+            '1 h 30 min',
+            '24 h',
+            '3 days',
+            '108 h',
+        ]);
         const times = { working_s: null, hold_s: null, set_min: null, cure_min: null };
         expect(waterInWords({ times: { ...times, first_water: 'at-once' } })).toBe('at once');
         expect(waterInWords({ times: { ...times, first_water: 'after-cure' } })).toBe('no table says');
@@ -55,12 +66,18 @@ describe('standing pipes', () => {
         const without = removeStanding(job(), 'yard-drain');
         expect(JSON.stringify(without)).not.toContain('yard-drain"');
         expect(without.single_joints?.some((joint) => joint.id === 'yard-repair')).toBe(false);
-        expect(removeStanding(job(), 'iron-stub').runs[0]?.tie_in).toEqual({ what: 'stub on the stack', kind: 'socket' });
+        expect(removeStanding(job(), 'iron-stub').runs[0]?.tie_in).toEqual({
+            what: 'stub on the stack',
+            kind: 'socket',
+        });
     });
 
     it('are said with where they are', () => {
         expect(
-            whereInWords({ id: 'x', name: 'x', end: 'hub', at: 'cellar', faces: 'up', level_mm: 254, in_the_way: 'a joist' }, 'inch'),
+            whereInWords(
+                { id: 'x', name: 'x', end: 'hub', at: 'cellar', faces: 'up', level_mm: 254, in_the_way: 'a joist' },
+                'inch',
+            ),
         ).toBe('A hub; cellar; facing up; 10 in over the mark; in the way: a joist.');
     });
 });

@@ -14,7 +14,10 @@ interface Props {
     pipes: Pick<CuttingReport['groups'][number], 'system' | 'size'>[];
 }
 
-/** What the crew keeps of prices, whatever the job: taken into this one, or kept from it. A job says later what it said when it was reckoned. */
+/**
+ * What the crew keeps of prices, whatever the job: taken into this one, or kept from it. A job says later what it said
+ * when it was reckoned.
+ */
 export function CrewPrices({ editor, rows, pipes }: Props) {
     const { data: crew, isError, refetch } = useQuery(pricesQuery);
     const systems = useQuery(systemsQuery).data?.systems ?? [];
@@ -73,7 +76,11 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
             <Problem text={problem} />
             {list.length > 0 && (
                 <details>
-                    <summary>{list.length === 1 ? 'One price that the crew keeps' : `${list.length} prices that the crew keeps`}</summary>
+                    <summary>
+                        {list.length === 1
+                            ? 'One price that the crew keeps'
+                            : `${list.length} prices that the crew keeps`}
+                    </summary>
                     <ul>
                         {list.map((price) => (
                             <li key={price.id}>

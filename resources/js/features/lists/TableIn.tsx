@@ -6,7 +6,10 @@ import { takeIn } from './takeIn';
 
 const SHOWN = 8;
 
-/** Takes in a table of the job: which one it is, its columns say. What is wrong in it is said by its row, and then nothing is taken in. */
+/**
+ * Takes in a table of the job: which one it is, its columns say. What is wrong in it is said by its row, and then
+ * nothing is taken in.
+ */
 export function TableIn({ editor }: { editor: JobEditor }) {
     const systems = useQuery(systemsQuery).data?.systems ?? [];
     const [problems, setProblems] = useState<string[]>([]);
@@ -28,7 +31,9 @@ export function TableIn({ editor }: { editor: JobEditor }) {
     return (
         <div className="table-in">
             <label className="choice">
-                <span className="cap">Take in a table (CSV): cut list, sticks, prices, joints, hangers or level readings</span>
+                <span className="cap">
+                    Take in a table (CSV): cut list, sticks, prices, joints, hangers or level readings
+                </span>
                 <input
                     type="file"
                     accept=".csv,text/csv"

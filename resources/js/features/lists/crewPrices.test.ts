@@ -4,7 +4,13 @@ import { forCrew, tallyInWords, withCrewPrices } from './crewPrices';
 
 const kept = { id: 1, by: 'Lead', at: '2026-11-25T08:00:00Z' };
 const price = (what: string, each: number) => ({ ...kept, what, size: '2', pipe: 'PVC', each });
-const stick = (length_mm: number, cost: number, system = 'pvc-dwv-40') => ({ ...kept, system, size: '2', length_mm, price: cost });
+const stick = (length_mm: number, cost: number, system = 'pvc-dwv-40') => ({
+    ...kept,
+    system,
+    size: '2',
+    length_mm,
+    price: cost,
+});
 const crew = (prices: CrewPrices['prices'], sticks: CrewPrices['sticks'] = []): CrewPrices => ({ prices, sticks });
 const job = (more: object = {}): JobDocument => ({ runs: [], ...more }) as unknown as JobDocument;
 const row = (what: string, more: object = {}): MaterialRow =>
@@ -15,14 +21,23 @@ describe("the crew's prices", () => {
     it('come into a job as far as it takes the things, and stand in place of what was entered', () => {
         const before = job({ prices: [{ what: 'wye', size: '2', pipe: 'PVC', each: 9 }] });
         const list = crew([price('45', 2.5), price('wye', 8), price('tee', 7), price('dial', 30)]);
-        const taken = withCrewPrices(before, list, [row('45'), row('wye', { each: 9 }), row('cap'), row('dial', { shelf: 'tool' })], pipes);
+        const taken = withCrewPrices(
+            before,
+            list,
+            [row('45'), row('wye', { each: 9 }), row('cap'), row('dial', { shelf: 'tool' })],
+            pipes,
+        );
         expect(tallyInWords(taken)).toBe('1 new, 1 other');
         expect(taken.document.prices).toEqual([
             { what: '45', size: '2', pipe: 'PVC', each: 2.5 },
             { what: 'wye', size: '2', pipe: 'PVC', each: 8 },
         ]);
         expect(taken.document.cutting).toBeUndefined();
-        expect(tallyInWords(withCrewPrices(taken.document, list, [row('45', { each: 2.5 }), row('wye', { each: 8 })], pipes))).toBe('');
+        expect(
+            tallyInWords(
+                withCrewPrices(taken.document, list, [row('45', { each: 2.5 }), row('wye', { each: 8 })], pipes),
+            ),
+        ).toBe('');
     });
 
     it('of sticks come in for the pipes of the job; what lies in the van stays as it was said', () => {

@@ -37,7 +37,10 @@ export const tallyInWords = ({ fresh, other }: Tally): string =>
 const isSold = (row: Stock): boolean => row.available === undefined;
 const sold = (document: JobDocument): Stock[] => (document.cutting?.stock ?? []).filter(isSold);
 
-/** The job with the crew's prices of what it takes: of things whose price is kept by itself, and of the sticks of its pipes. */
+/**
+ * The job with the crew's prices of what it takes: of things whose price is kept by itself, and of the sticks of its
+ * pipes.
+ */
 export function withCrewPrices(
     document: JobDocument,
     crew: CrewPrices,
@@ -46,12 +49,17 @@ export function withCrewPrices(
 ): Tally & { document: JobDocument } {
     const things = rows.filter((row) => takesPrice(row, document)).map(ofRow);
     const prices = crew.prices.filter((price) => things.some((thing) => isOf(price, thing)));
-    const sticks = crew.sticks.filter((stick) => pipes.some((pipe) => pipe.system === stick.system && pipe.size === stick.size));
+    const sticks = crew.sticks.filter((stick) =>
+        pipes.some((pipe) => pipe.system === stick.system && pipe.size === stick.size),
+    );
     const news = [
         ...prices.map((price) => newsOf(price.each, (document.prices ?? []).find((one) => isOf(one, price))?.each)),
         ...sticks.map((stick) => newsOf(stick.price, sold(document).find((row) => isSameStick(row, stick))?.price)),
     ];
-    const withThings = prices.reduce((job, { what, size, pipe, each }) => priced(job, { what, size, pipe }, each), document);
+    const withThings = prices.reduce(
+        (job, { what, size, pipe, each }) => priced(job, { what, size, pipe }, each),
+        document,
+    );
     return { ...tally(news), document: sticks.length === 0 ? withThings : withSticks(withThings, sticks) };
 }
 

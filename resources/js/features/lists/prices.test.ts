@@ -22,7 +22,9 @@ describe('a price', () => {
         expect(priced(one, ofRow(row()), 3).prices).toEqual([{ what: '45', size: '2', pipe: 'PVC', each: 3 }]);
         expect(priced(one, ofRow(row({ size: '3' })), 4).prices).toHaveLength(2);
         expect(priced(one, ofRow(row()), null).prices).toEqual([]);
-        expect(priced(job([{ what: 'bracket', each: 1 }]), { what: 'bracket', size: '', pipe: '' }, null).prices).toEqual([]);
+        expect(
+            priced(job([{ what: 'bracket', each: 1 }]), { what: 'bracket', size: '', pipe: '' }, null).prices,
+        ).toEqual([]);
     });
     it('is entered with the sticks where those have one, and never of a tool', () => {
         expect(takesPrice(row(), job())).toBe(true);
@@ -31,7 +33,8 @@ describe('a price', () => {
         expect(takesPrice(row({ each: 2.5 }), priced(job(), ofRow(row()), 2.5))).toBe(true);
     });
     it('is shown as it was said, so that reading it back changes nothing', () => {
-        for (const each of [2.5, 0.085, 12, 0.1 + 0.2, 1000000]) expect(readPrice(eachInWords(each))).toBeCloseTo(each, 9);
+        for (const each of [2.5, 0.085, 12, 0.1 + 0.2, 1000000])
+            expect(readPrice(eachInWords(each))).toBeCloseTo(each, 9);
         expect([eachInWords(2.5), eachInWords(0.085)]).toEqual(['2.50', '0.085']);
     });
     it('is called by pipe and size, unless its name says them', () => {

@@ -26,7 +26,8 @@ export function readPrice(text: string): number | null | undefined {
 }
 
 /** What one of something costs, in words: to the cent, unless it was said more finely, as of screws. */
-export const eachInWords = (each: number): string => (Math.abs(Number(each.toFixed(2)) - each) < 1e-9 ? each.toFixed(2) : `${each}`);
+export const eachInWords = (each: number): string =>
+    Math.abs(Number(each.toFixed(2)) - each) < 1e-9 ? each.toFixed(2) : `${each}`;
 
 /** Whether the price of a row is one that is kept by itself: that of sticks is entered with them. */
 export const takesPrice = (row: MaterialRow, document: JobDocument): boolean =>
@@ -43,4 +44,5 @@ export const beforeName = ({ what, size, pipe }: Priced): string =>
     [pipe, size].filter((word) => word !== '' && !what.startsWith(word)).join(' ');
 
 /** How a thing that has a price is called: `PVC 2 45`. */
-export const priceName = (thing: Priced): string => [beforeName(thing), thing.what].filter((word) => word !== '').join(' ');
+export const priceName = (thing: Priced): string =>
+    [beforeName(thing), thing.what].filter((word) => word !== '').join(' ');

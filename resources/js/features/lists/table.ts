@@ -21,7 +21,10 @@ export interface Table {
     rows: Row[];
 }
 
-/** Reads a table by its headers, in any order and either case. What was written for a spreadsheet with a quote before it, so that it is no formula, is read without. */
+/**
+ * Reads a table by its headers, in any order and either case. What was written for a spreadsheet with a quote before
+ * it, so that it is no formula, is read without.
+ */
 export function tableOf(text: string): Table {
     const read = Papa.parse<Record<string, string>>(text, {
         header: true,
@@ -39,7 +42,8 @@ export function tableOf(text: string): Table {
 }
 
 /** Whether a length of that name stands in the table, in either unit. */
-export const hasLength = (columns: string[], name: string): boolean => columns.includes(`${name} (mm)`) || columns.includes(`${name} (in)`);
+export const hasLength = (columns: string[], name: string): boolean =>
+    columns.includes(`${name} (mm)`) || columns.includes(`${name} (in)`);
 
 function lengthOf(said: (column: string) => string, columns: string[], name: string): number | null {
     const [column, times] = columns.includes(`${name} (mm)`) ? [`${name} (mm)`, 1] : [`${name} (in)`, PER_INCH];

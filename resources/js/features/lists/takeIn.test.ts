@@ -86,7 +86,9 @@ describe('hangers and what was read at them', () => {
         [`${NAME},40,300`, 'Row 2: there is no leg 40.'],
         [`${NAME},4,99999`, 'Row 2: 99999 is no place on leg 4.'],
         [`${NAME},4,`, 'Row 2: nothing is no place on leg 4.'],
-    ])('%s', (row, problem) => expect(take(`run,leg,from the leg's beginning (mm)\n${row}\n`).problems).toEqual([problem]));
+    ])('%s', (row, problem) =>
+        expect(take(`run,leg,from the leg's beginning (mm)\n${row}\n`).problems).toEqual([problem]),
+    );
 });
 
 describe('joints', () => {
@@ -110,7 +112,10 @@ describe('prices', () => {
             { what: '45', size: '2', pipe: 'PVC', each: 2.5 },
             { what: 'bracket', size: '2', pipe: '', each: 1 },
         ]);
-        const again = takeIn('what,size,pipe,price (each)\n45,2,PVC,\nbracket,2,,1.2\n', { ...within, document: once.document });
+        const again = takeIn('what,size,pipe,price (each)\n45,2,PVC,\nbracket,2,,1.2\n', {
+            ...within,
+            document: once.document,
+        });
         expect(again.document.prices).toEqual([{ what: 'bracket', size: '2', pipe: '', each: 1.2 }]);
         expect(take('what,size,pipe,price (each)\n45,2,PVC,dear\n').problems).toEqual(['Row 2: dear is no price.']);
     });
@@ -118,7 +123,9 @@ describe('prices', () => {
 
 describe('sticks', () => {
     it('stand in place of those that were there, by key or by plain name', () => {
-        const taken = take('System,Size,Length (in),Available,Price\nhubless iron,3,54.5,1,\npvc-dwv-40,1-1/2,32,,"9,5"\n');
+        const taken = take(
+            'System,Size,Length (in),Available,Price\nhubless iron,3,54.5,1,\npvc-dwv-40,1-1/2,32,,"9,5"\n',
+        );
         expect([taken.list, taken.count]).toEqual(['sticks', 2]);
         expect(taken.document.cutting?.stock).toEqual([
             { system: 'ci-no-hub', size: '3', length_mm: 1384.3, available: 1 },
@@ -131,7 +138,9 @@ describe('sticks', () => {
         ['pvc-dwv-40,,300,,', 'Row 2: the size is missing.'],
         ['pvc-dwv-40,2,300,dear,', 'Row 2: dear is no price.'],
         ['pvc-dwv-40,2,300,,1.5', 'Row 2: 1.5 is no count.'],
-    ])('%s', (row, problem) => expect(take(`system,size,length (mm),price,available\n${row}\n`).problems).toEqual([problem]));
+    ])('%s', (row, problem) =>
+        expect(take(`system,size,length (mm),price,available\n${row}\n`).problems).toEqual([problem]),
+    );
 });
 
 describe('a table that somebody mangled', () => {
@@ -179,6 +188,7 @@ describe('a table that somebody mangled', () => {
             { numRuns: 1500, seed: 13 },
         ));
     it('gives back what was written so that it is no formula', () => {
-        for (const name of ['=1+1', '\u00a0=1+1', '\u200b@x']) expect(tableOf(`run\n"'${name}"\n`).rows[0]?.said('run')).toBe(name);
+        for (const name of ['=1+1', '\u00a0=1+1', '\u200b@x'])
+            expect(tableOf(`run\n"'${name}"\n`).rows[0]?.said('run')).toBe(name);
     });
 });

@@ -61,9 +61,15 @@ export function takeIn(text: string, within: Within): TakenIn {
     const table = tableOf(text);
     const list = LISTS.find(
         (one) =>
-            one.columns.every((column) => table.columns.includes(column)) && one.lengths.every((name) => hasLength(table.columns, name)),
+            one.columns.every((column) => table.columns.includes(column)) &&
+            one.lengths.every((name) => hasLength(table.columns, name)),
     );
-    const nothing = (problem: string): TakenIn => ({ list: list?.name ?? '', count: 0, document: within.document, problems: [problem] });
+    const nothing = (problem: string): TakenIn => ({
+        list: list?.name ?? '',
+        count: 0,
+        document: within.document,
+        problems: [problem],
+    });
     if (!list) return nothing(`By its columns it is none of the lists: ${LISTS.map(columnsInWords).join('; ')}.`);
     if (table.rows.length === 0) return nothing('The list is empty.');
     const { edits, count, problems } = list.take(table, within);
@@ -94,7 +100,8 @@ function placeOf(row: Row, within: Within): { run: string; leg: string; at_mm: n
     const run = runOf(row, within);
     const leg = run.legs.find((one) => String(one.number) === row.said('leg'));
     if (!leg) throw new Wrong(`there is no leg ${row.said('leg')}`.trim());
-    const long = leg.from && leg.to ? Math.hypot(leg.to.x - leg.from.x, leg.to.y - leg.from.y, leg.to.z - leg.from.z) : 0;
+    const long =
+        leg.from && leg.to ? Math.hypot(leg.to.x - leg.from.x, leg.to.y - leg.from.y, leg.to.z - leg.from.z) : 0;
     const at = row.length(BEGINNING);
     if (at === null || at < 0 || at > long + 1) throw new Wrong(`${at ?? 'nothing'} is no place on leg ${leg.number}`);
     return { run: run.id, leg: leg.id, at_mm: at };
@@ -131,7 +138,8 @@ function joints(table: Table, within: Within): Read {
         if (!joint) throw new Wrong(`there is no joint ${row.said('joint')}`.trim());
         const method = row.said('method (key)');
         if (method === (joint.method ?? '')) return null;
-        if (joint.state === 'own') throw new Wrong(`joint ${joint.number} is made as its pipe is, ${joint.method_name}`);
+        if (joint.state === 'own')
+            throw new Wrong(`joint ${joint.number} is made as its pipe is, ${joint.method_name}`);
         return (document) => chooseMethod(document, { run: run.id, joint: joint.key }, method === '' ? null : method);
     });
     return edited(rows);
@@ -155,7 +163,12 @@ function cuts(table: Table, within: Within): Read {
 /** What one of each thing costs; where no price stands, none is kept. */
 function prices(table: Table): Read {
     const rows = eachRow(table, (row): Edit => {
-        const [what, size, pipe, text] = [row.said('what'), row.said('size'), row.said('pipe'), row.said('price (each)')];
+        const [what, size, pipe, text] = [
+            row.said('what'),
+            row.said('size'),
+            row.said('pipe'),
+            row.said('price (each)'),
+        ];
         const each = readPrice(text);
         if (what === '') throw new Wrong('what it is is missing');
         if (each === undefined) throw new Wrong(`${text} is no price`);
@@ -172,7 +185,8 @@ function sticks(table: Table, { systems }: Within): Read {
         if (!system) throw new Wrong(`${said || 'nothing'} is no pipe of the catalogue`);
         if (row.said('size') === '') throw new Wrong('the size is missing');
         const length = row.length('length');
-        if (length === null || length < 1 || length > 100_000) throw new Wrong(`${length ?? 'nothing'} is no length of a stick`);
+        if (length === null || length < 1 || length > 100_000)
+            throw new Wrong(`${length ?? 'nothing'} is no length of a stick`);
         const [price, available] = [row.said('price'), row.said('available')];
         const each = readPrice(price);
         if (each === undefined) throw new Wrong(`${price} is no price`);

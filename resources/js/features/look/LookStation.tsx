@@ -8,7 +8,10 @@ import { PipeDialog } from './PipeDialog';
 import { PipeRing } from './PipeRing';
 import { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';
 
-/** The Look station: every pipe that the job ties to, where its end is and what is in the way, and how it is known what it is. */
+/**
+ * The Look station: every pipe that the job ties to, where its end is and what is in the way, and how it is known what
+ * it is.
+ */
 export function LookStation({ editor, phone }: { editor: JobEditor; phone: boolean }) {
     const [params, setParams] = useSearchParams();
     const [dialog, setDialog] = useState<'new' | 'change' | null>(null);
@@ -17,7 +20,8 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
     // The one that needs an answer stays in hand once it has one.
     const [first] = useState(() => (pipes.find((pipe) => !pipe.system) ?? pipes[0])?.id);
     const chosen =
-        pipes.find((pipe) => pipe.id === params.get('pipe')) ?? (phone ? undefined : (pipes.find((pipe) => pipe.id === first) ?? pipes[0]));
+        pipes.find((pipe) => pipe.id === params.get('pipe')) ??
+        (phone ? undefined : (pipes.find((pipe) => pipe.id === first) ?? pipes[0]));
     const report = evaluation.standing.find((one) => one.id === chosen?.id);
     const known = pipes.filter((pipe) => pipe.system).length;
 
@@ -25,7 +29,9 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
         <section className="stood" aria-label="Standing pipes">
             <header>
                 <h2>Standing pipes</h2>
-                <p className="cap">{pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}</p>
+                <p className="cap">
+                    {pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}
+                </p>
             </header>
             {pipes.map((pipe) => {
                 const one = evaluation.standing.find((standing) => standing.id === pipe.id);
@@ -129,7 +135,11 @@ function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
                         <Shape kind="done" size={16} /> kept as this
                     </span>
                 ) : (
-                    <button type="button" className="main-act" onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate))}>
+                    <button
+                        type="button"
+                        className="main-act"
+                        onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate))}
+                    >
                         It is {candidate.short}
                     </button>
                 )
@@ -146,7 +156,10 @@ function tiesInWords(editor: JobEditor, id: string): string {
             const number = report?.joints.find((joint) => joint.key === key)?.number;
             return number === undefined ? `run ${i + 1}` : `run ${i + 1}, joint ${number}`;
         };
-        return [...(run.outlet.standing === id ? [at('outlet')] : []), ...(run.tie_in.standing === id ? [at('tie-in')] : [])];
+        return [
+            ...(run.outlet.standing === id ? [at('outlet')] : []),
+            ...(run.tie_in.standing === id ? [at('tie-in')] : []),
+        ];
     });
     return ties.join('; ') || 'no run ties to it yet';
 }

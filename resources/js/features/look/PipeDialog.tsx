@@ -44,7 +44,9 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
         };
         editor.change((old) => ({
             ...old,
-            standing: pipe ? (old.standing ?? []).map((one) => (one.id === id ? next : one)) : [...(old.standing ?? []), next],
+            standing: pipe
+                ? (old.standing ?? []).map((one) => (one.id === id ? next : one))
+                : [...(old.standing ?? []), next],
         }));
         onClose();
         if (!pipe) onNew(id);
@@ -77,7 +79,12 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                     </Form.Group>
                     <Form.Group controlId="pipe-at" className="whole">
                         <Form.Label>Where its centre is</Form.Label>
-                        <Form.Control name="at" defaultValue={pipe?.at} placeholder="cellar, 62 in from the corner" maxLength={200} />
+                        <Form.Control
+                            name="at"
+                            defaultValue={pipe?.at}
+                            placeholder="cellar, 62 in from the corner"
+                            maxLength={200}
+                        />
                     </Form.Group>
                     <Form.Group controlId="pipe-faces">
                         <Form.Label>Which way it points</Form.Label>
@@ -89,7 +96,13 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                         label="Its centre over the mark of the job"
                         help="levelled on site; leave empty if not yet"
                         units={units}
-                        start={pipe?.level_mm === undefined ? '' : units === 'mm' ? String(pipe.level_mm) : `${pipe.level_mm} mm`}
+                        start={
+                            pipe?.level_mm === undefined
+                                ? ''
+                                : units === 'mm'
+                                  ? String(pipe.level_mm)
+                                  : `${pipe.level_mm} mm`
+                        }
                     />
                     <Form.Group controlId="pipe-way" className="whole">
                         <Form.Label>What is in the way</Form.Label>

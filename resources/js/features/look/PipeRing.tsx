@@ -11,7 +11,12 @@ export function PipeRing({ pipe }: { pipe: StandingReport }) {
     if (!pipe.known)
         return (
             <svg width="56" height="56" viewBox="0 0 56 56" aria-hidden="true">
-                <circle cx="28" cy="28" r="23" style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2, strokeDasharray: '6 4' }} />
+                <circle
+                    cx="28"
+                    cy="28"
+                    r="23"
+                    style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 2, strokeDasharray: '6 4' }}
+                />
                 <circle cx="28" cy="28" r="17" style={{ fill: 'none', stroke: 'var(--ink)', strokeDasharray: '6 4' }} />
                 <text x="28" y="37" textAnchor="middle" style={{ font: '700 26px var(--f-mark)' }}>
                     ?
@@ -27,7 +32,12 @@ export function PipeRing({ pipe }: { pipe: StandingReport }) {
                 r={outer}
                 style={{ fill: `url(#${prefix}${textureOf(pipe.material)})`, stroke: 'var(--edge)', strokeWidth: 1.4 }}
             />
-            <circle cx="28" cy="28" r={inner} style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1.4 }} />
+            <circle
+                cx="28"
+                cy="28"
+                r={inner}
+                style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1.4 }}
+            />
         </svg>
     );
 }

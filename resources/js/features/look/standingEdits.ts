@@ -15,13 +15,20 @@ export function putEvidence(document: JobDocument, id: string, evidence: Evidenc
     });
 }
 
-/** The job with a pipe known as a candidate, or not known any more. A calliper reading stands for its outside diameter. */
-export function knowAs(document: JobDocument, id: string, candidate: { system: string; size: string } | null): JobDocument {
+/**
+ * The job with a pipe known as a candidate, or not known any more. A calliper reading stands for its outside diameter.
+ */
+export function knowAs(
+    document: JobDocument,
+    id: string,
+    candidate: { system: string; size: string } | null,
+): JobDocument {
     return onOne(document, id, (pipe) => {
         const { system: _, size: __, od_mm: ___, ...rest } = pipe;
         if (candidate === null) return { ...rest, how: 'guessed' };
         const { evidence } = pipe;
-        const measured = evidence?.od_mm !== undefined && evidence.reading_error_mm <= 0.5 ? { od_mm: evidence.od_mm } : {};
+        const measured =
+            evidence?.od_mm !== undefined && evidence.reading_error_mm <= 0.5 ? { od_mm: evidence.od_mm } : {};
         return {
             ...rest,
             ...measured,
@@ -40,10 +47,14 @@ export function removeStanding(document: JobDocument, id: string): JobDocument {
         ...document,
         standing: (document.standing ?? []).filter((pipe) => pipe.id !== id),
         single_joints: (document.single_joints ?? []).filter(
-            (joint) => !('standing' in joint.a && joint.a.standing === id) && !('standing' in joint.b && joint.b.standing === id),
+            (joint) =>
+                !('standing' in joint.a && joint.a.standing === id) &&
+                !('standing' in joint.b && joint.b.standing === id),
         ),
         runs: document.runs.map((run) => ({ ...run, outlet: free(run.outlet), tie_in: free(run.tie_in) })),
-        ...(document.moves ? { moves: document.moves.filter((move) => move.kind !== 'cut-in' || move.values.standing !== id) } : {}),
+        ...(document.moves
+            ? { moves: document.moves.filter((move) => move.kind !== 'cut-in' || move.values.standing !== id) }
+            : {}),
     };
 }
 

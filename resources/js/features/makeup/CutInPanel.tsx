@@ -31,17 +31,24 @@ interface Props {
     onKept: (id: string | null) => void;
 }
 
-/** A fitting cut into a line that stands: what is measured, where it is cut, what hangs first, and the steps in order. */
+/**
+ * A fitting cut into a line that stands: what is measured, where it is cut, what hangs first, and the steps in order.
+ */
 export function CutInPanel({ editor, run, system, place, opened, onKept }: Props) {
     const { units } = editor.evaluation;
-    const known = editor.document.standing?.filter((pipe) => pipe.system !== undefined && pipe.size !== undefined) ?? [];
+    const known =
+        editor.document.standing?.filter((pipe) => pipe.system !== undefined && pipe.size !== undefined) ?? [];
     const { reckoned, problem, busy, onSubmit } = useReckoning(
         (form) => read(form, units),
         (values) => ask(values, editor, place),
         opened?.values,
     );
     if (known.length === 0)
-        return <p className="none">Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.</p>;
+        return (
+            <p className="none">
+                Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.
+            </p>
+        );
     return (
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
             <form className="mu-form" onSubmit={onSubmit}>
@@ -81,7 +88,9 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
                         />
                     </>
                 ) : (
-                    <p className="none">Measure the line and the fitting. The cuts, the stubs and the order come out.</p>
+                    <p className="none">
+                        Measure the line and the fitting. The cuts, the stubs and the order come out.
+                    </p>
                 )}
             </div>
         </div>
@@ -90,12 +99,25 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
 
 function Measures({ start, system, units }: { start: Values; system: string; units: Units }) {
     const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.laid);
-    const said = (mm: number | undefined, otherwise = ''): string => (mm === undefined ? otherwise : saidLength(mm, units));
+    const said = (mm: number | undefined, otherwise = ''): string =>
+        mm === undefined ? otherwise : saidLength(mm, units);
     const where = 'where the catalogue has none';
     return (
         <>
-            <LengthField id="ci-length" name="length" label="Its length, end to end" units={units} start={said(start.length_mm)} />
-            <LengthField id="ci-centre" name="centre" label="Branch at, from upstream" units={units} start={said(start.centre_mm)} />
+            <LengthField
+                id="ci-length"
+                name="length"
+                label="Its length, end to end"
+                units={units}
+                start={said(start.length_mm)}
+            />
+            <LengthField
+                id="ci-centre"
+                name="centre"
+                label="Branch at, from upstream"
+                units={units}
+                start={said(start.centre_mm)}
+            />
             <label className="choice">
                 <span className="cap">Fitting of</span>
                 <select name="system" defaultValue={start.system ?? system} key={systems.length}>
@@ -142,7 +164,13 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
                 start={said(start.insertion_mm)}
                 help="to its ridge; where it is not stated"
             />
-            <LengthField id="ci-room-up" name="room_up" label="Bare pipe upstream" units={units} start={said(start.room_up_mm, '0')} />
+            <LengthField
+                id="ci-room-up"
+                name="room_up"
+                label="Bare pipe upstream"
+                units={units}
+                start={said(start.room_up_mm, '0')}
+            />
             <LengthField
                 id="ci-room-down"
                 name="room_down"
@@ -188,7 +216,11 @@ async function ask(values: Values, editor: JobEditor, place: JobRun['place']): P
         return value === undefined ? [] : [{ table: system, row, field, value }];
     });
     const answer = await cutIn({
-        pipe: { system: pipe.system, size: pipe.size, ...(values.length_mm === undefined ? {} : { length_mm: values.length_mm }) },
+        pipe: {
+            system: pipe.system,
+            size: pipe.size,
+            ...(values.length_mm === undefined ? {} : { length_mm: values.length_mm }),
+        },
         fitting: { system, row },
         centre_at_mm: values.centre_mm,
         upstream: side(values.room_up_mm),
@@ -215,38 +247,42 @@ function Answer({ answer, values, units }: { answer: CutInOutput; values: Values
             <FindingLines findings={answer.findings} />
             {answer.closes && answer.findings.length === 0 && (
                 <p className="ci-finding">
-                    <Shape kind="done" size={18} /> It closes: upstream the coupling is {way(answer.upstream.way)}, downstream{' '}
-                    {way(answer.downstream.way)}.
+                    <Shape kind="done" size={18} /> It closes: upstream the coupling is {way(answer.upstream.way)},
+                    downstream {way(answer.downstream.way)}.
                 </p>
             )}
-            {first !== undefined && second !== undefined && upper !== undefined && lower !== undefined && first >= 0 && (
-                <>
-                    <CutInDrawing
-                        marks={[first, second]}
-                        stubs={[upper, lower]}
-                        centre={values.centre_mm ?? 0}
-                        length={values.length_mm ?? null}
-                        said={{
-                            first: words(first),
-                            second: words(second),
-                            out: words(answer.piece_out_mm ?? 0),
-                            stubs: [words(upper), words(lower)],
-                        }}
-                    />
-                    <CutList
-                        cuts={[
-                            { what: 'First mark, from the upstream end', said: words(first) },
-                            { what: 'Second mark, from the same end', said: words(second) },
-                            { what: 'Stub, upstream', said: words(upper) },
-                            { what: 'Stub, downstream', said: words(lower) },
-                        ]}
-                    />
-                </>
-            )}
+            {first !== undefined &&
+                second !== undefined &&
+                upper !== undefined &&
+                lower !== undefined &&
+                first >= 0 && (
+                    <>
+                        <CutInDrawing
+                            marks={[first, second]}
+                            stubs={[upper, lower]}
+                            centre={values.centre_mm ?? 0}
+                            length={values.length_mm ?? null}
+                            said={{
+                                first: words(first),
+                                second: words(second),
+                                out: words(answer.piece_out_mm ?? 0),
+                                stubs: [words(upper), words(lower)],
+                            }}
+                        />
+                        <CutList
+                            cuts={[
+                                { what: 'First mark, from the upstream end', said: words(first) },
+                                { what: 'Second mark, from the same end', said: words(second) },
+                                { what: 'Stub, upstream', said: words(upper) },
+                                { what: 'Stub, downstream', said: words(lower) },
+                            ]}
+                        />
+                    </>
+                )}
             {kilos && (
                 <p className="say">
-                    Loose once it is cut: upstream {weigh(kilos.up)} empty, {weigh(kilos.up_full)} full of water; downstream{' '}
-                    {weigh(kilos.down)} and {weigh(kilos.down_full)}. It hangs before the first cut.
+                    Loose once it is cut: upstream {weigh(kilos.up)} empty, {weigh(kilos.up_full)} full of water;
+                    downstream {weigh(kilos.down)} and {weigh(kilos.down_full)}. It hangs before the first cut.
                 </p>
             )}
             {answer.findings.every((one) => one.severity !== 'stop') && (

@@ -55,12 +55,20 @@ export function askedOf(run: string, { values, obstacles }: Pick<EndsMeasured, '
         ...(obstacles && obstacles.length > 0 ? { obstacles } : {}),
         to:
             to_leg === undefined
-                ? { along_mm, over_mm, down_mm, turn_deg, ...(plumb ? { plumb } : { fall_mm_per_m: fall_mm_per_m ?? 0 }) }
+                ? {
+                      along_mm,
+                      over_mm,
+                      down_mm,
+                      turn_deg,
+                      ...(plumb ? { plumb } : { fall_mm_per_m: fall_mm_per_m ?? 0 }),
+                  }
                 : { leg: to_leg },
     };
 }
 
-/** Which two ends: two legs of the run, or on from its end to what was measured from there; and what stands in the way. */
+/**
+ * Which two ends: two legs of the run, or on from its end to what was measured from there; and what stands in the way.
+ */
 export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Props) {
     const laid = run.legs.filter((leg) => leg.laid);
     const [mode, setMode] = useState<'legs' | 'measured'>(
@@ -165,7 +173,11 @@ function BetweenLegs({ legs, picked, onPick }: { legs: Legs; picked: Picked; onP
         <>
             <label className="choice">
                 <span className="cap">From the beginning of leg</span>
-                <select name="from" value={picked.from} onChange={(event) => onPick({ ...picked, from: event.target.value })}>
+                <select
+                    name="from"
+                    value={picked.from}
+                    onChange={(event) => onPick({ ...picked, from: event.target.value })}
+                >
                     {legs.slice(0, -1).map((leg) => (
                         <option key={leg.id} value={leg.id}>
                             {legWords(leg)}
@@ -205,10 +217,17 @@ function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'
                 </select>
             </label>
             <p className="say">
-                From where the run ends now to where it is to end, looking the way it runs. To the left, back and up with a minus.
+                From where the run ends now to where it is to end, looking the way it runs. To the left, back and up
+                with a minus.
             </p>
             <LengthField id="mu-along" name="along" label="Along" units={units} start={said(values?.along_mm)} />
-            <LengthField id="mu-over" name="over" label="Over, to the right" units={units} start={said(values?.over_mm ?? 0)} />
+            <LengthField
+                id="mu-over"
+                name="over"
+                label="Over, to the right"
+                units={units}
+                start={said(values?.over_mm ?? 0)}
+            />
             <LengthField id="mu-down" name="down" label="Down" units={units} start={said(values?.down_mm)} />
             <label className="choice">
                 <span className="cap">It heads to the right by, °</span>
@@ -244,7 +263,9 @@ async function read(form: FormData, mode: 'legs' | 'measured', boxes: number[], 
                   over_mm: await mm('over'),
                   down_mm: await mm('down'),
                   turn_deg: Number(formText(form, 'turn')),
-                  ...(plumb ? { plumb } : { fall_mm_per_m: Number(formText(form, 'fall')) * (units === 'inch' ? PER_FOOT : 1) }),
+                  ...(plumb
+                      ? { plumb }
+                      : { fall_mm_per_m: Number(formText(form, 'fall')) * (units === 'inch' ? PER_FOOT : 1) }),
               };
     return { kind: 'ends', values, ...(obstacles.length > 0 ? { obstacles } : {}) };
 }

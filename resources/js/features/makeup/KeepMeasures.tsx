@@ -3,7 +3,9 @@ import type { JobMove } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { freeMoveId, withMove, withoutMove } from './moves';
 
-export type Measured = Pick<JobMove, 'kind' | 'values'> & { obstacles?: Extract<JobMove, { kind: 'ends' }>['obstacles'] };
+export type Measured = Pick<JobMove, 'kind' | 'values'> & {
+    obstacles?: Extract<JobMove, { kind: 'ends' }>['obstacles'];
+};
 
 interface Props {
     editor: JobEditor;

@@ -100,7 +100,10 @@ interface EndToEndProps extends Props {
     onKept: (id: string | null) => void;
 }
 
-/** Two ends, and what leads from one to the other: ways best first, each drawn in place, with its marks; one is taken into the run. */
+/**
+ * Two ends, and what leads from one to the other: ways best first, each drawn in place, with its marks; one is taken
+ * into the run.
+ */
 function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps) {
     const laid = run.legs.filter((leg) => leg.laid);
     const [made, setMade] = useState<MadeUp | null>(null);
@@ -153,7 +156,9 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                 </details>
                 <Problem text={problem} />
                 {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
-                {made && measured && <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />}
+                {made && measured && (
+                    <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />
+                )}
                 <OrderList of={editor.ofJob} run={run} />
                 <WrapFiles of={editor.ofJob} run={run} />
             </section>
@@ -165,8 +170,8 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                 ) : (
                     <>
                         <p className="say">
-                            Say which two ends, and look for ways. Every roll and length comes out of the geometry; nothing has to be held
-                            up and twisted.
+                            Say which two ends, and look for ways. Every roll and length comes out of the geometry;
+                            nothing has to be held up and twisted.
                         </p>
                         <PickEnds run={run} picked={picked} onPick={setPicked} />
                     </>
@@ -211,7 +216,8 @@ function PickEnds({ run, picked, onPick }: { run: RunReport; picked: Picked; onP
         setSelected(selection);
         const leg = legOf(run, selection);
         if (leg === null) return;
-        if (isFirst) onPick({ from: leg, to: number(picked.to) > number(leg) ? picked.to : (run.legs.at(-1)?.id ?? leg) });
+        if (isFirst)
+            onPick({ from: leg, to: number(picked.to) > number(leg) ? picked.to : (run.legs.at(-1)?.id ?? leg) });
         else if (number(leg) > number(picked.from)) onPick({ ...picked, to: leg });
         else onPick({ from: leg, to: picked.from });
         setFirst(!isFirst);
@@ -220,7 +226,8 @@ function PickEnds({ run, picked, onPick }: { run: RunReport; picked: Picked; onP
         <>
             <TurnableIso run={run} selected={selected} onSelect={pick} least={320} />
             <p className="cap mu-picked" role="status">
-                From leg {number(picked.from)} to leg {number(picked.to)}. Tap the {isFirst ? 'upper' : 'lower'} of two pieces.
+                From leg {number(picked.from)} to leg {number(picked.to)}. Tap the {isFirst ? 'upper' : 'lower'} of two
+                pieces.
             </p>
         </>
     );
@@ -228,11 +235,22 @@ function PickEnds({ run, picked, onPick }: { run: RunReport; picked: Picked; onP
 
 /** The leg of a piece or a joint that was picked. */
 function legOf(run: RunReport, { kind, key }: Selection): string | null {
-    const found = kind === 'piece' ? run.pieces.find((one) => one.key === key) : run.joints.find((one) => one.key === key);
+    const found =
+        kind === 'piece' ? run.pieces.find((one) => one.key === key) : run.joints.find((one) => one.key === key);
     return run.legs.find((leg) => leg.number === found?.leg)?.id ?? null;
 }
 
-function WayList({ made, chosen, onChoose, units }: { made: MadeUp; chosen: number; onChoose: (n: number) => void; units: 'inch' | 'mm' }) {
+function WayList({
+    made,
+    chosen,
+    onChoose,
+    units,
+}: {
+    made: MadeUp;
+    chosen: number;
+    onChoose: (n: number) => void;
+    units: 'inch' | 'mm';
+}) {
     const none = made.solutions.length === 0;
     return (
         <>
@@ -338,7 +356,11 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
                         </p>
                     )}
                     <div className="mu-dial">
-                        <Dial deg={bend.dial_deg} upright={uprightAt(i)} label={`The dial: ${dialInWords(bend.dial_deg, uprightAt(i))}`} />
+                        <Dial
+                            deg={bend.dial_deg}
+                            upright={uprightAt(i)}
+                            label={`The dial: ${dialInWords(bend.dial_deg, uprightAt(i))}`}
+                        />
                         <p className="say">
                             {dialInWords(bend.dial_deg, uprightAt(i))}.{' '}
                             {uprightAt(i)
@@ -353,7 +375,11 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
                 {way.legs.map((leg, i) => (
                     <li key={i}>
                         <span className="cap">
-                            {i === 0 ? 'to bend 1' : i === way.legs.length - 1 ? `from bend ${i}` : `bend ${i} to ${i + 1}`}
+                            {i === 0
+                                ? 'to bend 1'
+                                : i === way.legs.length - 1
+                                  ? `from bend ${i}`
+                                  : `bend ${i} to ${i + 1}`}
                         </span>{' '}
                         {leg.cut ? (
                             <b className="mk">
@@ -365,7 +391,9 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
                     </li>
                 ))}
             </ul>
-            <p className="cap">Stop to stop. A glued joint is not sprung to fit: dry-fit before anything is cemented.</p>
+            <p className="cap">
+                Stop to stop. A glued joint is not sprung to fit: dry-fit before anything is cemented.
+            </p>
         </>
     );
 }

@@ -18,7 +18,17 @@ const SPAN_WORDS: Record<(typeof SPANS)[number], string> = {
 };
 
 /** One thing that stands in the way, as a box from where the first leg begins, the way it runs. */
-export function ObstacleFields({ n, start, units, onRemove }: { n: number; start: Obstacle | null; units: Units; onRemove: () => void }) {
+export function ObstacleFields({
+    n,
+    start,
+    units,
+    onRemove,
+}: {
+    n: number;
+    start: Obstacle | null;
+    units: Units;
+    onRemove: () => void;
+}) {
     return (
         <fieldset className="mu-box">
             <label className="choice whole">
@@ -44,7 +54,8 @@ export function ObstacleFields({ n, start, units, onRemove }: { n: number; start
 
 /** The box of that number in a form. */
 export async function readObstacle(form: FormData, n: number, units: Units): Promise<Obstacle> {
-    const mm = async (span: (typeof SPANS)[number]): Promise<number> => (await formLength(form, `${span}-${n}`, units, true)) ?? 0;
+    const mm = async (span: (typeof SPANS)[number]): Promise<number> =>
+        (await formLength(form, `${span}-${n}`, units, true)) ?? 0;
     return {
         what: formText(form, `what-${n}`).trim() || 'what stands there',
         along_from_mm: await mm('along_from'),

@@ -21,8 +21,8 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
             </p>
             {!order.known ? (
                 <p>
-                    <Shape kind="unknown" size={17} /> Not known: this run has more ways of putting it together than can be looked at in the
-                    time there is. Part it in two runs, and each is looked at to the end.
+                    <Shape kind="unknown" size={17} /> Not known: this run has more ways of putting it together than can
+                    be looked at in the time there is. Part it in two runs, and each is looked at to the end.
                 </p>
             ) : order.goes ? (
                 <ol>
@@ -56,7 +56,8 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
             )}
             {data.closing && <Closing closing={data.closing} units={of.document.units} />}
             <p className="cap">
-                Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued joint is not sprung.
+                Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued
+                joint is not sprung.
             </p>
         </section>
     );
@@ -87,7 +88,9 @@ function Closing({ closing, units }: { closing: RunClosing; units: Units }) {
                     `; joint ${worst.joint}, ${TAKES_UP[worst.way]}, in ${percent(worst.chance)}`}
                 .
             </p>
-            {best.chance < 0.95 && <p>Cut the last piece when the others lie dry in place, and measure for it there.</p>}
+            {best.chance < 0.95 && (
+                <p>Cut the last piece when the others lie dry in place, and measure for it there.</p>
+            )}
             <RestsOn sources={closing.sources} />
         </>
     );

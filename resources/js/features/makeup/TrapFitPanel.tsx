@@ -79,7 +79,8 @@ export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Prop
                     </>
                 ) : (
                     <p className="none">
-                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system}, as the run is.
+                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system},
+                        as the run is.
                     </p>
                 )}
             </div>
@@ -87,7 +88,17 @@ export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Prop
     );
 }
 
-function Pick({ name, label, options, start }: { name: string; label: string; options: string[]; start: string | undefined }) {
+function Pick({
+    name,
+    label,
+    options,
+    start,
+}: {
+    name: string;
+    label: string;
+    options: string[];
+    start: string | undefined;
+}) {
     return (
         <label className="choice">
             <span className="cap">{label}</span>
@@ -125,15 +136,24 @@ function Measures({ start, size, units }: { start: Values; size: string; units: 
             <Pick name="pattern" label="Trap" options={TRAPS} start={start.pattern} />
             <label className="choice">
                 <span className="cap">Outlet in the</span>
-                <select name="where" value={isFloor ? 'floor' : 'wall'} onChange={(event) => setFloor(event.target.value === 'floor')}>
+                <select
+                    name="where"
+                    value={isFloor ? 'floor' : 'wall'}
+                    onChange={(event) => setFloor(event.target.value === 'floor')}
+                >
                     <option>wall</option>
                     <option>floor</option>
                 </select>
             </label>
             {isFloor && (
                 <label className="check">
-                    <input name="vented" type="checkbox" checked={vented} onChange={(event) => setVented(event.target.checked)} /> a vent
-                    goes up from a tee over it
+                    <input
+                        name="vented"
+                        type="checkbox"
+                        checked={vented}
+                        onChange={(event) => setVented(event.target.checked)}
+                    />{' '}
+                    a vent goes up from a tee over it
                 </label>
             )}
             <Pick name="tail_size" label="Tailpiece, size" options={SIZES[units]} start={start.tail_size ?? size} />
@@ -199,9 +219,23 @@ async function read(form: FormData, units: Units): Promise<Values> {
 
 /** Measured from the outlet: the tailpiece hangs over it, in front of it and to its side. */
 async function ask(values: Values, document: JobDocument, { system, size }: Into): Promise<TrapFitOutput> {
-    const { ahead_mm = 0, aside_mm = 0, down_mm = 0, tall_mm, reach_mm, elbow_mm, seal_mm, adjust_mm, depth_mm, cabinet_mm } = values;
+    const {
+        ahead_mm = 0,
+        aside_mm = 0,
+        down_mm = 0,
+        tall_mm,
+        reach_mm,
+        elbow_mm,
+        seal_mm,
+        adjust_mm,
+        depth_mm,
+        cabinet_mm,
+    } = values;
     const floor = values.where === 'floor';
-    const tee = given<{ branch_mm?: number; run_out_mm?: number }>({ branch_mm: values.tee_branch_mm, run_out_mm: values.tee_out_mm });
+    const tee = given<{ branch_mm?: number; run_out_mm?: number }>({
+        branch_mm: values.tee_branch_mm,
+        run_out_mm: values.tee_out_mm,
+    });
     const answer = await trapFit({
         fixture: (values.fixture ?? 'sink') as TrapFitInput['fixture'],
         rulebook: document.rulebook,
@@ -228,7 +262,8 @@ async function ask(values: Values, document: JobDocument, { system, size }: Into
 
 function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Values; units: Units }) {
     const words = (mm: number): string => lengthInWords(mm, units);
-    const cut = (piece: string): TrapFitOutput['cuts'][number] | undefined => answer.cuts.find((one) => one.piece === piece);
+    const cut = (piece: string): TrapFitOutput['cuts'][number] | undefined =>
+        answer.cuts.find((one) => one.piece === piece);
     const [tube, arm, riser] = [cut('wall-tube'), cut('arm'), cut('riser')];
     const change =
         answer.shorten_mm > 0
@@ -236,7 +271,13 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
             : answer.extend_mm > 0
               ? `extend the tailpiece by ${words(answer.extend_mm)}`
               : null;
-    const { ahead_mm: ahead = 0, down_mm: down = 0, tall_mm: tall = 0, reach_mm: reach = 0, seal_mm: seal = null } = values;
+    const {
+        ahead_mm: ahead = 0,
+        down_mm: down = 0,
+        tall_mm: tall = 0,
+        reach_mm: reach = 0,
+        seal_mm: seal = null,
+    } = values;
     return (
         <>
             <FindingLines findings={answer.findings} />
@@ -253,7 +294,10 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
                     tall={tall}
                     reach={reach}
                     seal={seal}
-                    said={{ arm: arm ? `cut ${words(arm.length_mm)}` : null, riser: riser ? `cut ${words(riser.length_mm)}` : null }}
+                    said={{
+                        arm: arm ? `cut ${words(arm.length_mm)}` : null,
+                        riser: riser ? `cut ${words(riser.length_mm)}` : null,
+                    }}
                 />
             )}
             {answer.riser_mm === null && answer.arm?.length_mm != null && tall > 0 && (
@@ -269,9 +313,23 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
             )}
             <CutList
                 cuts={[
-                    ...(tube ? [{ what: `Wall tube, ${words(tube.insertion_mm)} of it in the wall`, said: words(tube.length_mm) }] : []),
+                    ...(tube
+                        ? [
+                              {
+                                  what: `Wall tube, ${words(tube.insertion_mm)} of it in the wall`,
+                                  said: words(tube.length_mm),
+                              },
+                          ]
+                        : []),
                     ...(arm ? [{ what: 'Arm, stop to stop', said: words(arm.length_mm) }] : []),
-                    ...(riser ? [{ what: `Riser, ${words(riser.insertion_mm)} of it in the outlet`, said: words(riser.length_mm) }] : []),
+                    ...(riser
+                        ? [
+                              {
+                                  what: `Riser, ${words(riser.insertion_mm)} of it in the outlet`,
+                                  said: words(riser.length_mm),
+                              },
+                          ]
+                        : []),
                 ]}
             />
             <ul className="ci-steps">

@@ -21,8 +21,8 @@ export function WrapFiles({ of, run }: { of: OfJob; run: RunReport }) {
         <section className="wrap-files" aria-label="Wrap strips in full size">
             <h2>Wrap strips, full size</h2>
             <p className="say">
-                One for each piece of this run: the cut edge, how deep it goes in, the heel lines. Print at 100 %, and check the ticks with
-                a tape.
+                One for each piece of this run: the cut edge, how deep it goes in, the heel lines. Print at 100 %, and
+                check the ticks with a tape.
             </p>
             <div className="chips">
                 <button type="button" className="chip" onClick={() => void fetchFile(null, `wrap-${run.id}.pdf`)}>

@@ -1,7 +1,10 @@
 import type { MadeUp, MadeUpWay, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
 
-/** The pipe between two bends unrolled: from the heel line of the one to the heel line of the next, with a tape to measure it by. Drawn to scale, not in full size. */
+/**
+ * The pipe between two bends unrolled: from the heel line of the one to the heel line of the next, with a tape to
+ * measure it by. Drawn to scale, not in full size.
+ */
 export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUpWay; leg: number; units: Units }) {
     const bend = way.bends[leg];
     if (!bend || leg === 0) return null;
@@ -23,8 +26,20 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                 role="img"
                 aria-label={`From heel line to heel line ${bend.mark.metric} mm, ${clockwise ? 'clockwise' : 'against the clock'} looking downstream`}
             >
-                <rect x={0} y={26} width={width} height={64} style={{ fill: 'var(--lit)', stroke: 'var(--ink)', strokeWidth: 2 }} />
-                <rect x={width} y={26} width={40} height={64} style={{ fill: 'none', stroke: 'var(--rule-2)', strokeDasharray: '4 4' }} />
+                <rect
+                    x={0}
+                    y={26}
+                    width={width}
+                    height={64}
+                    style={{ fill: 'var(--lit)', stroke: 'var(--ink)', strokeWidth: 2 }}
+                />
+                <rect
+                    x={width}
+                    y={26}
+                    width={40}
+                    height={64}
+                    style={{ fill: 'none', stroke: 'var(--rule-2)', strokeDasharray: '4 4' }}
+                />
                 <text x={width + 4} y={62} style={{ fontSize: 11, fill: 'var(--ink-3)' }}>
                     lap
                 </text>
@@ -47,13 +62,17 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                 <text x={4} y={16} style={{ fontSize: 13, fontWeight: 600, fill: 'var(--ink)' }}>
                     heel line of bend {leg}
                 </text>
-                <text x={Math.min(at, width - 130)} y={110} style={{ fontSize: 13, fontWeight: 600, fill: 'var(--ink)' }}>
+                <text
+                    x={Math.min(at, width - 130)}
+                    y={110}
+                    style={{ fontSize: 13, fontWeight: 600, fill: 'var(--ink)' }}
+                >
                     heel line of bend {leg + 1}
                 </text>
             </svg>
             <p className="cap">
-                <Said tape={bend.mark} units={units} unit /> {clockwise ? 'clockwise' : 'against the clock'}, looking downstream. The strip
-                goes round once; not in full size.
+                <Said tape={bend.mark} units={units} unit /> {clockwise ? 'clockwise' : 'against the clock'}, looking
+                downstream. The strip goes round once; not in full size.
             </p>
         </section>
     );

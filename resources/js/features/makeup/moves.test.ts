@@ -3,7 +3,13 @@ import type { JobDocument, JobMove } from '../../api/types';
 import { askedOf } from './EndsForm';
 import { freeMoveId, given, movesOf, ownNumbers, withMove, withoutMove } from './moves';
 
-const move = (id: string, run: string, name = id): JobMove => ({ id, kind: 'cut-in', run, name, values: { centre_mm: 700 } });
+const move = (id: string, run: string, name = id): JobMove => ({
+    id,
+    kind: 'cut-in',
+    run,
+    name,
+    values: { centre_mm: 700 },
+});
 const job = (...moves: JobMove[]): JobDocument => ({ runs: [], moves }) as unknown as JobDocument;
 
 describe('kept moves', () => {
@@ -24,7 +30,10 @@ describe('kept moves', () => {
         expect(two.moves).toHaveLength(2);
     });
     it('hold what was given and nothing else', () => {
-        expect(given<{ a?: number; b?: number; c?: string; d?: boolean }>({ a: 0, b: null, c: '', d: false })).toEqual({ a: 0, d: false });
+        expect(given<{ a?: number; b?: number; c?: string; d?: boolean }>({ a: 0, b: null, c: '', d: false })).toEqual({
+            a: 0,
+            d: false,
+        });
     });
 });
 
@@ -37,7 +46,15 @@ describe('what is asked', () => {
             to: { leg: 'l3' },
         }));
     it('by what was measured, with what stands in the way', () => {
-        const box = { what: 'joist', along_from_mm: 1, along_to_mm: 2, over_from_mm: 3, over_to_mm: 4, up_from_mm: 5, up_to_mm: 6 };
+        const box = {
+            what: 'joist',
+            along_from_mm: 1,
+            along_to_mm: 2,
+            over_from_mm: 3,
+            over_to_mm: 4,
+            up_from_mm: 5,
+            up_to_mm: 6,
+        };
         const values = { along_mm: 9, down_mm: 8, turn_deg: 30, fall_mm_per_m: 20, clearance_mm: 0 };
         expect(askedOf('r', { values, obstacles: [box] })).toEqual({
             run: 'r',
@@ -47,7 +64,9 @@ describe('what is asked', () => {
         });
     });
     it('straight down takes no fall', () =>
-        expect(askedOf('r', { values: { along_mm: 9, plumb: true, fall_mm_per_m: 20 } }).to).not.toHaveProperty('fall_mm_per_m'));
+        expect(askedOf('r', { values: { along_mm: 9, plumb: true, fall_mm_per_m: 20 } }).to).not.toHaveProperty(
+            'fall_mm_per_m',
+        ));
 });
 
 it('a single reckoner takes the numbers of the job, and those of the moment last', () => {

@@ -10,7 +10,8 @@ export const MOVE_NAMES: Record<JobMove['kind'], string> = {
 };
 
 /** What was measured for a run, in the order in which it was kept. */
-export const movesOf = (document: JobDocument, run: string): JobMove[] => (document.moves ?? []).filter((one) => one.run === run);
+export const movesOf = (document: JobDocument, run: string): JobMove[] =>
+    (document.moves ?? []).filter((one) => one.run === run);
 
 /** An id that no move of the job has. */
 export function freeMoveId(document: JobDocument): string {
@@ -25,7 +26,9 @@ export function withMove(document: JobDocument, move: JobMove): JobDocument {
     const moves = document.moves ?? [];
     return {
         ...document,
-        moves: moves.some((one) => one.id === move.id) ? moves.map((one) => (one.id === move.id ? move : one)) : [...moves, move],
+        moves: moves.some((one) => one.id === move.id)
+            ? moves.map((one) => (one.id === move.id ? move : one))
+            : [...moves, move],
     };
 }
 
@@ -36,13 +39,18 @@ export function withoutMove(document: JobDocument, id: string): JobDocument {
 
 /** What was measured, without what was left open. */
 export function given<T extends object>(values: { [Key in keyof T]: T[Key] | null | undefined }): T {
-    return Object.fromEntries(Object.entries(values).filter(([, value]) => value !== null && value !== undefined && value !== '')) as T;
+    return Object.fromEntries(
+        Object.entries(values).filter(([, value]) => value !== null && value !== undefined && value !== ''),
+    ) as T;
 }
 
 type Overrides = NonNullable<CutInInput['overrides']>;
 
 /** The job's own numbers for a single reckoner, and those measured for it over them. */
-export function ownNumbers(document: JobDocument, measured: NonNullable<Overrides['catalogue']> = []): { overrides: Overrides } {
+export function ownNumbers(
+    document: JobDocument,
+    measured: NonNullable<Overrides['catalogue']> = [],
+): { overrides: Overrides } {
     const { catalogue = [], rulebook = [], rows = [] } = document.overrides ?? {};
     return { overrides: { catalogue: [...catalogue, ...measured], rulebook, rows } };
 }

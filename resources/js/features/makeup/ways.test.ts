@@ -5,7 +5,15 @@ import { accepted, bendsInWords, dialInWords, freesInWords, notesOf, relaxInWord
 const bend = (name: string, more: Partial<MadeUpWay['bends'][number]> = {}): MadeUpWay['bends'][number] =>
     ({ name, strain_deg: 0, known: true, ...more }) as MadeUpWay['bends'][number];
 const way = (bends: MadeUpWay['bends'], more: Partial<MadeUpWay> = {}): MadeUpWay =>
-    ({ bends, legs: [], refused: [], closes_within_mm: 0, legs_said: [], next_leg: 9, ...more }) as unknown as MadeUpWay;
+    ({
+        bends,
+        legs: [],
+        refused: [],
+        closes_within_mm: 0,
+        legs_said: [],
+        next_leg: 9,
+        ...more,
+    }) as unknown as MadeUpWay;
 
 describe('a way in words', () => {
     it.each([
@@ -73,7 +81,9 @@ it('takes a way into its run, and leaves the others', () => {
     expect(moved.runs[1]?.tie_in.branch).toEqual({ run: 'a', leg: 'x', at_mm: 800 });
     expect(moved.runs[1]?.level_difference_mm).toBe(310);
     expect(after.runs[1]).not.toHaveProperty('level_difference_mm');
-    expect(accepted(document, 'a', { branch_at_mm: 800, level_difference_mm: 310 }, way([])).runs[0]?.tie_in).toEqual({ kind: 'socket' });
+    expect(accepted(document, 'a', { branch_at_mm: 800, level_difference_mm: 310 }, way([])).runs[0]?.tie_in).toEqual({
+        kind: 'socket',
+    });
 });
 
 describe('the order', () => {

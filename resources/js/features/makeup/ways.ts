@@ -5,19 +5,22 @@ export function bendsInWords(way: MadeUpWay): string {
     const names = way.bends.map((bend) => bend.name);
     if (names.length === 0) return 'Straight on';
     if (names.length === 1) return `One ${names[0]}`;
-    if (names.every((name) => name === names[0])) return `${['', '', 'Two', 'Three', 'Four'][names.length] ?? names.length} ${names[0]}s`;
+    if (names.every((name) => name === names[0]))
+        return `${['', '', 'Two', 'Three', 'Four'][names.length] ?? names.length} ${names[0]}s`;
     return `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 }
 
 /** What a way asks of whoever makes it, in short sentences. */
 export function notesOf(way: MadeUpWay): { severity: 'warn' | 'unknown' | null; text: string }[] {
     const notes: { severity: 'warn' | 'unknown' | null; text: string }[] = [];
-    if (way.refused.length > 0) notes.push({ severity: 'warn', text: `The book does not take ${way.refused.join(', ')} for this turn.` });
+    if (way.refused.length > 0)
+        notes.push({ severity: 'warn', text: `The book does not take ${way.refused.join(', ')} for this turn.` });
     const strain = Math.max(0, ...way.bends.map((bend) => bend.strain_deg));
     if (strain > 0.05) notes.push({ severity: null, text: `Every joint gives up to ${strain.toFixed(1)}°.` });
     if (way.bends.some((bend) => !bend.known))
         notes.push({ severity: 'unknown', text: 'Measure the fitting: its take-off is not stated.' });
-    if (way.closes_within_mm > 0.2) notes.push({ severity: null, text: `Meets the end to within ${way.closes_within_mm.toFixed(1)} mm.` });
+    if (way.closes_within_mm > 0.2)
+        notes.push({ severity: null, text: `Meets the end to within ${way.closes_within_mm.toFixed(1)} mm.` });
     if (notes.length === 0) notes.push({ severity: null, text: 'Meets both ends, without strain.' });
     return notes;
 }
@@ -37,11 +40,15 @@ export function relaxInWords(one: MadeUp['relax'][number]): string {
     const condition = CONDITIONS[one.condition];
     if (!condition) return one.condition;
     const said = (value: number): string => `${value.toFixed(condition.digits)}${condition.unit}`;
-    if (one.condition === 'obstacle') return `Move ${one.what}: the pipe comes ${one.to < 1 ? 'through it' : `to ${said(one.to)}`}`;
+    if (one.condition === 'obstacle')
+        return `Move ${one.what}: the pipe comes ${one.to < 1 ? 'through it' : `to ${said(one.to)}`}`;
     return `${condition.name}: ${said(one.to)} instead of ${said(one.from)}`;
 }
 
-/** The job with a way taken into its run; where its end has moved, the levels say so, and a run that it enters is met there. */
+/**
+ * The job with a way taken into its run; where its end has moved, the levels say so, and a run that it enters is met
+ * there.
+ */
 export function accepted(
     document: JobDocument,
     run: string,
@@ -54,14 +61,19 @@ export function accepted(
             if (one.id !== run) return one;
             const { branch } = one.tie_in;
             const moved =
-                branch && made.branch_at_mm !== null ? { ...one.tie_in, branch: { ...branch, at_mm: made.branch_at_mm } } : one.tie_in;
+                branch && made.branch_at_mm !== null
+                    ? { ...one.tie_in, branch: { ...branch, at_mm: made.branch_at_mm } }
+                    : one.tie_in;
             const levels = made.level_difference_mm === null ? {} : { level_difference_mm: made.level_difference_mm };
             return { ...one, ...levels, legs: way.legs_said, next_leg: way.next_leg, tie_in: moved };
         }),
     };
 }
 
-/** How a dial is read: how far from plumb, and to which side, looking downstream; on an upright pipe round from north, looking down it. */
+/**
+ * How a dial is read: how far from plumb, and to which side, looking downstream; on an upright pipe round from north,
+ * looking down it.
+ */
 export function dialInWords(deg: number, upright = false): string {
     const whole = Math.round(Math.abs(deg));
     if (upright) {
@@ -77,7 +89,10 @@ export function dialInWords(deg: number, upright = false): string {
 export function stepInWords(step: RunOrder['steps'][number]): string {
     const joints = step.joints.length === 1 ? `joint ${step.joints[0]}` : `joints ${step.joints.join(' and ')}`;
     const where = step.on_bench ? 'On the bench' : 'In place';
-    const parts = step.parts.length > 4 ? `${step.parts.slice(0, 3).join(', ')} and ${step.parts.length - 3} more` : step.parts.join(', ');
+    const parts =
+        step.parts.length > 4
+            ? `${step.parts.slice(0, 3).join(', ')} and ${step.parts.length - 3} more`
+            : step.parts.join(', ');
     if (parts === '') return `${where}: close ${joints}.`;
     return step.moves
         ? `${where}: ${parts} onto ${joints}, pushed ${Math.round(step.push_mm)} mm.`

@@ -11,7 +11,10 @@ interface Props {
     selectedLeg: number | null;
 }
 
-/** The call-out line: one field that takes what would be called across a room, marks what it did not understand, and says back what it read. */
+/**
+ * The call-out line: one field that takes what would be called across a room, marks what it did not understand, and
+ * says back what it read.
+ */
 export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const [caret, setCaret] = useState(0);
     const [focused, setFocused] = useState(false);
@@ -27,7 +30,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const litBound = focused ? null : (bounds[(selectedLeg ?? 0) - 1] ?? null);
     const leg = run.legs[at >= 0 ? at : run.legs.length - 1];
     const complaint =
-        unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ?? unread[0];
+        unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ??
+        unread[0];
     const ghost = focused && caret === text.length ? completionOf(text) : '';
     const waiting = typed === null ? run.legs.filter((one) => !one.read) : [];
 
@@ -106,11 +110,13 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         </span>
                     ) : waiting.length > 0 ? (
                         <span className="complaint">
-                            <Shape kind="stop" size={16} /> Leg {waiting[0]?.number} was not understood; its words are kept.
+                            <Shape kind="stop" size={16} /> Leg {waiting[0]?.number} was not understood; its words are
+                            kept.
                         </span>
                     ) : leg ? (
                         <>
-                            Leg {leg.number} is read as: <b>{leg.read_back}</b>. {totalsInWords(run, editor.evaluation.units)}
+                            Leg {leg.number} is read as: <b>{leg.read_back}</b>.{' '}
+                            {totalsInWords(run, editor.evaluation.units)}
                         </>
                     ) : text.trim() !== '' ? (
                         <>Leg {bounds.length} is being read.</>
@@ -131,7 +137,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
 
 /** What was typed and has no answer yet: what stands under the line is not what it says. */
 function notReadInWords({ saving, stored }: JobEditor): string {
-    const [why, until] = saving === 'offline' ? ['the server does not answer', 'it does'] : ['you are no longer signed in', 'you are'];
+    const [why, until] =
+        saving === 'offline' ? ['the server does not answer', 'it does'] : ['you are no longer signed in', 'you are'];
     return `Not read yet: ${why}. ${stored ? 'What you typed is stored on this device, and read' : 'Leave this page open: what you typed is read'} as soon as ${until}.`;
 }
 

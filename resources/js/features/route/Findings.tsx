@@ -33,7 +33,8 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
     const overrides = editor.document.overrides?.catalogue ?? [];
 
     useEffect(() => {
-        if (selection.finding !== null) list.current?.querySelectorAll<HTMLElement>('.f .head-line')[selection.finding]?.focus();
+        if (selection.finding !== null)
+            list.current?.querySelectorAll<HTMLElement>('.f .head-line')[selection.finding]?.focus();
     }, [selection.finding]);
 
     const show = (finding: Finding, index: number): void => {
@@ -66,7 +67,8 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
         <section className="finds" aria-label="Findings" ref={list} onKeyDown={walk}>
             {run.findings.length === 0 && run.legs.length > 0 && (
                 <p className="none">
-                    <Shape kind="done" size={18} /> Nothing stands against this run. The local code and the licensed plumber decide.
+                    <Shape kind="done" size={18} /> Nothing stands against this run. The local code and the licensed
+                    plumber decide.
                 </p>
             )}
             {run.findings.map((finding, index) => {
@@ -88,7 +90,8 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                                 <details>
                                     <summary>
                                         {finding.source.source}
-                                        {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
+                                        {finding.source.confidence !== 'high' &&
+                                            `, ${finding.source.confidence} confidence`}
                                     </summary>
                                     <p className="cap">
                                         {finding.source.table}, row {finding.source.row}: {finding.source.status},{' '}
@@ -100,7 +103,11 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                                 <b>{finding.remedy}</b>
                             </p>
                             {mending && (
-                                <button type="button" className="plain small" onClick={() => editor.changeRun(plan.id, mending.edit)}>
+                                <button
+                                    type="button"
+                                    className="plain small"
+                                    onClick={() => editor.changeRun(plan.id, mending.edit)}
+                                >
                                     {mending.label}
                                 </button>
                             )}
@@ -134,15 +141,18 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                         <b>Measured by you</b>
                         {overrides.map((override) => (
                             <p key={`${override.table} ${override.row} ${override.field}`}>
-                                {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}: {override.value.toFixed(1)}{' '}
-                                mm, in place of the catalogue's.{' '}
+                                {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}:{' '}
+                                {override.value.toFixed(1)} mm, in place of the catalogue's.{' '}
                                 <button
                                     type="button"
                                     className="plain small"
                                     onClick={() =>
                                         editor.change((old) => ({
                                             ...old,
-                                            overrides: { ...old.overrides, catalogue: overrides.filter((one) => one !== override) },
+                                            overrides: {
+                                                ...old.overrides,
+                                                catalogue: overrides.filter((one) => one !== override),
+                                            },
                                         }))
                                     }
                                 >
@@ -155,7 +165,13 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
             )}
             {run.sources.length > 0 && <RestsOn sources={run.sources} />}
             {measuring !== null && (
-                <MeasureDialog row={measuring} run={run} editor={editor} system={plan.system} onClose={() => setMeasuring(null)} />
+                <MeasureDialog
+                    row={measuring}
+                    run={run}
+                    editor={editor}
+                    system={plan.system}
+                    onClose={() => setMeasuring(null)}
+                />
             )}
         </section>
     );
@@ -163,6 +179,10 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
 
 function placeOf(finding: Finding): string {
     const { leg, piece, joint } = finding.where;
-    const parts = [leg !== null && `leg ${leg}`, piece !== null && `piece ${piece}`, joint !== null && `at joint ${joint}`].filter(Boolean);
+    const parts = [
+        leg !== null && `leg ${leg}`,
+        piece !== null && `piece ${piece}`,
+        joint !== null && `at joint ${joint}`,
+    ].filter(Boolean);
     return parts.length > 0 ? `${parts.join(', ')}: ` : '';
 }

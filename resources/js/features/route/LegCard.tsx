@@ -4,7 +4,17 @@ import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../../editing';
-import { changeLeg, fittingKey, isRead, removeLeg, setFitting, setTakes, setWay, stepFall, stepLength } from './legEdits';
+import {
+    changeLeg,
+    fittingKey,
+    isRead,
+    removeLeg,
+    setFitting,
+    setTakes,
+    setWay,
+    stepFall,
+    stepLength,
+} from './legEdits';
 import { Obstacles } from './Obstacles';
 import { Stepper } from './Stepper';
 
@@ -48,7 +58,8 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
     const { units } = editor.evaluation;
     const said = plan.legs.find((one) => one.id === leg.id);
     if (!said) return null;
-    const change = (edit: (leg: JobLeg) => JobLeg): void => editor.changeRun(plan.id, (old) => changeLeg(old, leg.id, edit));
+    const change = (edit: (leg: JobLeg) => JobLeg): void =>
+        editor.changeRun(plan.id, (old) => changeLeg(old, leg.id, edit));
     const pieces = run.pieces.filter((piece) => piece.leg_id === leg.id);
     const fittings = run.fittings.filter((fitting) => fitting.leg === leg.number);
     return (
@@ -75,7 +86,10 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     </Stepper>
                     <label className="choice">
                         <span className="cap">Way</span>
-                        <select value={said.way} onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}>
+                        <select
+                            value={said.way}
+                            onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}
+                        >
                             {WAYS.map((way) => (
                                 <option key={way}>{way}</option>
                             ))}
@@ -85,7 +99,12 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                         <span className="cap">Measured</span>
                         <select
                             value={said.measured ?? 'centre'}
-                            onChange={(event) => change((one) => ({ ...one, measured: event.target.value === 'stop' ? 'stop' : 'centre' }))}
+                            onChange={(event) =>
+                                change((one) => ({
+                                    ...one,
+                                    measured: event.target.value === 'stop' ? 'stop' : 'centre',
+                                }))
+                            }
                         >
                             <option value="centre">centre to centre</option>
                             <option value="stop">stop to stop</option>
@@ -97,7 +116,13 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                             value={said.takes ?? ''}
                             onChange={(event) =>
                                 change((one) =>
-                                    setTakes(one, leg, event.target.value === '' ? undefined : (event.target.value as 'share' | 'rest')),
+                                    setTakes(
+                                        one,
+                                        leg,
+                                        event.target.value === ''
+                                            ? undefined
+                                            : (event.target.value as 'share' | 'rest'),
+                                    ),
                                 )
                             }
                         >
@@ -155,14 +180,20 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     {pieces.map((piece) => (
                         <span key={piece.key}>
                             <span className="tagp">{piece.letter}</span> cut{' '}
-                            <b className="mk">{piece.known ? <Said tape={piece.cut} units={units} unit /> : <NotKnown />}</b>{' '}
+                            <b className="mk">
+                                {piece.known ? <Said tape={piece.cut} units={units} unit /> : <NotKnown />}
+                            </b>{' '}
                             {piece.known && <span className="cap">{other(piece.cut, units)}</span>}
                         </span>
                     ))}
                 </p>
             )}
             <div className="acts">
-                <button type="button" className="plain" onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}>
+                <button
+                    type="button"
+                    className="plain"
+                    onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}
+                >
                     Take this leg out
                 </button>
                 <button type="button" className="plain" onClick={onAdd}>
@@ -181,7 +212,12 @@ function PhraseField({ leg, run, editor }: { leg: LegReport; run: RunReport; edi
     const [text, setText] = useState(leg.phrase);
     const keep = (): void => {
         if (text.trim() === leg.phrase.trim() || text.trim() === '') return;
-        editor.say(run.id, run.legs.map((one) => (one.id === leg.id ? text.replace(/[;\n]|\s\/(?=\s|$)/g, ' ') : one.phrase)).join(' / '));
+        editor.say(
+            run.id,
+            run.legs
+                .map((one) => (one.id === leg.id ? text.replace(/[;\n]|\s\/(?=\s|$)/g, ' ') : one.phrase))
+                .join(' / '),
+        );
         void editor.doneSaying();
     };
     return (

@@ -38,12 +38,21 @@ export function Legs({ run, plan, editor, selection }: Props) {
         <section className="legs" aria-label="Legs">
             {run.legs.map((leg) => (
                 <div key={leg.id} className={open === leg.id ? 'leg open' : 'leg'}>
-                    <button type="button" className="leg-row" aria-expanded={open === leg.id} onClick={() => toggle(leg)}>
+                    <button
+                        type="button"
+                        className="leg-row"
+                        aria-expanded={open === leg.id}
+                        onClick={() => toggle(leg)}
+                    >
                         <span className="n">{leg.number}</span>
                         <WayGlyph way={leg.way} />
-                        <span className="wh">{leg.read ? leg.what || wayWords(leg) : <span className="bad">{leg.phrase}</span>}</span>
+                        <span className="wh">
+                            {leg.read ? leg.what || wayWords(leg) : <span className="bad">{leg.phrase}</span>}
+                        </span>
                         {!leg.read && <Shape kind="stop" size={16} />}
-                        <span className="fa">{leg.fall && <SaidFall fall={leg.fall} units={editor.evaluation.units} />}</span>
+                        <span className="fa">
+                            {leg.fall && <SaidFall fall={leg.fall} units={editor.evaluation.units} />}
+                        </span>
                         <span className="ln">
                             {leg.length && leg.read && <Said tape={leg.length} units={editor.evaluation.units} feet />}
                         </span>
@@ -55,7 +64,9 @@ export function Legs({ run, plan, editor, selection }: Props) {
                             ))}
                         </span>
                     </button>
-                    {open === leg.id && <LegCard leg={leg} run={run} plan={plan} editor={editor} onAdd={() => add(leg.id)} />}
+                    {open === leg.id && (
+                        <LegCard leg={leg} run={run} plan={plan} editor={editor} onAdd={() => add(leg.id)} />
+                    )}
                 </div>
             ))}
             <button type="button" className="add-leg" onClick={() => add(null)}>
@@ -67,6 +78,12 @@ export function Legs({ run, plan, editor, selection }: Props) {
 
 function wayWords(leg: LegReport): string {
     const turn = leg.turn_deg !== null && leg.turn_deg > 2 ? ` ${Math.round(leg.turn_deg)}°` : '';
-    const words: Record<string, string> = { on: 'straight on', left: 'to the left', right: 'to the right', down: 'down', up: 'up' };
+    const words: Record<string, string> = {
+        on: 'straight on',
+        left: 'to the left',
+        right: 'to the right',
+        down: 'down',
+        up: 'up',
+    };
     return `${words[leg.way] ?? leg.way}${leg.way === 'left' || leg.way === 'right' ? turn : ''}`;
 }

@@ -58,9 +58,16 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                 ...old.overrides,
                 catalogue: [
                     ...(old.overrides?.catalogue ?? []).filter(
-                        (one) => one.table !== system || one.row !== row || !measured.some(([field]) => field === one.field),
+                        (one) =>
+                            one.table !== system || one.row !== row || !measured.some(([field]) => field === one.field),
                     ),
-                    ...measured.map(([field, value]) => ({ table: system, row, field, value, source: 'measured on the fitting in hand' })),
+                    ...measured.map(([field, value]) => ({
+                        table: system,
+                        row,
+                        field,
+                        value,
+                        source: 'measured on the fitting in hand',
+                    })),
                 ],
             },
         }));

@@ -45,7 +45,17 @@ export function Obstacles({ leg, run, editor }: { leg: LegReport; run: string; e
 
 const LENGTHS = ['at', 'every', 'depth', 'top', 'span', 'bearing', 'allowed', 'gap', 'length'] as const;
 
-function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: string; editor: JobEditor; onClose: () => void }) {
+function ObstacleDialog({
+    leg,
+    run,
+    editor,
+    onClose,
+}: {
+    leg: LegReport;
+    run: string;
+    editor: JobEditor;
+    onClose: () => void;
+}) {
     const [kind, setKind] = useState<JobObstacle['kind']>('joist');
     const { units } = editor.evaluation;
     const fields = OBSTACLES.find((one) => one.kind === kind)?.fields ?? [];
@@ -92,7 +102,15 @@ function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: st
         onClose();
     };
     const length = (name: (typeof LENGTHS)[number], label: string, help?: string) => (
-        <LengthField key={name} id={`obstacle-${name}`} name={name} label={label} units={units} start="" {...(help ? { help } : {})} />
+        <LengthField
+            key={name}
+            id={`obstacle-${name}`}
+            name={name}
+            label={label}
+            units={units}
+            start=""
+            {...(help ? { help } : {})}
+        />
     );
     return (
         <Modal show onHide={onClose} aria-labelledby="obstacle-title">
@@ -101,7 +119,11 @@ function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: st
                 <Form className="run-form" onSubmit={(event) => void submit(event)}>
                     <Form.Group controlId="obstacle-kind">
                         <Form.Label>What</Form.Label>
-                        <Form.Select value={kind} onChange={(event) => setKind(event.target.value as JobObstacle['kind'])} autoFocus>
+                        <Form.Select
+                            value={kind}
+                            onChange={(event) => setKind(event.target.value as JobObstacle['kind'])}
+                            autoFocus
+                        >
                             {OBSTACLES.map((one) => (
                                 <option key={one.kind} value={one.kind}>
                                     {one.name}
@@ -124,11 +146,16 @@ function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: st
                         </>
                     )}
                     {fields.includes('depth') &&
-                        length('depth', kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth')}
+                        length(
+                            'depth',
+                            kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth',
+                        )}
                     {fields.includes('top') &&
                         length(
                             'top',
-                            kind === 'stud' ? 'From its face to the middle of the pipe' : 'From its top down to the middle of the pipe',
+                            kind === 'stud'
+                                ? 'From its face to the middle of the pipe'
+                                : 'From its top down to the middle of the pipe',
                         )}
                     {fields.includes('span') && length('span', 'Its span')}
                     {fields.includes('bearing') && length('bearing', 'From the nearer bearing')}
@@ -148,9 +175,12 @@ function ObstacleDialog({ leg, run, editor, onClose }: { leg: LegReport; run: st
                         <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label="In a bearing wall" />
                     )}
                     {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label="Rated for fire" />}
-                    {fields.includes('rated') && <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />}
+                    {fields.includes('rated') && (
+                        <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />
+                    )}
                     <p className="say whole">
-                        Structural timber: ask before cutting. The product advises; the engineer and the local code decide.
+                        Structural timber: ask before cutting. The product advises; the engineer and the local code
+                        decide.
                     </p>
                     <div className="acts whole">
                         <button type="button" className="plain" onClick={onClose}>

@@ -4,7 +4,15 @@ import type { SharedSelection } from '../../editing';
 import { mendingOf } from './mending';
 
 /** The two actions at the foot of the phone: the next finding, and what mends it. */
-export function PhoneActs({ run, editor, selection }: { run: RunReport; editor: JobEditor; selection: SharedSelection }) {
+export function PhoneActs({
+    run,
+    editor,
+    selection,
+}: {
+    run: RunReport;
+    editor: JobEditor;
+    selection: SharedSelection;
+}) {
     const count = run.findings.length;
     if (count === 0) return null;
     const at = selection.finding ?? -1;

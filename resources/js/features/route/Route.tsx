@@ -36,7 +36,14 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
                         </button>
                     )}
                 </section>
-                <Findings run={run} plan={plan} editor={editor} selection={selection} onRun={onRun} onStation={onStation} />
+                <Findings
+                    run={run}
+                    plan={plan}
+                    editor={editor}
+                    selection={selection}
+                    onRun={onRun}
+                    onStation={onStation}
+                />
             </div>
             {phone && <PhoneActs run={run} editor={editor} selection={selection} />}
         </main>

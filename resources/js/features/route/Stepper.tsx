@@ -30,7 +30,17 @@ export function Stepper({ caption, less, more, children, onStep, disabled = fals
     );
 }
 
-function Repeating({ label, onStep, disabled, children }: { label: string; onStep: () => void; disabled: boolean; children: ReactNode }) {
+function Repeating({
+    label,
+    onStep,
+    disabled,
+    children,
+}: {
+    label: string;
+    onStep: () => void;
+    disabled: boolean;
+    children: ReactNode;
+}) {
     const timer = useRef(0);
     const step = useRef(onStep);
     const held = useRef(false);

@@ -39,10 +39,18 @@ export interface Stretch {
     lit: boolean;
 }
 
-/** Cuts a line into stretches, marked where it was not understood and lit where the selected leg is said. Offsets count characters. */
-export function stretchesOf(text: string, unread: { at: number; length: number }[], lit: { at: number; length: number } | null): Stretch[] {
+/**
+ * Cuts a line into stretches, marked where it was not understood and lit where the selected leg is said. Offsets count
+ * characters.
+ */
+export function stretchesOf(
+    text: string,
+    unread: { at: number; length: number }[],
+    lit: { at: number; length: number } | null,
+): Stretch[] {
     const chars = [...text];
-    const within = (i: number, span: { at: number; length: number }): boolean => i >= span.at && i < span.at + span.length;
+    const within = (i: number, span: { at: number; length: number }): boolean =>
+        i >= span.at && i < span.at + span.length;
     const stretches: Stretch[] = [];
     chars.forEach((char, i) => {
         const bad = unread.some((span) => within(i, span));

@@ -18,7 +18,10 @@ export function stepLength(leg: JobLeg, units: Units, steps: number): JobLeg {
     return { ...leg, length_mm: Math.max(step, (leg.length_mm ?? 0) + steps * step) };
 }
 
-/** One step steeper or flatter: 1/8 in per ft, or 1 mm per m. Starts from what was said last, drawn or not; where nothing was, from the fall that the leg has. */
+/**
+ * One step steeper or flatter: 1/8 in per ft, or 1 mm per m. Starts from what was said last, drawn or not; where
+ * nothing was, from the fall that the leg has.
+ */
 export function stepFall(leg: JobLeg, report: LegReport, units: Units, steps: number): JobLeg {
     const { drop_mm: _, ...rest } = leg;
     const step = FALL_STEP[units];
@@ -44,7 +47,10 @@ export function setWay(leg: JobLeg, way: JobLeg['way']): JobLeg {
     };
 }
 
-/** What the leg takes of what the levelled ends leave open: a share of the fall, or as an upright the rest of the drop; undefined: what was said. */
+/**
+ * What the leg takes of what the levelled ends leave open: a share of the fall, or as an upright the rest of the drop;
+ * undefined: what was said.
+ */
 export function setTakes(leg: JobLeg, report: LegReport, takes: JobLeg['takes']): JobLeg {
     const { takes: _, fall_mm_per_m: fall, drop_mm: drop, length_mm: length, ...rest } = leg;
     if (takes === 'rest') return { ...rest, takes };
@@ -77,5 +83,8 @@ export function addLegAfter(run: JobRun, id: string | null, units: Units): { run
     const next = run.next_leg ?? run.legs.length + 1;
     const leg: JobLeg = { id: `l${next}`, way: 'on', length_mm: units === 'inch' ? 609.6 : 500 };
     const at = id === null ? run.legs.length : run.legs.findIndex((one) => one.id === id) + 1;
-    return { run: { ...run, legs: [...run.legs.slice(0, at), leg, ...run.legs.slice(at)], next_leg: next + 1 }, id: leg.id };
+    return {
+        run: { ...run, legs: [...run.legs.slice(0, at), leg, ...run.legs.slice(at)], next_leg: next + 1 },
+        id: leg.id,
+    };
 }

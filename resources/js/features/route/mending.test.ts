@@ -18,7 +18,13 @@ describe('mending what a finding says', () => {
     it('lays a leg at the least fall, in place of its drop', () => {
         const one = finding('fall.least', { least_mm_per_m: 20 });
         expect(mendingOf(one, run, plan)?.label).toBe('Lay B at the least fall');
-        expect(mended(one)).toEqual({ id: 'l1', way: 'left', length_mm: 100, fall_mm_per_m: 20, fitting: { patterns: ['quarter'] } });
+        expect(mended(one)).toEqual({
+            id: 'l1',
+            way: 'left',
+            length_mm: 100,
+            fall_mm_per_m: 20,
+            fitting: { patterns: ['quarter'] },
+        });
     });
 
     it('makes a leg long enough, to the next mark of the tape and never short of what is needed', () => {
@@ -38,7 +44,10 @@ describe('mending what a finding says', () => {
     it('offers nothing where no single change mends it', () => {
         expect(mendingOf(finding('size.reduced', {}), run, plan)).toBeNull();
         expect(mendingOf(finding('fall.least', {}), run, plan)).toBeNull();
-        expect(mendingOf(finding('fall.least', { least_mm_per_m: 20 }, 2), run, plan), 'a leg that was not read').toBeNull();
+        expect(
+            mendingOf(finding('fall.least', { least_mm_per_m: 20 }, 2), run, plan),
+            'a leg that was not read',
+        ).toBeNull();
         expect(mendingOf(finding('fall.least', { least_mm_per_m: 20 }, 9), run, plan)).toBeNull();
     });
 });

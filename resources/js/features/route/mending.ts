@@ -14,8 +14,15 @@ export function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mendi
     const letter = leg.pieces[0];
     const name = letter ? `Lay ${letter}` : `Lay leg ${leg.number}`;
     const least = finding.params.least_mm_per_m;
-    if (['fall.least', 'fall.none', 'fall.byApproval'].includes(finding.rule) && typeof least === 'number' && least > 0) {
-        return { label: `${name} at the least fall`, edit: (old) => changeLeg(old, leg.id, (one) => setFall(one, least)) };
+    if (
+        ['fall.least', 'fall.none', 'fall.byApproval'].includes(finding.rule) &&
+        typeof least === 'number' &&
+        least > 0
+    ) {
+        return {
+            label: `${name} at the least fall`,
+            edit: (old) => changeLeg(old, leg.id, (one) => setFall(one, least)),
+        };
     }
     const needed = finding.params.needed_atleast_mm;
     if (['leg.impossible', 'piece.tooShort'].includes(finding.rule) && typeof needed === 'number') {

@@ -40,9 +40,10 @@ describe('changing a leg', () => {
     it('steps the fall to eighths, from the fall that it has, and takes the place of a drop', () => {
         expect(stepFall({ ...leg, drop_mm: 9 }, report, 'inch', 1)).toEqual({ ...leg, fall_mm_per_m: 3000 / 96 });
         expect(stepFall(leg, report, 'inch', -9).fall_mm_per_m).toBe(0);
-        expect(stepFall(stepFall(leg, report, 'inch', 1), report, 'inch', 1).fall_mm_per_m, 'a second tap before it is drawn').toBe(
-            4000 / 96,
-        );
+        expect(
+            stepFall(stepFall(leg, report, 'inch', 1), report, 'inch', 1).fall_mm_per_m,
+            'a second tap before it is drawn',
+        ).toBe(4000 / 96);
         const { fall_mm_per_m: _, ...open } = leg;
         expect(stepFall(open, report, 'inch', 1).fall_mm_per_m, 'from the fall that it has').toBe(3000 / 96);
     });
@@ -86,10 +87,18 @@ describe('what a leg takes of the levels', () => {
         });
     });
     it('takes the rest, and lets go of its length', () => {
-        expect(setTakes({ id: 'l1', way: 'down', length_mm: 254 }, report, 'rest')).toEqual({ id: 'l1', way: 'down', takes: 'rest' });
+        expect(setTakes({ id: 'l1', way: 'down', length_mm: 254 }, report, 'rest')).toEqual({
+            id: 'l1',
+            way: 'down',
+            takes: 'rest',
+        });
     });
     it('goes back to what was said, with the length that was found', () => {
         const found = { ...report, length: { mm: 812 } } as LegReport;
-        expect(setTakes({ id: 'l1', way: 'down', takes: 'rest' }, found, undefined)).toEqual({ id: 'l1', way: 'down', length_mm: 812 });
+        expect(setTakes({ id: 'l1', way: 'down', takes: 'rest' }, found, undefined)).toEqual({
+            id: 'l1',
+            way: 'down',
+            length_mm: 812,
+        });
     });
 });

@@ -9,7 +9,10 @@ import { goOn } from '../../editing';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 
-/** The session has ended while somebody works: the page stays, and what is not saved yet goes on once they have signed in again. */
+/**
+ * The session has ended while somebody works: the page stays, and what is not saved yet goes on once they have signed
+ * in again.
+ */
 export function SignInAgain({ account, onSignedIn }: { account: Account; onSignedIn: () => void }) {
     const client = useQueryClient();
     const [problem, setProblem] = useState<string | null>(null);
@@ -34,8 +37,8 @@ export function SignInAgain({ account, onSignedIn }: { account: Account; onSigne
             <Modal.Body>
                 <h2 id="sign-in-again">You are no longer signed in</h2>
                 <p className="say">
-                    What you said is stored on this device. Sign in again as {account.name}, and it is saved. Somebody else signs in from
-                    the start page; your changes wait for you.
+                    What you said is stored on this device. Sign in again as {account.name}, and it is saved. Somebody
+                    else signs in from the start page; your changes wait for you.
                 </p>
                 <Form onSubmit={(event) => void submit(event)}>
                     <Form.Group controlId="again-email">
@@ -44,7 +47,13 @@ export function SignInAgain({ account, onSignedIn }: { account: Account; onSigne
                     </Form.Group>
                     <Form.Group controlId="again-password">
                         <Form.Label>Password</Form.Label>
-                        <Form.Control name="password" type="password" autoComplete="current-password" required autoFocus />
+                        <Form.Control
+                            name="password"
+                            type="password"
+                            autoComplete="current-password"
+                            required
+                            autoFocus
+                        />
                     </Form.Group>
                     <Problem text={problem} />
                     <div className="acts">
