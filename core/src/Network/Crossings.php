@@ -74,36 +74,47 @@ final class Crossings
      */
     private static function meets(RunLayout $layout, LegLaid $leg, Obstacle $obstacle, float $alongMm): ?array
     {
-        [$at, $u] = [$obstacle->atMm + $alongMm, $leg->line->direction];
-        $plan = hypot($u->x, $u->y);
-        if ($at <= $leg->centreMm || $leg->isUpright()) {
-            return [$leg->tapeMm + $at, $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm, $leg];
+        $at = $obstacle->atMm + $alongMm;
+        $u = $leg->line->direction;
+        $fromTop = $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm;
+        $found = $at <= $leg->centreMm || $leg->isUpright() ? null : self::laterLeg($layout, $leg, $at);
+        if ($found === null) {
+            return [$leg->tapeMm + $at, $fromTop, $leg];
         }
-        $ahead = static fn (Vec3 $point): float => (($point->x - $leg->from->x) * $u->x +
-            ($point->y - $leg->from->y) * $u->y) /
-            $plan;
+        [$later, $share] = $found;
+        $z = $later->from->z + $later->line->direction->z * $share * $later->centreMm;
+        $fromTop = $obstacle->topMm === null ? null : $leg->from->z + $u->z * $obstacle->atMm + $obstacle->topMm - $z;
+        $half = $layout->system->pipe($later->line->size)->outsideMm / 2;
+        $isPast = $fromTop !== null && ($fromTop < -$half || $fromTop > ($obstacle->depthMm ?? INF) + $half);
+
+        return $isPast && $obstacle->depthMm !== null ? null : [
+            $later->tapeMm + $share * $later->centreMm,
+            $fromTop,
+            $later,
+        ];
+    }
+
+    /**
+     * Gives the leg after a level one that stands over or under a place beyond its end, seen from above.
+     *
+     * @param float $atMm the place, along the leg and on past its end
+     * @return array{LegLaid, float}|null and which share of it lies before that; null where none does
+     */
+    private static function laterLeg(RunLayout $layout, LegLaid $leg, float $atMm): ?array
+    {
+        $u = $leg->line->direction;
+        $plan = hypot($u->x, $u->y);
+        $ahead = static function (Vec3 $point) use ($leg, $u, $plan): float {
+            return (($point->x - $leg->from->x) * $u->x + ($point->y - $leg->from->y) * $u->y) / $plan;
+        };
         foreach (array_slice($layout->legs, $leg->line->number) as $later) {
             [$from, $to] = [$ahead($later->from), $ahead($later->to())];
-            $share = abs($to - $from) < self::SQUARE_MM ? -1.0 : ($at * $plan - $from) / ($to - $from);
-            if ($share < 0.0 || $share > 1.0) {
-                continue;
+            $share = abs($to - $from) < self::SQUARE_MM ? -1.0 : ($atMm * $plan - $from) / ($to - $from);
+            if ($share >= 0.0 && $share <= 1.0) {
+                return [$later, $share];
             }
-            $fromTop =
-                $obstacle->topMm === null
-                    ? null
-                    : $leg->from->z +
-                        $u->z * $obstacle->atMm +
-                        $obstacle->topMm -
-                        ($later->from->z + $later->line->direction->z * $share * $later->centreMm);
-            $half = $layout->system->pipe($later->line->size)->outsideMm / 2;
-            $isClear =
-                $fromTop !== null &&
-                $obstacle->depthMm !== null &&
-                ($fromTop < -$half || $fromTop > $obstacle->depthMm + $half);
-
-            return $isClear ? null : [$later->tapeMm + $share * $later->centreMm, $fromTop, $later];
         }
 
-        return [$leg->tapeMm + $at, $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm, $leg];
+        return null;
     }
 }

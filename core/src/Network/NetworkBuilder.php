@@ -6,10 +6,8 @@ namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\End;
 use FallBend\Core\Layout\JobLayout;
-use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\RunLayout;
 
 /**
@@ -65,24 +63,21 @@ final class NetworkBuilder
         $this->cuts[$id] = Cuts::of($run);
         $this->met[$id] = [];
         foreach ($this->cuts[$id]->junctions as [$tape, $at, $junction]) {
-            $node = $this->node($id, $tape, $offset->plus($at), null, $junction);
+            $node = $this->add(new Node(count($this->nodes), $id, $tape, $offset->plus($at), null, $junction));
             $this->met[$id][] = $node;
             foreach ($junction->taps as $tap) {
                 $this->ends[$tap->run][$tap->side] = $node;
             }
         }
         // Where another run's fitting is laid out later it takes the place of this end, which then hangs in nothing.
+        $outlet = $run->run->outlet;
         if (! isset($this->ends[$id]['outlet'])) {
-            $this->ends[$id]['outlet'] = $this->node($id, 0.0, $offset, $run->run->outlet, null);
+            $this->ends[$id]['outlet'] = $this->add(new Node(count($this->nodes), $id, 0.0, $offset, $outlet, null));
         }
         if ($run->run->tieIn->next === null && ! isset($this->ends[$id]['tie-in'])) {
-            $this->ends[$id]['tie-in'] = $this->node(
-                $id,
-                $run->tapeMm,
-                $offset->plus($run->end),
-                $run->run->tieIn,
-                null,
-            );
+            $at = $offset->plus($run->end);
+            $tieIn = $this->add(new Node(count($this->nodes), $id, $run->tapeMm, $at, $run->run->tieIn, null));
+            $this->ends[$id]['tie-in'] = $tieIn;
         }
     }
 
@@ -238,8 +233,8 @@ final class NetworkBuilder
         return $segment->hasUpright() && $segment->up->junction !== null;
     }
 
-    private function node(string $run, float $tapeMm, Vec3 $at, ?End $end, ?Junction $junction): Node
+    private function add(Node $node): Node
     {
-        return $this->nodes[] = new Node(count($this->nodes), $run, $tapeMm, $at, $end, $junction);
+        return $this->nodes[] = $node;
     }
 }

@@ -14,6 +14,7 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\FallBackRule;
 use FallBend\Core\Rules\FallLeastRule;
 use FallBend\Core\Rules\FallMostRule;
+use FallBend\Core\Rules\MeasuredFall;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
@@ -46,7 +47,8 @@ final readonly class FallReckoner implements Reckoner
         $threshold = $this->threshold($input, $rulebook, $size, $most);
         Overrides::read($input, $this->catalogue);
         $input->end();
-        $findings = $rulebook === null ? [] : $this->judge($fall, $length, $threshold, $most, $rulebook, $size ?? '');
+        $measured = new MeasuredFall($fall, $length, $size ?? '');
+        $findings = $rulebook === null ? [] : $this->judge($measured, $threshold, $most, $rulebook);
 
         return [
             'length_mm' => $length,
@@ -111,22 +113,18 @@ final readonly class FallReckoner implements Reckoner
         return $book->forSize('fall.least', $size, $system->key);
     }
 
-    /** @return list<Finding> */
-    private function judge(
-        float $fall,
-        float $length,
-        ?Threshold $least,
-        ?Threshold $most,
-        string $book,
-        string $size,
-    ): array {
+    /**
+     * @param ?Threshold $least of the size
+     * @param ?Threshold $most of the size
+     * @return list<Finding>
+     */
+    private function judge(MeasuredFall $fall, ?Threshold $least, ?Threshold $most, string $book): array
+    {
         $where = new Where;
-        if ($fall < 0) {
-            return [FallBackRule::verdict((-$fall * $length) / 1000, $where)];
+        if ($fall->mmPerM < 0) {
+            return [FallBackRule::verdict((-$fall->mmPerM * $fall->planMm) / 1000, $where)];
         }
-        $finding = FallLeastRule::verdict($fall, $length, $least, $where, ['size' => $size, 'book' => $book]);
-
-        $finding ??= FallMostRule::verdict($fall, $length, $most, $where, $size);
+        $finding = FallLeastRule::verdict($fall, $least, $where, $book) ?? FallMostRule::verdict($fall, $most, $where);
 
         return $finding === null ? [] : [$finding];
     }

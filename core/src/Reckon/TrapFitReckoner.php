@@ -18,6 +18,7 @@ use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\MeasuredArm;
+use FallBend\Core\Rules\Network\NamedFixture;
 use FallBend\Core\Rules\Network\TrapKindRule;
 use FallBend\Core\Rules\Network\TrapSealRule;
 use FallBend\Core\Rules\Network\TrapSizeRule;
@@ -272,8 +273,12 @@ final readonly class TrapFitReckoner implements Reckoner
 
         return [
             ...TrapKindRule::verdict($pattern, $name, $rulebook, $where),
-            ...$seal === null ? [] : TrapSealRule::verdict($seal, $fixture, $name, $rulebook, $where),
-            ...TrapSizeRule::larger($trapSize, $size, $name, $rulebook, $where),
+            ...$seal === null ? [] : TrapSealRule::verdict($seal, new NamedFixture($fixture, $name), $rulebook, $where),
+            ...TrapSizeRule::larger(
+                ['fixture' => $name, 'trap' => $trapSize, 'drain' => $size],
+                $rulebook,
+                $where,
+            ),
         ];
     }
 

@@ -42,49 +42,45 @@ final readonly class FallLeastRule implements Rule
 
     private static function judgeLeg(LegLaid $leg, Rulebook $rulebook, string $system): ?Finding
     {
-        $fall = $leg->fallMmPerM();
-        $least = $rulebook->forSize('fall.least', $leg->line->size, $system);
-        if ($fall === null || $fall < FallNoneRule::LEVEL_MM_PER_M) {
+        $fall = MeasuredFall::of($leg);
+        if ($fall === null || $fall->mmPerM < FallNoneRule::LEVEL_MM_PER_M) {
             return null;
         }
         $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
 
-        return self::verdict($fall, $leg->centreMm * cos(deg2rad($leg->line->dipDeg)), $least, $where, [
-            'size' => $leg->line->size,
-            'book' => $rulebook->name,
-        ]);
+        return self::verdict($fall, $rulebook->forSize('fall.least', $fall->size, $system), $where, $rulebook->name);
     }
 
     /**
-     * The verdict on one fall, wherever it is asked for.
+     * The verdict on one fall that is not negative, wherever it is asked for.
      *
-     * @param float $fall mm per m, not negative
-     * @param float $planMm length in plan
      * @param ?Threshold $least null where the rulebook has none for the size
-     * @param array{size: string, book: string} $names for the words
+     * @param string $book name of the rulebook
      * @return ?Finding null where the fall is enough
      */
-    public static function verdict(float $fall, float $planMm, ?Threshold $least, Where $where, array $names): ?Finding
+    public static function verdict(MeasuredFall $fall, ?Threshold $least, Where $where, string $book): ?Finding
     {
         if ($least?->value === null) {
-            return new Finding(RuleId::FallLeastNotKnown, Severity::Unknown, $where, $fall, null, $names);
+            $params = ['size' => $fall->size, 'book' => $book];
+
+            return new Finding(RuleId::FallLeastNotKnown, Severity::Unknown, $where, $fall->mmPerM, null, $params);
         }
-        if ($fall >= $least->value - self::SLACK) {
+        if ($fall->mmPerM >= $least->value - self::SLACK) {
             return null;
         }
-        $approved = $least->byApproval !== null && $fall >= $least->byApproval - self::SLACK;
+        $approved = $least->byApproval !== null && $fall->mmPerM >= $least->byApproval - self::SLACK;
 
         return new Finding(
             $approved ? RuleId::FallByApproval : self::ID,
             $approved ? Severity::Warn : Severity::Stop,
             $where,
-            $fall,
+            $fall->mmPerM,
             $least->value,
             [
-                'fall_mm_per_m' => $fall,
+                'fall_mm_per_m' => $fall->mmPerM,
                 'least_mm_per_m' => $least->value,
-                'size' => $names['size'],
-                'more_mm' => (($least->value - $fall) * $planMm) / 1000,
+                'size' => $fall->size,
+                'more_mm' => (($least->value - $fall->mmPerM) * $fall->planMm) / 1000,
             ],
             $least->provenance,
         );

@@ -30,18 +30,10 @@ final readonly class FallMostRule implements Rule
     {
         $findings = [];
         foreach ($layout->legs as $leg) {
-            $fall = $leg->fallMmPerM();
+            $fall = MeasuredFall::of($leg);
             $most = $rulebook->forSize('fall.most', $leg->line->size, $layout->system->key);
-            $finding =
-                $fall === null
-                    ? null
-                    : self::verdict(
-                        $fall,
-                        $leg->centreMm * cos(deg2rad($leg->line->dipDeg)),
-                        $most,
-                        new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
-                        $leg->line->size,
-                    );
+            $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
+            $finding = $fall === null ? null : self::verdict($fall, $most, $where);
             if ($finding !== null) {
                 $findings[] = $finding;
             }
@@ -53,14 +45,13 @@ final readonly class FallMostRule implements Rule
     /**
      * The verdict on one fall, wherever it is asked for.
      *
-     * @param float $fall mm per m
-     * @param float $planMm length in plan
      * @param ?Threshold $most null where the rulebook has none for the size
      * @return ?Finding null where the fall is not too much
      */
-    public static function verdict(float $fall, float $planMm, ?Threshold $most, Where $where, string $size): ?Finding
+    public static function verdict(MeasuredFall $fall, ?Threshold $most, Where $where): ?Finding
     {
-        if ($most?->value === null || $fall <= $most->value + self::SLACK || $fall >= self::STEEP_MM_PER_M) {
+        $is = $fall->mmPerM;
+        if ($most?->value === null || $is <= $most->value + self::SLACK || $is >= self::STEEP_MM_PER_M) {
             return null;
         }
 
@@ -68,13 +59,13 @@ final readonly class FallMostRule implements Rule
             self::ID,
             Severity::Warn,
             $where,
-            $fall,
+            $is,
             $most->value,
             [
-                'fall_mm_per_m' => $fall,
+                'fall_mm_per_m' => $is,
                 'most_mm_per_m' => $most->value,
-                'size' => $size,
-                'less_mm' => (($fall - $most->value) * $planMm) / 1000,
+                'size' => $fall->size,
+                'less_mm' => (($is - $most->value) * $fall->planMm) / 1000,
             ],
             $most->provenance,
         );

@@ -36,25 +36,23 @@ final readonly class RunLevelRule implements Rule
             $layout->run->legs[count($layout->legs) - 1]->id,
             tapeMm: $layout->tapeMm,
         );
-        $left = $layout->remainingMm();
+        [$left, $fall] = [$layout->remainingMm(), $layout->fallMm()];
+        $names = ['tie_in' => $layout->run->tieIn->thing()];
+        if ($left === null) {
+            $names += ['fall_mm' => $fall];
+
+            return [new Finding(RuleId::RunNotLevelled, Severity::Unknown, $where, $fall, null, $names)];
+        }
 
         return match (true) {
-            $left === null => [
-                new Finding(RuleId::RunNotLevelled, Severity::Unknown, $where, $layout->fallMm(), null, [
-                    'fall_mm' => $layout->fallMm(),
-                    'tie_in' => $layout->run->tieIn->thing(),
-                ]),
-            ],
             $left < -self::READING_MM => [
-                new Finding(RuleId::RunBelow, Severity::Stop, $where, $layout->fallMm(), $layout->fallMm() + $left, [
+                new Finding(RuleId::RunBelow, Severity::Stop, $where, $fall, $fall + $left, $names + [
                     'missing_mm' => -$left,
-                    'tie_in' => $layout->run->tieIn->thing(),
                 ]),
             ],
             $left > self::READING_MM => [
-                new Finding(RuleId::RunInHand, Severity::Note, $where, $layout->fallMm(), $layout->fallMm() + $left, [
+                new Finding(RuleId::RunInHand, Severity::Note, $where, $fall, $fall + $left, $names + [
                     'left_mm' => $left,
-                    'tie_in' => $layout->run->tieIn->thing(),
                 ]),
             ],
             default => [],

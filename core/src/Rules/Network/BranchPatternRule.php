@@ -10,6 +10,7 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
+use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -40,54 +41,53 @@ final readonly class BranchPatternRule implements NetworkRule
 
     private static function judgeNode(Node $node, Branch $branch, Network $network, Rulebook $rulebook): ?Finding
     {
-        if ($node->junction === null) {
-            return null;
-        }
-        [$isWet, $isFromBranch] = [false, false];
-        foreach ($network->in($node) as $segment) {
-            $isWet = $isWet || $segment->isWet;
-            $isFromBranch =
-                $isFromBranch || ($segment->isWet && ($segment->run() !== $node->run || $node->junction->isTurn()));
-        }
-        if (! $isWet) {
+        $wet = array_filter($network->in($node), static fn (Segment $segment): bool => $segment->isWet);
+        if ($node->junction === null || $wet === []) {
             return null;
         }
         $orientation = $node->junction->orientation;
+        $where = $network->whereNode($node);
         $params = ['fitting' => $branch->name, 'orientation' => $orientation->said()];
         if (in_array($branch->pattern, Branch::DRY, true)) {
-            return new Finding(
-                RuleId::BranchDryFitting,
-                Severity::Stop,
-                $network->whereNode($node),
-                params: $params,
-                source: $rulebook->source("turn.{$branch->pattern}.level-upright"),
-            );
-        }
-        if (! $isFromBranch) {
-            $onBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
+            $source = $rulebook->source("turn.{$branch->pattern}.level-upright");
 
-            return $onBack && $rulebook->limit('vent.tee-on-back') !== null && $rulebook->value('vent.tee-on-back') < 1
-                ? new Finding(
-                    RuleId::BranchVentTeeOnBack,
-                    Severity::Stop,
-                    $network->whereNode($node),
-                    params: $params,
-                    source: $rulebook->source('vent.tee-on-back'),
-                )
-                : null;
+            return new Finding(RuleId::BranchDryFitting, Severity::Stop, $where, params: $params, source: $source);
         }
+        foreach ($wet as $segment) {
+            if ($segment->run() !== $node->run || $node->junction->isTurn()) {
+                return self::judgeTurn($node, $branch, $network, $rulebook);
+            }
+        }
+        $isOnBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
+        $taken = $rulebook->limit('vent.tee-on-back');
+
+        return ! $isOnBack || $taken === null || $rulebook->value('vent.tee-on-back') >= 1
+            ? null
+            : new Finding(
+                RuleId::BranchVentTeeOnBack,
+                Severity::Stop,
+                $where,
+                params: $params,
+                source: $rulebook->source('vent.tee-on-back'),
+            );
+    }
+
+    /** The verdict on how water turns from the branch into the run. */
+    private static function judgeTurn(Node $node, Branch $branch, Network $network, Rulebook $rulebook): ?Finding
+    {
+        $orientation = $node->junction->orientation ?? Orientation::LevelToLevel;
         $system = $network->layout->runs[$node->run]->system;
         $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, 'drain', $branch->size, $system);
         if ($objection === 0) {
             return null;
         }
-        $onBack = str_contains($branch->pattern, 'san-tee') && $orientation !== Orientation::LevelToUpright;
+        $isOnBack = str_contains($branch->pattern, 'san-tee') && $orientation !== Orientation::LevelToUpright;
 
         return new Finding(
-            $objection === 1 ? RuleId::BranchPatternDoubtful : ($onBack ? RuleId::BranchTeeOnBack : self::ID),
+            $objection === 1 ? RuleId::BranchPatternDoubtful : ($isOnBack ? RuleId::BranchTeeOnBack : self::ID),
             $objection === 1 ? Severity::Warn : Severity::Stop,
             $network->whereNode($node),
-            params: $params,
+            params: ['fitting' => $branch->name, 'orientation' => $orientation->said()],
             source: $rulebook->forTurn($branch->pattern, $orientation->value)?->provenance,
         );
     }

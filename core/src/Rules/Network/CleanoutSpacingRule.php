@@ -5,11 +5,15 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Layout\LegLaid;
+use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * From one cleanout to the next a drain is no longer than the rulebook allows, and a long level drain has one at its
@@ -28,48 +32,21 @@ final readonly class CleanoutSpacingRule implements NetworkRule
             if ($layout->run->use === 'vent' || $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)) {
                 continue;
             }
-            $at = [
-                Access::atHead($layout) ? 0.0 : null,
-                ...array_map(
-                    static fn (Obstacle $o): float => Access::tapeOf($o, $layout),
-                    array_filter(
-                        $network->obstacles[$id] ?? [],
-                        static fn (Obstacle $o): bool => $o->kind === 'cleanout',
-                    ),
-                ),
-            ];
-            $tapes = array_values(array_filter($at, static fn (?float $tape): bool => $tape !== null));
-            sort($tapes);
-            $level = array_sum(
-                array_map(static fn ($leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs),
-            );
-            if (
-                $head?->value !== null &&
-                $layout->run->use === 'drain' &&
-                $tapes === [] &&
-                $level > $head->value &&
-                in_array($layout->run->outlet->kind, ['cap', 'run'], true)
-            ) {
-                $findings[] = new Finding(
-                    RuleId::CleanoutHead,
-                    Severity::Warn,
-                    $network->where($id, 0.0),
-                    $level,
-                    $head->value,
-                    ['length_mm' => $level, 'over_mm' => $head->value],
-                    $head->provenance,
-                );
+            $tapes = self::tapes($layout, $network->obstacles[$id] ?? []);
+            if ($tapes === []) {
+                array_push($findings, ...self::atHead($layout, $head, $network->where($id, 0.0)));
             }
             $points = [0.0, ...$tapes, $layout->tapeMm];
             for ($i = 1; $i < count($points); $i++) {
-                if ($most?->value !== null && $most->value < $points[$i] - $points[$i - 1]) {
+                $apart = $points[$i] - $points[$i - 1];
+                if ($most?->value !== null && $apart > $most->value) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,
                         $network->where($id, $points[$i - 1] + $most->value),
-                        $points[$i] - $points[$i - 1],
+                        $apart,
                         $most->value,
-                        ['length_mm' => $points[$i] - $points[$i - 1], 'most_mm' => $most->value],
+                        ['length_mm' => $apart, 'most_mm' => $most->value],
                         $most->provenance,
                     );
                 }
@@ -77,5 +54,45 @@ final readonly class CleanoutSpacingRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    /**
+     * @param list<Obstacle> $obstacles of the run
+     * @return list<float> where it can be rodded from, along its tape
+     */
+    private static function tapes(RunLayout $layout, array $obstacles): array
+    {
+        $tapes = Access::atHead($layout) ? [0.0] : [];
+        foreach ($obstacles as $obstacle) {
+            $tape = $obstacle->kind === 'cleanout' ? Access::tapeOf($obstacle, $layout) : null;
+            if ($tape !== null) {
+                $tapes[] = $tape;
+            }
+        }
+        sort($tapes);
+
+        return $tapes;
+    }
+
+    /** @return list<Finding> on a long level drain that nobody can rod from its head */
+    private static function atHead(RunLayout $layout, ?Threshold $head, Where $where): array
+    {
+        $isOpen = in_array($layout->run->outlet->kind, ['cap', 'run'], true);
+        $level = array_sum(
+            array_map(static fn (LegLaid $leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs),
+        );
+        if ($head?->value === null || $layout->run->use !== 'drain' || ! $isOpen || $level <= $head->value) {
+            return [];
+        }
+
+        return [new Finding(
+            RuleId::CleanoutHead,
+            Severity::Warn,
+            $where,
+            (float) $level,
+            $head->value,
+            ['length_mm' => (float) $level, 'over_mm' => $head->value],
+            $head->provenance,
+        )];
     }
 }

@@ -4,11 +4,15 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
+use FallBend\Core\Catalog\Branch;
+use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * Two fixtures face each other in a double tee only within its limits: a closet or a pump would throw across into the
@@ -22,53 +26,59 @@ final readonly class CrossRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->nodes as $node) {
-            if ($node->junction?->branch?->pattern !== 'double-san-tee') {
-                continue;
-            }
-            $branch = $node->junction->branch;
-            $sizes = $rulebook->limit('cross.sizes-larger');
-            $system = $network->layout->runs[$node->run]->system;
-            $steps =
-                (int) array_search($branch->size, $system->sizes(), true) -
-                (int) array_search($branch->branchSize, $system->sizes(), true);
-            if ($sizes?->value !== null && $steps < $sizes->value) {
-                $findings[] = new Finding(
-                    RuleId::CrossBarrel,
-                    Severity::Stop,
-                    $network->whereNode($node),
-                    $steps,
-                    $sizes->value,
-                    ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value],
-                    $sizes->provenance,
+            $branch = $node->junction?->branch;
+            if ($branch?->pattern === 'double-san-tee') {
+                $system = $network->layout->runs[$node->run]->system;
+                array_push(
+                    $findings,
+                    ...self::barrel($branch, $system, $network->whereNode($node), $rulebook),
+                    ...self::thrown($node, $network, $rulebook),
                 );
             }
-            $least = $rulebook->limit('cross.closet-arm-least');
-            if ($least === null) {
-                continue;
-            }
-            foreach ($network->in($node) as $segment) {
-                foreach ($segment->heads as $head) {
-                    if (
-                        $head->isCloset() &&
-                        count($segment->heads) === 1 &&
-                        $segment->run() !== $node->run &&
-                        $segment->lengthMm() < $least->value
-                    ) {
-                        $findings[] = new Finding(
-                            self::ID,
-                            Severity::Stop,
-                            $network->whereNode($node),
-                            $segment->lengthMm(),
-                            $least->value,
-                            [
-                                'length_mm' => $segment->lengthMm(),
-                                'least_mm' => $least->value ?? 0.0,
-                                'fixture' => $head->name,
-                            ],
-                            $least->provenance,
-                        );
-                    }
-                }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> on how much wider its barrel is than its sides */
+    private static function barrel(Branch $branch, PipeSystem $system, Where $where, Rulebook $rulebook): array
+    {
+        $sizes = $rulebook->limit('cross.sizes-larger');
+        $place = static fn (string $size): int => (int) array_search($size, $system->sizes(), true);
+        $steps = $place($branch->size) - $place($branch->branchSize);
+
+        return $sizes?->value === null || $steps >= $sizes->value ? [] : [new Finding(
+            RuleId::CrossBarrel,
+            Severity::Stop,
+            $where,
+            $steps,
+            $sizes->value,
+            ['barrel' => $branch->size, 'side' => $branch->branchSize, 'sizes' => (int) $sizes->value],
+            $sizes->provenance,
+        )];
+    }
+
+    /** @return list<Finding> on closets that stand too near it, and throw across */
+    private static function thrown(Node $node, Network $network, Rulebook $rulebook): array
+    {
+        $least = $rulebook->limit('cross.closet-arm-least');
+        if ($least?->value === null) {
+            return [];
+        }
+        $findings = [];
+        foreach ($network->in($node) as $segment) {
+            $head = count($segment->heads) === 1 ? $segment->heads[0] : null;
+            $length = $segment->lengthMm();
+            if ($head?->isCloset() === true && $segment->run() !== $node->run && $length < $least->value) {
+                $findings[] = new Finding(
+                    self::ID,
+                    Severity::Stop,
+                    $network->whereNode($node),
+                    $length,
+                    $least->value,
+                    ['length_mm' => $length, 'least_mm' => $least->value, 'fixture' => $head->name],
+                    $least->provenance,
+                );
             }
         }
 

@@ -38,7 +38,6 @@ final readonly class JoistHoleRule implements NetworkRule
     private static function judgeHole(Crossing $c, Network $network, Rulebook $rulebook): array
     {
         $where = $network->where($c->obstacle->run, $c->tapeMm);
-        $names = TimberFindings::names($c);
         [$depth, $nearer] = [$c->obstacle->depthMm, $c->nearerEdgeMm()];
         if ($c->obstacle->kind === 'truss') {
             return [TimberFindings::truss($c, $where)];
@@ -47,62 +46,65 @@ final readonly class JoistHoleRule implements NetworkRule
             return [TimberFindings::notMeasured($c, $where)];
         }
         $edge = $nearer - $c->holeMm / 2;
-        if ($c->obstacle->kind === 'joist-engineered') {
-            $flange = $rulebook->limit('joist.flange-least');
 
-            return match (true) {
-                $flange?->value !== null && $edge < $flange->value => [
-                    TimberFindings::flange($c, $where, $edge, $flange->value, $flange->provenance),
-                ],
-                $c->obstacle->allowedMm === null => [
-                    new Finding(RuleId::JoistMakerTable, Severity::Unknown, $where, $c->holeMm, null, $names),
-                ],
-                $c->holeMm > $c->obstacle->allowedMm => [
-                    new Finding(
-                        RuleId::JoistMakerHole,
-                        Severity::Stop,
-                        $where,
-                        $c->holeMm,
-                        $c->obstacle->allowedMm,
-                        $names + ['most_mm' => $c->obstacle->allowedMm],
-                    ),
-                ],
-                default => [],
-            };
+        return $c->obstacle->kind === 'joist-engineered'
+            ? self::engineered($c, $where, $edge, $rulebook)
+            : [...self::sawn($c, $where, $edge, $rulebook), ...self::along($c, $where, $rulebook)];
+    }
+
+    /** @return list<Finding> on an engineered joist, with so much left beside the hole */
+    private static function engineered(Crossing $c, Where $where, float $edgeMm, Rulebook $rulebook): array
+    {
+        $flange = $rulebook->limit('joist.flange-least');
+        if ($flange?->value !== null && $edgeMm < $flange->value) {
+            return [TimberFindings::flange($c, $where, $edgeMm, $flange)];
         }
+        [$allowed, $names] = [$c->obstacle->allowedMm, TimberFindings::names($c)];
+        if ($allowed === null) {
+            return [new Finding(RuleId::JoistMakerTable, Severity::Unknown, $where, $c->holeMm, null, $names)];
+        }
+        $names += ['most_mm' => $allowed];
+
+        return $c->holeMm <= $allowed
+            ? []
+            : [new Finding(RuleId::JoistMakerHole, Severity::Stop, $where, $c->holeMm, $allowed, $names)];
+    }
+
+    /** @return list<Finding> on a sawn joist, with so much left beside the hole */
+    private static function sawn(Crossing $c, Where $where, float $edgeMm, Rulebook $rulebook): array
+    {
+        $names = TimberFindings::names($c);
         [$most, $least] = [$rulebook->limit('joist.hole-most'), $rulebook->limit('joist.edge-least')];
         $findings = [];
-        if ($most?->value !== null && $c->holeMm > $most->value * $depth + Tolerance::CONVERTED_MM) {
+        $mostMm = $most?->value === null ? INF : $most->value * ($c->obstacle->depthMm ?? 0.0);
+        if ($c->holeMm > $mostMm + Tolerance::CONVERTED_MM) {
             $findings[] = new Finding(
                 RuleId::JoistHole,
                 Severity::Stop,
                 $where,
                 $c->holeMm,
-                $most->value * $depth,
-                $names + ['most_mm' => $most->value * $depth],
-                $most->provenance,
+                $mostMm,
+                $names + ['most_mm' => $mostMm],
+                $most?->provenance,
             );
         }
-        if ($least?->value !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
+        if ($least?->value !== null && $edgeMm < $least->value - Tolerance::CONVERTED_MM) {
             $findings[] = new Finding(
                 RuleId::JoistEdge,
                 Severity::Stop,
                 $where,
-                $edge,
+                $edgeMm,
                 $least->value,
-                $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
+                $names + ['edge_mm' => max(0.0, $edgeMm), 'least_mm' => $least->value],
                 $least->provenance,
             );
         }
 
-        return [...$findings, ...self::along($c, $where, $names, $rulebook)];
+        return $findings;
     }
 
-    /**
-     * @param array<string, float|string> $names
-     * @return list<Finding>
-     */
-    private static function along(Crossing $c, Where $where, array $names, Rulebook $rulebook): array
+    /** @return list<Finding> */
+    private static function along(Crossing $c, Where $where, Rulebook $rulebook): array
     {
         [$from, $to, $span, $at] = [
             $rulebook->limit('joist.hole-from'),
@@ -125,7 +127,7 @@ final readonly class JoistHoleRule implements NetworkRule
                     $where,
                     $at,
                     $from->value * $span,
-                    $names + ['at_mm' => $at, 'from_mm' => $from->value * $span, 'to_mm' => $to->value * $span],
+                    TimberFindings::names($c) + ['at_mm' => $at, 'from_mm' => $from->value * $span, 'to_mm' => $to->value * $span],
                     $from->provenance,
                 ),
             ]

@@ -6,10 +6,12 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * A notch in a sawn joist is shallow and not in the middle of its span; nothing is notched from an engineered joist or
@@ -20,51 +22,56 @@ final readonly class JoistNotchRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
-        [$most, $from] = [$rulebook->limit('joist.notch-most'), $rulebook->limit('joist.notch-from')];
-        foreach ($network->crossings as $c) {
-            if (
-                ! in_array($c->obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) ||
-                $c->obstacle->cut !== 'notch'
-            ) {
-                continue;
-            }
-            $where = $network->where($c->obstacle->run, $c->tapeMm);
-            [$depth, $notch] = [$c->obstacle->depthMm, $c->notchMm()];
-            $names = TimberFindings::names($c);
-            if ($c->obstacle->kind !== 'joist') {
-                $findings[] =
-                    $c->obstacle->kind === 'truss'
-                        ? TimberFindings::truss($c, $where)
-                        : TimberFindings::flange($c, $where);
-            } elseif ($depth === null || $notch === null) {
-                $findings[] = TimberFindings::notMeasured($c, $where);
-            } elseif ($most?->value !== null && $notch > $most->value * $depth + Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(
-                    RuleId::JoistNotch,
-                    Severity::Stop,
-                    $where,
-                    $notch,
-                    $most->value * $depth,
-                    $names + ['notch_mm' => $notch, 'most_mm' => $most->value * $depth],
-                    $most->provenance,
-                );
-            } elseif ($from?->value === null) {
-                continue;
-            } elseif ($c->obstacle->spanMm === null || $c->obstacle->bearingMm === null) {
-                $findings[] = TimberFindings::notMeasuredAlong($c, $where, $from->provenance);
-            } elseif ($c->obstacle->bearingMm > $from->value * $c->obstacle->spanMm + Tolerance::TAPE_MM) {
-                $findings[] = new Finding(
-                    RuleId::JoistNotchMiddle,
-                    Severity::Stop,
-                    $where,
-                    $c->obstacle->bearingMm,
-                    $from->value * $c->obstacle->spanMm,
-                    $names + ['at_mm' => $c->obstacle->bearingMm, 'from_mm' => $from->value * $c->obstacle->spanMm],
-                    $from->provenance,
-                );
+        foreach ($network->crossings as $crossing) {
+            $obstacle = $crossing->obstacle;
+            if (in_array($obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) && $obstacle->cut === 'notch') {
+                $where = $network->where($obstacle->run, $crossing->tapeMm);
+                array_push($findings, ...self::judgeNotch($crossing, $where, $rulebook));
             }
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function judgeNotch(Crossing $c, Where $where, Rulebook $rulebook): array
+    {
+        if ($c->obstacle->kind === 'truss') {
+            return [TimberFindings::truss($c, $where)];
+        }
+        if ($c->obstacle->kind === 'joist-engineered') {
+            return [TimberFindings::flange($c, $where)];
+        }
+        [$depth, $notch] = [$c->obstacle->depthMm, $c->notchMm()];
+        if ($depth === null || $notch === null) {
+            return [TimberFindings::notMeasured($c, $where)];
+        }
+        $most = $rulebook->limit('joist.notch-most');
+        $mostMm = $most?->value === null ? INF : $most->value * $depth;
+        if ($notch <= $mostMm + Tolerance::CONVERTED_MM) {
+            return self::along($c, $where, $rulebook);
+        }
+        $params = TimberFindings::names($c) + ['notch_mm' => $notch, 'most_mm' => $mostMm];
+
+        return [new Finding(RuleId::JoistNotch, Severity::Stop, $where, $notch, $mostMm, $params, $most?->provenance)];
+    }
+
+    /** @return list<Finding> on where along its span a joist is notched */
+    private static function along(Crossing $c, Where $where, Rulebook $rulebook): array
+    {
+        $from = $rulebook->limit('joist.notch-from');
+        if ($from?->value === null) {
+            return [];
+        }
+        [$span, $at] = [$c->obstacle->spanMm, $c->obstacle->bearingMm];
+        if ($span === null || $at === null) {
+            return [TimberFindings::notMeasuredAlong($c, $where, $from->provenance)];
+        }
+        $fromMm = $from->value * $span;
+        $params = TimberFindings::names($c) + ['at_mm' => $at, 'from_mm' => $fromMm];
+
+        return $at <= $fromMm + Tolerance::TAPE_MM
+            ? []
+            : [new Finding(RuleId::JoistNotchMiddle, Severity::Stop, $where, $at, $fromMm, $params, $from->provenance)];
     }
 }

@@ -15,6 +15,7 @@ use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /**
  * Nothing enters close below the foot of a stack, where the water jumps and the pressure is highest; nor too low on the
@@ -24,91 +25,127 @@ final readonly class StackBaseRule implements NetworkRule
 {
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        [$clear, $low] = [$rulebook->limit('stack.base-clear'), $rulebook->limit('stack.lowest-branch')];
         $findings = [];
         foreach ($network->nodes as $node) {
-            if ($node->junction === null || $node->junction->isTurn() || $node->junction->taps[0]->isVent) {
-                continue;
-            }
+            $junction = $node->junction;
             $layout = $network->layout->runs[$node->run];
-            $leg = $layout->leg($node->junction->leg);
-            $number = $leg->line->number ?? 1;
-            $before = $layout->legs[$number - 2] ?? null;
-            $after = $layout->legs[$number] ?? null;
-            if ($leg === null) {
+            $leg = $junction === null ? null : $layout->leg($junction->leg);
+            if ($junction === null || $leg === null || $junction->isTurn() || $junction->taps[0]->isVent) {
                 continue;
             }
-            $name = $network->layout->runs[$node->junction->taps[0]->run]->run->name;
-            if ($clear?->value !== null && ! $leg->isUpright() && self::isStack($before, $layout->site->onLegs)) {
-                $least = $clear->value * Nominal::mm($before->line->size ?? $leg->line->size);
-                if (($node->junction->atMm ?? 0.0) < $least - Tolerance::TAPE_MM) {
-                    $findings[] = new Finding(
-                        RuleId::StackBase,
-                        Severity::Stop,
-                        $network->whereNode($node),
-                        $node->junction->atMm,
-                        $least,
-                        ['at_mm' => $node->junction->atMm ?? 0.0, 'least_mm' => $least, 'branch' => $name],
-                        $clear->provenance,
-                    );
-                }
-            }
-            if ($low?->value !== null && $leg->isUpright() && $after !== null && ! $after->isUpright()) {
-                $findings[] = self::tooLow($network, $node, $leg, $rulebook, $name);
+            $before = $layout->legs[$leg->line->number - 2] ?? null;
+            $after = $layout->legs[$leg->line->number] ?? null;
+            $finding = match (true) {
+                ! $leg->isUpright() && self::isStack($before, $layout->site->onLegs) => self::tooNear(
+                    $node,
+                    $before->line->size ?? $leg->line->size,
+                    $network,
+                    $rulebook,
+                ),
+                $leg->isUpright() && $after !== null && ! $after->isUpright() => self::tooLow(
+                    $node,
+                    $leg,
+                    $network,
+                    $rulebook,
+                ),
+                default => null,
+            };
+            if ($finding !== null) {
+                $findings[] = $finding;
             }
         }
 
-        return array_values(array_filter($findings));
+        return $findings;
+    }
+
+    /**
+     * Below the foot the water jumps: so many diameters nothing enters.
+     *
+     * @param string $size of the stack
+     */
+    private static function tooNear(Node $node, string $size, Network $network, Rulebook $rulebook): ?Finding
+    {
+        $clear = $rulebook->limit('stack.base-clear');
+        $at = $node->junction->atMm ?? 0.0;
+        $least = ($clear->value ?? 0.0) * Nominal::mm($size);
+        if ($clear?->value === null || $at >= $least - Tolerance::TAPE_MM) {
+            return null;
+        }
+        $where = $network->whereNode($node);
+        $params = ['at_mm' => $at, 'least_mm' => $least, 'branch' => self::branch($node, $network)];
+
+        return new Finding(
+            RuleId::StackBase,
+            Severity::Stop,
+            $where,
+            $node->junction?->atMm,
+            $least,
+            $params,
+            $clear->provenance,
+        );
     }
 
     /**
      * How low a branch may enter just over the foot, and whether its floor may enter at all, depends on how many
-     * storeys the stack
-     * serves: as many as its highest branch stands over the foot.
+     * storeys the stack serves: as many as its highest branch stands over the foot.
      */
-    private static function tooLow(
-        Network $network,
-        Node $node,
-        LegLaid $leg,
-        Rulebook $rulebook,
-        string $branch,
-    ): ?Finding {
+    private static function tooLow(Node $node, LegLaid $leg, Network $network, Rulebook $rulebook): ?Finding
+    {
+        if ($rulebook->limit('stack.lowest-branch')?->value === null) {
+            return null;
+        }
         $layout = $network->layout->runs[$node->run];
         $above = $leg->centreMm - ($node->junction->atMm ?? 0.0) + $layout->system->pipe($leg->line->size)->boreMm / 2;
         $storey = max(1.0, $rulebook->value('storey.height'));
         $storeys = 1 + (int) floor(self::highestMm($layout, $leg->to()->z) / $storey);
-        $params = ['above_mm' => $above, 'branch' => $branch, 'storeys' => $storeys];
+        $params = ['above_mm' => $above, 'branch' => self::branch($node, $network), 'storeys' => $storeys];
+        $where = $network->whereNode($node);
+        $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
+        $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
+        $isLow = $least?->value !== null && $above < $least->value - Tolerance::TAPE_MM;
+
+        return self::onFloorApart($params, $above / $storey, $where, $rulebook) ?? ($isLow ? new Finding(
+            RuleId::StackLowBranch,
+            Severity::Stop,
+            $where,
+            $above,
+            $least->value,
+            $params + ['least_mm' => $least->value],
+            $least->provenance,
+        ) : null);
+    }
+
+    /**
+     * A floor that has to have a stack or drain of its own enters none.
+     *
+     * @param array{above_mm: float, branch: string, storeys: int} $params
+     * @param float $floorsAbove how many storeys above the foot the branch enters
+     */
+    private static function onFloorApart(array $params, float $floorsAbove, Where $where, Rulebook $rulebook): ?Finding
+    {
         $floors = [['first', 2, 'stack.first-apart-from'], ['ground', 1, 'stack.ground-apart-from']];
         foreach ($floors as [$floor, $ofFloors, $topic]) {
             $most = $rulebook->limit($topic);
-            if ($most?->value !== null && $storeys > $most->value && $above < $ofFloors * $storey) {
-                $params += ['most' => (int) $most->value, 'floor' => $floor];
-
+            if ($most?->value !== null && $params['storeys'] > $most->value && $floorsAbove < $ofFloors) {
                 return new Finding(
                     RuleId::StackGroundFloor,
                     Severity::Stop,
-                    $network->whereNode($node),
-                    $storeys,
+                    $where,
+                    $params['storeys'],
                     $most->value,
-                    $params,
+                    $params + ['most' => (int) $most->value, 'floor' => $floor],
                     $most->provenance,
                 );
             }
         }
-        $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
-        $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
 
-        return $least?->value === null || $above >= $least->value - Tolerance::TAPE_MM
-            ? null
-            : new Finding(
-                RuleId::StackLowBranch,
-                Severity::Stop,
-                $network->whereNode($node),
-                $above,
-                $least->value,
-                $params + ['least_mm' => $least->value],
-                $least->provenance,
-            );
+        return null;
+    }
+
+    /** Gives the name of the run that enters there. */
+    private static function branch(Node $node, Network $network): string
+    {
+        return $network->layout->runs[$node->junction?->key() ?? '']->run->name ?? '';
     }
 
     /** How high the highest branch of a stack that carries water stands over its foot. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
@@ -25,51 +26,42 @@ final readonly class StandpipeRule implements NetworkRule
                 continue;
             }
             $where = $network->whereNode($head->node);
-            if ($head->fixture->standpipeMm === null && $rulebook->limit('standpipe.least') !== null) {
-                $findings[] = new Finding(
-                    RuleId::StandpipeMeasure,
-                    Severity::Unknown,
-                    $where,
-                    params: ['fixture' => $head->name],
-                );
+            [$height, $trap] = [$head->fixture->standpipeMm, $head->fixture->trapAboveFloorMm];
+            if ($height === null && $rulebook->limit('standpipe.least') !== null) {
+                $params = ['fixture' => $head->name];
+                $findings[] = new Finding(RuleId::StandpipeMeasure, Severity::Unknown, $where, params: $params);
             }
-            $top =
-                $head->fixture->standpipeMm === null || $head->fixture->trapAboveFloorMm === null
-                    ? null
-                    : $head->fixture->standpipeMm + $head->fixture->trapAboveFloorMm;
             $measures = [
-                [RuleId::StandpipeHeight, '', $head->fixture->standpipeMm],
-                [RuleId::StandpipeTrap, 'trap-', $head->fixture->trapAboveFloorMm],
-                [RuleId::StandpipeTop, 'top-', $top],
+                [RuleId::StandpipeHeight, '', $height],
+                [RuleId::StandpipeTrap, 'trap-', $trap],
+                [RuleId::StandpipeTop, 'top-', $height === null || $trap === null ? null : $height + $trap],
             ];
             foreach ($measures as [$rule, $prefix, $measured]) {
-                $least = $rulebook->limit("standpipe.{$prefix}least");
-                $most = $rulebook->limit("standpipe.{$prefix}most");
-                $off = match (true) {
-                    $measured === null => null,
-                    $least?->value !== null && $measured < $least->value - Tolerance::TAPE_MM => $least,
-                    $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM => $most,
-                    default => null,
-                };
-                if ($off !== null) {
-                    $findings[] = new Finding(
-                        $rule,
-                        Severity::Stop,
-                        $where,
-                        $measured,
-                        $off->value,
-                        [
-                            'measured_mm' => $measured,
-                            'limit_mm' => $off->value ?? 0.0,
-                            'fixture' => $head->name,
-                            'off' => $off === $least ? 'low' : 'high',
-                        ],
-                        $off->provenance,
-                    );
+                $off = $measured === null ? null : self::off($prefix, $measured, $rulebook);
+                if ($measured !== null && $off !== null) {
+                    $limit = $off->value ?? 0.0;
+                    $findings[] = new Finding($rule, Severity::Stop, $where, $measured, $limit, [
+                        'measured_mm' => $measured,
+                        'limit_mm' => $limit,
+                        'fixture' => $head->name,
+                        'off' => $measured < $limit ? 'low' : 'high',
+                    ], $off->provenance);
                 }
             }
         }
 
         return $findings;
+    }
+
+    /** Gives the limit that a measure passes, if any. */
+    private static function off(string $prefix, float $measured, Rulebook $rulebook): ?Threshold
+    {
+        [$least, $most] = [$rulebook->limit("standpipe.{$prefix}least"), $rulebook->limit("standpipe.{$prefix}most")];
+
+        return match (true) {
+            $least?->value !== null && $measured < $least->value - Tolerance::TAPE_MM => $least,
+            $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM => $most,
+            default => null,
+        };
     }
 }

@@ -6,10 +6,12 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A hole in a stud leaves enough of it, more in a bearing wall; a plate that is cut through is strapped. */
 final readonly class StudHoleRule implements NetworkRule
@@ -18,53 +20,51 @@ final readonly class StudHoleRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->crossings as $c) {
-            [$kind, $depth] = [$c->obstacle->kind, $c->obstacle->depthMm];
-            if ($kind !== 'stud' && $kind !== 'plate') {
+            if (! in_array($c->obstacle->kind, ['stud', 'plate'], true)) {
                 continue;
             }
             $where = $network->where($c->obstacle->run, $c->tapeMm);
-            $names = TimberFindings::names($c);
-            if ($depth === null) {
-                $findings[] = TimberFindings::notMeasured($c, $where);
-
-                continue;
-            }
-            $most = $rulebook->limit(
-                $kind === 'plate'
-                    ? 'plate.cut-most'
-                    : ($c->obstacle->isBearing
-                        ? 'stud.hole-bearing'
-                        : 'stud.hole-other'),
-            );
-            if ($most?->value !== null && $c->holeMm > $most->value * $depth + Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(
-                    $kind === 'plate' ? RuleId::PlateCut : RuleId::StudHole,
-                    $kind === 'plate' ? Severity::Warn : Severity::Stop,
-                    $where,
-                    $c->holeMm,
-                    $most->value * $depth,
-                    $names + [
-                        'most_mm' => $most->value * $depth,
-                        'wall' => $c->obstacle->isBearing ? 'bearing' : 'other',
-                    ],
-                    $most->provenance,
-                );
-            }
-            $least = $kind === 'stud' ? $rulebook->limit('stud.edge-least') : null;
-            $edge = ($c->nearerEdgeMm() ?? $depth / 2) - $c->holeMm / 2;
-            if ($least?->value !== null && $edge < $least->value - Tolerance::CONVERTED_MM) {
-                $findings[] = new Finding(
-                    RuleId::StudEdge,
-                    Severity::Stop,
-                    $where,
-                    $edge,
-                    $least->value,
-                    $names + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
-                    $least->provenance,
-                );
-            }
+            array_push($findings, ...($c->obstacle->depthMm === null ? [TimberFindings::notMeasured($c, $where)] : [
+                ...self::hole($c, $c->obstacle->depthMm, $where, $rulebook),
+                ...($c->obstacle->kind === 'stud' ? self::edge($c, $c->obstacle->depthMm, $where, $rulebook) : []),
+            ]));
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> on how large the hole is */
+    private static function hole(Crossing $c, float $depthMm, Where $where, Rulebook $rulebook): array
+    {
+        [$isPlate, $wall] = [$c->obstacle->kind === 'plate', $c->obstacle->isBearing ? 'bearing' : 'other'];
+        $most = $rulebook->limit($isPlate ? 'plate.cut-most' : "stud.hole-{$wall}");
+        $mostMm = $most?->value === null ? INF : $most->value * $depthMm;
+
+        return $c->holeMm <= $mostMm + Tolerance::CONVERTED_MM ? [] : [new Finding(
+            $isPlate ? RuleId::PlateCut : RuleId::StudHole,
+            $isPlate ? Severity::Warn : Severity::Stop,
+            $where,
+            $c->holeMm,
+            $mostMm,
+            TimberFindings::names($c) + ['most_mm' => $mostMm, 'wall' => $wall],
+            $most?->provenance,
+        )];
+    }
+
+    /** @return list<Finding> on how much is left beside it */
+    private static function edge(Crossing $c, float $depthMm, Where $where, Rulebook $rulebook): array
+    {
+        $least = $rulebook->limit('stud.edge-least');
+        $edge = ($c->nearerEdgeMm() ?? $depthMm / 2) - $c->holeMm / 2;
+
+        return $least?->value === null || $edge >= $least->value - Tolerance::CONVERTED_MM ? [] : [new Finding(
+            RuleId::StudEdge,
+            Severity::Stop,
+            $where,
+            $edge,
+            $least->value,
+            TimberFindings::names($c) + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
+            $least->provenance,
+        )];
     }
 }

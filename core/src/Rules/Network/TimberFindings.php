@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -24,24 +25,13 @@ final class TimberFindings
      * Nothing is cut from a flange.
      *
      * @param ?float $edgeMm what is left beside the hole
-     * @param ?float $leastMm what must be left
+     * @param ?Threshold $least what must be left
      */
-    public static function flange(
-        Crossing $crossing,
-        Where $where,
-        ?float $edgeMm = null,
-        ?float $leastMm = null,
-        ?Provenance $source = null,
-    ): Finding {
-        return new Finding(
-            RuleId::JoistFlange,
-            Severity::Stop,
-            $where,
-            $edgeMm,
-            $leastMm,
-            self::names($crossing),
-            $source,
-        );
+    public static function flange(Crossing $c, Where $where, ?float $edgeMm = null, ?Threshold $least = null): Finding
+    {
+        $names = self::names($c);
+
+        return new Finding(RuleId::JoistFlange, Severity::Stop, $where, $edgeMm, $least?->value, $names, $least?->provenance);
     }
 
     /** How deep it is, or where it is cut, nobody measured. */

@@ -8,9 +8,11 @@ use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A fixture has one trap: between two the air is shut in, and the water will not pass. */
 final readonly class TrapDoubledRule implements NetworkRule
@@ -21,45 +23,47 @@ final readonly class TrapDoubledRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            if (
-                in_array($head->fixture->kind, FixtureTable::INTEGRAL, true) &&
-                ! in_array($head->fixture->trap, ['integral', 'none'], true)
-            ) {
-                $findings[] = new Finding(
-                    self::ID,
-                    Severity::Stop,
-                    $network->whereNode($head->node),
-                    2,
-                    1,
-                    ['fixture' => $head->name, 'second' => 'one below it'],
-                    $rulebook->source('trap.one-only'),
-                );
+            $isIntegral = in_array($head->fixture->kind, FixtureTable::INTEGRAL, true);
+            if ($isIntegral && ! in_array($head->fixture->trap, ['integral', 'none'], true)) {
+                $where = $network->whereNode($head->node);
+                $findings[] = self::finding($head->name, 'one below it', $where, $rulebook);
             }
         }
         foreach ($network->segments as $segment) {
+            $head = self::trapped($segment);
+            if ($head === null) {
+                continue;
+            }
             foreach ($network->obstacles[$segment->run()] ?? [] as $obstacle) {
                 $leg = $obstacle->kind === 'trap' ? $segment->layout->leg($obstacle->leg) : null;
                 $tape = $leg === null ? -1.0 : $leg->tapeMm + $obstacle->atMm;
-                $trapped = array_values(
-                    array_filter($segment->heads, static fn (Head $head): bool => $head->fixture->trap !== 'none'),
-                );
-                if ($tape >= $segment->fromMm && $tape < $segment->toMm && $trapped !== []) {
-                    $findings[] = new Finding(
-                        self::ID,
-                        Severity::Stop,
-                        $network->where($segment->run(), $tape),
-                        2,
-                        1,
-                        [
-                            'fixture' => $trapped[0]->name,
-                            'second' => $obstacle->what === '' ? 'one in the line' : $obstacle->what,
-                        ],
-                        $rulebook->source('trap.one-only'),
-                    );
+                if ($tape >= $segment->fromMm && $tape < $segment->toMm) {
+                    $what = $obstacle->what === '' ? 'one in the line' : $obstacle->what;
+                    $findings[] = self::finding($head->name, $what, $network->where($segment->run(), $tape), $rulebook);
                 }
             }
         }
 
         return $findings;
+    }
+
+    /** Gives the first fixture with a trap that discharges into a segment. */
+    private static function trapped(Segment $segment): ?Head
+    {
+        foreach ($segment->heads as $head) {
+            if ($head->fixture->trap !== 'none') {
+                return $head;
+            }
+        }
+
+        return null;
+    }
+
+    /** @param string $second what the other trap is */
+    private static function finding(string $fixture, string $second, Where $where, Rulebook $rulebook): Finding
+    {
+        $params = ['fixture' => $fixture, 'second' => $second];
+
+        return new Finding(self::ID, Severity::Stop, $where, 2, 1, $params, $rulebook->source('trap.one-only'));
     }
 }

@@ -22,10 +22,11 @@ final readonly class TrapSealRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             if ($head->fixture->sealMm !== null) {
+                $fixture = new NamedFixture($head->fixture->kind, $head->name);
                 $where = $network->whereNode($head->node);
                 array_push(
                     $findings,
-                    ...self::verdict($head->fixture->sealMm, $head->fixture->kind, $head->name, $rulebook, $where),
+                    ...self::verdict($head->fixture->sealMm, $fixture, $rulebook, $where),
                 );
             }
         }
@@ -36,19 +37,12 @@ final readonly class TrapSealRule implements NetworkRule
     /**
      * The verdict on one seal, wherever it is asked for.
      *
-     * @param string $kind of the fixture, one of FixtureTable::KINDS
-     * @param string $fixture what it is called
      * @return list<Finding>
      */
-    public static function verdict(
-        float $sealMm,
-        string $kind,
-        string $fixture,
-        Rulebook $rulebook,
-        Where $where,
-    ): array {
-        $least = $rulebook->forFixture('trap.seal-least', $kind);
-        $most = $rulebook->forFixture('trap.seal-most', $kind);
+    public static function verdict(float $sealMm, NamedFixture $fixture, Rulebook $rulebook, Where $where): array
+    {
+        $least = $rulebook->forFixture('trap.seal-least', $fixture->kind);
+        $most = $rulebook->forFixture('trap.seal-most', $fixture->kind);
         $off = match (true) {
             $least?->value !== null && $sealMm < $least->value - Tolerance::TAPE_MM => $least,
             $most?->value !== null && $sealMm > $most->value + Tolerance::TAPE_MM => $most,
@@ -67,7 +61,7 @@ final readonly class TrapSealRule implements NetworkRule
                     [
                         'seal_mm' => $sealMm,
                         'limit_mm' => $off->value ?? 0.0,
-                        'fixture' => $fixture,
+                        'fixture' => $fixture->name,
                         'off' => $off === $least ? 'shallow' : 'deep',
                     ],
                     $off->provenance,

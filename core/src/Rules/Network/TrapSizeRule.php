@@ -54,7 +54,11 @@ final readonly class TrapSizeRule implements NetworkRule
             }
             array_push(
                 $findings,
-                ...self::larger($trap, $drain, $head->name, $rulebook, $network->whereNode($head->node)),
+                ...self::larger(
+                    ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain],
+                    $rulebook,
+                    $network->whereNode($head->node),
+                ),
             );
         }
 
@@ -64,29 +68,16 @@ final readonly class TrapSizeRule implements NetworkRule
     /**
      * The verdict on a trap before a drain, wherever it is asked for: solids stop where it narrows.
      *
-     * @param string $fixture what it is called
+     * @param array{fixture: string, trap: string, drain: string} $sizes of both, with what the fixture is called
      * @return list<Finding>
      */
-    public static function larger(string $trap, string $drain, string $fixture, Rulebook $rulebook, Where $where): array
+    public static function larger(array $sizes, Rulebook $rulebook, Where $where): array
     {
-        [$trapMm, $drainMm] = [Nominal::mm($trap), Nominal::mm($drain)];
+        [$trapMm, $drainMm] = [Nominal::mm($sizes['trap']), Nominal::mm($sizes['drain'])];
+        $source = $rulebook->source('trap.one-only');
 
         return $trapMm <= $drainMm + Tolerance::NOMINAL_MM
             ? []
-            : [
-                new Finding(
-                    RuleId::TrapLarger,
-                    Severity::Stop,
-                    $where,
-                    $trapMm,
-                    $drainMm,
-                    [
-                        'fixture' => $fixture,
-                        'trap' => $trap,
-                        'drain' => $drain,
-                    ],
-                    $rulebook->source('trap.one-only'),
-                ),
-            ];
+            : [new Finding(RuleId::TrapLarger, Severity::Stop, $where, $trapMm, $drainMm, $sizes, $source)];
     }
 }

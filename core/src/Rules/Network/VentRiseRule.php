@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
@@ -42,22 +43,7 @@ final readonly class VentRiseRule implements NetworkRule
                 if ($rim === null) {
                     $asked[$arm->head->node->run] = $arm->head;
                 } elseif ($z < $rim + $least->value - Tolerance::TAPE_MM) {
-                    $findings[] = new Finding(
-                        self::ID,
-                        Severity::Stop,
-                        $network->where($segment->run(), $tape),
-                        $z - $rim,
-                        $least->value,
-                        [
-                            'above_mm' => max(0.0, $z - $rim),
-                            'below_mm' => max(0.0, $rim - $z),
-                            'is' => $z < $rim ? 'below' : 'above',
-                            'least_mm' => $least->value,
-                            'raise_mm' => $rim + $least->value - $z,
-                            'fixture' => $arm->head->name,
-                        ],
-                        $least->provenance,
-                    );
+                    $findings[] = self::low($arm->head, $z - $rim, $least, $network->where($segment->run(), $tape));
                     break;
                 }
             }
@@ -67,6 +53,21 @@ final readonly class VentRiseRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    /** @param float $aboveMm how far its lowest level pipe stands over the rim; below it less than 0 */
+    private static function low(Head $head, float $aboveMm, Threshold $least, Where $where): Finding
+    {
+        $leastMm = $least->value ?? 0.0;
+
+        return new Finding(self::ID, Severity::Stop, $where, $aboveMm, $leastMm, [
+            'above_mm' => max(0.0, $aboveMm),
+            'below_mm' => max(0.0, -$aboveMm),
+            'is' => $aboveMm < 0 ? 'below' : 'above',
+            'least_mm' => $leastMm,
+            'raise_mm' => $leastMm - $aboveMm,
+            'fixture' => $head->name,
+        ], $least->provenance);
     }
 
     /** That a vent cannot be judged before the flood rim of a fixture is measured. */

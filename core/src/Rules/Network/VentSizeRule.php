@@ -7,11 +7,13 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A vent is large enough for the drain that it serves, for its length, and for the load. */
 final readonly class VentSizeRule implements NetworkRule
@@ -33,77 +35,107 @@ final readonly class VentSizeRule implements NetworkRule
     /** @return list<Finding> */
     private static function judgeSegment(Segment $segment, Network $network, Rulebook $rulebook): array
     {
-        $system = $segment->layout->system;
+        $size = self::smallest($segment);
+        $vent = [
+            'size' => $size,
+            'length_mm' => ($network->air($segment->up)->lengthMm ?? 0.0) + $segment->lengthMm(),
+        ];
+        $arms = $network->vents($segment);
+        $where = $network->whereOf($segment);
+
+        return [
+            ...self::judgeSize($vent, $arms, $rulebook, $where),
+            ...self::judgeLoad($size, $arms, $rulebook, $where),
+            ...self::judgeLength($vent, $rulebook, $where),
+        ];
+    }
+
+    /** The smallest size of a vent is what air passes. */
+    private static function smallest(Segment $segment): string
+    {
         $size = $segment->size();
         foreach ($segment->stretches as $stretch) {
-            $size =
-                $stretch->leg->line->size !== $size && $system->isLarger($size, $stretch->leg->line->size)
-                    ? $stretch->leg->line->size
-                    : $size;
-        }
-        $nominal = Nominal::mm($size);
-        [$largest, $units] = [0.0, 0.0];
-        foreach ($network->vents($segment) as $arm) {
-            $largest = max($largest, Nominal::mm($arm->size()));
-            $units += $arm->head->load->value ?? 0.0;
-        }
-        $fraction = $rulebook->limit('vent.fraction');
-        $floor = $rulebook->limit('vent.size-least');
-        $needed = max(($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0);
-        $length = ($network->air($segment->up)->lengthMm ?? 0.0) + $segment->lengthMm();
-        $upOver = $rulebook->limit('vent.up-over');
-        $findings = [];
-        if ($nominal < $needed - Tolerance::NOMINAL_MM) {
-            $findings[] = new Finding(
-                self::ID,
-                Severity::Stop,
-                $network->whereOf($segment),
-                $nominal,
-                $needed,
-                ['size' => $size, 'needed_mm' => $needed, 'drain_mm' => $largest],
-                ($fraction?->value !== null && $fraction->value * $largest >= ($floor->value ?? 0.0)
-                    ? $fraction
-                    : $floor
-                )?->provenance,
-            );
-        } elseif ($upOver?->value !== null && $length > $upOver->value && $nominal <= $needed + Tolerance::NOMINAL_MM) {
-            $findings[] = new Finding(
-                RuleId::VentSizeForLength,
-                Severity::Stop,
-                $network->whereOf($segment),
-                $length,
-                $upOver->value,
-                ['size' => $size, 'length_mm' => $length, 'over_mm' => $upOver->value],
-                $upOver->provenance,
-            );
-        }
-        [$load, $lengthMost] = [
-            $rulebook->forSize('vent.load-most', $size),
-            $rulebook->forSize('vent.length-most', $size),
-        ];
-        if ($load?->value !== null && $units > $load->value) {
-            $findings[] = new Finding(
-                RuleId::VentLoad,
-                Severity::Stop,
-                $network->whereOf($segment),
-                $units,
-                $load->value,
-                ['size' => $size, 'load' => (string) $units, 'most' => (string) $load->value],
-                $load->provenance,
-            );
-        }
-        if ($lengthMost?->value !== null && $length > $lengthMost->value) {
-            $findings[] = new Finding(
-                RuleId::VentLong,
-                Severity::Stop,
-                $network->whereOf($segment),
-                $length,
-                $lengthMost->value,
-                ['size' => $size, 'length_mm' => $length, 'most_mm' => $lengthMost->value],
-                $lengthMost->provenance,
-            );
+            $other = $stretch->leg->line->size;
+            $size = $other !== $size && $segment->layout->system->isLarger($size, $other) ? $other : $size;
         }
 
-        return $findings;
+        return $size;
+    }
+
+    /**
+     * @param array{size: string, length_mm: float} $vent
+     * @param list<Arm> $arms that it vents
+     * @return list<Finding>
+     */
+    private static function judgeSize(array $vent, array $arms, Rulebook $rulebook, Where $where): array
+    {
+        $largest = max(0.0, ...array_map(static fn (Arm $arm): float => Nominal::mm($arm->size()), $arms));
+        [$fraction, $floor] = [$rulebook->limit('vent.fraction'), $rulebook->limit('vent.size-least')];
+        [$ofDrain, $ofAny] = [($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0];
+        [$needed, $nominal] = [max($ofDrain, $ofAny), Nominal::mm($vent['size'])];
+        if ($nominal < $needed - Tolerance::NOMINAL_MM) {
+            $source = $fraction?->value !== null && $ofDrain >= $ofAny ? $fraction : $floor;
+            $params = ['size' => $vent['size'], 'needed_mm' => $needed, 'drain_mm' => $largest];
+
+            return [new Finding(self::ID, Severity::Stop, $where, $nominal, $needed, $params, $source?->provenance)];
+        }
+        $over = $rulebook->limit('vent.up-over');
+        if ($over?->value === null || $vent['length_mm'] <= $over->value || $nominal > $needed + Tolerance::NOMINAL_MM) {
+            return [];
+        }
+        $params = $vent + ['over_mm' => $over->value];
+
+        return [new Finding(
+            RuleId::VentSizeForLength,
+            Severity::Stop,
+            $where,
+            $vent['length_mm'],
+            $over->value,
+            $params,
+            $over->provenance,
+        )];
+    }
+
+    /**
+     * @param list<Arm> $arms that it vents
+     * @return list<Finding>
+     */
+    private static function judgeLoad(string $size, array $arms, Rulebook $rulebook, Where $where): array
+    {
+        $most = $rulebook->forSize('vent.load-most', $size);
+        $units = array_sum(array_map(static fn (Arm $arm): float => $arm->head->load->value ?? 0.0, $arms));
+        if ($most?->value === null || $units <= $most->value) {
+            return [];
+        }
+        $params = ['size' => $size, 'load' => (string) $units, 'most' => (string) $most->value];
+
+        return [new Finding(
+            RuleId::VentLoad,
+            Severity::Stop,
+            $where,
+            (float) $units,
+            $most->value,
+            $params,
+            $most->provenance,
+        )];
+    }
+
+    /**
+     * @param array{size: string, length_mm: float} $vent
+     * @return list<Finding>
+     */
+    private static function judgeLength(array $vent, Rulebook $rulebook, Where $where): array
+    {
+        $most = $rulebook->forSize('vent.length-most', $vent['size']);
+
+        return $most?->value === null || $vent['length_mm'] <= $most->value ? [] : [new Finding(
+            RuleId::VentLong,
+            Severity::Stop,
+            $where,
+            $vent['length_mm'],
+            $most->value,
+            $vent + ['most_mm' => $most->value],
+            $most->provenance,
+        )];
     }
 }

@@ -5,12 +5,13 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** The open end of a vent stands clear of the roof, and away from or above windows and inlets. */
 final readonly class VentTerminalRule implements NetworkRule
@@ -20,68 +21,69 @@ final readonly class VentTerminalRule implements NetworkRule
         $findings = [];
         foreach ($network->nodes as $node) {
             if ($node->end?->kind === 'roof') {
-                array_push($findings, ...self::judgeTerminal($node, $network, $rulebook));
+                $terminal = $node->end->terminal ?? new Terminal;
+                $where = $network->whereNode($node);
+                array_push(
+                    $findings,
+                    ...self::notMeasured($terminal, $node->end->what, $where, $rulebook),
+                    ...self::low($terminal, $where, $rulebook),
+                    ...self::near($terminal, $where, $rulebook),
+                );
             }
         }
 
         return $findings;
     }
 
-    /** @return list<Finding> */
-    private static function judgeTerminal(Node $node, Network $network, Rulebook $rulebook): array
+    /** @return list<Finding> on what nobody measured of it */
+    private static function notMeasured(Terminal $terminal, string $what, Where $where, Rulebook $rulebook): array
     {
-        [$roof, $away, $above] = [
-            $rulebook->limit('vent.above-roof'),
-            $rulebook->limit('vent.opening-away'),
-            $rulebook->limit('vent.opening-above'),
-        ];
-        $terminal = $node->end?->terminal;
-        $where = $network->whereNode($node);
-        $findings = [];
-        if (
-            ($roof !== null && $terminal?->aboveRoofMm === null) ||
-            ($away !== null && $terminal?->openingAwayMm === null)
-        ) {
-            $findings[] = new Finding(
-                RuleId::VentTerminalMeasure,
-                Severity::Unknown,
-                $where,
-                params: ['what' => $node->end->what ?? ''],
-            );
-        }
-        if (
-            $roof?->value !== null &&
-            $terminal?->aboveRoofMm !== null &&
-            $terminal->aboveRoofMm < $roof->value - Tolerance::TAPE_MM
-        ) {
-            $findings[] = new Finding(
+        $isMissing =
+            ($terminal->aboveRoofMm === null && $rulebook->limit('vent.above-roof') !== null) ||
+            ($terminal->openingAwayMm === null && $rulebook->limit('vent.opening-away') !== null);
+
+        return $isMissing
+            ? [new Finding(RuleId::VentTerminalMeasure, Severity::Unknown, $where, params: ['what' => $what])]
+            : [];
+    }
+
+    /** @return list<Finding> on how high it stands over the roof */
+    private static function low(Terminal $terminal, Where $where, Rulebook $rulebook): array
+    {
+        [$least, $above] = [$rulebook->limit('vent.above-roof'), $terminal->aboveRoofMm];
+
+        return $least?->value === null || $above === null || $above >= $least->value - Tolerance::TAPE_MM
+            ? []
+            : [new Finding(
                 RuleId::VentTerminalLow,
                 Severity::Stop,
                 $where,
-                $terminal->aboveRoofMm,
-                $roof->value,
-                ['above_mm' => $terminal->aboveRoofMm, 'least_mm' => $roof->value],
-                $roof->provenance,
-            );
-        }
-        if (
-            $away?->value !== null &&
-            $above?->value !== null &&
-            $terminal?->openingAwayMm !== null &&
-            $terminal->openingAwayMm < $away->value - Tolerance::TAPE_MM &&
-            ($terminal->openingBelowMm ?? -INF) < $above->value - Tolerance::TAPE_MM
-        ) {
-            $findings[] = new Finding(
-                RuleId::VentTerminalNear,
-                Severity::Stop,
-                $where,
-                $terminal->openingAwayMm,
-                $away->value,
-                ['away_mm' => $terminal->openingAwayMm, 'least_mm' => $away->value, 'above_mm' => $above->value],
-                $away->provenance,
-            );
-        }
+                $above,
+                $least->value,
+                ['above_mm' => $above, 'least_mm' => $least->value],
+                $least->provenance,
+            )];
+    }
 
-        return $findings;
+    /** @return list<Finding> on the opening that its air could come in by */
+    private static function near(Terminal $terminal, Where $where, Rulebook $rulebook): array
+    {
+        [$away, $above] = [$rulebook->limit('vent.opening-away'), $rulebook->limit('vent.opening-above')];
+        $is = $terminal->openingAwayMm;
+        if ($away?->value === null || $above?->value === null || $is === null) {
+            return [];
+        }
+        $isNear = $is < $away->value - Tolerance::TAPE_MM;
+        $isHigh = ($terminal->openingBelowMm ?? -INF) >= $above->value - Tolerance::TAPE_MM;
+
+        return ! $isNear || $isHigh ? [] : [new Finding(
+            RuleId::VentTerminalNear,
+            Severity::Stop,
+            $where,
+            $is,
+            $away->value,
+            ['away_mm' => $is, 'least_mm' => $away->value, 'above_mm' => $above->value],
+            $away->provenance,
+        )];
     }
 }

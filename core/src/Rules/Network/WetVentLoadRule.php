@@ -9,9 +9,11 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A wet vent carries no more, and is no smaller, than the rulebook lets it. */
 final readonly class WetVentLoadRule implements NetworkRule
@@ -20,58 +22,58 @@ final readonly class WetVentLoadRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $findings = [];
         if ($rulebook->value('vent.by-stack') >= 1) {
             return [];
         }
+        $findings = [];
         $vents = new WetVents($network, $rulebook);
         foreach ($network->segments as $segment) {
             if (! $segment->isVent || ! $segment->isWet || ! $segment->isLoadKnown) {
                 continue;
             }
-            if (
-                array_filter(
-                    $network->vents($segment),
-                    static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm),
-                ) === []
-            ) {
-                continue;
-            }
-            $where = $network->whereOf($segment);
-            $most = $rulebook->forSize('wet-vent.load-most', $segment->size());
-            $least = $rulebook->limit('wet-vent.size-least');
-            if ($least?->value !== null && Nominal::mm($segment->size()) < $least->value - Tolerance::NOMINAL_MM) {
-                $findings[] = new Finding(
-                    RuleId::WetventSize,
-                    Severity::Stop,
-                    $where,
-                    Nominal::mm($segment->size()),
-                    $least->value,
-                    ['size' => $segment->size(), 'least_mm' => $least->value],
-                    $least->provenance,
-                );
-            } elseif ($most?->value === null) {
-                $findings[] = new Finding(
-                    RuleId::WetventLoadNotKnown,
-                    Severity::Unknown,
-                    $where,
-                    $segment->load,
-                    null,
-                    ['size' => $segment->size(), 'book' => $rulebook->name],
-                );
-            } elseif ($segment->load > $most->value + Tolerance::SUM) {
-                $findings[] = new Finding(
-                    self::ID,
-                    Severity::Stop,
-                    $where,
-                    $segment->load,
-                    $most->value,
-                    ['size' => $segment->size(), 'load' => (string) $segment->load, 'most' => (string) $most->value],
-                    $most->provenance,
-                );
+            $isWetVent = static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm);
+            if (array_filter($network->vents($segment), $isWetVent) !== []) {
+                array_push($findings, ...self::judgeSegment($segment, $network->whereOf($segment), $rulebook));
             }
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> */
+    private static function judgeSegment(Segment $segment, Where $where, Rulebook $rulebook): array
+    {
+        $size = $segment->size();
+        [$least, $most] = [$rulebook->limit('wet-vent.size-least'), $rulebook->forSize('wet-vent.load-most', $size)];
+        $nominal = Nominal::mm($size);
+        if ($least?->value !== null && $nominal < $least->value - Tolerance::NOMINAL_MM) {
+            $params = ['size' => $size, 'least_mm' => $least->value];
+
+            return [new Finding(
+                RuleId::WetventSize,
+                Severity::Stop,
+                $where,
+                $nominal,
+                $least->value,
+                $params,
+                $least->provenance,
+            )];
+        }
+        if ($most?->value === null) {
+            $params = ['size' => $size, 'book' => $rulebook->name];
+
+            return [new Finding(RuleId::WetventLoadNotKnown, Severity::Unknown, $where, $segment->load, null, $params)];
+        }
+        $params = ['size' => $size, 'load' => (string) $segment->load, 'most' => (string) $most->value];
+
+        return $segment->load <= $most->value + Tolerance::SUM ? [] : [new Finding(
+            self::ID,
+            Severity::Stop,
+            $where,
+            $segment->load,
+            $most->value,
+            $params,
+            $most->provenance,
+        )];
     }
 }
