@@ -28,7 +28,8 @@ final readonly class CleanoutTurnRule implements NetworkRule
         $spanMm = $rulebook->limit('cleanout.turn-span')->value ?? 0.0;
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
-            foreach ($layout->run->use === 'drain' ? self::turned($layout, $network, $mostDeg, $spanMm) : [] as [$tape, $turns]) {
+            $isDrain = $layout->run->use === 'drain';
+            foreach ($isDrain ? self::turned($layout, $network, $mostDeg, $spanMm) : [] as [$tape, $turns]) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Warn,

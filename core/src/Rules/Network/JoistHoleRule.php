@@ -127,7 +127,11 @@ final readonly class JoistHoleRule implements NetworkRule
                     $where,
                     $at,
                     $from->value * $span,
-                    TimberFindings::names($c) + ['at_mm' => $at, 'from_mm' => $from->value * $span, 'to_mm' => $to->value * $span],
+                    TimberFindings::names($c) + [
+                        'at_mm' => $at,
+                        'from_mm' => $from->value * $span,
+                        'to_mm' => $to->value * $span,
+                    ],
                     $from->provenance,
                 ),
             ]

@@ -29,9 +29,9 @@ final class TimberFindings
      */
     public static function flange(Crossing $c, Where $where, ?float $edgeMm = null, ?Threshold $least = null): Finding
     {
-        $names = self::names($c);
+        [$names, $source] = [self::names($c), $least?->provenance];
 
-        return new Finding(RuleId::JoistFlange, Severity::Stop, $where, $edgeMm, $least?->value, $names, $least?->provenance);
+        return new Finding(RuleId::JoistFlange, Severity::Stop, $where, $edgeMm, $least?->value, $names, $source);
     }
 
     /** How deep it is, or where it is cut, nobody measured. */

@@ -80,7 +80,8 @@ final readonly class VentSizeRule implements NetworkRule
             return [new Finding(self::ID, Severity::Stop, $where, $nominal, $needed, $params, $source?->provenance)];
         }
         $over = $rulebook->limit('vent.up-over');
-        if ($over?->value === null || $vent['length_mm'] <= $over->value || $nominal > $needed + Tolerance::NOMINAL_MM) {
+        $isLarger = $nominal > $needed + Tolerance::NOMINAL_MM;
+        if ($over?->value === null || $vent['length_mm'] <= $over->value || $isLarger) {
             return [];
         }
         $params = $vent + ['over_mm' => $over->value];
