@@ -20,6 +20,7 @@ use FallBend\Core\Input\Fields;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /**
  * The numbers and rows that a crew set for itself, as the core takes them. One that cannot be used
@@ -58,7 +59,7 @@ final readonly class CrewNumbers
             throw (new ModelNotFoundException)->setModel(Job::class, [$jobId]);
         }
         // A crew without any is one row of nothing.
-        $entries = array_filter($rows, static fn (\stdClass $row): bool => $row->id !== null);
+        $entries = array_filter($rows, static fn (mixed $row): bool => $row instanceof stdClass && $row->id !== null);
 
         return $this->read(OwnEntry::query()->hydrate(array_values($entries)))['own'];
     }
@@ -183,7 +184,7 @@ final readonly class CrewNumbers
                     $thresholds[] = RulebookOverrideFile::read(self::fields($entry), $mine);
                 }
             } catch (BadInput $bad) {
-                $unusable[(int) $entry->getKey()] = "{$bad->field}: {$bad->getMessage()}";
+                $unusable[$entry->id] = "{$bad->field}: {$bad->getMessage()}";
             }
         }
 
@@ -206,7 +207,7 @@ final readonly class CrewNumbers
                 try {
                     $additions[] = CatalogueAdditionFile::read(self::fields($row), $this->catalogue);
                 } catch (BadInput $bad) {
-                    $unusable[(int) $row->getKey()] = "{$bad->field}: {$bad->getMessage()}";
+                    $unusable[$row->id] = "{$bad->field}: {$bad->getMessage()}";
                 }
             }
 

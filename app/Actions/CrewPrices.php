@@ -23,8 +23,8 @@ final readonly class CrewPrices
     public function __construct(private Catalogue $catalogue, private CrewNumbers $numbers) {}
 
     /**
-     * @return array{prices: list<array<string, mixed>>, sticks: list<array<string, mixed>>} each with who kept it and
-     *     when
+     * @return array{prices: list<array<array-key, mixed>>, sticks: list<array<array-key, mixed>>} each with who kept it
+     *     and when
      */
     public function of(?int $crewId): array
     {

@@ -433,12 +433,14 @@ final readonly class Description
             ],
         ];
         foreach (self::OF_A_JOB as $path) {
-            $paths[$path]['post']['requestBody']['content']['application/json']['schema']['properties']['job'] = [
+            $place = [$path, 'post', 'requestBody', 'content', 'application/json', 'schema', 'properties', 'job'];
+            data_set($paths, $place, [
                 'type' => 'string',
                 'description' => 'The job that the document is of: the numbers of its crew go before the lists',
-            ];
+            ]);
         }
 
+        /** @var array<string, mixed> $paths */
         return $paths;
     }
 

@@ -6,6 +6,7 @@ namespace App\Files;
 
 use FallBend\Core\Cutting\MeasuredBack;
 use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
@@ -14,6 +15,8 @@ use FallBend\Core\Measure\Tape;
 /**
  * The lists of a job as tables: what to cut, what to buy, the joints, the hangers. Lengths in millimetres, beside them
  * as the tape says them.
+ *
+ * @phpstan-import-type HangerReport from RunHanging
  */
 final readonly class JobCsv
 {
@@ -151,7 +154,7 @@ final readonly class JobCsv
                 $hanger['kind'],
                 $hanger['why'],
                 $hanger['hold'] ?? '',
-                $hanger['braced'] === true ? 'yes' : 'no',
+                $hanger['braced'] ? 'yes' : 'no',
                 $hanger['face']['name'] ?? '',
                 self::mm($hanger['face']['at'] ?? null),
                 self::mm($hanger['below_string']),
@@ -192,15 +195,14 @@ final readonly class JobCsv
     }
 
     /**
-     * @param callable(array<string, mixed>): (list<string|int|float|null>|null) $cells
+     * @param callable(HangerReport): (list<string|int|float|null>|null) $cells
      * @return list<list<string|int|float|null>>
      */
     private function ofHangers(callable $cells): array
     {
         $rows = [];
         foreach ($this->layout->runs as $run) {
-            $report = $this->evaluated->hanging($run->run->id)->toArray();
-            foreach (is_array($report['hangers']) ? $report['hangers'] : [] as $hanger) {
+            foreach ($this->evaluated->hanging($run->run->id)->toArray()['hangers'] as $hanger) {
                 $said = $cells($hanger);
                 if ($said !== null) {
                     $rows[] = [

@@ -81,6 +81,7 @@ final class Job extends Model
                 ,
                 [$id, $user],
             ) ?? throw (new ModelNotFoundException)->setModel(self::class, [$id]);
+        /** @var array<string, mixed> $columns */
         $columns = (array) $row;
         $own = ['id' => $columns['job_id'], 'created_at' => $columns['job_created_at']];
         unset($columns['job_created_at']);

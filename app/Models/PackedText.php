@@ -48,7 +48,8 @@ final class PackedText
         if ($head === false) {
             throw BadInput::at('', 'What was stored of this state is cut short.');
         }
-        [$begin, $end] = [(int) $head['begin'], (int) $head['end']];
+        /** @var array{begin: int, end: int} $head */
+        [$begin, $end] = [$head['begin'], $head['end']];
         $context = inflate_init(ZLIB_ENCODING_RAW, self::dictionary($base, $begin, $end));
         $middle = $context === false ? false : @inflate_add($context, substr($packed, self::HEAD), ZLIB_FINISH);
         $text = $middle === false ? '' : substr($base, 0, $begin).$middle.($end === 0 ? '' : substr($base, -$end));

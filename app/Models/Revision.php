@@ -78,13 +78,16 @@ final class Revision extends Model
                 ->toBase()
                 ->first() ?? throw (new ModelNotFoundException)->setModel(self::class, ["{$job} {$number}"]);
 
-        return self::ofRow((array) $revision);
+        /** @var array<string, mixed> $columns */
+        $columns = (array) $revision;
+
+        return self::ofRow($columns);
     }
 
     /**
      * Gives a revision that was read with its base.
      *
-     * @param array<array-key, mixed> $row its columns, with `base_packed` and `base_document`
+     * @param array<string, mixed> $row its columns, with `base_packed` and `base_document`
      */
     public static function ofRow(array $row): self
     {
@@ -143,7 +146,9 @@ final class Revision extends Model
         $names = implode(', ', array_keys($columns));
         $places = implode(', ', array_fill(0, count($columns), '?'));
         $row = DB::selectOne("INSERT INTO revisions ({$names}) VALUES ({$places}) RETURNING *", array_values($columns));
-        $put = (new self)->newFromBuilder((array) $row);
+        /** @var array<string, mixed> $stored */
+        $stored = (array) $row;
+        $put = (new self)->newFromBuilder($stored);
         $put->baseRevision = $before !== null && $put->base === $before->number ? $before : $before?->baseRevision;
 
         return $put;

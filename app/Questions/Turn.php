@@ -19,6 +19,8 @@ use Symfony\Component\HttpKernel\Exception\HttpException;
  * A question is alive as long as its connection to the database holds a lock by its number: what a killed worker left
  * behind
  * is seen to be dead at once, by everybody.
+ *
+ * @phpstan-type Waiting object{id: int, crew_id: int, is_begun: int, is_called_off: int, worker: ?int}
  */
 final readonly class Turn
 {
@@ -59,7 +61,8 @@ final readonly class Turn
     /** Whether the asker called it off. */
     public static function isCalledOff(Question $question): bool
     {
-        return (int) (DB::table('questions')->where('id', $question->id)->value('is_called_off') ?? 1) === 1;
+        // One that is gone was called off.
+        return DB::table('questions')->where('id', $question->id)->where('is_called_off', 0)->doesntExist();
     }
 
     private function wait(Question $question): void
@@ -68,7 +71,7 @@ final readonly class Turn
         for ($isFirst = true; ; $isFirst = false) {
             $alive = $this->alive();
             $mine = $alive[$question->id] ?? null;
-            if ($mine === null || (int) $mine->is_called_off === 1) {
+            if ($mine === null || $mine->is_called_off === 1) {
                 throw new HttpException(503, 'This question was called off.');
             }
             $ofCrew = array_filter($alive, static fn (object $one): bool => $one->crew_id === $mine->crew_id);
@@ -93,16 +96,17 @@ final readonly class Turn
         }
     }
 
-    /** @return array<int, \stdClass> questions whose worker lives, by number, the oldest first */
+    /** @return array<int, Waiting> questions whose worker lives, by number, the oldest first */
     private function alive(): array
     {
         $alive = [];
+        /** @var list<Waiting> $rows */
         $rows = DB::select(
             "SELECT id, crew_id, is_begun, is_called_off, IS_USED_LOCK(CONCAT('fall-bend question ', id)) AS worker FROM questions ORDER BY id",
         );
         foreach ($rows as $row) {
             if ($row->worker !== null) {
-                $alive[(int) $row->id] = $row;
+                $alive[$row->id] = $row;
             }
         }
         if (count($rows) > count($alive)) {
@@ -116,19 +120,19 @@ final readonly class Turn
     }
 
     /**
-     * @param array<int, \stdClass> $alive the oldest first
+     * @param array<int, Waiting> $alive the oldest first
      * @return ?int whose turn it is; null: nobody's
      */
     private static function next(array $alive): ?int
     {
-        $begun = array_filter($alive, static fn (object $one): bool => (int) $one->is_begun === 1);
+        $begun = array_filter($alive, static fn (object $one): bool => $one->is_begun === 1);
         if (count($begun) >= self::AT_ONCE) {
             return null;
         }
-        $busy = array_count_values(array_map(static fn (object $one): string => (string) $one->crew_id, $begun));
+        $busy = array_count_values(array_map(static fn (object $one): int => $one->crew_id, $begun));
         [$next, $least] = [null, PHP_INT_MAX];
         foreach (array_diff_key($alive, $begun) as $id => $one) {
-            $mine = $busy[(string) $one->crew_id] ?? 0;
+            $mine = $busy[$one->crew_id] ?? 0;
             if ($mine < $least) {
                 [$next, $least] = [$id, $mine];
             }

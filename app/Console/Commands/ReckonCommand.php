@@ -8,6 +8,7 @@ use App\Questions\Allowance;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Reckon\Reckoners;
 use Illuminate\Console\Command;
+use Symfony\Component\Console\Output\OutputInterface;
 
 /** A reckoner on the command line: JSON in, JSON out; 0 with the answer, 2 for bad input. Nothing else is printed. */
 final class ReckonCommand extends Command
@@ -62,7 +63,7 @@ final class ReckonCommand extends Command
         $this->output->write(
             json_encode($answer, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES)."\n",
             false,
-            $this->output::OUTPUT_RAW,
+            OutputInterface::OUTPUT_RAW,
         );
     }
 }

@@ -36,9 +36,11 @@ final readonly class CatalogueController
             ->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')
             ->with($own->rulebook);
         $browse = new Browse($mine, $book, $book->units === 'mm' ? Units::Millimetre : Units::Inch);
+        /** @var array<string, int> $ids */
         $ids = OwnEntry::ofCrew(User::asking($request)->crewId(), OwnEntry::OF_CATALOGUE)
             ->get()
-            ->pluck('id', 'place');
+            ->pluck('id', 'place')
+            ->all();
         $entries = array_map(static function (array $entry) use ($ids): array {
             $entry['numbers'] = array_map(
                 static fn (array $number): array => $number + [
@@ -59,7 +61,7 @@ final readonly class CatalogueController
             'entries' => $entries,
             'systems' => $browse->systems(),
             'rulebooks' => array_map(
-                fn (string $key): array => $this->rulebook($key, $own, $ids->all()),
+                fn (string $key): array => $this->rulebook($key, $own, $ids),
                 $mine->rulebookKeys(),
             ),
         ]);

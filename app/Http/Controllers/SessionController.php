@@ -36,6 +36,7 @@ final class SessionController
 
     public function store(Request $request): JsonResponse
     {
+        /** @var array{email: string, password: string} $given */
         $given = $request->validate([
             'email' => ['required', 'string', 'email', 'max:200'],
             'password' => ['required', 'string', 'max:200'],

@@ -16,8 +16,8 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * Heavy questions wait for their turn, and have a bounded time and memory once it has come. The asker may call one off
- * by the
- * key that it was asked with (header `Question-Key`).
+ * by
+ * the key that it was asked with (header `Question-Key`).
  */
 final readonly class InTurn
 {
@@ -25,6 +25,7 @@ final readonly class InTurn
 
     public function __construct(private Turn $turn) {}
 
+    /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
         $reckoner = $request->route('name');

@@ -11,6 +11,7 @@ use Symfony\Component\HttpFoundation\Response;
 /** Everything is served from here and nothing is embedded elsewhere. */
 final class SecurityHeaders
 {
+    /** @param Closure(Request): Response $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);

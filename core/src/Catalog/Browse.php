@@ -14,6 +14,17 @@ use FallBend\Core\Measure\Units;
 /**
  * The catalogue as it is browsed: rows of one kind, found by what they are called on site, each with its numbers, its
  * lies and where they come from.
+ *
+ * @phpstan-type Entry array{
+ *     table: string,
+ *     row: string,
+ *     numbers: list<array{field: string, label: string, value: ?float, said: string, instead_of: ?string}>,
+ *     name: mixed,
+ *     maker_name: mixed,
+ *     size: mixed,
+ *     also: mixed,
+ *     facts: mixed,
+ * }
  */
 final readonly class Browse
 {
@@ -90,7 +101,7 @@ final readonly class Browse
      * @param string $search words that name, maker's name, other names or size must all hold
      * @param string $system key of a system, or empty
      * @param string $size or empty
-     * @return list<array<string, mixed>>
+     * @return list<Entry>
      *
      * @throws BadInput if there is no such kind
      */
@@ -147,7 +158,7 @@ final readonly class Browse
         }, $this->catalogue->systemKeys());
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Entry> */
     private function pipes(string $only): array
     {
         $entries = [];
@@ -176,7 +187,7 @@ final readonly class Browse
         return $entries;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Entry> */
     private function fittings(string $only): array
     {
         $entries = [];
@@ -217,7 +228,7 @@ final readonly class Browse
         return [...$entries, ...$this->patterns($only)];
     }
 
-    /** @return list<array<string, mixed>> every fitting that has a name of its own, with what the books say of it */
+    /** @return list<Entry> every fitting that has a name of its own, with what the books say of it */
     private function patterns(string $only): array
     {
         $region = $only === '' ? '' : $this->catalogue->system($only)->region;
@@ -255,7 +266,7 @@ final readonly class Browse
         return $entries;
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<Entry> */
     private function parts(string $table): array
     {
         $entries = [];
@@ -318,16 +329,19 @@ final readonly class Browse
     /**
      * @param array<array-key, mixed> $row
      * @param array<string, mixed> $with
-     * @return array<string, mixed>
+     * @return Entry
      */
     private function entry(string $table, string $group, array $row, array $with): array
     {
         $provenance = Provenance::read(Fields::of($row), $table);
 
-        return $with + [
+        /** @var Entry $entry */
+        $entry = [
             'table' => $table,
-            'group' => $group,
             'row' => $provenance->row,
+            'numbers' => $this->numbers($row),
+        ] + $with + [
+            'group' => $group,
             'name' => self::text($row, 'name') === '' ? $provenance->row : self::text($row, 'name'),
             'maker_name' => self::text($row, 'maker_name'),
             'also' => [],
@@ -337,7 +351,6 @@ final readonly class Browse
             'pattern' => null,
             'turn_deg' => null,
             'family' => $table,
-            'numbers' => $this->numbers($row),
             'lies' => [],
             'drawn' => (object) [],
             'facts' => [],
@@ -351,6 +364,8 @@ final readonly class Browse
             'note' => $provenance->note,
             'source' => $provenance->toArray(),
         ];
+
+        return $entry;
     }
 
     /**

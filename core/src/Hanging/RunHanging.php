@@ -25,6 +25,27 @@ use FallBend\Core\Verdict\Where;
 /**
  * How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs
  * between two, how far each leg grows.
+ *
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type HangerReport array{
+ *     number: int,
+ *     leg: int,
+ *     leg_id: string,
+ *     leg_mm: float,
+ *     at: Reading,
+ *     tape_mm: float,
+ *     tape: Reading,
+ *     face: array{name: string, at: Reading}|null,
+ *     kind: string,
+ *     why: string,
+ *     clear: bool,
+ *     hold: ?string,
+ *     braced: bool,
+ *     below_string: Reading|null,
+ *     read: Reading|null,
+ *     off_mm: ?float,
+ * }
  */
 final readonly class RunHanging
 {
@@ -49,7 +70,7 @@ final readonly class RunHanging
         $this->run = new RunHangers($layout, $job, $catalogue, $rulebook);
     }
 
-    /** @return array<string, mixed> see docs/openapi.json, HangingReport */
+    /** @return array<string, mixed>&array{hangers: list<HangerReport>} see docs/openapi.json, HangingReport */
     public function toArray(): array
     {
         [$tape, $hangers] = [new Tape, $this->run->places()];
@@ -188,7 +209,7 @@ final readonly class RunHanging
      * @param list<Straight>|null $straights each is held fast at one hanger and slides through the others; null:
      *     nothing does
      * @param array<int, Threshold> $braced
-     * @return list<array<string, mixed>>
+     * @return list<HangerReport>
      */
     private function hangers(Tape $tape, array $hangers, HangerLevels $levels, ?array $straights, array $braced): array
     {
@@ -230,7 +251,7 @@ final readonly class RunHanging
     }
 
     /**
-     * @return array{name: string, at: array<string, mixed>}|null how far it is from what places on its leg are measured
+     * @return array{name: string, at: Reading}|null how far it is from what places on its leg are measured
      *     from
      */
     private function face(Tape $tape, LegLaid $leg, float $atMm): ?array

@@ -8,13 +8,15 @@ namespace FallBend\Core\Measure;
  * Says computed lengths as an answer carries them: the number, and how a tape says it in both units. Rounding happens
  * here and nowhere after.
  * Within one answer the same length is worked out once: socket depths and take-offs stand in it many times.
+ *
+ * @phpstan-type Reading array{mm: float, inch: string, feet: string, metric: string}
  */
 final class Tape
 {
     /** @var array<int, array{mm: float, inch: string, feet: string, metric: string}> by nanometres */
     private array $said = [];
 
-    /** @return array{mm: float, inch: string, feet: string, metric: string} */
+    /** @return Reading */
     public function of(float $mm): array
     {
         $length = Length::mm($mm);
@@ -33,7 +35,7 @@ final class Tape
         return $said['mm'] === $mm ? $said : ['mm' => $mm] + $said;
     }
 
-    /** @return array{mm: float, inch: string, feet: string, metric: string}|null */
+    /** @return Reading|null */
     public function orNull(?float $mm): ?array
     {
         return $mm === null ? null : $this->of($mm);
