@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\CatalogueController;
+use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
@@ -20,6 +21,7 @@ Route::prefix('api')->group(static function (): void {
     Route::middleware('auth')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::get('choices', ChoicesController::class);
         Route::get('jobs', [JobController::class, 'index']);
         Route::post('jobs', [JobController::class, 'store']);
         Route::post('jobs/import', [JobController::class, 'import']);

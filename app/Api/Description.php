@@ -90,6 +90,7 @@ final readonly class Description
                 ),
                 'delete' => self::call('Sign out', null, null, [], 204),
             ],
+            '/api/choices' => ['get' => self::call('What there is to choose from in forms', null, 'Choices')],
             '/api/jobs' => [
                 'get' => self::call(
                     'A page of the jobs of the crew, each as it was when it was kept',

@@ -374,6 +374,27 @@ final class Shapes
                 'email' => self::TEXT,
                 'crews' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT])),
             ]),
+            'Choices' => self::object(
+                array_fill_keys(
+                    [
+                        'outlets',
+                        'tie_ins',
+                        'fixtures',
+                        'traps',
+                        'patterns',
+                        'hung_trap_fixtures',
+                        'hung_traps',
+                        'cut_in_patterns',
+                    ],
+                    self::list(self::object(['key' => self::TEXT, 'name' => self::TEXT])),
+                ) + [
+                    'rulebooks' => self::list(self::object([
+                        'key' => self::TEXT,
+                        'name' => self::TEXT,
+                        'units' => ['enum' => ['inch', 'mm']],
+                    ])),
+                ],
+            ),
             'Problem' => [
                 'type' => 'object',
                 'required' => ['message'],

@@ -5,6 +5,7 @@ import type {
     Account,
     BoardPage,
     CataloguePage,
+    Choices,
     CrewPrices,
     Evaluated,
     IdentifyInput,
@@ -72,6 +73,15 @@ export const accountQuery = queryOptions({
     queryFn: () => orThrow(call<Account>('GET', '/api/session')),
     retry: false,
     staleTime: Infinity,
+});
+
+/** What there is to choose from in forms: it is fetched before anything with a form is shown. */
+export const choicesQuery = queryOptions({
+    queryKey: ['choices'],
+    queryFn: () => orThrow(call<Choices>('GET', '/api/choices')),
+    ...untilAnswered,
+    staleTime: Infinity,
+    gcTime: Infinity,
 });
 
 export type BoardOrder = 'kept' | 'name';

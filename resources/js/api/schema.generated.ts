@@ -103,6 +103,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/choices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What there is to choose from in forms */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What there is to choose from in forms */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Choices"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -3208,6 +3244,46 @@ export interface components {
             crews: {
                 id: number;
                 name: string;
+            }[];
+        };
+        Choices: {
+            outlets: {
+                key: string;
+                name: string;
+            }[];
+            tie_ins: {
+                key: string;
+                name: string;
+            }[];
+            fixtures: {
+                key: string;
+                name: string;
+            }[];
+            traps: {
+                key: string;
+                name: string;
+            }[];
+            patterns: {
+                key: string;
+                name: string;
+            }[];
+            hung_trap_fixtures: {
+                key: string;
+                name: string;
+            }[];
+            hung_traps: {
+                key: string;
+                name: string;
+            }[];
+            cut_in_patterns: {
+                key: string;
+                name: string;
+            }[];
+            rulebooks: {
+                key: string;
+                name: string;
+                /** @enum {unknown} */
+                units: "inch" | "mm";
             }[];
         };
         Problem: {

@@ -49,6 +49,7 @@ export type Finding = Schemas['Finding'];
 export type Tape = Schemas['Tape'];
 export type Point = Schemas['Point'];
 export type Account = Schemas['Account'];
+export type Choices = Schemas['Choices'];
 export type NetworkReport = Schemas['NetworkReport'];
 export type RunPlace = Schemas['RunPlace'];
 export type FixtureReport = Schemas['FixtureReport'];

@@ -7,6 +7,7 @@ import { Shape } from '../../shared/Shape';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { EntryCard } from './EntryCard';
 import { LieGlyph } from './LieGlyph';
+import { useChoices } from '../../shared/useChoices';
 
 const KINDS = [
     ['fittings', 'Fittings'],
@@ -35,7 +36,7 @@ export function CatalogueTab() {
     const [search, setSearch] = useState('');
     const [system, setSystem] = useState('pvc-dwv-40');
     const [size, setSize] = useState('2');
-    const [rulebook, setRulebook] = useState('ipc-2021');
+    const [rulebook, setRulebook] = useState(useChoices().rulebooks[0]?.key ?? '');
     const [chosen, setChosen] = useState<string | null>(null);
     const page = useQuery(systemsQuery).data;
     const asked = {

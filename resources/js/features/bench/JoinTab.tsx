@@ -8,6 +8,7 @@ import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { MethodList, StepCard } from '../joints';
 import { END_WORDS, sizeLike } from '../identify';
+import { useChoices } from '../../shared/useChoices';
 
 /** What joins any two ends: mine on the left, what stands there on the right, where, and under which book. */
 export function JoinTab() {
@@ -23,7 +24,8 @@ export function JoinTab() {
     const end = theirs?.ends.includes(get('end', 'plain')) ? get('end', 'plain') : 'plain';
     const mySize = mine?.sizes.includes(get('mine', '')) ? get('mine', '') : sizeLike(mine, size);
     const myEnd = mine?.ends.includes(get('mend', 'plain')) ? get('mend', 'plain') : 'plain';
-    const book = get('book', theirs?.region === 'uk' ? 'adh-2015' : 'ipc-2021');
+    const usual = useChoices().rulebooks.find((one) => one.units === (theirs?.region === 'uk' ? 'mm' : 'inch'));
+    const book = get('book', usual?.key ?? '');
     const units = get('units', theirs?.region === 'uk' ? 'mm' : 'inch') as 'inch' | 'mm';
     const ground = get('ground', 'above');
     const access = get('access', 'open');
@@ -52,7 +54,7 @@ export function JoinTab() {
         version: 3,
         name: 'bench',
         units: 'inch',
-        rulebook: 'ipc-2021',
+        rulebook: book as JobDocument['rulebook'],
         runs: [],
     };
     const card = useQuery(jointCardQuery({ document: document ?? empty }, document ? { single: 'bench' } : null)).data;

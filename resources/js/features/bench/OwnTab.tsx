@@ -6,13 +6,15 @@ import type { OwnEntry } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { SourceTap } from '../../shared/SourceTap';
 import { OwnCoupling } from './OwnCoupling';
+import { useChoices } from '../../shared/useChoices';
 
 /** What the crew set for itself: numbers, rows and thresholds, kept apart from the lists and taken back at a tap. */
 export function OwnTab() {
     const own = useQuery(ownQuery);
     const page = useQuery(systemsQuery);
     const client = useQueryClient();
-    const [book, setBook] = useState('ipc-2021');
+    const books = useChoices().rulebooks;
+    const [book, setBook] = useState(books[0]?.key ?? '');
     const [problem, setProblem] = useState<{ id: string; text: string } | null>(null);
     const refresh = (): void =>
         void Promise.all([

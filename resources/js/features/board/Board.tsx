@@ -7,6 +7,7 @@ import { Shape } from '../../shared/Shape';
 import { browserStorage, jobsWithDrafts } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { useChoices } from '../../shared/useChoices';
 import { useSettled } from '../../shared/useSettled';
 import { versionServed } from '../../shared/version';
 import { JobRow } from './JobRow';
@@ -157,16 +158,9 @@ function Unsaved({ jobs }: { jobs: Row[] }) {
     );
 }
 
-const BOOKS = [
-    ['inch', 'ipc-2021', 'inches', 'IPC 2021'],
-    ['inch', 'irc-2021', 'inches', 'IRC 2021'],
-    ['inch', 'upc-2021', 'inches', 'UPC 2021'],
-    ['mm', 'npc-2020', 'mm', 'NPC 2020'],
-    ['mm', 'adh-2015', 'mm', 'AD H 2015'],
-] as const;
-
 function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
     const [name, setName] = useState('');
+    const books = useChoices().rulebooks;
     const [book, setBook] = useState(0);
     const [problem, setProblem] = useState<string | null>(null);
     const file = useRef<HTMLInputElement>(null);
@@ -177,8 +171,8 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
             setProblem('Say what the job is called.');
             return;
         }
-        const [units, rulebook] = BOOKS[book] ?? BOOKS[0];
-        const result = await startJob({ name: name.trim(), place: '', units, rulebook });
+        const { units, key } = books[book] ?? { units: 'inch', key: '' };
+        const result = await startJob({ name: name.trim(), place: '', units, rulebook: key });
         if (result.ok) onStarted(result.data.id);
         else setProblem(result.message);
     };
@@ -207,7 +201,7 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
             />
             <fieldset>
                 <legend className="unseen">Units and rulebook</legend>
-                {BOOKS.map(([units, key, unitName, bookName], i) => (
+                {books.map(({ units, key, name: bookName }, i) => (
                     <label key={`${units} ${key}`} className={i === book ? 'on' : ''}>
                         <input
                             type="radio"
@@ -216,7 +210,7 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
                             checked={i === book}
                             onChange={() => setBook(i)}
                         />
-                        <b>{unitName}</b>
+                        <b>{units === 'inch' ? 'inches' : 'mm'}</b>
                         <span className="cap">{bookName}</span>
                     </label>
                 ))}

@@ -4,7 +4,8 @@ import type { JobDocument, JobRun, Units } from '../../api/types';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
-import { FIXTURES, PATTERNS, placeOf, TRAPS } from './ends';
+import { pairs, useChoices } from '../../shared/useChoices';
+import { placeOf } from './ends';
 
 type Side = 'outlet' | 'tie_in';
 
@@ -15,35 +16,12 @@ interface Props {
     units: Units;
 }
 
-const OUTLETS: [string, string][] = [
-    ['fixture', 'the outlet of a fixture’s trap'],
-    ['socket', 'a socket of its own'],
-    ['trap-adapter', 'a trap adapter'],
-    ['plain', 'a coupling, on a pipe end'],
-    ['branch', 'nothing: it leaves another run as a vent'],
-    ['run', 'another run that goes on into it'],
-    ['roof', 'nothing: open to the air'],
-    ['valve', 'an air admittance valve'],
-    ['cleanout', 'a cleanout'],
-    ['cap', 'a cap'],
-];
-
-const TIE_INS: [string, string][] = [
-    ['socket', 'a socket of its own'],
-    ['plain', 'a coupling, on an end of its own'],
-    ['branch', 'a branch fitting in another run'],
-    ['run', 'another run that it goes on into'],
-    ['gully', 'a gully: it ends in the open'],
-    ['roof', 'nothing: open to the air'],
-    ['valve', 'an air admittance valve'],
-    ['cap', 'a cap'],
-];
-
 /**
  * How an end of a run is received, and what belongs to that: the fixture with its trap, the place on another run, the
  * open end.
  */
 export function EndFields({ side, plan, document, units }: Props) {
+    const choices = useChoices();
     const end = plan?.[side];
     const start = end?.kind === 'standing' ? `standing:${end.standing ?? ''}` : (end?.kind ?? 'socket');
     const [kind, setKind] = useState(start);
@@ -71,11 +49,13 @@ export function EndFields({ side, plan, document, units }: Props) {
             <Form.Group controlId={`${id}-kind`}>
                 <Form.Label>{side === 'outlet' ? 'The pipe is received there by' : 'Received there by'}</Form.Label>
                 <Form.Select name={`${side}_kind`} value={kind} onChange={(event) => setKind(event.target.value)}>
-                    {[...(side === 'outlet' ? OUTLETS : TIE_INS), ...standing].map(([value, text]) => (
-                        <option key={value} value={value}>
-                            {text}
-                        </option>
-                    ))}
+                    {[...pairs(side === 'outlet' ? choices.outlets : choices.tie_ins), ...standing].map(
+                        ([value, text]) => (
+                            <option key={value} value={value}>
+                                {text}
+                            </option>
+                        ),
+                    )}
                 </Form.Select>
             </Form.Group>
             {kind === 'fixture' && (
@@ -85,9 +65,15 @@ export function EndFields({ side, plan, document, units }: Props) {
                         name="fixture"
                         label="Fixture"
                         start={fixture?.kind}
-                        options={FIXTURES}
+                        options={pairs(choices.fixtures)}
                     />
-                    <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={TRAPS} />
+                    <Choice
+                        id={`${id}-trap`}
+                        name="trap"
+                        label="Trap"
+                        start={fixture?.trap}
+                        options={pairs(choices.traps)}
+                    />
                     {length('seal', 'Seal', fixture?.seal_mm)}
                     {length(
                         'rim',
@@ -134,7 +120,7 @@ export function EndFields({ side, plan, document, units }: Props) {
                         name={`${side}_pattern`}
                         label="Branch fitting"
                         start={end?.branch?.pattern ?? ''}
-                        options={PATTERNS}
+                        options={[['', 'what suits'], ...pairs(choices.patterns)]}
                     />
                 </fieldset>
             )}

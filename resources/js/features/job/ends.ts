@@ -1,52 +1,6 @@
 import { readLength } from '../../api/queries';
-import type { JobDocument, JobFixture, JobRun, Units } from '../../api/types';
+import type { JobDocument, JobRun, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
-
-export const FIXTURES: [JobFixture['kind'], string][] = [
-    ['lavatory', 'basin'],
-    ['bath', 'bath'],
-    ['shower', 'shower'],
-    ['water-closet', 'closet'],
-    ['kitchen-sink', 'kitchen sink'],
-    ['sink', 'sink'],
-    ['bar-sink', 'bar sink'],
-    ['mop-sink', 'mop sink'],
-    ['laundry-tub', 'laundry tub'],
-    ['clothes-washer', 'washer standpipe'],
-    ['dishwasher', 'dishwasher'],
-    ['floor-drain', 'floor drain'],
-    ['bidet', 'bidet'],
-    ['urinal', 'urinal'],
-    ['camper-inlet', 'camper inlet'],
-];
-
-export const TRAPS: [NonNullable<JobFixture['trap']>, string][] = [
-    ['p', 'P trap'],
-    ['integral', 'part of the fixture'],
-    ['bottle', 'bottle trap'],
-    ['anti-siphon', 'anti-siphon trap'],
-    ['running', 'running trap'],
-    ['s', 'S trap'],
-    ['drum', 'drum trap'],
-    ['bell', 'bell trap'],
-    ['none', 'none'],
-];
-
-export const PATTERNS: [string, string][] = [
-    ['', 'what suits'],
-    ['san-tee', 'san tee'],
-    ['wye', 'wye'],
-    ['combo', 'combo'],
-    ['double-san-tee', 'cross'],
-    ['double-fixture', 'double fixture'],
-    ['double-wye', 'double wye'],
-    ['double-combo', 'double combo'],
-    ['vent-tee', 'vent tee'],
-    ['swept-tee', 'swept tee'],
-    ['branch-135', '135 branch'],
-    ['branch-112', '112 branch'],
-    ['boss', 'boss'],
-];
 
 type Branch = NonNullable<JobRun['outlet']['branch']>;
 

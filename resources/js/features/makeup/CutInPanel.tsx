@@ -11,13 +11,12 @@ import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
+import { useChoices } from '../../shared/useChoices';
 import type { JobEditor } from '../../editing';
 import { CutList } from './CutList';
 import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 import { useReckoning } from './useReckoning';
-
-const PATTERNS = ['wye', 'combo', 'san-tee', 'vent-tee', 'swept-tee', 'branch-135', 'branch-112'];
 
 type Values = ValuesOf<'cut-in'>;
 
@@ -98,6 +97,7 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
 }
 
 function Measures({ start, system, units }: { start: Values; system: string; units: Units }) {
+    const choices = useChoices();
     const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.laid);
     const said = (mm: number | undefined, otherwise = ''): string =>
         mm === undefined ? otherwise : saidLength(mm, units);
@@ -131,8 +131,10 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
             <label className="choice">
                 <span className="cap">Pattern</span>
                 <select name="pattern" defaultValue={start.pattern}>
-                    {PATTERNS.map((one) => (
-                        <option key={one}>{one}</option>
+                    {choices.cut_in_patterns.map(({ key, name }) => (
+                        <option key={key} value={key}>
+                            {name}
+                        </option>
                     ))}
                 </select>
             </label>

@@ -12,24 +12,13 @@ import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
+import { pairs, useChoices } from '../../shared/useChoices';
 import type { JobEditor } from '../../editing';
 import { CutList } from './CutList';
 import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 import { useReckoning } from './useReckoning';
 
-const FIXTURES: TrapFitInput['fixture'][] = [
-    'lavatory',
-    'kitchen-sink',
-    'sink',
-    'bar-sink',
-    'mop-sink',
-    'laundry-tub',
-    'bidet',
-    'bath',
-    'shower',
-];
-const TRAPS: TrapFitInput['trap']['pattern'][] = ['p', 'bottle', 'anti-siphon', 's'];
 const SIZES = { inch: ['1-1/4', '1-1/2', '2', '3', '4'], mm: ['32', '40', '50', '110'] };
 
 type Values = ValuesOf<'trap-fit'>;
@@ -96,16 +85,16 @@ function Pick({
 }: {
     name: string;
     label: string;
-    options: string[];
+    options: [string, string][];
     start: string | undefined;
 }) {
     return (
         <label className="choice">
             <span className="cap">{label}</span>
             <select name={name} defaultValue={start}>
-                {options.map((one) => (
-                    <option key={one} value={one}>
-                        {one.replace('-sink', ' sink').replace('-tub', ' tub')}
+                {options.map(([value, text]) => (
+                    <option key={value} value={value}>
+                        {text}
                     </option>
                 ))}
             </select>
@@ -114,6 +103,8 @@ function Pick({
 }
 
 function Measures({ start, size, units }: { start: Values; size: string; units: Units }) {
+    const choices = useChoices();
+    const sizes = SIZES[units].map((one): [string, string] => [one, one]);
     const [isFloor, setFloor] = useState(start.where === 'floor');
     const [vented, setVented] = useState(start.vented ?? false);
     const length = (key: Mm, label: string, help?: string, otherwise = '') => {
@@ -132,8 +123,8 @@ function Measures({ start, size, units }: { start: Values; size: string; units: 
     };
     return (
         <>
-            <Pick name="fixture" label="Fixture" options={FIXTURES} start={start.fixture} />
-            <Pick name="pattern" label="Trap" options={TRAPS} start={start.pattern} />
+            <Pick name="fixture" label="Fixture" options={pairs(choices.hung_trap_fixtures)} start={start.fixture} />
+            <Pick name="pattern" label="Trap" options={pairs(choices.hung_traps)} start={start.pattern} />
             <label className="choice">
                 <span className="cap">Outlet in the</span>
                 <select
@@ -156,9 +147,9 @@ function Measures({ start, size, units }: { start: Values; size: string; units: 
                     a vent goes up from a tee over it
                 </label>
             )}
-            <Pick name="tail_size" label="Tailpiece, size" options={SIZES[units]} start={start.tail_size ?? size} />
-            <Pick name="trap_size" label="Trap, size" options={SIZES[units]} start={start.trap_size ?? size} />
-            <Pick name="outlet_size" label="Outlet, size" options={SIZES[units]} start={start.outlet_size ?? size} />
+            <Pick name="tail_size" label="Tailpiece, size" options={sizes} start={start.tail_size ?? size} />
+            <Pick name="trap_size" label="Trap, size" options={sizes} start={start.trap_size ?? size} />
+            <Pick name="outlet_size" label="Outlet, size" options={sizes} start={start.outlet_size ?? size} />
             {length('ahead_mm', isFloor ? 'Tailpiece to the outlet, across' : 'Tailpiece to the wall')}
             {length('aside_mm', 'Outlet to the side', undefined, '0')}
             {length(

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
 import { useEffect, useState } from 'react';
 import { whenSignedOut } from '../../api/client';
-import { accountQuery, CallFailed } from '../../api/queries';
+import { accountQuery, CallFailed, choicesQuery } from '../../api/queries';
 import { NoAnswer } from '../../shared/NoAnswer';
 import { SignIn } from './SignIn';
 import { SignInAgain } from './SignInAgain';
@@ -10,6 +10,7 @@ import { SignInAgain } from './SignInAgain';
 /** Everything inside is for those who are signed in; others are asked to, and come back to where they were. */
 export function SignedIn() {
     const account = useQuery(accountQuery);
+    const choices = useQuery({ ...choicesQuery, enabled: account.isSuccess });
     const [isOut, setOut] = useState(false);
     useEffect(() => whenSignedOut(() => setOut(true)), []);
     if (account.isPending) return <p className="waiting">One moment.</p>;
@@ -27,7 +28,7 @@ export function SignedIn() {
     return (
         <>
             <NoAnswer />
-            <Outlet />
+            {choices.isSuccess ? <Outlet /> : <p className="waiting">One moment.</p>}
             {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
         </>
     );
