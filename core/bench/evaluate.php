@@ -9,6 +9,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
@@ -52,7 +53,7 @@ function jobOf(int $pieces): Job
                 'bench',
                 'pvc-dwv-40',
                 '2',
-                'drain',
+                RunUse::Drain,
                 null,
                 new End('outlet', 'socket'),
                 new End('tie-in', 'socket'),

@@ -10,6 +10,7 @@ use FallBend\Core\Job\End;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\RunCompiler;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Units;
@@ -24,12 +25,15 @@ final class Fixtures
     /** @param array<string, mixed> $with fields of the run */
     public static function run(string $callOut, array $with = []): Run
     {
+        if (is_string($with['use'] ?? null)) {
+            $with['use'] = RunUse::from($with['use']);
+        }
         $fields = $with + [
             'id' => 'r1',
             'name' => 'run',
             'system' => 'pvc-dwv-40',
             'size' => '2',
-            'use' => 'drain',
+            'use' => RunUse::Drain,
             'fallMmPerM' => null,
             'outlet' => new End('sink', 'socket'),
             'tieIn' => new End('stack', 'socket'),

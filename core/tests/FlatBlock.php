@@ -11,6 +11,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
@@ -143,7 +144,7 @@ final class FlatBlock
             $id,
             'pvc-dwv-40',
             $size,
-            $use,
+            RunUse::from($use),
             null,
             $end($outlet),
             $end($tieIn),

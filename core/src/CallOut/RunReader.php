@@ -15,6 +15,7 @@ use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
 
@@ -101,12 +102,12 @@ final readonly class RunReader
         }
         $outlet = $head->outlet ?? new End($head->name, 'socket');
         $use = match (true) {
-            $outlet->branch !== null => 'vent',
-            $outlet->fixture !== null => 'fixture-drain',
-            default => 'drain',
+            $outlet->branch !== null => RunUse::Vent,
+            $outlet->fixture !== null => RunUse::FixtureDrain,
+            default => RunUse::Drain,
         };
         $end =
-            $use === 'vent' && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true)
+            $use === RunUse::Vent && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true)
                 ? new End('roof', 'roof', terminal: new Terminal)
                 : $tieIn;
 

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
@@ -23,11 +24,8 @@ final readonly class RunHangers
 
     private const SAME_MM = 0.5;
 
-    /** What a hanger can be screwed to where the leg goes through several of them, and what kind of framing it is. */
-    private const FRAMING = ['joist' => 'joist', 'joist-engineered' => 'joist', 'truss' => 'joist', 'stud' => 'stud'];
-
     /** What stands in a line and weighs on it. */
-    private const HEAVY = ['trap', 'cleanout'];
+    private const HEAVY = [ObstacleKind::Trap, ObstacleKind::Cleanout];
 
     private ?Hanging $decided;
 
@@ -156,11 +154,11 @@ final readonly class RunHangers
             if (
                 $obstacle->run === $this->layout->run->id &&
                 $obstacle->leg === $leg->line->leg->id &&
-                isset(self::FRAMING[$obstacle->kind]) &&
+                ($obstacle->kind->isJoist() || $obstacle->kind === ObstacleKind::Stud) &&
                 $obstacle->everyMm !== null
             ) {
                 return Framing::every(
-                    self::FRAMING[$obstacle->kind],
+                    $obstacle->kind->isJoist() ? 'joist' : 'stud',
                     $obstacle->everyMm,
                     $obstacle->atMm,
                     $leg->centreMm,

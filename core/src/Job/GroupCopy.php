@@ -142,28 +142,7 @@ final class GroupCopy
     /** @param list<string> $taken */
     private static function obstacle(Obstacle $o, string $run, array $taken): Obstacle
     {
-        return new Obstacle(
-            Ids::free($o->id, $taken),
-            $o->kind,
-            $o->what,
-            $run,
-            $o->leg,
-            $o->atMm,
-            $o->everyMm,
-            $o->count,
-            $o->depthMm,
-            $o->thickMm,
-            $o->topMm,
-            $o->cut,
-            $o->spanMm,
-            $o->bearingMm,
-            $o->isBearing,
-            $o->isRated,
-            $o->isSealed,
-            $o->allowedMm,
-            $o->gapMm,
-            $o->lengthMm,
-        );
+        return $o->on($run, Ids::free($o->id, $taken));
     }
 
     private static function named(string $name, int $number): string

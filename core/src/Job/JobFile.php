@@ -384,7 +384,7 @@ final readonly class JobFile
             self::named($fields, 'name', 120),
             $system->key,
             $fields->choice('size', $sizes),
-            $fields->choice('use', ['drain', 'fixture-drain', 'vent']),
+            RunUse::from($fields->choice('use', array_column(RunUse::cases(), 'value'))),
             $fields->numberOrNull('fall_mm_per_m', 0, 1000),
             (new EndFile($standing))->read($fields->child('outlet'), End::OUTLETS),
             (new EndFile($standing))->read($fields->child('tie_in'), End::TIE_INS),
@@ -479,7 +479,7 @@ final readonly class JobFile
             'name' => $run->name,
             'system' => $run->system,
             'size' => $run->size,
-            'use' => $run->use,
+            'use' => $run->use->value,
             'fall_mm_per_m' => $run->fallMmPerM,
             'place' => ['ground' => $run->place->ground, 'access' => $run->place->access] +
                 ($run->place->isAtDrainSewerLine ? ['at_drain_sewer_line' => true] : []),

@@ -7,25 +7,9 @@ namespace FallBend\Core\Job;
 /** Something that a leg goes through or past. Lengths in mm; null where nobody measured. */
 final readonly class Obstacle
 {
-    public const KINDS = [
-        'joist',
-        'joist-engineered',
-        'truss',
-        'stud',
-        'plate',
-        'wall',
-        'slab',
-        'pipe',
-        'cold',
-        'trap',
-        'cleanout',
-    ];
-
     public const CUTS = ['hole', 'notch'];
 
     /**
-     * @param string $kind one of KINDS; `cold` is an unheated stretch, `trap` a trap in the line, `cleanout` an access
-     *     in the line
      * @param float $atMm along the leg from its reference point, to the middle of the first one
      * @param ?float $everyMm distance to the next one, where there are several
      * @param ?float $depthMm of a joist from edge to edge; width of a stud or plate across the wall
@@ -43,7 +27,7 @@ final readonly class Obstacle
      */
     public function __construct(
         public string $id,
-        public string $kind,
+        public ObstacleKind $kind,
         public string $what,
         public string $run,
         public string $leg,
@@ -63,4 +47,11 @@ final readonly class Obstacle
         public ?float $gapMm = null,
         public ?float $lengthMm = null,
     ) {}
+
+    /** The same on another run. */
+    public function on(string $run, string $id): self
+    {
+        // @phpstan-ignore argument.type (its own properties, by their names)
+        return new self(...['run' => $run, 'id' => $id] + get_object_vars($this));
+    }
 }

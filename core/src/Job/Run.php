@@ -17,7 +17,6 @@ final readonly class Run
     public const LEGS_END = 1_000_000;
 
     /**
-     * @param string $use `fixture-drain` (serves one fixture), `drain` or `vent`
      * @param ?float $fallMmPerM the fall of legs that say none; null: the least that the rulebook allows for the size
      * @param ?Length $levelDifference from the outlet's centre down to the tie-in's, as levelled on site; null: not
      *     measured
@@ -30,7 +29,7 @@ final readonly class Run
         public string $name,
         public string $system,
         public string $size,
-        public string $use,
+        public RunUse $use,
         public ?float $fallMmPerM,
         public End $outlet,
         public End $tieIn,

@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Joining\EndKind;
 
 /**
@@ -121,7 +122,7 @@ final class JobCompiler
                 $run->rises() ? $last->direction->times(-1.0) : $last->direction,
                 $last->size,
                 $run->system,
-                $run->use === 'vent',
+                $run->use === RunUse::Vent,
                 $isCloset,
             );
         }

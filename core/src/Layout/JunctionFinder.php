@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunUse;
 
 /**
  * Chooses the branch fitting at a junction: those that make the angle within the play of its joints, of these sizes; of
@@ -66,7 +67,7 @@ final readonly class JunctionFinder
      */
     public function find(array $taps, LegLine $line, ?LegLine $before, Run $run): Junction
     {
-        [$isVent, $isReversed] = [$run->use === 'vent', $run->rises()];
+        [$isVent, $isReversed] = [$run->use === RunUse::Vent, $run->rises()];
         $flow = $isReversed ? $line->direction->times(-1.0) : $line->direction;
         $at = $taps[0]->at->atMm;
         if ($at === null) {
@@ -211,7 +212,7 @@ final readonly class JunctionFinder
             return 1;
         }
 
-        return TurnFinder::objection($this->rulebook, $branch->pattern, $orientation, 'drain', $size, $this->system);
+        return TurnFinder::objection($this->rulebook, $branch->pattern, $orientation, RunUse::Drain, $size, $this->system);
     }
 
     /** What each of the two joints must give; the rubber of a boss gives what is needed. */

@@ -11,6 +11,7 @@ use FallBend\Core\Catalog\Straight;
 use FallBend\Core\Geometry\CompoundBend;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FittingChoice;
+use FallBend\Core\Job\RunUse;
 
 /**
  * Finds what stands between two legs. Fewest fittings first: nothing but a coupling where the legs lie in line within
@@ -28,7 +29,7 @@ final readonly class TurnFinder
         private PipeSystem $system,
         private Rulebook $rulebook,
         private float $playDeg,
-        private string $use,
+        private RunUse $use,
     ) {}
 
     /** Gives the turn from one leg to the next; a turn that cannot be made has its trouble named and no bends. */
@@ -72,7 +73,7 @@ final readonly class TurnFinder
         Rulebook $rulebook,
         string $pattern,
         Orientation $orientation,
-        string $use,
+        RunUse $use,
         string $size,
         PipeSystem $system,
     ): int {
@@ -90,9 +91,9 @@ final readonly class TurnFinder
         };
     }
 
-    private static function isSmallFixtureDrain(string $use, string $size, ?string $upTo, PipeSystem $system): bool
+    private static function isSmallFixtureDrain(RunUse $use, string $size, ?string $upTo, PipeSystem $system): bool
     {
-        return $use === 'fixture-drain' &&
+        return $use === RunUse::FixtureDrain &&
             $upTo !== null &&
             isset($system->pipes[$upTo]) &&
             ! $system->isLarger($size, $upTo);

@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FittingChoice;
 use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Piece;
@@ -95,7 +96,7 @@ final readonly class InRun
         $system = $this->layout->system;
         $pipe = $system->pipe($this->first->line->size);
         $least =
-            $this->layout->run->use === 'vent'
+            $this->layout->run->use === RunUse::Vent
                 ? null
                 : $fallLeast ?? $rulebook->forSize('fall.least', $pipe->size, $system->key)?->value;
 

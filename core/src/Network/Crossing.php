@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Network;
 
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Job\ObstacleKind;
 
 /** One place where a pipe goes through or past something. Lengths in mm. */
 final readonly class Crossing
@@ -29,7 +30,7 @@ final readonly class Crossing
     /** Whether it is timber that is drilled or notched by the rules for timber: sawn joists, studs and plates. */
     public function isTimber(): bool
     {
-        return in_array($this->obstacle->kind, ['joist', 'stud', 'plate'], true);
+        return in_array($this->obstacle->kind, [ObstacleKind::Joist, ObstacleKind::Stud, ObstacleKind::Plate], true);
     }
 
     /** Gives what it is called: its own name, or its kind, with a number where there are several. */
@@ -37,7 +38,7 @@ final readonly class Crossing
     {
         $name =
             $this->obstacle->what === ''
-                ? strtr($this->obstacle->kind, ['joist-engineered' => 'engineered joist'])
+                ? strtr($this->obstacle->kind->value, ['joist-engineered' => 'engineered joist'])
                 : $this->obstacle->what;
 
         return $this->obstacle->count > 1 ? "{$name}, no. {$this->number}" : $name;

@@ -7,6 +7,7 @@ namespace FallBend\Core\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
@@ -35,7 +36,7 @@ final class Crossings
                     $n = 0;
                     $leg !== null &&
                     $n < $obstacle->count &&
-                    ! in_array($obstacle->kind, ['cold', 'trap', 'cleanout'], true);
+                    ! in_array($obstacle->kind, [ObstacleKind::Cold, ObstacleKind::Trap, ObstacleKind::Cleanout], true);
                     $n++
                 ) {
                     [$tape, $fromTop, $through] = self::meets(

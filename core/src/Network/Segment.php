@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 
@@ -67,7 +68,7 @@ final class Segment
     /** Whether its run was called out as a vent. */
     public function isCalledVent(): bool
     {
-        return $this->layout->run->use === 'vent';
+        return $this->layout->run->use === RunUse::Vent;
     }
 
     /** Gives its developed length in mm. */

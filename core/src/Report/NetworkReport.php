@@ -72,7 +72,7 @@ final readonly class NetworkReport
         return [
             'run' => $run->id,
             'name' => $run->name,
-            'use' => $run->use,
+            'use' => $run->use->value,
             'frame' => $whole->frames[$run->id],
             'at' => self::point($whole->offsets[$run->id]),
             'into' => $run->tieIn->branch->run ?? ($run->tieIn->next ?? $run->outlet->branch?->run),

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
 
@@ -66,7 +67,7 @@ final readonly class RuleSet
             array_merge(
                 ...array_map(
                     static fn (Rule $rule): array => $rule->judge($layout, $rulebook),
-                    $layout->run->use === 'vent' ? $this->ofVents : $this->rules,
+                    $layout->run->use === RunUse::Vent ? $this->ofVents : $this->rules,
                 ),
             ),
         );

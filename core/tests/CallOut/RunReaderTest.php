@@ -261,7 +261,7 @@ final class RunReaderTest extends TestCase
         return [
             'id' => $run->id,
             'name' => $run->name,
-            'use' => $run->use,
+            'use' => $run->use->value,
             'size' => $run->size,
             'system' => $run->system,
             'heading' => $run->headingDeg,

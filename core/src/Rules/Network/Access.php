@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
@@ -33,7 +34,7 @@ final class Access
     {
         $last = null;
         foreach ($obstacles as $obstacle) {
-            $tape = $obstacle->kind === 'cleanout' ? self::tapeOf($obstacle, $layout) : null;
+            $tape = $obstacle->kind === ObstacleKind::Cleanout ? self::tapeOf($obstacle, $layout) : null;
             if ($tape !== null && $tape <= $tapeMm + Tolerance::TAPE_MM) {
                 $last = max($last ?? 0.0, $tape);
             }
@@ -50,7 +51,7 @@ final class Access
     public static function isNear(array $obstacles, RunLayout $layout, float $tapeMm, float $withinMm): bool
     {
         foreach ($obstacles as $obstacle) {
-            if ($obstacle->kind === 'cleanout' && abs(self::tapeOf($obstacle, $layout) - $tapeMm) <= $withinMm) {
+            if ($obstacle->kind === ObstacleKind::Cleanout && abs(self::tapeOf($obstacle, $layout) - $tapeMm) <= $withinMm) {
                 return true;
             }
         }

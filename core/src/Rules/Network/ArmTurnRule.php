@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -26,7 +27,7 @@ final readonly class ArmTurnRule implements NetworkRule
             $hasAccess =
                 array_filter(
                     $network->obstacles[$head->node->run] ?? [],
-                    static fn (Obstacle $o): bool => $o->kind === 'cleanout',
+                    static fn (Obstacle $o): bool => $o->kind === ObstacleKind::Cleanout,
                 ) !== [];
             if (
                 $arm !== null &&

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
@@ -77,7 +78,7 @@ final readonly class BranchPatternRule implements NetworkRule
     {
         $orientation = $node->junction->orientation ?? Orientation::LevelToLevel;
         $system = $network->layout->runs[$node->run]->system;
-        $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, 'drain', $branch->size, $system);
+        $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, RunUse::Drain, $branch->size, $system);
         if ($objection === 0) {
             return null;
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -21,7 +22,7 @@ final readonly class CleanoutBaseRule implements NetworkRule
         [$height, $within] = [$rulebook->value('stack.foot-height'), $rulebook->value('cleanout.base-within')];
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
-            foreach ($layout->run->use === 'vent' ? [] : $layout->legs as $i => $leg) {
+            foreach ($layout->run->use === RunUse::Vent ? [] : $layout->legs as $i => $leg) {
                 $next = $layout->legs[$i + 1] ?? null;
                 $isFoot =
                     $next !== null &&

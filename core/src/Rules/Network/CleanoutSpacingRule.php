@@ -7,6 +7,8 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Job\Obstacle;
+use FallBend\Core\Job\ObstacleKind;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Network;
@@ -29,7 +31,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
             // What is no longer than the least of all limits needs no closer look.
-            if ($layout->run->use === 'vent' || $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)) {
+            if ($layout->run->use === RunUse::Vent || $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)) {
                 continue;
             }
             $tapes = self::tapes($layout, $network->obstacles[$id] ?? []);
@@ -64,7 +66,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
     {
         $tapes = Access::atHead($layout) ? [0.0] : [];
         foreach ($obstacles as $obstacle) {
-            $tape = $obstacle->kind === 'cleanout' ? Access::tapeOf($obstacle, $layout) : null;
+            $tape = $obstacle->kind === ObstacleKind::Cleanout ? Access::tapeOf($obstacle, $layout) : null;
             if ($tape !== null) {
                 $tapes[] = $tape;
             }
@@ -81,7 +83,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
         $level = array_sum(
             array_map(static fn (LegLaid $leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs),
         );
-        if ($head?->value === null || $layout->run->use !== 'drain' || ! $isOpen || $level <= $head->value) {
+        if ($head?->value === null || $layout->run->use !== RunUse::Drain || ! $isOpen || $level <= $head->value) {
             return [];
         }
 

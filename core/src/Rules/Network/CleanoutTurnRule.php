@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\RunLayout;
@@ -28,7 +29,7 @@ final readonly class CleanoutTurnRule implements NetworkRule
         $spanMm = $rulebook->limit('cleanout.turn-span')->value ?? 0.0;
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
-            $isDrain = $layout->run->use === 'drain';
+            $isDrain = $layout->run->use === RunUse::Drain;
             foreach ($isDrain ? self::turned($layout, $network, $mostDeg, $spanMm) : [] as [$tape, $turns]) {
                 $findings[] = new Finding(
                     self::ID,

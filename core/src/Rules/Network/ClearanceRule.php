@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
@@ -25,7 +26,7 @@ final readonly class ClearanceRule implements NetworkRule
         }
         foreach ($network->crossings as $c) {
             if (
-                $c->obstacle->kind === 'pipe' &&
+                $c->obstacle->kind === ObstacleKind::Pipe &&
                 $c->obstacle->gapMm !== null &&
                 $c->obstacle->gapMm < $least->value - Tolerance::CONVERTED_MM
             ) {

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -20,7 +21,7 @@ final readonly class ColdRule implements NetworkRule
         foreach ($network->obstacles as $run => $obstacles) {
             $layout = $network->layout->runs[$run];
             foreach ($obstacles as $obstacle) {
-                $leg = $obstacle->kind === 'cold' ? $layout->leg($obstacle->leg) : null;
+                $leg = $obstacle->kind === ObstacleKind::Cold ? $layout->leg($obstacle->leg) : null;
                 if ($leg !== null) {
                     $isTrap =
                         $layout->run->outlet->fixture !== null &&

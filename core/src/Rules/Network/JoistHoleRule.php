@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
@@ -24,7 +25,7 @@ final readonly class JoistHoleRule implements NetworkRule
         $findings = [];
         foreach ($network->crossings as $crossing) {
             if (
-                in_array($crossing->obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) &&
+                $crossing->obstacle->kind->isJoist() &&
                 $crossing->obstacle->cut === 'hole'
             ) {
                 array_push($findings, ...self::judgeHole($crossing, $network, $rulebook));
@@ -39,7 +40,7 @@ final readonly class JoistHoleRule implements NetworkRule
     {
         $where = $network->where($c->obstacle->run, $c->tapeMm);
         [$depth, $nearer] = [$c->obstacle->depthMm, $c->nearerEdgeMm()];
-        if ($c->obstacle->kind === 'truss') {
+        if ($c->obstacle->kind === ObstacleKind::Truss) {
             return [TimberFindings::truss($c, $where)];
         }
         if ($depth === null || $nearer === null) {
@@ -47,7 +48,7 @@ final readonly class JoistHoleRule implements NetworkRule
         }
         $edge = $nearer - $c->holeMm / 2;
 
-        return $c->obstacle->kind === 'joist-engineered'
+        return $c->obstacle->kind === ObstacleKind::EngineeredJoist
             ? self::engineered($c, $where, $edge, $rulebook)
             : [...self::sawn($c, $where, $edge, $rulebook), ...self::along($c, $where, $rulebook)];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
@@ -24,7 +25,7 @@ final readonly class JoistNotchRule implements NetworkRule
         $findings = [];
         foreach ($network->crossings as $crossing) {
             $obstacle = $crossing->obstacle;
-            if (in_array($obstacle->kind, ['joist', 'joist-engineered', 'truss'], true) && $obstacle->cut === 'notch') {
+            if ($obstacle->kind->isJoist() && $obstacle->cut === 'notch') {
                 $where = $network->where($obstacle->run, $crossing->tapeMm);
                 array_push($findings, ...self::judgeNotch($crossing, $where, $rulebook));
             }
@@ -36,10 +37,10 @@ final readonly class JoistNotchRule implements NetworkRule
     /** @return list<Finding> */
     private static function judgeNotch(Crossing $c, Where $where, Rulebook $rulebook): array
     {
-        if ($c->obstacle->kind === 'truss') {
+        if ($c->obstacle->kind === ObstacleKind::Truss) {
             return [TimberFindings::truss($c, $where)];
         }
-        if ($c->obstacle->kind === 'joist-engineered') {
+        if ($c->obstacle->kind === ObstacleKind::EngineeredJoist) {
             return [TimberFindings::flange($c, $where)];
         }
         [$depth, $notch] = [$c->obstacle->depthMm, $c->notchMm()];

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
@@ -56,7 +57,7 @@ final readonly class ShieldPlateRule implements NetworkRule
 
             return [new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance)];
         }
-        $isOpen = $c->nearerEdgeMm() === null && $c->obstacle->kind !== 'joist' && $c->obstacle->depthMm !== null;
+        $isOpen = $c->nearerEdgeMm() === null && $c->obstacle->kind !== ObstacleKind::Joist && $c->obstacle->depthMm !== null;
 
         return $isOpen ? [new Finding(
             RuleId::ShieldMeasure,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
@@ -64,7 +65,7 @@ final readonly class StackIntervalRule implements NetworkRule
             }
             $layout = $network->layout->runs[$node->run];
             $leg = $layout->leg($node->junction->leg);
-            if ($leg === null || $layout->run->use === 'vent' || ! $leg->isUpright()) {
+            if ($leg === null || $layout->run->use === RunUse::Vent || ! $leg->isUpright()) {
                 continue;
             }
             $key = (string) floor(

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Crossing;
 use FallBend\Core\Network\Network;
@@ -20,13 +21,13 @@ final readonly class StudHoleRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->crossings as $c) {
-            if (! in_array($c->obstacle->kind, ['stud', 'plate'], true)) {
+            if (! in_array($c->obstacle->kind, [ObstacleKind::Stud, ObstacleKind::Plate], true)) {
                 continue;
             }
             $where = $network->where($c->obstacle->run, $c->tapeMm);
             array_push($findings, ...($c->obstacle->depthMm === null ? [TimberFindings::notMeasured($c, $where)] : [
                 ...self::hole($c, $c->obstacle->depthMm, $where, $rulebook),
-                ...($c->obstacle->kind === 'stud' ? self::edge($c, $c->obstacle->depthMm, $where, $rulebook) : []),
+                ...($c->obstacle->kind === ObstacleKind::Stud ? self::edge($c, $c->obstacle->depthMm, $where, $rulebook) : []),
             ]));
         }
 
@@ -36,8 +37,9 @@ final readonly class StudHoleRule implements NetworkRule
     /** @return list<Finding> on how large the hole is */
     private static function hole(Crossing $c, float $depthMm, Where $where, Rulebook $rulebook): array
     {
-        [$isPlate, $wall] = [$c->obstacle->kind === 'plate', $c->obstacle->isBearing ? 'bearing' : 'other'];
-        $most = $rulebook->limit($isPlate ? 'plate.cut-most' : "stud.hole-{$wall}");
+        [$isPlate, $wall] = [$c->obstacle->kind === ObstacleKind::Plate, $c->obstacle->isBearing ? 'bearing' : 'other'];
+        $ofStud = $c->obstacle->isBearing ? 'stud.hole-bearing' : 'stud.hole-other';
+        $most = $rulebook->limit($isPlate ? 'plate.cut-most' : $ofStud);
         $mostMm = $most?->value === null ? INF : $most->value * $depthMm;
 
         return $c->holeMm <= $mostMm + Tolerance::CONVERTED_MM ? [] : [new Finding(

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\ObstacleKind;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
@@ -35,7 +36,7 @@ final readonly class TrapDoubledRule implements NetworkRule
                 continue;
             }
             foreach ($network->obstacles[$segment->run()] ?? [] as $obstacle) {
-                $leg = $obstacle->kind === 'trap' ? $segment->layout->leg($obstacle->leg) : null;
+                $leg = $obstacle->kind === ObstacleKind::Trap ? $segment->layout->leg($obstacle->leg) : null;
                 $tape = $leg === null ? -1.0 : $leg->tapeMm + $obstacle->atMm;
                 if ($tape >= $segment->fromMm && $tape < $segment->toMm) {
                     $what = $obstacle->what === '' ? 'one in the line' : $obstacle->what;
