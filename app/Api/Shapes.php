@@ -388,11 +388,13 @@ final class Shapes
                     ],
                     self::list(self::object(['key' => self::TEXT, 'name' => self::TEXT])),
                 ) + [
-                    'rulebooks' => self::list(self::object([
-                        'key' => self::TEXT,
-                        'name' => self::TEXT,
-                        'units' => ['enum' => ['inch', 'mm']],
-                    ])),
+                    'rulebooks' => self::list(
+                        self::object([
+                            'key' => self::TEXT,
+                            'name' => self::TEXT,
+                            'units' => ['enum' => ['inch', 'mm']],
+                        ]),
+                    ),
                 ],
             ),
             'Problem' => [

@@ -9,6 +9,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
@@ -55,8 +56,8 @@ function jobOf(int $pieces): Job
                 '2',
                 RunUse::Drain,
                 null,
-                new End('outlet', 'socket'),
-                new End('tie-in', 'socket'),
+                new End('outlet', RunEndKind::Socket),
+                new End('tie-in', RunEndKind::Socket),
                 null,
                 0.0,
                 $legs,

@@ -10,6 +10,7 @@ use FallBend\Core\Job\End;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\RunCompiler;
 use FallBend\Core\Layout\RunLayout;
@@ -35,8 +36,8 @@ final class Fixtures
             'size' => '2',
             'use' => RunUse::Drain,
             'fallMmPerM' => null,
-            'outlet' => new End('sink', 'socket'),
-            'tieIn' => new End('stack', 'socket'),
+            'outlet' => new End('sink', RunEndKind::Socket),
+            'tieIn' => new End('stack', RunEndKind::Socket),
             'levelDifference' => null,
             'headingDeg' => 0.0,
             'legs' => [],

@@ -11,6 +11,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Job\Way;
@@ -50,8 +51,8 @@ final class FlatBlock
         for ($s = 0; $s < $stacks; $s++) {
             $runs[] = self::run(
                 "s{$s}",
-                new End('roof', 'roof', terminal: new Terminal(300.0, 5000.0)),
-                new End('collector', 'branch', branch: new BranchAt('main', 'l1', 1500.0 + 3000 * $s)),
+                new End('roof', RunEndKind::Roof, terminal: new Terminal(300.0, 5000.0)),
+                new End('collector', RunEndKind::Branch, branch: new BranchAt('main', 'l1', 1500.0 + 3000 * $s)),
                 [self::leg('l1', Way::Down, self::STOREYS * self::STOREY_MM + 2000), self::leg('l2', Way::East, 2500)],
                 '4',
                 'drain',
@@ -73,7 +74,11 @@ final class FlatBlock
             self::run(
                 $line,
                 'cap',
-                new End('stack', 'branch', branch: new BranchAt("s{$stack}", 'l1', 1500 + self::STOREY_MM * $storey)),
+                new End(
+                    'stack',
+                    RunEndKind::Branch,
+                    branch: new BranchAt("s{$stack}", 'l1', 1500 + self::STOREY_MM * $storey),
+                ),
                 [
                     self::leg('l1', Way::North, 13_000),
                     self::leg('l2', Way::Right, 1200),
@@ -90,7 +95,7 @@ final class FlatBlock
                 $id,
                 new End(
                     $kind,
-                    'fixture',
+                    RunEndKind::Fixture,
                     fixture: new FixtureHead(
                         $kind,
                         in_array($kind, ['water-closet'], true) ? 'integral' : 'p',
@@ -99,7 +104,7 @@ final class FlatBlock
                         group: $n < 3 ? 'a' : ($n < 6 ? 'b' : ''),
                     ),
                 ),
-                new End('line', 'branch', branch: new BranchAt($line, 'l1', 1000 + 1150.0 * $n)),
+                new End('line', RunEndKind::Branch, branch: new BranchAt($line, 'l1', 1000 + 1150.0 * $n)),
                 [
                     self::leg('l1', Way::East, 420),
                     self::leg('l2', Way::North, 380),
@@ -112,8 +117,8 @@ final class FlatBlock
             );
             $runs[] = self::run(
                 "{$id}v",
-                new End('vent', 'branch', branch: new BranchAt($id, 'l1', 210.0)),
-                new End('valve', 'valve'),
+                new End('vent', RunEndKind::Branch, branch: new BranchAt($id, 'l1', 210.0)),
+                new End('valve', RunEndKind::Valve),
                 [self::leg('l1', Way::Up, 900), self::leg('l2', Way::North, 500), self::leg('l3', Way::Up, 400)],
                 $size === '3' ? '2' : '1-1/2',
                 'vent',
@@ -137,7 +142,7 @@ final class FlatBlock
         string $size,
         string $use,
     ): Run {
-        $end = static fn (End|string $end): End => is_string($end) ? new End($end, $end) : $end;
+        $end = static fn (End|string $end): End => is_string($end) ? new End($end, RunEndKind::from($end)) : $end;
 
         return new Run(
             $id,

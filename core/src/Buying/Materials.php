@@ -18,6 +18,7 @@ use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Price;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Joining\CementPlanner;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\Joining\Method;
@@ -241,7 +242,7 @@ final class Materials
             // Where one run goes on into another the joint is that of the upper one.
             if (
                 ($met[$joint->key] ?? null) === null &&
-                ! ($joint->key === 'outlet' && $run->run->outlet->kind === 'run')
+                ! ($joint->key === 'outlet' && $run->run->outlet->kind === RunEndKind::Run)
             ) {
                 $this->offer($this->ownOffer($run, $joint->size, $method, $joiner));
             }

@@ -10,6 +10,7 @@ use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\UnreadableLength;
@@ -156,7 +157,7 @@ final readonly class Heads
     private function outlet(string $what, string $name, ?BranchAt $branch, array $said): End
     {
         if ($branch !== null) {
-            return new End('vent take-off', 'branch', branch: $branch);
+            return new End('vent take-off', RunEndKind::Branch, branch: $branch);
         }
         $kind = self::FIXTURES[$what] ?? null;
         if ($kind !== null) {
@@ -164,7 +165,7 @@ final readonly class Heads
 
             return new End(
                 $name,
-                'fixture',
+                RunEndKind::Fixture,
                 fixture: new FixtureHead(
                     $kind,
                     $trap,
@@ -183,7 +184,7 @@ final readonly class Heads
 
         return new End(
             $what === 'socket' ? $name : $what,
-            $what,
+            RunEndKind::from($what),
             terminal: in_array($what, ['roof', 'valve'], true) ? new Terminal : null,
         );
     }

@@ -15,6 +15,7 @@ use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\Leg;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
@@ -66,7 +67,7 @@ final readonly class RunReader
         if (! $isRead || $head->outlet === null) {
             return ['run' => null, 'phrases' => $all];
         }
-        $run = $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', 'socket'));
+        $run = $this->run($head, $system, $phrases, $tail['end'] ?? new End('not said yet', RunEndKind::Socket));
         $problem = $this->whyItCannotBeKept($run);
         if ($problem !== null) {
             $unread = new Unread($headAt, max(1, mb_strlen(trim($headText))), $problem);
@@ -100,15 +101,16 @@ final readonly class RunReader
         foreach ($phrases as $i => $phrase) {
             $legs[] = $phrase->leg->withId('l'.($i + 1));
         }
-        $outlet = $head->outlet ?? new End($head->name, 'socket');
+        $outlet = $head->outlet ?? new End($head->name, RunEndKind::Socket);
         $use = match (true) {
             $outlet->branch !== null => RunUse::Vent,
             $outlet->fixture !== null => RunUse::FixtureDrain,
             default => RunUse::Drain,
         };
         $end =
-            $use === RunUse::Vent && ! in_array($tieIn->kind, ['branch', 'roof', 'valve'], true)
-                ? new End('roof', 'roof', terminal: new Terminal)
+            $use === RunUse::Vent &&
+            ! in_array($tieIn->kind, [RunEndKind::Branch, RunEndKind::Roof, RunEndKind::Valve], true)
+                ? new End('roof', RunEndKind::Roof, terminal: new Terminal)
                 : $tieIn;
 
         return new Run(
@@ -146,7 +148,8 @@ final readonly class RunReader
         }
 
         return match (true) {
-            $this->usual->isApart() && ($head->outlet?->kind === 'roof' || $isCloset) => $this->usual->soilSystem,
+            $this->usual->isApart() && ($head->outlet?->kind === RunEndKind::Roof || $isCloset) => $this->usual
+                ->soilSystem,
             $this->usual->isApart() => $this->usual->system,
             default => $this->job->runs[0]->system ?? $this->usual->system,
         };

@@ -7,6 +7,7 @@ namespace FallBend\Core\CallOut;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
 
 /**
@@ -43,21 +44,21 @@ final readonly class Tails
             return [
                 'end' => new End(
                     $m[1],
-                    $m[1],
+                    RunEndKind::from($m[1]),
                     terminal: in_array($m[1], ['roof', 'valve'], true) ? new Terminal : null,
                 ),
                 'unread' => [],
             ];
         }
         if (preg_match('/^to\s+"([^"]{1,80})"$/u', trim($text), $m) === 1) {
-            return ['end' => new End($m[1], 'socket'), 'unread' => []];
+            return ['end' => new End($m[1], RunEndKind::Socket), 'unread' => []];
         }
         if (preg_match('/^on\s+into\s+(.+)$/u', $words, $m) === 1) {
             $run = Places::named(trim($m[1], '" '), $this->job);
 
             return $run === null
                 ? $fail('No run of this job is called that.')
-                : ['end' => new End("on into {$run->name}", 'run', next: $run->id), 'unread' => []];
+                : ['end' => new End("on into {$run->name}", RunEndKind::Run, next: $run->id), 'unread' => []];
         }
         $into = (string) preg_replace('/^into\s+/u', '', $words);
         [$branch, $taken, $problem] = Places::read($into, $this->job);
@@ -81,7 +82,7 @@ final readonly class Tails
         return [
             'end' => new End(
                 'into '.($this->job->run($branch->run)->name ?? ''),
-                'branch',
+                RunEndKind::Branch,
                 branch: new BranchAt($branch->run, $branch->leg, $branch->atMm, $pattern),
             ),
             'unread' => [],

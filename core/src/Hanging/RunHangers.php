@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\ObstacleKind;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
@@ -111,7 +112,7 @@ final readonly class RunHangers
     /** @return list<float> what weighs on a leg: the trap of its fixture, a trap or a cleanout in the line */
     private function heavy(LegLaid $leg): array
     {
-        $places = $leg->line->number === 1 && $this->layout->run->outlet->kind === 'fixture' ? [0.0] : [];
+        $places = $leg->line->number === 1 && $this->layout->run->outlet->kind === RunEndKind::Fixture ? [0.0] : [];
         foreach ($this->job->obstacles as $obstacle) {
             if (
                 $obstacle->run === $this->layout->run->id &&

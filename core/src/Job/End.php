@@ -4,34 +4,34 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
-/**
- * What a run starts from or ends in, and how the pipe is received there. `socket`: the pipe goes to the stop of a
- * socket of its own system;
- * `trap-adapter`: a trap adapter is joined to the pipe; `plain`: a coupling joins it to the cut face of a pipe of the
- * same system;
- * `standing`: a standing pipe of the job, joined by the method that is chosen, or else by the best that is offered;
- * `fixture`: the outlet of a trap;
- * `branch`: a branch fitting in another run; `run`: another run goes on from here; `roof`: open to the air; `valve`: an
- * air admittance valve; `cleanout`, `cap`: closed;
- * `gully`: it ends in the open over a trapped gully or receptor, where air meets the water.
- */
+/** What a run starts from or ends in, and how the pipe is received there. */
 final readonly class End
 {
     public const OUTLETS = [
-        'socket',
-        'trap-adapter',
-        'plain',
-        'standing',
-        'fixture',
-        'branch',
-        'run',
-        'roof',
-        'valve',
-        'cleanout',
-        'cap',
+        RunEndKind::Socket,
+        RunEndKind::TrapAdapter,
+        RunEndKind::Plain,
+        RunEndKind::Standing,
+        RunEndKind::Fixture,
+        RunEndKind::Branch,
+        RunEndKind::Run,
+        RunEndKind::Roof,
+        RunEndKind::Valve,
+        RunEndKind::Cleanout,
+        RunEndKind::Cap,
     ];
 
-    public const TIE_INS = ['socket', 'plain', 'standing', 'branch', 'run', 'roof', 'valve', 'cap', 'gully'];
+    public const TIE_INS = [
+        RunEndKind::Socket,
+        RunEndKind::Plain,
+        RunEndKind::Standing,
+        RunEndKind::Branch,
+        RunEndKind::Run,
+        RunEndKind::Roof,
+        RunEndKind::Valve,
+        RunEndKind::Cap,
+        RunEndKind::Gully,
+    ];
 
     /**
      * @param ?string $standing id of the standing pipe, with kind `standing`
@@ -43,7 +43,7 @@ final readonly class End
      */
     public function __construct(
         public string $what,
-        public string $kind,
+        public RunEndKind $kind,
         public ?string $standing = null,
         public ?string $method = null,
         public ?FixtureHead $fixture = null,
@@ -79,6 +79,6 @@ final readonly class End
     /** Whether air comes in here: through a roof or a valve. */
     public function isOpenToAir(): bool
     {
-        return $this->kind === 'roof' || $this->kind === 'valve';
+        return $this->kind === RunEndKind::Roof || $this->kind === RunEndKind::Valve;
     }
 }

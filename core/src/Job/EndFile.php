@@ -26,13 +26,13 @@ final readonly class EndFile
     public function __construct(private array $standing) {}
 
     /**
-     * @param list<string> $kinds that the end may have
+     * @param list<RunEndKind> $kinds that the end may have
      *
      * @throws BadInput at the field that is wrong
      */
     public function read(Fields $fields, array $kinds): End
     {
-        $kind = $fields->choice('kind', $kinds);
+        $kind = $fields->choice('kind', array_column($kinds, 'value'));
         foreach (
             array_diff(['standing', 'method', 'fixture', 'branch', 'run', 'terminal'], self::FIELDS[$kind] ?? []) as $field
         ) {
@@ -43,7 +43,7 @@ final readonly class EndFile
         $what = trim($fields->string('what', 80));
         $end = new End(
             $what !== '' ? $what : throw BadInput::at($fields->at('what'), 'must not be empty', $what),
-            $kind,
+            RunEndKind::from($kind),
             $kind === 'standing'
                 ? $fields->choice('standing', array_map(strval(...), array_keys($this->standing)))
                 : null,
@@ -67,7 +67,7 @@ final readonly class EndFile
 
         return self::given([
             'what' => $end->what,
-            'kind' => $end->kind,
+            'kind' => $end->kind->value,
             'standing' => $end->standing,
             'method' => $end->method,
             'fixture' => $f === null

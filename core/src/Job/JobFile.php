@@ -454,7 +454,7 @@ final readonly class JobFile
                     );
                 }
             }
-            if ($run->tieIn->kind === 'run' && $run->tieIn->next === null) {
+            if ($run->tieIn->kind === RunEndKind::Run && $run->tieIn->next === null) {
                 throw BadInput::at($file->at("runs.{$i}.tie_in.run"), 'goes on into no run');
             }
         }

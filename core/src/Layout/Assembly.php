@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\RunEndKind;
 
 /**
  * Puts a run together from the outlet on, leg after leg, and keeps count of where it has got to.
@@ -302,8 +303,8 @@ final class Assembly
             );
         }
         $part = match ($this->run->outlet->kind) {
-            'trap-adapter' => $this->system->trapAdapters["trap-adapter/{$line->size}"] ?? null,
-            'plain' => $this->system->coupling($line->size),
+            RunEndKind::TrapAdapter => $this->system->trapAdapters["trap-adapter/{$line->size}"] ?? null,
+            RunEndKind::Plain => $this->system->coupling($line->size),
             default => null,
         };
         if ($part !== null) {
@@ -349,7 +350,7 @@ final class Assembly
                 ),
             );
         }
-        $coupling = $this->run->tieIn->kind === 'plain' ? $this->system->coupling($line->size) : null;
+        $coupling = $this->run->tieIn->kind === RunEndKind::Plain ? $this->system->coupling($line->size) : null;
         $this->parts->joint(
             'tie-in',
             $line,
@@ -609,7 +610,7 @@ final class Assembly
      * cut face, less than nothing where the pipe goes into a standing one; in a branch fitting of another run, from its
      * centre.
      */
-    private function endTakeMm(string $kind, string $size, ?EndJoint $joint, ?Seat $seat): float
+    private function endTakeMm(RunEndKind $kind, string $size, ?EndJoint $joint, ?Seat $seat): float
     {
         if ($seat !== null) {
             return $seat->takeMm;
@@ -618,7 +619,7 @@ final class Assembly
             return 0.0 - ($joint->reachMm() ?? 0.0);
         }
 
-        return $kind === 'plain' ? $this->system->coupling($size)->acrossMm ?? 0.0 : 0.0;
+        return $kind === RunEndKind::Plain ? $this->system->coupling($size)->acrossMm ?? 0.0 : 0.0;
     }
 
     /** What the leg would measure with the bend at its end standing in the fitting at its start. */
@@ -633,13 +634,13 @@ final class Assembly
         return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
     }
 
-    private function isEndKnown(?EndJoint $joint, ?Seat $seat, string $kind): bool
+    private function isEndKnown(?EndJoint $joint, ?Seat $seat, RunEndKind $kind): bool
     {
         return $seat !== null
             ? $seat->isKnown
-            : ! in_array($kind, ['standing', 'branch', 'run'], true) ||
+            : ! in_array($kind, [RunEndKind::Standing, RunEndKind::Branch, RunEndKind::Run], true) ||
                     $joint?->reachMm() !== null ||
-                    ($kind === 'run' && $joint === null);
+                    ($kind === RunEndKind::Run && $joint === null);
     }
 
     private function along(LegLine $line, float $mm): Vec3

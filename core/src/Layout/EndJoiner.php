@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Joining\Decision;
 use FallBend\Core\Joining\EndKind;
@@ -37,7 +38,7 @@ final readonly class EndJoiner
         Rulebook $rulebook,
     ): ?EndJoint {
         $pipe = $job->standingPipe($end->standing);
-        if ($end->kind !== 'standing' || $pipe === null) {
+        if ($end->kind !== RunEndKind::Standing || $pipe === null) {
             return null;
         }
         $ours = PipeEnd::of($system, $size, EndKind::Plain);

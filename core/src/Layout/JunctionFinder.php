@@ -212,7 +212,14 @@ final readonly class JunctionFinder
             return 1;
         }
 
-        return TurnFinder::objection($this->rulebook, $branch->pattern, $orientation, RunUse::Drain, $size, $this->system);
+        return TurnFinder::objection(
+            $this->rulebook,
+            $branch->pattern,
+            $orientation,
+            RunUse::Drain,
+            $size,
+            $this->system,
+        );
     }
 
     /** What each of the two joints must give; the rubber of a boss gives what is needed. */

@@ -7,6 +7,7 @@ namespace FallBend\Core\MakeUp;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
@@ -18,7 +19,14 @@ use FallBend\Core\Layout\RunLayout;
 final readonly class RunOrder
 {
     /** Ends that stand before the run is made; what else a run begins or ends with is put on with it. */
-    private const STANDING = ['standing', 'socket', 'plain', 'branch', 'run', 'gully'];
+    private const STANDING = [
+        RunEndKind::Standing,
+        RunEndKind::Socket,
+        RunEndKind::Plain,
+        RunEndKind::Branch,
+        RunEndKind::Run,
+        RunEndKind::Gully,
+    ];
 
     /**
      * How joints of a system's own kind are made, where they are not pushed home: a rubber sleeve rolls, a nut draws

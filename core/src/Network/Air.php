@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Job\RunEndKind;
+
 /** A way for air to come to a place: from a terminal down. */
 final readonly class Air
 {
@@ -23,7 +25,7 @@ final readonly class Air
     /** Whether it comes through a valve and not from the open air. */
     public function isValve(): bool
     {
-        return $this->terminal->end?->kind === 'valve';
+        return $this->terminal->end?->kind === RunEndKind::Valve;
     }
 
     /** Whether this way is better than another: dry before wet, open before a valve, short before long. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Job\RunEndKind;
+
 /** Walks from the outlet of a trap downstream to the first place where air meets the water. */
 final readonly class ArmWalker
 {
@@ -28,7 +30,7 @@ final readonly class ArmWalker
             }
             $node = $segment->down;
             $by = $this->airBeside($node, $segment);
-            if ($by !== null || $node->end?->kind === 'gully') {
+            if ($by !== null || $node->end?->kind === RunEndKind::Gully) {
                 return new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, $node, $by);
             }
             if (count($segments) > 10_000) {

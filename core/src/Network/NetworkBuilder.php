@@ -7,6 +7,7 @@ namespace FallBend\Core\Network;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\RunLayout;
 
@@ -193,7 +194,11 @@ final class NetworkBuilder
             } elseif (
                 $in === [] &&
                 $node->end !== null &&
-                in_array($node->end->kind, ['socket', 'trap-adapter', 'plain', 'standing'], true) &&
+                in_array(
+                    $node->end->kind,
+                    [RunEndKind::Socket, RunEndKind::TrapAdapter, RunEndKind::Plain, RunEndKind::Standing],
+                    true,
+                ) &&
                 ! $drain->isCalledVent()
             ) {
                 $unknown[] = $node;

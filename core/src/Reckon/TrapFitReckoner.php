@@ -274,11 +274,7 @@ final readonly class TrapFitReckoner implements Reckoner
         return [
             ...TrapKindRule::verdict($pattern, $name, $rulebook, $where),
             ...$seal === null ? [] : TrapSealRule::verdict($seal, new NamedFixture($fixture, $name), $rulebook, $where),
-            ...TrapSizeRule::larger(
-                ['fixture' => $name, 'trap' => $trapSize, 'drain' => $size],
-                $rulebook,
-                $where,
-            ),
+            ...TrapSizeRule::larger(['fixture' => $name, 'trap' => $trapSize, 'drain' => $size], $rulebook, $where),
         ];
     }
 

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -23,7 +24,7 @@ final readonly class AdapterMissingRule implements Rule
         $adapters = $layout->system->trapAdapters->all();
         $sizes = array_map(static fn (Straight $part): string => $part->size, $adapters);
         if (
-            $layout->run->outlet->kind !== 'trap-adapter' ||
+            $layout->run->outlet->kind !== RunEndKind::TrapAdapter ||
             $first === null ||
             in_array($first->line->size, $sizes, true)
         ) {

@@ -275,7 +275,7 @@ final class RunReaderTest extends TestCase
             'what' => $run->outlet->what,
             'from' => $place($run->outlet->branch),
             'into' => $place($run->tieIn->branch),
-            'end' => $run->tieIn->kind,
+            'end' => $run->tieIn->kind->value,
             'next' => $run->tieIn->next,
             'to' => $run->tieIn->what,
         ];

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\RunLayout;
@@ -122,8 +123,8 @@ final class RunCompilerTest extends TestCase
     {
         $layout = Fixtures::layout('north 40', [
             'size' => '1-1/2',
-            'outlet' => new End('tube', 'trap-adapter'),
-            'tieIn' => new End('stub', 'plain'),
+            'outlet' => new End('tube', RunEndKind::TrapAdapter),
+            'tieIn' => new End('stub', RunEndKind::Plain),
         ]);
         self::assertSame(
             ['trap-adapter/1-1/2', 'coupling/1-1/2'],

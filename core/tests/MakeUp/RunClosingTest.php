@@ -6,6 +6,7 @@ namespace FallBend\Core\Tests\MakeUp;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\MakeUp\RunClosing;
 use FallBend\Core\Tests\Fixtures;
 use PHPUnit\Framework\TestCase;
@@ -18,7 +19,7 @@ final class RunClosingTest extends TestCase
 
     public function testOnlyARunBetweenTwoThatStandHasAJointToClose(): void
     {
-        self::assertNull(self::closing(self::TWO_LEGS, ['outlet' => new End('cap', 'cap')]));
+        self::assertNull(self::closing(self::TWO_LEGS, ['outlet' => new End('cap', RunEndKind::Cap)]));
         self::assertNotNull(self::closing(self::TWO_LEGS));
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\MakeUp;
 
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\Tests\Fixtures;
 use PHPUnit\Framework\TestCase;
@@ -14,7 +15,9 @@ final class RunOrderTest extends TestCase
     public function testARunBetweenAFixtureAndAStubIsMadeOnTheBenchAndPushedOn(): void
     {
         $order = RunOrder::of(
-            Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', ['outlet' => new End('cap', 'cap')]),
+            Fixtures::layout('north 40 fall 1/4 / right 45° 30 fall 1/4', [
+                'outlet' => new End('cap', RunEndKind::Cap),
+            ]),
         )?->toArray();
         self::assertNotNull($order);
         self::assertTrue($order['goes']);

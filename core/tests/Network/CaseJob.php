@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Report\EvaluationReport;
 
@@ -136,7 +137,10 @@ final class CaseJob
                 }
             }
             $kind = $job->runs[$i]->tieIn->kind;
-            if (in_array($kind, ['socket', 'gully'], true) && ! $job->runs[$i]->outlet->isOpenToAir()) {
+            if (
+                in_array($kind, [RunEndKind::Socket, RunEndKind::Gully], true) &&
+                ! $job->runs[$i]->outlet->isOpenToAir()
+            ) {
                 $document['runs'][$i]['level_difference_mm'] = round($run['totals']['fall']['mm'], 6);
             }
         }

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
-use FallBend\Core\Network\Segment;
 use PHPUnit\Framework\TestCase;
 
 /** A small house whose loads, roles and ways of air are worked out by hand. */
@@ -102,7 +103,7 @@ final class NetworkBuilderTest extends TestCase
             $air = $network->air($node);
             if ($air !== null && $node->run === 'wc' && $node->junction !== null) {
                 self::assertFalse($air->isWet);
-                self::assertSame('roof', $air->terminal->end?->kind);
+                self::assertSame(RunEndKind::Roof, $air->terminal->end?->kind);
             }
         }
         $with = self::network(['v' => ['vent off lav 1 300', 'up 60', 'roof', ['size' => '1-1/2']]] + self::HOUSE);

@@ -22,8 +22,14 @@ final class ChoicesTest extends TestCase
         self::assertEqualsCanonicalizing(FixtureHead::TRAPS, $keys($choices->traps));
         self::assertEqualsCanonicalizing(BranchAt::PATTERNS, $keys($choices->patterns));
         // A standing pipe is offered by its name.
-        self::assertEqualsCanonicalizing(array_diff(End::OUTLETS, ['standing']), $keys($choices->outlets));
-        self::assertEqualsCanonicalizing(array_diff(End::TIE_INS, ['standing']), $keys($choices->tieIns));
+        self::assertEqualsCanonicalizing(
+            array_diff(array_column(End::OUTLETS, 'value'), ['standing']),
+            $keys($choices->outlets),
+        );
+        self::assertEqualsCanonicalizing(
+            array_diff(array_column(End::TIE_INS, 'value'), ['standing']),
+            $keys($choices->tieIns),
+        );
         self::assertEqualsCanonicalizing(Catalogue::shipped()->rulebookKeys(), $keys($choices->rulebooks));
         self::assertContains(['key' => 'water-closet', 'name' => 'closet'], $choices->fixtures);
         self::assertContains(['key' => 'adh-2015', 'name' => 'AD H 2015', 'units' => 'mm'], $choices->rulebooks);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Rules;
 
 use FallBend\Core\Job\End;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Tests\Fixtures;
@@ -233,7 +234,7 @@ final class RuleSetTest extends TestCase
         yield 'a trap adapter in 2 in' => [
             'ipc-2021',
             'down 40',
-            ['outlet' => new End('tube', 'trap-adapter')],
+            ['outlet' => new End('tube', RunEndKind::TrapAdapter)],
             'run.noAdapter',
             'stop',
             1,
@@ -241,7 +242,7 @@ final class RuleSetTest extends TestCase
         yield 'a trap adapter in 1-1/2 in' => [
             'ipc-2021',
             'down 40',
-            ['outlet' => new End('tube', 'trap-adapter'), 'size' => '1-1/2'],
+            ['outlet' => new End('tube', RunEndKind::TrapAdapter), 'size' => '1-1/2'],
             'run.noAdapter',
             null,
             null,
@@ -277,7 +278,7 @@ final class RuleSetTest extends TestCase
         yield 'a coupling on a plain end is assumed' => [
             'ipc-2021',
             'down 40',
-            ['tieIn' => new End('stub', 'plain')],
+            ['tieIn' => new End('stub', RunEndKind::Plain)],
             'catalogue.doubtful',
             'note',
             1,

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Job\ObstacleKind;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
@@ -16,7 +17,7 @@ final class Access
     /** Whether it begins with a cleanout, or with a fixture or a floor drain that can be taken off. */
     public static function atHead(RunLayout $layout): bool
     {
-        return $layout->run->outlet->kind === 'cleanout' || $layout->run->outlet->fixture !== null;
+        return $layout->run->outlet->kind === RunEndKind::Cleanout || $layout->run->outlet->fixture !== null;
     }
 
     /** Gives where a cleanout stands on the tape of its run, in mm. */
@@ -51,7 +52,10 @@ final class Access
     public static function isNear(array $obstacles, RunLayout $layout, float $tapeMm, float $withinMm): bool
     {
         foreach ($obstacles as $obstacle) {
-            if ($obstacle->kind === ObstacleKind::Cleanout && abs(self::tapeOf($obstacle, $layout) - $tapeMm) <= $withinMm) {
+            if (
+                $obstacle->kind === ObstacleKind::Cleanout &&
+                abs(self::tapeOf($obstacle, $layout) - $tapeMm) <= $withinMm
+            ) {
                 return true;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
@@ -26,7 +27,11 @@ final readonly class ArmLongRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            if ($arm === null || $arm->vent === null || ($arm->vent->end?->kind === 'gully' && $head->isCloset())) {
+            if (
+                $arm === null ||
+                $arm->vent === null ||
+                ($arm->vent->end?->kind === RunEndKind::Gully && $head->isCloset())
+            ) {
                 continue;
             }
             $finding = self::verdict(MeasuredArm::of($arm), $rulebook, self::where($arm, $network));

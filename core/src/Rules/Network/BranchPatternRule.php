@@ -78,7 +78,14 @@ final readonly class BranchPatternRule implements NetworkRule
     {
         $orientation = $node->junction->orientation ?? Orientation::LevelToLevel;
         $system = $network->layout->runs[$node->run]->system;
-        $objection = TurnFinder::objection($rulebook, $branch->pattern, $orientation, RunUse::Drain, $branch->size, $system);
+        $objection = TurnFinder::objection(
+            $rulebook,
+            $branch->pattern,
+            $orientation,
+            RunUse::Drain,
+            $branch->size,
+            $system,
+        );
         if ($objection === 0) {
             return null;
         }

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Job\ObstacleKind;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
@@ -31,7 +32,10 @@ final readonly class CleanoutSpacingRule implements NetworkRule
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
             // What is no longer than the least of all limits needs no closer look.
-            if ($layout->run->use === RunUse::Vent || $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)) {
+            if (
+                $layout->run->use === RunUse::Vent ||
+                $layout->tapeMm <= min($most->value ?? INF, $head->value ?? INF)
+            ) {
                 continue;
             }
             $tapes = self::tapes($layout, $network->obstacles[$id] ?? []);
@@ -79,7 +83,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
     /** @return list<Finding> on a long level drain that nobody can rod from its head */
     private static function atHead(RunLayout $layout, ?Threshold $head, Where $where): array
     {
-        $isOpen = in_array($layout->run->outlet->kind, ['cap', 'run'], true);
+        $isOpen = in_array($layout->run->outlet->kind, [RunEndKind::Cap, RunEndKind::Run], true);
         $level = array_sum(
             array_map(static fn (LegLaid $leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs),
         );
@@ -87,14 +91,16 @@ final readonly class CleanoutSpacingRule implements NetworkRule
             return [];
         }
 
-        return [new Finding(
-            RuleId::CleanoutHead,
-            Severity::Warn,
-            $where,
-            (float) $level,
-            $head->value,
-            ['length_mm' => (float) $level, 'over_mm' => $head->value],
-            $head->provenance,
-        )];
+        return [
+            new Finding(
+                RuleId::CleanoutHead,
+                Severity::Warn,
+                $where,
+                (float) $level,
+                $head->value,
+                ['length_mm' => (float) $level, 'over_mm' => $head->value],
+                $head->provenance,
+            ),
+        ];
     }
 }

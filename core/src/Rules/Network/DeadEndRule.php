@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -20,7 +21,8 @@ final readonly class DeadEndRule implements NetworkRule
         $most = $rulebook->limit('dead-end.most');
         $findings = [];
         foreach ($network->nodes as $node) {
-            $drain = $node->end?->kind === 'cap' && $network->in($node) === [] ? $network->drain($node) : null;
+            $drain =
+                $node->end?->kind === RunEndKind::Cap && $network->in($node) === [] ? $network->drain($node) : null;
             if ($drain === null) {
                 continue;
             }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -19,8 +20,8 @@ final readonly class OpenVentRule implements NetworkRule
     {
         [$valve, $open] = [null, 0];
         foreach ($network->nodes as $node) {
-            $valve = $node->end?->kind === 'valve' ? $node : $valve;
-            $open += $node->end?->kind === 'roof' ? 1 : 0;
+            $valve = $node->end?->kind === RunEndKind::Valve ? $node : $valve;
+            $open += $node->end?->kind === RunEndKind::Roof ? 1 : 0;
         }
         $needed = $rulebook->limit('valve.one-open');
 

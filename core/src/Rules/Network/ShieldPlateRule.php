@@ -57,14 +57,19 @@ final readonly class ShieldPlateRule implements NetworkRule
 
             return [new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance)];
         }
-        $isOpen = $c->nearerEdgeMm() === null && $c->obstacle->kind !== ObstacleKind::Joist && $c->obstacle->depthMm !== null;
+        $isOpen =
+            $c->nearerEdgeMm() === null && $c->obstacle->kind !== ObstacleKind::Joist && $c->obstacle->depthMm !== null;
 
-        return $isOpen ? [new Finding(
-            RuleId::ShieldMeasure,
-            Severity::Unknown,
-            $where,
-            params: $names,
-            source: $least->provenance,
-        )] : [];
+        return $isOpen
+            ? [
+                new Finding(
+                    RuleId::ShieldMeasure,
+                    Severity::Unknown,
+                    $where,
+                    params: $names,
+                    source: $least->provenance,
+                ),
+            ]
+            : [];
     }
 }

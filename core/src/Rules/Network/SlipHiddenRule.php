@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -23,7 +24,7 @@ final readonly class SlipHiddenRule implements NetworkRule
                 continue;
             }
             $isSlip =
-                $layout->run->outlet->kind === 'trap-adapter' ||
+                $layout->run->outlet->kind === RunEndKind::TrapAdapter ||
                 in_array(
                     'slip-joint',
                     [$layout->site->outlet?->offer?->method->value, $layout->site->tieIn?->offer?->method->value],

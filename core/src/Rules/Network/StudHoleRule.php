@@ -25,10 +25,17 @@ final readonly class StudHoleRule implements NetworkRule
                 continue;
             }
             $where = $network->where($c->obstacle->run, $c->tapeMm);
-            array_push($findings, ...($c->obstacle->depthMm === null ? [TimberFindings::notMeasured($c, $where)] : [
-                ...self::hole($c, $c->obstacle->depthMm, $where, $rulebook),
-                ...($c->obstacle->kind === ObstacleKind::Stud ? self::edge($c, $c->obstacle->depthMm, $where, $rulebook) : []),
-            ]));
+            array_push(
+                $findings,
+                ...$c->obstacle->depthMm === null
+                    ? [TimberFindings::notMeasured($c, $where)]
+                    : [
+                        ...self::hole($c, $c->obstacle->depthMm, $where, $rulebook),
+                        ...$c->obstacle->kind === ObstacleKind::Stud
+                            ? self::edge($c, $c->obstacle->depthMm, $where, $rulebook)
+                            : [],
+                    ],
+            );
         }
 
         return $findings;
@@ -42,15 +49,19 @@ final readonly class StudHoleRule implements NetworkRule
         $most = $rulebook->limit($isPlate ? 'plate.cut-most' : $ofStud);
         $mostMm = $most?->value === null ? INF : $most->value * $depthMm;
 
-        return $c->holeMm <= $mostMm + Tolerance::CONVERTED_MM ? [] : [new Finding(
-            $isPlate ? RuleId::PlateCut : RuleId::StudHole,
-            $isPlate ? Severity::Warn : Severity::Stop,
-            $where,
-            $c->holeMm,
-            $mostMm,
-            TimberFindings::names($c) + ['most_mm' => $mostMm, 'wall' => $wall],
-            $most?->provenance,
-        )];
+        return $c->holeMm <= $mostMm + Tolerance::CONVERTED_MM
+            ? []
+            : [
+                new Finding(
+                    $isPlate ? RuleId::PlateCut : RuleId::StudHole,
+                    $isPlate ? Severity::Warn : Severity::Stop,
+                    $where,
+                    $c->holeMm,
+                    $mostMm,
+                    TimberFindings::names($c) + ['most_mm' => $mostMm, 'wall' => $wall],
+                    $most?->provenance,
+                ),
+            ];
     }
 
     /** @return list<Finding> on how much is left beside it */
@@ -59,14 +70,18 @@ final readonly class StudHoleRule implements NetworkRule
         $least = $rulebook->limit('stud.edge-least');
         $edge = ($c->nearerEdgeMm() ?? $depthMm / 2) - $c->holeMm / 2;
 
-        return $least?->value === null || $edge >= $least->value - Tolerance::CONVERTED_MM ? [] : [new Finding(
-            RuleId::StudEdge,
-            Severity::Stop,
-            $where,
-            $edge,
-            $least->value,
-            TimberFindings::names($c) + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
-            $least->provenance,
-        )];
+        return $least?->value === null || $edge >= $least->value - Tolerance::CONVERTED_MM
+            ? []
+            : [
+                new Finding(
+                    RuleId::StudEdge,
+                    Severity::Stop,
+                    $where,
+                    $edge,
+                    $least->value,
+                    TimberFindings::names($c) + ['edge_mm' => max(0.0, $edge), 'least_mm' => $least->value],
+                    $least->provenance,
+                ),
+            ];
     }
 }

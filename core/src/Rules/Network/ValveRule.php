@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
@@ -21,7 +22,7 @@ final readonly class ValveRule implements NetworkRule
         $findings = [];
         $taken = $rulebook->limit('valve.taken');
         foreach ($network->nodes as $node) {
-            if ($node->end?->kind !== 'valve' || $network->air($node) === null) {
+            if ($node->end?->kind !== RunEndKind::Valve || $network->air($node) === null) {
                 continue;
             }
             if ($taken?->value === null || $taken->value < 1) {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
@@ -20,7 +21,7 @@ final readonly class VentTerminalRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->nodes as $node) {
-            if ($node->end?->kind === 'roof') {
+            if ($node->end?->kind === RunEndKind::Roof) {
                 $terminal = $node->end->terminal ?? new Terminal;
                 $where = $network->whereNode($node);
                 array_push(
