@@ -115,6 +115,7 @@ final class CyclesTest extends TestCase
                         T_NULLSAFE_OBJECT_OPERATOR,
                         T_DOUBLE_COLON,
                         T_CONST,
+                        T_CASE,
                         T_FUNCTION,
                         T_NAMESPACE,
                     ]) ?? false

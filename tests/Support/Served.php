@@ -51,8 +51,7 @@ final class Served
     /**
      * Sends requests, some at once; answers come in the order of the requests.
      *
-     * @param list<array{0: string, 1: string, 2?: array<array-key, mixed>|string|null, 3?: array<string, string>}>
-     *     $requests
+     * @param list<array{0: string, 1: string, 2?: array<array-key, mixed>|string|null, 3?: array<string, string>}> $requests
      * @return list<Answer>
      */
     public function together(array $requests, int $atOnce): array

@@ -195,8 +195,7 @@ final readonly class JobCutting
     /**
      * Gives the stick that each piece comes from.
      *
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}>
-     *     $plans
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
      * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from,
      *     by its number among those of its pipe
      */
@@ -323,8 +322,7 @@ final readonly class JobCutting
     }
 
     /**
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}>
-     *     $plans
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
      * @return array{list<array<string, mixed>>, list<Finding>}
      */
     private function groups(array $plans): array

@@ -186,8 +186,7 @@ final readonly class InstructionCard
     }
 
     /**
-     * @param list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}>
-     *     $steps
+     * @param list<array{id: string, do: string, say: string, tools?: list<string>, caution?: string, when?: string}> $steps
      * @param array<string, float|int|string> $params
      * @return list<array{id: string, do: string, say: string, tools: list<string>, caution: ?string}>
      */

@@ -83,8 +83,7 @@ final readonly class Relaxing
     }
 
     /**
-     * @param callable(float):
-     *     array{minLegMm?: float, playDeg?: float, fallLeast?: ?float, fallMost?: ?float, radiusMm?: float} $with
+     * @param callable(float): array{minLegMm?: float, playDeg?: float, fallLeast?: ?float, fallMost?: ?float, radiusMm?: float} $with
      */
     private function between(string $condition, float $from, float $furthest, callable $with): ?Relaxed
     {

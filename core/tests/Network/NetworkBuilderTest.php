@@ -6,11 +6,11 @@ namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Job\RunEndKind;
-use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
+use FallBend\Core\Network\Segment;
 use PHPUnit\Framework\TestCase;
 
 /** A small house whose loads, roles and ways of air are worked out by hand. */
