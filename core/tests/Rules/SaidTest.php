@@ -1,0 +1,136 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Rules;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Report\EvaluationReport;
+use FallBend\Core\Tests\Fixtures;
+use FallBend\Core\Tests\Network\CaseJob;
+use FallBend\Core\Tests\Rules\Network\NetworkRulesTest;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * What the rules say of all cases of the other tests and of both demo jobs, word by word and place by place, as it
+ * stands
+ * in said/*.json. Where it is to be other, `SAID=write vendor/bin/phpunit core/tests/Rules/SaidTest.php` writes it
+ * anew, and
+ * the difference is read before it is kept.
+ */
+final class SaidTest extends TestCase
+{
+    private const FOLDER = __DIR__.'/said';
+
+    /** @return iterable<string, array{string, callable(): array<string, mixed>}> */
+    public static function cases(): iterable
+    {
+        yield 'networks' => ['networks', self::networks(...)];
+        yield 'runs' => ['runs', self::runs(...)];
+        yield 'demo' => ['demo', self::demo(...)];
+    }
+
+    /** @param callable(): array<string, mixed> $say */
+    #[DataProvider('cases')]
+    public function testIsWhatStandsInTheFile(string $name, callable $say): void
+    {
+        $flags = JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR;
+        $said = $say();
+        array_walk_recursive($said, static function (mixed &$value): void {
+            $value = is_float($value) ? round($value, 4) : $value;
+        });
+        $text = json_encode($said, $flags)."\n";
+        $path = self::FOLDER."/{$name}.json";
+        if (getenv('SAID') === 'write') {
+            file_put_contents($path, $text);
+        }
+        self::assertSame(file_get_contents($path), $text);
+    }
+
+    /** @return array<string, mixed> the verdict that each case is about, and where it is raised */
+    private static function networks(): array
+    {
+        $said = [];
+        foreach (NetworkRulesTest::limits() as $name => [$rule, $breaks, $keeps]) {
+            $runs = CaseJob::evaluation(CaseJob::of(...$breaks))['runs'];
+            $said["{$name}, all"] = self::names($runs);
+            $said["{$name}, on the other side"] = self::names(CaseJob::evaluation(CaseJob::of(...$keeps))['runs']);
+            foreach ($runs as $run) {
+                foreach ($run['findings'] as $finding) {
+                    if ($finding['rule'] === $rule) {
+                        $said[$name][] = ['run' => $run['id']] + self::short($finding);
+                    }
+                }
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * @param list<array<string, mixed>> $runs
+     * @return list<string> every verdict with its run
+     */
+    private static function names(array $runs): array
+    {
+        $names = [];
+        foreach ($runs as $run) {
+            foreach ($run['findings'] as $finding) {
+                $names[] = "{$run['id']} {$finding['rule']}";
+            }
+        }
+
+        return $names;
+    }
+
+    /** @return array<string, mixed> */
+    private static function runs(): array
+    {
+        $said = [];
+        foreach (RuleSetTest::cases() as $name => [$rulebook, $callOut, $with, $rule]) {
+            $findings = array_filter(
+                Fixtures::findings($callOut, $with, $rulebook),
+                static fn (Finding $finding): bool => $finding->rule->value === $rule,
+            );
+            $said[$name] = array_map(self::short(...), FindingReport::list(array_values($findings), Units::Inch));
+        }
+
+        return $said;
+    }
+
+    /** @return array<string, mixed> all that is said of every run of the demo */
+    private static function demo(): array
+    {
+        $catalogue = Catalogue::shipped();
+        $said = [];
+        foreach (['mill-row-pottery', 'weir-cottage-office'] as $name) {
+            $text = (string) file_get_contents(__DIR__."/../../../database/demo/{$name}.json");
+            $job = (new JobEvaluator($catalogue))->evaluate((new JobFile($catalogue))->parse($text));
+            foreach ((new EvaluationReport($job))->toArray()['runs'] as $run) {
+                $said[$name][$run['id']] = array_map(self::short(...), $run['findings']);
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * @param array<string, mixed> $finding
+     * @return array<string, mixed>
+     */
+    private static function short(array $finding): array
+    {
+        $source = $finding['source'];
+
+        return array_intersect_key($finding, array_flip(['rule', 'severity', 'where', 'measured', 'limit'])) + [
+            'says' => "{$finding['title']}: {$finding['why']} {$finding['remedy']}",
+            'source' => $source === null ? null : "{$source['table']} {$source['row']}",
+        ];
+    }
+}
