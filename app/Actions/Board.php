@@ -36,16 +36,7 @@ final readonly class Board
      */
     public function page(int $userId, string $search, string $order, ?string $after): string
     {
-        $found = DB::table('jobs')->whereIn(
-            'crew_id',
-            static fn (Builder $crews): Builder => $crews
-                ->select('crew_id')
-                ->from('crew_user')
-                ->where('user_id', $userId),
-        );
-        if ($search !== '') {
-            $found->where('jobs.name', 'like', '%'.addcslashes($search, '%_\\').'%');
-        }
+        $found = self::found($userId, $search);
         $ids = self::sorted((clone $found)->select('jobs.id'), $order)->limit(self::PAGE + 1);
         if ($after !== null) {
             self::after($ids, $order, $after);
@@ -75,6 +66,18 @@ final readonly class Board
             'count' => JobAnswer::json($count),
             'next' => JobAnswer::json($last !== null && count($rows) > self::PAGE ? self::place($last, $order) : null),
         ]);
+    }
+
+    /** The jobs of the crews that a user is in, with a word in their names. */
+    private static function found(int $userId, string $search): Builder
+    {
+        $ofUser = static fn (Builder $crews): Builder => $crews
+            ->select('crew_id')
+            ->from('crew_user')
+            ->where('user_id', $userId);
+        $found = DB::table('jobs')->whereIn('crew_id', $ofUser);
+
+        return $search === '' ? $found : $found->where('jobs.name', 'like', '%'.addcslashes($search, '%_\\').'%');
     }
 
     private static function sorted(Builder $jobs, string $order): Builder

@@ -19,40 +19,11 @@ final class BoardShapes
     public static function all(): array
     {
         return [
-            'BoardPage' => Shapes::object([
-                'jobs' => Shapes::list(Shapes::ref('JobRow')),
-                'count' => self::WHOLE,
-                'next' => ['type' => ['string', 'null'], 'description' => 'What `after` of the next page is'],
-            ]),
-            'JobRow' => Shapes::object([
-                'id' => self::TEXT,
-                'name' => self::TEXT,
-                'revision' => self::WHOLE,
-                'kept_at' => self::TEXT,
-                'kept_by' => self::TEXT,
-                'summary' => Shapes::orNull(Shapes::ref('JobSummary')),
-                'unreadable' => ['type' => ['string', 'null'], 'description' => 'Why the job cannot be opened'],
-            ]),
-            'JobSummary' => Shapes::object([
-                'units' => ['enum' => ['inch', 'mm']],
-                'rulebook' => self::TEXT,
-                'runs' => self::WHOLE,
-                'drawn_fill' => self::NUMBER,
-                'run' => Shapes::orNull(self::run()),
-            ]),
+            'BoardPage' => self::boardPage(),
+            'JobRow' => self::jobRow(),
+            'JobSummary' => self::jobSummary(),
             'RunDrawing' => self::drawing(),
-            'Unreadable' => Shapes::object([
-                'message' => self::TEXT,
-                'code' => ['const' => 'unreadable'],
-                'job' => Shapes::object(['id' => self::TEXT, 'name' => self::TEXT, 'revision' => self::WHOLE]),
-                'readable' => Shapes::orNull(
-                    Shapes::object([
-                        'revision' => self::WHOLE,
-                        'kept_at' => self::TEXT,
-                        'kept_by' => self::TEXT,
-                    ]),
-                ),
-            ]),
+            'Unreadable' => self::unreadable(),
         ];
     }
 
@@ -109,15 +80,7 @@ final class BoardShapes
                     'to' => Shapes::orNull($point),
                 ]),
             ),
-            'pieces' => Shapes::list(
-                Shapes::object([
-                    'key' => self::TEXT,
-                    'size' => self::TEXT,
-                    'between' => self::YES_NO,
-                    'joint_from' => self::TEXT,
-                    'joint_to' => self::TEXT,
-                ]),
-            ),
+            'pieces' => self::drawingPieces(),
             'fittings' => Shapes::list(
                 Shapes::object([
                     'key' => self::TEXT,
@@ -133,29 +96,114 @@ final class BoardShapes
                     'branch' => Shapes::orNull($branch),
                 ]),
             ),
-            'joints' => Shapes::list(
-                Shapes::object([
-                    'key' => self::TEXT,
-                    'number' => self::WHOLE,
-                    'fitting' => ['type' => ['string', 'null']],
-                ]),
-            ),
-            'ends' => Shapes::object([
-                'outlet' => Shapes::orNull(Shapes::ref('StandingEnd')),
-                'tie_in' => Shapes::orNull(Shapes::ref('StandingEnd')),
-            ]),
+            'joints' => self::drawingJoints(),
+            'ends' => self::drawingEnds(),
             'system' => Shapes::object(['material' => self::TEXT]),
             'sequence' => Shapes::list(self::TEXT),
-            'pipes' => [
-                'type' => 'object',
-                'additionalProperties' => Shapes::object([
-                    'od_mm' => self::NUMBER,
-                    'bore_mm' => self::NUMBER,
-                    'socket_depth_mm' => self::NUMBER,
-                    'stick_mm' => ['type' => ['number', 'null']],
-                ]),
-            ],
+            'pipes' => self::drawingPipes(),
             'totals' => Shapes::object(['whole' => self::YES_NO]),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function boardPage(): array
+    {
+        return Shapes::object([
+            'jobs' => Shapes::list(Shapes::ref('JobRow')),
+            'count' => self::WHOLE,
+            'next' => ['type' => ['string', 'null'], 'description' => 'What `after` of the next page is'],
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function jobRow(): array
+    {
+        return Shapes::object([
+            'id' => self::TEXT,
+            'name' => self::TEXT,
+            'revision' => self::WHOLE,
+            'kept_at' => self::TEXT,
+            'kept_by' => self::TEXT,
+            'summary' => Shapes::orNull(Shapes::ref('JobSummary')),
+            'unreadable' => ['type' => ['string', 'null'], 'description' => 'Why the job cannot be opened'],
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function jobSummary(): array
+    {
+        return Shapes::object([
+            'units' => ['enum' => ['inch', 'mm']],
+            'rulebook' => self::TEXT,
+            'runs' => self::WHOLE,
+            'drawn_fill' => self::NUMBER,
+            'run' => Shapes::orNull(self::run()),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function unreadable(): array
+    {
+        return Shapes::object([
+            'message' => self::TEXT,
+            'code' => ['const' => 'unreadable'],
+            'job' => Shapes::object(['id' => self::TEXT, 'name' => self::TEXT, 'revision' => self::WHOLE]),
+            'readable' => Shapes::orNull(
+                Shapes::object([
+                    'revision' => self::WHOLE,
+                    'kept_at' => self::TEXT,
+                    'kept_by' => self::TEXT,
+                ]),
+            ),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function drawingPieces(): array
+    {
+        return Shapes::list(
+            Shapes::object([
+                'key' => self::TEXT,
+                'size' => self::TEXT,
+                'between' => self::YES_NO,
+                'joint_from' => self::TEXT,
+                'joint_to' => self::TEXT,
+            ]),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function drawingJoints(): array
+    {
+        return Shapes::list(
+            Shapes::object([
+                'key' => self::TEXT,
+                'number' => self::WHOLE,
+                'fitting' => ['type' => ['string', 'null']],
+            ]),
+        );
+    }
+
+    /** @return array<string, mixed> */
+    private static function drawingPipes(): array
+    {
+        return [
+            'type' => 'object',
+            'additionalProperties' => Shapes::object([
+                'od_mm' => self::NUMBER,
+                'bore_mm' => self::NUMBER,
+                'socket_depth_mm' => self::NUMBER,
+                'stick_mm' => ['type' => ['number', 'null']],
+            ]),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function drawingEnds(): array
+    {
+        return Shapes::object([
+            'outlet' => Shapes::orNull(Shapes::ref('StandingEnd')),
+            'tie_in' => Shapes::orNull(Shapes::ref('StandingEnd')),
         ]);
     }
 }

@@ -16,6 +16,16 @@ use FallBend\Core\Reckon\Reckoners;
  */
 final readonly class Description
 {
+    private const ID = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
+
+    private const WANT = [
+        'name' => 'want',
+        'in' => 'query',
+        'required' => false,
+        'schema' => ['type' => 'string'],
+        'description' => 'The parts that are wanted, with commas between',
+    ];
+
     public function __construct(private Reckoners $reckoners) {}
 
     /** @return array<string, mixed> */
@@ -65,21 +75,48 @@ final readonly class Description
     /** @return array<string, mixed> */
     private function paths(): array
     {
-        $id = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
-        $from = self::wanting(['from' => ['type' => 'integer']]);
-        $step = self::call('The job after it', $from, self::either('Job', 'JobInParts'), [
+        $paths = self::ofAccount() +
+            self::ofJobs() +
+            self::ofOneJob() +
+            self::ofRuns() +
+            self::ofWholeJobs() +
+            self::ofFiles() +
+            self::ofJoints() +
+            self::ofTemplates() +
+            self::ofCatalogue() +
+            self::ofPrices() +
+            $this->ofQuestions();
+        foreach (self::OF_A_JOB as $path) {
+            $place = [$path, 'post', 'requestBody', 'content', 'application/json', 'schema', 'properties', 'job'];
+            data_set($paths, $place, [
+                'type' => 'string',
+                'description' => 'The job that the document is of: the numbers of its crew go before the lists',
+            ]);
+        }
+
+        /** @var array<string, mixed> $paths */
+        return $paths;
+    }
+
+    /** @return array<string, mixed> */
+    private static function from(): array
+    {
+        return self::wanting(['from' => ['type' => 'integer']]);
+    }
+
+    /** @return array<string, mixed> a step back or forth */
+    private static function step(): array
+    {
+        return self::call('The job after it', self::from(), self::either('Job', 'JobInParts'), [
             409 => 'Stale',
             404 => 'Problem',
-        ]) + ['parameters' => $id];
-        $want = [
-            'name' => 'want',
-            'in' => 'query',
-            'required' => false,
-            'schema' => ['type' => 'string'],
-            'description' => 'The parts that are wanted, with commas between',
-        ];
+        ]) + ['parameters' => self::ID];
+    }
 
-        $paths = [
+    /** @return array<string, mixed> */
+    private static function ofAccount(): array
+    {
+        return [
             '/api/session' => [
                 'get' => self::call('Who is signed in', null, 'Account'),
                 'post' => self::call(
@@ -91,6 +128,13 @@ final readonly class Description
                 'delete' => self::call('Sign out', null, null, [], 204),
             ],
             '/api/choices' => ['get' => self::call('What there is to choose from in forms', null, 'Choices')],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofJobs(): array
+    {
+        return [
             '/api/jobs' => [
                 'get' => self::call(
                     'A page of the jobs of the crew, each as it was when it was kept',
@@ -149,11 +193,18 @@ final readonly class Description
                     201,
                 ),
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofOneJob(): array
+    {
+        return [
             '/api/jobs/{id}' => [
                 'get' => self::call('A job with its evaluation', null, self::either('Job', 'JobInParts'), [
                     404 => 'Problem',
                     422 => 'Unreadable',
-                ]) + ['parameters' => [...$id, $want]],
+                ]) + ['parameters' => [...self::ID, self::WANT]],
                 'put' => self::call(
                     'Keep an edit that started from a revision',
                     self::wanting([
@@ -163,26 +214,33 @@ final readonly class Description
                     ]),
                     self::either('Job', 'KeptInParts'),
                     [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
-                ) + ['parameters' => $id],
+                ) + ['parameters' => self::ID],
             ],
-            '/api/jobs/{id}/undo' => ['post' => $step],
-            '/api/jobs/{id}/redo' => ['post' => $step],
+            '/api/jobs/{id}/undo' => ['post' => self::step()],
+            '/api/jobs/{id}/redo' => ['post' => self::step()],
             '/api/jobs/{id}/back' => [
                 'post' => self::call(
                     'The job going on from an older revision, where the newest cannot be read',
                     Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]),
                     'Job',
                     [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
-                ) + ['parameters' => $id],
+                ) + ['parameters' => self::ID],
             ],
             '/api/jobs/{id}/raw' => [
                 'get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [
                     404 => 'Problem',
-                ]) + ['parameters' => $id],
+                ]) + ['parameters' => self::ID],
             ],
             '/api/jobs/{id}/file' => [
-                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => $id],
+                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => self::ID],
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofRuns(): array
+    {
+        return [
             '/api/evaluate' => [
                 'post' => self::call(
                     'Evaluate a job, optionally with a call-out line read into one of its runs',
@@ -224,6 +282,13 @@ final readonly class Description
                     [422 => 'Problem'],
                 ),
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofWholeJobs(): array
+    {
+        return [
             '/api/cut' => [
                 'post' => self::call(
                     'What is to be cut now, once some pieces came out as they did, and from which sticks',
@@ -254,6 +319,21 @@ final readonly class Description
                     [422 => 'Problem'],
                 ),
             ],
+            '/api/length' => [
+                'post' => self::call(
+                    'Read one length as a tape says it',
+                    Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]),
+                    'Tape',
+                    [422 => 'Problem'],
+                ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofFiles(): array
+    {
+        return [
             '/api/csv' => [
                 'post' => self::call(
                     'One list of the job as a table, see docs/files.md',
@@ -299,43 +379,13 @@ final readonly class Description
                     [422 => 'Problem'],
                 ),
             ],
-            '/api/wrap' => [
-                'post' => self::call(
-                    'Wrap strips in full size: of one piece as SVG, of all of a run as PDF',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document', 'run', 'format'],
-                        'properties' => [
-                            'document' => Shapes::ref('JobDocument'),
-                            'run' => ['type' => 'string'],
-                            'format' => ['enum' => ['svg', 'pdf']],
-                            'piece' => ['type' => 'string'],
-                            'paper' => ['enum' => ['A4', 'LETTER']],
-                        ],
-                    ],
-                    null,
-                    [422 => 'Problem'],
-                ),
-            ],
-            '/api/joint' => [
-                'post' => self::call(
-                    'Everything about one joint: of a run by its key, or a single one by its id',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document'],
-                        'properties' => [
-                            'document' => Shapes::ref('JobDocument'),
-                            'run' => ['type' => 'string'],
-                            'joint' => ['type' => 'string'],
-                            'single' => ['type' => 'string'],
-                        ],
-                    ],
-                    'JointCard',
-                    [422 => 'Problem'],
-                ),
-            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofCatalogue(): array
+    {
+        return [
             '/api/catalogue' => [
                 'get' => self::call(
                     'Rows of the catalogue, with the crew\'s own numbers over them',
@@ -375,8 +425,15 @@ final readonly class Description
                     null,
                     [404 => 'Problem', 422 => 'Problem'],
                     204,
-                ) + ['parameters' => $id],
+                ) + ['parameters' => self::ID],
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofPrices(): array
+    {
+        return [
             '/api/prices' => [
                 'get' => self::call('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
                 'put' => self::call(
@@ -391,9 +448,16 @@ final readonly class Description
             ],
             '/api/prices/{id}' => [
                 'delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + [
-                    'parameters' => $id,
+                    'parameters' => self::ID,
                 ],
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function ofQuestions(): array
+    {
+        return [
             '/api/questions/{key}' => [
                 'delete' => self::call(
                     'Call off a heavy question that was asked with this key in the header Question-Key',
@@ -406,14 +470,6 @@ final readonly class Description
                         ['name' => 'key', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']],
                     ],
                 ],
-            ],
-            '/api/length' => [
-                'post' => self::call(
-                    'Read one length as a tape says it',
-                    Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]),
-                    'Tape',
-                    [422 => 'Problem'],
-                ),
             ],
             '/api/reckon/{name}' => [
                 'post' => self::call(
@@ -433,16 +489,6 @@ final readonly class Description
                 ],
             ],
         ];
-        foreach (self::OF_A_JOB as $path) {
-            $place = [$path, 'post', 'requestBody', 'content', 'application/json', 'schema', 'properties', 'job'];
-            data_set($paths, $place, [
-                'type' => 'string',
-                'description' => 'The job that the document is of: the numbers of its crew go before the lists',
-            ]);
-        }
-
-        /** @var array<string, mixed> $paths */
-        return $paths;
     }
 
     /**
@@ -571,5 +617,56 @@ final readonly class Description
     private static function shapeName(string $reckoner, string $side): string
     {
         return str_replace(' ', '', ucwords(str_replace('-', ' ', $reckoner))).$side;
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofTemplates(): array
+    {
+        return [
+            '/api/wrap' => [
+                'post' => self::call(
+                    'Wrap strips in full size: of one piece as SVG, of all of a run as PDF',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document', 'run', 'format'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'format' => ['enum' => ['svg', 'pdf']],
+                            'piece' => ['type' => 'string'],
+                            'paper' => ['enum' => ['A4', 'LETTER']],
+                        ],
+                    ],
+                    null,
+                    [422 => 'Problem'],
+                ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofJoints(): array
+    {
+        return [
+            '/api/joint' => [
+                'post' => self::call(
+                    'Everything about one joint: of a run by its key, or a single one by its id',
+                    [
+                        'type' => 'object',
+                        'additionalProperties' => false,
+                        'required' => ['document'],
+                        'properties' => [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'joint' => ['type' => 'string'],
+                            'single' => ['type' => 'string'],
+                        ],
+                    ],
+                    'JointCard',
+                    [422 => 'Problem'],
+                ),
+            ],
+        ];
     }
 }

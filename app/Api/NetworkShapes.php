@@ -22,114 +22,13 @@ final class NetworkShapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        $tape = Shapes::ref('Tape');
-        $source = Shapes::orNull(Shapes::ref('Source'));
-
         return [
-            'NetworkReport' => Shapes::object([
-                'counts_flow' => self::YES_NO,
-                'places' => Shapes::list(Shapes::ref('RunPlace')),
-                'fixtures' => Shapes::list(Shapes::ref('FixtureReport')),
-                'pipes' => Shapes::list(Shapes::ref('PipeReport')),
-                'crossings' => Shapes::list(Shapes::ref('CrossingReport')),
-            ]),
-            'RunPlace' => Shapes::object([
-                'run' => self::TEXT,
-                'name' => self::TEXT,
-                'use' => ['enum' => ['drain', 'fixture-drain', 'vent']],
-                'frame' => self::TEXT,
-                'at' => Shapes::ref('Point'),
-                'into' => self::MAYBE_TEXT,
-                'rises' => self::YES_NO,
-                'fixture' => self::MAYBE_TEXT,
-            ]),
-            'FixtureReport' => Shapes::object([
-                'run' => self::TEXT,
-                'name' => self::TEXT,
-                'kind' => self::TEXT,
-                'trap' => self::TEXT,
-                'group' => self::TEXT,
-                'load' => self::MAYBE,
-                'load_said' => self::TEXT,
-                'source' => $source,
-                'discharge' => Shapes::orNull(
-                    Shapes::object([
-                        'l_per_s' => self::NUMBER,
-                        'litres' => self::NUMBER,
-                        'source' => Shapes::ref('Source'),
-                        'volume_source' => Shapes::ref('Source'),
-                    ]),
-                ),
-                'arm' => Shapes::orNull(Shapes::ref('ArmReport')),
-            ]),
-            'ArmReport' => Shapes::object([
-                'size' => self::TEXT,
-                'length' => $tape,
-                'drop' => $tape,
-                'most' => Shapes::orNull($tape),
-                'over' => self::YES_NO,
-                'unlimited' => self::YES_NO,
-                'turn_deg' => self::NUMBER,
-                'fall_mm_per_m' => self::MAYBE,
-                'upright' => self::YES_NO,
-                'vent' => ['enum' => ['none', 'gully', 'wet', 'dry']],
-                'vent_by' => self::MAYBE_TEXT,
-                'bore_mm' => self::MAYBE,
-                'seal_mm' => self::MAYBE,
-                'end_mm' => self::NUMBER,
-                'vent_bore_mm' => self::MAYBE,
-                'vent_length_mm' => self::MAYBE,
-                'source' => $source,
-            ]),
-            'PipeReport' => Shapes::object([
-                'run' => self::TEXT,
-                'from_mm' => self::NUMBER,
-                'to_mm' => self::NUMBER,
-                'size' => self::TEXT,
-                'role' => ['enum' => ['dry-vent', 'wet-vent', 'drain', 'dead']],
-                'called_vent' => self::YES_NO,
-                'fixtures' => self::WHOLE,
-                'made_wet_by' => self::MAYBE_TEXT,
-                'vents' => Shapes::list(self::TEXT),
-                'closets' => self::WHOLE,
-                'load' => self::MAYBE,
-                'load_said' => self::TEXT,
-                'place' => self::MAYBE_TEXT,
-                'most' => self::MAYBE,
-                'short' => self::YES_NO,
-                'most_said' => self::MAYBE_TEXT,
-                'proposed' => self::MAYBE_TEXT,
-                'flow' => Shapes::orNull(
-                    Shapes::object([
-                        'l_per_s' => self::NUMBER,
-                        'fall_mm_per_m' => self::NUMBER,
-                        'fill' => self::MAYBE,
-                        'velocity_m_per_s' => self::MAYBE,
-                        'self_cleansing' => self::YES_NO,
-                        'full_l_per_s' => self::NUMBER,
-                    ]),
-                ),
-                'source' => $source,
-            ]),
-            'CrossingReport' => Shapes::object([
-                'obstacle' => self::TEXT,
-                'number' => self::WHOLE,
-                'kind' => self::TEXT,
-                'name' => self::TEXT,
-                'run' => self::TEXT,
-                'run_name' => self::TEXT,
-                'leg' => self::WHOLE,
-                'tape_mm' => self::NUMBER,
-                'along' => $tape,
-                'size' => self::TEXT,
-                'cut' => self::TEXT,
-                'hole' => $tape,
-                'from_top' => Shapes::orNull($tape),
-                'depth' => Shapes::orNull($tape),
-                'outside_mm' => self::NUMBER,
-                'rated' => self::YES_NO,
-                'sealed' => self::YES_NO,
-            ]),
+            'NetworkReport' => self::networkReport(),
+            'RunPlace' => self::runPlace(),
+            'FixtureReport' => self::fixtureReport(),
+            'ArmReport' => self::armReport(),
+            'PipeReport' => self::pipeReport(),
+            'CrossingReport' => self::crossingReport(),
         ];
     }
 
@@ -156,5 +55,139 @@ final class NetworkShapes
                 'why' => self::TEXT,
             ]),
         );
+    }
+
+    /** @return array<string, mixed> */
+    private static function networkReport(): array
+    {
+        return Shapes::object([
+            'counts_flow' => self::YES_NO,
+            'places' => Shapes::list(Shapes::ref('RunPlace')),
+            'fixtures' => Shapes::list(Shapes::ref('FixtureReport')),
+            'pipes' => Shapes::list(Shapes::ref('PipeReport')),
+            'crossings' => Shapes::list(Shapes::ref('CrossingReport')),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function runPlace(): array
+    {
+        return Shapes::object([
+            'run' => self::TEXT,
+            'name' => self::TEXT,
+            'use' => ['enum' => ['drain', 'fixture-drain', 'vent']],
+            'frame' => self::TEXT,
+            'at' => Shapes::ref('Point'),
+            'into' => self::MAYBE_TEXT,
+            'rises' => self::YES_NO,
+            'fixture' => self::MAYBE_TEXT,
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function fixtureReport(): array
+    {
+        return Shapes::object([
+            'run' => self::TEXT,
+            'name' => self::TEXT,
+            'kind' => self::TEXT,
+            'trap' => self::TEXT,
+            'group' => self::TEXT,
+            'load' => self::MAYBE,
+            'load_said' => self::TEXT,
+            'source' => Shapes::orNull(Shapes::ref('Source')),
+            'discharge' => Shapes::orNull(
+                Shapes::object([
+                    'l_per_s' => self::NUMBER,
+                    'litres' => self::NUMBER,
+                    'source' => Shapes::ref('Source'),
+                    'volume_source' => Shapes::ref('Source'),
+                ]),
+            ),
+            'arm' => Shapes::orNull(Shapes::ref('ArmReport')),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function armReport(): array
+    {
+        return Shapes::object([
+            'size' => self::TEXT,
+            'length' => Shapes::ref('Tape'),
+            'drop' => Shapes::ref('Tape'),
+            'most' => Shapes::orNull(Shapes::ref('Tape')),
+            'over' => self::YES_NO,
+            'unlimited' => self::YES_NO,
+            'turn_deg' => self::NUMBER,
+            'fall_mm_per_m' => self::MAYBE,
+            'upright' => self::YES_NO,
+            'vent' => ['enum' => ['none', 'gully', 'wet', 'dry']],
+            'vent_by' => self::MAYBE_TEXT,
+            'bore_mm' => self::MAYBE,
+            'seal_mm' => self::MAYBE,
+            'end_mm' => self::NUMBER,
+            'vent_bore_mm' => self::MAYBE,
+            'vent_length_mm' => self::MAYBE,
+            'source' => Shapes::orNull(Shapes::ref('Source')),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function pipeReport(): array
+    {
+        return Shapes::object([
+            'run' => self::TEXT,
+            'from_mm' => self::NUMBER,
+            'to_mm' => self::NUMBER,
+            'size' => self::TEXT,
+            'role' => ['enum' => ['dry-vent', 'wet-vent', 'drain', 'dead']],
+            'called_vent' => self::YES_NO,
+            'fixtures' => self::WHOLE,
+            'made_wet_by' => self::MAYBE_TEXT,
+            'vents' => Shapes::list(self::TEXT),
+            'closets' => self::WHOLE,
+            'load' => self::MAYBE,
+            'load_said' => self::TEXT,
+            'place' => self::MAYBE_TEXT,
+            'most' => self::MAYBE,
+            'short' => self::YES_NO,
+            'most_said' => self::MAYBE_TEXT,
+            'proposed' => self::MAYBE_TEXT,
+            'flow' => Shapes::orNull(
+                Shapes::object([
+                    'l_per_s' => self::NUMBER,
+                    'fall_mm_per_m' => self::NUMBER,
+                    'fill' => self::MAYBE,
+                    'velocity_m_per_s' => self::MAYBE,
+                    'self_cleansing' => self::YES_NO,
+                    'full_l_per_s' => self::NUMBER,
+                ]),
+            ),
+            'source' => Shapes::orNull(Shapes::ref('Source')),
+        ]);
+    }
+
+    /** @return array<string, mixed> */
+    private static function crossingReport(): array
+    {
+        return Shapes::object([
+            'obstacle' => self::TEXT,
+            'number' => self::WHOLE,
+            'kind' => self::TEXT,
+            'name' => self::TEXT,
+            'run' => self::TEXT,
+            'run_name' => self::TEXT,
+            'leg' => self::WHOLE,
+            'tape_mm' => self::NUMBER,
+            'along' => Shapes::ref('Tape'),
+            'size' => self::TEXT,
+            'cut' => self::TEXT,
+            'hole' => Shapes::ref('Tape'),
+            'from_top' => Shapes::orNull(Shapes::ref('Tape')),
+            'depth' => Shapes::orNull(Shapes::ref('Tape')),
+            'outside_mm' => self::NUMBER,
+            'rated' => self::YES_NO,
+            'sealed' => self::YES_NO,
+        ]);
     }
 }

@@ -44,13 +44,19 @@ final class AddPersonCommand extends Command
 
             return 1;
         }
-        DB::transaction(static function () use ($email, $name, $crew, $password): void {
-            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => Hash::make($password)]);
-            $user->crews()->attach(Crew::query()->firstOrCreate(['name' => $crew]));
-        });
+        $this->add($crew, ['name' => $name, 'email' => $email, 'password' => Hash::make($password)]);
         $this->line("{$email} can sign in now, in the crew {$crew}.");
 
         return 0;
+    }
+
+    /** @param array<string, mixed> $person */
+    private function add(string $crew, array $person): void
+    {
+        DB::transaction(static function () use ($crew, $person): void {
+            $user = User::query()->create($person);
+            $user->crews()->attach(Crew::query()->firstOrCreate(['name' => $crew]));
+        });
     }
 
     private function password(): string

@@ -18,7 +18,11 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** The catalogue and the rulebooks as the crew sees them, and what the crew set in them for itself. */
+/**
+ * The catalogue and the rulebooks as the crew sees them, and what the crew set in them for itself.
+ *
+ * @phpstan-import-type Entry from Browse
+ */
 final readonly class CatalogueController
 {
     public function __construct(
@@ -41,30 +45,37 @@ final readonly class CatalogueController
             ->get()
             ->pluck('id', 'place')
             ->all();
-        $entries = array_map(static function (array $entry) use ($ids): array {
-            $entry['numbers'] = array_map(
-                static fn (array $number): array => $number + [
-                    'own_id' => $ids["{$entry['table']} {$entry['row']} {$number['field']}"] ?? null,
-                ],
-                $entry['numbers'],
-            );
-
-            return $entry;
-        }, $browse->rows(
+        $entries = $browse->rows(
             $asked->string('kind'),
             $asked->stringOr('search', ''),
             $asked->stringOr('system', ''),
             $asked->stringOr('size', ''),
-        ));
+        );
 
         return new JsonResponse([
-            'entries' => $entries,
+            'entries' => array_map(static fn (array $entry): array => self::withOwn($entry, $ids), $entries),
             'systems' => $browse->systems(),
             'rulebooks' => array_map(
                 fn (string $key): array => $this->rulebook($key, $own, $ids),
                 $mine->rulebookKeys(),
             ),
         ]);
+    }
+
+    /**
+     * @param Entry $entry
+     * @param array<string, int> $ids of the crew's own numbers, by their place
+     * @return array<string, mixed> with the id of the crew's own number beside each that has one
+     */
+    private static function withOwn(array $entry, array $ids): array
+    {
+        $numbers = [];
+        foreach ($entry['numbers'] as $number) {
+            $place = "{$entry['table']} {$entry['row']} {$number['field']}";
+            $numbers[] = $number + ['own_id' => $ids[$place] ?? null];
+        }
+
+        return ['numbers' => $numbers] + $entry;
     }
 
     public function own(Request $request): JsonResponse
