@@ -681,6 +681,11 @@ final class NetworkRulesTest extends TestCase
                 $vented('up 40 / north 30 level / up 30', 'roof'),
             ],
             [
+                'vent.sag',
+                $vented('up 40 / north 20 / down 20 / north 20 / up 40', 'roof'),
+                $vented('up 40 / north 20 / up 20 / north 20 / up 40', 'roof'),
+            ],
+            [
                 'vent.terminalLow',
                 $vented('up 90', 'roof roof=140 away=5000'),
                 $vented('up 90', 'roof roof=160 away=5000'),
