@@ -52,7 +52,7 @@ Route::prefix('api')->group(static function (): void {
         Route::put('prices', [PriceController::class, 'update']);
         Route::delete('prices/{id}', [PriceController::class, 'destroy'])->where('id', '[0-9]{1,15}');
         Route::delete('questions/{key}', [QuestionController::class, 'destroy'])->where('key', '[\\w-]{8,80}');
-        Route::post('length', [EvaluationController::class, 'length']);
+        Route::post('lengths', [EvaluationController::class, 'lengths']);
         Route::post('reckon/{name}', [EvaluationController::class, 'reckon'])->middleware(InTurn::class);
     });
 });

@@ -75,7 +75,8 @@ final readonly class Description
     /** @return array<string, mixed> */
     private function paths(): array
     {
-        $paths = self::ofAccount() +
+        $paths =
+            self::ofAccount() +
             self::ofJobs() +
             self::ofOneJob() +
             self::ofRuns() +
@@ -232,7 +233,9 @@ final readonly class Description
                 ]) + ['parameters' => self::ID],
             ],
             '/api/jobs/{id}/file' => [
-                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + ['parameters' => self::ID],
+                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + [
+                    'parameters' => self::ID,
+                ],
             ],
         ];
     }
@@ -319,11 +322,14 @@ final readonly class Description
                     [422 => 'Problem'],
                 ),
             ],
-            '/api/length' => [
+            '/api/lengths' => [
                 'post' => self::call(
-                    'Read one length as a tape says it',
-                    Shapes::object(['text' => ['type' => 'string'], 'units' => ['enum' => ['inch', 'mm']]]),
-                    'Tape',
+                    'Read the lengths of a form, each as a tape says it; what is not understood is said in its place',
+                    Shapes::object([
+                        'texts' => Shapes::list(['type' => 'string']),
+                        'units' => ['enum' => ['inch', 'mm']],
+                    ]),
+                    'Lengths',
                     [422 => 'Problem'],
                 ),
             ],

@@ -156,6 +156,12 @@ final class Shapes
     private static function values(): array
     {
         return [
+            'Lengths' => self::object([
+                'lengths' => self::list(self::object([
+                    'read' => self::orNull(self::ref('Tape')),
+                    'problem' => self::MAYBE_TEXT,
+                ])),
+            ]),
             'Tape' => self::object([
                 'mm' => self::NUMBER,
                 'inch' => self::TEXT,

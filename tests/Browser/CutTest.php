@@ -316,7 +316,7 @@ final class CutTest extends BrowserTestCase
         $this->signIn($browser);
         $this->openRun($browser, $this->ownJob($browser, 'Meanwhile'), 'clay-wash', 'cut');
         $this->seen($browser, '.saw-form');
-        $this->holdBack($browser, '/api/length');
+        $this->holdBack($browser, '/api/lengths');
         $this->button($browser, 'Plan it so');
         $browser->executeScript("document.querySelector('.cut-row .tick').click()");
         $this->until(

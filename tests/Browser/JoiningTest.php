@@ -53,7 +53,7 @@ final class JoiningTest extends BrowserTestCase
         $this->signIn($browser);
         $this->tap($browser, 'a.beside', 'Bench');
         $this->seen($browser, '.identify');
-        $this->holdBack($browser, '/api/length');
+        $this->holdBack($browser, '/api/lengths');
         $this->tap($browser, '.chip', '3 1/2');
         $this->tap($browser, '.chip', 'black');
         $this->tap($browser, '.chip', 'bell ends');

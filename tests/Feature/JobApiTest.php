@@ -171,12 +171,15 @@ final class JobApiTest extends TestCase
             ->assertStatus(422)
             ->assertJsonPath('error.field', 'length_mm');
         $this->postJson('/api/reckon/none', [])->assertStatus(404);
-        $this->postJson('/api/length', ['text' => "4' 6 1/2", 'units' => 'inch'])
+        $this->postJson('/api/lengths', ['texts' => ["4' 6 1/2", '1,384', '3'], 'units' => 'inch'])
             ->assertOk()
-            ->assertJsonPath('mm', 1384.3);
-        $this->postJson('/api/length', ['text' => '1,384', 'units' => 'mm'])
-            ->assertStatus(422)
-            ->assertJsonValidationErrors('text');
+            ->assertJsonPath('lengths.0.read.mm', 1384.3)
+            ->assertJsonPath('lengths.1.read', null)
+            ->assertJsonPath('lengths.2.read.mm', 76.2);
+        self::assertNotEmpty(
+            $this->postJson('/api/lengths', ['texts' => ['1,384'], 'units' => 'mm'])->json('lengths.0.problem'),
+        );
+        $this->postJson('/api/lengths', ['texts' => [str_repeat('1', 61)], 'units' => 'mm'])->assertStatus(422);
     }
 
     /** @return TestResponse<Response> */

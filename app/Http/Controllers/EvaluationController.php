@@ -8,7 +8,6 @@ use App\Actions\EvaluateJob;
 use App\Answers\JobAnswer;
 use App\Answers\Wanted;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
 use FallBend\Core\Job\JobFile;
@@ -32,6 +31,9 @@ use Illuminate\Http\Request;
  */
 final readonly class EvaluationController
 {
+    /** Characters of a length that is said. */
+    private const LONGEST_LENGTH = 60;
+
     public function __construct(private EvaluateJob $evaluate) {}
 
     /** A job with what is being called out read into it. */
@@ -140,18 +142,20 @@ final readonly class EvaluationController
         return new JsonResponse($answer);
     }
 
-    /** Reads one length as a tape says it. */
-    public function length(Request $request): JsonResponse
+    /** Reads the lengths of a form, each as a tape says it; what is not understood is said in its place. */
+    public function lengths(Request $request): JsonResponse
     {
         $body = self::body($request);
-        $units = Units::from($body->choice('units', ['inch', 'mm']));
-        try {
-            return new JsonResponse(
-                (new Tape)->of((new TapeReader($units))->read($body->string('text', 60))->toMm()),
-            );
-        } catch (UnreadableLength $unreadable) {
-            throw BadInput::at('text', $unreadable->getMessage());
-        }
+        $reader = new TapeReader(Units::from($body->choice('units', ['inch', 'mm'])));
+        $read = static function (string $text) use ($reader): array {
+            try {
+                return ['read' => (new Tape)->of($reader->read($text)->toMm()), 'problem' => null];
+            } catch (UnreadableLength $unreadable) {
+                return ['read' => null, 'problem' => $unreadable->getMessage()];
+            }
+        };
+
+        return new JsonResponse(['lengths' => array_map($read, $body->strings('texts', self::LONGEST_LENGTH))]);
     }
 
     public function reckon(Request $request, string $name, Reckoners $reckoners, Effort $effort): JsonResponse

@@ -15,7 +15,6 @@ import type {
     JointCard,
     JointOutput,
     OwnEntry,
-    Tape,
     TrapArmInput,
     TrapArmOutput,
     TrapSealInput,
@@ -293,7 +292,6 @@ export async function evaluateRun(of: OfJob, run: string, signal?: AbortSignal):
     );
     return result.ok ? { ok: true, data: (result.data.parts[name]?.value ?? null) as RunReport | null } : result;
 }
-export const readLength = (text: string, units: 'inch' | 'mm') => call<Tape>('POST', '/api/length', { text, units });
 export async function repeatGroup(
     job: string,
     document: JobDocument,

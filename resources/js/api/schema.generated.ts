@@ -1121,7 +1121,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/length": {
+    "/api/lengths": {
         parameters: {
             query?: never;
             header?: never;
@@ -1130,7 +1130,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Read one length as a tape says it */
+        /** Read the lengths of a form, each as a tape says it; what is not understood is said in its place */
         post: {
             parameters: {
                 query?: never;
@@ -1141,20 +1141,20 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": {
-                        text: string;
+                        texts: string[];
                         /** @enum {unknown} */
                         units: "inch" | "mm";
                     };
                 };
             };
             responses: {
-                /** @description Read one length as a tape says it */
+                /** @description Read the lengths of a form, each as a tape says it; what is not understood is said in its place */
                 200: {
                     headers: {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["Tape"];
+                        "application/json": components["schemas"]["Lengths"];
                     };
                 };
                 /** @description What is wrong */
@@ -3217,6 +3217,12 @@ export interface components {
                 kept_at: string;
                 kept_by: string;
             } | null;
+        };
+        Lengths: {
+            lengths: {
+                read: components["schemas"]["Tape"] | null;
+                problem: string | null;
+            }[];
         };
         Tape: {
             mm: number;

@@ -1,7 +1,10 @@
 import { useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
-import { readLength } from '../api/queries';
+import { readLength } from '../api/lengths';
 import type { Units } from '../api/types';
+
+/** A length is read when nothing was typed for so long. */
+const SETTLED_MS = 200;
 
 interface Props {
     id: string;
@@ -14,7 +17,7 @@ interface Props {
 }
 
 /**
- * A length as the tape says it, read by the server as it is typed; what is not understood is marked and stays. The form
+ * A length as the tape says it, read by the server when it stands still; what is not understood is marked and stays. The form
  * reads it once more when it is sent.
  */
 export function LengthField({ id, name, label, help, units, start, autoFocus = false }: Props) {
@@ -22,6 +25,7 @@ export function LengthField({ id, name, label, help, units, start, autoFocus = f
     const [problem, setProblem] = useState<string | null>(null);
     // Answers may come in another order than they were asked for: only the newest counts.
     const asked = useRef(0);
+    const settling = useRef<number | undefined>(undefined);
 
     const read = async (text: string): Promise<void> => {
         const turn = ++asked.current;
@@ -43,7 +47,11 @@ export function LengthField({ id, name, label, help, units, start, autoFocus = f
             <Form.Control
                 name={name}
                 defaultValue={start}
-                onChange={(event) => void read(event.target.value)}
+                onChange={(event) => {
+                    const text = event.target.value;
+                    window.clearTimeout(settling.current);
+                    settling.current = window.setTimeout(() => void read(text), SETTLED_MS);
+                }}
                 isInvalid={problem !== null}
                 aria-describedby={`${id}-help`}
                 autoComplete="off"

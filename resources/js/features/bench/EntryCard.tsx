@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { reasonOf } from '../../api/client';
-import { keepOwn, readLength, takeBackOwn } from '../../api/queries';
+import { keepOwn, takeBackOwn } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { CatalogueEntry, Units } from '../../api/types';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { SaidText } from '../../drawing/Said';

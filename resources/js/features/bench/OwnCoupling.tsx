@@ -1,5 +1,6 @@
 import { useState, type FormEvent } from 'react';
-import { keepOwn, readLength } from '../../api/queries';
+import { keepOwn } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { SystemSummary } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Units } from '../../api/types';
-import { readLength } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { Shape } from '../../shared/Shape';
 import { changeInWords, type CutPiece } from '../../editing';

@@ -1,5 +1,5 @@
 import type { HangingReport, JobHanging, Units } from '../../api/types';
-import { formLength } from '../../shared/formLength';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
@@ -15,9 +15,8 @@ interface Props {
 /** What the hangers rest on: the string, the framing and floors that cross, and how warm it gets. */
 export function HangSettings({ report, units, onChange }: Props) {
     const { problem, onSubmit } = useFormAct(async (form) => {
-        const length = (name: string): Promise<number | null> => formLength(form, name, units);
-        const [string, every, first] = [await length('string'), await length('every'), await length('first')];
-        const [storey, floor] = report.upright ? [await length('storey'), await length('floor')] : [null, null];
+        const names = ['string', 'every', 'first', 'storey', 'floor'] as const;
+        const { string, every, first, storey, floor } = await formLengths(form, names, units);
         const kind = formText(form, 'framing') === 'stud' ? 'stud' : 'joist';
         const swing = Number(formText(form, 'swing'));
         if (!(swing >= 0 && swing <= 100)) throw new Error('Say how much warmer it gets, from 0 to 100 °C.');

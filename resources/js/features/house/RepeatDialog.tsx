@@ -1,7 +1,8 @@
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import { readLength, repeatGroup } from '../../api/queries';
+import { repeatGroup } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { readLength } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { Tape, Units } from '../../api/types';
 import { BY_EYE, CALLIPER_MM, ROUGH, STRING, type Evidence } from './evidence';
 import { Problem } from '../../shared/Problem';

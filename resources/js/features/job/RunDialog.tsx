@@ -3,7 +3,8 @@ import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobRun } from '../../api/types';
-import { readLength, systemsQuery } from '../../api/queries';
+import { systemsQuery } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import { formText } from '../../shared/formText';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
@@ -47,10 +48,11 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
         }
         let ends: Pick<JobRun, 'outlet' | 'tie_in'>;
         try {
-            ends = {
-                outlet: await readEnd(form, 'outlet', document, plan?.outlet, evaluation.units),
-                tie_in: await readEnd(form, 'tie_in', document, plan?.tie_in, evaluation.units),
-            };
+            const [outlet, tie_in] = await Promise.all([
+                readEnd(form, 'outlet', document, plan?.outlet, evaluation.units),
+                readEnd(form, 'tie_in', document, plan?.tie_in, evaluation.units),
+            ]);
+            ends = { outlet, tie_in };
         } catch (error) {
             if (!(error instanceof Unreadable)) throw error;
             window.document.getElementById(error.field)?.focus();

@@ -1,4 +1,4 @@
-import { readLength } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { JobDocument, JobRun, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 
@@ -31,6 +31,14 @@ export class Unreadable extends Error {
     }
 }
 
+/** The lengths that are asked for with each kind of end. */
+const LENGTHS: Record<string, string[]> = {
+    fixture: ['seal', 'rim', 'drop', 'across', 'standpipe', 'floor'],
+    branch: ['along'],
+    roof: ['roof', 'away', 'below'],
+    valve: ['roof', 'away', 'below'],
+};
+
 /** Reads an end out of the form; lengths are read by the server. Throws the id of the field that cannot be read. */
 export async function readEnd<S extends 'outlet' | 'tie_in'>(
     form: FormData,
@@ -41,16 +49,18 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
 ): Promise<JobRun[S]> {
     const text = (name: string): string => formText(form, name).trim();
     const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
-    const mm = async (name: string): Promise<number | undefined> => {
-        const said = text(`${side}_${name}`);
-        if (said === '') return undefined;
-        const result = await readLength(said, units);
-        if (!result.ok) throw new Unreadable(`${id}-${name}`);
-        return result.data.mm;
-    };
+    const [kind, standing] = text(`${side}_kind`).split(':');
+    const lengths: Record<string, number | undefined> = {};
+    await Promise.all(
+        (LENGTHS[kind ?? ''] ?? []).map(async (name) => {
+            const said = text(`${side}_${name}`);
+            const result = said === '' ? null : await readLength(said, units);
+            if (result && !result.ok) throw new Unreadable(`${id}-${name}`);
+            lengths[name] = result?.data.mm;
+        }),
+    );
     const given = (entries: Record<string, unknown>): Record<string, unknown> =>
         Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined && value !== ''));
-    const [kind, standing] = text(`${side}_kind`).split(':');
     const what = text(side);
     switch (kind) {
         case 'standing':
@@ -64,19 +74,19 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
             const fixture = given({
                 kind: text('fixture'),
                 trap: text('trap'),
-                seal_mm: await mm('seal'),
-                rim_mm: await mm('rim'),
-                drop_mm: await mm('drop'),
-                across_mm: await mm('across'),
-                standpipe_mm: await mm('standpipe'),
-                trap_above_floor_mm: await mm('floor'),
+                seal_mm: lengths.seal,
+                rim_mm: lengths.rim,
+                drop_mm: lengths.drop,
+                across_mm: lengths.across,
+                standpipe_mm: lengths.standpipe,
+                trap_above_floor_mm: lengths.floor,
                 group: text('group'),
             });
             return { what, kind, fixture } as unknown as JobRun[S];
         }
         case 'branch': {
             const run = document.runs.find((one) => one.id === text(`${side}_run`));
-            const along = await mm('along');
+            const along = lengths.along;
             const turn = Number(text(`${side}_turn`));
             const place = !run
                 ? null
@@ -100,9 +110,9 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                 what,
                 kind,
                 terminal: given({
-                    above_roof_mm: await mm('roof'),
-                    opening_away_mm: await mm('away'),
-                    opening_below_mm: await mm('below'),
+                    above_roof_mm: lengths.roof,
+                    opening_away_mm: lengths.away,
+                    opening_below_mm: lengths.below,
                 }),
             } as unknown as JobRun[S];
         default:

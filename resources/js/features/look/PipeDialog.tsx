@@ -1,7 +1,7 @@
 import type { FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import { readLength } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { JobStanding } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';

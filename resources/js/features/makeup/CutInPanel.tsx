@@ -5,7 +5,7 @@ import type { CutInInput, CutInOutput, JobRun, Units } from '../../api/types';
 import { CutInDrawing } from '../../drawing/cutin/CutInDrawing';
 import { Shape } from '../../shared/Shape';
 import { FindingLines } from '../../shared/FindingLines';
-import { formLength } from '../../shared/formLength';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
@@ -185,20 +185,21 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
 }
 
 async function read(form: FormData, units: Units): Promise<Values> {
-    const mm = (name: string): Promise<number | null> => formLength(form, name, units);
+    const names = ['length', 'centre', 'run_in', 'run_out', 'insertion', 'room_up', 'room_down'] as const;
+    const mm = await formLengths(form, names, units);
     return given<Values>({
         standing: formText(form, 'standing'),
         ground: formText(form, 'ground'),
-        length_mm: await mm('length'),
-        centre_mm: await mm('centre'),
+        length_mm: mm.length,
+        centre_mm: mm.centre,
         system: formText(form, 'system').trim(),
         pattern: formText(form, 'pattern'),
         branch: formText(form, 'branch').trim(),
-        run_in_mm: await mm('run_in'),
-        run_out_mm: await mm('run_out'),
-        insertion_mm: await mm('insertion'),
-        room_up_mm: await mm('room_up'),
-        room_down_mm: await mm('room_down'),
+        run_in_mm: mm.run_in,
+        run_out_mm: mm.run_out,
+        insertion_mm: mm.insertion,
+        room_up_mm: mm.room_up,
+        room_down_mm: mm.room_down,
     });
 }
 

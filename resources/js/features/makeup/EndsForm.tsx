@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import type { MakeUpAsked } from '../../api/queries';
 import type { RunReport, Units } from '../../api/types';
-import { formLength } from '../../shared/formLength';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
@@ -245,13 +245,18 @@ function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'
 }
 
 async function read(form: FormData, mode: 'legs' | 'measured', boxes: number[], units: Units): Promise<EndsMeasured> {
-    const mm = async (name: string): Promise<number> => (await formLength(form, name, units, true)) ?? 0;
-    const obstacles: Obstacle[] = [];
-    for (const n of boxes) obstacles.push(await readObstacle(form, n, units));
+    const names = [
+        ...(boxes.length > 0 ? (['clearance'] as const) : []),
+        ...(mode === 'measured' ? (['along', 'over', 'down'] as const) : []),
+    ];
+    const [mm, obstacles] = await Promise.all([
+        formLengths(form, names, units, () => true),
+        Promise.all(boxes.map((n) => readObstacle(form, n, units))),
+    ]);
     const common = {
         from_leg: formText(form, 'from'),
         max_bends: Number(formText(form, 'bends')),
-        ...(boxes.length > 0 ? { clearance_mm: await mm('clearance') } : {}),
+        ...(boxes.length > 0 ? { clearance_mm: mm.clearance ?? 0 } : {}),
     };
     const plumb = form.has('plumb');
     const values: ValuesOf<'ends'> =
@@ -259,9 +264,9 @@ async function read(form: FormData, mode: 'legs' | 'measured', boxes: number[], 
             ? { ...common, to_leg: formText(form, 'to') }
             : {
                   ...common,
-                  along_mm: await mm('along'),
-                  over_mm: await mm('over'),
-                  down_mm: await mm('down'),
+                  along_mm: mm.along ?? 0,
+                  over_mm: mm.over ?? 0,
+                  down_mm: mm.down ?? 0,
                   turn_deg: Number(formText(form, 'turn')),
                   ...(plumb
                       ? { plumb }

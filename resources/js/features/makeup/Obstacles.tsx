@@ -1,5 +1,5 @@
 import type { Units } from '../../api/types';
-import { formLength } from '../../shared/formLength';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
@@ -54,15 +54,19 @@ export function ObstacleFields({
 
 /** The box of that number in a form. */
 export async function readObstacle(form: FormData, n: number, units: Units): Promise<Obstacle> {
-    const mm = async (span: (typeof SPANS)[number]): Promise<number> =>
-        (await formLength(form, `${span}-${n}`, units, true)) ?? 0;
+    const mm = await formLengths(
+        form,
+        SPANS.map((span) => `${span}-${n}`),
+        units,
+        () => true,
+    );
     return {
         what: formText(form, `what-${n}`).trim() || 'what stands there',
-        along_from_mm: await mm('along_from'),
-        along_to_mm: await mm('along_to'),
-        over_from_mm: await mm('over_from'),
-        over_to_mm: await mm('over_to'),
-        up_from_mm: await mm('up_from'),
-        up_to_mm: await mm('up_to'),
+        along_from_mm: mm[`along_from-${n}`] ?? 0,
+        along_to_mm: mm[`along_to-${n}`] ?? 0,
+        over_from_mm: mm[`over_from-${n}`] ?? 0,
+        over_to_mm: mm[`over_to-${n}`] ?? 0,
+        up_from_mm: mm[`up_from-${n}`] ?? 0,
+        up_to_mm: mm[`up_to-${n}`] ?? 0,
     };
 }

@@ -6,7 +6,7 @@ import { Shape } from '../../shared/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
 import { TrapOverFloorDrawing } from '../../drawing/trapfit/TrapOverFloorDrawing';
 import { FindingLines } from '../../shared/FindingLines';
-import { formLength } from '../../shared/formLength';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { LengthField } from '../../shared/LengthField';
@@ -191,11 +191,9 @@ const LENGTHS: Mm[] = [
 ];
 
 async function read(form: FormData, units: Units): Promise<Values> {
-    const values: Partial<Record<Mm, number | null>> = {};
-    for (const key of LENGTHS) {
-        const name = key.replace(/_mm$/, '');
-        values[key] = form.has(name) ? await formLength(form, name, units, NEEDED.includes(key)) : null;
-    }
+    const names = LENGTHS.map((key) => key.replace(/_mm$/, '')).filter((name) => form.has(name));
+    const read = await formLengths(form, names, units, (name) => NEEDED.includes(`${name}_mm` as Mm));
+    const values = Object.fromEntries(names.map((name) => [`${name}_mm`, read[name]]));
     return given<Values>({
         ...values,
         fixture: formText(form, 'fixture'),

@@ -1,6 +1,6 @@
 import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
-import { readLength } from '../../api/queries';
+import { readLength } from '../../api/lengths';
 import type { JobRun, RunReport } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';

@@ -1,8 +1,8 @@
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import { readLength } from '../../api/queries';
 import type { JobObstacle, LegReport } from '../../api/types';
+import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -62,21 +62,8 @@ function ObstacleDialog({
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const lengths: Partial<Record<(typeof LENGTHS)[number], number>> = {};
-        for (const name of LENGTHS) {
-            const text = formText(form, name).trim();
-            if (text === '') continue;
-            const read = await readLength(text, units);
-            if (!read.ok) {
-                document.getElementById(`obstacle-${name}`)?.focus();
-                return;
-            }
-            lengths[name] = read.data.mm;
-        }
-        if (lengths.at === undefined) {
-            document.getElementById('obstacle-at')?.focus();
-            return;
-        }
+        const read = await formLengths(form, LENGTHS, units, (name) => name === 'at').catch(() => null);
+        if (read === null) return;
         const count = Number(formText(form, 'count') || '1');
         const obstacle: JobObstacle = {
             id: freeObstacleId(editor.document.obstacles ?? []),
@@ -84,15 +71,15 @@ function ObstacleDialog({
             what: formText(form, 'what').trim(),
             run,
             leg: leg.id,
-            at_mm: lengths.at,
-            ...(lengths.every !== undefined && count > 1 ? { every_mm: lengths.every, count } : {}),
-            ...(lengths.depth === undefined ? {} : { depth_mm: lengths.depth }),
-            ...(lengths.top === undefined ? {} : { top_mm: lengths.top }),
-            ...(lengths.span === undefined ? {} : { span_mm: lengths.span }),
-            ...(lengths.bearing === undefined ? {} : { bearing_mm: lengths.bearing }),
-            ...(lengths.allowed === undefined ? {} : { allowed_mm: lengths.allowed }),
-            ...(lengths.gap === undefined ? {} : { gap_mm: lengths.gap }),
-            ...(lengths.length === undefined ? {} : { length_mm: lengths.length }),
+            at_mm: read.at ?? 0,
+            ...(read.every !== null && count > 1 ? { every_mm: read.every, count } : {}),
+            ...(read.depth === null ? {} : { depth_mm: read.depth }),
+            ...(read.top === null ? {} : { top_mm: read.top }),
+            ...(read.span === null ? {} : { span_mm: read.span }),
+            ...(read.bearing === null ? {} : { bearing_mm: read.bearing }),
+            ...(read.allowed === null ? {} : { allowed_mm: read.allowed }),
+            ...(read.gap === null ? {} : { gap_mm: read.gap }),
+            ...(read.length === null ? {} : { length_mm: read.length }),
             ...(formText(form, 'cut') === 'notch' ? { cut: 'notch' as const } : {}),
             ...(form.has('bearing_wall') ? { bearing: true } : {}),
             ...(form.has('rated') ? { rated: true } : {}),
