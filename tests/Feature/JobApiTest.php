@@ -179,7 +179,10 @@ final class JobApiTest extends TestCase
         self::assertNotEmpty(
             $this->postJson('/api/lengths', ['texts' => ['1,384'], 'units' => 'mm'])->json('lengths.0.problem'),
         );
-        $this->postJson('/api/lengths', ['texts' => [str_repeat('1', 61)], 'units' => 'mm'])->assertStatus(422);
+        $this->postJson('/api/lengths', ['texts' => [str_repeat('1', 61)], 'units' => 'mm'])
+            ->assertOk()
+            ->assertJsonPath('lengths.0.problem', 'must be at most 60 characters');
+        $this->postJson('/api/lengths', ['texts' => array_fill(0, 201, '1'), 'units' => 'mm'])->assertStatus(422);
     }
 
     /** @return TestResponse<Response> */

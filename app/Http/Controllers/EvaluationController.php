@@ -148,6 +148,9 @@ final readonly class EvaluationController
         $body = self::body($request);
         $reader = new TapeReader(Units::from($body->choice('units', ['inch', 'mm'])));
         $read = static function (string $text) use ($reader): array {
+            if (mb_strlen($text) > self::LONGEST_LENGTH) {
+                return ['read' => null, 'problem' => 'must be at most '.self::LONGEST_LENGTH.' characters'];
+            }
             try {
                 return ['read' => (new Tape)->of($reader->read($text)->toMm()), 'problem' => null];
             } catch (UnreadableLength $unreadable) {
@@ -155,7 +158,7 @@ final readonly class EvaluationController
             }
         };
 
-        return new JsonResponse(['lengths' => array_map($read, $body->strings('texts', self::LONGEST_LENGTH))]);
+        return new JsonResponse(['lengths' => array_map($read, $body->strings('texts'))]);
     }
 
     public function reckon(Request $request, string $name, Reckoners $reckoners, Effort $effort): JsonResponse
