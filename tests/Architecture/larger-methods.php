@@ -86,8 +86,6 @@ return [
         'Reckon\\SagReckoner::reckon' => 'not parted yet',
         'Reckon\\SupportsReckoner::reckon' => 'not parted yet',
         'Reckon\\TrapArmReckoner::reckon' => 'not parted yet',
-        'Reckon\\TrapFitReckoner::measures' => 'not parted yet',
-        'Reckon\\TrapFitReckoner::reckon' => 'not parted yet',
         'Reckon\\TrapSealReckoner::reckon' => 'not parted yet',
         'Report\\BoardSummary::run' => 'not parted yet',
         'Report\\JointCard::written' => 'not parted yet',

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Effort\Effort;
+use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\FixtureHead;
@@ -44,7 +45,6 @@ final readonly class TrapFitReckoner implements Reckoner
         $trap = $this->measures($input);
         $findings = (new TrapFitFindings($trap))->all();
         [$riser, $high] = [$trap->riser(), $trap->highMm() ?? 0.0];
-        $step = static fn (string $step): array => ['step' => $step, 'words' => Wording::step($step)];
         $isStop = static fn (Finding $finding): bool => $finding->severity === Severity::Stop;
         $units = $trap->rulebook->units === 'mm' ? Units::Millimetre : Units::Inch;
 
@@ -57,7 +57,7 @@ final readonly class TrapFitReckoner implements Reckoner
             'arm' => self::arm($trap),
             'riser_mm' => $riser?->riserMm,
             'fits' => $trap->highMm() !== null && array_filter($findings, $isStop) === [],
-            'steps' => array_map($step, $riser === null ? self::steps($trap) : self::riserSteps($trap)),
+            'steps' => self::said($riser === null ? self::steps($trap) : self::riserSteps($trap)),
             'findings' => FindingReport::list($findings, $units),
             'sources' => SourceList::of([
                 $trap->system->pipe($trap->size)->provenance,
@@ -77,6 +77,8 @@ final readonly class TrapFitReckoner implements Reckoner
         $system = $catalogue->system($outlet->choice('system', $catalogue->systemKeys()));
         $tee = $outlet->childOrNull('tee');
         $measures = new TrapMeasures(
+            ...self::lengths($outlet, $tee, $trap),
+            ...self::places($tail, $outlet, $input),
             rulebook: $rulebook->with($overrides->rulebook),
             fixture: $input->choice('fixture', FixtureTable::KINDS),
             system: $system,
@@ -84,13 +86,7 @@ final readonly class TrapFitReckoner implements Reckoner
             pattern: $trap->choice('pattern', FixtureHead::TRAPS),
             trapSize: $trap->string('size', 10),
             tailSize: $tail->string('size', 10),
-            tailLengthMm: $tail->number('length_mm', 0, self::FAR_MM),
-            tailAt: Points::read($tail, 'at'),
-            outletAt: Points::read($outlet, 'at'),
-            along: Points::direction($outlet, 'along'),
             isVented: $outlet->bool('vented', false),
-            cabinetMm: $input->numberOrNull('cabinet_floor_mm', -self::FAR_MM, self::FAR_MM),
-            ...self::lengths($outlet, $tee, $trap),
         );
         foreach ([$tee, $tail, $outlet, $trap, $input] as $fields) {
             $fields?->end();
@@ -116,6 +112,22 @@ final readonly class TrapFitReckoner implements Reckoner
             'elbowMm' => $trap->numberOrNull('elbow_mm', 0, 500),
             'sealMm' => $trap->numberOrNull('seal_mm', 0, 500),
             'adjustMm' => $trap->numberOrNull('adjust_mm', 0, 1000) ?? 0.0,
+        ];
+    }
+
+    /**
+     * @return array{tailLengthMm: float, tailAt: Vec3, outletAt: Vec3, along: Vec3, cabinetMm: ?float} where both ends lie
+     *
+     * @throws BadInput
+     */
+    private static function places(Fields $tail, Fields $outlet, Fields $input): array
+    {
+        return [
+            'tailLengthMm' => $tail->number('length_mm', 0, self::FAR_MM),
+            'tailAt' => Points::read($tail, 'at'),
+            'outletAt' => Points::read($outlet, 'at'),
+            'along' => Points::direction($outlet, 'along'),
+            'cabinetMm' => $input->numberOrNull('cabinet_floor_mm', -self::FAR_MM, self::FAR_MM),
         ];
     }
 
@@ -166,6 +178,15 @@ final readonly class TrapFitReckoner implements Reckoner
         }
 
         return $cut;
+    }
+
+    /**
+     * @param list<string> $steps
+     * @return list<array{step: string, words: string}>
+     */
+    private static function said(array $steps): array
+    {
+        return array_map(static fn (string $key): array => ['step' => $key, 'words' => Wording::step($key)], $steps);
     }
 
     /** @return list<string> */
