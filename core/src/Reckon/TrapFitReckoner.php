@@ -77,8 +77,7 @@ final readonly class TrapFitReckoner implements Reckoner
         $system = $catalogue->system($outlet->choice('system', $catalogue->systemKeys()));
         $tee = $outlet->childOrNull('tee');
         $measures = new TrapMeasures(
-            ...self::lengths($outlet, $tee, $trap),
-            ...self::places($tail, $outlet, $input),
+            ...self::lengths($outlet, $tee, $trap) + self::places($tail, $outlet, $input),
             rulebook: $rulebook->with($overrides->rulebook),
             fixture: $input->choice('fixture', FixtureTable::KINDS),
             system: $system,
