@@ -10,7 +10,10 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
 
-/** What was measured of a trap between a tailpiece and an outlet, and how it lies by that. Lengths in mm; null: not measured. */
+/**
+ * What was measured of a trap between a tailpiece and an outlet, and how it lies by that. Lengths in mm; null: not
+ * measured.
+ */
 final readonly class TrapMeasures
 {
     /**

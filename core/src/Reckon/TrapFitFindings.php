@@ -69,15 +69,17 @@ final readonly class TrapFitFindings
             $params = ['least_mm' => $fit->leastMm, 'reach_mm' => $fit->reachMm];
             $source = $this->trap->rulebook->source('trap-arm.least');
 
-            return [new Finding(
-                RuleId::TrapfitArmShort,
-                Severity::Stop,
-                new Where,
-                $fit->reachMm,
-                $fit->leastMm,
-                $params,
-                $source,
-            )];
+            return [
+                new Finding(
+                    RuleId::TrapfitArmShort,
+                    Severity::Stop,
+                    new Where,
+                    $fit->reachMm,
+                    $fit->leastMm,
+                    $params,
+                    $source,
+                ),
+            ];
         }
 
         return [
@@ -92,13 +94,18 @@ final readonly class TrapFitFindings
     {
         $trap = $this->trap;
         $out = $trap->teeBranchMm() === null ? null : $trap->teeOutMm();
-        $findings = $out !== null ? [] : [new Finding(
-            RuleId::TrapfitMeasureTee,
-            Severity::Unknown,
-            new Where,
-            params: ['size' => $trap->size],
-            source: $trap->tee()?->provenance,
-        )];
+        $findings =
+            $out !== null
+                ? []
+                : [
+                    new Finding(
+                        RuleId::TrapfitMeasureTee,
+                        Severity::Unknown,
+                        new Where,
+                        params: ['size' => $trap->size],
+                        source: $trap->tee()?->provenance,
+                    ),
+                ];
         // A piece of pipe has to be cut for between the two sockets.
         $shortest = 2 * $trap->system->pipe($trap->size)->socketDepthMm - ($trap->depthMm ?? 0.0);
         $needs = ($out ?? 0.0) + max(0.0, $shortest);
@@ -125,7 +132,14 @@ final readonly class TrapFitFindings
         }
         if ($fit->armMm === null) {
             $params = ['aside_mm' => $fit->asideMm, 'reach_mm' => $fit->reachMm];
-            $aside = new Finding(RuleId::TrapfitAside, Severity::Stop, new Where, $fit->asideMm, $fit->reachMm, $params);
+            $aside = new Finding(
+                RuleId::TrapfitAside,
+                Severity::Stop,
+                new Where,
+                $fit->asideMm,
+                $fit->reachMm,
+                $params,
+            );
 
             return [...$findings, $aside];
         }
@@ -159,9 +173,11 @@ final readonly class TrapFitFindings
 
         return $cabinet === null || $low >= $cabinet
             ? []
-            : [new Finding(RuleId::TrapfitCabinet, Severity::Stop, new Where, $low, $cabinet, [
-                'below_mm' => $cabinet - $low,
-            ])];
+            : [
+                new Finding(RuleId::TrapfitCabinet, Severity::Stop, new Where, $low, $cabinet, [
+                    'below_mm' => $cabinet - $low,
+                ]),
+            ];
     }
 
     /** @return list<Finding> on an arm that is too long to the wall alone */

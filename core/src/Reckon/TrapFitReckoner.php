@@ -95,7 +95,8 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /**
-     * @return array{depthMm: ?float, branchMm: ?float, runOutMm: ?float, tallMm: ?float, reachMm: ?float, elbowMm: ?float,
+     * @return
+     *     array{depthMm: ?float, branchMm: ?float, runOutMm: ?float, tallMm: ?float, reachMm: ?float, elbowMm: ?float,
      *     sealMm: ?float, adjustMm: float} what is measured of outlet, tee and trap
      *
      * @throws BadInput
@@ -115,7 +116,8 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /**
-     * @return array{tailLengthMm: float, tailAt: Vec3, outletAt: Vec3, along: Vec3, cabinetMm: ?float} where both ends lie
+     * @return array{tailLengthMm: float, tailAt: Vec3, outletAt: Vec3, along: Vec3, cabinetMm: ?float} where both ends
+     *     lie
      *
      * @throws BadInput
      */
