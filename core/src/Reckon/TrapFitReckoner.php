@@ -95,9 +95,16 @@ final readonly class TrapFitReckoner implements Reckoner
     }
 
     /**
-     * @return
-     *     array{depthMm: ?float, branchMm: ?float, runOutMm: ?float, tallMm: ?float, reachMm: ?float, elbowMm: ?float,
-     *     sealMm: ?float, adjustMm: float} what is measured of outlet, tee and trap
+     * @return array{
+     *     depthMm: ?float,
+     *     branchMm: ?float,
+     *     runOutMm: ?float,
+     *     tallMm: ?float,
+     *     reachMm: ?float,
+     *     elbowMm: ?float,
+     *     sealMm: ?float,
+     *     adjustMm: float,
+     * } what is measured of outlet, tee and trap
      *
      * @throws BadInput
      */
