@@ -39,8 +39,6 @@ return [
         'Identify\\NextCheck::best' => 'not parted yet',
         'Job\\CuttingDone::read' => 'not parted yet',
         'Job\\JobFile::document' => 'not parted yet',
-        'Job\\JobFile::read' => 'not parted yet',
-        'Job\\JobFile::run' => 'not parted yet',
         'Job\\LegFile::read' => 'not parted yet',
         'Job\\ObstacleFile::read' => 'not parted yet',
         'Joining\\CementPlanner::plan' => 'not parted yet',
