@@ -21,7 +21,7 @@ final readonly class JobFile
 
     public const VERSION = 3;
 
-    public const MOST_RUNS = 2_000;
+    public const MOST_RUNS = JobReader::MOST_RUNS;
 
     /** A file is at most so large, when it is read as when it is written. */
     public const MOST_BYTES = 6_000_000;

@@ -19,6 +19,8 @@ use FallBend\Core\Measure\Units;
 /** Reads a document of the newest version, list by list, in the order in which they rest on each other. */
 final readonly class JobReader
 {
+    public const MOST_RUNS = 2_000;
+
     private Fields $overrides;
 
     /** @var list<CatalogueAddition> */
@@ -65,7 +67,7 @@ final readonly class JobReader
             $this->singles($standing),
             $this->obstacles($runs),
             $this->moves($names),
-            Hanging::ofRuns($file->children('hanging', JobFile::MOST_RUNS), $names),
+            Hanging::ofRuns($file->children('hanging', self::MOST_RUNS), $names),
             $file->has('cutting') ? CuttingDone::read($file->child('cutting'), $names) : new CuttingDone,
             Price::list($file->children('prices', 2000)),
         );
@@ -91,7 +93,7 @@ final readonly class JobReader
     {
         $reader = new RunFile($this->catalogue);
         $runs = [];
-        foreach ($this->file->children('runs', JobFile::MOST_RUNS) as $fields) {
+        foreach ($this->file->children('runs', self::MOST_RUNS) as $fields) {
             $run = $this->known->run($fields->all()) ?? $reader->read($fields, $standing);
             if (isset($runs[$run->id])) {
                 throw BadInput::at($fields->at('id'), 'stands twice', $run->id);
