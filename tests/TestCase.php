@@ -7,6 +7,7 @@ namespace Tests;
 use App\Models\Crew;
 use App\Models\User;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Hash;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
@@ -73,5 +74,16 @@ abstract class TestCase extends BaseTestCase
             $error,
             $error === null ? '' : json_encode((new ErrorFormatter)->format($error), JSON_THROW_ON_ERROR),
         );
+    }
+
+    /**
+     * @param mixed $list of an answer
+     * @return Collection<int|string, mixed>
+     */
+    protected static function rows(mixed $list): Collection
+    {
+        self::assertIsArray($list);
+
+        return new Collection($list);
     }
 }

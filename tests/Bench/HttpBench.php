@@ -156,6 +156,7 @@ final class HttpBench extends TestCase
         return ['runs' => array_values($runs)] + $changed['set'] + $document;
     }
 
+    /** @param array<array-key, mixed> $document of every job on it */
     private function board(array $document): void
     {
         $row = $this->served->send('GET', '/api/jobs')->json()['jobs'][0];

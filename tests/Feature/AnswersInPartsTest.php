@@ -10,6 +10,7 @@ use App\Models\OwnEntry;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Tests\FlatBlock;
 use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 use Tests\Support\FreshTables;
 use Tests\TestCase;
 use Tests\TwoCrews;
@@ -227,7 +228,7 @@ final class AnswersInPartsTest extends TestCase
         $said = ['call_out' => ['run' => 'clay-wash', 'text' => 'down 30 / north 40 / right 30']];
         $want = ['want' => ['run:clay-wash' => '']];
         $read = $this->postJson('/api/evaluate', $of + $said + $want)->assertOk();
-        $take = static fn (TestResponse $answer): mixed => collect(
+        $take = static fn (TestResponse $answer): mixed => self::rows(
             $answer->json('parts')['run:clay-wash']['value']['fittings'],
         )->firstWhere('row', 'long-sweep/2')['take_off']['mm'] ?? null;
         self::assertEqualsWithDelta(93.0, $take($read), 2.0);
@@ -237,14 +238,14 @@ final class AnswersInPartsTest extends TestCase
             ['from' => 1, 'gesture' => 'g', 'document' => $document] + $want,
         )->assertOk();
         self::assertSame($take($read), $take($kept));
-        $cut = collect(
+        $cut = self::rows(
             $this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash', 'job' => $this->id])->json(
                 'pieces',
             ),
         )
             ->pluck('planned.mm', 'key')
             ->all();
-        $pieces = collect($kept->json('parts')['run:clay-wash']['value']['pieces'])
+        $pieces = self::rows($kept->json('parts')['run:clay-wash']['value']['pieces'])
             ->pluck('cut.mm', 'key')
             ->all();
         self::assertSame($pieces, $cut, 'what is cut is what is shown');
@@ -257,13 +258,19 @@ final class AnswersInPartsTest extends TestCase
             ->assertNotFound();
     }
 
-    /** @return array<string, string> */
+    /**
+     * @param TestResponse<Response> $answer
+     * @return array<string, string>
+     */
     private function hashes(TestResponse $answer): array
     {
         return array_map(static fn (array $part): string => $part['hash'], $answer->json('parts'));
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @param TestResponse<Response> $read
+     * @return array<string, mixed>
+     */
     private function changed(TestResponse $read): array
     {
         $runs = array_column($this->document['runs'], null, 'id');

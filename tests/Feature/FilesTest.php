@@ -77,7 +77,7 @@ final class FilesTest extends TestCase
             $this->read('cut', self::demo())['rows'],
             static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack',
         );
-        $pieces = collect(
+        $pieces = self::rows(
             $this->postJson('/api/cut', ['document' => self::demo(), 'run' => 'clay-wash'])->json('pieces'),
         );
         self::assertSame($pieces->pluck('letter')->all(), array_column($rows, 1));

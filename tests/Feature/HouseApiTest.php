@@ -26,7 +26,7 @@ final class HouseApiTest extends TestCase
     {
         $answer = $this->say('lav two: basin group z rim 31 / east 40 fall 1/4 / into stack 180')->assertOk();
         self::assertShape('Evaluated', (string) $answer->getContent());
-        $run = collect($answer->json('document.runs'))->firstWhere('id', 'lav-two');
+        $run = self::rows($answer->json('document.runs'))->firstWhere('id', 'lav-two');
         self::assertSame(
             ['branch', 'stack', 4572],
             [$run['tie_in']['kind'], $run['tie_in']['branch']['run'], (int) round($run['tie_in']['branch']['at_mm'])],
@@ -34,7 +34,7 @@ final class HouseApiTest extends TestCase
         self::assertSame(['lavatory', 'z'], [$run['outlet']['fixture']['kind'], $run['outlet']['fixture']['group']]);
         self::assertContains(
             'vent.byStack',
-            array_column(collect($answer->json('evaluation.runs'))->firstWhere('id', 'lav-two')['findings'], 'rule'),
+            array_column(self::rows($answer->json('evaluation.runs'))->firstWhere('id', 'lav-two')['findings'], 'rule'),
             'nothing vents it but the stack, which carries waste',
         );
         self::assertContains('lav-two', array_column($answer->json('evaluation.network.places'), 'run'));
@@ -61,7 +61,7 @@ final class HouseApiTest extends TestCase
             self::assertContains($id, $ids);
         }
         self::assertCount(count(self::demo()['runs']) + 4, $ids);
-        $of = static fn (string $id): array => collect($answer->json('document.runs'))->firstWhere('id', $id);
+        $of = static fn (string $id): array => self::rows($answer->json('document.runs'))->firstWhere('id', $id);
         self::assertEqualsWithDelta(
             $of('flat-basin')['tie_in']['branch']['at_mm'] - 1400,
             $of('flat-basin-3')['tie_in']['branch']['at_mm'],
@@ -107,7 +107,7 @@ final class HouseApiTest extends TestCase
                 $document['runs'][$i]['next_leg'] = $answer->json('solutions.0.next_leg');
             }
         }
-        $end = fn (array $document): array => collect(
+        $end = fn (array $document): array => self::rows(
             $this->postJson('/api/evaluate', ['document' => $document])
                 ->assertOk()
                 ->json('evaluation.runs'),
@@ -207,7 +207,7 @@ final class HouseApiTest extends TestCase
 
     private function planned(string $run, string $piece): float
     {
-        return collect(
+        return self::rows(
             $this->postJson('/api/cut', ['document' => self::demo(), 'run' => $run])->json('pieces'),
         )->firstWhere('key', $piece)['planned']['mm'];
     }
@@ -224,7 +224,7 @@ final class HouseApiTest extends TestCase
                     ],
                 ],
             ] + self::demo();
-        $group = collect(
+        $group = self::rows(
             $this->postJson('/api/cut', ['document' => $document, 'run' => 'clay-wash'])
                 ->assertOk()
                 ->json('groups'),

@@ -70,12 +70,12 @@ final class PaperTest extends TestCase
     {
         $jobs = json_decode((string) file_get_contents(base_path('database/demo/mill-row-pottery.json')), true);
         $evaluated = $this->postJson('/api/evaluate', ['document' => $jobs])->json('evaluation.runs');
-        $held = collect($evaluated)->first(
+        $held = self::rows($evaluated)->first(
             fn (array $run): bool => in_array('stop', array_column($run['findings'], 'severity'), true) &&
                 $run['pieces'] !== [],
         );
         self::assertNotNull($held, 'the demo has a stop');
-        $stop = collect($held['findings'])->firstWhere('severity', 'stop');
+        $stop = self::rows($held['findings'])->firstWhere('severity', 'stop');
         self::assertStringContainsString(
             "HOLD. leg {$stop['where']['leg']}: {$stop['title']}",
             self::words($this->paper('/api/ticket', ['run' => $held['id'], 'on' => '2026-11-25'])->getPages()[0]),

@@ -66,6 +66,7 @@ final class SessionTest extends TestCase
             /** @var list<array<string, mixed>> */
             public array $checked = [];
 
+            /** @param array<array-key, mixed> $options */
             public function check(#[\SensitiveParameter] $value, $hashedValue, array $options = []): bool
             {
                 $this->checked[] = password_get_info((string) $hashedValue);

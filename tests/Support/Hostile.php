@@ -511,10 +511,7 @@ final class Hostile
     }
 
     /**
-     * @template T
-     *
-     * @param array<array-key, T> $of
-     * @return T
+     * @param array<array-key, mixed> $of
      */
     private function one(array $of): mixed
     {

@@ -209,10 +209,7 @@ final readonly class RandomEdits
     }
 
     /**
-     * @template T
-     *
-     * @param array<array-key, T> $of
-     * @return T
+     * @param array<array-key, mixed> $of
      */
     private function one(array $of): mixed
     {
