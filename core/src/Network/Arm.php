@@ -10,6 +10,8 @@ namespace FallBend\Core\Network;
  */
 final class Arm
 {
+    private ?string $size = null;
+
     /**
      * @param list<Segment> $segments
      * @param float $dropMm how far it falls
@@ -34,7 +36,8 @@ final class Arm
     /** Gives the size of its pipe at the trap. */
     public function size(): string
     {
-        return $this->segments === [] ? '' : $this->segments[0]->firstLeg()->line->size ?? $this->segments[0]->size();
+        return $this->size ??=
+            $this->segments === [] ? '' : $this->segments[0]->firstLeg()->line->size ?? $this->segments[0]->size();
     }
 
     /** Whether the air that meets it comes through pipe that waste runs in. */

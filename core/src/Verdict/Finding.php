@@ -25,4 +25,18 @@ final readonly class Finding
         public array $params = [],
         public ?Provenance $source = null,
     ) {}
+
+    /** The same at a place: where it is worked out only for what is found. */
+    public function at(Where $where): self
+    {
+        return new self(
+            $this->rule,
+            $this->severity,
+            $where,
+            $this->measured,
+            $this->limit,
+            $this->params,
+            $this->source,
+        );
+    }
 }

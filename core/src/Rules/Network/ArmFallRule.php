@@ -28,10 +28,10 @@ final readonly class ArmFallRule implements NetworkRule
             if ($arm === null || $arm->size() === '' || ($arm->vent === null && $arm->uprightMm <= 0.0)) {
                 continue;
             }
-            $where = $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0);
-            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, $where);
+            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
             if ($finding !== null) {
-                $findings[] = $finding;
+                $end = $network->drain($head->node)->toMm ?? 0.0;
+                $findings[] = $finding->at($network->where($head->node->run, $end));
             }
         }
 

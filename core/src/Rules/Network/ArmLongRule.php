@@ -34,9 +34,9 @@ final readonly class ArmLongRule implements NetworkRule
             ) {
                 continue;
             }
-            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, self::where($arm, $network));
+            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
             if ($finding !== null) {
-                $findings[] = $finding;
+                $findings[] = $finding->at(self::where($arm, $network));
             }
         }
 

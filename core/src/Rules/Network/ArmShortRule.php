@@ -25,9 +25,9 @@ final readonly class ArmShortRule implements NetworkRule
             if ($arm === null || $arm->vent === null || $arm->size() === '') {
                 continue;
             }
-            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, $network->whereNode($head->node));
+            $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
             if ($finding !== null) {
-                $findings[] = $finding;
+                $findings[] = $finding->at($network->whereNode($head->node));
             }
         }
 

@@ -11,7 +11,6 @@ use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\TurnFinder;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -42,17 +41,27 @@ final readonly class BranchPatternRule implements NetworkRule
 
     private static function judgeNode(Node $node, Branch $branch, Network $network, Rulebook $rulebook): ?Finding
     {
-        $wet = array_filter($network->in($node), static fn (Segment $segment): bool => $segment->isWet);
+        $wet = [];
+        foreach ($network->in($node) as $segment) {
+            if ($segment->isWet) {
+                $wet[] = $segment;
+            }
+        }
         if ($node->junction === null || $wet === []) {
             return null;
         }
         $orientation = $node->junction->orientation;
-        $where = $network->whereNode($node);
         $params = ['fitting' => $branch->name, 'orientation' => $orientation->said()];
         if (in_array($branch->pattern, Branch::DRY, true)) {
             $source = $rulebook->source("turn.{$branch->pattern}.level-upright");
 
-            return new Finding(RuleId::BranchDryFitting, Severity::Stop, $where, params: $params, source: $source);
+            return new Finding(
+                RuleId::BranchDryFitting,
+                Severity::Stop,
+                $network->whereNode($node),
+                params: $params,
+                source: $source,
+            );
         }
         foreach ($wet as $segment) {
             if ($segment->run() !== $node->run || $node->junction->isTurn()) {
@@ -67,7 +76,7 @@ final readonly class BranchPatternRule implements NetworkRule
             : new Finding(
                 RuleId::BranchVentTeeOnBack,
                 Severity::Stop,
-                $where,
+                $network->whereNode($node),
                 params: $params,
                 source: $rulebook->source('vent.tee-on-back'),
             );

@@ -28,9 +28,12 @@ final readonly class StackBaseRule implements NetworkRule
         $findings = [];
         foreach ($network->nodes as $node) {
             $junction = $node->junction;
+            if ($junction === null || $junction->isTurn() || $junction->taps[0]->isVent) {
+                continue;
+            }
             $layout = $network->layout->runs[$node->run];
-            $leg = $junction === null ? null : $layout->leg($junction->leg);
-            if ($junction === null || $leg === null || $junction->isTurn() || $junction->taps[0]->isVent) {
+            $leg = $layout->leg($junction->leg);
+            if ($leg === null) {
                 continue;
             }
             $before = $layout->legs[$leg->line->number - 2] ?? null;

@@ -31,11 +31,12 @@ final readonly class TrapDoubledRule implements NetworkRule
             }
         }
         foreach ($network->segments as $segment) {
-            $head = self::trapped($segment);
+            $obstacles = $network->obstacles[$segment->run()] ?? [];
+            $head = $obstacles === [] ? null : self::trapped($segment);
             if ($head === null) {
                 continue;
             }
-            foreach ($network->obstacles[$segment->run()] ?? [] as $obstacle) {
+            foreach ($obstacles as $obstacle) {
                 $leg = $obstacle->kind === ObstacleKind::Trap ? $segment->layout->leg($obstacle->leg) : null;
                 $tape = $leg === null ? -1.0 : $leg->tapeMm + $obstacle->atMm;
                 if ($tape >= $segment->fromMm && $tape < $segment->toMm) {

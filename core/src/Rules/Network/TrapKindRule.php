@@ -32,7 +32,9 @@ final readonly class TrapKindRule implements NetworkRule
 
                 continue;
             }
-            array_push($findings, ...self::verdict($kind, $head->name, $rulebook, $network->whereNode($head->node)));
+            foreach (self::verdict($kind, $head->name, $rulebook, new Where) as $finding) {
+                $findings[] = $finding->at($network->whereNode($head->node));
+            }
         }
 
         return $findings;

@@ -52,14 +52,10 @@ final readonly class TrapSizeRule implements NetworkRule
                     $head->load->provenance,
                 );
             }
-            array_push(
-                $findings,
-                ...self::larger(
-                    ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain],
-                    $rulebook,
-                    $network->whereNode($head->node),
-                ),
-            );
+            $sizes = ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain];
+            foreach (self::larger($sizes, $rulebook, new Where) as $finding) {
+                $findings[] = $finding->at($network->whereNode($head->node));
+            }
         }
 
         return $findings;

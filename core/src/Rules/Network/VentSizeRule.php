@@ -41,13 +41,17 @@ final readonly class VentSizeRule implements NetworkRule
             'length_mm' => ($network->air($segment->up)->lengthMm ?? 0.0) + $segment->lengthMm(),
         ];
         $arms = $network->vents($segment);
-        $where = $network->whereOf($segment);
-
-        return [
+        $where = new Where;
+        $findings = [
             ...self::judgeSize($vent, $arms, $rulebook, $where),
             ...self::judgeLoad($size, $arms, $rulebook, $where),
             ...self::judgeLength($vent, $rulebook, $where),
         ];
+
+        return array_map(
+            static fn (Finding $finding): Finding => $finding->at($network->whereOf($segment)),
+            $findings,
+        );
     }
 
     /** The smallest size of a vent is what air passes. */
