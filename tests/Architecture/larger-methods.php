@@ -90,7 +90,6 @@ return [
         'Report\\NetworkReport::arm' => 'not parted yet',
         'Report\\RunReport::legs' => 'not parted yet',
         'Report\\RunReport::write' => 'not parted yet',
-        'Rules\\Network\\TrapSizeRule::judge' => 'not parted yet',
     ],
     'arguments' => [
         'Actions\\EvaluateJob::plan' => 'not parted yet',

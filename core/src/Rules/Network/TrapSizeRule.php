@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Network\Head;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -28,37 +29,35 @@ final readonly class TrapSizeRule implements NetworkRule
             $drain =
                 $network->drain($head->node)?->firstLeg()->line->size ??
                 $network->layout->runs[$head->node->run]->run->size;
-            $trap = $head->fixture->trapSize ?? $drain;
-            $least = $head->load?->trapSize;
-            if ($head->load === null) {
-                $findings[] = new Finding(
-                    RuleId::TrapFixtureNotKnown,
-                    Severity::Unknown,
-                    $network->whereNode($head->node),
-                    params: ['fixture' => $head->name, 'book' => $rulebook->name],
-                );
-            }
-            if (
-                $least !== null &&
-                min(Nominal::mm($trap), Nominal::mm($drain)) < Nominal::mm($least) - Tolerance::NOMINAL_MM
-            ) {
-                $findings[] = new Finding(
-                    self::ID,
-                    Severity::Stop,
-                    $network->whereNode($head->node),
-                    min(Nominal::mm($trap), Nominal::mm($drain)),
-                    Nominal::mm($least),
-                    ['fixture' => $head->name, 'least' => $least, 'trap' => $trap, 'drain' => $drain],
-                    $head->load->provenance,
-                );
-            }
-            $sizes = ['fixture' => $head->name, 'trap' => $trap, 'drain' => $drain];
-            foreach (self::larger($sizes, $rulebook, new Where) as $finding) {
+            $sizes = ['fixture' => $head->name, 'trap' => $head->fixture->trapSize ?? $drain, 'drain' => $drain];
+            $ofHead = [...self::least($head, $sizes, $rulebook), ...self::larger($sizes, $rulebook, new Where)];
+            foreach ($ofHead as $finding) {
                 $findings[] = $finding->at($network->whereNode($head->node));
             }
         }
 
         return $findings;
+    }
+
+    /**
+     * @param array{fixture: string, trap: string, drain: string} $sizes
+     * @return list<Finding> on a trap or drain that is smaller than its fixture asks for
+     */
+    private static function least(Head $head, array $sizes, Rulebook $rulebook): array
+    {
+        if ($head->load === null) {
+            $params = ['fixture' => $head->name, 'book' => $rulebook->name];
+
+            return [new Finding(RuleId::TrapFixtureNotKnown, Severity::Unknown, new Where, params: $params)];
+        }
+        $least = $head->load->trapSize;
+        $is = min(Nominal::mm($sizes['trap']), Nominal::mm($sizes['drain']));
+        $mm = $least === null ? 0.0 : Nominal::mm($least);
+        $params = $sizes + ['least' => $least ?? ''];
+
+        return $is >= $mm - Tolerance::NOMINAL_MM
+            ? []
+            : [new Finding(self::ID, Severity::Stop, new Where, $is, $mm, $params, $head->load->provenance)];
     }
 
     /**
