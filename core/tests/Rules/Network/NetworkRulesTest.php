@@ -1015,6 +1015,70 @@ final class NetworkRulesTest extends TestCase
                     ],
                 ],
             ],
+            // One that is passed over hides none that comes after it.
+            [
+                'slip.hidden',
+                [
+                    'ipc-2021',
+                    [
+                        'open' => ['trap-adapter', 'north 60 fall 1/4', 'socket', ['size' => '1-1/2']],
+                        'main' => [
+                            'trap-adapter',
+                            'north 60 fall 1/4',
+                            'socket',
+                            ['size' => '1-1/2', 'place' => ['ground' => 'above', 'access' => 'concealed']],
+                        ],
+                    ],
+                ],
+                ['ipc-2021', ['open' => ['trap-adapter', 'north 60 fall 1/4', 'socket', ['size' => '1-1/2']]]],
+            ],
+            [
+                'trap.kind',
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'a' => ['lavatory trap=none', 'north 30 fall 1/4', 'stack 1 1200'],
+                        'b' => ['lavatory trap=s', 'north 30 fall 1/4', 'stack 1 1800'],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    self::stack() + [
+                        'a' => ['lavatory trap=none', 'north 30 fall 1/4', 'stack 1 1200'],
+                        'b' => ['lavatory trap=p', 'north 30 fall 1/4', 'stack 1 1800'],
+                    ],
+                ],
+            ],
+            // Both fixtures that run into it are counted.
+            [
+                'vent.madeWet',
+                [
+                    'ipc-2021',
+                    [
+                        'main' => [
+                            'lavatory',
+                            'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                            'socket',
+                            ['use' => 'drain'],
+                        ],
+                        'v' => ['vent off main 2 turn', 'up 90', 'roof'],
+                        'x' => ['lavatory', 'east 20 fall 1/4', 'v 1 1000', ['size' => '1-1/2']],
+                        'y' => ['lavatory', 'west 20 fall 1/4', 'v 1 1600', ['size' => '1-1/2']],
+                    ],
+                ],
+                [
+                    'ipc-2021',
+                    [
+                        'main' => [
+                            'lavatory',
+                            'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                            'socket',
+                            ['use' => 'drain'],
+                        ],
+                        'v' => ['vent off main 2 turn', 'up 90', 'roof'],
+                    ],
+                ],
+            ],
         ];
     }
 
