@@ -351,18 +351,14 @@ final readonly class Description
             '/api/drawing' => [
                 'post' => self::call(
                     'A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document', 'run', 'format'],
-                        'properties' => [
+                    Shapes::object(
+                        [
                             'document' => Shapes::ref('JobDocument'),
                             'run' => ['type' => 'string'],
                             'format' => ['enum' => ['dxf', 'svg', 'gltf', 'pdf']],
-                            'view' => ['enum' => RunViews::VIEWS],
-                            'paper' => ['enum' => ['A4', 'LETTER']],
                         ],
-                    ],
+                        ['view' => ['enum' => RunViews::VIEWS], 'paper' => ['enum' => ['A4', 'LETTER']]],
+                    ),
                     null,
                     [422 => 'Problem'],
                 ),
@@ -370,17 +366,14 @@ final readonly class Description
             '/api/ticket' => [
                 'post' => self::call(
                     'The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document', 'run', 'on'],
-                        'properties' => [
+                    Shapes::object(
+                        [
                             'document' => Shapes::ref('JobDocument'),
                             'run' => ['type' => 'string'],
                             'on' => ['type' => 'string'],
-                            'paper' => ['enum' => ['A4', 'LETTER']],
                         ],
-                    ],
+                        ['paper' => ['enum' => ['A4', 'LETTER']]],
+                    ),
                     null,
                     [422 => 'Problem'],
                 ),
@@ -504,14 +497,7 @@ final readonly class Description
      */
     private static function wanting(array $required, array $optional = []): array
     {
-        $properties = $required + $optional + ['want' => Shapes::ref('Want')];
-
-        return [
-            'type' => 'object',
-            'additionalProperties' => false,
-            'required' => array_keys($required),
-            'properties' => $properties,
-        ];
+        return Shapes::object($required, $optional + ['want' => Shapes::ref('Want')]);
     }
 
     /** @return array<string, mixed> the one shape where the whole is wanted, the other where parts are */
@@ -632,18 +618,14 @@ final readonly class Description
             '/api/wrap' => [
                 'post' => self::call(
                     'Wrap strips in full size: of one piece as SVG, of all of a run as PDF',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document', 'run', 'format'],
-                        'properties' => [
+                    Shapes::object(
+                        [
                             'document' => Shapes::ref('JobDocument'),
                             'run' => ['type' => 'string'],
                             'format' => ['enum' => ['svg', 'pdf']],
-                            'piece' => ['type' => 'string'],
-                            'paper' => ['enum' => ['A4', 'LETTER']],
                         ],
-                    ],
+                        ['piece' => ['type' => 'string'], 'paper' => ['enum' => ['A4', 'LETTER']]],
+                    ),
                     null,
                     [422 => 'Problem'],
                 ),
@@ -658,17 +640,14 @@ final readonly class Description
             '/api/joint' => [
                 'post' => self::call(
                     'Everything about one joint: of a run by its key, or a single one by its id',
-                    [
-                        'type' => 'object',
-                        'additionalProperties' => false,
-                        'required' => ['document'],
-                        'properties' => [
-                            'document' => Shapes::ref('JobDocument'),
+                    Shapes::object(
+                        ['document' => Shapes::ref('JobDocument')],
+                        [
                             'run' => ['type' => 'string'],
                             'joint' => ['type' => 'string'],
                             'single' => ['type' => 'string'],
                         ],
-                    ],
+                    ),
                     'JointCard',
                     [422 => 'Problem'],
                 ),

@@ -44,16 +44,17 @@ final class Shapes
     }
 
     /**
-     * @param array<string, mixed> $properties all required
+     * @param array<string, mixed> $required
+     * @param array<string, mixed> $optional what may be left out
      * @return array<string, mixed>
      */
-    public static function object(array $properties): array
+    public static function object(array $required, array $optional = []): array
     {
         return [
             'type' => 'object',
             'additionalProperties' => false,
-            'required' => array_keys($properties),
-            'properties' => $properties,
+            'required' => array_keys($required),
+            'properties' => $required + $optional,
         ];
     }
 
