@@ -7,6 +7,8 @@ return [
     'stores' => [
         'database' => ['driver' => 'database', 'table' => 'cache', 'lock_table' => 'cache_locks'],
         'array' => ['driver' => 'array'],
+        // What evaluated jobs came to, in the memory of a server; without that memory for the life of a request.
+        'evaluations' => ['driver' => env('EVALUATIONS_STORE', extension_loaded('apcu') ? 'apc' : 'array')],
     ],
     'prefix' => 'fall-bend',
 ];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Evaluations\JobEvaluation;
+use App\Evaluations\KnownEvaluations;
 use App\Models\User;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
@@ -28,39 +30,38 @@ final readonly class EvaluateJob
      */
     private const BESIDE = 20_000;
 
-    public function __construct(private JobFile $file, private CrewNumbers $numbers, private JobEvaluator $evaluator) {}
+    public function __construct(
+        private JobFile $file,
+        private CrewNumbers $numbers,
+        private JobEvaluator $evaluator,
+        private KnownEvaluations $evaluations,
+    ) {}
 
     /**
      * @param Fields $body of the request, with `document` and, where it is kept already, `job`
-     * @param array{run: string, text: string}|null $callOut what is being called out for one of its runs
      *
      * @throws BadInput where the document is wrong, or the job too large
      */
-    public function of(Request $request, Fields $body, ?array $callOut = null, ?Effort $effort = null): EvaluatedJob
+    public function of(Request $request, Fields $body, ?Effort $effort = null): EvaluatedJob
     {
-        return $this->plan($request, $body, $this->document($body), $callOut, $effort);
+        $own = $this->own($request, $body);
+
+        return $this->evaluator->evaluate($this->document($body), null, $own, $effort ?? Effort::of(self::BESIDE));
     }
 
     /**
-     * The same for a plan that was made of the document.
+     * Evaluates a plan that was made of the document of a request, to be answered.
      *
-     * @param array{run: string, text: string}|null $callOut
+     * @param array{run: string, text: string}|null $callOut what is being called out for one of its runs
      *
      * @throws BadInput where the job is too large
      */
-    public function plan(
-        Request $request,
-        Fields $body,
-        Plan $plan,
-        ?array $callOut = null,
-        ?Effort $effort = null,
-    ): EvaluatedJob {
-        return $this->evaluator->evaluate(
-            $plan,
-            $callOut,
-            $this->own($request, $body),
-            $effort ?? Effort::of(self::BESIDE),
-        );
+    public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null): JobEvaluation
+    {
+        $own = $this->own($request, $body);
+        $evaluated = $this->evaluator->evaluate($plan, $callOut, $own, Effort::of(self::BESIDE));
+
+        return JobEvaluation::fresh($evaluated, $own, $this->evaluations);
     }
 
     /**
@@ -68,9 +69,12 @@ final readonly class EvaluateJob
      *
      * @throws BadInput where the job is too large
      */
-    public function ofCrew(Plan $plan, int $crewId): EvaluatedJob
+    public function ofCrew(Plan $plan, int $crewId): JobEvaluation
     {
-        return $this->evaluator->evaluate($plan, null, $this->numbers->of($crewId), Effort::of(self::BESIDE));
+        $own = $this->numbers->of($crewId);
+        $evaluated = $this->evaluator->evaluate($plan, null, $own, Effort::of(self::BESIDE));
+
+        return JobEvaluation::of($evaluated, $own, $this->evaluations);
     }
 
     /** @throws BadInput where the document is wrong */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Evaluations\JobEvaluation;
 use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
 use Closure;
-use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
@@ -30,13 +30,13 @@ final readonly class KeepRevision
      */
     public function start(int $crewId, User $author, Plan $plan): Kept
     {
-        $evaluated = $this->evaluate->ofCrew($plan, $crewId);
-        $text = $this->file->write($evaluated->job());
+        $evaluation = $this->evaluate->ofCrew($plan, $crewId);
+        $text = $this->file->write($evaluation->job());
 
-        return self::atOnce(function () use ($crewId, $author, $plan, $evaluated, $text): Kept {
-            $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluated));
+        return self::atOnce(function () use ($crewId, $author, $plan, $evaluation, $text): Kept {
+            $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluation));
 
-            return self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluated, $text);
+            return self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluation, $text);
         });
     }
 
@@ -47,13 +47,21 @@ final readonly class KeepRevision
      * @throws UnreadableJob
      * @throws BadInput if the plan cannot be evaluated, or not be kept
      */
-    public function edit(Job $job, User $author, Plan $plan, int $from, string $gesture): Kept
+    public function edit(Job $job, User $author, Edit $edit): Kept
     {
-        return $this->onto($job, $author, $from, function (Revision $head) use ($author, $plan, $gesture): Step {
-            $isSame = $head->gesture === $gesture && $head->author_id === $author->id;
+        $next = static function (Revision $head) use ($author, $edit): Step {
+            $isSame = $head->gesture === $edit->gesture && $head->author_id === $author->id;
 
-            return new Step($plan, $gesture, $isSame ? $head->undo_to : $head->number, null);
-        });
+            return new Step(
+                $edit->plan,
+                $edit->gesture,
+                $isSame ? $head->undo_to : $head->number,
+                null,
+                $edit->document,
+            );
+        };
+
+        return $this->onto($job, $author, $edit->from, $next);
     }
 
     /**
@@ -115,15 +123,18 @@ final readonly class KeepRevision
     {
         self::refuseStale($job, $from);
         $head = $job->newest();
-        try {
-            $before = JobFile::decoded($head->text());
-            $marks = $job->unreadable === null ? $this->file->marks($before) : $this->file->read($before)->marks();
-        } catch (BadInput $bad) {
-            throw UnreadableJob::because($job, $bad);
-        }
         $step = $next($head);
         if ($step === null) {
             return $this->open->newest($job);
+        }
+        try {
+            $before = JobFile::decoded($head->text());
+            $marks =
+                $job->unreadable === null
+                    ? $this->file->marks($before, $step->document)
+                    : $this->file->read($before)->marks();
+        } catch (BadInput $bad) {
+            throw UnreadableJob::because($job, $bad);
         }
 
         return $this->keep($job, $author, $head, $step->onto($marks), $before);
@@ -132,15 +143,15 @@ final readonly class KeepRevision
     /** @param array<array-key, mixed> $before the document of the newest revision, where it could be read */
     private function keep(Job $job, User $author, Revision $head, Step $step, array $before = []): Kept
     {
-        $evaluated = $this->evaluate->ofCrew($step->plan, $job->crew_id);
-        $text = $this->file->write($evaluated->job(), $before);
+        $evaluation = $this->evaluate->ofCrew($step->plan, $job->crew_id);
+        $text = $this->file->write($evaluation->job(), $before);
 
-        return self::atOnce(function () use ($job, $author, $head, $step, $evaluated, $text): Kept {
-            if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluated))) {
+        return self::atOnce(function () use ($job, $author, $head, $step, $evaluation, $text): Kept {
+            if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluation))) {
                 throw new StaleEdit(Job::query()->lockForUpdate()->findOrFail($job->id), $head->number);
             }
 
-            return self::append($job, $author, $head, $step, $evaluated, $text);
+            return self::append($job, $author, $head, $step, $evaluation, $text);
         });
     }
 
@@ -174,7 +185,7 @@ final readonly class KeepRevision
         User $author,
         ?Revision $head,
         Step $step,
-        EvaluatedJob $evaluated,
+        JobEvaluation $evaluation,
         string $text,
     ): Kept {
         $revision = Revision::put(
@@ -194,17 +205,17 @@ final readonly class KeepRevision
         }
         $revision->setRelation('author', $author);
 
-        return new Kept($job, $revision, $evaluated);
+        return new Kept($job, $revision, $evaluation);
     }
 
     /** @return array<string, mixed> what a job says of its newest revision */
-    private static function columns(int $head, User $author, EvaluatedJob $evaluated): array
+    private static function columns(int $head, User $author, JobEvaluation $evaluation): array
     {
         return [
             'head' => $head,
-            'name' => $evaluated->job()->name,
+            'name' => $evaluation->job()->name,
             'kept_by_id' => $author->id,
             'unreadable' => null,
-        ] + OpenJob::summary($evaluated);
+        ] + OpenJob::summary($evaluation);
     }
 }

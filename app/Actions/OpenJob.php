@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Evaluations\JobEvaluation;
 use App\Models\Job;
 use App\Models\Revision;
-use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
@@ -39,7 +39,7 @@ final readonly class OpenJob
             throw $unreadable;
         }
         if ($job->unreadable !== null || $job->summary_version !== BoardSummary::VERSION) {
-            $job->note(['unreadable' => null] + self::summary($kept->evaluated));
+            $job->note(['unreadable' => null] + self::summary($kept->evaluation));
         }
 
         return $kept;
@@ -48,11 +48,11 @@ final readonly class OpenJob
     /** @throws BadInput if the revision cannot be read, or not be evaluated */
     public function at(Job $job, Revision $revision): Kept
     {
-        $evaluated = $this->evaluate->ofCrew($this->plan($revision), $job->crew_id);
+        $evaluation = $this->evaluate->ofCrew($this->plan($revision), $job->crew_id);
         // What cannot be worked out is not open.
-        $evaluated->network();
+        $evaluation->workOut();
 
-        return new Kept($job, $revision, $evaluated);
+        return new Kept($job, $revision, $evaluation);
     }
 
     /** @throws BadInput if the revision cannot be read */
@@ -97,8 +97,8 @@ final readonly class OpenJob
      *
      * @return array{summary: array<string, mixed>, summary_version: int}
      */
-    public static function summary(EvaluatedJob $job): array
+    public static function summary(JobEvaluation $job): array
     {
-        return ['summary' => BoardSummary::of($job), 'summary_version' => BoardSummary::VERSION];
+        return ['summary' => $job->summary(), 'summary_version' => BoardSummary::VERSION];
     }
 }

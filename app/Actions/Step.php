@@ -13,12 +13,14 @@ final readonly class Step
     /**
      * @param ?int $undoTo number of the revision that undo brings back
      * @param ?int $redoTo number of the revision that redo brings back
+     * @param array<array-key, mixed> $document that the plan was read of, where it was sent
      */
     public function __construct(
         public Plan $plan,
         public string $gesture,
         public ?int $undoTo,
         public ?int $redoTo,
+        public array $document = [],
     ) {}
 
     /**
@@ -28,6 +30,12 @@ final readonly class Step
      */
     public function onto(array $marks): self
     {
-        return new self($this->plan->keepingMarks($marks), $this->gesture, $this->undoTo, $this->redoTo);
+        return new self(
+            $this->plan->keepingMarks($marks),
+            $this->gesture,
+            $this->undoTo,
+            $this->redoTo,
+            $this->document,
+        );
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Answers;
 
 use App\Actions\Kept;
-use FallBend\Core\Evaluation\EvaluatedJob;
+use App\Evaluations\JobEvaluation;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\DocumentChange;
 use FallBend\Core\Job\JobFile;
@@ -26,7 +26,7 @@ final readonly class JobAnswer
      *
      * @throws BadInput if it is too large to be answered whole, and is to be
      */
-    public function evaluated(EvaluatedJob $job, ?Wanted $wanted, ?array $sent): JsonResponse
+    public function evaluated(JobEvaluation $job, ?Wanted $wanted, ?array $sent): JsonResponse
     {
         return self::response($this->fields($job, $wanted, $sent), 200);
     }
@@ -55,13 +55,13 @@ final readonly class JobAnswer
 
         return array_map(self::json(...), [
             'id' => $kept->job->id,
-            'name' => $kept->evaluated->job()->name,
+            'name' => $kept->evaluation->job()->name,
             'revision' => $revision->number,
             'kept_at' => $revision->created_at->toIso8601String(),
             'kept_by' => $revision->author->name,
             'can_undo' => $revision->undo_to !== null,
             'can_redo' => $revision->redo_to !== null,
-        ]) + $this->fields($kept->evaluated, $wanted, $sent);
+        ]) + $this->fields($kept->evaluation, $wanted, $sent);
     }
 
     /** @param array<string, string> $fields JSON by name */
@@ -104,20 +104,23 @@ final readonly class JobAnswer
      *
      * @throws BadInput
      */
-    private function fields(EvaluatedJob $job, ?Wanted $wanted, ?array $sent): array
+    private function fields(JobEvaluation $job, ?Wanted $wanted, ?array $sent): array
     {
         $document = $this->file->document($job->job());
         if ($wanted === null) {
             return [
                 'document' => self::json($document),
-                'evaluation' => self::json((new EvaluationReport($job))->toArray()),
+                'evaluation' => self::json((new EvaluationReport($job->evaluated))->toArray()),
             ];
         }
 
+        $parts = PartsAnswer::of($job, $wanted);
+        $job->remember();
+
         return [
             ...$sent === null ? ['document' => self::json($document)] : ['changed' => self::changed($sent, $document)],
-            'phrases' => self::json(EvaluationReport::phrases($job->phrases)),
-            ...PartsAnswer::of($job, $wanted),
+            'phrases' => self::json(EvaluationReport::phrases($job->evaluated->phrases)),
+            ...$parts,
         ];
     }
 }

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Answers;
 
-use FallBend\Core\Evaluation\EvaluatedJob;
+use App\Evaluations\JobEvaluation;
 use FallBend\Core\Report\JobParts;
 
 /** The parts of an evaluated job that are wanted and say something else than what the asker has. */
@@ -20,12 +20,11 @@ final readonly class PartsAnswer
      * @return array{parts: string, later: string} JSON: the parts by name, and the names of those that are to be asked
      *     for again
      */
-    public static function of(EvaluatedJob $job, Wanted $wanted): array
+    public static function of(JobEvaluation $job, Wanted $wanted): array
     {
-        $parts = new JobParts($job);
         [$texts, $later, $bytes] = [[], [], 0];
-        foreach ($parts->names(array_keys($wanted->hashes)) as $name) {
-            $text = $bytes > self::MOST_BYTES ? null : $parts->text($name);
+        foreach ($job->names(array_keys($wanted->hashes)) as $name) {
+            $text = $bytes > self::MOST_BYTES ? null : $job->text($name);
             if ($text === null) {
                 $later[] = $name;
 

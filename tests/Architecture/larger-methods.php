@@ -92,9 +92,7 @@ return [
         'Report\\RunReport::write' => 'not parted yet',
     ],
     'arguments' => [
-        'Actions\\EvaluateJob::plan' => 'not parted yet',
         'Actions\\KeepRevision::append' => 'not parted yet',
-        'Actions\\KeepRevision::edit' => 'not parted yet',
         'Actions\\KeepRevision::keep' => 'not parted yet',
         'Api\\Description::call' => 'not parted yet',
         'Buying\\Materials::add' => 'not parted yet',

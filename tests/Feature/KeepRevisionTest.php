@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Edit;
 use App\Actions\KeepRevision;
 use App\Actions\OpenJob;
 use App\Actions\StaleEdit;
@@ -34,7 +35,8 @@ final class KeepRevisionTest extends TestCase
         $keep = app(App\Actions\KeepRevision::class);
         $job = App\Models\Job::query()->findOrFail($id);
         try {
-            $keep->edit($job, App\Models\User::query()->firstOrFail(), $app->make(App\Actions\OpenJob::class)->plan($job->headRevision()), 1, "gesture {$n}");
+            $plan = $app->make(App\Actions\OpenJob::class)->plan($job->headRevision());
+            $keep->edit($job, App\Models\User::query()->firstOrFail(), new App\Actions\Edit([], $plan, 1, "gesture {$n}"));
             echo 'kept';
         } catch (App\Actions\StaleEdit) {
             echo 'stale';
@@ -68,7 +70,7 @@ final class KeepRevisionTest extends TestCase
         [$keep, $file, $lead, $job] = $this->started();
         $document = self::demo();
         unset($document['runs'][1]['marks']);
-        $job = $keep->edit($job, $lead, $file->read($document), 1, 'a plan without marks')->job;
+        $job = $keep->edit($job, $lead, new Edit($document, $file->read($document), 1, 'a plan without marks'))->job;
         $marks = app(OpenJob::class)->plan($job->headRevision())->run('glaze')?->marks;
         self::assertNotNull($marks);
         self::assertSame('A', $marks->pieces['l1.1'] ?? null, 'the marks that were given stay');
@@ -78,9 +80,10 @@ final class KeepRevisionTest extends TestCase
     public function testAStaleEditCarriesTheJobAsItIs(): void
     {
         [$keep, $file, $lead, $job] = $this->started();
-        $keep->edit($job, $lead, $file->read(['name' => 'Renamed'] + self::demo()), 1, 'g');
+        $renamed = ['name' => 'Renamed'] + self::demo();
+        $keep->edit($job, $lead, new Edit($renamed, $file->read($renamed), 1, 'g'));
         try {
-            $keep->edit($job, $lead, $file->read(self::demo()), 1, 'late');
+            $keep->edit($job, $lead, new Edit(self::demo(), $file->read(self::demo()), 1, 'late'));
             self::fail('was kept');
         } catch (StaleEdit $stale) {
             self::assertSame([2, 'Renamed'], [$stale->job->head, $stale->job->name]);
@@ -105,7 +108,8 @@ final class KeepRevisionTest extends TestCase
         $lead = User::query()->where('email', 'lead@mill-row.example')->firstOrFail();
         $document = app(JobFile::class)->document(app(OpenJob::class)->plan($job->headRevision()));
         $document = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
-        $keep->edit($job, $lead, app(JobFile::class)->read(['place' => 'Elsewhere'] + $document), 1, 'g');
+        $document = ['place' => 'Elsewhere'] + $document;
+        $keep->edit($job, $lead, new Edit($document, app(JobFile::class)->read($document), 1, 'g'));
         $this->artisan('demo:seed')->assertSuccessful();
         self::assertSame(2, Job::query()->count());
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Edit;
 use App\Actions\KeepRevision;
 use App\Models\Job;
 use App\Models\Revision;
@@ -129,7 +130,8 @@ final class ReadableTest extends TestCase
         $plan = app(JobFile::class)->read(self::demo());
         try {
             // The obstacles of the demo stand on runs that are gone then.
-            $keep->edit(Job::query()->findOrFail($job->json('id')), $this->lead, $plan->withRuns([]), 1, 'g');
+            $edit = new Edit([], $plan->withRuns([]), 1, 'g');
+            $keep->edit(Job::query()->findOrFail($job->json('id')), $this->lead, $edit);
             self::fail('was kept');
         } catch (BadInput) {
             self::assertSame(1, Revision::query()->count());

@@ -46,7 +46,7 @@ final readonly class EvaluationController
                 ? null
                 : ['run' => $callOut->string('run', 40), 'text' => $callOut->stringOr('text', '', 20_000)];
         $callOut?->end();
-        $job = $this->evaluate->of($request, $body, $said);
+        $job = $this->evaluate->plan($request, $body, $this->evaluate->document($body), $said);
         $wanted = Wanted::of($request);
         Wanted::named($body);
         $body->end();
@@ -110,7 +110,7 @@ final readonly class EvaluationController
     public function cut(Request $request, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body, null, $effort);
+        $job = $this->evaluate->of($request, $body, $effort);
         $run = EvaluateJob::runOf($body, $job);
         $body->end();
 
@@ -121,7 +121,7 @@ final readonly class EvaluationController
     public function materials(Request $request, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body, null, $effort);
+        $job = $this->evaluate->of($request, $body, $effort);
         $body->end();
         $rows = $job->materials()->rows();
         $prices = array_filter(array_column($rows, 'price'), static fn (?float $price): bool => $price !== null);

@@ -34,7 +34,7 @@ final readonly class FileController
     public function csv(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        $job = $this->evaluate->of($request, $body, null, $effort);
+        $job = $this->evaluate->of($request, $body, $effort);
         $list = $body->choice('list', JobCsv::LISTS);
         $body->end();
 
@@ -45,7 +45,7 @@ final readonly class FileController
     public function ticket(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        $evaluated = $this->evaluate->of($request, $body, null, $effort);
+        $evaluated = $this->evaluate->of($request, $body, $effort);
         $job = $evaluated->job();
         $layout = $evaluated->run(EvaluateJob::runOf($body, $evaluated));
         [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Board;
 use App\Actions\CrewNumbers;
+use App\Actions\Edit;
 use App\Actions\KeepRevision;
 use App\Actions\Kept;
 use App\Actions\OpenJob;
@@ -86,12 +87,11 @@ final readonly class JobController
         $job = Job::withNewest(User::asking($request)->id, $id);
         $gesture = self::body($request)->string('gesture', 40);
         $sent = $this->document($request);
-        $plan = $this->file->read($sent);
-        [$author, $from] = [User::asking($request), $this->from($request)];
+        $edit = new Edit($sent, $this->file->read($sent), $this->from($request), $gesture);
 
         return $this->wrote(
             $request,
-            fn (): Kept => $this->keep->edit($job, $author, $plan, $from, $gesture),
+            fn (): Kept => $this->keep->edit($job, User::asking($request), $edit),
             200,
             $sent,
         );
@@ -130,12 +130,12 @@ final readonly class JobController
         $kept = $this->open->newest($job);
         try {
             $text = $this->file->write(
-                $kept->evaluated->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluated)),
+                $kept->evaluation->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluation->evaluated)),
             );
         } catch (BadInput) {
             // With the crew's numbers in it it would be more than a file can hold: then it says what it says without
             // them.
-            $text = $this->file->write($kept->evaluated->job());
+            $text = $this->file->write($kept->evaluation->job());
         }
         $flags =
             JSON_THROW_ON_ERROR |

@@ -264,12 +264,11 @@ final class Catalogue implements PipeSystems
         if (! isset($this->rowsById[$table])) {
             $byId = [];
             foreach ($this->table($table) as $group) {
-                foreach (is_array($group) && array_is_list($group) ? $group : [] as $row) {
-                    if (is_array($row) && is_string($row['id'] ?? null)) {
-                        $byId[$row['id']] ??= $row;
-                    }
-                }
+                // What has no id is no row; of two with the same id the first is the one.
+                $byId +=
+                    is_array($group) && array_is_list($group) ? array_column(array_reverse($group), null, 'id') : [];
             }
+            /** @var array<array-key, array<array-key, mixed>> $byId */
             $this->rowsById[$table] = $byId;
         }
 
@@ -306,7 +305,7 @@ final class Catalogue implements PipeSystems
             in_array($table, $this->systemKeys(), true) => $this->system($table)->check(),
             in_array($table, ['couplings', 'gaskets', 'adapters'], true) => $this->parts()->check(),
             $table === 'cements' => $this->cements(),
-            $table === 'fixtures' => $this->fixtures(),
+            $table === 'fixtures' => $this->fixtures()->check(),
             $table === 'tools' => $this->tools(),
             default => $this->table($table),
         };

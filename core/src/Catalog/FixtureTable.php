@@ -35,30 +35,43 @@ final readonly class FixtureTable
     /** Those whose trap is part of them. */
     public const INTEGRAL = ['water-closet', 'urinal'];
 
-    /** @param array<string, FixtureLoad> $loads by `fixture/rulebook` */
-    private function __construct(private array $loads) {}
+    /** @param array<string, Fields> $rows by `fixture/rulebook` */
+    private function __construct(private array $rows) {}
 
-    /** @throws BadInput if a row is wrong */
+    /**
+     * A row is read when it is asked for, and may be refused then; `check` reads all of them.
+     *
+     * @throws BadInput if a row names no fixture or no rulebook
+     */
     public static function read(Fields $file): self
     {
-        $loads = [];
+        $rows = [];
         foreach ($file->children('rows') as $row) {
-            $loads[$row->string('fixture').'/'.$row->string('rulebook')] = new FixtureLoad(
-                $row->string('fixture'),
-                $row->string('name'),
-                $row->number('value', 0, 1000),
-                $row->string('unit'),
-                $row->has('trap_size') ? $row->string('trap_size') : null,
-                Provenance::read($row, 'fixtures'),
-            );
+            $rows[$row->string('fixture').'/'.$row->string('rulebook')] = $row;
         }
 
-        return new self($loads);
+        return new self($rows);
     }
 
-    /** Gives the load of a fixture under a rulebook; null where it has no row: then it is not known. */
+    /**
+     * Reads every row.
+     *
+     * @throws BadInput at the number of the row and the field that is wrong: `rows.12.value`
+     */
+    public function check(): void
+    {
+        array_map(FixtureLoad::read(...), $this->rows);
+    }
+
+    /**
+     * Gives the load of a fixture under a rulebook; null where it has no row: then it is not known.
+     *
+     * @throws BadInput if the row is wrong
+     */
     public function load(string $fixture, string $rulebook): ?FixtureLoad
     {
-        return $this->loads["{$fixture}/{$rulebook}"] ?? null;
+        $row = $this->rows["{$fixture}/{$rulebook}"] ?? null;
+
+        return $row === null ? null : FixtureLoad::read($row);
     }
 }

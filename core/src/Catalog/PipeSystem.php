@@ -84,17 +84,10 @@ final class PipeSystem
     {
         $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
-        $sockets = self::socketsBySize($file);
         $pipes = Rows::under(
             $file,
             'pipes',
-            static fn (Fields $row): Pipe => Pipe::read(
-                $row,
-                $sockets[$row->string('size')] ??
-                    throw BadInput::at($row->at('size'), 'has no socket', $row->string('size')),
-                $key,
-                $assumedToleranceMm,
-            ),
+            static fn (Fields $row): Pipe => Pipe::read($row, self::socket($file, $row), $key, $assumedToleranceMm),
             'size',
             $stored['pipes'] ?? [],
         );
@@ -299,18 +292,20 @@ final class PipeSystem
     }
 
     /**
-     * @return array<string, Fields>
+     * Gives the socket of a size of pipe.
      *
-     * @throws BadInput if a socket has no size
+     * @throws BadInput if a socket has no size, or none has this
      */
-    private static function socketsBySize(Fields $file): array
+    private static function socket(Fields $file, Fields $pipe): Fields
     {
-        $sockets = [];
-        foreach ($file->children('sockets') as $row) {
-            $sockets[$row->string('size')] = $row;
+        $size = $pipe->string('size');
+        foreach ($file->children('sockets') as $socket) {
+            if ($socket->string('size') === $size) {
+                return $socket;
+            }
         }
 
-        return $sockets;
+        throw BadInput::at($pipe->at('size'), 'has no socket', $size);
     }
 
     /**

@@ -102,8 +102,7 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
     {
         if (! isset($this->indexes[$field])) {
             $index = [];
-            foreach ($this->places() as $id => $place) {
-                $has = is_array($this->list[$place]) ? $this->list[$place][$field] ?? null : null;
+            foreach (array_column($this->list, $field, $this->id) as $id => $has) {
                 if (is_string($has)) {
                     $index[$has][] = (string) $id;
                 }
@@ -220,6 +219,19 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
         if ($this->places !== null) {
             return $this->places;
         }
+        $places = array_flip(array_filter(array_column($this->list, $this->id), is_string(...)));
+
+        // Each has an id, and no other has the same: mostly that is all that is to be found out.
+        return $this->places = count($places) === count($this->list) ? $places : $this->placesOneByOne();
+    }
+
+    /**
+     * @return array<array-key, int>
+     *
+     * @throws BadInput if a row has no id, or two have the same
+     */
+    private function placesOneByOne(): array
+    {
         $places = [];
         foreach ($this->list as $i => $row) {
             $id =
@@ -232,6 +244,6 @@ final class Rows implements ArrayAccess, Countable, IteratorAggregate
             $places[$id] = $i;
         }
 
-        return $this->places = $places;
+        return $places;
     }
 }

@@ -56,7 +56,7 @@ final class EvaluatedJob
      * @param Effort $effort ends the searches in it when time or memory is over
      */
     public function __construct(
-        private readonly Job $said,
+        public readonly Job $said,
         public readonly Catalogue $catalogue,
         public readonly Rulebook $book,
         private readonly RuleSet $rules,

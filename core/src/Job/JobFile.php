@@ -50,27 +50,42 @@ final readonly class JobFile
     }
 
     /**
-     * Takes a decoded document; gives what is marked on the pipe of every run, with the number of its next leg. The
-     * rest is not read.
+     * Takes a decoded document; gives what is marked on the pipe of the runs, with the number of the next leg. The rest
+     * is not read, and nothing of runs that another document has with the same marks.
      *
      * @param array<array-key, mixed> $document
+     * @param array<array-key, mixed> $read the other document, which was read whole
      * @return array<string, array{Marks, int}> by run
      *
      * @throws BadInput if it is of a later version, or the marks are wrong
      */
-    public function marks(array $document): array
+    public function marks(array $document, array $read = []): array
     {
         $file = Fields::of($document);
         if ($file->int('version', 1, self::VERSION) < self::VERSION) {
             return $this->read($document)->marks();
         }
+        $known = is_array($read['runs'] ?? null) ? array_column($read['runs'], null, 'id') : [];
         $marks = [];
         foreach ($file->children('runs', self::MOST_RUNS) as $run) {
+            $id = Named::id($run);
+            if (isset($known[$id]) && self::ledger($known[$id]) === self::ledger($run->all())) {
+                continue;
+            }
             $nextLeg = $run->has('next_leg') ? $run->int('next_leg', 1, Run::LEGS_END) : 1;
-            $marks[Named::id($run)] = [MarksFile::read($run->childOrNull('marks')), $nextLeg];
+            $marks[$id] = [MarksFile::read($run->childOrNull('marks')), $nextLeg];
         }
 
         return $marks;
+    }
+
+    /**
+     * @param mixed $run as it stands in a document
+     * @return array{mixed, mixed} its marks and the number of its next leg, not read
+     */
+    private static function ledger(mixed $run): array
+    {
+        return is_array($run) ? [$run['marks'] ?? null, $run['next_leg'] ?? null] : [null, null];
     }
 
     /**
@@ -113,9 +128,9 @@ final readonly class JobFile
      */
     public function write(Job $job, array $before = []): string
     {
-        $text = $this->encoded($job);
+        $text = self::encoded($this->document($job));
         $known = $before === [] ? new KnownParts : new KnownParts($before, $job);
-        if ($this->encoded($this->read(self::decoded($text), $known)) !== $text) {
+        if (self::encoded($this->document($this->read(self::decoded($text), $known))) !== $text) {
             throw BadInput::at(
                 '',
                 'This job cannot be written so that it is read again as it is. Nothing was changed.',
@@ -164,12 +179,26 @@ final readonly class JobFile
         return $decoded;
     }
 
-    /** @throws BadInput if it cannot be put down as a file */
-    private function encoded(Job $job): string
+    /**
+     * Gives what lays a job out as text: all of its file but what was cut. It is not tried whether it can be read.
+     *
+     * @throws BadInput if it cannot be put down as a file
+     */
+    public function laidText(Job $job): string
+    {
+        return self::encoded(array_diff_key($this->document($job), ['cutting' => null]));
+    }
+
+    /**
+     * @param array<string, mixed> $document
+     *
+     * @throws BadInput if it cannot be put down as a file
+     */
+    private static function encoded(array $document): string
     {
         $flags = JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION;
         try {
-            return json_encode($this->document($job), $flags, self::DEPTH);
+            return json_encode($document, $flags, self::DEPTH);
         } catch (JsonException $error) {
             throw BadInput::at(
                 '',

@@ -32,8 +32,8 @@ final class JobCompiler
      */
     private array $meets = [];
 
-    /** @var array<string, list<LegLine>> by id of run */
-    private array $lines = [];
+    /** @var array<string, Course> by id of run */
+    private array $courses = [];
 
     /** @var array<string, Run> by id */
     private array $runs = [];
@@ -72,7 +72,7 @@ final class JobCompiler
     /** Lays out one run of the job, or what would stand in its place: the same with another end. */
     public function one(Run $run): RunLayout
     {
-        if ($this->lines === []) {
+        if ($this->courses === []) {
             $this->meet();
         }
 
@@ -84,7 +84,7 @@ final class JobCompiler
     {
         $tapped = [];
         foreach ($this->runs as $id => $run) {
-            $this->lines[$id] = $this->linesOf($run);
+            $this->courses[$id] = $this->courseOf($run);
             foreach ($this->tapsOf($run) as $tap) {
                 $tapped[$tap->at->run][] = $tap;
             }
@@ -99,18 +99,15 @@ final class JobCompiler
         }
     }
 
-    /** @return list<LegLine> */
-    private function linesOf(Run $run): array
+    private function courseOf(Run $run): Course
     {
-        $fall = RunCompiler::fallMmPerM($run, $this->catalogue->system($run->system), $this->rulebook);
-
-        return Directions::of(Levels::found($run, $fall), $fall);
+        return Course::of($run, $this->catalogue->system($run->system), $this->rulebook);
     }
 
     /** @return list<Tap> */
     private function tapsOf(Run $run): array
     {
-        $lines = $this->lines[$run->id];
+        $lines = $this->courses[$run->id]->lines;
         $taps = [];
         $isCloset = $run->outlet->fixture?->kind === 'water-closet';
         if ($run->tieIn->branch !== null && count($lines) === count($run->legs) && $lines !== []) {
@@ -159,7 +156,8 @@ final class JobCompiler
             $places[$tap->at->leg.($tap->at->atMm === null ? '' : '@'.round($tap->at->atMm))][] = $tap;
         }
         $byLeg = [];
-        foreach ($this->lines[$run->id] as $i => $line) {
+        $lines = $this->courses[$run->id]->lines;
+        foreach ($lines as $i => $line) {
             $byLeg[$line->leg->id] = $i;
         }
         $junctions = [];
@@ -168,8 +166,8 @@ final class JobCompiler
             if ($i === null) {
                 continue;
             }
-            $line = $this->lines[$run->id][$i];
-            $junction = $finder->find($at, $line, $this->lines[$run->id][$i - 1] ?? null, $run);
+            $line = $lines[$i];
+            $junction = $finder->find($at, $line, $lines[$i - 1] ?? null, $run);
             $length = $line->leg->length?->toMm();
             $junctions[] =
                 $junction->atMm !== null &&
@@ -214,6 +212,7 @@ final class JobCompiler
                 $outletSeat,
                 $tieInSeat,
                 $this->junctions[$run->id] ?? [],
+                $run === $this->runs[$run->id] ? $this->courses[$run->id] : null,
             ),
         );
     }

@@ -28,40 +28,23 @@ final readonly class RunCompiler
      */
     public function compile(Run $run, PipeSystem $system, Rulebook $rulebook, Site $site = new Site): RunLayout
     {
-        $fall = self::fallMmPerM($run, $system, $rulebook);
-        $found = Levels::found($run, $fall);
-        $layout = $this->lay($run, $found, $fall, $system, $rulebook, $site);
+        $course = $site->course ?? Course::of($run, $system, $rulebook);
+        $layout = $this->lay($run, $course, $system, $rulebook, $site);
         // A rolled pair has a drop of its own, which is known only once it is laid: what it took is given back, until
         // the level is met.
-        for ($more = 0.0, $try = 0; $found !== $run && $try < 4 && abs($layout->remainingMm() ?? 0.0) > 0.01; $try++) {
+        $isFound = $course->run !== $run;
+        for ($more = 0.0, $try = 0; $isFound && $try < 4 && abs($layout->remainingMm() ?? 0.0) > 0.01; $try++) {
             $more += $layout->remainingMm() ?? 0.0;
-            $layout = $this->lay($run, Levels::found($run, $fall, $more), $fall, $system, $rulebook, $site);
+            $layout = $this->lay($run, Course::of($run, $system, $rulebook, $more), $system, $rulebook, $site);
         }
 
         return $layout;
     }
 
-    /**
-     * Gives the fall of legs that say none: that of the run, or the least that the rulebook allows; a run that is
-     * called out against the flow rises by as much.
-     */
-    public static function fallMmPerM(Run $run, PipeSystem $system, Rulebook $rulebook): float
+    private function lay(Run $said, Course $course, PipeSystem $system, Rulebook $rulebook, Site $site): RunLayout
     {
-        $fall = $run->fallMmPerM ?? ($rulebook->forSize('fall.least', $run->size, $system->key)->value ?? 0.0);
-
-        return $run->rises() ? -$fall : $fall;
-    }
-
-    private function lay(
-        Run $said,
-        Run $run,
-        float $fall,
-        PipeSystem $system,
-        Rulebook $rulebook,
-        Site $site,
-    ): RunLayout {
+        [$run, $lines] = [$course->run, $course->lines];
         $finder = new TurnFinder($system, $rulebook, $this->catalogue->assumption('joint-play')->value, $run->use);
-        $lines = Directions::of($run, $fall);
         $turns = [];
         for ($i = 1; $i < count($lines); $i++) {
             $junction = $site->inTurns[$lines[$i]->leg->id] ?? null;

@@ -18,7 +18,10 @@ final readonly class Site
     /** @var array<string, Junction> in the turn into a leg, by leg id */
     public array $inTurns;
 
-    /** @param list<Junction> $junctions */
+    /**
+     * @param list<Junction> $junctions
+     * @param ?Course $course which way its legs go, where that was found already
+     */
     public function __construct(
         public ?EndJoint $outlet = null,
         public ?EndJoint $tieIn = null,
@@ -26,6 +29,7 @@ final readonly class Site
         public ?Seat $outletSeat = null,
         public ?Seat $tieInSeat = null,
         public array $junctions = [],
+        public ?Course $course = null,
     ) {
         [$onLegs, $inTurns] = [[], []];
         foreach ($junctions as $junction) {

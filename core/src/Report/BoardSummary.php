@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace FallBend\Core\Report;
 
 use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Job\CuttingDone;
+use FallBend\Core\Layout\Piece;
+use FallBend\Core\Verdict\Severity;
 
 /**
  * What a board shows of a job: the run with the heaviest finding, how far its stations are, what is next, and its fall
@@ -44,15 +47,50 @@ final class BoardSummary
     /** @return array<string, mixed> shape `JobSummary` of the API description */
     public static function of(EvaluatedJob $job): array
     {
-        $heaviest = self::heaviest($job);
+        return self::counted(self::laid($job), $job->job()->cutting);
+    }
 
-        return [
+    /**
+     * Gives what does not change with what is cut.
+     *
+     * @return array{summary: array<string, mixed>, pieces: list<string>} with the keys of the pieces of the run
+     */
+    public static function laid(EvaluatedJob $job): array
+    {
+        $heaviest = self::heaviest($job);
+        $summary = [
             'units' => $job->job()->units->value,
             'rulebook' => $job->book->name,
             'runs' => count($job->layout()->runs),
             'drawn_fill' => $job->catalogue->assumption('drawn-fill')->value,
             'run' => $heaviest === null ? null : self::run($job, $heaviest),
         ];
+        $pieces = $heaviest === null ? [] : $job->run($job->layout()->ids()[$heaviest])->pieces;
+
+        return [
+            'summary' => $summary,
+            'pieces' => array_map(static fn (Piece $piece): string => $piece->key, $pieces),
+        ];
+    }
+
+    /**
+     * Takes what `laid` gave, and what is cut; gives the summary.
+     *
+     * @param array{summary: array<string, mixed>, pieces: list<string>} $laid
+     * @return array<string, mixed>
+     */
+    public static function counted(array $laid, CuttingDone $done): array
+    {
+        $summary = $laid['summary'];
+        if (is_array($summary['run'] ?? null)) {
+            $cut = is_string($summary['run']['id']) ? $done->cut[$summary['run']['id']] ?? [] : [];
+            $left = array_diff($laid['pieces'], array_map(strval(...), array_keys($cut)));
+            /** @var array<string, int> $counts */
+            $counts = $summary['run']['counts'];
+            $summary['run']['counts'] = ['pieces_to_cut' => count($left)] + $counts;
+        }
+
+        return $summary;
     }
 
     /** @return ?int index of the run with the heaviest finding, the first of them */
@@ -64,6 +102,9 @@ final class BoardSummary
             $mine = $first === null ? PHP_INT_MAX - 1 : $first->severity->rank();
             if ($mine < $rank) {
                 [$heaviest, $rank] = [$i, $mine];
+            }
+            if ($rank === Severity::Stop->rank()) {
+                break;
             }
         }
 
@@ -86,11 +127,6 @@ final class BoardSummary
         $in = static fn (string ...$states): int => count(
             array_filter($joints, static fn (array $joint): bool => in_array($joint['state'] ?? '', $states, true)),
         );
-        $cut = $job->cutting->cut[$id] ?? [];
-        $left = array_filter(
-            $pieces,
-            static fn (array $piece): bool => ! isset($cut[is_string($piece['key'] ?? null) ? $piece['key'] : '']),
-        );
 
         return [
             'id' => $id,
@@ -102,7 +138,6 @@ final class BoardSummary
                 'warnings' => $of('warn'),
                 'not_known' => $of('unknown'),
                 'pieces' => count($pieces),
-                'pieces_to_cut' => count($left),
                 'joints' => count($joints),
                 'joints_open' => $in('unknown', 'none', 'refused'),
                 'joints_refused' => $in('none', 'refused'),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Report;
 
 use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Job\Run;
 
 /**
  * An evaluated job in parts that a screen asks for by name: `job`, `singles`, `places`, `fixtures`, `pipes`,
@@ -25,7 +26,7 @@ final class JobParts
 
     public function __construct(private readonly EvaluatedJob $job)
     {
-        $this->runs = new RunReport($job->job()->units);
+        $this->runs = new RunReport($job->said->units);
     }
 
     /**
@@ -39,7 +40,7 @@ final class JobParts
         if (! in_array(self::EVERY_RUN, $wanted, true)) {
             return $wanted;
         }
-        $runs = array_map(static fn (string $id): string => "run:{$id}", $this->job->layout()->ids());
+        $runs = array_map(static fn (Run $run): string => "run:{$run->id}", $this->job->said->runs);
 
         return array_values(array_unique([...array_diff($wanted, [self::EVERY_RUN]), ...$runs]));
     }

@@ -1,0 +1,123 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Evaluations;
+
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Report\BoardSummary;
+use FallBend\Core\Report\JobParts;
+
+use function Illuminate\Support\defer;
+
+/**
+ * An evaluated job as it is answered and kept: what the same job came to before is known, the rest is worked out.
+ *
+ * @phpstan-type Board array{summary: array<string, mixed>, pieces: list<string>}
+ * @phpstan-type Known array{parts: array<string, string>, board: Board}
+ */
+final class JobEvaluation
+{
+    private readonly JobParts $parts;
+
+    /** @var array<string, string> by name, as JSON */
+    private array $texts;
+
+    /** @var Board|null */
+    private ?array $board;
+
+    private bool $isNew = false;
+
+    /** @param Known|null $known what the same job came to before */
+    private function __construct(
+        public readonly EvaluatedJob $evaluated,
+        private readonly OwnNumbers $own,
+        private readonly KnownEvaluations $evaluations,
+        private readonly ?array $known,
+    ) {
+        $this->parts = new JobParts($evaluated);
+        $this->texts = $known['parts'] ?? [];
+        $this->board = $known['board'] ?? null;
+    }
+
+    /** That of a job which may have been evaluated before. */
+    public static function of(EvaluatedJob $evaluated, OwnNumbers $own, KnownEvaluations $evaluations): self
+    {
+        return new self($evaluated, $own, $evaluations, $evaluations->find($evaluations->key($evaluated->said, $own)));
+    }
+
+    /** That of a job as it was said just now. */
+    public static function fresh(EvaluatedJob $evaluated, OwnNumbers $own, KnownEvaluations $evaluations): self
+    {
+        return new self($evaluated, $own, $evaluations, null);
+    }
+
+    /** Gives the job with all marks allotted: one that was evaluated before had them already. */
+    public function job(): Plan
+    {
+        return $this->known === null ? $this->evaluated->job() : $this->evaluated->said;
+    }
+
+    /**
+     * Tries whether it can be worked out.
+     *
+     * @throws BadInput if it cannot
+     */
+    public function workOut(): void
+    {
+        if ($this->known === null) {
+            $this->evaluated->network();
+        }
+    }
+
+    /**
+     * @param list<string> $wanted names; `run:*` stands for every run
+     * @return list<string> names of the parts that are wanted
+     */
+    public function names(array $wanted): array
+    {
+        return $this->parts->names($wanted);
+    }
+
+    /** Gives a part as JSON; see JobParts. */
+    public function text(string $name): ?string
+    {
+        if (isset($this->texts[$name])) {
+            return $this->texts[$name];
+        }
+        $text = $this->parts->text($name);
+        // What is to be cut changes with every tick, which is no part of what an evaluation is known by.
+        if ($text !== null && ! str_starts_with($name, 'cut:')) {
+            $this->texts[$name] = $text;
+            $this->isNew = true;
+        }
+
+        return $text;
+    }
+
+    /** @return array<string, mixed> what the board shows of it */
+    public function summary(): array
+    {
+        return BoardSummary::counted($this->board(), $this->job()->cutting);
+    }
+
+    /** Keeps what it came to once it is answered: nobody waits for it. */
+    public function remember(): void
+    {
+        if ($this->isNew || $this->known === null) {
+            defer(function (): void {
+                $key = $this->evaluations->key($this->job(), $this->own);
+                $this->evaluations->keep($key, ['parts' => $this->texts, 'board' => $this->board()]);
+            });
+        }
+    }
+
+    /** @return Board */
+    private function board(): array
+    {
+        return $this->board ??= BoardSummary::laid($this->evaluated);
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Evaluations;
+
+use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Job\Job as Plan;
+use FallBend\Core\Job\JobFile;
+use Illuminate\Contracts\Cache\Factory;
+use Illuminate\Contracts\Cache\Repository;
+
+/**
+ * What evaluated jobs came to, by what they were made of: a job is mostly kept right after it was shown, and ticked off
+ * without being changed. It is a server's own memory and may be lost at any time: then it is worked out again.
+ *
+ * @phpstan-import-type Board from JobEvaluation
+ */
+final readonly class KnownEvaluations
+{
+    /** What is larger than this in bytes is not kept: the memory is shared by all jobs. */
+    private const LARGEST = 1_000_000;
+
+    private const SECONDS = 3_600;
+
+    private Repository $store;
+
+    public function __construct(Factory $caches, private JobFile $file)
+    {
+        $this->store = $caches->store('evaluations');
+    }
+
+    /** Gives what tells a job and what it was evaluated with from all others, whatever was cut of it. */
+    public function key(Plan $job, OwnNumbers $own): string
+    {
+        $version = config('app.version');
+
+        return hash('sha256', serialize([$version, $own]).$this->file->laidText($job));
+    }
+
+    /** @return array{parts: array<string, string>, board: Board}|null null where it is not known */
+    public function find(string $key): ?array
+    {
+        /** @var array{parts: array<string, string>, board: Board}|null $known */
+        $known = $this->store->get($key);
+
+        return $known;
+    }
+
+    /** @param array{parts: array<string, string>, board: Board} $evaluation */
+    public function keep(string $key, array $evaluation): void
+    {
+        if (array_sum(array_map(strlen(...), $evaluation['parts'])) <= self::LARGEST) {
+            $this->store->put($key, $evaluation, self::SECONDS);
+        }
+    }
+}
