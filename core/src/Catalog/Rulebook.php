@@ -7,6 +7,7 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
+use LogicException;
 
 /**
  * The thresholds of one code book. Rules ask it by topic; it chooses numbers, never code paths.
@@ -145,10 +146,16 @@ final class Rulebook
         return $best;
     }
 
-    /** Gives the value of a threshold by its id; 0 where the rulebook has none. */
-    public function value(string $id): float
+    /** Gives the value of a threshold that every rulebook has, by its id. */
+    public function number(string $id): float
     {
-        return $this->threshold($id)->value ?? 0.0;
+        return $this->threshold($id)->value ?? throw new LogicException("{$this->name} has no number {$id}");
+    }
+
+    /** Whether the rulebook takes what a threshold is about, by its id; false where it does not say so. */
+    public function allows(string $id): bool
+    {
+        return ($this->threshold($id)->value ?? 0.0) >= 1.0;
     }
 
     /** Gives the source of a threshold by its id, or null. */

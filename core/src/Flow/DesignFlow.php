@@ -19,6 +19,6 @@ final class DesignFlow
         $unit = $rulebook->limit('flow.unit')->value ?? 1.0;
         $largest = $single === [] ? 0.0 : max($single) * $unit;
 
-        return max($rulebook->value('flow.frequency') * sqrt($load * $unit), $largest);
+        return max($rulebook->number('flow.frequency') * sqrt($load * $unit), $largest);
     }
 }

@@ -149,7 +149,7 @@ final readonly class RuleBookPages
         $all = array_filter(is_array($text) ? array_values($text) : [$text], is_string(...));
         $plain = array_map(
             static fn (string $one): string => (string) preg_replace_callback(
-                '/\{(\w+)\}/',
+                '/\{(\w+)(?:\+unit)?\}/',
                 static fn (array $m): string => '*'.
                     strtr($m[1], [
                         '_atleast_mm' => '',

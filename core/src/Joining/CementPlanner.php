@@ -252,7 +252,7 @@ final readonly class CementPlanner
 
     private static function onlyThere(Rulebook $rulebook): Finding
     {
-        $allowed = $rulebook->value('joint.transition-cement');
+        $allowed = $rulebook->number('joint.transition-cement');
 
         return new Finding(
             $allowed < 1 ? RuleId::CementTransitionNever : RuleId::CementTransitionPlace,
@@ -270,14 +270,14 @@ final readonly class CementPlanner
     private function primer(PipeSystem $a, PipeSystem $b, Pipe $pipe, Rulebook $rulebook): ?array
     {
         $pvc = $a->material === 'pvc' || $b->material === 'pvc';
-        if ($pvc && $rulebook->value('joint.primer.pvc') >= 1) {
+        if ($pvc && $rulebook->allows('joint.primer.pvc')) {
             return $this->table->primers['f656'] + [
-                'tinted' => $rulebook->value('joint.primer.tinted') >= 1,
+                'tinted' => $rulebook->allows('joint.primer.tinted'),
                 'needed' => true,
-                'may_be_waived' => $pipe->outsideMm <= $rulebook->value('joint.primer.waiver') + Tolerance::CONVERTED_MM,
+                'may_be_waived' => $pipe->outsideMm <= $rulebook->number('joint.primer.waiver') + Tolerance::CONVERTED_MM,
             ];
         }
-        $uk = $a->region === 'uk' || $b->region === 'uk' || ($pvc && $rulebook->value('joint.cleaner') >= 1);
+        $uk = $a->region === 'uk' || $b->region === 'uk' || ($pvc && $rulebook->allows('joint.cleaner'));
 
         return $uk
             ? $this->table->primers['cleaner'] + ['tinted' => false, 'needed' => true, 'may_be_waived' => false]

@@ -125,7 +125,7 @@ final readonly class Hubs implements WayOfJoining
             );
         }
         $refusal = match (true) {
-            $rulebook->value('joint.caulked') < 1 => new Refusal(
+            ! $rulebook->allows('joint.caulked') => new Refusal(
                 Method::Caulked,
                 'book',
                 ['book' => $rulebook->name],

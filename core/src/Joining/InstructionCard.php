@@ -127,7 +127,7 @@ final readonly class InstructionCard
         $coupling = $this->coupling($offer);
         $part = $offer->parts === [] ? null : $offer->parts[count($offer->parts) - 1];
         $materials = [$a->system->material, $b->system->material];
-        $panel = $rulebook->value('joint.slip.panel');
+        $panel = $rulebook->number('joint.slip.panel');
         $insert = max($offer->insertAMm ?? 0.0, $offer->insertBMm ?? 0.0);
 
         return array_filter(

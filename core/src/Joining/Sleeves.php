@@ -118,7 +118,7 @@ final class Sleeves implements WayOfJoining
         if (
             $method === Method::FlexibleUnshielded &&
             $place->ground === 'above' &&
-            $rulebook->value('joint.flexible.above') < 1
+            ! $rulebook->allows('joint.flexible.above')
         ) {
             return new Refusal(
                 $method,

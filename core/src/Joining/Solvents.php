@@ -196,7 +196,7 @@ final readonly class Solvents implements WayOfJoining
 
     private static function transitionRefused(Method $method, Place $place, Rulebook $rulebook): ?Refusal
     {
-        $allowed = $rulebook->value('joint.transition-cement');
+        $allowed = $rulebook->number('joint.transition-cement');
         $reason = match (true) {
             $allowed >= 2 || ($allowed >= 1 && $place->isAtDrainSewerLine) => null,
             $allowed >= 1 => 'transition-place',

@@ -157,7 +157,7 @@ final readonly class JunctionFinder
         $isDouble = count($taps) === 2;
         $order = match (true) {
             $isDry && $isVent => self::DRY,
-            $isDry => $this->rulebook->value('vent.tee-on-back') >= 1 || $orientation !== Orientation::UprightToLevel
+            $isDry => $this->rulebook->allows('vent.tee-on-back') || $orientation !== Orientation::UprightToLevel
                 ? ['san-tee', ...self::INTO_LEVEL, 'boss']
                 : self::INTO_LEVEL,
             $orientation === Orientation::LevelToUpright,

@@ -57,25 +57,22 @@ final readonly class TrapMeasures
         public ?float $cabinetMm,
     ) {}
 
-    /** Gives the fall of the arm: the least that the rulebook takes, in mm per m. */
-    public function fallMmPerM(): float
+    /** Gives the fall of the arm: the least that the rulebook takes, in mm per m; null where it states none. */
+    public function fallMmPerM(): ?float
     {
-        return $this->rulebook->forSize('fall.least', $this->size, $this->system->key)->value ?? 0.0;
+        return $this->rulebook->forSize('fall.least', $this->size, $this->system->key)?->value;
     }
 
-    /** Gives how the trap lies before its outlet; null while the trap is not measured. */
+    /**
+     * Gives how the trap lies before its outlet; null while the trap is not measured, or its fall not known.
+     */
     public function fit(): ?TrapFit
     {
-        return $this->tallMm === null || $this->reachMm === null
+        $fall = $this->fallMmPerM();
+
+        return $this->tallMm === null || $this->reachMm === null || $fall === null
             ? null
-            : new TrapFit(
-                $this->tailAt,
-                $this->outletAt,
-                $this->along,
-                $this->tallMm,
-                $this->reachMm,
-                $this->fallMmPerM(),
-            );
+            : new TrapFit($this->tailAt, $this->outletAt, $this->along, $this->tallMm, $this->reachMm, $fall);
     }
 
     /** Gives how it lies over an outlet in the floor with a vent; null where there is none. */

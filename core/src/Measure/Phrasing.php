@@ -10,10 +10,13 @@ use LogicException;
  * Fills sentences with numbers as the user's units say them. Placeholders name a parameter; its unit, from the end of
  * its name, decides how it is said:
  * `_od_mm` an outside diameter in decimals, `_atleast_mm` rounded up to a mark, `_mm` a tape length, `_mm_per_m` a
- * fall, `_deg` an angle, `_c` a temperature.
+ * fall, `_deg` an angle, `_c` a temperature. With `+unit` a size of pipe is said with the unit that it is named in.
  */
 final readonly class Phrasing
 {
+    /** The largest size of pipe that is named in inches. */
+    private const LARGEST_IN = 24;
+
     public function __construct(private Units $units) {}
 
     /**
@@ -29,9 +32,11 @@ final readonly class Phrasing
         }
 
         return (string) preg_replace_callback(
-            '/\{(\w+)\}/',
+            '/\{(\w+)(\+unit)?\}/',
             function (array $m) use ($params): string {
-                return $this->said($m[1], $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}"));
+                $value = $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}");
+
+                return isset($m[2]) ? self::sizes((string) $value) : $this->said($m[1], $value);
             },
             is_string($text) ? $text : '',
         );
@@ -84,6 +89,15 @@ final readonly class Phrasing
             $whole < 60 => "{$whole} min",
             default => intdiv($whole, 60).' h'.($whole % 60 === 0 ? '' : ' '.$whole % 60 .' min'),
         };
+    }
+
+    /**
+     * Says sizes of pipe with their unit: those of pipe in inches go up to 24, those of pipe in millimetres begin with
+     * 32.
+     */
+    private static function sizes(string $sizes): string
+    {
+        return $sizes.((int) $sizes > self::LARGEST_IN ? ' mm' : ' in');
     }
 
     /**

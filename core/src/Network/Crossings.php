@@ -55,7 +55,7 @@ final class Crossings
                         $tape,
                         $through->line->size,
                         $outside,
-                        $outside + $rulebook->value('hole.clear'),
+                        $outside + $rulebook->number('hole.clear'),
                         $fromTop,
                     );
                 }

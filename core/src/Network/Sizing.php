@@ -106,7 +106,7 @@ final class Sizing
         foreach ($segment->heads as $head) {
             array_push($sizes, $head->fixture->trapSize ?? '0', $head->load->trapSize ?? '0');
         }
-        $closet = $segment->closets === 0 ? 0.0 : $this->rulebook->limit('closet.size-least')->value ?? 0.0;
+        $closet = $segment->closets === 0 ? 0.0 : $this->rulebook->number('closet.size-least');
 
         return max($closet, 0.0, ...array_map(Nominal::mm(...), array_values($sizes)));
     }
@@ -143,7 +143,7 @@ final class Sizing
      */
     private function mostFlow(Segment $segment, string $size, string $place, float $fall): array
     {
-        $frequency = max(0.01, $this->rulebook->value('flow.frequency'));
+        $frequency = max(0.01, $this->rulebook->number('flow.frequency'));
         if ($place === 'stack') {
             $row = $this->rulebook->forSize('load.stack', $size);
             // A drop at the end of a small branch is no stack: it takes what its own level pipe takes.
@@ -157,7 +157,7 @@ final class Sizing
         if (! ($pipe instanceof Pipe) || $row?->value === null || $fall <= 0) {
             return [null, $row];
         }
-        $flow = Manning::at($pipe->boreMm, $fall, $row->value, $this->rulebook->value('flow.roughness'))
+        $flow = Manning::at($pipe->boreMm, $fall, $row->value, $this->rulebook->number('flow.roughness'))
             ->dischargeLPerS;
 
         return [max(($flow / $frequency) ** 2, $flow), $row];
@@ -173,7 +173,7 @@ final class Sizing
         if (isset($this->intervals[$id])) {
             return $this->intervals[$id];
         }
-        [$levels, $storey] = [[], max(1.0, $this->rulebook->value('storey.height'))];
+        [$levels, $storey] = [[], max(1.0, $this->rulebook->number('storey.height'))];
         foreach ($segment->layout->site->junctions as $junction) {
             $leg = $segment->layout->leg($junction->leg);
             if ($leg !== null && $leg->isUpright() && ! $junction->taps[0]->isVent) {

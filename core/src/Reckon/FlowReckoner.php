@@ -41,7 +41,7 @@ final readonly class FlowReckoner implements Reckoner
         $fill = $input->number('fill', 0, 1);
         $given = $input->numberOrNull('roughness_n', 0.001, 0.1);
         $input->end();
-        $flow = Manning::at($id, $fall, $fill, $given ?? $book->value('flow.roughness'));
+        $flow = Manning::at($id, $fall, $fill, $given ?? $book->number('flow.roughness'));
         $cleansing = $book->limit('flow.self-cleansing');
 
         return [

@@ -9,6 +9,7 @@ use FallBend\Core\MakeUp\TrapFit;
 use FallBend\Core\MakeUp\TrapMeasures;
 use FallBend\Core\MakeUp\TrapOverFloor;
 use FallBend\Core\Measure\Tolerance;
+use FallBend\Core\Rules\FallLeastRule;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\MeasuredArm;
 use FallBend\Core\Rules\Network\NamedFixture;
@@ -33,18 +34,26 @@ final readonly class TrapFitFindings
         return [
             ...$this->ofTrap(),
             ...match (true) {
-                $fit === null => [$this->notMeasured()],
+                $fit === null => $this->open(),
                 $riser !== null => $this->ofRiser($riser),
                 default => $this->ofFit($fit),
             },
         ];
     }
 
-    private function notMeasured(): Finding
+    /** @return list<Finding> what has to be known before it can be fitted */
+    private function open(): array
     {
-        $params = ['pattern' => $this->trap->pattern];
+        $trap = $this->trap;
+        $isMeasured = $trap->tallMm !== null && $trap->reachMm !== null;
+        $params = ['pattern' => $trap->pattern];
 
-        return new Finding(RuleId::TrapfitMeasure, Severity::Unknown, new Where, params: $params);
+        return [
+            ...$isMeasured ? [] : [new Finding(RuleId::TrapfitMeasure, Severity::Unknown, new Where, params: $params)],
+            ...$trap->fallMmPerM() !== null
+                ? []
+                : [FallLeastRule::notKnown($trap->size, $trap->rulebook->name, new Where)],
+        ];
     }
 
     /** @return list<Finding> on the trap by itself */
@@ -126,7 +135,7 @@ final readonly class TrapFitFindings
         $trap = $this->trap;
         $findings = [];
         // A book that takes an S trap takes the drop behind it; no other trap is made for it.
-        if ($fit->isFloor() && ($trap->pattern !== 's' || $trap->rulebook->value('trap.kind.s') < 1)) {
+        if ($fit->isFloor() && ($trap->pattern !== 's' || ! $trap->rulebook->allows('trap.kind.s'))) {
             $params = ['book' => $trap->rulebook->name];
             $findings[] = new Finding(RuleId::TrapfitFloor, Severity::Stop, new Where, params: $params);
         }

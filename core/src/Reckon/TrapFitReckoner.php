@@ -146,7 +146,7 @@ final readonly class TrapFitReckoner implements Reckoner
 
         return $fit === null ? null : [
             'length_mm' => $riser === null ? $fit->armMm : $riser->armMm,
-            'fall_mm_per_m' => $trap->fallMmPerM(),
+            'fall_mm_per_m' => $fit->fallMmPerM,
             'aside_mm' => $fit->asideMm,
         ];
     }

@@ -54,7 +54,7 @@ final readonly class TrapSealReckoner implements Reckoner
             $input->number('bore_mm', 10, 500),
             $input->number('fall_mm_per_m', 0, 1000),
             $input->number('length_mm', 1, 100_000),
-            $book->value('flow.roughness'),
+            $book->number('flow.roughness'),
             $vent === 'none' ? null : $at,
             $vent === 'none' ? null : $ventBore,
             $input->numberOrNull('vent_length_mm', 0, 1_000_000) ?? 0.0,

@@ -204,7 +204,7 @@ final readonly class NetworkReport
         }
         $design = $this->sizing->designFlow($segment);
         $bore = $segment->layout->system->pipe($segment->size())->boreMm;
-        $roughness = $this->rulebook->value('flow.roughness');
+        $roughness = $this->rulebook->number('flow.roughness');
         $at = Manning::carrying($bore, $fall, $design, $roughness);
 
         return [
@@ -212,7 +212,7 @@ final readonly class NetworkReport
             'fall_mm_per_m' => $fall,
             'fill' => $at?->fill,
             'velocity_m_per_s' => $at?->velocityMPerS,
-            'self_cleansing' => $at !== null && $at->velocityMPerS >= $this->rulebook->value('flow.self-cleansing'),
+            'self_cleansing' => $at !== null && $at->velocityMPerS >= $this->rulebook->number('flow.self-cleansing'),
             'full_l_per_s' => Manning::at($bore, $fall, 1.0, $roughness)->fullBoreLPerS,
         ];
     }

@@ -34,7 +34,7 @@ final readonly class FallBackRule implements Rule
                 );
             }
             $slope = $leg->fallMmPerM();
-            if ($leg->dropMm() < 0 && ($slope === null || $slope <= -FallNoneRule::LEVEL_MM_PER_M)) {
+            if ($leg->dropMm() < 0 && ($slope === null || $slope <= -MeasuredFall::LEVEL_MM_PER_M)) {
                 $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
                 $findings[] = self::verdict(-$leg->dropMm(), $where);
             }

@@ -43,12 +43,24 @@ final readonly class FallLeastRule implements Rule
     private static function judgeLeg(LegLaid $leg, Rulebook $rulebook, string $system): ?Finding
     {
         $fall = MeasuredFall::of($leg);
-        if ($fall === null || $fall->mmPerM < FallNoneRule::LEVEL_MM_PER_M) {
+        if ($fall === null || $fall->mmPerM < MeasuredFall::LEVEL_MM_PER_M) {
             return null;
         }
         $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
 
         return self::verdict($fall, $rulebook->forSize('fall.least', $fall->size, $system), $where, $rulebook->name);
+    }
+
+    /**
+     * Says that a rulebook states no least fall for a size.
+     *
+     * @param ?float $mmPerM what it falls; null where nobody said
+     */
+    public static function notKnown(string $size, string $book, Where $where, ?float $mmPerM = null): Finding
+    {
+        $params = ['size' => $size, 'book' => $book];
+
+        return new Finding(RuleId::FallLeastNotKnown, Severity::Unknown, $where, $mmPerM, null, $params);
     }
 
     /**
@@ -61,9 +73,7 @@ final readonly class FallLeastRule implements Rule
     public static function verdict(MeasuredFall $fall, ?Threshold $least, Where $where, string $book): ?Finding
     {
         if ($least?->value === null) {
-            $params = ['size' => $fall->size, 'book' => $book];
-
-            return new Finding(RuleId::FallLeastNotKnown, Severity::Unknown, $where, $fall->mmPerM, null, $params);
+            return self::notKnown($fall->size, $book, $where, $fall->mmPerM);
         }
         if ($fall->mmPerM >= $least->value - self::SLACK) {
             return null;

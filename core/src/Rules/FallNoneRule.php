@@ -17,34 +17,45 @@ final readonly class FallNoneRule implements Rule
 {
     public const ID = RuleId::FallNone;
 
-    /** Flatter than this counts as level: half a mm over a metre, either way. */
-    public const LEVEL_MM_PER_M = 0.5;
-
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
         $level = array_filter(
             $layout->legs,
-            static fn (LegLaid $leg): bool => abs($leg->fallMmPerM() ?? INF) < self::LEVEL_MM_PER_M,
+            static fn (LegLaid $leg): bool => abs($leg->fallMmPerM() ?? INF) < MeasuredFall::LEVEL_MM_PER_M,
         );
 
         return array_values(
-            array_map(static function (LegLaid $leg) use ($rulebook, $layout): Finding {
-                $least = $rulebook->forSize('fall.least', $leg->line->size, $layout->system->key);
-
-                return new Finding(
-                    self::ID,
-                    Severity::Stop,
-                    new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2),
-                    $leg->fallMmPerM(),
-                    $least?->value,
-                    [
-                        'least_mm_per_m' => $least->value ?? 0.0,
-                        'size' => $leg->line->size,
-                        'drop_mm' => (($least->value ?? 0.0) * $leg->centreMm) / 1000,
-                    ],
-                    $least?->provenance,
-                );
-            }, $level),
+            array_map(static fn (LegLaid $leg): Finding => self::judgeLeg($leg, $layout, $rulebook), $level),
         );
+    }
+
+    private static function judgeLeg(LegLaid $leg, RunLayout $layout, Rulebook $rulebook): Finding
+    {
+        $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
+        $size = $leg->line->size;
+        $least = $rulebook->forSize('fall.least', $size, $layout->system->key);
+        if ($least?->value === null) {
+            // Where nobody said how it falls it is drawn level, and nothing is known of it.
+            if (! self::isFallSaid($leg, $layout)) {
+                return FallLeastRule::notKnown($size, $rulebook->name, $where);
+            }
+            $params = ['book' => $rulebook->name];
+        } else {
+            $params = [
+                'least_mm_per_m' => $least->value,
+                'drop_mm' => ($least->value * $leg->centreMm) / 1000,
+            ];
+        }
+        $params['size'] = $size;
+        [$fall, $source] = [$leg->fallMmPerM(), $least?->provenance];
+
+        return new Finding(self::ID, Severity::Stop, $where, $fall, $least?->value, $params, $source);
+    }
+
+    private static function isFallSaid(LegLaid $leg, RunLayout $layout): bool
+    {
+        return $layout->run->fallMmPerM !== null ||
+            $leg->line->leg->fallMmPerM !== null ||
+            $leg->line->leg->drop !== null;
     }
 }

@@ -9,6 +9,9 @@ use FallBend\Core\Layout\LegLaid;
 /** The fall of a pipe as the rules of falls judge it, whether it was laid out or only measured. */
 final readonly class MeasuredFall
 {
+    /** Flatter than this counts as level: half a mm over a metre, either way. */
+    public const LEVEL_MM_PER_M = 0.5;
+
     /**
      * @param float $mmPerM of plan
      * @param float $planMm length in plan

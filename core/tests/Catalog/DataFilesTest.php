@@ -11,6 +11,9 @@ use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use RecursiveDirectoryIterator;
+use RecursiveIteratorIterator;
+use SplFileInfo;
 
 /** Every file of core/data keeps its schema, can be read, and agrees with the others. */
 final class DataFilesTest extends TestCase
@@ -110,6 +113,32 @@ final class DataFilesTest extends TestCase
                     // Catalogue::with rests on it: what a coupling takes follows the pipes alone.
                     self::assertSame($group === 'pipes', str_starts_with((string) $id, 'pipe/'), "{$key} {$id}");
                 }
+            }
+        }
+    }
+
+    /** A rule may rest on numbers beside the one that it is about: a book that has that one has these too. */
+    public function testEveryBookHasTheNumbersThatRulesRestOn(): void
+    {
+        $with = [
+            'shield.past-least' => 'shield.edge-least',
+            'shield.gauge' => 'shield.edge-least',
+            'cleanout.turn-span' => 'cleanout.turn-most',
+        ];
+        $asked = [];
+        $files = new RecursiveIteratorIterator(new RecursiveDirectoryIterator(dirname(__DIR__, 2).'/src'));
+        foreach ($files as $file) {
+            self::assertInstanceOf(SplFileInfo::class, $file);
+            $code = $file->isFile() ? (string) file_get_contents($file->getPathname()) : '';
+            preg_match_all("/book->number\\('([^']+)'\\)/", $code, $found);
+            array_push($asked, ...$found[1]);
+        }
+        self::assertContains('storey.height', $asked);
+        foreach (Catalogue::shipped()->rulebookKeys() as $key) {
+            $book = Catalogue::shipped()->rulebook($key);
+            foreach (array_unique($asked) as $id) {
+                $isNeeded = ! isset($with[$id]) || $book->limit($with[$id])?->value !== null;
+                self::assertTrue(! $isNeeded || $book->number($id) >= 0.0, "{$key} {$id}");
             }
         }
     }

@@ -41,6 +41,15 @@ final class TrapFitTest extends TestCase
         ],
     ];
 
+    public function testWithoutALeastFallInTheBookNothingIsFittedAndTheFallIsAskedFor(): void
+    {
+        $outlet = ['system' => 'pvcu-solvent', 'size' => '40'] + self::ASKED['outlet'];
+        $answer = self::reckon(['outlet' => $outlet]);
+        self::assertSame(['fall.leastNotKnown'], array_column($answer['findings'], 'rule'));
+        self::assertStringContainsString('has no least fall here for 40', $answer['findings'][0]['why']);
+        self::assertSame([false, null, []], [$answer['fits'], $answer['arm'], $answer['cuts']]);
+    }
+
     public function testTheArmLeadsStraightInWhereverTheLowerBendCanSwing(): void
     {
         $random = new Randomizer(new Mt19937(12));

@@ -88,6 +88,10 @@ final class RuleSetTest extends TestCase
         yield 'a drop that is enough' => ['ipc-2021', "north 4' drop 1", [], 'fall.least', null, null];
         yield 'a drop that is not' => ['ipc-2021', "north 4' drop 7/8", [], 'fall.least', 'stop', 1];
         yield 'upright needs no fall' => ['ipc-2021', 'down 40', [], 'fall.least', null, null];
+        $soil = ['system' => 'pvcu-soil', 'size' => '110'];
+        yield 'level of a size without a number' => ['ipc-2021', 'north 40 level', $soil, 'fall.none', 'stop', 1];
+        yield 'drawn level because nobody knows better' => ['ipc-2021', 'north 40', $soil, 'fall.none', null, null];
+        yield 'it is not known then' => ['ipc-2021', 'north 40', $soil, 'fall.leastNotKnown', 'unknown', 1];
         yield 'level' => ['ipc-2021', 'north 40 level', [], 'fall.none', 'stop', 1];
         yield 'hardly falling is not level' => ['ipc-2021', 'north 40 fall 1 mm/m', [], 'fall.none', null, null];
         yield 'rising' => ['ipc-2021', 'north 40 rise 1', [], 'fall.back', 'stop', 1];

@@ -71,7 +71,7 @@ final readonly class BranchPatternRule implements NetworkRule
         $isOnBack = $branch->pattern === 'san-tee' && ! Orientation::isUpright($node->junction->flow);
         $taken = $rulebook->limit('vent.tee-on-back');
 
-        return ! $isOnBack || $taken === null || $rulebook->value('vent.tee-on-back') >= 1
+        return ! $isOnBack || $taken === null || $rulebook->allows('vent.tee-on-back')
             ? null
             : new Finding(
                 RuleId::BranchVentTeeOnBack,

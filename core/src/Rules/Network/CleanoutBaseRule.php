@@ -18,8 +18,8 @@ final readonly class CleanoutBaseRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $required = $rulebook->value('cleanout.base') >= 1;
-        [$height, $within] = [$rulebook->value('stack.foot-height'), $rulebook->value('cleanout.base-within')];
+        $required = $rulebook->allows('cleanout.base');
+        [$height, $within] = [$rulebook->number('stack.foot-height'), $rulebook->number('cleanout.base-within')];
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
             foreach ($layout->run->use === RunUse::Vent ? [] : $layout->legs as $i => $leg) {

@@ -26,7 +26,7 @@ final readonly class CleanoutTurnRule implements NetworkRule
             return [];
         }
         $mostDeg = $most->value + $network->catalogue->assumption('turn-slack')->value;
-        $spanMm = $rulebook->limit('cleanout.turn-span')->value ?? 0.0;
+        $spanMm = $rulebook->number('cleanout.turn-span');
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
             $isDrain = $layout->run->use === RunUse::Drain;

@@ -51,8 +51,8 @@ final readonly class ShieldPlateRule implements NetworkRule
         if ($edge < ($least->value ?? 0.0) - Tolerance::CONVERTED_MM) {
             $names += [
                 'edge_mm' => max(0.0, $edge),
-                'past_mm' => $rulebook->value('shield.past-least'),
-                'gauge' => (int) $rulebook->value('shield.gauge'),
+                'past_mm' => $rulebook->number('shield.past-least'),
+                'gauge' => (int) $rulebook->number('shield.gauge'),
             ];
 
             return [new Finding(self::ID, Severity::Warn, $where, $edge, $least->value, $names, $least->provenance)];

@@ -99,7 +99,7 @@ final readonly class StackBaseRule implements NetworkRule
         }
         $layout = $network->layout->runs[$node->run];
         $above = $leg->centreMm - ($node->junction->atMm ?? 0.0) + $layout->system->pipe($leg->line->size)->boreMm / 2;
-        $storey = max(1.0, $rulebook->value('storey.height'));
+        $storey = max(1.0, $rulebook->number('storey.height'));
         $storeys = 1 + (int) floor(self::highestMm($layout, $leg->to()->z) / $storey);
         $params = ['above_mm' => $above, 'branch' => self::branch($node, $network), 'storeys' => $storeys];
         $where = $network->whereNode($node);

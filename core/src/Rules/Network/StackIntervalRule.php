@@ -32,7 +32,7 @@ final readonly class StackIntervalRule implements NetworkRule
         }
         $sizing = new Sizing($network, $rulebook);
         $findings = [];
-        foreach ($this->storeys($network, max(1.0, $rulebook->value('storey.height'))) as $ofStack) {
+        foreach ($this->storeys($network, max(1.0, $rulebook->number('storey.height'))) as $ofStack) {
             foreach (count($ofStack) > self::LOW ? $ofStack : [] as [$load, $node]) {
                 $size = $network->layout->runs[$node->run]->leg($node->junction->leg ?? '')->line->size ?? '';
                 $most = $rulebook->forSize('load.stack-interval', $size);

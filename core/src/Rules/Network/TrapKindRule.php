@@ -49,7 +49,7 @@ final readonly class TrapKindRule implements NetworkRule
      */
     public static function verdict(string $kind, string $fixture, Rulebook $rulebook, Where $where): array
     {
-        return $rulebook->value("trap.kind.{$kind}") >= 1
+        return $rulebook->allows("trap.kind.{$kind}")
             ? []
             : [
                 new Finding(

@@ -22,7 +22,7 @@ final readonly class VentByStackRule implements NetworkRule
     {
         $findings = [];
         $vents = new WetVents($network, $rulebook);
-        foreach ($rulebook->value('vent.by-stack') >= 1 ? [] : $network->heads as $head) {
+        foreach ($rulebook->allows('vent.by-stack') ? [] : $network->heads as $head) {
             $arm = $network->arm($head);
             if (
                 $arm === null ||

@@ -22,7 +22,7 @@ final readonly class WetVentLoadRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        if ($rulebook->value('vent.by-stack') >= 1) {
+        if ($rulebook->allows('vent.by-stack')) {
             return [];
         }
         $findings = [];

@@ -33,7 +33,7 @@ final readonly class WetVents
             $by->load <= $most->value + Tolerance::SUM &&
             $by->hasAirAbove &&
             ! $this->isAirWetAbove($arm) &&
-            abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->value('storey.height');
+            abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->number('storey.height');
     }
 
     /**
@@ -51,7 +51,7 @@ final readonly class WetVents
             if (
                 $head->fixture->group === '' ||
                 ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) ||
-                abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->value('storey.height')
+                abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->number('storey.height')
             ) {
                 return false;
             }
