@@ -15,6 +15,8 @@ use FallBend\Core\Report\BoardSummary;
 
 /**
  * Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to.
+ *
+ * @phpstan-import-type JobSummary from BoardSummary
  */
 final readonly class OpenJob
 {
@@ -95,7 +97,7 @@ final readonly class OpenJob
     /**
      * What the board shows of a job, as its columns.
      *
-     * @return array{summary: array<string, mixed>, summary_version: int}
+     * @return array{summary: JobSummary, summary_version: int}
      */
     public static function summary(JobEvaluation $job): array
     {

@@ -272,7 +272,7 @@ final readonly class Description
             '/api/make-up' => [
                 'post' => self::call(
                     'The ways of making up the pipe between two ends of a run, each with the legs that it makes of it',
-                    MakeUpShapes::asked(),
+                    MakeUpQuestion::shape(),
                     'MadeUp',
                     [422 => 'Problem'],
                 ),
@@ -439,7 +439,7 @@ final readonly class Description
                     'Keep prices, each in place of what was kept of the same before; all of them, or none',
                     Shapes::object([
                         'prices' => Shapes::list(Shapes::ref('JobPrice')),
-                        'sticks' => Shapes::list(Shapes::object(MakeUpShapes::STICK_PRICE)),
+                        'sticks' => Shapes::list(Shapes::object(Shapes::STICK_PRICE)),
                     ]),
                     'CrewPrices',
                     [422 => 'Problem', 403 => 'Problem'],

@@ -16,8 +16,10 @@ use function Illuminate\Support\defer;
 /**
  * An evaluated job as it is answered and kept: what the same job came to before is known, the rest is worked out.
  *
- * @phpstan-type Board array{summary: array<string, mixed>, pieces: list<string>}
- * @phpstan-type Known array{parts: array<string, string>, board: Board}
+ * @phpstan-import-type JobSummary from BoardSummary
+ * @phpstan-import-type LaidSummary from BoardSummary
+ *
+ * @phpstan-type Known array{parts: array<string, string>, board: LaidSummary}
  */
 final class JobEvaluation
 {
@@ -26,7 +28,7 @@ final class JobEvaluation
     /** @var array<string, string> by name, as JSON */
     private array $texts;
 
-    /** @var Board|null */
+    /** @var LaidSummary|null */
     private ?array $board;
 
     private bool $isNew = false;
@@ -98,7 +100,7 @@ final class JobEvaluation
         return $text;
     }
 
-    /** @return array<string, mixed> what the board shows of it */
+    /** @return JobSummary what the board shows of it */
     public function summary(): array
     {
         return BoardSummary::counted($this->board(), $this->job()->cutting);
@@ -115,7 +117,7 @@ final class JobEvaluation
         }
     }
 
-    /** @return Board */
+    /** @return LaidSummary */
     private function board(): array
     {
         return $this->board ??= BoardSummary::laid($this->evaluated);

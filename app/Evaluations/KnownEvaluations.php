@@ -14,7 +14,7 @@ use Illuminate\Contracts\Cache\Repository;
  * What evaluated jobs came to, by what they were made of: a job is mostly kept right after it was shown, and ticked off
  * without being changed. It is a server's own memory and may be lost at any time: then it is worked out again.
  *
- * @phpstan-import-type Board from JobEvaluation
+ * @phpstan-import-type Known from JobEvaluation
  */
 final readonly class KnownEvaluations
 {
@@ -38,16 +38,16 @@ final readonly class KnownEvaluations
         return hash('sha256', serialize([$version, $own]).$this->file->laidText($job));
     }
 
-    /** @return array{parts: array<string, string>, board: Board}|null null where it is not known */
+    /** @return Known|null null where it is not known */
     public function find(string $key): ?array
     {
-        /** @var array{parts: array<string, string>, board: Board}|null $known */
+        /** @var Known|null $known */
         $known = $this->store->get($key);
 
         return $known;
     }
 
-    /** @param array{parts: array<string, string>, board: Board} $evaluation */
+    /** @param Known $evaluation */
     public function keep(string $key, array $evaluation): void
     {
         if (array_sum(array_map(strlen(...), $evaluation['parts'])) <= self::LARGEST) {

@@ -16,7 +16,16 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpKernel\Exception\NotFoundHttpException;
 
-/** Turns what the core and the actions throw into JSON answers, in one place. */
+/**
+ * Turns what the core and the actions throw into JSON answers, in one place.
+ *
+ * @phpstan-type Unreadable array{
+ *     message: string,
+ *     code: 'unreadable',
+ *     job: array{id: string, name: string, revision: int},
+ *     readable: array{revision: int, kept_at: string, kept_by: string}|null,
+ * }
+ */
 final class Problems
 {
     public static function register(Exceptions $exceptions): void
@@ -86,27 +95,29 @@ final class Problems
         );
     }
 
-    /** A job that cannot be opened: why, what to go back to, and as which file it can be taken away. */
     private static function unreadable(UnreadableJob $unreadable): JsonResponse
+    {
+        return new JsonResponse(self::reason($unreadable), 422);
+    }
+
+    /** @return Unreadable why a job cannot be opened, what to go back to, and as which file it can be taken away */
+    private static function reason(UnreadableJob $unreadable): array
     {
         $job = $unreadable->job;
         $last = app(OpenJob::class)->lastReadable($job);
 
-        return new JsonResponse(
-            [
-                'message' => $unreadable->getMessage(),
-                'code' => 'unreadable',
-                'job' => ['id' => $job->id, 'name' => $job->name, 'revision' => $job->head],
-                'readable' => $last === null
-                        ? null
-                        : [
-                            'revision' => $last->number,
-                            'kept_at' => $last->created_at->toIso8601String(),
-                            'kept_by' => $last->author->name,
-                        ],
-            ],
-            422,
-        );
+        return [
+            'message' => $unreadable->getMessage(),
+            'code' => 'unreadable',
+            'job' => ['id' => $job->id, 'name' => $job->name, 'revision' => $job->head],
+            'readable' => $last === null
+                ? null
+                : [
+                    'revision' => $last->number,
+                    'kept_at' => $last->created_at->toIso8601String(),
+                    'kept_by' => $last->author->name,
+                ],
+        ];
     }
 
     /** What is not there is not named by the classes that looked for it. */

@@ -85,7 +85,6 @@ return [
         'Reckon\\SupportsReckoner::reckon' => 'not parted yet',
         'Reckon\\TrapArmReckoner::reckon' => 'not parted yet',
         'Reckon\\TrapSealReckoner::reckon' => 'not parted yet',
-        'Report\\BoardSummary::run' => 'not parted yet',
         'Report\\JointCard::written' => 'not parted yet',
         'Report\\NetworkReport::arm' => 'not parted yet',
         'Report\\RunReport::legs' => 'not parted yet',

@@ -11,6 +11,7 @@ use App\Models\User;
 use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
@@ -21,7 +22,25 @@ use Illuminate\Http\Response;
 /**
  * The catalogue and the rulebooks as the crew sees them, and what the crew set in them for itself.
  *
- * @phpstan-import-type Entry from Browse
+ * @phpstan-import-type CatalogueEntry from Browse
+ * @phpstan-import-type SystemSummary from Browse
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type BookNumber array{
+ *     id: string,
+ *     title: string,
+ *     value: ?float,
+ *     unit: string,
+ *     note: string,
+ *     source: Source,
+ *     own_id: ?int,
+ * }
+ * @phpstan-type BookNumbers array{id: string, name: string, units: 'inch'|'mm', thresholds: list<BookNumber>}
+ * @phpstan-type CataloguePage array{
+ *     entries: list<CatalogueEntry>,
+ *     systems: list<SystemSummary>,
+ *     rulebooks: list<BookNumbers>,
+ * }
  */
 final readonly class CatalogueController
 {
@@ -32,6 +51,12 @@ final readonly class CatalogueController
     ) {}
 
     public function index(Request $request): JsonResponse
+    {
+        return new JsonResponse($this->page($request));
+    }
+
+    /** @return CataloguePage */
+    private function page(Request $request): array
     {
         $asked = Fields::of($request->query());
         $own = $this->crewNumbers->of(User::asking($request)->crewId());
@@ -52,27 +77,27 @@ final readonly class CatalogueController
             $asked->stringOr('size', ''),
         );
 
-        return new JsonResponse([
+        return [
             'entries' => array_map(static fn (array $entry): array => self::withOwn($entry, $ids), $entries),
             'systems' => $browse->systems(),
             'rulebooks' => array_map(
                 fn (string $key): array => $this->rulebook($key, $own, $ids),
                 $mine->rulebookKeys(),
             ),
-        ]);
+        ];
     }
 
     /**
-     * @param Entry $entry
+     * @param CatalogueEntry $entry
      * @param array<string, int> $ids of the crew's own numbers, by their place
-     * @return array<string, mixed> with the id of the crew's own number beside each that has one
+     * @return CatalogueEntry with the id of the crew's own number beside each that has one
      */
     private static function withOwn(array $entry, array $ids): array
     {
         $numbers = [];
         foreach ($entry['numbers'] as $number) {
             $place = "{$entry['table']} {$entry['row']} {$number['field']}";
-            $numbers[] = $number + ['own_id' => $ids[$place] ?? null];
+            $numbers[] = ['own_id' => $ids[$place] ?? null] + $number;
         }
 
         return ['numbers' => $numbers] + $entry;
@@ -128,7 +153,7 @@ final readonly class CatalogueController
 
     /**
      * @param array<string, int> $ids of own entries by place
-     * @return array<string, mixed>
+     * @return BookNumbers
      */
     private function rulebook(string $key, OwnNumbers $own, array $ids): array
     {

@@ -28,6 +28,11 @@ use Illuminate\Http\Request;
 /**
  * Questions about a job that is not kept yet, and the single reckoners. They read the body themselves: an empty text is
  * a text here.
+ *
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type ReadLength array{read: Reading|null, problem: ?string}
+ * @phpstan-type Lengths array{lengths: list<ReadLength>}
  */
 final readonly class EvaluationController
 {
@@ -145,20 +150,29 @@ final readonly class EvaluationController
     /** Reads the lengths of a form, each as a tape says it; what is not understood is said in its place. */
     public function lengths(Request $request): JsonResponse
     {
-        $body = self::body($request);
-        $reader = new TapeReader(Units::from($body->choice('units', ['inch', 'mm'])));
-        $read = static function (string $text) use ($reader): array {
-            if (mb_strlen($text) > self::LONGEST_LENGTH) {
-                return ['read' => null, 'problem' => 'must be at most '.self::LONGEST_LENGTH.' characters'];
-            }
-            try {
-                return ['read' => (new Tape)->of($reader->read($text)->toMm()), 'problem' => null];
-            } catch (UnreadableLength $unreadable) {
-                return ['read' => null, 'problem' => $unreadable->getMessage()];
-            }
-        };
+        return new JsonResponse(self::read(self::body($request)));
+    }
 
-        return new JsonResponse(['lengths' => array_map($read, $body->strings('texts'))]);
+    /** @return Lengths */
+    private static function read(Fields $body): array
+    {
+        $reader = new TapeReader(Units::from($body->choice('units', ['inch', 'mm'])));
+        $length = static fn (string $text): array => self::length($text, $reader);
+
+        return ['lengths' => array_map($length, $body->strings('texts'))];
+    }
+
+    /** @return ReadLength */
+    private static function length(string $text, TapeReader $reader): array
+    {
+        if (mb_strlen($text) > self::LONGEST_LENGTH) {
+            return ['read' => null, 'problem' => 'must be at most '.self::LONGEST_LENGTH.' characters'];
+        }
+        try {
+            return ['read' => (new Tape)->of($reader->read($text)->toMm()), 'problem' => null];
+        } catch (UnreadableLength $unreadable) {
+            return ['read' => null, 'problem' => $unreadable->getMessage()];
+        }
     }
 
     public function reckon(Request $request, string $name, Reckoners $reckoners, Effort $effort): JsonResponse

@@ -15,7 +15,11 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
 
-/** Signing in and out, and who is signed in. */
+/**
+ * Signing in and out, and who is signed in.
+ *
+ * @phpstan-type Account array{name: string, email: string, crews: list<array{id: int, name: string}>}
+ */
 final class SessionController
 {
     private const GUESSES_A_MINUTE = 10;
@@ -25,13 +29,19 @@ final class SessionController
         /** @var User $user */
         $user = $request->user();
 
-        return new JsonResponse([
+        return new JsonResponse(self::account($user));
+    }
+
+    /** @return Account */
+    private static function account(User $user): array
+    {
+        $crew = static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name];
+
+        return [
             'name' => $user->name,
             'email' => $user->email,
-            'crews' => $user->crews
-                ->map(static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name])
-                ->values(),
-        ]);
+            'crews' => array_values(array_map($crew, $user->crews->all())),
+        ];
     }
 
     public function store(Request $request): JsonResponse

@@ -35,6 +35,21 @@ use FallBend\Core\Measure\Units;
 /**
  * All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints
  * want.
+ *
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type MaterialRow array{
+ *     shelf: value-of<self::SHELVES>,
+ *     what: string,
+ *     maker: string,
+ *     size: string,
+ *     letters: string,
+ *     count: int,
+ *     note: string,
+ *     price: ?float,
+ *     each: ?float,
+ *     source: Source|null,
+ * }
  */
 final class Materials
 {
@@ -56,8 +71,17 @@ final class Materials
     private const TWIN_MM = 0.5;
 
     /**
-     * @var array<string, array{shelf: string, what: string, maker: string, size: string, letters: string, count: int,
-     *     note: string, price: ?float, source: ?array<string, string>}>
+     * @var array<string, array{
+     *     shelf: value-of<self::SHELVES>,
+     *     what: string,
+     *     maker: string,
+     *     size: string,
+     *     letters: string,
+     *     count: int,
+     *     note: string,
+     *     price: ?float,
+     *     source: Source|null,
+     * }>
      */
     private array $rows = [];
 
@@ -402,6 +426,7 @@ final class Materials
         }
     }
 
+    /** @param value-of<self::SHELVES> $shelf */
     private function add(
         string $shelf,
         string $what,

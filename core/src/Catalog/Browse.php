@@ -10,20 +10,74 @@ use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
+use stdClass;
 
 /**
  * The catalogue as it is browsed: rows of one kind, found by what they are called on site, each with its numbers, its
  * lies and where they come from.
  *
- * @phpstan-type Entry array{
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type SystemSummary array{
+ *     key: string,
+ *     name: string,
+ *     short: string,
+ *     region: 'us'|'uk',
+ *     material: string,
+ *     letters: string,
+ *     laid: bool,
+ *     drain: bool,
+ *     sizes: list<string>,
+ *     laid_sizes: list<string>,
+ *     ends: list<string>,
+ * }
+ * @phpstan-type CatalogueEntry array{
  *     table: string,
+ *     group: string,
  *     row: string,
- *     numbers: list<array{field: string, label: string, value: ?float, said: string, instead_of: ?string}>,
- *     name: mixed,
- *     maker_name: mixed,
- *     size: mixed,
- *     also: mixed,
- *     facts: mixed,
+ *     name: string,
+ *     maker_name: string,
+ *     also: list<string>,
+ *     size: string,
+ *     system: ?string,
+ *     material: string,
+ *     pattern: ?string,
+ *     turn_deg: ?float,
+ *     family: string,
+ *     numbers: list<EntryNumber>,
+ *     lies: list<Lie>,
+ *     drawn: array<string, float>|stdClass,
+ *     facts: list<string>,
+ *     doubtful: bool,
+ *     own: bool,
+ *     note: string,
+ *     source: Source,
+ * }
+ * @phpstan-type EntryNumber array{
+ *     field: string,
+ *     label: string,
+ *     value: ?float,
+ *     said: string,
+ *     instead_of: ?string,
+ *     own_id: ?int,
+ * }
+ * @phpstan-type Lie array{
+ *     place: string,
+ *     verdict: 'yes'|'no'|'only'|'none',
+ *     said: string,
+ * }
+ * @phpstan-type EntryWith array{
+ *     name?: string,
+ *     maker_name?: string,
+ *     also?: list<string>,
+ *     system?: string,
+ *     material?: string,
+ *     pattern?: string,
+ *     turn_deg?: ?float,
+ *     family?: string,
+ *     lies?: list<Lie>,
+ *     drawn?: array<string, float>,
+ *     facts?: list<string>,
  * }
  */
 final readonly class Browse
@@ -39,6 +93,9 @@ final readonly class Browse
         'cements',
         'lubricants',
     ];
+
+    /** What the book says of a fitting that lies so. */
+    private const VERDICTS = ['yes', 'no', 'only'];
 
     private const LABELS = [
         'od_mm' => 'outside',
@@ -101,7 +158,7 @@ final readonly class Browse
      * @param string $search words that name, maker's name, other names or size must all hold
      * @param string $system key of a system, or empty
      * @param string $size or empty
-     * @return list<Entry>
+     * @return list<CatalogueEntry>
      *
      * @throws BadInput if there is no such kind
      */
@@ -136,7 +193,7 @@ final readonly class Browse
         );
     }
 
-    /** @return list<array<string, mixed>> one line for each system */
+    /** @return list<SystemSummary> one line for each system */
     public function systems(): array
     {
         return array_map(function (string $key): array {
@@ -158,7 +215,7 @@ final readonly class Browse
         }, $this->catalogue->systemKeys());
     }
 
-    /** @return list<Entry> */
+    /** @return list<CatalogueEntry> */
     private function pipes(string $only): array
     {
         $entries = [];
@@ -187,7 +244,7 @@ final readonly class Browse
         return $entries;
     }
 
-    /** @return list<Entry> */
+    /** @return list<CatalogueEntry> */
     private function fittings(string $only): array
     {
         $entries = [];
@@ -228,7 +285,7 @@ final readonly class Browse
         return [...$entries, ...$this->patterns($only)];
     }
 
-    /** @return list<Entry> every fitting that has a name of its own, with what the books say of it */
+    /** @return list<CatalogueEntry> every fitting that has a name of its own, with what the books say of it */
     private function patterns(string $only): array
     {
         $region = $only === '' ? '' : $this->catalogue->system($only)->region;
@@ -266,7 +323,7 @@ final readonly class Browse
         return $entries;
     }
 
-    /** @return list<Entry> */
+    /** @return list<CatalogueEntry> */
     private function parts(string $table): array
     {
         $entries = [];
@@ -328,32 +385,32 @@ final readonly class Browse
 
     /**
      * @param array<array-key, mixed> $row
-     * @param array<string, mixed> $with
-     * @return Entry
+     * @param EntryWith $with
+     * @return CatalogueEntry
      */
     private function entry(string $table, string $group, array $row, array $with): array
     {
         $provenance = Provenance::read(Fields::of($row), $table);
 
-        /** @var Entry $entry */
-        $entry = [
+        $name = self::text($row, 'name');
+
+        return [
             'table' => $table,
-            'row' => $provenance->row,
-            'numbers' => $this->numbers($row),
-        ] + $with + [
             'group' => $group,
-            'name' => self::text($row, 'name') === '' ? $provenance->row : self::text($row, 'name'),
-            'maker_name' => self::text($row, 'maker_name'),
-            'also' => [],
+            'row' => $provenance->row,
+            'name' => $with['name'] ?? ($name === '' ? $provenance->row : $name),
+            'maker_name' => $with['maker_name'] ?? self::text($row, 'maker_name'),
+            'also' => $with['also'] ?? [],
             'size' => self::text($row, 'size'),
-            'system' => null,
-            'material' => '',
-            'pattern' => null,
-            'turn_deg' => null,
-            'family' => $table,
-            'lies' => [],
-            'drawn' => (object) [],
-            'facts' => [],
+            'system' => $with['system'] ?? null,
+            'material' => $with['material'] ?? '',
+            'pattern' => $with['pattern'] ?? null,
+            'turn_deg' => $with['turn_deg'] ?? null,
+            'family' => $with['family'] ?? $table,
+            'numbers' => $this->numbers($row),
+            'lies' => $with['lies'] ?? [],
+            'drawn' => $with['drawn'] ?? new stdClass,
+            'facts' => $with['facts'] ?? [],
             'doubtful' => $provenance->isDoubtful() ||
                 in_array(
                     null,
@@ -364,13 +421,11 @@ final readonly class Browse
             'note' => $provenance->note,
             'source' => $provenance->toArray(),
         ];
-
-        return $entry;
     }
 
     /**
      * @param array<array-key, mixed> $row
-     * @return list<array{field: string, label: string, value: ?float, said: string, instead_of: ?string}>
+     * @return list<EntryNumber>
      */
     private function numbers(array $row): array
     {
@@ -391,6 +446,7 @@ final readonly class Browse
                         ? $this->said($field, (float) $instead[$field])
                         : 'not stated')
                     : null,
+                'own_id' => null,
             ];
         }
 
@@ -412,7 +468,7 @@ final readonly class Browse
         return TapePrinter::withUnit(Length::mm($mm), $this->units);
     }
 
-    /** @return list<array{place: string, verdict: string, said: string}> how a bend may lie under the rulebook */
+    /** @return list<Lie> how a bend may lie under the rulebook */
     private function lies(string $pattern, string $size, PipeSystem $system): array
     {
         $lies = [];
@@ -441,7 +497,7 @@ final readonly class Browse
 
     /**
      * @param array<array-key, mixed> $row
-     * @return list<array{place: string, verdict: string, said: string}>
+     * @return list<Lie>
      */
     private function patternLies(array $row): array
     {
@@ -452,7 +508,7 @@ final readonly class Browse
                     $verdict = self::text($flow, $place);
                     $lies[] = [
                         'place' => str_replace('_', '-', $place),
-                        'verdict' => in_array($verdict, ['yes', 'no', 'only'], true) ? $verdict : 'none',
+                        'verdict' => in_array($verdict, self::VERDICTS, true) ? $verdict : 'none',
                         'said' => self::text($flow, "{$place}_said") === ''
                                 ? self::text($flow, 'note')
                                 : self::text($flow, "{$place}_said"),

@@ -185,7 +185,8 @@ final class Catalogue implements PipeSystems
     /**
      * Gives the tools and small things that joints are made with.
      *
-     * @return list<array{shelf: string, name: string, methods: list<string>, note: string, provenance: Provenance}>
+     * @return list<array{shelf: 'consumable'|'tool', name: string, methods: list<string>, note: string,
+     *     provenance: Provenance}>
      *
      * @throws BadInput if a row is wrong
      */
@@ -193,7 +194,7 @@ final class Catalogue implements PipeSystems
     {
         return array_map(
             static fn (Fields $row): array => [
-                'shelf' => $row->string('shelf'),
+                'shelf' => $row->choice('shelf', ['consumable', 'tool']),
                 'name' => $row->string('name'),
                 'methods' => $row->strings('methods'),
                 'note' => $row->stringOr('note', '', 1000),

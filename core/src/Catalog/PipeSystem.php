@@ -32,7 +32,7 @@ final class PipeSystem
     private array $branchesOfSizes = [];
 
     /**
-     * @param string $region `us` or `uk`
+     * @param 'us'|'uk' $region
      * @param string $short what it is called on site
      * @param ?string $ownJoint key of the method that joins it to its own fittings; null of a pipe that is recognised
      *     only to be refused

@@ -7,13 +7,29 @@ namespace FallBend\Core\Catalog;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
-/** Where a number comes from, and how far it can be trusted. */
+/**
+ * Where a number comes from, and how far it can be trusted.
+ *
+ * @phpstan-type Source array{
+ *     table: string,
+ *     row: string,
+ *     source: string,
+ *     confidence: value-of<self::CONFIDENCES>,
+ *     status: value-of<self::STATUSES>,
+ * }
+ */
 final readonly class Provenance implements Storable
 {
     use StoredRow;
 
+    public const CONFIDENCES = ['high', 'medium', 'low'];
+
     public const STATUSES = ['stated', 'derived', 'assumed', 'measured'];
 
+    /**
+     * @param value-of<self::CONFIDENCES> $confidence
+     * @param value-of<self::STATUSES> $status
+     */
     private function __construct(
         public string $table,
         public string $row,
@@ -40,7 +56,7 @@ final readonly class Provenance implements Storable
             $table,
             $id,
             $row->string('source', 500),
-            $row->choice('confidence', ['high', 'medium', 'low']),
+            $row->choice('confidence', self::CONFIDENCES),
             $row->choice('status', self::STATUSES),
             $row->stringOr('note', '', 1000),
         );
@@ -58,7 +74,7 @@ final readonly class Provenance implements Storable
         return $this->status === 'assumed' || $this->confidence === 'low';
     }
 
-    /** @return array{table: string, row: string, source: string, confidence: string, status: string} */
+    /** @return Source */
     public function toArray(): array
     {
         return [

@@ -23,6 +23,7 @@ final class Rulebook
     private array $ofTopics = [];
 
     /**
+     * @param 'inch'|'mm' $units
      * @param Rows<Threshold> $rows
      * @param array<string, Threshold> $local those that have another value here, by id
      */

@@ -23,7 +23,62 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
-/** What has to be cut in a job, from which sticks, and how what was cut already moves what is left. */
+/**
+ * What has to be cut in a job, from which sticks, and how what was cut already moves what is left.
+ *
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type Source from Provenance
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type Objective value-of<StockCutter::OBJECTIVES>
+ * @phpstan-type CuttingReport array{
+ *     pieces: list<CutPiece>,
+ *     printed: array{on: string, gone: list<string>}|null,
+ *     groups: list<CutGroup>,
+ *     kerf: Reading,
+ *     saws: list<array{name: string, kerf: Reading}>,
+ *     findings: list<SaidFinding>,
+ *     sources: list<Source>,
+ * }
+ * @phpstan-type CutPiece array{
+ *     key: string,
+ *     letter: string,
+ *     planned: Reading,
+ *     now: Reading,
+ *     moved_mm: float,
+ *     cut: bool,
+ *     ends: list<string>,
+ *     stick: array{
+ *         number: int,
+ *         length: Reading,
+ *         tight: bool,
+ *     }|null,
+ *     printed: Reading|null,
+ *     since: 'same'|'other'|'new'|null,
+ * }
+ * @phpstan-type CutGroup array{
+ *     system: string,
+ *     size: string,
+ *     letters: string,
+ *     objective: Objective,
+ *     sticks: list<StickReport>,
+ *     used: float,
+ *     bound: float,
+ *     optimal: bool,
+ * }
+ * @phpstan-type StickReport array{
+ *     length: Reading,
+ *     offcut: Reading,
+ *     enough: float,
+ *     tight: bool,
+ *     cuts: list<array{
+ *         run: string,
+ *         key: string,
+ *         letter: string,
+ *         length: Reading,
+ *     }>,
+ * }
+ */
 final readonly class JobCutting
 {
     /** What one plan may look at while somebody waits: well under a second. */
@@ -57,7 +112,7 @@ final readonly class JobCutting
         );
     }
 
-    /** @return array<string, mixed> see docs/openapi.json, CuttingReport */
+    /** @return CuttingReport */
     public function ofRun(string $run): array
     {
         $layout = $this->layout->runs[$run];
@@ -128,6 +183,8 @@ final readonly class JobCutting
     /**
      * Gives whether a piece is the `same` as on the ticket that was printed last, `other`, or `new`; null where none
      * was printed, or it is cut. What stands on paper is what a tape says in the job's units.
+     *
+     * @return 'same'|'other'|'new'|null
      */
     public function since(string $run, Piece $piece): ?string
     {
@@ -162,7 +219,7 @@ final readonly class JobCutting
 
     /**
      * @param array<string, array{number: int, mm: float, tight: bool}> $sticks
-     * @return list<array<string, mixed>>
+     * @return list<CutPiece>
      */
     private function pieces(RunLayout $layout, Tape $tape, array $sticks): array
     {
@@ -195,7 +252,7 @@ final readonly class JobCutting
     /**
      * Gives the stick that each piece comes from.
      *
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}> $plans
      * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from,
      *     by its number among those of its pipe
      */
@@ -250,7 +307,8 @@ final readonly class JobCutting
      * Gives the plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that
      * the crew has.
      *
-     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> no
+     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}>
+     *     no
      *     stock where the catalogue states no stick
      */
     public function plans(): array
@@ -322,8 +380,8 @@ final readonly class JobCutting
     }
 
     /**
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: string}> $plans
-     * @return array{list<array<string, mixed>>, list<Finding>}
+     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}> $plans
+     * @return array{list<CutGroup>, list<Finding>}
      */
     private function groups(array $plans): array
     {
@@ -348,7 +406,10 @@ final readonly class JobCutting
         return [$groups, $findings];
     }
 
-    /** @return array<string, mixed> */
+    /**
+     * @param Objective $objective
+     * @return CutGroup
+     */
     private function group(string $system, string $size, CutPlan $plan, string $objective): array
     {
         [$tape, $slack] = [new Tape, $this->slack()];
@@ -365,7 +426,7 @@ final readonly class JobCutting
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return StickReport */
     private function stick(CutStick $stick, Tape $tape, Slack $slack): array
     {
         $enough = $slack->chance($stick);

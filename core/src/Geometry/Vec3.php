@@ -6,10 +6,20 @@ namespace FallBend\Core\Geometry;
 
 use FallBend\Core\Measure\Tolerance;
 
-/** A point or direction: x east, y north, z up; points in mm, directions of length one. */
+/**
+ * A point or direction: x east, y north, z up; points in mm, directions of length one.
+ *
+ * @phpstan-type Point array{x: float, y: float, z: float}
+ */
 final readonly class Vec3
 {
     public function __construct(public float $x, public float $y, public float $z) {}
+
+    /** @return Point */
+    public function toArray(): array
+    {
+        return ['x' => $this->x, 'y' => $this->y, 'z' => $this->z];
+    }
 
     /**
      * Gives the direction of flow of a leg.

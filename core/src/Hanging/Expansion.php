@@ -120,7 +120,7 @@ final readonly class Expansion
         ]);
     }
 
-    /** @return array{string, ?int, float} what holds it fast, the number of the hanger, and where */
+    /** @return array{value-of<Straight::FIXED>, ?int, float} what holds it fast, the number of the hanger, and where */
     private function held(LegLaid $leg, float $from, float $to): array
     {
         $last = $this->layout->legs[count($this->layout->legs) - 1];
@@ -147,6 +147,7 @@ final readonly class Expansion
         return $best ?? ['none', null, ($from + $to) / 2];
     }
 
+    /** @param 'up'|'down' $way */
     private function end(string $way, float $move, LegLaid $leg, float $corner): Growth
     {
         $step = $way === 'up' ? -1 : 1;

@@ -13,7 +13,7 @@ final readonly class Framing
     private const BETWEEN = ['joist' => 'batten', 'stud' => 'blocking'];
 
     /**
-     * @param string $kind `joist` or `stud`: that of a hanger on one of them too
+     * @param 'joist'|'stud' $kind that of a hanger on one of them too
      * @param list<float> $places along the leg from its upstream end, mm
      */
     private function __construct(public string $kind, private array $places) {}
@@ -22,7 +22,7 @@ final readonly class Framing
      * Takes where the first one stands along a leg and how far it is to the next one, in mm; gives as many as there
      * are, or all along the leg, before the first one too.
      *
-     * @param string $kind `joist` or `stud`
+     * @param 'joist'|'stud' $kind
      */
     public static function every(
         string $kind,
@@ -56,7 +56,7 @@ final readonly class Framing
         );
     }
 
-    /** Gives the kind of a hanger that none of them is near enough to. */
+    /** @return 'batten'|'blocking' the kind of a hanger that none of them is near enough to */
     public function between(): string
     {
         return self::BETWEEN[$this->kind];

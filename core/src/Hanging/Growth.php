@@ -14,9 +14,9 @@ final readonly class Growth
     public const INTO = ['turn', 'joints', 'allowance', 'outlet', 'tie-in'];
 
     /**
-     * @param string $way `up` or `down`: which end
+     * @param 'up'|'down' $way which end
      * @param float $moveMm how far the end moves
-     * @param string $into one of INTO
+     * @param value-of<self::INTO> $into
      * @param ?int $leg number of the leg that it bends, from 1
      * @param ?float $freeMm from the turn to the first hanger on that leg, by number in `hanger`
      * @param ?float $newton what that hanger is pushed aside with; null where there is none or the modulus is not known

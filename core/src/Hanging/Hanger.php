@@ -22,8 +22,8 @@ final readonly class Hanger
     /**
      * @param int $leg number of the leg, from 0
      * @param float $atMm from its upstream end
-     * @param string $kind one of KINDS
-     * @param string $why one of REASONS
+     * @param value-of<self::KINDS> $kind
+     * @param value-of<self::REASONS> $why
      * @param bool $isClear it keeps clear of every joint
      */
     public function __construct(

@@ -26,8 +26,26 @@ use FallBend\Core\Verdict\Where;
  * How a run of a job is hung: every hanger with its place and what is measured down to it from a string, what hangs
  * between two, how far each leg grows.
  *
+ * @phpstan-import-type SpanReport from Span
  * @phpstan-import-type Reading from Tape
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type Source from Provenance
  *
+ * @phpstan-type HangingReport array{
+ *     hangers: list<HangerReport>,
+ *     own: bool,
+ *     spans: list<SpanReport>,
+ *     string: Reading,
+ *     framing: FramingReport|null,
+ *     storey: Reading|null,
+ *     floor: Reading|null,
+ *     upright: bool,
+ *     expansion: list<StraightReport>,
+ *     allowances: list<array{tape_mm: float, tape: Reading}>,
+ *     swing_c: float,
+ *     findings: list<SaidFinding>,
+ *     sources: list<Source>,
+ * }
  * @phpstan-type HangerReport array{
  *     number: int,
  *     leg: int,
@@ -36,15 +54,37 @@ use FallBend\Core\Verdict\Where;
  *     at: Reading,
  *     tape_mm: float,
  *     tape: Reading,
- *     face: array{name: string, at: Reading}|null,
- *     kind: string,
- *     why: string,
+ *     kind: value-of<Hanger::KINDS>,
+ *     why: value-of<Hanger::REASONS>,
  *     clear: bool,
- *     hold: ?string,
+ *     hold: 'fast'|'slides'|null,
  *     braced: bool,
+ *     face: array{name: string, at: Reading}|null,
  *     below_string: Reading|null,
  *     read: Reading|null,
  *     off_mm: ?float,
+ * }
+ * @phpstan-type FramingReport array{
+ *     kind: value-of<Hanging::FRAMING>,
+ *     every: Reading,
+ *     first: Reading,
+ * }
+ * @phpstan-type StraightReport array{
+ *     leg: int,
+ *     from_tape_mm: float,
+ *     length: Reading,
+ *     growth: Reading,
+ *     fixed: value-of<Straight::FIXED>,
+ *     hanger: ?int,
+ *     ends: list<array{
+ *         way: 'up'|'down',
+ *         move: Reading,
+ *         into: value-of<Growth::INTO>,
+ *         leg: ?int,
+ *         free: Reading|null,
+ *         hanger: ?int,
+ *         newton: ?float,
+ *     }>,
  * }
  */
 final readonly class RunHanging
@@ -70,7 +110,7 @@ final readonly class RunHanging
         $this->run = new RunHangers($layout, $job, $catalogue, $rulebook);
     }
 
-    /** @return array<string, mixed>&array{hangers: list<HangerReport>} see docs/openapi.json, HangingReport */
+    /** @return HangingReport */
     public function toArray(): array
     {
         [$tape, $hangers] = [new Tape, $this->run->places()];
@@ -266,7 +306,7 @@ final readonly class RunHanging
     }
 
     /**
-     * @return array{kind: string, every: array<string, mixed>, first: array<string, mixed>}|null the joists or studs
+     * @return FramingReport|null the joists or studs
      *     that somebody said
      */
     private function framing(Tape $tape): ?array
@@ -282,7 +322,7 @@ final readonly class RunHanging
             ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return StraightReport */
     private function straight(Tape $tape, Straight $straight): array
     {
         return [

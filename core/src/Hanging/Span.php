@@ -12,7 +12,28 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** What hangs between two hangers. Lengths in mm along the tape of the run. */
+/**
+ * What hangs between two hangers. Lengths in mm along the tape of the run.
+ *
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type SpanReport array{
+ *     from_tape_mm: float,
+ *     to_tape_mm: float,
+ *     length: Reading,
+ *     most: Reading|null,
+ *     over: bool,
+ *     ends: value-of<Beam::ENDS>,
+ *     sag: Reading|null,
+ *     pond: Reading|null,
+ *     longest: Reading|null,
+ *     fall_mm_per_m: float,
+ *     outside_mm: float,
+ *     pond_from_mm: ?float,
+ *     pond_to_mm: ?float,
+ *     shape_mm: list<float>,
+ * }
+ */
 final readonly class Span
 {
     /** What is longer than the rulebook lets it be by less than this nobody can measure. */
@@ -23,7 +44,7 @@ final readonly class Span
 
     /**
      * @param LegLaid $leg that it begins on
-     * @param string $ends how it is held, one of Beam::ENDS
+     * @param value-of<Beam::ENDS> $ends how it is held
      * @param ?Threshold $most how far the rulebook lets it hang free
      * @param ?Beam $beam null where its weight or its modulus is not known
      */
@@ -39,7 +60,7 @@ final readonly class Span
         $this->pocket = $beam?->pocket($fallMmPerM);
     }
 
-    /** @return array<string, mixed> see docs/openapi.json, HangingReport */
+    /** @return SpanReport */
     public function toArray(Tape $tape, float $outsideMm): array
     {
         $length = $this->toMm - $this->fromMm;

@@ -15,7 +15,7 @@ final readonly class Straight
 
     /**
      * @param int $leg number of the leg that it begins on, from 1
-     * @param string $fixed one of FIXED
+     * @param value-of<self::FIXED> $fixed
      * @param ?int $hanger number of the hanger that holds it fast, from 1
      * @param float $growthMm how much longer it gets
      * @param list<Growth> $ends what comes of it at its upstream and its downstream end

@@ -123,7 +123,7 @@ final readonly class Supports
     /**
      * What must hold a hanger, by where it ends.
      *
-     * @return list<array{float, float, string}>
+     * @return list<array{float, float, value-of<Hanger::REASONS>}>
      */
     private function stretches(SupportLeg $leg, float $since): array
     {
@@ -231,6 +231,8 @@ final readonly class Supports
     /**
      * The hanger of a stretch: nearest to where it is wanted, from a joist or a stud before what is let in between, and
      * off every joint where that can be.
+     *
+     * @param value-of<Hanger::REASONS> $why
      */
     private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, string $why): Hanger
     {

@@ -83,7 +83,10 @@ final class Fields
     }
 
     /**
-     * @param list<string> $choices
+     * @template T of string
+     *
+     * @param list<T> $choices
+     * @return T
      *
      * @throws BadInput
      */

@@ -14,7 +14,7 @@ final readonly class CuttingDone
 
     /**
      * @param ?float $kerfMm width of the cut of the saw in hand; null: as usual
-     * @param string $objective what is to be least: sticks, length or price
+     * @param 'sticks'|'length'|'price' $objective what is to be least
      * @param list<array{system: string, size: string, length_mm: float, price: ?float, available: ?int}> $stock sticks
      *     and offcuts, in place of those that the pipe is sold in
      * @param array<string, array<string, float>> $cut lengths really cut, by run and key of the piece

@@ -14,7 +14,8 @@ final readonly class Hanging
 
     /**
      * @param ?float $stringMm from the string line down to the crown of the pipe at the first hanger
-     * @param array{kind: string, every_mm: float, first_mm: float}|null $framing joists or studs (one of FRAMING) that
+     * @param array{kind: value-of<self::FRAMING>, every_mm: float, first_mm: float}|null $framing joists or studs
+     *     (one of FRAMING) that
      *     cross every level leg, and where the first stands on each
      * @param ?float $swingC how much warmer the pipe gets than it was when it was joined, °C
      * @param ?float $storeyMm from floor to floor, where upright pipe goes through some
@@ -106,7 +107,7 @@ final readonly class Hanging
     }
 
     /**
-     * @return array{kind: string, every_mm: float, first_mm: float}|null
+     * @return array{kind: value-of<self::FRAMING>, every_mm: float, first_mm: float}|null
      *
      * @throws BadInput
      */

@@ -14,7 +14,11 @@ use FallBend\Core\Joining\Conditions;
 use JsonException;
 use WeakMap;
 
-/** Reads and writes the job file (docs/job-file.md). Strict: what it does not know it refuses, and says where. */
+/**
+ * Reads and writes the job file (docs/job-file.md). Strict: what it does not know it refuses, and says where.
+ *
+ * @phpstan-import-type WrittenLeg from LegFile
+ */
 final readonly class JobFile
 {
     public const FORMAT = 'fall-bend-job';
@@ -247,7 +251,7 @@ final readonly class JobFile
      * Gives legs as a job file holds them.
      *
      * @param list<Leg> $legs
-     * @return list<array<string, mixed>>
+     * @return list<WrittenLeg>
      */
     public function legs(array $legs): array
     {

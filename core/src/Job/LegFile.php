@@ -8,7 +8,11 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Length;
 
-/** Reads and writes the legs of a job file. */
+/**
+ * Reads and writes the legs of a job file.
+ *
+ * @phpstan-type WrittenLeg array<string, mixed>
+ */
 final class LegFile
 {
     /** Words that were not understood are kept whole, however many were said. */
@@ -89,7 +93,7 @@ final class LegFile
         }
     }
 
-    /** @return array<string, mixed> as a job file holds it */
+    /** @return WrittenLeg as a job file holds it */
     public static function document(Leg $leg): array
     {
         if ($leg->unread !== null) {

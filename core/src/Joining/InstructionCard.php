@@ -16,6 +16,66 @@ use FallBend\Core\Verdict\FindingReport;
 /**
  * Writes a decision so that it can be followed: parts, lengths, torque, times and steps of each offer, and why each
  * other way is refused.
+ *
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type PartReport array{
+ *     table: string,
+ *     row: string,
+ *     name: string,
+ *     maker_name: string,
+ *     size: string,
+ *     doubtful: bool,
+ *     source: Source,
+ * }
+ * @phpstan-type OfferedMethod array{
+ *     method: string,
+ *     name: string,
+ *     maker_name: string,
+ *     say: string,
+ *     family: string,
+ *     variant: string,
+ *     parts: list<PartReport>,
+ *     instead: list<PartReport>,
+ *     insert_a_mm: ?float,
+ *     insert_b_mm: ?float,
+ *     gap_mm: ?float,
+ *     reach_mm: ?float,
+ *     slide_room_mm: ?float,
+ *     torque_nm: ?float,
+ *     torque_in_lb: ?float,
+ *     driver: string,
+ *     bands: int,
+ *     opens: bool,
+ *     price_class: int,
+ *     steps: list<array{
+ *         id: string,
+ *         do: string,
+ *         say: string,
+ *         tools: list<string>,
+ *         caution: ?string,
+ *     }>,
+ *     times: array{
+ *         working_s: ?float,
+ *         hold_s: ?float,
+ *         set_min: ?float,
+ *         cure_min: ?float,
+ *         first_water: value-of<MethodTexts::FIRST_WATER>,
+ *     },
+ *     cautions: list<string>,
+ *     findings: list<SaidFinding>,
+ *     unknown: list<string>,
+ * }
+ * @phpstan-type JointRefused array{
+ *     method: string,
+ *     name: string,
+ *     reason: string,
+ *     why: string,
+ *     near: bool,
+ *     unknown: bool,
+ *     source: Source|null,
+ * }
  */
 final readonly class InstructionCard
 {
@@ -29,7 +89,7 @@ final readonly class InstructionCard
         $this->cements = new CementPlanner($catalogue);
     }
 
-    /** @return array<string, mixed> one entry of `methods` */
+    /** @return OfferedMethod one entry of `methods` */
     public function offer(
         Offer $offer,
         PipeEnd $a,
@@ -77,7 +137,7 @@ final readonly class InstructionCard
         ];
     }
 
-    /** @return array<string, mixed> one entry of `refused` */
+    /** @return JointRefused one entry of `refused` */
     public function refusal(Refusal $refusal): array
     {
         return [
@@ -243,7 +303,7 @@ final readonly class InstructionCard
         return null;
     }
 
-    /** @return array<string, mixed> */
+    /** @return PartReport */
     private function part(object $part): array
     {
         /** @var Coupling|Part|\FallBend\Core\Catalog\Straight $part */
@@ -258,7 +318,7 @@ final readonly class InstructionCard
         ];
     }
 
-    /** @return list<array<string, mixed>> the cement and the primer as parts */
+    /** @return list<PartReport> the cement and the primer as parts */
     private static function cans(?CementPlan $plan): array
     {
         $parts = [];

@@ -8,32 +8,46 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
-/** What is said of the methods: names, steps, and why one is refused; from core/data/joining. */
+/**
+ * What is said of the methods: names, steps, and why one is refused; from core/data/joining.
+ *
+ * @phpstan-type MethodStep array{
+ *     id: string,
+ *     do: string,
+ *     say: string,
+ *     tools?: list<string>,
+ *     caution?: string,
+ *     when?: string,
+ * }
+ * @phpstan-type MethodText array{
+ *     key: string,
+ *     name: string,
+ *     maker_name: string,
+ *     family: string,
+ *     say: string,
+ *     first_water: value-of<self::FIRST_WATER>,
+ *     opens: bool,
+ *     wants: string,
+ *     end: string,
+ *     steps: list<MethodStep>,
+ * }
+ */
 final class MethodTexts
 {
-    /**
-     * @var array<string, array{key: string, name: string, maker_name: string, family: string, say: string,
-     *     first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string, do: string,
-     *     say: string, tools?: list<string>, caution?: string, when?: string}>}>
-     */
+    /** When water may run through a joint first. */
+    public const FIRST_WATER = ['at-once', 'after-cure', 'when-packed'];
+
+    /** @var array<string, MethodText> */
     private static array $methods = [];
 
     /** @var array<string, string>|null */
     private static ?array $refusals = null;
 
-    /**
-     * @return array{key: string, name: string, maker_name: string, family: string, say: string, first_water: string,
-     *     opens: bool, wants: string, end: string, steps: list<array{id: string, do: string, say: string,
-     *     tools?: list<string>, caution?: string, when?: string}>}
-     */
+    /** @return MethodText */
     public static function of(Method $method): array
     {
         if (! isset(self::$methods[$method->value])) {
-            /**
-             * @var array{key: string, name: string, maker_name: string, family: string, say: string,
-             *     first_water: string, opens: bool, wants: string, end: string, steps: list<array{id: string,
-             *     do: string, say: string, tools?: list<string>, caution?: string, when?: string}>} $file
-             */
+            /** @var MethodText $file */
             $file = self::decoded("methods/{$method->value}.json");
             self::$methods[$method->value] = $file;
         }

@@ -15,8 +15,8 @@ final readonly class Place
     public const ACCESSES = ['open', 'panel', 'concealed'];
 
     /**
-     * @param string $ground one of GROUNDS
-     * @param string $access one of ACCESSES: in the open, behind an opening, closed in for good
+     * @param value-of<self::GROUNDS> $ground
+     * @param value-of<self::ACCESSES> $access in the open, behind an opening, closed in for good
      * @param bool $isAtDrainSewerLine where the building drain meets the building sewer
      */
     public function __construct(

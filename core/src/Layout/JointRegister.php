@@ -16,12 +16,15 @@ use FallBend\Core\Joining\Offer;
  * (the system's own joint), `chosen`, `best` (the
  * best that is offered, not chosen yet), `refused` (chosen, but it does not join them), `unknown`
  * (it is not known what stands there), `none` (nothing joins them).
+ *
+ * @phpstan-type State 'own'|'chosen'|'best'|'refused'|'unknown'|'none'
+ * @phpstan-type Registered array{name: string, method: ?string, method_name: string, state: State}
+ * @phpstan-type SingleReport array{id: string, name: string, method: ?string, method_name: string, state: State}
  */
 final class JointRegister
 {
     /**
-     * @return array<string, array{name: string, method: ?string, method_name: string, state: string}> by key of the
-     *     joint
+     * @return array<string, Registered> by key of the joint
      */
     public static function of(RunLayout $layout): array
     {
@@ -34,7 +37,7 @@ final class JointRegister
         return $entries;
     }
 
-    /** @return array{id: string, name: string, method: ?string, method_name: string, state: string} */
+    /** @return SingleReport */
     public static function single(SingleJoint $single, Job $job, EndJoiner $joiner, Rulebook $rulebook): array
     {
         $entry = ['id' => $single->id, 'name' => $single->name];
@@ -70,7 +73,7 @@ final class JointRegister
             : $decision?->offer(Method::from($single->method));
     }
 
-    /** @return array{method: ?string, method_name: string, state: string} */
+    /** @return array{method: ?string, method_name: string, state: State} */
     private static function method(Joint $joint, RunLayout $layout): array
     {
         $end = match ($joint->key) {
@@ -85,7 +88,7 @@ final class JointRegister
         return self::entry($layout->system->ownJoint === null ? null : Method::from($layout->system->ownJoint), 'own');
     }
 
-    /** @return array{method: ?string, method_name: string, state: string} */
+    /** @return array{method: ?string, method_name: string, state: State} */
     private static function ofEnd(EndJoint $end): array
     {
         $chosen = $end->end->method === null ? null : Method::from($end->end->method);
@@ -97,7 +100,10 @@ final class JointRegister
         };
     }
 
-    /** @return array{method: ?string, method_name: string, state: string} */
+    /**
+     * @param State $state
+     * @return array{method: ?string, method_name: string, state: State}
+     */
     private static function entry(?Method $method, string $state): array
     {
         return [

@@ -42,7 +42,7 @@ final readonly class Freeing
      * @param list<string> $pieces
      * @param list<PlannedJoint> $joints
      * @param list<string> $fixed
-     * @return list<array<string, string>> the kind by joint
+     * @return list<array<string, 'slide'|'roll'|'union'>> the kind by joint
      */
     public static function of(array $pieces, array $joints, array $fixed, ?Effort $effort = null): array
     {
@@ -54,7 +54,7 @@ final readonly class Freeing
         return (new self($body, $joints, $effort ?? Effort::of(self::MOST)))->changes();
     }
 
-    /** @return list<array<string, string>> */
+    /** @return list<array<string, 'slide'|'roll'|'union'>> */
     private function changes(): array
     {
         $groups = $this->groups();
@@ -96,7 +96,7 @@ final readonly class Freeing
 
     /**
      * @param list<PlannedJoint> $group
-     * @return list<array<string, string>>
+     * @return list<array<string, 'slide'|'roll'|'union'>>
      */
     private function singles(array $group): array
     {
@@ -113,7 +113,7 @@ final readonly class Freeing
 
     /**
      * @param list<PlannedJoint> $group
-     * @return list<array<string, string>>
+     * @return list<array<string, 'slide'|'roll'|'union'>>
      */
     private function pairs(array $group): array
     {
@@ -138,7 +138,7 @@ final readonly class Freeing
      * Whether a group comes apart once some of its joints are made in another way.
      *
      * @param list<PlannedJoint> $group
-     * @param array<string, string> $change
+     * @param array<string, 'slide'|'roll'|'union'> $change
      */
     private function frees(array $group, array $change): bool
     {
@@ -157,7 +157,7 @@ final readonly class Freeing
             (new Disassembly($this->body, $open, array_diff_key($this->lines, $change)))->stuck($this->effort) === [];
     }
 
-    /** The first way that needs no room which is not there. */
+    /** @return 'slide'|'roll'|'union' the first way that needs no room which is not there */
     private static function kindFor(PlannedJoint $joint): string
     {
         foreach (self::INSTEAD as $kind) {

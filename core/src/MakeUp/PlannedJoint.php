@@ -18,7 +18,7 @@ final readonly class PlannedJoint
     /**
      * @param Vec3 $axis direction in which `b` moves on `a` when the joint is pushed home
      * @param float $depthMm how far it is pushed, or how far a coupling is slid back
-     * @param string $kind one of KINDS
+     * @param value-of<self::KINDS> $kind
      * @param float $slideRoomMm of bare pipe beside it, that a coupling can be slid back on
      */
     public function __construct(
@@ -44,6 +44,8 @@ final readonly class PlannedJoint
     /**
      * The same joint made in another way: a slip coupling in place of a pushed joint is slid back by its whole length,
      * which is twice the depth.
+     *
+     * @param value-of<self::KINDS> $kind
      */
     public function as(string $kind): self
     {

@@ -18,6 +18,22 @@ use FallBend\Core\Verdict\SourceList;
  * with the cosine between its own axis and that one, and so does the reading of the gap itself. What a tape is off by
  * the same way at every reading cancels: gap and pieces are
  * measured with one tape. What each way of joining takes up is a row of the assumptions, or the gap of its own system.
+ *
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type WrittenClosing array{
+ *     reading_mm: float,
+ *     cutting_mm: float,
+ *     sources: list<Source>,
+ *     joints: list<array{
+ *         joint: int,
+ *         chance: float,
+ *         within_mm: float,
+ *         short_mm: float,
+ *         long_mm: float,
+ *         way: 'glued'|'ring'|'roll'|'slide'|'union',
+ *     }>,
+ * }
  */
 final readonly class RunClosing
 {
@@ -33,8 +49,7 @@ final readonly class RunClosing
      * off it lies in 19 of 20 cases; or null where the run has not two
      * ends that stand.
      *
-     * @return array{reading_mm: float, cutting_mm: float, joints: list<array{joint: int, chance: float,
-     *     within_mm: float, short_mm: float, long_mm: float, way: string}>, sources: list<array<string, mixed>>}|null
+     * @return WrittenClosing|null
      */
     public function toArray(): ?array
     {
@@ -95,7 +110,8 @@ final readonly class RunClosing
     }
 
     /**
-     * @return array{float, float, string, ?Assumption} how much too short and too long the rest may be, how it is taken
+     * @return array{float, float, 'glued'|'ring'|'roll'|'slide'|'union', ?Assumption} how much too short and too long
+     *     the rest may be, how it is taken
      *     up, and the row that says so
      */
     private function takesUp(Joint $joint): array

@@ -13,6 +13,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\LegFile;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
@@ -23,6 +24,66 @@ use FallBend\Core\Measure\Tape;
 /**
  * Making up inside a job, as the station asks for it: the ends come from the run, and every solution comes with the
  * legs that it makes of it.
+ *
+ * @phpstan-import-type WrittenLeg from LegFile
+ * @phpstan-import-type WayLeg from SolutionReport
+ * @phpstan-import-type WayBend from SolutionReport
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type MadeUp array{
+ *     turn_deg: float,
+ *     apart: Reading,
+ *     outside_mm: float,
+ *     size: string,
+ *     branch_at_mm: ?float,
+ *     level_difference_mm: ?float,
+ *     solutions: list<MadeUpWay>,
+ *     searched: array{
+ *         sequences: int,
+ *         max_bends: int,
+ *         exhaustive: bool,
+ *     },
+ *     relax: list<array{
+ *         condition: string,
+ *         what: string,
+ *         from: float,
+ *         to: float,
+ *         solution: MadeUpWay,
+ *     }>,
+ * }
+ * @phpstan-type MadeUpWay array{
+ *     points_mm: list<list<float>>,
+ *     bends: list<BendOnTape>,
+ *     legs: list<LegOnTape>,
+ *     cost: float,
+ *     closes_within_mm: float,
+ *     legs_said: list<WrittenLeg>,
+ *     next_leg: int,
+ *     refused: list<string>,
+ * }
+ * @phpstan-type BendOnTape array{
+ *     row: string,
+ *     pattern: string,
+ *     street: bool,
+ *     name: string,
+ *     turn_deg: float,
+ *     nominal_deg: float,
+ *     roll_deg: float,
+ *     mark_mm: float,
+ *     dial_deg: float,
+ *     strain_deg: float,
+ *     known: bool,
+ *     mark: Reading,
+ * }
+ * @phpstan-type LegOnTape array{
+ *     length_mm: float,
+ *     cut_mm: ?float,
+ *     fall_mm_per_m: ?float,
+ *     heading_deg: float,
+ *     dip_deg: float,
+ *     length: Reading,
+ *     cut: Reading|null,
+ * }
  */
 final readonly class RunMakeUp
 {
@@ -48,7 +109,7 @@ final readonly class RunMakeUp
      * relax; and where the end moves, what moves with it: the place on the run that it enters (`branch_at_mm`) and the
      * difference of the levels.
      *
-     * @return array<string, mixed>
+     * @return MadeUp
      *
      * @throws BadInput
      */
@@ -87,7 +148,12 @@ final readonly class RunMakeUp
         $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
             [$legs, $next] = $inRun->legs($solution);
 
-            return self::onTape(SolutionReport::of($solution, $layout->system)) + [
+            [$way, $tape] = [SolutionReport::of($solution, $layout->system), new Tape];
+
+            return [
+                ...$way,
+                'bends' => array_map(static fn (array $bend): array => self::bend($bend, $tape), $way['bends']),
+                'legs' => array_map(static fn (array $leg): array => self::leg($leg, $tape), $way['legs']),
                 'legs_said' => $this->file->legs($legs),
                 'next_leg' => $next,
                 'refused' => self::refused($solution, $layout, $rulebook),
@@ -113,7 +179,8 @@ final readonly class RunMakeUp
                     'what' => $one->what,
                     'from' => $one->from,
                     'to' => $one->to,
-                ] + ['solution' => $report($one->solution)],
+                    'solution' => $report($one->solution),
+                ],
                 $relaxed,
             ),
         ];
@@ -214,32 +281,21 @@ final readonly class RunMakeUp
     }
 
     /**
-     * The same with what is read off as a tape says it.
-     *
-     * @param array<string, mixed> $report
-     * @return array<string, mixed>
+     * @param WayBend $bend
+     * @return BendOnTape with what is read off as a tape says it
      */
-    private static function onTape(array $report): array
+    private static function bend(array $bend, Tape $tape): array
     {
-        $tape = new Tape;
-        /** @var list<array{mark_mm: float}> $bends */
-        $bends = $report['bends'];
-        /** @var list<array{length_mm: float, cut_mm: ?float}> $legs */
-        $legs = $report['legs'];
+        return [...$bend, 'mark' => $tape->of(abs($bend['mark_mm']))];
+    }
 
-        return [
-            'bends' => array_map(
-                static fn (array $bend): array => $bend + ['mark' => $tape->of(abs($bend['mark_mm']))],
-                $bends,
-            ),
-            'legs' => array_map(
-                static fn (array $leg): array => $leg + [
-                    'length' => $tape->of($leg['length_mm']),
-                    'cut' => $tape->orNull($leg['cut_mm']),
-                ],
-                $legs,
-            ),
-        ] + $report;
+    /**
+     * @param WayLeg $leg
+     * @return LegOnTape the same
+     */
+    private static function leg(array $leg, Tape $tape): array
+    {
+        return [...$leg, 'length' => $tape->of($leg['length_mm']), 'cut' => $tape->orNull($leg['cut_mm'])];
     }
 
     /** @return list<string> patterns that the rulebook does not take for the way the water turns in them */

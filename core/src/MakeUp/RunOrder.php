@@ -15,6 +15,22 @@ use FallBend\Core\Layout\RunLayout;
 /**
  * In what order a run goes together where its ends stand: what is made on the bench, what is pushed on in place, and
  * which joint can be made last.
+ *
+ * @phpstan-type WrittenOrder array{
+ *     goes: bool,
+ *     known: bool,
+ *     fixed: list<string>,
+ *     left: list<int>,
+ *     steps: list<OrderStep>,
+ *     frees: list<list<array{joint: int, kind: 'slide'|'roll'|'union'}>>,
+ * }
+ * @phpstan-type OrderStep array{
+ *     parts: list<string>,
+ *     joints: list<int>,
+ *     push_mm: float,
+ *     on_bench: bool,
+ *     moves: bool,
+ * }
  */
 final readonly class RunOrder
 {
@@ -105,8 +121,7 @@ final readonly class RunOrder
      * `known` is false where it was not found out in the time there is: then `goes` says nothing.
      *
      * @param ?Effort $effort ends the search when time or memory is over
-     * @return array{goes: bool, known: bool, fixed: list<string>, steps: list<array<string, mixed>>, left: list<int>,
-     *     frees: list<list<array{joint: int, kind: string}>>}
+     * @return WrittenOrder
      */
     public function toArray(?Effort $effort = null): array
     {
@@ -126,7 +141,7 @@ final readonly class RunOrder
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return OrderStep */
     private function step(Move $move): array
     {
         return [
@@ -139,14 +154,17 @@ final readonly class RunOrder
     }
 
     /**
-     * @param array<string, string> $change kind by joint
-     * @return list<array{joint: int, kind: string}>
+     * @param array<string, 'slide'|'roll'|'union'> $change kind by joint
+     * @return list<array{joint: int, kind: 'slide'|'roll'|'union'}>
      */
     private function change(array $change): array
     {
-        $one = fn (string $joint, string $kind): array => ['joint' => $this->number($joint), 'kind' => $kind];
+        $changes = [];
+        foreach ($change as $joint => $kind) {
+            $changes[] = ['joint' => $this->number($joint), 'kind' => $kind];
+        }
 
-        return array_map($one, array_map(strval(...), array_keys($change)), array_values($change));
+        return $changes;
     }
 
     private function name(string $piece): string
@@ -180,6 +198,8 @@ final readonly class RunOrder
     /**
      * Gives how a joint is closed: `push` home, `roll` a rubber sleeve over it, `slide` a sleeve or nut along, or draw
      * the two faces of a `union` together.
+     *
+     * @return value-of<PlannedJoint::KINDS>
      */
     public static function kind(RunLayout $layout, Joint $joint): string
     {

@@ -8,10 +8,40 @@ use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 
-/** Writes one way of making up pipe between two ends. */
+/**
+ * Writes one way of making up pipe between two ends.
+ *
+ * @phpstan-type WayBend array{
+ *     row: string,
+ *     pattern: string,
+ *     street: bool,
+ *     name: string,
+ *     turn_deg: float,
+ *     nominal_deg: float,
+ *     roll_deg: float,
+ *     mark_mm: float,
+ *     dial_deg: float,
+ *     strain_deg: float,
+ *     known: bool,
+ * }
+ * @phpstan-type WayLeg array{
+ *     length_mm: float,
+ *     cut_mm: ?float,
+ *     fall_mm_per_m: ?float,
+ *     heading_deg: float,
+ *     dip_deg: float,
+ * }
+ * @phpstan-type Way array{
+ *     points_mm: list<list<float>>,
+ *     bends: list<WayBend>,
+ *     legs: list<WayLeg>,
+ *     cost: float,
+ *     closes_within_mm: float,
+ * }
+ */
 final class SolutionReport
 {
-    /** @return array<string, mixed> as the answers of `make-up` carry it */
+    /** @return Way as the answers of `make-up` carry it */
     public static function of(Solution $solution, PipeSystem $system): array
     {
         $outside = $system->pipe($solution->sequence->problem->from->size)->outsideMm;

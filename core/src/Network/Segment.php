@@ -89,7 +89,7 @@ final class Segment
         return $this->isWet && $this->isVent;
     }
 
-    /** Gives what it is: `dry-vent`, `wet-vent`, `drain`, or `dead` where neither air nor waste comes. */
+    /** @return 'dry-vent'|'wet-vent'|'drain'|'dead' what it is; `dead` where neither air nor waste comes */
     public function role(): string
     {
         return match (true) {

@@ -5,16 +5,104 @@ declare(strict_types=1);
 namespace FallBend\Core\Report;
 
 use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\CuttingDone;
 use FallBend\Core\Layout\Piece;
+use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Severity;
 
 /**
  * What a board shows of a job: the run with the heaviest finding, how far its stations are, what is next, and its fall
- * line
- * as small as it can be drawn. It is made when a job is kept, and stored beside it.
+ * line as small as it can be drawn. It is made when a job is kept, and stored beside it.
  *
- * @phpstan-type Report array<string, mixed>
+ * @phpstan-import-type PipeSizes from RunReport
+ * @phpstan-import-type FittingReport from RunReport
+ * @phpstan-import-type PieceReport from RunReport
+ * @phpstan-import-type LegReport from RunReport
+ * @phpstan-import-type WrittenRun from RunReport
+ * @phpstan-import-type Point from Vec3
+ * @phpstan-import-type StandingEnd from RunReport
+ *
+ * @phpstan-type JobSummary array{
+ *     units: value-of<Units>,
+ *     rulebook: string,
+ *     runs: int,
+ *     drawn_fill: float,
+ *     run: RunSummary|null,
+ * }
+ * @phpstan-type RunDrawing array{
+ *     legs: list<array{
+ *         id: string,
+ *         laid: bool,
+ *         size: string,
+ *         from: Point|null,
+ *         to: Point|null,
+ *     }>,
+ *     pieces: list<array{
+ *         key: string,
+ *         size: string,
+ *         between: bool,
+ *         joint_from: string,
+ *         joint_to: string,
+ *     }>,
+ *     fittings: list<DrawnFitting>,
+ *     joints: list<array{
+ *         key: string,
+ *         number: int,
+ *         fitting: ?string,
+ *     }>,
+ *     ends: array{
+ *         outlet: StandingEnd|null,
+ *         tie_in: StandingEnd|null,
+ *     },
+ *     system: array{material: string},
+ *     sequence: list<string>,
+ *     pipes: array<string, PipeSizes>,
+ *     totals: array{whole: bool},
+ * }
+ * @phpstan-type RunSummary array{
+ *     id: string,
+ *     number: int,
+ *     name: string,
+ *     counts: RunCounts,
+ *     next: array{
+ *         severity: value-of<Severity>,
+ *         why: string,
+ *         remedy: string,
+ *     }|null,
+ *     drawing: RunDrawing|null,
+ * }
+ * @phpstan-type RunCounts array{
+ *     legs: int,
+ *     stops: int,
+ *     warnings: int,
+ *     not_known: int,
+ *     pieces: int,
+ *     pieces_to_cut: int,
+ *     joints: int,
+ *     joints_open: int,
+ *     joints_refused: int,
+ * }
+ * @phpstan-type DrawnFitting array{
+ *     key: string,
+ *     pattern: string,
+ *     size: string,
+ *     turn_deg: ?float,
+ *     at: Point,
+ *     in: Point,
+ *     out: Point,
+ *     into_mm: float,
+ *     out_of_mm: float,
+ *     stands: bool,
+ *     branch: array{
+ *         turn: bool,
+ *         size: string,
+ *         take_mm: float,
+ *         reversed: bool,
+ *         taps: list<array{run: string, vent: bool}>,
+ *     }|null,
+ * }
+ * @phpstan-type LaidSummary array{summary: JobSummary, pieces: list<string>}
  */
 final class BoardSummary
 {
@@ -24,27 +112,7 @@ final class BoardSummary
     /** Runs of more pieces and fittings are not drawn on a board. */
     private const MOST_DRAWN = 120;
 
-    private const LEG = ['id', 'laid', 'from', 'to', 'size'];
-
-    private const PIECE = ['key', 'size', 'between', 'joint_from', 'joint_to'];
-
-    private const FITTING = [
-        'key',
-        'pattern',
-        'size',
-        'at',
-        'in',
-        'out',
-        'into_mm',
-        'out_of_mm',
-        'turn_deg',
-        'stands',
-        'branch',
-    ];
-
-    private const BRANCH = ['turn', 'size', 'take_mm', 'reversed', 'taps'];
-
-    /** @return array<string, mixed> shape `JobSummary` of the API description */
+    /** @return JobSummary */
     public static function of(EvaluatedJob $job): array
     {
         return self::counted(self::laid($job), $job->job()->cutting);
@@ -53,7 +121,7 @@ final class BoardSummary
     /**
      * Gives what does not change with what is cut.
      *
-     * @return array{summary: array<string, mixed>, pieces: list<string>} with the keys of the pieces of the run
+     * @return LaidSummary with the keys of the pieces of the run
      */
     public static function laid(EvaluatedJob $job): array
     {
@@ -76,18 +144,16 @@ final class BoardSummary
     /**
      * Takes what `laid` gave, and what is cut; gives the summary.
      *
-     * @param array{summary: array<string, mixed>, pieces: list<string>} $laid
-     * @return array<string, mixed>
+     * @param LaidSummary $laid
+     * @return JobSummary
      */
     public static function counted(array $laid, CuttingDone $done): array
     {
-        $summary = $laid['summary'];
-        if (is_array($summary['run'] ?? null)) {
-            $cut = is_string($summary['run']['id']) ? $done->cut[$summary['run']['id']] ?? [] : [];
-            $left = array_diff($laid['pieces'], array_map(strval(...), array_keys($cut)));
-            /** @var array<string, int> $counts */
-            $counts = $summary['run']['counts'];
-            $summary['run']['counts'] = ['pieces_to_cut' => count($left)] + $counts;
+        ['summary' => $summary, 'pieces' => $pieces] = $laid;
+        if ($summary['run'] !== null) {
+            $cut = $done->cut[$summary['run']['id']] ?? [];
+            $left = array_filter($pieces, static fn (string $piece): bool => ! isset($cut[$piece]));
+            $summary['run']['counts']['pieces_to_cut'] = count($left);
         }
 
         return $summary;
@@ -111,126 +177,188 @@ final class BoardSummary
         return $heaviest;
     }
 
-    /** @return array<string, mixed> */
+    /** @return RunSummary with all pieces still to be cut */
     private static function run(EvaluatedJob $evaluated, int $index): array
     {
         $job = $evaluated->job();
         $id = $evaluated->layout()->ids()[$index];
         $report = (new RunReport($job->units))->write($evaluated->run($id), $evaluated->findings($id));
-        $findings = self::list($report, 'findings');
-        $pieces = self::list($report, 'pieces');
-        $joints = self::list($report, 'joints');
-        $next = $findings[0] ?? null;
-        $of = static fn (string $severity): int => count(
-            array_keys(array_column($findings, 'severity'), $severity, true),
-        );
-        $in = static fn (string ...$states): int => count(
-            array_filter($joints, static fn (array $joint): bool => in_array($joint['state'] ?? '', $states, true)),
-        );
+        $next = $report['findings'][0] ?? null;
 
         return [
             'id' => $id,
             'number' => $index + 1,
             'name' => $job->run($id)->name ?? '',
-            'counts' => [
-                'legs' => count(self::list($report, 'legs')),
-                'stops' => $of('stop'),
-                'warnings' => $of('warn'),
-                'not_known' => $of('unknown'),
-                'pieces' => count($pieces),
-                'joints' => count($joints),
-                'joints_open' => $in('unknown', 'none', 'refused'),
-                'joints_refused' => $in('none', 'refused'),
-            ],
-            'next' => $next === null ? null : array_intersect_key($next, ['severity' => 1, 'why' => 1, 'remedy' => 1]),
+            'counts' => self::counts($report),
+            'next' => $next === null
+                ? null
+                : ['severity' => $next['severity'], 'why' => $next['why'], 'remedy' => $next['remedy']],
             'drawing' => self::drawing($report),
         ];
     }
 
     /**
-     * @param Report $report
-     * @return array<string, mixed>|null what the fall line is drawn from; null where there is nothing to draw, or too
-     *     much
+     * @param WrittenRun $report
+     * @return RunCounts
+     */
+    private static function counts(array $report): array
+    {
+        $severities = array_count_values(array_column($report['findings'], 'severity'));
+        $states = array_count_values(array_column($report['joints'], 'state'));
+        $in = static fn (string ...$of): int => array_sum(array_intersect_key($states, array_flip($of)));
+
+        return [
+            'legs' => count($report['legs']),
+            'stops' => $severities[Severity::Stop->value] ?? 0,
+            'warnings' => $severities[Severity::Warn->value] ?? 0,
+            'not_known' => $severities[Severity::Unknown->value] ?? 0,
+            'pieces' => count($report['pieces']),
+            'pieces_to_cut' => count($report['pieces']),
+            'joints' => count($report['joints']),
+            'joints_open' => $in('unknown', 'none', 'refused'),
+            'joints_refused' => $in('none', 'refused'),
+        ];
+    }
+
+    /**
+     * @param WrittenRun $report
+     * @return RunDrawing|null what the fall line is drawn from; null where there is nothing to draw, or too much
      */
     private static function drawing(array $report): ?array
     {
-        [$legs, $pieces, $fittings] = [
-            self::list($report, 'legs'),
-            self::list($report, 'pieces'),
-            self::list($report, 'fittings'),
-        ];
-        $isLaid = in_array(true, array_column($legs, 'laid'), true);
-        if (! $isLaid || count($pieces) + count($fittings) > self::MOST_DRAWN) {
+        $isLaid = in_array(true, array_column($report['legs'], 'laid'), true);
+        if (! $isLaid || count($report['pieces']) + count($report['fittings']) > self::MOST_DRAWN) {
             return null;
         }
-        $system = is_array($report['system'] ?? null) ? $report['system'] : [];
-        $totals = is_array($report['totals'] ?? null) ? $report['totals'] : [];
 
-        return self::rounded([
-            'legs' => self::only($legs, self::LEG),
-            'pieces' => self::only($pieces, self::PIECE),
-            'fittings' => array_map(self::fitting(...), $fittings),
+        return [
+            'legs' => array_map(self::leg(...), $report['legs']),
+            'pieces' => array_map(self::piece(...), $report['pieces']),
+            'fittings' => array_map(self::fitting(...), $report['fittings']),
             'joints' => [],
-            'ends' => $report['ends'] ?? null,
-            'system' => ['material' => $system['material'] ?? ''],
-            'sequence' => $report['sequence'] ?? [],
-            'pipes' => $report['pipes'] ?? [],
-            'totals' => ['whole' => $totals['whole'] ?? false],
-        ]);
+            'ends' => [
+                'outlet' => self::end($report['ends']['outlet']),
+                'tie_in' => self::end($report['ends']['tie_in']),
+            ],
+            'system' => ['material' => $report['system']['material']],
+            'sequence' => $report['sequence'],
+            'pipes' => array_map(self::sizes(...), $report['pipes']),
+            'totals' => ['whole' => $report['totals']['whole']],
+        ];
     }
 
     /**
-     * @param Report $fitting
-     * @return Report
+     * @param LegReport $leg
+     * @return array{id: string, laid: bool, size: string, from: Point|null, to: Point|null}
+     */
+    private static function leg(array $leg): array
+    {
+        return [
+            'id' => $leg['id'],
+            'laid' => $leg['laid'],
+            'from' => self::point($leg['from']),
+            'to' => self::point($leg['to']),
+            'size' => $leg['size'],
+        ];
+    }
+
+    /**
+     * @param PieceReport $piece
+     * @return array{key: string, size: string, between: bool, joint_from: string, joint_to: string}
+     */
+    private static function piece(array $piece): array
+    {
+        return [
+            'key' => $piece['key'],
+            'size' => $piece['size'],
+            'between' => $piece['between'],
+            'joint_from' => $piece['joint_from'],
+            'joint_to' => $piece['joint_to'],
+        ];
+    }
+
+    /**
+     * @param FittingReport $fitting
+     * @return DrawnFitting
      */
     private static function fitting(array $fitting): array
     {
-        $fitting = array_intersect_key($fitting, array_flip(self::FITTING));
-        if (is_array($fitting['branch'] ?? null)) {
-            $branch = array_intersect_key($fitting['branch'], array_flip(self::BRANCH));
-            $branch['taps'] = self::only(self::list($branch, 'taps'), ['run', 'vent']);
-            $fitting['branch'] = $branch;
-        }
+        $branch = $fitting['branch'];
 
-        return $fitting;
+        return [
+            'key' => $fitting['key'],
+            'pattern' => $fitting['pattern'],
+            'size' => $fitting['size'],
+            'turn_deg' => self::roundedOrNull($fitting['turn_deg']),
+            'at' => self::point($fitting['at']),
+            'in' => self::point($fitting['in']),
+            'out' => self::point($fitting['out']),
+            'into_mm' => self::rounded($fitting['into_mm']),
+            'out_of_mm' => self::rounded($fitting['out_of_mm']),
+            'stands' => $fitting['stands'],
+            'branch' => $branch === null
+                ? null
+                : [
+                    'turn' => $branch['turn'],
+                    'size' => $branch['size'],
+                    'take_mm' => self::rounded($branch['take_mm']),
+                    'reversed' => $branch['reversed'],
+                    'taps' => array_map(
+                        static fn (array $tap): array => ['run' => $tap['run'], 'vent' => $tap['vent']],
+                        $branch['taps'],
+                    ),
+                ],
+        ];
     }
 
     /**
-     * @param list<Report> $rows
-     * @param list<string> $fields
-     * @return list<Report>
+     * @param StandingEnd|null $end
+     * @return StandingEnd|null
      */
-    private static function only(array $rows, array $fields): array
+    private static function end(?array $end): ?array
     {
-        $wanted = array_flip($fields);
-
-        return array_map(static fn (array $row): array => array_intersect_key($row, $wanted), $rows);
+        return $end === null
+            ? null
+            : [
+                ...$end,
+                'od_mm' => self::rounded($end['od_mm']),
+                'bore_mm' => self::rounded($end['bore_mm']),
+                'depth_mm' => self::rounded($end['depth_mm']),
+                'reach_mm' => self::roundedOrNull($end['reach_mm']),
+            ];
     }
 
     /**
-     * @param array<array-key, mixed> $report
-     * @return list<Report>
+     * @param PipeSizes $sizes
+     * @return PipeSizes
      */
-    private static function list(array $report, string $key): array
+    private static function sizes(array $sizes): array
     {
-        /** @var list<Report> $list the reports are made by this core */
-        $list = $report[$key] ?? [];
-
-        return $list;
+        return [
+            'od_mm' => self::rounded($sizes['od_mm']),
+            'bore_mm' => self::rounded($sizes['bore_mm']),
+            'socket_depth_mm' => self::rounded($sizes['socket_depth_mm']),
+            'stick_mm' => self::roundedOrNull($sizes['stick_mm']),
+        ];
     }
 
     /**
-     * @param array<string, mixed> $drawing
-     * @return array<string, mixed> with numbers of two places: a drawing of a hand's breadth shows no more
+     * @param Point|null $point
+     * @return ($point is null ? null : Point)
      */
-    private static function rounded(array $drawing): array
+    private static function point(?array $point): ?array
     {
-        array_walk_recursive($drawing, static function (mixed &$value): void {
-            if (is_float($value)) {
-                $value = round($value, 2);
-            }
-        });
+        return $point === null ? null : array_map(self::rounded(...), $point);
+    }
 
-        return $drawing;
+    /** A number of two places: a drawing of a hand's breadth shows no more. */
+    private static function rounded(float $value): float
+    {
+        return round($value, 2);
+    }
+
+    private static function roundedOrNull(?float $value): ?float
+    {
+        return $value === null ? null : round($value, 2);
     }
 }

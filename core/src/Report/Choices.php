@@ -8,12 +8,25 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
 
 /**
  * What there is to choose from in the forms of the interface, in the order in which it is offered: the keys that a job
  * file takes, with what people call them (core/data/choices.json).
  *
  * @phpstan-type Choice array{key: string, name: string}
+ * @phpstan-type BookChoice array{key: string, name: string, units: value-of<Units>}
+ * @phpstan-type WrittenChoices array{
+ *     outlets: list<Choice>,
+ *     tie_ins: list<Choice>,
+ *     fixtures: list<Choice>,
+ *     traps: list<Choice>,
+ *     patterns: list<Choice>,
+ *     hung_trap_fixtures: list<Choice>,
+ *     hung_traps: list<Choice>,
+ *     cut_in_patterns: list<Choice>,
+ *     rulebooks: list<BookChoice>,
+ * }
  */
 final readonly class Choices
 {
@@ -26,7 +39,7 @@ final readonly class Choices
      * @param list<Choice> $hungTrapFixtures those under which a trap is hung between a tailpiece and an outlet
      * @param list<Choice> $hungTraps those that are hung so
      * @param list<Choice> $cutInPatterns of branch fittings that are cut into a line that stands
-     * @param list<array{key: string, name: string, units: string}> $rulebooks
+     * @param list<BookChoice> $rulebooks
      */
     private function __construct(
         public array $outlets,
@@ -91,7 +104,7 @@ final readonly class Choices
         return $some;
     }
 
-    /** @return list<array{key: string, name: string, units: string}> those that measure in inches first */
+    /** @return list<BookChoice> those that measure in inches first */
     private static function rulebooks(Catalogue $catalogue): array
     {
         $books = array_map(
@@ -107,7 +120,7 @@ final readonly class Choices
         return $books;
     }
 
-    /** @return array<string, list<array<string, string>>> shape `Choices` of the API description */
+    /** @return WrittenChoices */
     public function toArray(): array
     {
         return [

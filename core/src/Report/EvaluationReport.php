@@ -9,15 +9,57 @@ use FallBend\Core\CallOut\Unread;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Layout\JobSize;
+use FallBend\Core\Layout\JointRegister;
+use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Units;
 use Generator;
 
-/** Writes a whole evaluated job as the interface shows it; what a screen shows of it alone is written by `JobParts`. */
+/**
+ * Writes a whole evaluated job as the interface shows it; what a screen shows of it alone is written by `JobParts`.
+ *
+ * @phpstan-import-type SingleReport from JointRegister
+ * @phpstan-import-type WrittenNetwork from NetworkReport
+ * @phpstan-import-type WrittenRun from RunReport
+ * @phpstan-import-type StandingReport from HeadReport
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type SaidPhrase array{
+ *     text: string,
+ *     at: int,
+ *     unread: list<array{
+ *         at: int,
+ *         length: int,
+ *         message: string,
+ *     }>,
+ * }
+ * @phpstan-type Rest array{
+ *     units: value-of<Units>,
+ *     rulebook: array{id: string, name: string, style: string},
+ *     drawn_fill: float,
+ *     saw_kerf: Reading,
+ *     standing: list<StandingReport>,
+ *     phrases: list<SaidPhrase>,
+ *     network: WrittenNetwork,
+ *     singles: list<SingleReport>,
+ * }
+ * @phpstan-type Evaluation array{
+ *     units: value-of<Units>,
+ *     rulebook: array{id: string, name: string, style: string},
+ *     drawn_fill: float,
+ *     saw_kerf: Reading,
+ *     standing: list<StandingReport>,
+ *     phrases: list<SaidPhrase>,
+ *     network: WrittenNetwork,
+ *     singles: list<SingleReport>,
+ *     runs: list<WrittenRun>,
+ * }
+ */
 final readonly class EvaluationReport
 {
     public function __construct(private EvaluatedJob $job) {}
 
     /**
-     * @return array<string, mixed> see docs/openapi.json, Evaluation
+     * @return Evaluation
      *
      * @throws BadInput if the job is too large to be answered at once
      */
@@ -28,7 +70,7 @@ final readonly class EvaluationReport
         return $this->rest() + ['runs' => iterator_to_array($this->runs(), false)];
     }
 
-    /** @return Generator<array<string, mixed>> the runs, one after the other */
+    /** @return Generator<WrittenRun> the runs, one after the other */
     public function runs(): Generator
     {
         $report = new RunReport($this->job->job()->units);
@@ -37,7 +79,7 @@ final readonly class EvaluationReport
         }
     }
 
-    /** @return array<string, mixed> all but the runs */
+    /** @return Rest all but the runs */
     public function rest(): array
     {
         $head = new HeadReport($this->job);
@@ -59,7 +101,7 @@ final readonly class EvaluationReport
 
     /**
      * @param list<Phrase> $phrases
-     * @return list<array<string, mixed>>
+     * @return list<SaidPhrase>
      */
     public static function phrases(array $phrases): array
     {

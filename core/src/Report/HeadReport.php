@@ -5,21 +5,45 @@ declare(strict_types=1);
 namespace FallBend\Core\Report;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Units;
 
 /**
  * Writes what an evaluated job has beside its runs: its rulebook, what is taken for granted, standing pipes; and the
  * joints outside the runs.
+ *
+ * @phpstan-import-type SingleReport from JointRegister
+ * @phpstan-import-type Reading from Tape
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type Head array{
+ *     units: value-of<Units>,
+ *     rulebook: array{id: string, name: string, style: string},
+ *     drawn_fill: float,
+ *     saw_kerf: Reading,
+ *     standing: list<StandingReport>,
+ * }
+ * @phpstan-type StandingReport array{
+ *     id: string,
+ *     known: bool,
+ *     said: string,
+ *     letters: string,
+ *     material: string,
+ *     od_mm: ?float,
+ *     bore_mm: ?float,
+ *     source: Source|null,
+ * }
  */
 final readonly class HeadReport
 {
     public function __construct(private EvaluatedJob $evaluated) {}
 
-    /** @return array<string, mixed> see docs/openapi.json, Evaluation */
+    /** @return Head */
     public function toArray(): array
     {
         [$job, $book, $catalogue] = [$this->evaluated->job(), $this->evaluated->book, $this->evaluated->catalogue];
@@ -36,7 +60,7 @@ final readonly class HeadReport
         ];
     }
 
-    /** @return list<array<string, mixed>> the joints outside the runs */
+    /** @return list<SingleReport> the joints outside the runs */
     public function singles(): array
     {
         $job = $this->evaluated->job();
@@ -50,7 +74,7 @@ final readonly class HeadReport
         return array_map($of, $job->singles);
     }
 
-    /** @return array<string, mixed> what the interface shows of a standing pipe beside what was entered */
+    /** @return StandingReport what the interface shows of a standing pipe beside what was entered */
     private static function standing(StandingPipe $pipe, Catalogue $catalogue): array
     {
         $system = $pipe->system === null ? null : $catalogue->system($pipe->system);

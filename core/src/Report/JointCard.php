@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Report;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
@@ -13,6 +14,7 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Joining\Decision;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\Joining\InstructionCard;
+use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Joining\Offer;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Joining\Place;
@@ -22,11 +24,106 @@ use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
 
 /**
  * Everything about one joint of a job: its two ends, every way to join them with what each changes, every way that is
  * refused.
+ *
+ * @phpstan-import-type PartReport from InstructionCard
+ * @phpstan-import-type State from JointRegister
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type JointRefused from InstructionCard
+ * @phpstan-import-type Source from Provenance
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type JointEnd array{
+ *     system: string,
+ *     size: string,
+ *     kind: string,
+ *     name: string,
+ *     letters: string,
+ *     material: string,
+ *     od_mm: float,
+ *     wall_mm: float,
+ *     depth_mm: float,
+ *     depth_known: bool,
+ *     measured: bool,
+ *     fixed: bool,
+ *     source: Source,
+ * }
+ * @phpstan-type WrittenCard array{
+ *     key: string,
+ *     id?: string,
+ *     number: ?int,
+ *     single: bool,
+ *     name: string,
+ *     method: ?string,
+ *     method_name: string,
+ *     state: State,
+ *     piece: ?string,
+ *     a: JointEnd|null,
+ *     b: JointEnd|null,
+ *     ground: value-of<Place::GROUNDS>,
+ *     access: value-of<Place::ACCESSES>,
+ *     methods: list<JointMethod>,
+ *     refused: list<JointRefused>,
+ *     sources: list<Source>,
+ * }
+ * @phpstan-type Change array{piece: string, cut: Reading|null}
+ * @phpstan-type JointMethod array{
+ *     insert_a: Reading|null,
+ *     insert_b: Reading|null,
+ *     gap: Reading|null,
+ *     changes: Change|null,
+ *     method: string,
+ *     name: string,
+ *     maker_name: string,
+ *     say: string,
+ *     family: string,
+ *     variant: string,
+ *     parts: list<PartReport>,
+ *     instead: list<PartReport>,
+ *     insert_a_mm: ?float,
+ *     insert_b_mm: ?float,
+ *     gap_mm: ?float,
+ *     reach_mm: ?float,
+ *     slide_room_mm: ?float,
+ *     torque_nm: ?float,
+ *     torque_in_lb: ?float,
+ *     driver: string,
+ *     bands: int,
+ *     opens: bool,
+ *     price_class: int,
+ *     steps: list<array{
+ *         id: string,
+ *         do: string,
+ *         say: string,
+ *         tools: list<string>,
+ *         caution: ?string,
+ *     }>,
+ *     times: array{
+ *         working_s: ?float,
+ *         hold_s: ?float,
+ *         set_min: ?float,
+ *         cure_min: ?float,
+ *         first_water: value-of<MethodTexts::FIRST_WATER>,
+ *     },
+ *     cautions: list<string>,
+ *     findings: list<SaidFinding>,
+ *     unknown: list<string>,
+ * }
+ * @phpstan-type CardHead array{
+ *     key: string,
+ *     id?: string,
+ *     number: ?int,
+ *     single: bool,
+ *     name: string,
+ *     method: ?string,
+ *     method_name: string,
+ *     state: State,
+ * }
  */
 final readonly class JointCard
 {
@@ -55,7 +152,7 @@ final readonly class JointCard
     /**
      * Takes a run and the key of one of its joints.
      *
-     * @return array<string, mixed>
+     * @return WrittenCard
      *
      * @throws BadInput if there is no such run or joint
      */
@@ -74,7 +171,7 @@ final readonly class JointCard
     /**
      * Takes the id of a single joint.
      *
-     * @return array<string, mixed>
+     * @return WrittenCard
      *
      * @throws BadInput if there is none
      */
@@ -89,7 +186,7 @@ final readonly class JointCard
                 $entry = JointRegister::single($single, $this->job, $this->joiner, $this->rulebook);
 
                 return $this->written(
-                    ['key' => $id, 'number' => null, 'single' => true] + $entry,
+                    ['key' => $id, 'number' => null, 'single' => true, ...$entry],
                     $a,
                     $b,
                     $single->place,
@@ -101,7 +198,7 @@ final readonly class JointCard
         throw BadInput::at('single', 'is no joint of this job', $id);
     }
 
-    /** @return array<string, mixed> */
+    /** @return WrittenCard */
     private function card(RunLayout $layout, Joint $joint): array
     {
         $end = match ($joint->key) {
@@ -110,9 +207,12 @@ final readonly class JointCard
             default => null,
         };
         $piece = self::pieceAt($layout, $joint->key);
-        $head =
-            ['key' => $joint->key, 'number' => $joint->number, 'single' => false] +
-            JointRegister::of($layout)[$joint->key];
+        $head = [
+            'key' => $joint->key,
+            'number' => $joint->number,
+            'single' => false,
+            ...JointRegister::of($layout)[$joint->key],
+        ];
         if ($end !== null) {
             return $this->written(
                 $head,
@@ -141,9 +241,9 @@ final readonly class JointCard
     }
 
     /**
-     * @param array<string, mixed> $head
-     * @param callable(Offer): ?array<string, mixed> $consequence
-     * @return array<string, mixed>
+     * @param CardHead $head
+     * @param callable(Offer): (Change|null) $consequence
+     * @return WrittenCard
      */
     private function written(
         array $head,
@@ -163,17 +263,18 @@ final readonly class JointCard
                 break;
             }
             $entry = $card->offer($offer, $a, $b, $place, $this->rulebook, $this->job->conditions);
-            $methods[] =
-                [
-                    'insert_a' => $this->tape->orNull($offer->insertAMm),
-                    'insert_b' => $this->tape->orNull($offer->insertBMm),
-                    'gap' => $this->tape->orNull($offer->gapMm),
-                    'changes' => $consequence($offer),
-                ] + $entry;
+            $methods[] = [
+                'insert_a' => $this->tape->orNull($offer->insertAMm),
+                'insert_b' => $this->tape->orNull($offer->insertBMm),
+                'gap' => $this->tape->orNull($offer->gapMm),
+                'changes' => $consequence($offer),
+                ...$entry,
+            ];
             $sources = [...$sources, ...$card->sources($offer, $a, $b, $this->rulebook, $this->job->conditions)];
         }
 
-        return $head + [
+        return [
+            ...$head,
             'piece' => $piece,
             'a' => $a === null ? null : $this->end($a),
             'b' => $b === null ? null : $this->end($b),
@@ -185,7 +286,7 @@ final readonly class JointCard
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return JointEnd */
     private function end(PipeEnd $end): array
     {
         return [
@@ -205,7 +306,7 @@ final readonly class JointCard
         ];
     }
 
-    /** @return array<string, mixed>|null what the cut length of the piece at the joint would be */
+    /** @return Change|null what the cut length of the piece at the joint would be */
     private function consequence(Run $run, string $key, Offer $offer): ?array
     {
         $end = $key === 'outlet' ? $run->outlet : $run->tieIn;

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Report;
 
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Flow\Manning;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Network\Arm;
@@ -21,6 +23,113 @@ use FallBend\Core\Rules\Network\MeasuredArm;
 /**
  * Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every
  * trap is vented, what is drilled.
+ *
+ * @phpstan-import-type Point from Vec3
+ * @phpstan-import-type Source from Provenance
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type WrittenNetwork array{
+ *     counts_flow: bool,
+ *     places: list<RunPlace>,
+ *     fixtures: list<FixtureReport>,
+ *     pipes: list<PipeReport>,
+ *     crossings: list<CrossingReport>,
+ * }
+ * @phpstan-type RunPlace array{
+ *     run: string,
+ *     name: string,
+ *     use: value-of<RunUse>,
+ *     frame: string,
+ *     at: Point,
+ *     into: ?string,
+ *     rises: bool,
+ *     fixture: ?string,
+ * }
+ * @phpstan-type FixtureReport array{
+ *     run: string,
+ *     name: string,
+ *     kind: string,
+ *     trap: string,
+ *     group: string,
+ *     load: ?float,
+ *     load_said: string,
+ *     source: Source|null,
+ *     discharge: Discharge|null,
+ *     arm: ArmReport|null,
+ * }
+ * @phpstan-type ArmReport array{
+ *     size: string,
+ *     length: Reading,
+ *     drop: Reading,
+ *     most: Reading|null,
+ *     over: bool,
+ *     unlimited: bool,
+ *     turn_deg: float,
+ *     fall_mm_per_m: ?float,
+ *     upright: bool,
+ *     vent: 'none'|'gully'|'wet'|'dry',
+ *     vent_by: ?string,
+ *     bore_mm: ?float,
+ *     seal_mm: ?float,
+ *     end_mm: float,
+ *     vent_bore_mm: ?float,
+ *     vent_length_mm: ?float,
+ *     source: Source|null,
+ * }
+ * @phpstan-type PipeReport array{
+ *     run: string,
+ *     from_mm: float,
+ *     to_mm: float,
+ *     size: string,
+ *     role: 'dry-vent'|'wet-vent'|'drain'|'dead',
+ *     called_vent: bool,
+ *     fixtures: int,
+ *     made_wet_by: ?string,
+ *     vents: list<string>,
+ *     closets: int,
+ *     load: ?float,
+ *     load_said: string,
+ *     place: ?string,
+ *     most: ?float,
+ *     short: bool,
+ *     most_said: ?string,
+ *     proposed: ?string,
+ *     flow: Flow|null,
+ *     source: Source|null,
+ * }
+ * @phpstan-type CrossingReport array{
+ *     obstacle: string,
+ *     number: int,
+ *     kind: string,
+ *     name: string,
+ *     run: string,
+ *     run_name: string,
+ *     leg: int,
+ *     tape_mm: float,
+ *     along: Reading,
+ *     size: string,
+ *     cut: string,
+ *     hole: Reading,
+ *     from_top: Reading|null,
+ *     depth: Reading|null,
+ *     outside_mm: float,
+ *     rated: bool,
+ *     sealed: bool,
+ * }
+ * @phpstan-type Discharge array{
+ *     l_per_s: float,
+ *     litres: float,
+ *     source: Source,
+ *     volume_source: Source,
+ * }
+ * @phpstan-type Flow array{
+ *     l_per_s: float,
+ *     fall_mm_per_m: float,
+ *     fill: ?float,
+ *     velocity_m_per_s: ?float,
+ *     self_cleansing: bool,
+ *     full_l_per_s: float,
+ * }
  */
 final readonly class NetworkReport
 {
@@ -40,31 +149,31 @@ final readonly class NetworkReport
         return $this->sizing->isFlow();
     }
 
-    /** @return list<array<string, mixed>> where every run stands, and into which other it leads */
+    /** @return list<RunPlace> where every run stands, and into which other it leads */
     public function places(): array
     {
         return array_map($this->place(...), array_values($this->network->layout->runs));
     }
 
-    /** @return list<array<string, mixed>> what every fixture loads the drain with, and how its trap is vented */
+    /** @return list<FixtureReport> what every fixture loads the drain with, and how its trap is vented */
     public function fixtures(): array
     {
         return array_map($this->head(...), $this->network->heads);
     }
 
-    /** @return list<array<string, mixed>> what flows in every pipe between two places where others enter */
+    /** @return list<PipeReport> what flows in every pipe between two places where others enter */
     public function pipes(): array
     {
         return array_map($this->segment(...), $this->network->segments);
     }
 
-    /** @return list<array<string, mixed>> what is drilled */
+    /** @return list<CrossingReport> what is drilled */
     public function crossings(): array
     {
         return array_map($this->crossing(...), $this->network->crossings);
     }
 
-    /** @return array<string, mixed> */
+    /** @return RunPlace */
     private function place(RunLayout $layout): array
     {
         [$run, $whole] = [$layout->run, $this->network->layout];
@@ -74,14 +183,14 @@ final readonly class NetworkReport
             'name' => $run->name,
             'use' => $run->use->value,
             'frame' => $whole->frames[$run->id],
-            'at' => self::point($whole->offsets[$run->id]),
+            'at' => $whole->offsets[$run->id]->toArray(),
             'into' => $run->tieIn->branch->run ?? ($run->tieIn->next ?? $run->outlet->branch?->run),
             'rises' => $run->rises(),
             'fixture' => $run->outlet->fixture?->kind,
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return FixtureReport */
     private function head(Head $head): array
     {
         $arm = $this->network->arm($head);
@@ -101,7 +210,7 @@ final readonly class NetworkReport
     }
 
     /**
-     * @return array<string, mixed>|null what it empties with, for the explanation of its seal; null where nobody
+     * @return Discharge|null what it empties with, for the explanation of its seal; null where nobody
      *     assumed it
      */
     private function discharge(Head $head): ?array
@@ -122,7 +231,7 @@ final readonly class NetworkReport
             ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return ArmReport */
     private function arm(Arm $arm): array
     {
         $judged = MeasuredArm::of($arm);
@@ -157,7 +266,7 @@ final readonly class NetworkReport
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return PipeReport */
     private function segment(Segment $segment): array
     {
         $check =
@@ -195,7 +304,7 @@ final readonly class NetworkReport
         ];
     }
 
-    /** @return array<string, mixed>|null how the water runs in its flattest level stretch at the design flow */
+    /** @return Flow|null how the water runs in its flattest level stretch at the design flow */
     private function flow(Segment $segment): ?array
     {
         $fall = $segment->leastFallMmPerM();
@@ -217,7 +326,7 @@ final readonly class NetworkReport
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return CrossingReport */
     private function crossing(Crossing $crossing): array
     {
         $o = $crossing->obstacle;
@@ -226,7 +335,7 @@ final readonly class NetworkReport
         return [
             'obstacle' => $o->id,
             'number' => $crossing->number,
-            'kind' => $o->kind,
+            'kind' => $o->kind->value,
             'name' => $crossing->name(),
             'run' => $o->run,
             'run_name' => $this->network->layout->runs[$o->run]->run->name,
@@ -242,11 +351,5 @@ final readonly class NetworkReport
             'rated' => $o->isRated,
             'sealed' => $o->isSealed,
         ];
-    }
-
-    /** @return array{x: float, y: float, z: float} */
-    private static function point(Vec3 $point): array
-    {
-        return ['x' => $point->x, 'y' => $point->y, 'z' => $point->z];
     }
 }

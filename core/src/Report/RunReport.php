@@ -29,6 +29,173 @@ use FallBend\Core\Verdict\FindingReport;
 /**
  * Writes an evaluated run as the interface shows it. The shape is described in docs/openapi.json, and held to it by a
  * test.
+ *
+ * @phpstan-import-type Registered from JointRegister
+ * @phpstan-import-type State from JointRegister
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type Point from Vec3
+ * @phpstan-import-type Source from Provenance
+ * @phpstan-import-type Reading from Tape
+ *
+ * @phpstan-type WrittenRun array{
+ *     id: string,
+ *     call_out: string,
+ *     legs: list<LegReport>,
+ *     pieces: list<PieceReport>,
+ *     joints: list<JointReport>,
+ *     fittings: list<FittingReport>,
+ *     sequence: list<string>,
+ *     pipes: array<string, PipeSizes>,
+ *     unmet: list<array{
+ *         run: string,
+ *         leg: string,
+ *         trouble: string,
+ *     }>,
+ *     ends: array{
+ *         outlet: StandingEnd|null,
+ *         tie_in: StandingEnd|null,
+ *     },
+ *     system: array{
+ *         key: string,
+ *         name: string,
+ *         letters: string,
+ *         material: string,
+ *         own_joint: ?string,
+ *     },
+ *     totals: array{
+ *         tape: Reading,
+ *         fall: Reading,
+ *         level_difference: Reading|null,
+ *         remaining: Reading|null,
+ *         whole: bool,
+ *     },
+ *     end: Point,
+ *     findings: list<SaidFinding>,
+ *     sources: list<Source>,
+ * }
+ * @phpstan-type StandingEnd array{
+ *     name: string,
+ *     known: bool,
+ *     kind: string,
+ *     letters: string,
+ *     material: string,
+ *     od_mm: float,
+ *     bore_mm: float,
+ *     depth_mm: float,
+ *     method: ?string,
+ *     sleeve: bool,
+ *     reach_mm: ?float,
+ * }
+ * @phpstan-type LegReport array{
+ *     id: string,
+ *     number: int,
+ *     phrase: string,
+ *     read_back: string,
+ *     what: string,
+ *     way: string,
+ *     read: bool,
+ *     laid: bool,
+ *     size: string,
+ *     length: Reading|null,
+ *     drop: Reading|null,
+ *     fall: array{
+ *         mm_per_m: float,
+ *         inch: string,
+ *         metric: string,
+ *     }|null,
+ *     upright: bool,
+ *     heading_deg: ?float,
+ *     dip_deg: ?float,
+ *     from: Point|null,
+ *     to: Point|null,
+ *     tape_mm: ?float,
+ *     pieces: list<string>,
+ *     shortfall: Reading|null,
+ *     turn_deg: ?float,
+ * }
+ * @phpstan-type PieceReport array{
+ *     key: string,
+ *     letter: string,
+ *     leg: int,
+ *     leg_id: string,
+ *     size: string,
+ *     cut: Reading,
+ *     known: bool,
+ *     least_mm: float,
+ *     from: Point,
+ *     to: Point,
+ *     depth_from: Reading,
+ *     depth_to: Reading,
+ *     joint_from: string,
+ *     joint_to: string,
+ *     between: bool,
+ *     upright: bool,
+ * }
+ * @phpstan-type JointReport array{
+ *     key: string,
+ *     number: int,
+ *     leg: int,
+ *     fitting: ?string,
+ *     size: string,
+ *     at: Point,
+ *     level: Reading,
+ *     tape_mm: float,
+ *     depth: Reading,
+ *     strain_deg: float,
+ *     name: string,
+ *     method: ?string,
+ *     method_name: string,
+ *     state: State,
+ * }
+ * @phpstan-type FittingReport array{
+ *     key: string,
+ *     leg: int,
+ *     row: string,
+ *     pattern: string,
+ *     street: bool,
+ *     size: string,
+ *     reduces_to: ?string,
+ *     name: string,
+ *     maker_name: string,
+ *     turn_deg: ?float,
+ *     nominal_deg: ?float,
+ *     roll_deg: ?float,
+ *     mark: Reading|null,
+ *     strain_deg: float,
+ *     at: Point,
+ *     in: Point,
+ *     out: Point,
+ *     into_mm: float,
+ *     out_of_mm: float,
+ *     stands: bool,
+ *     take_off: Reading,
+ *     known: bool,
+ *     branch: BranchReport|null,
+ *     doubtful: bool,
+ *     source: Source,
+ * }
+ * @phpstan-type PipeSizes array{
+ *     od_mm: float,
+ *     bore_mm: float,
+ *     socket_depth_mm: float,
+ *     stick_mm: ?float,
+ * }
+ * @phpstan-type BranchReport array{
+ *     turn: bool,
+ *     size: string,
+ *     take_mm: float,
+ *     orientation: string,
+ *     angle_deg: float,
+ *     reversed: bool,
+ *     flow: Point,
+ *     taps: list<array{
+ *         run: string,
+ *         flow: Point,
+ *         size: string,
+ *         vent: bool,
+ *     }>,
+ *     why: string,
+ * }
  */
 final class RunReport
 {
@@ -36,7 +203,7 @@ final class RunReport
 
     private readonly Tape $tape;
 
-    /** @var array<string, array<string, string>> by row */
+    /** @var array<string, Source> by row */
     private array $sources = [];
 
     public function __construct(private readonly Units $units)
@@ -47,7 +214,7 @@ final class RunReport
 
     /**
      * @param list<Finding> $findings
-     * @return array<string, mixed>
+     * @return WrittenRun
      */
     public function write(RunLayout $layout, array $findings): array
     {
@@ -93,13 +260,13 @@ final class RunReport
                 'remaining' => $this->tape->orNull($layout->remainingMm()),
                 'whole' => $layout->isWhole(),
             ],
-            'end' => self::point($layout->end),
+            'end' => $layout->end->toArray(),
             'findings' => FindingReport::list($findings, $this->units),
             'sources' => $this->sources($layout, $findings),
         ];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<LegReport> */
     private function legs(RunLayout $layout): array
     {
         $letters = [];
@@ -134,8 +301,8 @@ final class RunReport
                 'upright' => $laid?->isUpright() ?? $leg->way->isUpright(),
                 'heading_deg' => $laid?->line->headingDeg,
                 'dip_deg' => $laid?->line->dipDeg,
-                'from' => $laid === null ? null : self::point($laid->from),
-                'to' => $laid === null ? null : self::point($laid->to()),
+                'from' => $laid === null ? null : $laid->from->toArray(),
+                'to' => $laid === null ? null : $laid->to()->toArray(),
                 'tape_mm' => $laid?->tapeMm,
                 'pieces' => array_map(static fn (string $key): string => $letters[$key], $laid->pieces ?? []),
                 'shortfall' => $laid === null || $laid->shortfallMm() < 0.005 ? null : $this->tape->of($laid->shortfallMm()),
@@ -146,7 +313,7 @@ final class RunReport
         return $reports;
     }
 
-    /** @return array<string, mixed> */
+    /** @return PieceReport */
     private function piece(Piece $piece, RunLayout $layout): array
     {
         $leg = $layout->run->legs[$piece->leg - 1];
@@ -160,8 +327,8 @@ final class RunReport
             'cut' => $this->tape->of($piece->cutMm),
             'known' => $piece->isCutKnown,
             'least_mm' => $piece->leastMm,
-            'from' => self::point($piece->from),
-            'to' => self::point($piece->to()),
+            'from' => $piece->from->toArray(),
+            'to' => $piece->to()->toArray(),
             'depth_from' => $this->tape->of($piece->depthFromMm),
             'depth_to' => $this->tape->of($piece->depthToMm),
             'joint_from' => $piece->jointFrom,
@@ -171,16 +338,19 @@ final class RunReport
         ];
     }
 
-    /** @return list<array<string, mixed>> */
+    /** @return list<JointReport> */
     private function joints(RunLayout $layout): array
     {
         $register = JointRegister::of($layout);
 
-        return array_map(fn (Joint $joint): array => $this->joint($joint) + $register[$joint->key], $layout->joints);
+        return array_map(fn (Joint $joint): array => $this->joint($joint, $register[$joint->key]), $layout->joints);
     }
 
-    /** @return array<string, mixed> */
-    private function joint(Joint $joint): array
+    /**
+     * @param Registered $registered
+     * @return JointReport
+     */
+    private function joint(Joint $joint, array $registered): array
     {
         return [
             'key' => $joint->key,
@@ -188,15 +358,16 @@ final class RunReport
             'leg' => $joint->leg,
             'fitting' => $joint->fitting,
             'size' => $joint->size,
-            'at' => self::point($joint->at),
+            'at' => $joint->at->toArray(),
             'level' => $this->tape->of($joint->at->z),
             'tape_mm' => $joint->tapeMm,
             'depth' => $this->tape->of($joint->depthMm),
             'strain_deg' => $joint->strainDeg,
+            ...$registered,
         ];
     }
 
-    /** @return array<string, mixed> */
+    /** @return FittingReport */
     private function fitting(Fitting $fitting): array
     {
         $part = $fitting->part;
@@ -216,9 +387,9 @@ final class RunReport
             'roll_deg' => $fitting->rollDeg,
             'mark' => $this->tape->orNull($fitting->markMm),
             'strain_deg' => $fitting->strainDeg,
-            'at' => self::point($fitting->at),
-            'in' => self::point($fitting->in),
-            'out' => self::point($fitting->out),
+            'at' => $fitting->at->toArray(),
+            'in' => $fitting->in->toArray(),
+            'out' => $fitting->out->toArray(),
             'into_mm' => $fitting->intoMm,
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
@@ -237,7 +408,7 @@ final class RunReport
         ];
     }
 
-    /** @return array<string, mixed> what meets the run in a branch fitting, and why it is this one */
+    /** @return BranchReport what meets the run in a branch fitting, and why it is this one */
     private function branch(Junction $junction): array
     {
         $seat = $junction->seat();
@@ -249,11 +420,11 @@ final class RunReport
             'orientation' => $junction->orientation->value,
             'angle_deg' => $junction->angleDeg,
             'reversed' => $junction->isReversed,
-            'flow' => self::point($junction->flow),
+            'flow' => $junction->flow->toArray(),
             'taps' => array_map(
                 static fn (Tap $tap): array => [
                     'run' => $tap->run,
-                    'flow' => self::point($tap->flow),
+                    'flow' => $tap->flow->toArray(),
                     'size' => $tap->size,
                     'vent' => $tap->isVent,
                 ],
@@ -263,13 +434,13 @@ final class RunReport
         ];
     }
 
-    /** @return array<string, string> the same array for the same row: an answer names a row many times */
+    /** @return Source the same array for the same row: an answer names a row many times */
     private function sourceOf(Provenance $provenance): array
     {
         return $this->sources[$provenance->row] ??= $provenance->toArray();
     }
 
-    /** @return array<string, mixed>|null what stands at an end of the run, for the drawing */
+    /** @return StandingEnd|null what stands at an end of the run, for the drawing */
     private static function standing(?EndJoint $joint): ?array
     {
         if ($joint === null) {
@@ -292,7 +463,7 @@ final class RunReport
         ];
     }
 
-    /** @return array<string, array<string, mixed>> dimensions of every size that the run uses */
+    /** @return array<string, PipeSizes> dimensions of every size that the run uses */
     private static function pipes(RunLayout $layout): array
     {
         $pipes = [];
@@ -313,7 +484,7 @@ final class RunReport
 
     /**
      * @param list<Finding> $findings
-     * @return list<array<string, mixed>> every row of a table that the answer rests on, once
+     * @return list<Source> every row of a table that the answer rests on, once
      */
     private function sources(RunLayout $layout, array $findings): array
     {
@@ -341,11 +512,5 @@ final class RunReport
         }
 
         return array_values($sources);
-    }
-
-    /** @return array{x: float, y: float, z: float} */
-    private static function point(Vec3 $point): array
-    {
-        return ['x' => $point->x, 'y' => $point->y, 'z' => $point->z];
     }
 }

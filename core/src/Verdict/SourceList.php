@@ -6,12 +6,16 @@ namespace FallBend\Core\Verdict;
 
 use FallBend\Core\Catalog\Provenance;
 
-/** The rows of tables that an answer rests on, each once. */
+/**
+ * The rows of tables that an answer rests on, each once.
+ *
+ * @phpstan-import-type Source from Provenance
+ */
 final class SourceList
 {
     /**
      * @param iterable<?Provenance> $provenances
-     * @return list<array{table: string, row: string, source: string, confidence: string, status: string}>
+     * @return list<Source>
      */
     public static function of(iterable $provenances): array
     {

@@ -2329,6 +2329,118 @@ export interface components {
             gone: string[];
             runs: components["schemas"]["JobRun"][];
         };
+        /** @description The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), each with the hash of what the asker has, or empty; without it the whole evaluation is answered */
+        Want: {
+            [key: string]: string;
+        };
+        BoardPage: {
+            jobs: components["schemas"]["JobRow"][];
+            count: number;
+            /** @description What `after` of the next page is */
+            next: string | null;
+        };
+        JobRow: {
+            id: string;
+            name: string;
+            revision: number;
+            kept_at: string;
+            kept_by: string;
+            summary: components["schemas"]["JobSummary"] | null;
+            /** @description Why the job cannot be opened */
+            unreadable: string | null;
+        };
+        OwnEntry: {
+            id: number;
+            /** @enum {unknown} */
+            kind: "number" | "row" | "threshold";
+            entry: Record<string, never>;
+            by: string;
+            at: string;
+            unusable: string | null;
+        };
+        CrewPrices: {
+            prices: {
+                id: number;
+                by: string;
+                at: string;
+                what: string;
+                size: string;
+                pipe: string;
+                each: number;
+            }[];
+            sticks: {
+                id: number;
+                by: string;
+                at: string;
+                system: string;
+                size: string;
+                length_mm: number;
+                price: number;
+            }[];
+        };
+        Problem: {
+            message: string;
+            code?: string;
+            errors?: {
+                [key: string]: string[];
+            };
+        };
+        Stale: {
+            message: string;
+            /** @constant */
+            code: "stale";
+            changed_by: string[];
+            current: components["schemas"]["Job"];
+        };
+        ReckonProblem: {
+            error: {
+                field: string;
+                message: string;
+                given: unknown;
+            };
+        };
+        Tape: {
+            mm: number;
+            inch: string;
+            feet: string;
+            metric: string;
+        };
+        Point: {
+            x: number;
+            y: number;
+            z: number;
+        };
+        Source: {
+            table: string;
+            row: string;
+            source: string;
+            /** @enum {unknown} */
+            confidence: "high" | "medium" | "low";
+            /** @enum {unknown} */
+            status: "stated" | "derived" | "assumed" | "measured";
+        };
+        Finding: {
+            /** @enum {unknown} */
+            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
+            /** @enum {unknown} */
+            severity: "stop" | "warn" | "unknown" | "note";
+            where: {
+                leg: number | null;
+                leg_id: string | null;
+                piece: string | null;
+                joint: number | null;
+                tape_mm: number | null;
+            };
+            measured: number | null;
+            limit: number | null;
+            params: {
+                [key: string]: number | string;
+            };
+            title: string;
+            why: string;
+            remedy: string;
+            source: components["schemas"]["Source"] | null;
+        };
         Phrase: {
             text: string;
             at: number;
@@ -2337,10 +2449,6 @@ export interface components {
                 length: number;
                 message: string;
             }[];
-        };
-        /** @description The parts that are wanted by name (job, singles, places, fixtures, pipes, crossings, run:ID, run:* for every run, cut:ID), each with the hash of what the asker has, or empty; without it the whole evaluation is answered */
-        Want: {
-            [key: string]: string;
         };
         Evaluation: {
             /** @enum {unknown} */
@@ -2352,8 +2460,8 @@ export interface components {
             };
             drawn_fill: number;
             saw_kerf: components["schemas"]["Tape"];
+            standing: components["schemas"]["StandingReport"][];
             phrases: components["schemas"]["Phrase"][];
-            runs: components["schemas"]["RunReport"][];
             network: components["schemas"]["NetworkReport"];
             singles: {
                 id: string;
@@ -2363,7 +2471,7 @@ export interface components {
                 /** @enum {unknown} */
                 state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
             }[];
-            standing: components["schemas"]["StandingReport"][];
+            runs: components["schemas"]["RunReport"][];
         };
         StandingReport: {
             id: string;
@@ -2535,28 +2643,6 @@ export interface components {
             doubtful: boolean;
             source: components["schemas"]["Source"];
         };
-        Finding: {
-            /** @enum {unknown} */
-            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
-            /** @enum {unknown} */
-            severity: "stop" | "warn" | "unknown" | "note";
-            where: {
-                leg: number | null;
-                leg_id: string | null;
-                piece: string | null;
-                joint: number | null;
-                tape_mm: number | null;
-            };
-            measured: number | null;
-            limit: number | null;
-            params: {
-                [key: string]: number | string;
-            };
-            title: string;
-            why: string;
-            remedy: string;
-            source: components["schemas"]["Source"] | null;
-        };
         JointEnd: {
             system: string;
             size: string;
@@ -2571,6 +2657,27 @@ export interface components {
             measured: boolean;
             fixed: boolean;
             source: components["schemas"]["Source"];
+        };
+        JointCard: {
+            key: string;
+            number: number | null;
+            single: boolean;
+            name: string;
+            method: string | null;
+            method_name: string;
+            /** @enum {unknown} */
+            state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
+            piece: string | null;
+            a: components["schemas"]["JointEnd"] | null;
+            b: components["schemas"]["JointEnd"] | null;
+            /** @enum {unknown} */
+            ground: "above" | "buried";
+            /** @enum {unknown} */
+            access: "open" | "panel" | "concealed";
+            methods: components["schemas"]["JointMethod"][];
+            refused: components["schemas"]["JointRefused"][];
+            sources: components["schemas"]["Source"][];
+            id?: string;
         };
         JointMethod: {
             insert_a: components["schemas"]["Tape"] | null;
@@ -2643,46 +2750,6 @@ export interface components {
             unknown: boolean;
             source: components["schemas"]["Source"] | null;
         };
-        JointCard: {
-            key: string;
-            id?: string;
-            number: number | null;
-            single: boolean;
-            name: string;
-            method: string | null;
-            method_name: string;
-            /** @enum {unknown} */
-            state: "own" | "chosen" | "best" | "refused" | "unknown" | "none";
-            piece: string | null;
-            a: components["schemas"]["JointEnd"] | null;
-            b: components["schemas"]["JointEnd"] | null;
-            /** @enum {unknown} */
-            ground: "above" | "buried";
-            /** @enum {unknown} */
-            access: "open" | "panel" | "concealed";
-            methods: components["schemas"]["JointMethod"][];
-            refused: components["schemas"]["JointRefused"][];
-            sources: components["schemas"]["Source"][];
-        };
-        CataloguePage: {
-            entries: components["schemas"]["CatalogueEntry"][];
-            systems: components["schemas"]["SystemSummary"][];
-            rulebooks: {
-                id: string;
-                name: string;
-                /** @enum {unknown} */
-                units: "inch" | "mm";
-                thresholds: {
-                    id: string;
-                    title: string;
-                    value: number | null;
-                    unit: string;
-                    note: string;
-                    source: components["schemas"]["Source"];
-                    own_id: number | null;
-                }[];
-            }[];
-        };
         SystemSummary: {
             key: string;
             name: string;
@@ -2732,15 +2799,6 @@ export interface components {
             own: boolean;
             note: string;
             source: components["schemas"]["Source"];
-        };
-        OwnEntry: {
-            id: number;
-            /** @enum {unknown} */
-            kind: "number" | "row" | "threshold";
-            entry: Record<string, never>;
-            by: string;
-            at: string;
-            unusable: string | null;
         };
         NetworkReport: {
             counts_flow: boolean;
@@ -2866,6 +2924,37 @@ export interface components {
                 solution: components["schemas"]["MadeUpWay"];
             }[];
         };
+        MadeUpWay: {
+            points_mm: number[][];
+            bends: {
+                row: string;
+                pattern: string;
+                street: boolean;
+                name: string;
+                turn_deg: number;
+                nominal_deg: number;
+                roll_deg: number;
+                mark_mm: number;
+                dial_deg: number;
+                strain_deg: number;
+                known: boolean;
+                mark: components["schemas"]["Tape"];
+            }[];
+            legs: {
+                length_mm: number;
+                cut_mm: number | null;
+                fall_mm_per_m: number | null;
+                heading_deg: number;
+                dip_deg: number;
+                length: components["schemas"]["Tape"];
+                cut: components["schemas"]["Tape"] | null;
+            }[];
+            cost: number;
+            closes_within_mm: number;
+            legs_said: (components["schemas"]["JobLeg"] | components["schemas"]["JobLegUnread"])[];
+            next_leg: number;
+            refused: string[];
+        };
         RunOrder: {
             goes: boolean;
             known: boolean;
@@ -2883,6 +2972,20 @@ export interface components {
                 /** @enum {unknown} */
                 kind: "slide" | "roll" | "union";
             }[][];
+        };
+        RunClosing: {
+            reading_mm: number;
+            cutting_mm: number;
+            sources: components["schemas"]["Source"][];
+            joints: {
+                joint: number;
+                chance: number;
+                within_mm: number;
+                short_mm: number;
+                long_mm: number;
+                /** @enum {unknown} */
+                way: "glued" | "ring" | "roll" | "slide" | "union";
+            }[];
         };
         HangingReport: {
             hangers: {
@@ -3017,26 +3120,6 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
         };
-        CrewPrices: {
-            prices: {
-                id: number;
-                by: string;
-                at: string;
-                what: string;
-                size: string;
-                pipe: string;
-                each: number;
-            }[];
-            sticks: {
-                id: number;
-                by: string;
-                at: string;
-                system: string;
-                size: string;
-                length_mm: number;
-                price: number;
-            }[];
-        };
         MaterialRow: {
             /** @enum {unknown} */
             shelf: "pipe" | "fitting" | "coupling" | "consumable" | "hanger" | "tool";
@@ -3049,67 +3132,6 @@ export interface components {
             price: number | null;
             each: number | null;
             source: components["schemas"]["Source"] | null;
-        };
-        RunClosing: {
-            reading_mm: number;
-            cutting_mm: number;
-            sources: components["schemas"]["Source"][];
-            joints: {
-                joint: number;
-                chance: number;
-                within_mm: number;
-                short_mm: number;
-                long_mm: number;
-                /** @enum {unknown} */
-                way: "glued" | "ring" | "roll" | "slide" | "union";
-            }[];
-        };
-        MadeUpWay: {
-            points_mm: number[][];
-            bends: {
-                row: string;
-                pattern: string;
-                street: boolean;
-                name: string;
-                turn_deg: number;
-                nominal_deg: number;
-                roll_deg: number;
-                mark_mm: number;
-                dial_deg: number;
-                strain_deg: number;
-                known: boolean;
-                mark: components["schemas"]["Tape"];
-            }[];
-            legs: {
-                length_mm: number;
-                cut_mm: number | null;
-                fall_mm_per_m: number | null;
-                heading_deg: number;
-                dip_deg: number;
-                length: components["schemas"]["Tape"];
-                cut: components["schemas"]["Tape"] | null;
-            }[];
-            cost: number;
-            closes_within_mm: number;
-            legs_said: (components["schemas"]["JobLeg"] | components["schemas"]["JobLegUnread"])[];
-            next_leg: number;
-            refused: string[];
-        };
-        BoardPage: {
-            jobs: components["schemas"]["JobRow"][];
-            count: number;
-            /** @description What `after` of the next page is */
-            next: string | null;
-        };
-        JobRow: {
-            id: string;
-            name: string;
-            revision: number;
-            kept_at: string;
-            kept_by: string;
-            summary: components["schemas"]["JobSummary"] | null;
-            /** @description Why the job cannot be opened */
-            unreadable: string | null;
         };
         JobSummary: {
             /** @enum {unknown} */
@@ -3134,7 +3156,7 @@ export interface components {
                 };
                 next: {
                     /** @enum {unknown} */
-                    severity: "stop" | "warn" | "note" | "unknown";
+                    severity: "stop" | "warn" | "unknown" | "note";
                     why: string;
                     remedy: string;
                 } | null;
@@ -3203,55 +3225,6 @@ export interface components {
                 whole: boolean;
             };
         };
-        Unreadable: {
-            message: string;
-            /** @constant */
-            code: "unreadable";
-            job: {
-                id: string;
-                name: string;
-                revision: number;
-            };
-            readable: {
-                revision: number;
-                kept_at: string;
-                kept_by: string;
-            } | null;
-        };
-        Lengths: {
-            lengths: {
-                read: components["schemas"]["Tape"] | null;
-                problem: string | null;
-            }[];
-        };
-        Tape: {
-            mm: number;
-            inch: string;
-            feet: string;
-            metric: string;
-        };
-        Point: {
-            x: number;
-            y: number;
-            z: number;
-        };
-        Source: {
-            table: string;
-            row: string;
-            source: string;
-            /** @enum {unknown} */
-            confidence: "high" | "medium" | "low";
-            /** @enum {unknown} */
-            status: "stated" | "derived" | "assumed" | "measured";
-        };
-        Account: {
-            name: string;
-            email: string;
-            crews: {
-                id: number;
-                name: string;
-            }[];
-        };
         Choices: {
             outlets: {
                 key: string;
@@ -3292,26 +3265,53 @@ export interface components {
                 units: "inch" | "mm";
             }[];
         };
-        Problem: {
-            message: string;
-            code?: string;
-            errors?: {
-                [key: string]: string[];
-            };
+        Account: {
+            name: string;
+            email: string;
+            crews: {
+                id: number;
+                name: string;
+            }[];
         };
-        Stale: {
-            message: string;
-            /** @constant */
-            code: "stale";
-            changed_by: string[];
-            current: components["schemas"]["Job"];
+        Lengths: {
+            lengths: {
+                read: components["schemas"]["Tape"] | null;
+                problem: string | null;
+            }[];
         };
-        ReckonProblem: {
-            error: {
-                field: string;
-                message: string;
-                given: unknown;
+        CataloguePage: {
+            entries: components["schemas"]["CatalogueEntry"][];
+            systems: components["schemas"]["SystemSummary"][];
+            rulebooks: {
+                id: string;
+                name: string;
+                /** @enum {unknown} */
+                units: "inch" | "mm";
+                thresholds: {
+                    id: string;
+                    title: string;
+                    value: number | null;
+                    unit: string;
+                    note: string;
+                    source: components["schemas"]["Source"];
+                    own_id: number | null;
+                }[];
+            }[];
+        };
+        Unreadable: {
+            message: string;
+            /** @enum {unknown} */
+            code: "unreadable";
+            job: {
+                id: string;
+                name: string;
+                revision: number;
             };
+            readable: {
+                revision: number;
+                kept_at: string;
+                kept_by: string;
+            } | null;
         };
         CementInput: {
             /** @enum {unknown} */

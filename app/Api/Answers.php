@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Api;
+
+use App\Http\Controllers\CatalogueController;
+use App\Http\Controllers\EvaluationController;
+use App\Http\Controllers\SessionController;
+use App\Http\Problems;
+use FallBend\Core\Buying\Materials;
+use FallBend\Core\Catalog\Browse;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Hanging\RunHanging;
+use FallBend\Core\Job\LegFile;
+use FallBend\Core\Joining\InstructionCard;
+use FallBend\Core\MakeUp\RunClosing;
+use FallBend\Core\MakeUp\RunMakeUp;
+use FallBend\Core\MakeUp\RunOrder;
+use FallBend\Core\Measure\Tape;
+use FallBend\Core\Report\BoardSummary;
+use FallBend\Core\Report\Choices;
+use FallBend\Core\Report\EvaluationReport;
+use FallBend\Core\Report\HeadReport;
+use FallBend\Core\Report\JointCard;
+use FallBend\Core\Report\NetworkReport;
+use FallBend\Core\Report\RunReport;
+use FallBend\Core\Verdict\FindingReport;
+
+/** The shapes of answers, each as the class that writes it documents it; the analyser holds the class to that. */
+final class Answers
+{
+    /** The name of a shape, the class that writes it, and what it is called there. */
+    public const DOCUMENTED = [
+        'Tape' => [Tape::class, 'Reading'],
+        'Point' => [Vec3::class, 'Point'],
+        'Source' => [Provenance::class, 'Source'],
+        'Finding' => [FindingReport::class, 'SaidFinding'],
+        'Phrase' => [EvaluationReport::class, 'SaidPhrase'],
+        'Evaluation' => [EvaluationReport::class, 'Evaluation'],
+        'StandingReport' => [HeadReport::class, 'StandingReport'],
+        'RunReport' => [RunReport::class, 'WrittenRun'],
+        'StandingEnd' => [RunReport::class, 'StandingEnd'],
+        'LegReport' => [RunReport::class, 'LegReport'],
+        'PieceReport' => [RunReport::class, 'PieceReport'],
+        'JointReport' => [RunReport::class, 'JointReport'],
+        'FittingReport' => [RunReport::class, 'FittingReport'],
+        'JointEnd' => [JointCard::class, 'JointEnd'],
+        'JointCard' => [JointCard::class, 'WrittenCard'],
+        'JointMethod' => [JointCard::class, 'JointMethod'],
+        'JointRefused' => [InstructionCard::class, 'JointRefused'],
+        'SystemSummary' => [Browse::class, 'SystemSummary'],
+        'CatalogueEntry' => [Browse::class, 'CatalogueEntry'],
+        'NetworkReport' => [NetworkReport::class, 'WrittenNetwork'],
+        'RunPlace' => [NetworkReport::class, 'RunPlace'],
+        'FixtureReport' => [NetworkReport::class, 'FixtureReport'],
+        'ArmReport' => [NetworkReport::class, 'ArmReport'],
+        'PipeReport' => [NetworkReport::class, 'PipeReport'],
+        'CrossingReport' => [NetworkReport::class, 'CrossingReport'],
+        'MadeUp' => [RunMakeUp::class, 'MadeUp'],
+        'MadeUpWay' => [RunMakeUp::class, 'MadeUpWay'],
+        'RunOrder' => [RunOrder::class, 'WrittenOrder'],
+        'RunClosing' => [RunClosing::class, 'WrittenClosing'],
+        'HangingReport' => [RunHanging::class, 'HangingReport'],
+        'CuttingReport' => [JobCutting::class, 'CuttingReport'],
+        'MaterialRow' => [Materials::class, 'MaterialRow'],
+        'JobSummary' => [BoardSummary::class, 'JobSummary'],
+        'RunDrawing' => [BoardSummary::class, 'RunDrawing'],
+        'Choices' => [Choices::class, 'WrittenChoices'],
+        'Account' => [SessionController::class, 'Account'],
+        'Lengths' => [EvaluationController::class, 'Lengths'],
+        'CataloguePage' => [CatalogueController::class, 'CataloguePage'],
+        'Unreadable' => [Problems::class, 'Unreadable'],
+    ];
+
+    /** @return array<string, array<string, mixed>> schemas by the name of the shape */
+    public static function all(): array
+    {
+        $leg = ['anyOf' => [Shapes::ref('JobLeg'), Shapes::ref('JobLegUnread')]];
+
+        return (new DocumentedTypes(self::DOCUMENTED, [[LegFile::class, 'WrittenLeg', $leg]]))->schemas();
+    }
+}
