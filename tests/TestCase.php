@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace Tests;
 
 use App\Models\Crew;
+use App\Models\Job;
 use App\Models\User;
 use Illuminate\Foundation\Testing\TestCase as BaseTestCase;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\Hash;
+use Illuminate\Testing\PendingCommand;
+use Illuminate\Testing\TestResponse;
 use Opis\JsonSchema\Errors\ErrorFormatter;
 use Opis\JsonSchema\Validator;
 use RuntimeException;
+use Symfony\Component\HttpFoundation\Response;
 
 abstract class TestCase extends BaseTestCase
 {
@@ -21,6 +25,32 @@ abstract class TestCase extends BaseTestCase
         if (config('database.connections.mariadb.database') !== 'fallbend_test') {
             throw new RuntimeException('Tests run on their own database only.');
         }
+    }
+
+    /**
+     * Runs a command of the console.
+     *
+     * @param array<string, mixed> $with arguments and options
+     */
+    protected function command(string $command, array $with = []): PendingCommand
+    {
+        $pending = $this->artisan($command, $with);
+        self::assertInstanceOf(PendingCommand::class, $pending);
+
+        return $pending;
+    }
+
+    /**
+     * Gives the job that an answer is about, as it is stored.
+     *
+     * @param TestResponse<Response> $answer
+     */
+    protected static function job(TestResponse $answer): Job
+    {
+        $id = $answer->json('id');
+        self::assertIsString($id);
+
+        return Job::query()->findOrFail($id);
     }
 
     protected static function member(Crew $crew, string $name): User

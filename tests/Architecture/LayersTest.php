@@ -86,7 +86,10 @@ final class LayersTest extends TestCase
      */
     public function testEveryFolderOfTheCoreIsAFloor(): void
     {
-        $folders = array_map(basename(...), (array) glob(self::ROOT.'/core/src/*', GLOB_ONLYDIR));
+        $folders = array_map(
+            static fn (string $path): string => basename($path),
+            glob(self::ROOT.'/core/src/*', GLOB_ONLYDIR) ?: [],
+        );
         self::assertEqualsCanonicalizing(CoreFloors::FLOORS, $folders);
         $analysis = (string) file_get_contents(self::ROOT.'/phpstan.neon');
         self::assertStringContainsString('phpat/extension.neon', $analysis);

@@ -207,7 +207,7 @@ final class HttpBench extends TestCase
             $waited[] = $answer->seconds;
         }
         $lines = array_filter($log->lines(), static fn (array $line): bool => $line['path'] !== self::BARE);
-        $memory = max(array_column($lines, 'kb')) / 1024;
+        $memory = max([0, ...array_column($lines, 'kb')]) / 1024;
         fprintf(
             STDOUT,
             "%-34s %8.1f %8.1f %6.2fx %7.1f kB %9.1f ms %5.1f MB\n",

@@ -16,7 +16,7 @@ final class AccountsTest extends TestCase
 
     public function testTheFirstAccountIsMadeByCommandAndSignsIn(): void
     {
-        $this->artisan('people:add', ['email' => 'Ada@firm.example', '--crew' => 'Drains'])
+        $this->command('people:add', ['email' => 'Ada@firm.example', '--crew' => 'Drains'])
             ->expectsQuestion('Password, at least 10 characters', 'long enough')
             ->assertSuccessful();
         $this->postJson('/api/session', [
@@ -24,7 +24,7 @@ final class AccountsTest extends TestCase
             'password' => 'long enough',
         ])->assertSuccessful();
         $this->postJson('/api/jobs', ['document' => self::demo()])->assertCreated();
-        $this->artisan('people:add', ['email' => 'ben@firm.example', '--crew' => 'Drains', '--name' => 'Ben'])
+        $this->command('people:add', ['email' => 'ben@firm.example', '--crew' => 'Drains', '--name' => 'Ben'])
             ->expectsQuestion('Password, at least 10 characters', 'long enough')
             ->assertSuccessful();
         $this->actingAs(User::query()->where('name', 'Ben')->firstOrFail())
@@ -35,13 +35,13 @@ final class AccountsTest extends TestCase
 
     public function testWhatIsWrongIsSaidAndNothingIsMade(): void
     {
-        $this->artisan('people:add', ['email' => 'nobody', '--crew' => 'Drains'])
+        $this->command('people:add', ['email' => 'nobody', '--crew' => 'Drains'])
             ->expectsOutputToContain('no email address')
             ->assertFailed();
-        $this->artisan('people:add', ['email' => 'ada@firm.example'])
+        $this->command('people:add', ['email' => 'ada@firm.example'])
             ->expectsOutputToContain('--crew')
             ->assertFailed();
-        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Drains'])
+        $this->command('people:add', ['email' => 'ada@firm.example', '--crew' => 'Drains'])
             ->expectsQuestion('Password, at least 10 characters', 'short')
             ->expectsOutputToContain('too short')
             ->assertFailed();
@@ -50,17 +50,17 @@ final class AccountsTest extends TestCase
 
     public function testTheDemoPutsNoAccountsBesidePeoplesOwn(): void
     {
-        $this->artisan('people:add', ['email' => 'ada@firm.example', '--crew' => 'Day crew'])
+        $this->command('people:add', ['email' => 'ada@firm.example', '--crew' => 'Day crew'])
             ->expectsQuestion('Password, at least 10 characters', 'long enough')
             ->assertSuccessful();
-        $this->artisan('demo:seed')->expectsOutputToContain('bin/start --empty')->assertSuccessful();
+        $this->command('demo:seed')->expectsOutputToContain('bin/start --empty')->assertSuccessful();
         self::assertSame([1, 0], [User::query()->count(), Job::query()->count()]);
     }
 
     public function testTheDemoIsPutInOnce(): void
     {
-        $this->artisan('demo:seed')->assertSuccessful();
-        $this->artisan('demo:seed')->assertSuccessful();
+        $this->command('demo:seed')->assertSuccessful();
+        $this->command('demo:seed')->assertSuccessful();
         self::assertSame([2, 2], [User::query()->count(), Job::query()->count()]);
     }
 }

@@ -185,14 +185,14 @@ final class BoardApiTest extends TestCase
             ->where('job_id', $other->json('id'))
             ->update(['document' => 'nothing']);
         $this->getJson('/api/jobs')->assertOk()->assertJsonPath('jobs.0.summary', null);
-        $at = Job::query()->findOrFail($job->json('id'))->updated_at;
+        $at = self::job($job)->updated_at;
         self::assertSame(0, Artisan::call('jobs:summarise'));
         $rows = collect((array) $this->getJson('/api/jobs')->assertOk()->json('jobs'))->keyBy('id');
         self::assertNotNull($rows[$job->json('id')]['summary']);
         self::assertNotNull($rows[$other->json('id')]['unreadable']);
         self::assertEquals(
             $at,
-            Job::query()->findOrFail($job->json('id'))->updated_at,
+            self::job($job)->updated_at,
             'nothing of the job was changed',
         );
     }

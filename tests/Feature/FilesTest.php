@@ -187,6 +187,9 @@ final class FilesTest extends TestCase
         $answer = $this->postJson('/api/csv', ['document' => $document, 'list' => $list])->assertOk();
         self::assertStringStartsWith('text/csv; charset=', strtolower((string) $answer->headers->get('Content-Type')));
 
-        return $this->readBy('csv', (string) $answer->getContent());
+        /** @var array{rows: list<list<string>>, errors: list<mixed>, linebreak: string, delimiter: string} $read */
+        $read = $this->readBy('csv', (string) $answer->getContent());
+
+        return $read;
     }
 }

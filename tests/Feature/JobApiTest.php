@@ -35,7 +35,7 @@ final class JobApiTest extends TestCase
             404,
         );
         $this->postJson("/api/jobs/{$id}/undo", ['from' => 1])->assertStatus(404);
-        self::assertSame(1, Job::query()->findOrFail($id)->head);
+        self::assertSame(1, Job::query()->findOrFail((string) $id)->head);
     }
 
     public function testAnEditIsARevisionAndUndoAndRedoGoThroughThem(): void
@@ -85,7 +85,7 @@ final class JobApiTest extends TestCase
         $response->assertStatus(409);
         self::assertShape('Stale', (string) $response->getContent());
         self::assertSame('right 20', $response->json('current.evaluation.runs.1.call_out'));
-        self::assertSame(2, Job::query()->findOrFail($job->json('id'))->head);
+        self::assertSame(2, self::job($job)->head);
         $this->postJson("/api/jobs/{$job->json('id')}/undo", ['from' => 1])->assertStatus(409);
         $copy = $this->postJson('/api/jobs', [
             'document' => ['name' => 'My copy'] + self::said(self::demo(), 'right 33'),
@@ -149,7 +149,7 @@ final class JobApiTest extends TestCase
         $response->assertOk();
         self::assertShape('Evaluated', (string) $response->getContent());
         self::assertSame(6, $response->json('evaluation.phrases.0.unread.0.at'), 'spaces at the start count');
-        self::assertSame(1, Job::query()->findOrFail($job->json('id'))->head);
+        self::assertSame(1, self::job($job)->head);
         $this->postJson('/api/evaluate', ['document' => ['format' => 'x']])->assertStatus(422);
         $this->postJson('/api/evaluate', ['document' => $job->json('document'), 'colour' => 1])
             ->assertStatus(422)

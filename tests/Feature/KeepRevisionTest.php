@@ -102,7 +102,7 @@ final class KeepRevisionTest extends TestCase
 
     public function testTheDemoIsPutInOnceAndWhatWasChangedStays(): void
     {
-        $this->artisan('demo:seed')->assertSuccessful();
+        $this->command('demo:seed')->assertSuccessful();
         $keep = app(KeepRevision::class);
         $job = Job::query()->firstOrFail();
         $lead = User::query()->where('email', 'lead@mill-row.example')->firstOrFail();
@@ -110,7 +110,7 @@ final class KeepRevisionTest extends TestCase
         $document = json_decode(json_encode($document, JSON_THROW_ON_ERROR), true, 64, JSON_THROW_ON_ERROR);
         $document = ['place' => 'Elsewhere'] + $document;
         $keep->edit($job, $lead, new Edit($document, app(JobFile::class)->read($document), 1, 'g'));
-        $this->artisan('demo:seed')->assertSuccessful();
+        $this->command('demo:seed')->assertSuccessful();
         self::assertSame(2, Job::query()->count());
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);
         self::assertSame(2, User::query()->count());

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Models\Job;
 use App\Models\PackedText;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
@@ -103,7 +102,7 @@ final class PackedRevisionsTest extends TestCase
         $this->getJson("/api/jobs/{$id}")
             ->assertOk()
             ->assertJsonPath('document.place', 'Elsewhere');
-        $this->artisan('jobs:pack')->assertSuccessful();
+        $this->command('jobs:pack')->assertSuccessful();
         self::assertSame([null, null], Revision::query()->pluck('document')->all());
         self::assertSame([null, 1], Revision::query()->orderBy('number')->pluck('base')->all());
         foreach ($texts as $number => $text) {
@@ -134,7 +133,7 @@ final class PackedRevisionsTest extends TestCase
             ->assertStatus(422)
             ->assertJsonPath('code', 'unreadable');
         $this->getJson("/api/jobs/{$other->json('id')}")->assertOk();
-        self::assertNotNull(Job::query()->findOrFail($job->json('id'))->unreadable);
+        self::assertNotNull(self::job($job)->unreadable);
     }
 
     private function assertDamaged(string $packed, string $base): void

@@ -7,6 +7,8 @@ namespace Tests\Feature;
 use App\Models\Crew;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Smalot\PdfParser\Document;
+use Smalot\PdfParser\Element;
+use Smalot\PdfParser\Element\ElementArray;
 use Smalot\PdfParser\Page;
 use Smalot\PdfParser\Parser;
 use Tests\TestCase;
@@ -87,10 +89,9 @@ final class PaperTest extends TestCase
         $pages = $this->paper('/api/drawing', ['run' => 'house', 'format' => 'pdf', 'paper' => 'A4'])->getPages();
         self::assertCount(3, $pages);
         foreach ($pages as $page) {
-            $box = array_map(
-                static fn ($side): float => (float) $side->getContent(),
-                $page->get('MediaBox')->getContent(),
-            );
+            $media = $page->get('MediaBox');
+            self::assertInstanceOf(ElementArray::class, $media);
+            $box = array_map(static fn (Element $side): float => (float) $side->getContent(), $media->getContent());
             self::assertEqualsWithDelta([841.89, 595.28], [$box[2], $box[3]], 0.1);
             foreach ($page->getDataTm() as [$at]) {
                 self::assertTrue(

@@ -131,7 +131,7 @@ final class ReadableTest extends TestCase
         try {
             // The obstacles of the demo stand on runs that are gone then.
             $edit = new Edit([], $plan->withRuns([]), 1, 'g');
-            $keep->edit(Job::query()->findOrFail($job->json('id')), $this->lead, $edit);
+            $keep->edit(self::job($job), $this->lead, $edit);
             self::fail('was kept');
         } catch (BadInput) {
             self::assertSame(1, Revision::query()->count());
@@ -177,7 +177,7 @@ final class ReadableTest extends TestCase
         self::assertMarksStandOnce($back->json('document'));
         self::assertSame(3, Revision::query()->where('job_id', $id)->count(), 'nothing is deleted');
         $this->getJson("/api/jobs/{$id}")->assertOk();
-        self::assertNull(Job::query()->findOrFail($id)->unreadable);
+        self::assertNull(Job::query()->findOrFail((string) $id)->unreadable);
     }
 
     public function testCheckReportsAndMends(): void
@@ -226,7 +226,7 @@ final class ReadableTest extends TestCase
     {
         $revision = Revision::query()->where('job_id', $id)->where('number', $number)->firstOrFail();
         $document = json_decode($revision->text(), true, 64, JSON_THROW_ON_ERROR);
-        [$first, $second] = array_keys($document['runs'][0]['marks']['pieces']);
+        [$first, $second] = array_map(strval(...), array_keys($document['runs'][0]['marks']['pieces']));
         $document['runs'][0]['marks']['pieces'][$first] = 'A';
         $document['runs'][0]['marks']['pieces'][$second] = 'A';
         $document['cutting']['cut'] = [['run' => $document['runs'][0]['id'], 'piece' => $second, 'length_mm' => 100]];

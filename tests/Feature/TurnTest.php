@@ -33,7 +33,10 @@ final class TurnTest extends TestCase
         $this->release();
         $answers = array_map(self::answer(...), [...$many, $one]);
         self::assertSame(array_fill(0, 6, 'answered'), array_column($answers, 'said'));
-        $spans = array_map(static fn (array $answer): array => [$answer['from'], $answer['until']], $answers);
+        $spans = array_map(
+            static fn (array $answer): array => [$answer['from'] ?? NAN, $answer['until'] ?? NAN],
+            $answers,
+        );
         foreach ($spans as [$from]) {
             self::assertLessThanOrEqual(
                 2,

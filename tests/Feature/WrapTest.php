@@ -35,7 +35,12 @@ final class WrapTest extends TestCase
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertStringContainsString('/PrintScaling /None', $pdf);
         preg_match('/\/MediaBox \[0\.0+ 0\.0+ ([\d.]+) ([\d.]+)\]/', $pdf, $box);
-        self::assertEqualsWithDelta($paper === 'A4' ? 297.0 : 279.4, ((float) $box[1] / 72) * 25.4, 0.2, 'laid across');
+        self::assertEqualsWithDelta(
+            $paper === 'A4' ? 297.0 : 279.4,
+            ((float) ($box[1] ?? 0) / 72) * 25.4,
+            0.2,
+            'laid across',
+        );
         $mm = [];
         foreach (self::streams($pdf) as $stream) {
             preg_match_all('/([\d.-]+) ([\d.-]+) m\s+([\d.-]+) ([\d.-]+) l\s+S/', $stream, $found, PREG_SET_ORDER);
@@ -65,7 +70,7 @@ final class WrapTest extends TestCase
                     abs(abs($l[1] - $l[3]) - $template->heightMm) < 0.01,
             ),
         );
-        $from = min(array_column($uprights, 0));
+        $from = min([INF, ...array_column($uprights, 0)]);
         self::assertContains(
             30.0,
             array_map(static fn (array $l): float => round($l[0] - $from, 1), $uprights),

@@ -15,7 +15,7 @@ trait FreshTables
 {
     protected function setUpFreshTables(): void
     {
-        $this->artisan('migrate:fresh')->run();
+        $this->command('migrate:fresh')->run();
         RefreshDatabaseState::$migrated = false;
     }
 }

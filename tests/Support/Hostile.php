@@ -515,6 +515,8 @@ final class Hostile
      */
     private function one(array $of): mixed
     {
+        assert($of !== []);
+
         return $of[$this->chance->pickArrayKeys($of, 1)[0]];
     }
 }

@@ -209,7 +209,7 @@ final readonly class RandomEdits
     }
 
     /**
-     * @param array<array-key, mixed> $of
+     * @param non-empty-array<array-key, mixed> $of
      */
     private function one(array $of): mixed
     {

@@ -109,11 +109,10 @@ final class Served
             $this->cookies,
         );
         curl_setopt_array($handle, [
-            CURLOPT_CUSTOMREQUEST => $method,
+            CURLOPT_CUSTOMREQUEST => $method === '' ? 'GET' : $method,
             CURLOPT_RETURNTRANSFER => true,
             CURLOPT_TIMEOUT => $this->seconds,
             CURLOPT_HTTPHEADER => $headers,
-            CURLOPT_COOKIE => implode('; ', $cookies),
             CURLOPT_HEADERFUNCTION => function (CurlHandle $of, string $line): int {
                 if (preg_match('/^Set-Cookie: ([^=]+)=([^;]*)/i', $line, $set) === 1) {
                     $this->cookies[$set[1]] = $set[2];
@@ -122,6 +121,10 @@ final class Served
                 return strlen($line);
             },
         ]);
+        $cookie = implode('; ', $cookies);
+        if ($cookie !== '') {
+            curl_setopt($handle, CURLOPT_COOKIE, $cookie);
+        }
         if ($body !== null) {
             $text = is_array($body)
                 ? json_encode(

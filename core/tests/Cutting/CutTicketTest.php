@@ -237,6 +237,6 @@ final class CutTicketTest extends TestCase
     {
         preg_match('#(\d+)?(?: ?(\d+)/(\d+))? in$#', $said, $found);
 
-        return (float) ($found[1] ?? 0) + (isset($found[2]) ? (float) $found[2] / (float) $found[3] : 0.0);
+        return (float) ($found[1] ?? 0) + (isset($found[3]) ? (float) $found[2] / (float) $found[3] : 0.0);
     }
 }

@@ -121,7 +121,7 @@ final class DrawingTest extends TestCase
         $svg = simplexml_load_string(SvgWriter::write($drawing, 'a < b'));
         self::assertNotFalse($svg);
         self::assertSame('a < b', (string) $svg->title);
-        self::assertSame('<A> & "B"', (string) $svg->xpath('//*[local-name()="text"]')[0]);
+        self::assertSame('<A> & "B"', (string) ($svg->xpath('//*[local-name()="text"]')[0] ?? ''));
         self::assertStringEndsWith('mm', (string) $svg['width']);
     }
 }

@@ -72,11 +72,11 @@ final class LettersTest extends TestCase
     {
         $reports = new RunReport($evaluated->job()->units);
         foreach ($evaluated->job()->runs as $run) {
-            $shown = $reports->write($evaluated->run($run->id), []);
-            foreach ($shown['pieces'] as $piece) {
+            ['pieces' => $pieces, 'joints' => $joints] = $reports->write($evaluated->run($run->id), []);
+            foreach ($pieces as $piece) {
                 self::assertSame($piece['letter'], $run->marks->pieces[$piece['key']] ?? null, $with);
             }
-            foreach ($shown['joints'] as $joint) {
+            foreach ($joints as $joint) {
                 self::assertSame($joint['number'], $run->marks->joints[$joint['key']] ?? null, $with);
             }
         }

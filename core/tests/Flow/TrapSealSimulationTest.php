@@ -33,7 +33,7 @@ final class TrapSealSimulationTest extends TestCase
             $result->mostSuctionMm,
             0.01,
         );
-        $least = min(array_column($result->series, 'seal_mm'));
+        $least = min([INF, ...array_column($result->series, 'seal_mm')]);
         self::assertGreaterThan(0.0, $least);
         self::assertEqualsWithDelta(
             75 - $result->mostSuctionMm / 2,

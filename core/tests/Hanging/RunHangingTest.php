@@ -222,7 +222,8 @@ final class RunHangingTest extends TestCase
     {
         $legs = 'north 3600 mm fall 20 mm/m';
         $near = static fn (array $report): float => min(
-            array_map(static fn (array $hanger): float => abs($hanger['at']['mm'] - 1000.0), $report['hangers']),
+            INF,
+            ...array_map(static fn (array $hanger): float => abs($hanger['at']['mm'] - 1000.0), $report['hangers']),
         );
         self::assertGreaterThan(
             305.0,

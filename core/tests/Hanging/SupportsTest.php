@@ -223,14 +223,14 @@ final class SupportsTest extends TestCase
             foreach ($leg->heavy as $part) {
                 self::assertLessThanOrEqual(
                     $leg->besideMm + 0.02,
-                    min(array_map(static fn (float $place): float => abs($place - $part), $at)),
+                    min(INF, ...array_map(static fn (float $place): float => abs($place - $part), $at)),
                     "{$what}: heavy part",
                 );
             }
             foreach ($leg->nearJointMm === null ? [] : $leg->joints as $joint) {
                 self::assertLessThanOrEqual(
                     $leg->nearJointMm + 0.02,
-                    min(array_map(static fn (float $place): float => abs($place - $joint), $at)),
+                    min(INF, ...array_map(static fn (float $place): float => abs($place - $joint), $at)),
                     "{$what}: joint",
                 );
             }

@@ -528,7 +528,10 @@ final class JointDecisionTest extends TestCase
     {
         $catalogue = Catalogue::shipped();
         $words = explode(' ', $where);
-        $place = $words[0] === 'line' ? new Place('buried', 'open', true) : new Place($words[0], $words[1]);
+        $place =
+            $words[0] === 'line'
+                ? new Place('buried', 'open', true)
+                : Place::read(Fields::of(['ground' => $words[0], 'access' => $words[1]]));
 
         return (new JointDecision($catalogue))->between(
             self::end($a, $catalogue),

@@ -144,7 +144,7 @@ final class JunctionFinderTest extends TestCase
         ];
     }
 
-    /** @param array<string, array<mixed>> $runs */
+    /** @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs */
     #[DataProvider('places')]
     public function testChoosesWhatTheTradeUses(string $book, array $runs, string $chosen, string $orientation): void
     {
@@ -205,7 +205,7 @@ final class JunctionFinderTest extends TestCase
         self::assertEqualsWithDelta(rad2deg(acos(sin(atan(1 / 48)))), $junction->angleDeg, 1e-6);
     }
 
-    /** @param array<string, array<mixed>> $runs */
+    /** @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs */
     private static function junction(string $book, array $runs, string $in): Junction
     {
         $catalogue = Catalogue::shipped();

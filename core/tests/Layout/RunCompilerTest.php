@@ -209,7 +209,10 @@ final class RunCompilerTest extends TestCase
             );
             $findings = array_merge(
                 ...array_map(
-                    static fn ($rule): array => $rule->judge(Fixtures::laid(Fixtures::runOf($legs)), $book),
+                    static fn ($rule): array => $rule->judge(
+                        Fixtures::laid(Fixtures::runOf(array_values($legs))),
+                        $book,
+                    ),
                     $rules,
                 ),
             );

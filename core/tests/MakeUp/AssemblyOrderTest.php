@@ -311,6 +311,7 @@ final class AssemblyOrderTest extends TestCase
         }
     }
 
+    /** @param 'push'|'slide'|'roll'|'union' $kind */
     private static function joint(
         string $id,
         string $a,

@@ -245,7 +245,8 @@ final class RunMakeUpTest extends TestCase
             'to' => ['along_mm' => 0, 'over_mm' => 0, 'down_mm' => 500, 'turn_deg' => 0, 'fall_mm_per_m' => 20.83],
         ];
         $shortest = static fn (array $runs): float => min(
-            array_map(
+            INF,
+            ...array_map(
                 static fn (array $one): float => $one['legs'][0]['length_mm'],
                 self::answer(CaseJob::of('ipc-2021', $runs), $asked)['solutions'],
             ),
