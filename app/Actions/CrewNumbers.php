@@ -34,7 +34,7 @@ final readonly class CrewNumbers
 
     public function __construct(private Catalogue $catalogue) {}
 
-    public function of(?int $crewId): OwnNumbers
+    public function numbers(?int $crewId): OwnNumbers
     {
         return $crewId === null ? new OwnNumbers : $this->read(self::entries($crewId))['own'];
     }

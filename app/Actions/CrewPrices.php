@@ -26,7 +26,7 @@ final readonly class CrewPrices
      * @return array{prices: list<array<array-key, mixed>>, sticks: list<array<array-key, mixed>>} each with who kept it
      *     and when
      */
-    public function of(?int $crewId): array
+    public function kept(?int $crewId): array
     {
         $kept = OwnEntry::ofCrew($crewId, OwnEntry::PRICES)->with('author')->get()->sortBy('place');
         $list = static fn (string $kind): array => array_values(
@@ -55,7 +55,7 @@ final readonly class CrewPrices
     public function keep(int $crewId, int $authorId, Fields $body): void
     {
         Crew::holdOwnEntries($crewId);
-        $own = $this->numbers->of($crewId);
+        $own = $this->numbers->numbers($crewId);
         $catalogue = $this->catalogue->with($own->catalogue, $own->additions);
         $prices = Price::list($body->children('prices', self::MOST));
         $sticks = array_map(

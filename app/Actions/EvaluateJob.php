@@ -42,9 +42,9 @@ final readonly class EvaluateJob
      *
      * @throws BadInput where the document is wrong, or the job too large
      */
-    public function of(Request $request, Fields $body, ?Effort $effort = null): EvaluatedJob
+    public function evaluated(Request $request, Fields $body, ?Effort $effort = null): EvaluatedJob
     {
-        $own = $this->own($request, $body);
+        $own = $this->ownNumbers($request, $body);
 
         return $this->evaluator->evaluate($this->document($body), null, $own, $effort ?? Effort::of(self::BESIDE));
     }
@@ -58,7 +58,7 @@ final readonly class EvaluateJob
      */
     public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null): JobEvaluation
     {
-        $own = $this->own($request, $body);
+        $own = $this->ownNumbers($request, $body);
         $evaluated = $this->evaluator->evaluate($plan, $callOut, $own, Effort::of(self::BESIDE));
 
         return JobEvaluation::fresh($evaluated, $own, $this->evaluations);
@@ -71,7 +71,7 @@ final readonly class EvaluateJob
      */
     public function ofCrew(Plan $plan, int $crewId): JobEvaluation
     {
-        $own = $this->numbers->of($crewId);
+        $own = $this->numbers->numbers($crewId);
         $evaluated = $this->evaluator->evaluate($plan, null, $own, Effort::of(self::BESIDE));
 
         return JobEvaluation::of($evaluated, $own, $this->evaluations);
@@ -95,12 +95,12 @@ final readonly class EvaluateJob
         return $body->choice('run', $job->layout()->ids());
     }
 
-    private function own(Request $request, Fields $body): OwnNumbers
+    private function ownNumbers(Request $request, Fields $body): OwnNumbers
     {
         $asker = User::asking($request);
 
         return $body->has('job')
             ? $this->numbers->ofJob($body->string('job', 40), $asker->id)
-            : $this->numbers->of($asker->crewId());
+            : $this->numbers->numbers($asker->crewId());
     }
 }

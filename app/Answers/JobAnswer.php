@@ -114,7 +114,7 @@ final readonly class JobAnswer
             ];
         }
 
-        $parts = PartsAnswer::of($job, $wanted);
+        $parts = PartsAnswer::texts($job, $wanted);
         $job->remember();
 
         return [

@@ -20,7 +20,7 @@ final readonly class PartsAnswer
      * @return array{parts: string, later: string} JSON: the parts by name, and the names of those that are to be asked
      *     for again
      */
-    public static function of(JobEvaluation $job, Wanted $wanted): array
+    public static function texts(JobEvaluation $job, Wanted $wanted): array
     {
         [$texts, $later, $bytes] = [[], [], 0];
         foreach ($job->names(array_keys($wanted->hashes)) as $name) {

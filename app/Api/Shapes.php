@@ -32,7 +32,7 @@ final class Shapes
     /** @return array<string, array<string, mixed>> by name */
     public static function all(): array
     {
-        return self::job() + self::board() + self::own() + self::problems() + Answers::all();
+        return self::job() + self::board() + self::ownNumbers() + self::problems() + Answers::all();
     }
 
     /** @return array<string, mixed> a reference to a shape */
@@ -167,7 +167,7 @@ final class Shapes
     }
 
     /** @return array<string, array<string, mixed>> what a crew set for itself */
-    private static function own(): array
+    private static function ownNumbers(): array
     {
         $kept = ['id' => self::WHOLE, 'by' => self::TEXT, 'at' => self::TEXT];
         $price = ['what' => self::TEXT, 'size' => self::TEXT, 'pipe' => self::TEXT, 'each' => self::NUMBER];

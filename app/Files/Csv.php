@@ -16,7 +16,7 @@ final class Csv
      * @param list<string> $header
      * @param list<list<string|int|float|null>> $rows
      */
-    public static function of(array $header, array $rows): string
+    public static function write(array $header, array $rows): string
     {
         $encoder = new CsvEncoder([
             CsvEncoder::END_OF_LINE => "\r\n",

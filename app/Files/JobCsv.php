@@ -35,7 +35,7 @@ final readonly class JobCsv
     }
 
     /** @param string $list one of LISTS */
-    public function of(string $list): string
+    public function table(string $list): string
     {
         return match ($list) {
             'cut' => $this->cut(),
@@ -61,7 +61,7 @@ final readonly class JobCsv
                     $run->system->letters,
                     $piece->size,
                     $piece->isCutKnown ? round($length, 3) : null,
-                    $piece->isCutKnown ? $this->said($length) : 'measure first',
+                    $piece->isCutKnown ? $this->inWords($length) : 'measure first',
                     round($piece->depthFromMm, 3),
                     round($piece->depthToMm, 3),
                     isset($done[$piece->key]) ? 'yes' : 'no',
@@ -69,7 +69,7 @@ final readonly class JobCsv
             }
         }
 
-        return Csv::of(
+        return Csv::write(
             [
                 'run',
                 'piece',
@@ -102,7 +102,7 @@ final readonly class JobCsv
             $this->evaluated->materials()->rows(),
         );
 
-        return Csv::of(
+        return Csv::write(
             ['shelf', 'what', 'pipe', 'size', 'count', 'maker\'s name', 'note', 'price (each)', 'price (all of them)'],
             $rows,
         );
@@ -112,7 +112,7 @@ final readonly class JobCsv
     {
         $rows = [];
         foreach ($this->layout->runs as $run) {
-            $register = JointRegister::of($run);
+            $register = JointRegister::entries($run);
             foreach ($run->joints as $joint) {
                 $entry = $register[$joint->key];
                 $rows[] = [
@@ -130,7 +130,7 @@ final readonly class JobCsv
             }
         }
 
-        return Csv::of(
+        return Csv::write(
             [
                 'run',
                 'joint',
@@ -161,7 +161,7 @@ final readonly class JobCsv
             ],
         );
 
-        return Csv::of(
+        return Csv::write(
             [
                 ...self::HANGER,
                 'hangs from',
@@ -191,7 +191,10 @@ final readonly class JobCsv
                 ],
         );
 
-        return Csv::of([...self::HANGER, 'string to crown (mm)', 'string to crown, read (mm)', 'too low (mm)'], $rows);
+        return Csv::write(
+            [...self::HANGER, 'string to crown (mm)', 'string to crown, read (mm)', 'too low (mm)'],
+            $rows,
+        );
     }
 
     /**
@@ -236,12 +239,12 @@ final readonly class JobCsv
             }
         }
 
-        return Csv::of(['system', 'size', 'length (mm)', 'price', 'available'], $rows);
+        return Csv::write(['system', 'size', 'length (mm)', 'price', 'available'], $rows);
     }
 
-    private function said(float $mm): string
+    private function inWords(float $mm): string
     {
-        $tape = (new Tape)->of($mm);
+        $tape = (new Tape)->reading($mm);
 
         return $this->job->units->value === 'inch' ? $tape['inch'] : $tape['metric'];
     }

@@ -50,7 +50,7 @@ final class DrawingPdf
      * @param string $paper `A4` or `LETTER`
      * @param string $name of the run and its job
      */
-    public static function of(array $drawings, string $paper, string $name): string
+    public static function print(array $drawings, string $paper, string $name): string
     {
         $pdf = Paper::sheet($paper, 'L');
         self::pages($pdf, $drawings, $name);

@@ -34,7 +34,7 @@ final class TicketPdf
      * @param array<string, LineDrawing> $drawings by what stands over them
      * @param string $paper `A4` or `LETTER`
      */
-    public static function of(
+    public static function print(
         CutTicket $ticket,
         array $heads,
         array $holds,

@@ -28,7 +28,7 @@ final class WrapPdf
      * @param list<WrapTemplate> $templates
      * @param string $paper `A4` or `LETTER`
      */
-    public static function of(array $templates, string $paper): string
+    public static function print(array $templates, string $paper): string
     {
         $pdf = Paper::sheet($paper, 'L');
         $y = INF;

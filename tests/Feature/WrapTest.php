@@ -31,7 +31,7 @@ final class WrapTest extends TestCase
     {
         $pipe = Catalogue::shipped()->system($system)->pipe($size);
         $template = WrapTemplate::of($pipe, 'C', 4, 6, 45.0, 30.0, Units::Inch);
-        $pdf = WrapPdf::of([$template], $paper);
+        $pdf = WrapPdf::print([$template], $paper);
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertStringContainsString('/PrintScaling /None', $pdf);
         preg_match('/\/MediaBox \[0\.0+ 0\.0+ ([\d.]+) ([\d.]+)\]/', $pdf, $box);

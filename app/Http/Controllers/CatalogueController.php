@@ -59,7 +59,7 @@ final readonly class CatalogueController
     private function page(Request $request): array
     {
         $asked = Fields::of($request->query());
-        $own = $this->crewNumbers->of(User::asking($request)->crewId());
+        $own = $this->crewNumbers->numbers(User::asking($request)->crewId());
         $mine = $this->catalogue->with($own->catalogue, $own->additions);
         $book = $mine
             ->rulebook($asked->has('rulebook') ? $asked->string('rulebook') : 'ipc-2021')

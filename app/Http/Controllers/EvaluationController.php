@@ -66,7 +66,7 @@ final readonly class EvaluationController
         $plan = $this->evaluate->document($body);
         $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $plan->runs));
         $step = $body->number('step_mm', -100_000, 100_000);
-        $copied = GroupCopy::of($plan, $run, $step, $body->int('times', 1, 50), $body->bool('mirrored', false));
+        $copied = GroupCopy::repeated($plan, $run, $step, $body->int('times', 1, 50), $body->bool('mirrored', false));
         $job = $this->evaluate->plan($request, $body, $copied);
         $wanted = Wanted::of($request);
         Wanted::named($body);
@@ -79,7 +79,7 @@ final readonly class EvaluationController
     public function makeUp(Request $request, JobFile $file, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body);
+        $job = $this->evaluate->evaluated($request, $body);
 
         return new JsonResponse(
             (new RunMakeUp($job->catalogue, $job->book, $file))->answer($job->layout(), $body, $effort),
@@ -90,7 +90,7 @@ final readonly class EvaluationController
     public function order(Request $request, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body);
+        $job = $this->evaluate->evaluated($request, $body);
         $run = $job->run(EvaluateJob::runOf($body, $job));
         $body->end();
 
@@ -104,7 +104,7 @@ final readonly class EvaluationController
     public function hang(Request $request): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body);
+        $job = $this->evaluate->evaluated($request, $body);
         $run = EvaluateJob::runOf($body, $job);
         $body->end();
 
@@ -115,7 +115,7 @@ final readonly class EvaluationController
     public function cut(Request $request, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body, $effort);
+        $job = $this->evaluate->evaluated($request, $body, $effort);
         $run = EvaluateJob::runOf($body, $job);
         $body->end();
 
@@ -126,7 +126,7 @@ final readonly class EvaluationController
     public function materials(Request $request, Effort $effort): JsonResponse
     {
         $body = self::body($request);
-        $job = $this->evaluate->of($request, $body, $effort);
+        $job = $this->evaluate->evaluated($request, $body, $effort);
         $body->end();
         $rows = $job->materials()->rows();
         $prices = array_filter(array_column($rows, 'price'), static fn (?float $price): bool => $price !== null);
@@ -138,7 +138,7 @@ final readonly class EvaluationController
     public function joint(Request $request): JsonResponse
     {
         $body = self::body($request);
-        $card = new JointCard($this->evaluate->of($request, $body));
+        $card = new JointCard($this->evaluate->evaluated($request, $body));
         $answer = $body->has('single')
             ? $card->ofSingle($body->string('single', 40))
             : $card->ofRun($body->string('run', 40), $body->string('joint', Marks::LONGEST_KEY));
@@ -169,7 +169,7 @@ final readonly class EvaluationController
             return ['read' => null, 'problem' => 'must be at most '.self::LONGEST_LENGTH.' characters'];
         }
         try {
-            return ['read' => (new Tape)->of($reader->read($text)->toMm()), 'problem' => null];
+            return ['read' => (new Tape)->reading($reader->read($text)->toMm()), 'problem' => null];
         } catch (UnreadableLength $unreadable) {
             return ['read' => null, 'problem' => $unreadable->getMessage()];
         }

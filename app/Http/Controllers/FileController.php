@@ -34,18 +34,18 @@ final readonly class FileController
     public function csv(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        $job = $this->evaluate->of($request, $body, $effort);
+        $job = $this->evaluate->evaluated($request, $body, $effort);
         $list = $body->choice('list', JobCsv::LISTS);
         $body->end();
 
-        return self::file((new JobCsv($job))->of($list), 'text/csv; charset=UTF-8');
+        return self::file((new JobCsv($job))->table($list), 'text/csv; charset=UTF-8');
     }
 
     /** The cut ticket of a run on paper, with the run from three sides. */
     public function ticket(Request $request, Effort $effort): Response
     {
         $body = Fields::of($request->json()->all());
-        $evaluated = $this->evaluate->of($request, $body, $effort);
+        $evaluated = $this->evaluate->evaluated($request, $body, $effort);
         $job = $evaluated->job();
         $layout = $evaluated->run(EvaluateJob::runOf($body, $evaluated));
         [$paper, $on] = [self::paper($body, $job), $body->string('on', 10)];
@@ -60,14 +60,14 @@ final readonly class FileController
         $holds = $ticket->holds($evaluated->findings($layout->run->id));
         $views = $layout->pieces === [] ? [] : self::views($layout);
 
-        return self::file(TicketPdf::of($ticket, $heads, $holds, $views, $job->units, $paper), 'application/pdf');
+        return self::file(TicketPdf::print($ticket, $heads, $holds, $views, $job->units, $paper), 'application/pdf');
     }
 
     /** Wrap strips of a run in full size: of one piece as SVG, of all of them as PDF. */
     public function wrap(Request $request): Response
     {
         $body = Fields::of($request->json()->all());
-        $evaluated = $this->evaluate->of($request, $body);
+        $evaluated = $this->evaluate->evaluated($request, $body);
         [$job, $layout] = [$evaluated->job(), $evaluated->run(EvaluateJob::runOf($body, $evaluated))];
         $keys = array_map(static fn (Piece $piece): string => $piece->key, $layout->pieces);
         $isPdf = $body->choice('format', ['svg', 'pdf']) === 'pdf';
@@ -81,7 +81,7 @@ final readonly class FileController
         }
 
         return $isPdf
-            ? self::file(WrapPdf::of($templates, $paper), 'application/pdf')
+            ? self::file(WrapPdf::print($templates, $paper), 'application/pdf')
             : self::file($templates[0]->svg(), 'image/svg+xml');
     }
 
@@ -89,7 +89,7 @@ final readonly class FileController
     public function drawing(Request $request): Response
     {
         $body = Fields::of($request->json()->all());
-        $evaluated = $this->evaluate->of($request, $body);
+        $evaluated = $this->evaluate->evaluated($request, $body);
         [$job, $layout] = [$evaluated->job(), $evaluated->run(EvaluateJob::runOf($body, $evaluated))];
         $format = $body->choice('format', ['dxf', 'svg', 'gltf', 'pdf']);
         $view = $format === 'gltf' || $format === 'pdf' ? null : $body->choice('view', RunViews::VIEWS);
@@ -101,11 +101,11 @@ final readonly class FileController
         $title = "{$job->name}, {$layout->run->name}";
 
         return match ($format) {
-            'pdf' => self::file(DrawingPdf::of(self::views($layout), $paper, $title), 'application/pdf'),
+            'pdf' => self::file(DrawingPdf::print(self::views($layout), $paper, $title), 'application/pdf'),
             'gltf' => self::file(GltfWriter::write($layout), 'model/gltf+json'),
-            'dxf' => self::file(DxfWriter::write((new RunViews($layout))->of($view ?? '')), 'image/vnd.dxf'),
+            'dxf' => self::file(DxfWriter::write((new RunViews($layout))->drawing($view ?? '')), 'image/vnd.dxf'),
             default => self::file(
-                SvgWriter::write((new RunViews($layout))->of($view ?? ''), $layout->run->name),
+                SvgWriter::write((new RunViews($layout))->drawing($view ?? ''), $layout->run->name),
                 'image/svg+xml',
             ),
         };
@@ -117,9 +117,9 @@ final readonly class FileController
         $views = new RunViews($layout);
 
         return [
-            'from above' => $views->of('plan'),
-            'along its length' => $views->of('section'),
-            'isometric' => $views->of('isometric'),
+            'from above' => $views->drawing('plan'),
+            'along its length' => $views->drawing('section'),
+            'isometric' => $views->drawing('isometric'),
         ];
     }
 

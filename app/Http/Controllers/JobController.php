@@ -89,12 +89,9 @@ final readonly class JobController
         $sent = $this->document($request);
         $edit = new Edit($sent, $this->file->read($sent), $this->from($request), $gesture);
 
-        return $this->wrote(
-            $request,
-            fn (): Kept => $this->keep->edit($job, User::asking($request), $edit),
-            200,
-            $sent,
-        );
+        $keep = fn (): Kept => $this->keep->edit($job, User::asking($request), $edit);
+
+        return $this->wrote($request, $keep, 200, $sent);
     }
 
     public function undo(Request $request, string $id): JsonResponse
@@ -130,7 +127,9 @@ final readonly class JobController
         $kept = $this->open->newest($job);
         try {
             $text = $this->file->write(
-                $kept->evaluation->job()->carrying($crew->of($job->crew_id), self::used($kept->evaluation->evaluated)),
+                $kept->evaluation
+                    ->job()
+                    ->carrying($crew->numbers($job->crew_id), self::used($kept->evaluation->evaluated)),
             );
         } catch (BadInput) {
             // With the crew's numbers in it it would be more than a file can hold: then it says what it says without

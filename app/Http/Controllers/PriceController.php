@@ -21,7 +21,7 @@ final readonly class PriceController
 
     public function index(Request $request): JsonResponse
     {
-        return new JsonResponse($this->prices->of(User::asking($request)->crewId()));
+        return new JsonResponse($this->prices->kept(User::asking($request)->crewId()));
     }
 
     /** Keeps what is sent beside what is kept of other things. */
@@ -34,7 +34,7 @@ final readonly class PriceController
         return new JsonResponse($this->once->answer($request, function () use ($crew, $user, $body): array {
             $this->prices->keep($crew, $user->id, $body);
 
-            return $this->prices->of($crew);
+            return $this->prices->kept($crew);
         }));
     }
 

@@ -12,7 +12,7 @@ use FallBend\Core\Catalog\Part;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\RunHanging;
@@ -122,7 +122,7 @@ final class Materials
                 $this->cemented[$run->system->key][$joint->size] =
                     ($this->cemented[$run->system->key][$joint->size] ?? 0) + 1;
             }
-            foreach (JointRegister::of($run) as $entry) {
+            foreach (JointRegister::entries($run) as $entry) {
                 $this->methods[$entry['method'] ?? ''] = true;
             }
             foreach ([$run->site->outlet, $run->site->tieIn] as $end) {
@@ -168,7 +168,7 @@ final class Materials
         ) {
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
-                $tape = (new Tape)->of($stick->stockMm);
+                $tape = (new Tape)->reading($stick->stockMm);
                 $said = $units === Units::Inch ? $tape['feet'] : "{$tape['metric']} mm";
                 $this->add(
                     'pipe',
@@ -219,12 +219,12 @@ final class Materials
         return '';
     }
 
-    private function part(Bend|Straight|Branch $part, PipeSystem $system): void
+    private function part(Bend|StraightFitting|Branch $part, PipeSystem $system): void
     {
         $size =
             $part instanceof Branch && $part->branchSize !== $part->size
                 ? "{$part->size} × {$part->branchSize}"
-                : ($part instanceof Straight && $part->reducesTo !== null
+                : ($part instanceof StraightFitting && $part->reducesTo !== null
                     ? "{$part->size} × {$part->reducesTo}"
                     : $part->size);
         $this->add('fitting', $part->name, $part->makerName, $size, $system->letters, 1, '', null, $part->provenance);

@@ -50,7 +50,7 @@ final readonly class CallOutPrinter
             $words[] = 'size '.$leg->size;
         }
         if ($leg->fitting !== null) {
-            $words[] = Words::said($leg->fitting);
+            $words[] = Words::inWords($leg->fitting);
         }
         if ($leg->what !== '') {
             $words[] = '"'.str_replace('"', "'", $leg->what).'"';
@@ -90,7 +90,7 @@ final readonly class CallOutPrinter
             abs($fallMmPerM) < 0.005 => ', dead level',
             default => ', '.
                 ($fallMmPerM < 0 ? 'rising ' : 'falling ').
-                Fall::mmPerM(abs($fallMmPerM))->said($this->units),
+                Fall::mmPerM(abs($fallMmPerM))->inWords($this->units),
         };
 
         return "{$length} {$way}{$fall}";

@@ -28,13 +28,13 @@ use FallBend\Core\Measure\Tolerance;
  */
 final readonly class RunReader
 {
-    private Heads $heads;
+    private BeginningReader $heads;
 
     private Usual $usual;
 
     public function __construct(private Job $job, private Catalogue $catalogue)
     {
-        $this->heads = new Heads($job, $catalogue);
+        $this->heads = new BeginningReader($job, $catalogue);
         $this->usual = $catalogue->rulebook($job->rulebook)->usual;
     }
 
@@ -51,9 +51,9 @@ final readonly class RunReader
         [$headText, $headAt] = array_shift($parts);
         $head = $this->heads->read($headText, $headAt);
         $tail = null;
-        if ($parts !== [] && Tails::isOne($parts[count($parts) - 1][0])) {
+        if ($parts !== [] && EndingReader::isOne($parts[count($parts) - 1][0])) {
             [$tailText, $tailAt] = array_pop($parts);
-            $tail = (new Tails($this->job))->read($tailText, $tailAt);
+            $tail = (new EndingReader($this->job))->read($tailText, $tailAt);
         }
         $system = $this->system($head, $tail['end'] ?? null);
         $reader = new PhraseReader($this->job->units, $this->catalogue->system($system)->sizes());
@@ -94,7 +94,7 @@ final readonly class RunReader
     }
 
     /** @param list<Phrase> $phrases */
-    private function run(Head $head, string $system, array $phrases, End $tieIn): Run
+    private function run(RunBeginning $head, string $system, array $phrases, End $tieIn): Run
     {
         $id = $this->freeId($head->name);
         $legs = [];
@@ -131,7 +131,7 @@ final readonly class RunReader
     }
 
     /** The system of what it meets, or else of the first run, or what is usual under the rulebook. */
-    private function system(Head $head, ?End $tieIn): string
+    private function system(RunBeginning $head, ?End $tieIn): string
     {
         $meets = $this->job->run($head->outlet->branch->run ?? ($tieIn->branch->run ?? ($tieIn->next ?? '')));
         if ($head->system !== null) {

@@ -102,7 +102,7 @@ final class Words
     }
 
     /** Gives the words for a fitting, such that reading them gives the same fitting. */
-    public static function said(FittingChoice $choice): string
+    public static function inWords(FittingChoice $choice): string
     {
         $short = [
             'sixteenth' => '22',

@@ -440,10 +440,10 @@ final readonly class Browse
                 'field' => $field,
                 'label' => self::LABELS[$field] ?? $field,
                 'value' => $value,
-                'said' => $value === null ? 'not stated' : $this->said($field, $value),
+                'said' => $value === null ? 'not stated' : $this->inWords($field, $value),
                 'instead_of' => array_key_exists($field, $instead)
                     ? (is_numeric($instead[$field])
-                        ? $this->said($field, (float) $instead[$field])
+                        ? $this->inWords($field, (float) $instead[$field])
                         : 'not stated')
                     : null,
                 'own_id' => null,
@@ -453,7 +453,7 @@ final readonly class Browse
         return $numbers;
     }
 
-    private function said(string $field, float $value): string
+    private function inWords(string $field, float $value): string
     {
         return match (true) {
             in_array($field, ['od_mm', 'wall_mm', 'bore_mm', 'film_mm'], true) => $this->phrasing->diameter($value),

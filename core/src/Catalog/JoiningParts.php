@@ -59,7 +59,7 @@ final class JoiningParts
     }
 
     /** @return list<Part> the gaskets and adapters of a method, in the order of the files */
-    public function of(string $method): array
+    public function forMethod(string $method): array
     {
         return $this->ofMethods[$method] ??= [
             ...$this->gaskets->having('method', $method),

@@ -45,9 +45,9 @@ final class PipeSystem
      * @param Rows<Pipe> $pipes by size, smallest first
      * @param Rows<Bend> $bends
      * @param Rows<Branch> $branches
-     * @param Rows<Straight> $couplings
-     * @param Rows<Straight> $bushings
-     * @param Rows<Straight> $trapAdapters
+     * @param Rows<StraightFitting> $couplings
+     * @param Rows<StraightFitting> $bushings
+     * @param Rows<StraightFitting> $trapAdapters
      */
     private function __construct(
         public readonly string $key,
@@ -132,19 +132,23 @@ final class PipeSystem
             Rows::under(
                 $file,
                 'couplings',
-                static fn (Fields $row): Straight => Straight::coupling($known($row), $key, $couplingGap($row)),
+                static fn (Fields $row): StraightFitting => StraightFitting::coupling(
+                    $known($row),
+                    $key,
+                    $couplingGap($row),
+                ),
                 stored: $stored['couplings'] ?? [],
             ),
             Rows::under(
                 $file,
                 'bushings',
-                static fn (Fields $row): Straight => Straight::bushing($known($row), $key),
+                static fn (Fields $row): StraightFitting => StraightFitting::bushing($known($row), $key),
                 stored: $stored['bushings'] ?? [],
             ),
             Rows::under(
                 $file,
                 'trap_adapters',
-                static fn (Fields $row): Straight => Straight::trapAdapter($known($row), $key),
+                static fn (Fields $row): StraightFitting => StraightFitting::trapAdapter($known($row), $key),
                 stored: $stored['trap_adapters'] ?? [],
             ),
             $assumedToleranceMm,
@@ -274,13 +278,13 @@ final class PipeSystem
     }
 
     /** Gives the coupling of a size, or null. */
-    public function coupling(string $size): ?Straight
+    public function coupling(string $size): ?StraightFitting
     {
         return $this->couplings["coupling/{$size}"] ?? null;
     }
 
     /** Gives the bushing that stands in a socket of the large size and takes pipe of the small one, or null. */
-    public function bushing(string $large, string $small): ?Straight
+    public function bushing(string $large, string $small): ?StraightFitting
     {
         return $this->bushings["bushing/{$large}x{$small}"] ?? null;
     }

@@ -49,7 +49,7 @@ final readonly class CutTicket
             $this->said->cutting->printed[$this->layout->run->id] ?? null,
         ];
         $numbers = array_column($this->layout->joints, 'number', 'key');
-        $prepared = PreparedEnds::of($this->layout);
+        $prepared = PreparedEnds::list($this->layout);
 
         return array_map(function (Piece $piece) use ($back, $sticks, $printed, $numbers, $prepared): array {
             $stick = $sticks["{$this->layout->run->id}|{$piece->key}"] ?? null;
@@ -145,7 +145,7 @@ final readonly class CutTicket
             array_map(
                 static fn (Finding $finding): string => ($finding->where->leg === null
                     ? ''
-                    : "leg {$finding->where->leg}: ").$wording->of($finding)['title'],
+                    : "leg {$finding->where->leg}: ").$wording->sentences($finding)['title'],
                 array_filter($findings, static fn (Finding $finding): bool => $finding->severity === Severity::Stop),
             ),
         );
@@ -186,14 +186,14 @@ final readonly class CutTicket
 
     private function length(float $mm): string
     {
-        $said = $this->tape->of($mm);
+        $said = $this->tape->reading($mm);
 
         return $this->said->units === Units::Inch ? "{$said['inch']} in" : "{$said['metric']} mm";
     }
 
     private function long(float $mm): string
     {
-        $said = $this->tape->of($mm);
+        $said = $this->tape->reading($mm);
 
         return $this->said->units === Units::Inch ? $said['feet'] : "{$said['metric']} mm";
     }

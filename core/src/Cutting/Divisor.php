@@ -11,7 +11,7 @@ final class Divisor
      * @param list<int> $numbers not negative
      * @return int 0 where all are 0
      */
-    public static function of(array $numbers): int
+    public static function greatest(array $numbers): int
     {
         $divisor = 0;
         foreach ($numbers as $number) {

@@ -151,16 +151,16 @@ final readonly class JobCutting
             'pieces' => $this->pieces($layout, $tape, $this->sticks($plans)),
             'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($layout)],
             'groups' => $groups,
-            'kerf' => $tape->of($this->kerf()),
+            'kerf' => $tape->reading($this->kerf()),
             'saws' => array_map(
                 fn (string $saw): array => [
                     'name' => $this->catalogue->assumption($saw)->what,
-                    'kerf' => $tape->of($this->catalogue->assumption($saw)->value),
+                    'kerf' => $tape->reading($this->catalogue->assumption($saw)->value),
                 ],
                 self::SAWS,
             ),
             'findings' => FindingReport::list($findings, $this->job->units),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 ...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, [
                     'saw-kerf',
                     'reading-error',
@@ -200,7 +200,7 @@ final readonly class JobCutting
 
         return $was === null
             ? 'new'
-            : ($tape->of($was)[$unit] === $tape->of($this->back[$run]->lengths[$piece->key])[$unit]
+            : ($tape->reading($was)[$unit] === $tape->reading($this->back[$run]->lengths[$piece->key])[$unit]
                 ? 'same'
                 : 'other');
     }
@@ -223,7 +223,7 @@ final readonly class JobCutting
      */
     private function pieces(RunLayout $layout, Tape $tape, array $sticks): array
     {
-        [$run, $ends] = [$layout->run->id, PreparedEnds::of($layout)];
+        [$run, $ends] = [$layout->run->id, PreparedEnds::list($layout)];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
@@ -231,8 +231,8 @@ final readonly class JobCutting
             return [
                 'key' => $piece->key,
                 'letter' => $piece->letter,
-                'planned' => $tape->of($piece->cutMm),
-                'now' => $tape->of($now),
+                'planned' => $tape->reading($piece->cutMm),
+                'now' => $tape->reading($now),
                 'moved_mm' => $now - $piece->cutMm,
                 'cut' => isset($this->done->cut[$run][$piece->key]),
                 'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''],
@@ -240,10 +240,10 @@ final readonly class JobCutting
                         ? null
                         : [
                             'number' => $stick['number'],
-                            'length' => $tape->of($stick['mm']),
+                            'length' => $tape->reading($stick['mm']),
                             'tight' => $stick['tight'],
                         ],
-                'printed' => $tape->orNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
+                'printed' => $tape->readingOrNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
                 'since' => $this->since($run, $piece),
             ];
         }, $layout->pieces);
@@ -432,15 +432,20 @@ final readonly class JobCutting
         $enough = $slack->chance($stick);
 
         return [
-            'length' => $tape->of($stick->stockMm),
-            'offcut' => $tape->of($stick->offcutMm),
+            'length' => $tape->reading($stick->stockMm),
+            'offcut' => $tape->reading($stick->offcutMm),
             'enough' => $enough,
             'tight' => $enough < Slack::SURE,
             'cuts' => array_map(function (array $cut) use ($tape): array {
                 [$run, $key] = explode('|', $cut['tag']);
                 $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
 
-                return ['run' => $run, 'key' => $key, 'letter' => $letters[$key], 'length' => $tape->of($cut['mm'])];
+                return [
+                    'run' => $run,
+                    'key' => $key,
+                    'letter' => $letters[$key],
+                    'length' => $tape->reading($cut['mm']),
+                ];
             }, $stick->cuts),
         ];
     }

@@ -242,7 +242,7 @@ final class Packing
      */
     private function isCoarse(): bool
     {
-        $grain = Divisor::of($this->sizes);
+        $grain = Divisor::greatest($this->sizes);
         $pairs = count($this->sizes) ** 2 / 2;
         if ($pairs > self::MOST_PAIRS) {
             return true;

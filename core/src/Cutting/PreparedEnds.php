@@ -17,13 +17,13 @@ final class PreparedEnds
      *
      * @return array<string, string> by key of the joint; empty where the method is not settled
      */
-    public static function of(RunLayout $layout): array
+    public static function list(RunLayout $layout): array
     {
         return array_map(
             static fn (array $entry): string => $entry['method'] === null
                 ? ''
-                : MethodTexts::of(Method::from($entry['method']))['end'],
-            JointRegister::of($layout),
+                : MethodTexts::text(Method::from($entry['method']))['end'],
+            JointRegister::entries($layout),
         );
     }
 }

@@ -246,7 +246,7 @@ final readonly class StockCutter
             },
             $this->stock,
         );
-        $grain = Divisor::of($costs);
+        $grain = Divisor::greatest($costs);
         $grain = max(1, $grain);
 
         return [

@@ -21,7 +21,7 @@ final readonly class RunViews
     public function __construct(private RunLayout $layout) {}
 
     /** @param string $view one of VIEWS */
-    public function of(string $view): LineDrawing
+    public function drawing(string $view): LineDrawing
     {
         $drawing = new LineDrawing;
         foreach ($this->layout->pieces as $piece) {

@@ -86,7 +86,7 @@ final class EvaluatedJob
     /** Gives how the runs hang together. */
     public function network(): Network
     {
-        return $this->network ??= NetworkBuilder::of($this->layout(), $this->catalogue, $this->book);
+        return $this->network ??= NetworkBuilder::build($this->layout(), $this->catalogue, $this->book);
     }
 
     /**

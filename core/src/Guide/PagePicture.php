@@ -30,7 +30,7 @@ final class PagePicture
     private const TRAP_FALL = 19;
 
     /** Gives the picture of a page. */
-    public static function of(RulePage $page): string
+    public static function draw(RulePage $page): string
     {
         $wide = 2 * self::WIDTH + 30;
         $panels = self::panel($page->wrong, 0, '✗').self::panel($page->right, self::WIDTH + 30, '✓');

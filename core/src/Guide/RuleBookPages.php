@@ -30,7 +30,7 @@ final readonly class RuleBookPages
         $files = ['README.md' => $this->contents()];
         foreach (RulePage::all() as $page) {
             $files["{$page->id}.md"] = $this->page($page);
-            $files["{$page->id}.svg"] = PagePicture::of($page);
+            $files["{$page->id}.svg"] = PagePicture::draw($page);
         }
 
         return $files;

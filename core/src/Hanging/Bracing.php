@@ -21,7 +21,7 @@ final readonly class Bracing
      * @param list<Hanger> $hangers in the order of flow
      * @return array<int, Threshold> what asks for it, by place in the list
      */
-    public function of(array $hangers): array
+    public function braced(array $hangers): array
     {
         $braced = [];
         foreach ($this->layout->legs as $n => $leg) {

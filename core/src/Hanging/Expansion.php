@@ -64,7 +64,7 @@ final readonly class Expansion
         return $places;
     }
 
-    /** @return list<Straight> in the order of flow */
+    /** @return list<StraightStretch> in the order of flow */
     public function straights(): array
     {
         $places = $this->allowances();
@@ -98,19 +98,19 @@ final readonly class Expansion
         return $lines;
     }
 
-    private function straight(float $from, float $to, bool $isAfterAllowance, bool $isBeforeAllowance): Straight
+    private function straight(float $from, float $to, bool $isAfterAllowance, bool $isBeforeAllowance): StraightStretch
     {
         $growth = $this->material->growthPerC * $this->swingC * ($to - $from);
         $leg = $this->layout->legAt($from + self::TOUCHING_MM);
         if ($this->isTakenUpInJoints()) {
-            return new Straight($leg->line->number, $from, $to, 'none', null, $growth, [
+            return new StraightStretch($leg->line->number, $from, $to, 'none', null, $growth, [
                 new Growth('down', $growth, 'joints'),
             ]);
         }
         [$fixed, $hanger, $at] = $this->held($leg, $from, $to);
         $share = $to - $from < self::TOUCHING_MM ? 0.0 : ($at - $from) / ($to - $from);
 
-        return new Straight($leg->line->number, $from, $to, $fixed, $hanger, $growth, [
+        return new StraightStretch($leg->line->number, $from, $to, $fixed, $hanger, $growth, [
             $isAfterAllowance
                 ? new Growth('up', $growth * $share, 'allowance')
                 : $this->end('up', $growth * $share, $leg, $from),
@@ -120,7 +120,10 @@ final readonly class Expansion
         ]);
     }
 
-    /** @return array{value-of<Straight::FIXED>, ?int, float} what holds it fast, the number of the hanger, and where */
+    /**
+     * @return array{value-of<StraightStretch::FIXED>, ?int, float} what holds it fast, the number of the hanger, and
+     *     where
+     */
     private function held(LegLaid $leg, float $from, float $to): array
     {
         $last = $this->layout->legs[count($this->layout->legs) - 1];

@@ -61,7 +61,7 @@ final readonly class RunHangers
         $legs = array_map($this->supportLeg(...), $this->layout->legs, $this->spacings);
         $reckoned = (new Supports($legs))->hangers();
 
-        return $this->decided?->own === null ? $reckoned : $this->own($legs, $reckoned);
+        return $this->decided?->own === null ? $reckoned : $this->setByHand($legs, $reckoned);
     }
 
     /** Whether it lies in the ground: then nothing hangs, and the ground holds it. */
@@ -182,7 +182,7 @@ final readonly class RunHangers
      * @param list<Hanger> $reckoned
      * @return list<Hanger>
      */
-    private function own(array $legs, array $reckoned): array
+    private function setByHand(array $legs, array $reckoned): array
     {
         $hangers = [];
         foreach ($this->decided->own ?? [] as ['leg' => $id, 'at_mm' => $at]) {

@@ -74,7 +74,7 @@ use FallBend\Core\Verdict\Where;
  *     from_tape_mm: float,
  *     length: Reading,
  *     growth: Reading,
- *     fixed: value-of<Straight::FIXED>,
+ *     fixed: value-of<StraightStretch::FIXED>,
  *     hanger: ?int,
  *     ends: list<array{
  *         way: 'up'|'down',
@@ -119,7 +119,7 @@ final readonly class RunHanging
         $levels = new HangerLevels($this->layout, $hangers, $this->stringMm(), $this->decided, $between);
         $expansion = $this->expansion($hangers);
         $straights = $expansion?->straights() ?? [];
-        $braced = (new Bracing($this->layout, $this->rulebook))->of($hangers);
+        $braced = (new Bracing($this->layout, $this->rulebook))->braced($hangers);
 
         return [
             'hangers' => $this->hangers(
@@ -137,14 +137,17 @@ final readonly class RunHanging
                 ),
                 $spans,
             ),
-            'string' => $tape->of($this->stringMm()),
+            'string' => $tape->reading($this->stringMm()),
             'framing' => $this->framing($tape),
-            'storey' => $tape->orNull($this->decided?->storeyMm),
-            'floor' => $tape->orNull($this->decided?->storeyMm === null ? null : $this->decided->floorMm),
+            'storey' => $tape->readingOrNull($this->decided?->storeyMm),
+            'floor' => $tape->readingOrNull($this->decided?->storeyMm === null ? null : $this->decided->floorMm),
             'upright' => array_filter($this->layout->legs, static fn (LegLaid $leg): bool => $leg->isUpright()) !== [],
-            'expansion' => array_map(fn (Straight $straight): array => $this->straight($tape, $straight), $straights),
+            'expansion' => array_map(
+                fn (StraightStretch $straight): array => $this->straight($tape, $straight),
+                $straights,
+            ),
             'allowances' => array_map(
-                fn (float $at): array => ['tape_mm' => $at, 'tape' => $tape->of($at)],
+                fn (float $at): array => ['tape_mm' => $at, 'tape' => $tape->reading($at)],
                 $expansion?->allowances() ?? [],
             ),
             'swing_c' => $this->swing(),
@@ -152,7 +155,7 @@ final readonly class RunHanging
                 $this->findings($hangers, $spans, $levels, $expansion),
                 $this->job->units,
             ),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 ...array_merge(
                     ...array_map(static fn (Spacing $spacing): array => $spacing->provenances, $this->run->spacings),
                 ),
@@ -180,7 +183,7 @@ final readonly class RunHanging
     {
         return [
             count($this->expansion($hangers)?->allowances() ?? []),
-            count((new Bracing($this->layout, $this->rulebook))->of($hangers)),
+            count((new Bracing($this->layout, $this->rulebook))->braced($hangers)),
         ];
     }
 
@@ -246,7 +249,7 @@ final readonly class RunHanging
 
     /**
      * @param list<Hanger> $hangers
-     * @param list<Straight>|null $straights each is held fast at one hanger and slides through the others; null:
+     * @param list<StraightStretch>|null $straights each is held fast at one hanger and slides through the others; null:
      *     nothing does
      * @param array<int, Threshold> $braced
      * @return list<HangerReport>
@@ -256,7 +259,7 @@ final readonly class RunHanging
         [$below, $read, $fast] = [
             $levels->below(),
             $levels->read(),
-            array_map(static fn (Straight $straight): ?int => $straight->hanger, $straights ?? []),
+            array_map(static fn (StraightStretch $straight): ?int => $straight->hanger, $straights ?? []),
         ];
         $slides = $straights !== null;
 
@@ -271,17 +274,17 @@ final readonly class RunHanging
                     'leg' => $leg->line->number,
                     'leg_id' => $leg->line->leg->id,
                     'leg_mm' => $leg->centreMm,
-                    'at' => $tape->of($hanger->atMm),
+                    'at' => $tape->reading($hanger->atMm),
                     'tape_mm' => $at,
-                    'tape' => $tape->of($at),
+                    'tape' => $tape->reading($at),
                     'face' => $this->face($tape, $leg, $hanger->atMm),
                     'kind' => $hanger->kind,
                     'why' => $hanger->why,
                     'clear' => $hanger->isClear,
                     'hold' => ! $slides ? null : (in_array($n + 1, $fast, true) ? 'fast' : 'slides'),
                     'braced' => isset($braced[$n]),
-                    'below_string' => $tape->orNull($planned),
-                    'read' => $tape->orNull($was),
+                    'below_string' => $tape->readingOrNull($planned),
+                    'read' => $tape->readingOrNull($was),
                     'off_mm' => $planned === null || $was === null ? null : $was - $planned,
                 ];
             },
@@ -298,7 +301,7 @@ final readonly class RunHanging
     {
         foreach ($this->decided->faces ?? [] as $face) {
             if ($face['leg'] === $leg->line->leg->id) {
-                return ['name' => $face['name'], 'at' => $tape->of($face['before_mm'] + $atMm)];
+                return ['name' => $face['name'], 'at' => $tape->reading($face['before_mm'] + $atMm)];
             }
         }
 
@@ -317,28 +320,28 @@ final readonly class RunHanging
             ? null
             : [
                 'kind' => $said['kind'],
-                'every' => $tape->of($said['every_mm']),
-                'first' => $tape->of($said['first_mm']),
+                'every' => $tape->reading($said['every_mm']),
+                'first' => $tape->reading($said['first_mm']),
             ];
     }
 
     /** @return StraightReport */
-    private function straight(Tape $tape, Straight $straight): array
+    private function straight(Tape $tape, StraightStretch $straight): array
     {
         return [
             'leg' => $straight->leg,
             'from_tape_mm' => $straight->fromMm,
-            'length' => $tape->of($straight->toMm - $straight->fromMm),
-            'growth' => $tape->of($straight->growthMm),
+            'length' => $tape->reading($straight->toMm - $straight->fromMm),
+            'growth' => $tape->reading($straight->growthMm),
             'fixed' => $straight->fixed,
             'hanger' => $straight->hanger,
             'ends' => array_map(
                 static fn (Growth $end): array => [
                     'way' => $end->way,
-                    'move' => $tape->of($end->moveMm),
+                    'move' => $tape->reading($end->moveMm),
                     'into' => $end->into,
                     'leg' => $end->leg,
-                    'free' => $tape->orNull($end->freeMm),
+                    'free' => $tape->readingOrNull($end->freeMm),
                     'hanger' => $end->hanger,
                     'newton' => $end->newton,
                 ],

@@ -41,7 +41,7 @@ final readonly class IdentifyReport
      * @return array{candidates: list<array<string, mixed>>, excluded: list<array<string, mixed>>, none: array<string,
      *     mixed>, next_check: ?array<string, mixed>}
      */
-    public function of(array $ranked, Evidence $evidence): array
+    public function write(array $ranked, Evidence $evidence): array
     {
         $in = array_values(array_filter($ranked, static fn (Candidate $c): bool => $c->out === null));
         $near = array_values(

@@ -21,7 +21,7 @@ final class GroupCopy
      * @param bool $isMirrored east and west, left and right change places; headings are turned about north
      * @return Job the job with the copies; the same where there is no such run
      */
-    public static function of(Job $job, string $id, float $stepMm, int $times, bool $isMirrored): Job
+    public static function repeated(Job $job, string $id, float $stepMm, int $times, bool $isMirrored): Job
     {
         $group = self::group($job, $id);
         $runs = $job->runs;

@@ -46,7 +46,7 @@ final readonly class Hubs implements WayOfJoining
     private function gasket(PipeEnd $pipe, PipeEnd $hub): Offer|Refusal
     {
         $ofHub = null;
-        foreach ($this->parts->of('hub-gasket') as $gasket) {
+        foreach ($this->parts->forMethod('hub-gasket') as $gasket) {
             if ($gasket->hub !== "{$hub->system->key}/{$hub->pipe->size}") {
                 continue;
             }
@@ -189,7 +189,7 @@ final readonly class Hubs implements WayOfJoining
 
     private function adapterOf(PipeEnd $pipe, PipeEnd $hub): ?Part
     {
-        foreach ($this->parts->of('hub-adapter') as $adapter) {
+        foreach ($this->parts->forMethod('hub-adapter') as $adapter) {
             if (
                 $pipe->kind === EndKind::Plain &&
                 $adapter->hub === "{$hub->system->key}/{$hub->pipe->size}" &&
@@ -204,7 +204,7 @@ final readonly class Hubs implements WayOfJoining
 
     private function gasketOf(PipeEnd $hub): ?Part
     {
-        foreach ($this->parts->of('hub-gasket') as $gasket) {
+        foreach ($this->parts->forMethod('hub-gasket') as $gasket) {
             if ($gasket->hub === "{$hub->system->key}/{$hub->pipe->size}") {
                 return $gasket;
             }
@@ -216,7 +216,7 @@ final readonly class Hubs implements WayOfJoining
     /** What is packed into a hub of a size. */
     private function caulk(string $size): ?Part
     {
-        foreach (array_reverse($this->parts->of('caulked')) as $part) {
+        foreach (array_reverse($this->parts->forMethod('caulked')) as $part) {
             if ($part->size === $size) {
                 return $part;
             }

@@ -98,7 +98,7 @@ final readonly class InstructionCard
         Rulebook $rulebook,
         Conditions $conditions,
     ): array {
-        $texts = MethodTexts::of($offer->method);
+        $texts = MethodTexts::text($offer->method);
         $plan = $this->plan($offer, $a, $b, $rulebook, $conditions);
         $coupling = $this->coupling($offer);
         $steps = $this->steps($texts['steps'], $this->params($offer, $a, $b, $place, $rulebook, $plan));
@@ -142,10 +142,10 @@ final readonly class InstructionCard
     {
         return [
             'method' => $refusal->method->value,
-            'name' => MethodTexts::of($refusal->method)['name'],
+            'name' => MethodTexts::text($refusal->method)['name'],
             'reason' => $refusal->reason,
             'why' => $refusal->reason === 'ends'
-                    ? MethodTexts::of($refusal->method)['wants']
+                    ? MethodTexts::text($refusal->method)['wants']
                     : $this->phrasing->filled(MethodTexts::refusal($refusal->reason), $refusal->params),
             'near' => $refusal->isNear,
             'unknown' => $refusal->isUnknown,
@@ -306,7 +306,7 @@ final readonly class InstructionCard
     /** @return PartReport */
     private function part(object $part): array
     {
-        /** @var Coupling|Part|\FallBend\Core\Catalog\Straight $part */
+        /** @var Coupling|Part|\FallBend\Core\Catalog\StraightFitting $part */
         return [
             'table' => $part->provenance->table,
             'row' => $part->id,

@@ -25,7 +25,7 @@ final readonly class JointDecision
             new Rings,
             new Threads($parts),
             new SlipNuts($parts),
-            new Others($parts),
+            new LikeWithLike($parts),
         ];
     }
 

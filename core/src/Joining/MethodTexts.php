@@ -44,7 +44,7 @@ final class MethodTexts
     private static ?array $refusals = null;
 
     /** @return MethodText */
-    public static function of(Method $method): array
+    public static function text(Method $method): array
     {
         if (! isset(self::$methods[$method->value])) {
             /** @var MethodText $file */
@@ -58,7 +58,7 @@ final class MethodTexts
     /** Gives where the steps of a method come from. */
     public static function source(Method $method): Provenance
     {
-        return Provenance::read(Fields::of(['id' => $method->value] + self::of($method)), 'methods');
+        return Provenance::read(Fields::of(['id' => $method->value] + self::text($method)), 'methods');
     }
 
     /** Gives the sentence of a reason, with its placeholders. */

@@ -6,7 +6,7 @@ namespace FallBend\Core\Joining;
 
 use FallBend\Core\Catalog\Coupling;
 use FallBend\Core\Catalog\Part;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 
 /**
  * A way in which two ends can be joined. Lengths in mm; null is not known, and to be measured on the part in hand.
@@ -16,7 +16,7 @@ use FallBend\Core\Catalog\Straight;
 final readonly class Offer
 {
     /**
-     * @param list<Coupling|Part|Straight> $parts what to buy, the main one first
+     * @param list<Coupling|Part|StraightFitting> $parts what to buy, the main one first
      * @param ?float $insertAMm how far end a goes in
      * @param ?float $insertBMm how far end b goes in
      * @param ?float $gapMm what is left between the two ends, or between the end and the stop

@@ -7,7 +7,7 @@ namespace FallBend\Core\Joining;
 use FallBend\Core\Catalog\JoiningParts;
 use FallBend\Core\Catalog\Part;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 
 /**
  * Solvent cement: a pipe in a socket of its own diameter, or two pipes in a coupling. It welds only what its solvent
@@ -88,13 +88,13 @@ final readonly class Solvents implements WayOfJoining
         };
     }
 
-    private function inSocket(Method $method, PipeEnd $pipe, PipeEnd $socket, Part|Straight|null $bridge): Offer
+    private function inSocket(Method $method, PipeEnd $pipe, PipeEnd $socket, Part|StraightFitting|null $bridge): Offer
     {
         $depth = $bridge === null ? $socket->pipe->statedDepthMm() : $pipe->pipe->statedDepthMm();
         $gap = match (true) {
             $bridge === null => 0.0,
             // The stop of the bushing stands off the stop of the socket that it sits in.
-            $bridge instanceof Straight && $depth !== null && $socket->pipe->isSocketKnown => $bridge->acrossMm +
+            $bridge instanceof StraightFitting && $depth !== null && $socket->pipe->isSocketKnown => $bridge->acrossMm +
                 $depth -
                 $socket->pipe->socketDepthMm,
             default => null,
@@ -112,7 +112,7 @@ final readonly class Solvents implements WayOfJoining
         );
     }
 
-    private function coupled(Method $method, PipeEnd $a, PipeEnd $b, Part|Straight|null $bridge): Offer
+    private function coupled(Method $method, PipeEnd $a, PipeEnd $b, Part|StraightFitting|null $bridge): Offer
     {
         $wide = $a->outsideMm >= $b->outsideMm ? $a : $b;
         $coupling = $wide->system->coupling($wide->pipe->size);
@@ -140,7 +140,7 @@ final readonly class Solvents implements WayOfJoining
      * What brings two diameters of one plastic together: a bushing of the system, or the adapter between drain and
      * sewer pipe.
      */
-    private function bridge(PipeEnd $a, PipeEnd $b): Part|Straight|null
+    private function bridge(PipeEnd $a, PipeEnd $b): Part|StraightFitting|null
     {
         if ($a->isAsWideAs($b)) {
             return null;
@@ -157,7 +157,7 @@ final readonly class Solvents implements WayOfJoining
         if ($bushing !== null && $narrow->kind->isMale()) {
             return $bushing;
         }
-        foreach ($this->parts->of('solvent-pvc') as $part) {
+        foreach ($this->parts->forMethod('solvent-pvc') as $part) {
             foreach ([[$a, $b], [$b, $a]] as [$inIt, $aroundIt]) {
                 if (
                     $inIt->kind->isMale() &&

@@ -44,7 +44,7 @@ final class Assembly
         private readonly Run $run,
         private readonly PipeSystem $system,
         private readonly array $lines,
-        private readonly Site $site,
+        private readonly Surroundings $site,
     ) {
         $this->at = new Vec3(0.0, 0.0, 0.0);
         $this->parts = new Parts($system);
@@ -56,13 +56,13 @@ final class Assembly
      * @param list<LegLine> $lines
      * @param list<Turn> $turns the turn into the second leg, the third …
      */
-    public static function of(
+    public static function assemble(
         Run $said,
         Run $run,
         PipeSystem $system,
         array $lines,
         array $turns,
-        Site $site,
+        Surroundings $site,
     ): RunLayout {
         $assembly = new self($run, $system, $lines, $site);
         foreach ($lines as $i => $line) {
@@ -610,7 +610,7 @@ final class Assembly
      * cut face, less than nothing where the pipe goes into a standing one; in a branch fitting of another run, from its
      * centre.
      */
-    private function endTakeMm(RunEndKind $kind, string $size, ?EndJoint $joint, ?Seat $seat): float
+    private function endTakeMm(RunEndKind $kind, string $size, ?EndJoint $joint, ?BranchSeat $seat): float
     {
         if ($seat !== null) {
             return $seat->takeMm;
@@ -634,7 +634,7 @@ final class Assembly
         return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
     }
 
-    private function isEndKnown(?EndJoint $joint, ?Seat $seat, RunEndKind $kind): bool
+    private function isEndKnown(?EndJoint $joint, ?BranchSeat $seat, RunEndKind $kind): bool
     {
         return $seat !== null
             ? $seat->isKnown

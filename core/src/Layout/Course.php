@@ -27,7 +27,7 @@ final readonly class Course
         $fall = self::fallMmPerM($run, $system, $rulebook);
         $found = Levels::found($run, $fall, $moreMm);
 
-        return new self($found, $fall, Directions::of($found, $fall));
+        return new self($found, $fall, Directions::lines($found, $fall));
     }
 
     /**

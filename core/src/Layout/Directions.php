@@ -17,7 +17,7 @@ final class Directions
      * @param float $fallMmPerM the fall of legs that say none
      * @return list<LegLine>
      */
-    public static function of(Run $run, float $fallMmPerM): array
+    public static function lines(Run $run, float $fallMmPerM): array
     {
         [$heading, $dip, $size, $lines] = [$run->headingDeg, null, $run->size, []];
         foreach ($run->legs as $i => $leg) {

@@ -6,7 +6,7 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Branch;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Geometry\Vec3;
 
 /** A fitting where it lies. Points in mm, directions in the sense of flow, angles in degrees. */
@@ -23,7 +23,7 @@ final readonly class Fitting
     public function __construct(
         public string $key,
         public int $leg,
-        public Bend|Straight|Branch $part,
+        public Bend|StraightFitting|Branch $part,
         public Vec3 $at,
         public Vec3 $in,
         public Vec3 $out,

@@ -104,7 +104,7 @@ final class JobCompiler
         return Course::of($run, $this->catalogue->system($run->system), $this->rulebook);
     }
 
-    /** @return list<Tap> */
+    /** @return list<BranchEntry> */
     private function tapsOf(Run $run): array
     {
         $lines = $this->courses[$run->id]->lines;
@@ -112,7 +112,7 @@ final class JobCompiler
         $isCloset = $run->outlet->fixture?->kind === 'water-closet';
         if ($run->tieIn->branch !== null && count($lines) === count($run->legs) && $lines !== []) {
             $last = $lines[count($lines) - 1];
-            $taps[] = new Tap(
+            $taps[] = new BranchEntry(
                 $run->id,
                 'tie-in',
                 $run->tieIn->branch,
@@ -124,7 +124,7 @@ final class JobCompiler
             );
         }
         if ($run->outlet->branch !== null && $lines !== []) {
-            $taps[] = new Tap(
+            $taps[] = new BranchEntry(
                 $run->id,
                 'outlet',
                 $run->outlet->branch,
@@ -140,7 +140,7 @@ final class JobCompiler
     }
 
     /**
-     * @param non-empty-list<Tap> $taps of one run
+     * @param non-empty-list<BranchEntry> $taps of one run
      * @return list<Junction>
      */
     private function junctionsOf(Run $run, array $taps): array
@@ -202,7 +202,7 @@ final class JobCompiler
             $run,
             $system,
             $this->rulebook,
-            new Site(
+            new Surroundings(
                 $outletJoint ??
                     $this->joiner->joint($run->outlet, $this->job, $system, $first, $run->place, $this->rulebook),
                 $tieInJoint ??
@@ -218,7 +218,7 @@ final class JobCompiler
     }
 
     /**
-     * @return array{?Seat, ?EndJoint} where an end sits in a branch fitting, and how it is joined there where the
+     * @return array{?BranchSeat, ?EndJoint} where an end sits in a branch fitting, and how it is joined there where the
      *     fitting is of another system
      */
     private function seat(Run $run, string $side, End $end, string $size): array
@@ -228,7 +228,7 @@ final class JobCompiler
         }
         $junction = $this->meets[$run->id][$side] ?? null;
         if ($junction === null) {
-            return [new Seat(0.0, false, $size, null), null];
+            return [new BranchSeat(0.0, false, $size, null), null];
         }
         $seat = $junction->seat();
         $other = $this->catalogue->system($this->runs[$end->branch->run]->system);

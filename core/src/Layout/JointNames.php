@@ -30,7 +30,7 @@ final readonly class JointNames
     }
 
     /** Gives the name of a joint. */
-    public function of(Joint $joint): string
+    public function nameOf(Joint $joint): string
     {
         $in = $this->into[$joint->key] ?? null;
         $out = $this->outOf[$joint->key] ?? null;

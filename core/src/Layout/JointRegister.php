@@ -26,12 +26,12 @@ final class JointRegister
     /**
      * @return array<string, Registered> by key of the joint
      */
-    public static function of(RunLayout $layout): array
+    public static function entries(RunLayout $layout): array
     {
         $names = new JointNames($layout);
         $entries = [];
         foreach ($layout->joints as $joint) {
-            $entries[$joint->key] = ['name' => $names->of($joint)] + self::method($joint, $layout);
+            $entries[$joint->key] = ['name' => $names->nameOf($joint)] + self::method($joint, $layout);
         }
 
         return $entries;
@@ -108,7 +108,7 @@ final class JointRegister
     {
         return [
             'method' => $method?->value,
-            'method_name' => $method === null ? '' : MethodTexts::of($method)['name'],
+            'method_name' => $method === null ? '' : MethodTexts::text($method)['name'],
             'state' => $state,
         ];
     }

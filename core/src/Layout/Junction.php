@@ -13,7 +13,7 @@ final readonly class Junction
     /**
      * @param string $leg id
      * @param ?float $atMm along the leg; null: in the turn into it
-     * @param non-empty-list<Tap> $taps one or two
+     * @param non-empty-list<BranchEntry> $taps one or two
      * @param ?Branch $branch null where none can stand there
      * @param Vec3 $flow direction of flow out of the fitting
      * @param Orientation $orientation how the water turns from the branch into the run
@@ -72,11 +72,11 @@ final readonly class Junction
     }
 
     /** Gives where the pipe of a tap comes to rest. */
-    public function seat(): Seat
+    public function seat(): BranchSeat
     {
         return $this->branch === null
-            ? new Seat(0.0, false, $this->taps[0]->size, null)
-            : new Seat(
+            ? new BranchSeat(0.0, false, $this->taps[0]->size, null)
+            : new BranchSeat(
                 $this->isTurn() ? $this->branch->runInMm : $this->branch->branchMm,
                 $this->isTurn() ? $this->branch->isRunKnown : $this->branch->isBranchKnown,
                 $this->isTurn() ? $this->branch->size : $this->branch->branchSize,

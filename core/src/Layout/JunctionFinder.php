@@ -60,7 +60,7 @@ final readonly class JunctionFinder
     public function __construct(private PipeSystem $system, private Rulebook $rulebook, private float $playDeg) {}
 
     /**
-     * @param non-empty-list<Tap> $taps that meet the run at one place
+     * @param non-empty-list<BranchEntry> $taps that meet the run at one place
      * @param LegLine $line the leg that they are on, or that the turn leads into
      * @param ?LegLine $before the leg before, where they meet it in the turn
      * @param Run $run that they meet
@@ -92,8 +92,8 @@ final readonly class JunctionFinder
         if (count($taps) > 2 || (count($taps) === 2 && ! $this->areOpposite($taps[0], $taps[1], $flow))) {
             return $make(null, JunctionTrouble::NotOpposite);
         }
-        $isDry = array_filter($taps, static fn (Tap $tap): bool => ! $tap->isVent) === [];
-        $size = self::larger($this->system, array_map(static fn (Tap $tap): string => $tap->size, $taps));
+        $isDry = array_filter($taps, static fn (BranchEntry $tap): bool => ! $tap->isVent) === [];
+        $size = self::larger($this->system, array_map(static fn (BranchEntry $tap): string => $tap->size, $taps));
         if ($taps[0]->system === $this->system->key && $this->system->isLarger($size, $line->size)) {
             // A vent may grow as soon as it has left the drain; a drain never enters a smaller one.
             return $isDry
@@ -108,7 +108,7 @@ final readonly class JunctionFinder
      * The leg before enters from the side, the tap comes straight down the run: a fixture arm into an upright pipe that
      * goes on up as a vent.
      *
-     * @param non-empty-list<Tap> $taps
+     * @param non-empty-list<BranchEntry> $taps
      */
     private function inTurn(array $taps, LegLine $line, ?LegLine $before, Vec3 $flow): Junction
     {
@@ -141,7 +141,7 @@ final readonly class JunctionFinder
     }
 
     /**
-     * @param non-empty-list<Tap> $taps
+     * @param non-empty-list<BranchEntry> $taps
      * @return array{?Branch, ?JunctionTrouble}
      */
     private function choose(
@@ -200,7 +200,7 @@ final readonly class JunctionFinder
         ];
     }
 
-    /** @param non-empty-list<Tap> $taps */
+    /** @param non-empty-list<BranchEntry> $taps */
     private function objection(Branch $branch, array $taps, Orientation $orientation, string $size): int
     {
         if (
@@ -228,7 +228,7 @@ final readonly class JunctionFinder
         return $branch === null || $branch->pattern === 'boss' ? 0.0 : abs($branch->turnDeg - $angle) / 2;
     }
 
-    private function areOpposite(Tap $one, Tap $other, Vec3 $flow): bool
+    private function areOpposite(BranchEntry $one, BranchEntry $other, Vec3 $flow): bool
     {
         [$a, $b] = [$one->flow->squareTo($flow), $other->flow->squareTo($flow)];
 

@@ -31,7 +31,7 @@ final class Levels
             return $run;
         }
         $rest = array_filter($open, static fn (Leg $leg): bool => $leg->takes === 'rest');
-        $lines = Directions::of($run, $fallMmPerM);
+        $lines = Directions::lines($run, $fallMmPerM);
         $left = $run->levelDifference->toMm() + $moreMm;
         $shared = 0.0;
         foreach ($lines as $line) {

@@ -16,7 +16,7 @@ enum Orientation: string
     case UprightToUpright = 'upright-upright';
 
     /** Says it in words: `level to upright`. */
-    public function said(): string
+    public function inWords(): string
     {
         return str_replace('-', ' to ', $this->value);
     }

@@ -23,11 +23,15 @@ final readonly class RunCompiler
 
     /**
      * @param PipeSystem $system of the run, with the user's measured numbers in it
-     * @param Site $site how its ends meet what stands there
+     * @param Surroundings $site how its ends meet what stands there
      * @param Rulebook $rulebook chooses between fittings that make the same turn, and the fall where none is said
      */
-    public function compile(Run $run, PipeSystem $system, Rulebook $rulebook, Site $site = new Site): RunLayout
-    {
+    public function compile(
+        Run $run,
+        PipeSystem $system,
+        Rulebook $rulebook,
+        Surroundings $site = new Surroundings,
+    ): RunLayout {
         $course = $site->course ?? Course::of($run, $system, $rulebook);
         $layout = $this->lay($run, $course, $system, $rulebook, $site);
         // A rolled pair has a drop of its own, which is known only once it is laid: what it took is given back, until
@@ -41,8 +45,13 @@ final readonly class RunCompiler
         return $layout;
     }
 
-    private function lay(Run $said, Course $course, PipeSystem $system, Rulebook $rulebook, Site $site): RunLayout
-    {
+    private function lay(
+        Run $said,
+        Course $course,
+        PipeSystem $system,
+        Rulebook $rulebook,
+        Surroundings $site,
+    ): RunLayout {
         [$run, $lines] = [$course->run, $course->lines];
         $finder = new TurnFinder($system, $rulebook, $this->catalogue->assumption('joint-play')->value, $run->use);
         $turns = [];
@@ -54,6 +63,6 @@ final readonly class RunCompiler
                     : Turn::at($junction, $lines[$i - 1], $lines[$i], $system);
         }
 
-        return Assembly::of($said, $run, $system, $lines, $turns, $site);
+        return Assembly::assemble($said, $run, $system, $lines, $turns, $site);
     }
 }

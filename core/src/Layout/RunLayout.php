@@ -18,7 +18,7 @@ final readonly class RunLayout
      * @param list<Piece> $pieces
      * @param list<Joint> $joints
      * @param list<string> $sequence keys of fittings and pieces as the water meets them
-     * @param Site $site how its ends meet what stands there
+     * @param Surroundings $site how its ends meet what stands there
      */
     public function __construct(
         public Run $run,
@@ -30,7 +30,7 @@ final readonly class RunLayout
         public Vec3 $end,
         public float $tapeMm,
         public array $sequence,
-        public Site $site = new Site,
+        public Surroundings $site = new Surroundings,
     ) {}
 
     /** Gives the point on the axis that far along the tape, from the outlet, in mm. */

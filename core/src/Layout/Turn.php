@@ -6,7 +6,7 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\PipeSystem;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Geometry\Vec3;
 
 /**
@@ -28,9 +28,9 @@ final readonly class Turn
     public function __construct(
         public float $angleDeg,
         public array $bends,
-        public ?Straight $coupling,
-        public ?Straight $bushingIn,
-        public ?Straight $bushingOut,
+        public ?StraightFitting $coupling,
+        public ?StraightFitting $bushingIn,
+        public ?StraightFitting $bushingOut,
         public ?Vec3 $between = null,
         public float $betweenMm = 0.0,
         public bool $isBetweenClose = false,

@@ -7,7 +7,7 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Geometry\CompoundBend;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FittingChoice;
@@ -121,7 +121,7 @@ final readonly class TurnFinder
         return $best;
     }
 
-    /** @param array{?Straight, ?Straight} $bushings */
+    /** @param array{?StraightFitting, ?StraightFitting} $bushings */
     private function chosen(
         FittingChoice $choice,
         Vec3 $in,
@@ -144,7 +144,7 @@ final readonly class TurnFinder
             : $this->withBend($bends[0], $in, $out, $bushings, $stands);
     }
 
-    /** @param array{?Straight, ?Straight} $bushings */
+    /** @param array{?StraightFitting, ?StraightFitting} $bushings */
     private function withBend(Bend $bend, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {
         $angle = $in->angleTo($out);
@@ -166,7 +166,7 @@ final readonly class TurnFinder
 
     /**
      * @param array{Bend, Bend} $pair
-     * @param array{?Straight, ?Straight} $bushings
+     * @param array{?StraightFitting, ?StraightFitting} $bushings
      */
     private function withPair(array $pair, bool $isClose, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {

@@ -44,7 +44,7 @@ final readonly class Freeing
      * @param list<string> $fixed
      * @return list<array<string, 'slide'|'roll'|'union'>> the kind by joint
      */
-    public static function of(array $pieces, array $joints, array $fixed, ?Effort $effort = null): array
+    public static function changesFor(array $pieces, array $joints, array $fixed, ?Effort $effort = null): array
     {
         $body = [];
         foreach ($pieces as $i => $piece) {

@@ -103,7 +103,7 @@ final readonly class InRun
         return new Problem(
             $this->end(new Vec3(0.0, 0.0, 0.0), $this->local($this->first->line->direction)),
             $to,
-            Turnings::of($system, $pipe->size),
+            Turnings::list($system, $pipe->size),
             $maxBends,
             max(2 * $pipe->socketDepthMm, $this->first->leastMm, $this->last->leastMm),
             $catalogue->assumption('joint-play')->value,

@@ -22,13 +22,13 @@ final readonly class Relaxing
 
     /**
      * @param int $effort of each search, see `Search`
-     * @param ?Found $found of the search that found nothing: it knows which ways a single box stands in
+     * @param ?SearchResult $found of the search that found nothing: it knows which ways a single box stands in
      * @param ?Effort $guard ends it when time or memory is over
      */
     public function __construct(
         private Problem $problem,
         private int $effort = 100_000,
-        private ?Found $found = null,
+        private ?SearchResult $found = null,
         private ?Effort $guard = null,
     ) {}
 

@@ -89,7 +89,7 @@ final readonly class RunClosing
             'reading_mm' => $reading->value,
             'cutting_mm' => $cutting->value,
             'joints' => $joints,
-            'sources' => SourceList::of(
+            'sources' => SourceList::list(
                 array_map(static fn (?Assumption $one): ?Provenance => $one?->provenance, $used),
             ),
         ];

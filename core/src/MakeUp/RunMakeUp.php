@@ -148,7 +148,7 @@ final readonly class RunMakeUp
         $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
             [$legs, $next] = $inRun->legs($solution);
 
-            [$way, $tape] = [SolutionReport::of($solution, $layout->system), new Tape];
+            [$way, $tape] = [SolutionReport::write($solution, $layout->system), new Tape];
 
             return [
                 ...$way,
@@ -162,7 +162,7 @@ final readonly class RunMakeUp
 
         return [
             'turn_deg' => $problem->from->along->angleTo($problem->to->along),
-            'apart' => (new Tape)->of($problem->to->at->minus($problem->from->at)->length()),
+            'apart' => (new Tape)->reading($problem->to->at->minus($problem->from->at)->length()),
             'outside_mm' => $layout->system->pipe($problem->from->size)->outsideMm,
             'size' => $problem->from->size,
             'branch_at_mm' => $meets,
@@ -286,7 +286,7 @@ final readonly class RunMakeUp
      */
     private static function bend(array $bend, Tape $tape): array
     {
-        return [...$bend, 'mark' => $tape->of(abs($bend['mark_mm']))];
+        return [...$bend, 'mark' => $tape->reading(abs($bend['mark_mm']))];
     }
 
     /**
@@ -295,7 +295,7 @@ final readonly class RunMakeUp
      */
     private static function leg(array $leg, Tape $tape): array
     {
-        return [...$leg, 'length' => $tape->of($leg['length_mm']), 'cut' => $tape->orNull($leg['cut_mm'])];
+        return [...$leg, 'length' => $tape->reading($leg['length_mm']), 'cut' => $tape->readingOrNull($leg['cut_mm'])];
     }
 
     /** @return list<string> patterns that the rulebook does not take for the way the water turns in them */

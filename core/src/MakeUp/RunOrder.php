@@ -129,7 +129,9 @@ final readonly class RunOrder
         $order = new AssemblyOrder($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST));
         $moves = $order->find();
         $isStuck = $moves === null && $order->isWhole();
-        $frees = $isStuck ? Freeing::of($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST)) : [];
+        $frees = $isStuck
+            ? Freeing::changesFor($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST))
+            : [];
 
         return [
             'goes' => $moves !== null,

@@ -73,7 +73,7 @@ final class Search
     }
 
     /** Searches; gives what was found, and how much of it all was tried. */
-    public function run(): Found
+    public function run(): SearchResult
     {
         $n = 0;
         for (; $n <= $this->problem->maxBends; $n++) {
@@ -86,7 +86,7 @@ final class Search
             }
         }
 
-        return new Found(
+        return new SearchResult(
             $this->ranked(),
             $this->sequences,
             min($n, $this->problem->maxBends),

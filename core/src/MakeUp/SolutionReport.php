@@ -42,7 +42,7 @@ use FallBend\Core\Geometry\Vec3;
 final class SolutionReport
 {
     /** @return Way as the answers of `make-up` carry it */
-    public static function of(Solution $solution, PipeSystem $system): array
+    public static function write(Solution $solution, PipeSystem $system): array
     {
         $outside = $system->pipe($solution->sequence->problem->from->size)->outsideMm;
         $bends = [];

@@ -17,7 +17,7 @@ final class Turnings
      * @param list<float> $nominalDeg only bends of these names, in degrees; empty: all
      * @return list<Turning> the gentlest first
      */
-    public static function of(PipeSystem $system, string $size, array $nominalDeg = []): array
+    public static function list(PipeSystem $system, string $size, array $nominalDeg = []): array
     {
         $groups = [];
         foreach ($system->plainBends($size) as $bend) {

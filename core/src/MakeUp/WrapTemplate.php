@@ -101,8 +101,8 @@ final readonly class WrapTemplate
         $height = $depthMm + self::ABOVE_MM;
         $tape = new Tape;
         $said = static fn (float $mm): string => $units === Units::Inch
-            ? $tape->of($mm)['inch'].' in'
-            : $tape->of($mm)['metric'].' mm';
+            ? $tape->reading($mm)['inch'].' in'
+            : $tape->reading($mm)['metric'].' mm';
         $lines = [
             ['edge', 0.0, 0.0, $round + self::LAP_MM, 0.0],
             ['edge', 0.0, $height, $round + self::LAP_MM, $height],

@@ -40,7 +40,7 @@ final readonly class Fall
      * Gives the fall as it is said: `1/4 in per ft`
      * (to the nearest 1/32, with "about" where that is more than 1 % off), or `21 mm per m`.
      */
-    public function said(Units $units): string
+    public function inWords(Units $units): string
     {
         return $this->short($units).($units === Units::Inch ? ' in per ft' : ' mm per m');
     }

@@ -36,7 +36,7 @@ final readonly class Phrasing
             function (array $m) use ($params): string {
                 $value = $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}");
 
-                return isset($m[2]) ? self::sizes((string) $value) : $this->said($m[1], $value);
+                return isset($m[2]) ? self::sizes((string) $value) : $this->inWords($m[1], $value);
             },
             is_string($text) ? $text : '',
         );
@@ -115,11 +115,11 @@ final readonly class Phrasing
         return '';
     }
 
-    private function said(string $name, float|int|string $value): string
+    private function inWords(string $name, float|int|string $value): string
     {
         return match (true) {
             is_string($value) => $value,
-            str_ends_with($name, '_mm_per_m') => Fall::mmPerM((float) $value)->said($this->units),
+            str_ends_with($name, '_mm_per_m') => Fall::mmPerM((float) $value)->inWords($this->units),
             str_ends_with($name, '_atleast_mm') => TapePrinter::withUnit(
                 self::up((float) $value, $this->units),
                 $this->units,

@@ -17,7 +17,7 @@ final class Tape
     private array $said = [];
 
     /** @return Reading */
-    public function of(float $mm): array
+    public function reading(float $mm): array
     {
         $length = Length::mm($mm);
         if (! isset($this->said[$length->nanometres])) {
@@ -36,8 +36,8 @@ final class Tape
     }
 
     /** @return Reading|null */
-    public function orNull(?float $mm): ?array
+    public function readingOrNull(?float $mm): ?array
     {
-        return $mm === null ? null : $this->of($mm);
+        return $mm === null ? null : $this->reading($mm);
     }
 }

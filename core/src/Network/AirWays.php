@@ -65,7 +65,7 @@ final class AirWays
     }
 
     /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */
-    public function arm(Head $head): ?Arm
+    public function arm(LoadedFixture $head): ?Arm
     {
         return $this->arms[$head->node->index] ?? null;
     }

@@ -22,7 +22,7 @@ final class Arm
      * @param ?Segment $by the segment that the air comes by
      */
     public function __construct(
-        public readonly Head $head,
+        public readonly LoadedFixture $head,
         public readonly array $segments,
         public readonly float $lengthMm,
         public readonly float $dropMm,

@@ -12,7 +12,7 @@ final readonly class ArmWalker
     public function __construct(private Connections $connections, private AirWays $air) {}
 
     /** Gives the arm of a head. */
-    public function walk(Head $head): Arm
+    public function walk(LoadedFixture $head): Arm
     {
         [$segments, $length, $drop, $turn, $upright, $steepest] = [[], 0.0, 0.0, 0.0, 0.0, null];
         for (

@@ -25,7 +25,7 @@ final class Crossings
      * @param array<string, list<Obstacle>> $obstacles by id of a run of the layout
      * @return list<Crossing> in the order of the runs and their tapes
      */
-    public static function of(JobLayout $jobLayout, array $obstacles, Rulebook $rulebook): array
+    public static function find(JobLayout $jobLayout, array $obstacles, Rulebook $rulebook): array
     {
         $crossings = [];
         foreach ($obstacles as $run => $ofRun) {

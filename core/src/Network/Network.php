@@ -18,7 +18,7 @@ final readonly class Network
      * @param list<Segment> $segments upstream before downstream
      * @param Connections $connections which of them flow into a place
      * @param AirWays $air how air comes to them
-     * @param list<Head> $heads
+     * @param list<LoadedFixture> $heads
      * @param list<Node> $unknownHeads where something comes in that nobody said
      * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
      * @param array<string, list<Obstacle>> $obstacles by id of run
@@ -65,7 +65,7 @@ final readonly class Network
     }
 
     /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */
-    public function arm(Head $head): ?Arm
+    public function arm(LoadedFixture $head): ?Arm
     {
         return $this->air->arm($head);
     }

@@ -45,7 +45,7 @@ final class NetworkBuilder
     }
 
     /** Takes a laid-out job; gives its network, with every arm walked. */
-    public static function of(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
+    public static function build(JobLayout $layout, Catalogue $catalogue, Rulebook $rulebook): Network
     {
         $builder = new self($layout, $catalogue, $rulebook);
         foreach ($layout->runs as $id => $run) {
@@ -145,7 +145,7 @@ final class NetworkBuilder
             $unknown,
             $group,
             $obstacles,
-            Crossings::of($this->layout, $obstacles, $this->rulebook),
+            Crossings::find($this->layout, $obstacles, $this->rulebook),
         );
     }
 
@@ -170,7 +170,7 @@ final class NetworkBuilder
 
     /**
      * @param list<Node> $nodes upstream before downstream
-     * @return array{list<Head>, list<Node>} fixtures, and places where something comes in that nobody said
+     * @return array{list<LoadedFixture>, list<Node>} fixtures, and places where something comes in that nobody said
      */
     private function loads(array $nodes): array
     {
@@ -182,7 +182,7 @@ final class NetworkBuilder
             }
             [$in, $fixture] = [$this->connections->in($node), $node->end?->fixture];
             if ($fixture !== null && $node->end !== null && $in === []) {
-                $head = new Head(
+                $head = new LoadedFixture(
                     $node,
                     $fixture,
                     $node->end->what,

@@ -11,7 +11,7 @@ use FallBend\Core\Layout\RunLayout;
 /** The pipe between two nodes: a stretch of one run that carries one load. Water flows from `up` to `down`. */
 final class Segment
 {
-    /** @var list<Head> the fixtures that discharge into it */
+    /** @var list<LoadedFixture> the fixtures that discharge into it */
     public array $heads = [];
 
     /** Sum of their loads, in the unit of the rulebook. */

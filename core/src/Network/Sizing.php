@@ -45,7 +45,7 @@ final class Sizing
     }
 
     /** Says a load as the rulebook counts it. */
-    public function said(float $load): string
+    public function loadInWords(float $load): string
     {
         $number = rtrim(rtrim(number_format($load, 1, '.', ''), '0'), '.');
 
@@ -191,7 +191,7 @@ final class Sizing
     {
         return DesignFlow::lPerS(
             $segment->load,
-            array_map(static fn (Head $head): float => $head->load->value ?? 0.0, $segment->heads),
+            array_map(static fn (LoadedFixture $head): float => $head->load->value ?? 0.0, $segment->heads),
             $this->rulebook,
         );
     }

@@ -92,7 +92,7 @@ final readonly class CementReckoner implements Reckoner
             'steps' => $plan->isRefused() ? [] : $this->steps($plan, $units),
             'cans' => $cans,
             'findings' => FindingReport::list($plan->findings, $units),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 ...$plan->sources,
                 ...$sources,
                 ...array_map(static fn ($finding) => $finding->source, $plan->findings),
@@ -187,7 +187,7 @@ final readonly class CementReckoner implements Reckoner
             static fn (mixed $value): bool => $value !== null,
         );
         $steps = [];
-        foreach (MethodTexts::of($method)['steps'] as $step) {
+        foreach (MethodTexts::text($method)['steps'] as $step) {
             if (
                 ! in_array($step['id'], ['dry', 'prime', 'wipe', 'clean', 'label', 'cement', 'push', 'wait'], true) ||
                 (isset($step['when']) && ! Phrasing::holds($step['when'], $params))

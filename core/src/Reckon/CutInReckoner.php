@@ -98,7 +98,7 @@ final readonly class CutInReckoner implements Reckoner
                 $this->findings($cut, $rulebook),
                 $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch,
             ),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 $cut->pipe->provenance,
                 $fitting->provenance,
                 $cut->stub->provenance,

@@ -153,15 +153,15 @@ final readonly class CutStockReckoner implements Reckoner
             array_push($findings, ...CutFindings::notEnough(count($plan->left) - count($long)));
         } elseif (! $plan->isOptimal && $plan->sticks !== []) {
             $findings[] = new Finding(RuleId::CutNotProved, Severity::Note, new Where, $plan->used, $plan->bound, [
-                'used' => self::said($plan->used, $objective),
-                'bound' => self::said($plan->bound, $objective),
+                'used' => self::inWords($plan->used, $objective),
+                'bound' => self::inWords($plan->bound, $objective),
             ]);
         }
 
         return $findings;
     }
 
-    private static function said(float $used, string $objective): string
+    private static function inWords(float $used, string $objective): string
     {
         return match ($objective) {
             'length' => round($used / 1000, 2).' m',

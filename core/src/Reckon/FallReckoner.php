@@ -63,7 +63,7 @@ final readonly class FallReckoner implements Reckoner
                 'most_mm_per_m' => $most?->value,
             ],
             'findings' => FindingReport::list($findings, Units::Inch),
-            'sources' => SourceList::of([$threshold?->provenance, $most?->provenance]),
+            'sources' => SourceList::list([$threshold?->provenance, $most?->provenance]),
         ];
     }
 

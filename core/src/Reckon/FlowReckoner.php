@@ -50,7 +50,7 @@ final readonly class FlowReckoner implements Reckoner
             'full_bore_l_per_s' => $flow->fullBoreLPerS,
             'self_cleansing' => $cleansing?->value !== null && $flow->velocityMPerS >= $cleansing->value,
             'findings' => [],
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 $cleansing?->provenance,
                 $given === null ? $book->source('flow.roughness') : null,
             ]),

@@ -42,14 +42,14 @@ final readonly class IdentifyReckoner implements Reckoner
         );
         $input->end();
         $ranked = (new Identifier($catalogue))->candidates($evidence);
-        $report = (new IdentifyReport($units))->of($ranked, $evidence);
+        $report = (new IdentifyReport($units))->write($ranked, $evidence);
 
         return [
             ...$report,
             'read_od_mm' => $evidence->outsideMm,
             'read_error_mm' => $evidence->errorMm,
             'findings' => [],
-            'sources' => SourceList::of(
+            'sources' => SourceList::list(
                 array_map(
                     static fn ($candidate) => $candidate->pipe->provenance,
                     array_slice($ranked, 0, count($report['candidates'])),

@@ -72,7 +72,7 @@ final readonly class JointReckoner implements Reckoner
             'methods' => $methods,
             'refused' => array_map($card->refusal(...), $decision->refusals),
             'findings' => [],
-            'sources' => SourceList::of($sources),
+            'sources' => SourceList::list($sources),
         ];
     }
 }

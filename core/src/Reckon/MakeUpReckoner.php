@@ -12,12 +12,12 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\MakeUp\Box;
-use FallBend\Core\MakeUp\Found;
 use FallBend\Core\MakeUp\OpenEnd;
 use FallBend\Core\MakeUp\Problem;
 use FallBend\Core\MakeUp\Relaxed;
 use FallBend\Core\MakeUp\Relaxing;
 use FallBend\Core\MakeUp\Search;
+use FallBend\Core\MakeUp\SearchResult;
 use FallBend\Core\MakeUp\Solution;
 use FallBend\Core\MakeUp\SolutionReport;
 use FallBend\Core\MakeUp\Turnings;
@@ -70,7 +70,7 @@ final readonly class MakeUpReckoner implements Reckoner
 
         return [
             'solutions' => array_map(
-                static fn (Solution $solution): array => SolutionReport::of($solution, $system),
+                static fn (Solution $solution): array => SolutionReport::write($solution, $system),
                 $found->solutions,
             ),
             'searched' => [
@@ -82,14 +82,14 @@ final readonly class MakeUpReckoner implements Reckoner
                 static fn (Relaxed $one): array => [
                     'condition' => $one->condition,
                     'what' => $one->what,
-                    'from' => self::asked($one->condition, $one->from, $problem),
-                    'to' => self::asked($one->condition, $one->to, $problem),
-                    'solution' => SolutionReport::of($one->solution, $system),
+                    'from' => self::inUnitsOfTheQuestion($one->condition, $one->from, $problem),
+                    'to' => self::inUnitsOfTheQuestion($one->condition, $one->to, $problem),
+                    'solution' => SolutionReport::write($one->solution, $system),
                 ],
                 $relaxed,
             ),
             'findings' => FindingReport::list($this->findings($problem, $found, $relaxed), Units::Millimetre),
-            'sources' => SourceList::of([$system->pipe($from->size)->provenance, ...self::bendSources($found)]),
+            'sources' => SourceList::list([$system->pipe($from->size)->provenance, ...self::bendSources($found)]),
         ];
     }
 
@@ -122,7 +122,7 @@ final readonly class MakeUpReckoner implements Reckoner
         [$least, $most] = [$fall?->numberOrNull('least', -1000, 1000), $fall?->numberOrNull('most', 0, 1000)];
         $fall?->end();
         $bends = $input->numbers('bends_deg', 1, 179);
-        $turnings = Turnings::of($system, $from->size, $bends);
+        $turnings = Turnings::list($system, $from->size, $bends);
         if ($turnings === []) {
             throw BadInput::at('bends_deg', 'the catalogue has no such bend in this size', $bends);
         }
@@ -157,7 +157,7 @@ final readonly class MakeUpReckoner implements Reckoner
     }
 
     /** A clearance is asked for from the outside of the pipe. */
-    private static function asked(string $condition, float $value, Problem $problem): float
+    private static function inUnitsOfTheQuestion(string $condition, float $value, Problem $problem): float
     {
         return $condition === 'clearance_mm' || $condition === 'obstacle' ? $value - $problem->radiusMm : $value;
     }
@@ -166,7 +166,7 @@ final readonly class MakeUpReckoner implements Reckoner
      * @param list<Relaxed> $relaxed
      * @return list<Finding>
      */
-    private function findings(Problem $problem, Found $found, array $relaxed): array
+    private function findings(Problem $problem, SearchResult $found, array $relaxed): array
     {
         $findings = [];
         if ($found->solutions === []) {
@@ -221,7 +221,7 @@ final readonly class MakeUpReckoner implements Reckoner
     }
 
     /** @return list<Provenance> */
-    private static function bendSources(Found $found): array
+    private static function bendSources(SearchResult $found): array
     {
         $sources = [];
         foreach ($found->solutions as $solution) {

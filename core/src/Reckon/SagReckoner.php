@@ -65,7 +65,7 @@ final readonly class SagReckoner implements Reckoner
                 self::findings($beam, $pocket, $system->name, $celsius, $isYears),
                 Units::Millimetre,
             ),
-            'sources' => SourceList::of([$pipe->provenance, $material?->provenance]),
+            'sources' => SourceList::list([$pipe->provenance, $material?->provenance]),
         ];
     }
 

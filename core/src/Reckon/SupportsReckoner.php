@@ -73,7 +73,7 @@ final readonly class SupportsReckoner implements Reckoner
                 [...$findings, ...Supports::onJoints($hangers)],
                 $rulebook->units === 'mm' ? Units::Millimetre : Units::Inch,
             ),
-            'sources' => SourceList::of($used),
+            'sources' => SourceList::list($used),
         ];
     }
 

@@ -73,7 +73,7 @@ final readonly class TrapArmReckoner implements Reckoner
             'opening_above_weir_mm' => $opening - $arm->dropMm,
             'verdict' => $findings === [] ? 'pass' : $findings[0]->severity->value,
             'findings' => FindingReport::list($findings, $book->units === 'mm' ? Units::Millimetre : Units::Inch),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 $most?->provenance,
                 $least?->provenance,
                 $book->source('trap-arm.fall-most'),

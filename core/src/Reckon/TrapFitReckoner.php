@@ -57,9 +57,9 @@ final readonly class TrapFitReckoner implements Reckoner
             'arm' => self::arm($trap),
             'riser_mm' => $riser?->riserMm,
             'fits' => $trap->highMm() !== null && array_filter($findings, $isStop) === [],
-            'steps' => self::said($riser === null ? self::steps($trap) : self::riserSteps($trap)),
+            'steps' => self::inWords($riser === null ? self::steps($trap) : self::riserSteps($trap)),
             'findings' => FindingReport::list($findings, $units),
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 $trap->system->pipe($trap->size)->provenance,
                 $trap->rulebook->forSize('fall.least', $trap->size, $trap->system->key)?->provenance,
                 $riser === null ? null : $trap->tee()?->provenance,
@@ -192,7 +192,7 @@ final readonly class TrapFitReckoner implements Reckoner
      * @param list<string> $steps
      * @return list<array{step: string, words: string}>
      */
-    private static function said(array $steps): array
+    private static function inWords(array $steps): array
     {
         return array_map(static fn (string $key): array => ['step' => $key, 'words' => Wording::step($key)], $steps);
     }

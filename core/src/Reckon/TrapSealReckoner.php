@@ -76,7 +76,7 @@ final readonly class TrapSealReckoner implements Reckoner
             'least_mm' => $least?->value,
             'series' => $result->series,
             'findings' => [],
-            'sources' => SourceList::of([
+            'sources' => SourceList::list([
                 $least?->provenance,
                 $book->source('flow.roughness'),
                 $vent === 'valve' ? $opens->provenance : null,

@@ -44,7 +44,7 @@ final readonly class WillItGoReckoner implements Reckoner
         $moves = $order->find();
         $left = $moves === null ? $order->left() : [];
         $freeing = $effort->part(self::MOST);
-        $frees = $moves === null && $order->isWhole() ? Freeing::of($pieces, $joints, $fixed, $freeing) : [];
+        $frees = $moves === null && $order->isWhole() ? Freeing::changesFor($pieces, $joints, $fixed, $freeing) : [];
         $finding = match (true) {
             $moves !== null => null,
             ! $order->isWhole() => self::unknown($left),

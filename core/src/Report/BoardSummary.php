@@ -113,7 +113,7 @@ final class BoardSummary
     private const MOST_DRAWN = 120;
 
     /** @return JobSummary */
-    public static function of(EvaluatedJob $job): array
+    public static function summary(EvaluatedJob $job): array
     {
         return self::counted(self::laid($job), $job->job()->cutting);
     }

@@ -11,7 +11,7 @@ use FallBend\Core\Layout\Orientation;
 final class FittingReason
 {
     /** Gives one or two sentences. */
-    public static function of(Junction $junction): string
+    public static function sentence(Junction $junction): string
     {
         $branch = $junction->branch;
         if ($branch === null) {

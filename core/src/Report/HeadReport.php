@@ -52,7 +52,7 @@ final readonly class HeadReport
             'units' => $job->units->value,
             'rulebook' => ['id' => $book->id, 'name' => $book->name, 'style' => $book->style],
             'drawn_fill' => $catalogue->assumption('drawn-fill')->value,
-            'saw_kerf' => (new Tape)->of($catalogue->assumption('saw-kerf')->value),
+            'saw_kerf' => (new Tape)->reading($catalogue->assumption('saw-kerf')->value),
             'standing' => array_map(
                 static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue),
                 $job->standing,

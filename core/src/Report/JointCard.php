@@ -211,7 +211,7 @@ final readonly class JointCard
             'key' => $joint->key,
             'number' => $joint->number,
             'single' => false,
-            ...JointRegister::of($layout)[$joint->key],
+            ...JointRegister::entries($layout)[$joint->key],
         ];
         if ($end !== null) {
             return $this->written(
@@ -234,7 +234,7 @@ final readonly class JointCard
             function () use ($layout, $piece): ?array {
                 $cut = $piece === null ? null : self::cut($layout, $piece);
 
-                return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull($cut)];
+                return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->readingOrNull($cut)];
             },
             $piece,
         );
@@ -264,9 +264,9 @@ final readonly class JointCard
             }
             $entry = $card->offer($offer, $a, $b, $place, $this->rulebook, $this->job->conditions);
             $methods[] = [
-                'insert_a' => $this->tape->orNull($offer->insertAMm),
-                'insert_b' => $this->tape->orNull($offer->insertBMm),
-                'gap' => $this->tape->orNull($offer->gapMm),
+                'insert_a' => $this->tape->readingOrNull($offer->insertAMm),
+                'insert_b' => $this->tape->readingOrNull($offer->insertBMm),
+                'gap' => $this->tape->readingOrNull($offer->gapMm),
                 'changes' => $consequence($offer),
                 ...$entry,
             ];
@@ -282,7 +282,7 @@ final readonly class JointCard
             'access' => $place->access,
             'methods' => $methods,
             'refused' => array_map($card->refusal(...), $decision->refusals),
-            'sources' => SourceList::of($sources),
+            'sources' => SourceList::list($sources),
         ];
     }
 
@@ -316,7 +316,9 @@ final readonly class JointCard
         );
         $piece = self::pieceAt($layout, $key);
 
-        return $piece === null ? null : ['piece' => $piece, 'cut' => $this->tape->orNull(self::cut($layout, $piece))];
+        return $piece === null
+            ? null
+            : ['piece' => $piece, 'cut' => $this->tape->readingOrNull(self::cut($layout, $piece))];
     }
 
     private function layOut(Run $run): RunLayout

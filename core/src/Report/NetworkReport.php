@@ -13,7 +13,7 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Crossing;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
@@ -191,7 +191,7 @@ final readonly class NetworkReport
     }
 
     /** @return FixtureReport */
-    private function head(Head $head): array
+    private function head(LoadedFixture $head): array
     {
         $arm = $this->network->arm($head);
 
@@ -202,7 +202,7 @@ final readonly class NetworkReport
             'trap' => $head->fixture->trap,
             'group' => $head->fixture->group,
             'load' => $head->load?->value,
-            'load_said' => $head->load === null ? 'not known' : $this->sizing->said($head->load->value),
+            'load_said' => $head->load === null ? 'not known' : $this->sizing->loadInWords($head->load->value),
             'source' => $head->load?->provenance->toArray(),
             'discharge' => $this->discharge($head),
             'arm' => $arm === null ? null : $this->arm($arm),
@@ -213,7 +213,7 @@ final readonly class NetworkReport
      * @return Discharge|null what it empties with, for the explanation of its seal; null where nobody
      *     assumed it
      */
-    private function discharge(Head $head): ?array
+    private function discharge(LoadedFixture $head): ?array
     {
         $assumed = $this->network->catalogue->assumptions();
         [$flow, $volume] = [
@@ -246,9 +246,9 @@ final readonly class NetworkReport
 
         return [
             'size' => $arm->size(),
-            'length' => $this->tape->of($arm->lengthMm),
-            'drop' => $this->tape->of($arm->dropMm),
-            'most' => $this->tape->orNull($limit),
+            'length' => $this->tape->reading($arm->lengthMm),
+            'drop' => $this->tape->reading($arm->dropMm),
+            'most' => $this->tape->readingOrNull($limit),
             'over' => $limit !== null && ArmLongRule::isOver($arm->lengthMm, $limit),
             'unlimited' => $most?->value !== null && $most->value <= 0.0,
             'turn_deg' => $arm->turnDeg,
@@ -293,11 +293,11 @@ final readonly class NetworkReport
             ),
             'closets' => $segment->closets,
             'load' => $segment->isLoadKnown ? $segment->load : null,
-            'load_said' => $segment->isLoadKnown ? $this->sizing->said($segment->load) : 'not known',
+            'load_said' => $segment->isLoadKnown ? $this->sizing->loadInWords($segment->load) : 'not known',
             'place' => $check?->place,
             'most' => $check?->mostLoad,
             'short' => $check !== null && ! $check->carries($segment->load),
-            'most_said' => $check?->mostLoad === null ? null : $this->sizing->said($check->mostLoad),
+            'most_said' => $check?->mostLoad === null ? null : $this->sizing->loadInWords($check->mostLoad),
             'proposed' => $check === null ? null : $this->sizing->proposed($segment, $check),
             'flow' => $check === null ? null : $this->flow($segment),
             'source' => $check?->source?->toArray(),
@@ -341,12 +341,12 @@ final readonly class NetworkReport
             'run_name' => $this->network->layout->runs[$o->run]->run->name,
             'leg' => $leg->line->number ?? 0,
             'tape_mm' => $crossing->tapeMm,
-            'along' => $this->tape->of($crossing->tapeMm - ($leg->tapeMm ?? 0.0)),
+            'along' => $this->tape->reading($crossing->tapeMm - ($leg->tapeMm ?? 0.0)),
             'size' => $crossing->size,
             'cut' => $o->cut,
-            'hole' => $this->tape->of($crossing->holeMm),
-            'from_top' => $this->tape->orNull($crossing->fromTopMm),
-            'depth' => $this->tape->orNull($o->depthMm),
+            'hole' => $this->tape->reading($crossing->holeMm),
+            'from_top' => $this->tape->readingOrNull($crossing->fromTopMm),
+            'depth' => $this->tape->readingOrNull($o->depthMm),
             'outside_mm' => $crossing->outsideMm,
             'rated' => $o->isRated,
             'sealed' => $o->isSealed,

@@ -8,8 +8,9 @@ use FallBend\Core\CallOut\CallOutPrinter;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Provenance;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Layout\BranchEntry;
 use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Joint;
@@ -19,7 +20,6 @@ use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\Orientation;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
-use FallBend\Core\Layout\Tap;
 use FallBend\Core\Measure\Fall;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
@@ -254,10 +254,10 @@ final class RunReport
             'sequence' => $layout->sequence,
             'pipes' => self::pipes($layout),
             'totals' => [
-                'tape' => $this->tape->of($layout->tapeMm),
-                'fall' => $this->tape->of($layout->fallMm()),
-                'level_difference' => $this->tape->orNull($run->levelDifference?->toMm()),
-                'remaining' => $this->tape->orNull($layout->remainingMm()),
+                'tape' => $this->tape->reading($layout->tapeMm),
+                'fall' => $this->tape->reading($layout->fallMm()),
+                'level_difference' => $this->tape->readingOrNull($run->levelDifference?->toMm()),
+                'remaining' => $this->tape->readingOrNull($layout->remainingMm()),
                 'whole' => $layout->isWhole(),
             ],
             'end' => $layout->end->toArray(),
@@ -289,8 +289,8 @@ final class RunReport
                 'read' => $leg->unread === null,
                 'laid' => $laid !== null,
                 'size' => $laid->line->size ?? ($leg->size ?? $layout->run->size),
-                'length' => $this->tape->orNull($leg->length?->toMm() ?? $laid?->centreMm),
-                'drop' => $this->tape->orNull($laid?->dropMm()),
+                'length' => $this->tape->readingOrNull($leg->length?->toMm() ?? $laid?->centreMm),
+                'drop' => $this->tape->readingOrNull($laid?->dropMm()),
                 'fall' => $fall === null
                         ? null
                         : ($falls[(string) $fall] ??= [
@@ -305,7 +305,9 @@ final class RunReport
                 'to' => $laid === null ? null : $laid->to()->toArray(),
                 'tape_mm' => $laid?->tapeMm,
                 'pieces' => array_map(static fn (string $key): string => $letters[$key], $laid->pieces ?? []),
-                'shortfall' => $laid === null || $laid->shortfallMm() < 0.005 ? null : $this->tape->of($laid->shortfallMm()),
+                'shortfall' => ($laid?->shortfallMm() ?? 0.0) < 0.005
+                    ? null
+                    : $this->tape->readingOrNull($laid?->shortfallMm()),
                 'turn_deg' => $laid?->turn?->angleDeg,
             ];
         }
@@ -324,13 +326,13 @@ final class RunReport
             'leg' => $piece->leg,
             'leg_id' => $leg->id,
             'size' => $piece->size,
-            'cut' => $this->tape->of($piece->cutMm),
+            'cut' => $this->tape->reading($piece->cutMm),
             'known' => $piece->isCutKnown,
             'least_mm' => $piece->leastMm,
             'from' => $piece->from->toArray(),
             'to' => $piece->to()->toArray(),
-            'depth_from' => $this->tape->of($piece->depthFromMm),
-            'depth_to' => $this->tape->of($piece->depthToMm),
+            'depth_from' => $this->tape->reading($piece->depthFromMm),
+            'depth_to' => $this->tape->reading($piece->depthToMm),
             'joint_from' => $piece->jointFrom,
             'joint_to' => $piece->jointTo,
             'between' => $piece->isBetweenPair,
@@ -341,7 +343,7 @@ final class RunReport
     /** @return list<JointReport> */
     private function joints(RunLayout $layout): array
     {
-        $register = JointRegister::of($layout);
+        $register = JointRegister::entries($layout);
 
         return array_map(fn (Joint $joint): array => $this->joint($joint, $register[$joint->key]), $layout->joints);
     }
@@ -359,9 +361,9 @@ final class RunReport
             'fitting' => $joint->fitting,
             'size' => $joint->size,
             'at' => $joint->at->toArray(),
-            'level' => $this->tape->of($joint->at->z),
+            'level' => $this->tape->reading($joint->at->z),
             'tape_mm' => $joint->tapeMm,
-            'depth' => $this->tape->of($joint->depthMm),
+            'depth' => $this->tape->reading($joint->depthMm),
             'strain_deg' => $joint->strainDeg,
             ...$registered,
         ];
@@ -379,13 +381,13 @@ final class RunReport
             'pattern' => $part->pattern,
             'street' => $part instanceof Bend && $part->isStreet,
             'size' => $part->size,
-            'reduces_to' => $part instanceof Straight ? $part->reducesTo : null,
+            'reduces_to' => $part instanceof StraightFitting ? $part->reducesTo : null,
             'name' => $part->name,
             'maker_name' => $part->makerName,
-            'turn_deg' => $part instanceof Straight ? null : $part->turnDeg,
+            'turn_deg' => $part instanceof StraightFitting ? null : $part->turnDeg,
             'nominal_deg' => $part instanceof Bend ? $part->nominalDeg : null,
             'roll_deg' => $fitting->rollDeg,
-            'mark' => $this->tape->orNull($fitting->markMm),
+            'mark' => $this->tape->readingOrNull($fitting->markMm),
             'strain_deg' => $fitting->strainDeg,
             'at' => $fitting->at->toArray(),
             'in' => $fitting->in->toArray(),
@@ -393,14 +395,14 @@ final class RunReport
             'into_mm' => $fitting->intoMm,
             'out_of_mm' => $fitting->outOfMm,
             'stands' => $fitting->stands,
-            'take_off' => $this->tape->of(
+            'take_off' => $this->tape->reading(
                 match (true) {
                     $part instanceof Bend => $part->takeOffMm,
                     $part instanceof Branch => $part->branchMm,
                     default => $part->acrossMm,
                 },
             ),
-            'known' => $part instanceof Straight ||
+            'known' => $part instanceof StraightFitting ||
                 ($part instanceof Bend ? $part->isKnown : $part->isRunKnown && $part->isBranchKnown),
             'branch' => $fitting->junction === null ? null : $this->branch($fitting->junction),
             'doubtful' => $part->provenance->isDoubtful(),
@@ -422,7 +424,7 @@ final class RunReport
             'reversed' => $junction->isReversed,
             'flow' => $junction->flow->toArray(),
             'taps' => array_map(
-                static fn (Tap $tap): array => [
+                static fn (BranchEntry $tap): array => [
                     'run' => $tap->run,
                     'flow' => $tap->flow->toArray(),
                     'size' => $tap->size,
@@ -430,7 +432,7 @@ final class RunReport
                 ],
                 $junction->taps,
             ),
-            'why' => FittingReason::of($junction),
+            'why' => FittingReason::sentence($junction),
         ];
     }
 

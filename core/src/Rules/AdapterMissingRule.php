@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
@@ -22,7 +22,7 @@ final readonly class AdapterMissingRule implements Rule
     {
         $first = $layout->legs[0] ?? null;
         $adapters = $layout->system->trapAdapters->all();
-        $sizes = array_map(static fn (Straight $part): string => $part->size, $adapters);
+        $sizes = array_map(static fn (StraightFitting $part): string => $part->size, $adapters);
         if (
             $layout->run->outlet->kind !== RunEndKind::TrapAdapter ||
             $first === null ||

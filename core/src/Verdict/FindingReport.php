@@ -50,7 +50,7 @@ final class FindingReport
                 'measured' => $finding->measured,
                 'limit' => $finding->limit,
                 'params' => (object) $finding->params,
-                ...$wording->of($finding),
+                ...$wording->sentences($finding),
                 'source' => $finding->source?->toArray(),
             ];
         }, $findings);

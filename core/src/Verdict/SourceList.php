@@ -17,7 +17,7 @@ final class SourceList
      * @param iterable<?Provenance> $provenances
      * @return list<Source>
      */
-    public static function of(iterable $provenances): array
+    public static function list(iterable $provenances): array
     {
         $sources = [];
         foreach ($provenances as $provenance) {

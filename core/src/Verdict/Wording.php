@@ -23,7 +23,7 @@ final class Wording
     }
 
     /** @return array{title: string, why: string, remedy: string} */
-    public function of(Finding $finding): array
+    public function sentences(Finding $finding): array
     {
         return array_map(
             fn (mixed $text): string => $this->phrasing->filled($text, $finding->params),

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Rows;
-use FallBend\Core\Catalog\Straight;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use LogicException;
@@ -70,18 +70,18 @@ final class RowsTest extends TestCase
 
     /**
      * @param list<mixed> $list
-     * @return Rows<Straight>
+     * @return Rows<StraightFitting>
      */
     private function rows(array $list): Rows
     {
-        return Rows::under(Fields::of(['bends' => $list]), 'bends', function (Fields $row): Straight {
+        return Rows::under(Fields::of(['bends' => $list]), 'bends', function (Fields $row): StraightFitting {
             $id = $row->string('id');
             if ($id === 'bad') {
                 throw BadInput::at($row->at('id'), 'is bad');
             }
             $this->seen[] = $id;
 
-            return Straight::bushing(Fields::of(['id' => $id] + self::BUSHING), 'pvc-dwv-40');
+            return StraightFitting::bushing(Fields::of(['id' => $id] + self::BUSHING), 'pvc-dwv-40');
         });
     }
 }

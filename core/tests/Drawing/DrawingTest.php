@@ -36,7 +36,7 @@ final class DrawingTest extends TestCase
     public function testEveryPieceIsDrawnAsLongAsItLooks(string $view, callable $share): void
     {
         $layout = Fixtures::layout(self::RUN, ['size' => '3']);
-        $drawing = (new RunViews($layout))->of($view);
+        $drawing = (new RunViews($layout))->drawing($view);
         $axes = array_values(array_filter($drawing->lines, static fn (array $line): bool => $line[0] === 'PIPE-CENTRE'));
         self::assertCount(count($layout->pieces), $axes);
         foreach ($layout->pieces as $i => $piece) {
@@ -58,7 +58,7 @@ final class DrawingTest extends TestCase
     public function testAlongItsLengthPiecesAndFittingsFollowOneAnother(): void
     {
         $layout = Fixtures::layout(self::RUN, ['size' => '3']);
-        $drawing = (new RunViews($layout))->of('section');
+        $drawing = (new RunViews($layout))->drawing('section');
         $axes = array_values(array_filter($drawing->lines, static fn (array $line): bool => $line[0] === 'PIPE-CENTRE'));
         foreach (array_slice($axes, 1) as $i => $axis) {
             self::assertGreaterThanOrEqual($axes[$i][3] - 1e-6, $axis[1], 'never back');
@@ -69,7 +69,7 @@ final class DrawingTest extends TestCase
 
     public function testAnSvgParsesWhateverStandsInItsTitle(): void
     {
-        $drawing = (new RunViews(Fixtures::layout(self::RUN, ['size' => '3'])))->of('plan');
+        $drawing = (new RunViews(Fixtures::layout(self::RUN, ['size' => '3'])))->drawing('plan');
         foreach (["bell\u{7} and \u{1}", "a\u{0}b", "<b> & \"c\" \u{1f}", "\u{fffe}", "\u{85} next line"] as $title) {
             $read = simplexml_load_string(SvgWriter::write($drawing, $title), options: LIBXML_NOERROR);
             self::assertNotFalse($read, json_encode($title, JSON_THROW_ON_ERROR));

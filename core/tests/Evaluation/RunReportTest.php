@@ -20,13 +20,13 @@ final class RunReportTest extends TestCase
         $tape = new Tape;
         self::assertSame(
             ['mm' => 1384.3, 'inch' => '54 1/2', 'feet' => '4\' 6 1/2"', 'metric' => '1384'],
-            $tape->of(1384.3),
+            $tape->reading(1384.3),
         );
-        self::assertSame(-0.79, $tape->of(-0.79)['mm']);
-        self::assertSame(['0', '-1/16'], [$tape->of(-0.79)['inch'], $tape->of(-0.8)['inch']]);
-        self::assertNull($tape->orNull(null));
-        self::assertSame($tape->of(12.7), $tape->of(12.7));
-        self::assertSame(12.7000001, $tape->of(12.7000001)['mm'], 'the number itself is never rounded');
+        self::assertSame(-0.79, $tape->reading(-0.79)['mm']);
+        self::assertSame(['0', '-1/16'], [$tape->reading(-0.79)['inch'], $tape->reading(-0.8)['inch']]);
+        self::assertNull($tape->readingOrNull(null));
+        self::assertSame($tape->reading(12.7), $tape->reading(12.7));
+        self::assertSame(12.7000001, $tape->reading(12.7000001)['mm'], 'the number itself is never rounded');
     }
 
     public function testLevelsStandAtEveryJointBelowTheOutlet(): void

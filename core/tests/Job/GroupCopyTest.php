@@ -28,7 +28,7 @@ final class GroupCopyTest extends TestCase
 
     public function testACopyStandsFurtherAlongWithItsOwnIdsNamesGroupsAndObstacles(): void
     {
-        $job = GroupCopy::of(self::house(), 'line', 600.0, 2, false);
+        $job = GroupCopy::repeated(self::house(), 'line', 600.0, 2, false);
         self::assertSame(
             [
                 'stack',
@@ -89,12 +89,12 @@ final class GroupCopyTest extends TestCase
     public function testMirroredWaysChangeSidesAndUprightsStay(): void
     {
         $ways = static fn (?Run $run): array => array_map(static fn ($leg): string => $leg->way->value, $run->legs ?? []);
-        $job = GroupCopy::of(self::house(), 'line', 600.0, 1, true);
+        $job = GroupCopy::repeated(self::house(), 'line', 600.0, 1, true);
         self::assertSame(['north', 'left', 'right', 'down'], $ways($job->run('line')));
         self::assertSame(['north', 'right', 'left', 'down'], $ways($job->run('line-2')));
         self::assertSame(['west'], $ways($job->run('lav-2')));
         self::assertSame($job->run('line')->legs[1]->turnDeg ?? null, $job->run('line-2')->legs[1]->turnDeg ?? null);
-        $back = GroupCopy::of($job, 'line-2', 600.0, 1, true);
+        $back = GroupCopy::repeated($job, 'line-2', 600.0, 1, true);
         self::assertSame($ways($job->run('line')), $ways($back->run('line-3')), 'mirrored twice is as it was');
     }
 
@@ -102,9 +102,9 @@ final class GroupCopyTest extends TestCase
     {
         self::assertSame(
             0.0,
-            GroupCopy::of(self::house(), 'line', -5000.0, 1, false)->run('line-2')?->tieIn->branch?->atMm,
+            GroupCopy::repeated(self::house(), 'line', -5000.0, 1, false)->run('line-2')?->tieIn->branch?->atMm,
         );
-        self::assertCount(6, GroupCopy::of(self::house(), 'nothing', 600.0, 3, false)->runs);
+        self::assertCount(6, GroupCopy::repeated(self::house(), 'nothing', 600.0, 3, false)->runs);
     }
 
     /** @return iterable<string, array{string, list<string>, string}> */

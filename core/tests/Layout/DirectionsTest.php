@@ -51,7 +51,7 @@ final class DirectionsTest extends TestCase
     #[DataProvider('runs')]
     public function testHeadingsAndDips(string $callOut, array $headings, array $dips): void
     {
-        $lines = Directions::of(Fixtures::run($callOut), 20);
+        $lines = Directions::lines(Fixtures::run($callOut), 20);
         self::assertEqualsWithDelta(
             $headings,
             array_map(static fn (LegLine $line): float => $line->headingDeg, $lines),
@@ -62,7 +62,7 @@ final class DirectionsTest extends TestCase
 
     public function testTheOutletsHeadingCountsAndSizesCarryOn(): void
     {
-        $lines = Directions::of(Fixtures::run('on 9 / right 9 size 3 / left 9', ['headingDeg' => 90.0]), 20);
+        $lines = Directions::lines(Fixtures::run('on 9 / right 9 size 3 / left 9', ['headingDeg' => 90.0]), 20);
         self::assertSame([90.0, 180.0, 90.0], array_map(static fn (LegLine $line): float => $line->headingDeg, $lines));
         self::assertSame(['2', '3', '3'], array_map(static fn (LegLine $line): string => $line->size, $lines));
     }

@@ -28,15 +28,15 @@ final class AssemblyOrderTest extends TestCase
         self::assertNotSame([], $order->left());
         self::assertEqualsCanonicalizing(
             [['1' => 'roll'], ['2' => 'roll']],
-            Freeing::of(['up', 'tee', 'down'], $joints, ['up', 'down']),
+            Freeing::changesFor(['up', 'tee', 'down'], $joints, ['up', 'down']),
             'there is no bare pipe to slide a coupling back on',
         );
         $withRoom = [$joints[0], self::joint('2', 'tee', 'down', 'west', 'push', 80.0)];
-        self::assertContains(['2' => 'slide'], Freeing::of(['up', 'tee', 'down'], $withRoom, ['up', 'down']));
+        self::assertContains(['2' => 'slide'], Freeing::changesFor(['up', 'tee', 'down'], $withRoom, ['up', 'down']));
         $less = [$joints[0], self::joint('2', 'tee', 'down', 'west', 'push', 79.0)];
         self::assertNotContains(
             ['2' => 'slide'],
-            Freeing::of(['up', 'tee', 'down'], $less, ['up', 'down']),
+            Freeing::changesFor(['up', 'tee', 'down'], $less, ['up', 'down']),
             'its whole length has to go onto bare pipe',
         );
         $moves = (new AssemblyOrder(

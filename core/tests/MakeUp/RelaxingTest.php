@@ -24,8 +24,8 @@ final class RelaxingTest extends TestCase
     public static function problems(): iterable
     {
         $system = Catalogue::shipped()->system('pvc-dwv-40');
-        $right = Turnings::of($system, '2', [90.0]);
-        $half = Turnings::of($system, '2', [45.0]);
+        $right = Turnings::list($system, '2', [90.0]);
+        $half = Turnings::list($system, '2', [45.0]);
         yield 'a square corner, and only eighth bends, one of them' => [
             SearchTest::problem([0, 0, 0], [0, 1, 0], [900, 900, 0], [1, 0, 0], ['turnings' => $half, 'maxBends' => 1]),
             'max_bends',
@@ -128,7 +128,7 @@ final class RelaxingTest extends TestCase
     public function testWhatNoSingleConditionMendsGivesNone(): void
     {
         // The other end lies behind, upside down, and only an eighth bend is to be had.
-        $half = Turnings::of(Catalogue::shipped()->system('pvc-dwv-40'), '2', [22.5]);
+        $half = Turnings::list(Catalogue::shipped()->system('pvc-dwv-40'), '2', [22.5]);
         self::assertSame(
             [],
             (new Relaxing(

@@ -8,10 +8,10 @@ use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\MakeUp\Box;
-use FallBend\Core\MakeUp\Found;
 use FallBend\Core\MakeUp\OpenEnd;
 use FallBend\Core\MakeUp\Problem;
 use FallBend\Core\MakeUp\Search;
+use FallBend\Core\MakeUp\SearchResult;
 use FallBend\Core\MakeUp\Solution;
 use FallBend\Core\MakeUp\Turnings;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -48,7 +48,7 @@ final class SearchTest extends TestCase
             [0, 1, 0],
             [300, 2000, 400],
             [0, 1, 0],
-            ['turnings' => Turnings::of(Catalogue::shipped()->system('pvc-dwv-40'), '2', [45.0])],
+            ['turnings' => Turnings::list(Catalogue::shipped()->system('pvc-dwv-40'), '2', [45.0])],
         )->solutions[0];
         self::assertSame(
             ['eighth', 'eighth'],
@@ -129,7 +129,7 @@ final class SearchTest extends TestCase
 
     public function testTheGentlerBendOfOneTurnComesFirstAndTheShortOneWhereThereIsNoRoom(): void
     {
-        $patterns = static fn (Found $found): array => array_map(
+        $patterns = static fn (SearchResult $found): array => array_map(
             static fn (Solution $one): string => $one->bends()[0]->pattern,
             $found->solutions,
         );
@@ -311,7 +311,7 @@ final class SearchTest extends TestCase
         array $leads,
         array $with = [],
         string $end = 'hub',
-    ): Found {
+    ): SearchResult {
         return (new Search(self::problem($from, $along, $to, $leads, $with, $end)))->run();
     }
 
@@ -337,7 +337,7 @@ final class SearchTest extends TestCase
         return (new Problem(
             new OpenEnd($vector($from), $vector($along)->unit() ?? Vec3::up(), $system->key, '2', $end),
             new OpenEnd($vector($to), $vector($leads)->unit() ?? Vec3::up(), $system->key, '2', 'hub'),
-            Turnings::of($system, '2'),
+            Turnings::list($system, '2'),
             3,
             2 * $pipe->socketDepthMm,
             0.75,

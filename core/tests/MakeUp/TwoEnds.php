@@ -40,7 +40,7 @@ final readonly class TwoEnds
                 ['abs-dwv-40', '1-1/2'],
                 ['pvcu-soil', '110'],
             ][$i % 4];
-            $turnings = Turnings::of($catalogue->system($system), $size);
+            $turnings = Turnings::list($catalogue->system($system), $size);
             $kind = ['free', 'level to upright', 'falling', 'free', 'street'][$random->getInt(0, 4)];
             yield $i => self::one(
                 $random,

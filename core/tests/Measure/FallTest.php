@@ -31,8 +31,8 @@ final class FallTest extends TestCase
     {
         self::assertSame($inches, Fall::mmPerM($mmPerM)->short(Units::Inch));
         self::assertSame($metric, Fall::mmPerM($mmPerM)->short(Units::Millimetre));
-        self::assertSame("{$inches} in per ft", Fall::mmPerM($mmPerM)->said(Units::Inch));
-        self::assertSame("{$metric} mm per m", Fall::mmPerM($mmPerM)->said(Units::Millimetre));
+        self::assertSame("{$inches} in per ft", Fall::mmPerM($mmPerM)->inWords(Units::Inch));
+        self::assertSame("{$metric} mm per m", Fall::mmPerM($mmPerM)->inWords(Units::Millimetre));
     }
 
     public function testInchesPerFootGoThereAndBack(): void

@@ -38,9 +38,9 @@ final class TapePrinterTest extends TestCase
 
     public function testFallsAreFractionsOfAnInchPerFoot(): void
     {
-        self::assertSame('1/4 in per ft', Fall::mmPerM(1000 / 48)->said(Units::Inch));
-        self::assertSame('about 1/4 in per ft', Fall::mmPerM(20.0)->said(Units::Inch));
-        self::assertSame('20.8 mm per m', Fall::mmPerM(1000 / 48)->said(Units::Millimetre));
+        self::assertSame('1/4 in per ft', Fall::mmPerM(1000 / 48)->inWords(Units::Inch));
+        self::assertSame('about 1/4 in per ft', Fall::mmPerM(20.0)->inWords(Units::Inch));
+        self::assertSame('20.8 mm per m', Fall::mmPerM(1000 / 48)->inWords(Units::Millimetre));
         self::assertEqualsWithDelta(1.1935, Fall::inPerFt(0.25)->toDeg(), 1e-4);
     }
 }

@@ -11,7 +11,7 @@ use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Network\AirWays;
 use FallBend\Core\Network\ArmWalker;
 use FallBend\Core\Network\Connections;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Tests\Fixtures;
@@ -67,7 +67,7 @@ final class AirWaysTest extends TestCase
         $arm->isWet = $drain->isWet = true;
         $air = new AirWays($connections);
         array_map($air->letDownTo(...), [$nodes[0], $nodes[2], $nodes[1], $nodes[3]]);
-        $head = new Head($nodes[0], new FixtureHead('lavatory'), 'basin', null);
+        $head = new LoadedFixture($nodes[0], new FixtureHead('lavatory'), 'basin', null);
         $walked = (new ArmWalker($connections, $air))->walk($head);
         $air->add($walked);
 

@@ -52,7 +52,7 @@ final class CrossingTest extends TestCase
         $catalogue = Catalogue::shipped();
         $book = $catalogue->rulebook('ipc-2021');
         $layout = (new JobCompiler($catalogue, $book, $job))->compile();
-        $crossings = Crossings::of($layout, ['main' => $job->obstacles], $book);
+        $crossings = Crossings::find($layout, ['main' => $job->obstacles], $book);
         self::assertSame([1, 2, 3, 4], array_column($crossings, 'number'));
         // The fourth stands 1500 mm along the first leg; the second leg, 22.5° off, gets there after 500 / cos 22.5°.
         $along = 1000.0 + 500.0 / cos(deg2rad(22.5));

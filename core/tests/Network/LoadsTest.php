@@ -7,7 +7,7 @@ namespace FallBend\Core\Tests\Network;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FixtureHead;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Loads;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Network\Segment;
@@ -48,7 +48,7 @@ final class LoadsTest extends TestCase
         $sum = 0.0;
         foreach ($fixtures as [$kind, $name]) {
             $load = $table->load($kind, $book);
-            $segment->heads[] = new Head($segment->up, new FixtureHead($kind, group: $name), $kind, $load);
+            $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead($kind, group: $name), $kind, $load);
             $sum += $load->value ?? 0.0;
         }
         Loads::sum($segment, $group);
@@ -61,7 +61,7 @@ final class LoadsTest extends TestCase
     public function testAFixtureOfNoTableLeavesTheLoadUnknown(): void
     {
         $segment = self::segment();
-        $segment->heads[] = new Head($segment->up, new FixtureHead('camper-inlet'), 'inlet', null);
+        $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead('camper-inlet'), 'inlet', null);
         Loads::sum($segment, null);
         self::assertFalse($segment->isLoadKnown);
         self::assertSame([0.0, 0], [$segment->load, $segment->closets]);

@@ -7,7 +7,7 @@ namespace FallBend\Core\Tests\Network;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Layout\JobCompiler;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Network\Segment;
@@ -108,7 +108,9 @@ final class NetworkBuilderTest extends TestCase
         }
         $with = self::network(['v' => ['vent off lav 1 300', 'up 60', 'roof', ['size' => '1-1/2']]] + self::HOUSE);
         $arm = $with->arm(
-            array_values(array_filter($with->heads, static fn (Head $head): bool => $head->node->run === 'lav'))[0],
+            array_values(
+                array_filter($with->heads, static fn (LoadedFixture $head): bool => $head->node->run === 'lav'),
+            )[0],
         );
         self::assertSame('v', $arm?->by?->run(), 'the first that meets it');
     }
@@ -183,7 +185,7 @@ final class NetworkBuilderTest extends TestCase
         $catalogue = Catalogue::shipped();
         $book = $catalogue->rulebook('ipc-2021');
 
-        return NetworkBuilder::of(
+        return NetworkBuilder::build(
             (new JobCompiler($catalogue, $book, CaseJob::of('ipc-2021', $runs)))->compile(),
             $catalogue,
             $book,

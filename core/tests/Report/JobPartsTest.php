@@ -57,7 +57,7 @@ final class JobPartsTest extends TestCase
         [$before, $after] = [$this->evaluated(), $this->evaluated($this->firstPieceCut())];
         self::assertSame(BoardSummary::laid($before), BoardSummary::laid($after));
         self::assertEquals(
-            BoardSummary::of($after),
+            BoardSummary::summary($after),
             BoardSummary::counted(BoardSummary::laid($before), $after->job()->cutting),
         );
     }

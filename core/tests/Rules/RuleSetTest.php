@@ -314,7 +314,7 @@ final class RuleSetTest extends TestCase
         self::assertSame($severity, $findings[0]->severity->value);
         self::assertSame($leg, $findings[0]->where->leg);
         foreach (Units::cases() as $units) {
-            $words = (new Wording($units))->of($findings[0]);
+            $words = (new Wording($units))->sentences($findings[0]);
             self::assertNotSame('', $words['title']);
             self::assertNotSame('', $words['why']);
             self::assertNotSame('', $words['remedy']);
@@ -344,7 +344,7 @@ final class RuleSetTest extends TestCase
         self::assertEqualsWithDelta(6.762 * 25.4, $finding->params['close_mm'], 0.01);
         self::assertSame(
             'Call at least 7 9/16 in, or call it close: a street fitting makes exactly 6 3/4 in.',
-            (new Wording(Units::Inch))->of($finding)['remedy'],
+            (new Wording(Units::Inch))->sentences($finding)['remedy'],
         );
     }
 

@@ -24,15 +24,15 @@ final class WordingTest extends TestCase
         );
         self::assertSame(
             'It falls 1/8 in per ft; 2 in falls at least 1/4 in per ft.',
-            (new Wording(Units::Inch))->of($finding)['why'],
+            (new Wording(Units::Inch))->sentences($finding)['why'],
         );
         self::assertSame(
             'Lay it at 1/4 in per ft: 1/2 in more over its length.',
-            (new Wording(Units::Inch))->of($finding)['remedy'],
+            (new Wording(Units::Inch))->sentences($finding)['remedy'],
         );
         self::assertSame(
             'It falls 10.4 mm per m; 2 in falls at least 20.8 mm per m.',
-            (new Wording(Units::Millimetre))->of($finding)['why'],
+            (new Wording(Units::Millimetre))->sentences($finding)['why'],
         );
     }
 
@@ -44,9 +44,12 @@ final class WordingTest extends TestCase
             new Where,
             params: ['shortfall_mm' => 1.0, 'needed_atleast_mm' => $mm, 'span_mm' => -1.0],
         );
-        self::assertSame('Call at least 4 in.', (new Wording(Units::Inch))->of($finding(101.6))['remedy']);
-        self::assertSame('Call at least 4 1/16 in.', (new Wording(Units::Inch))->of($finding(101.7))['remedy']);
-        self::assertSame('Call at least 102 mm.', (new Wording(Units::Millimetre))->of($finding(101.1))['remedy']);
+        self::assertSame('Call at least 4 in.', (new Wording(Units::Inch))->sentences($finding(101.6))['remedy']);
+        self::assertSame('Call at least 4 1/16 in.', (new Wording(Units::Inch))->sentences($finding(101.7))['remedy']);
+        self::assertSame(
+            'Call at least 102 mm.',
+            (new Wording(Units::Millimetre))->sentences($finding(101.1))['remedy'],
+        );
     }
 
     public function testTheFirstVariantThatHoldsIsTaken(): void
@@ -57,7 +60,7 @@ final class WordingTest extends TestCase
             new Where,
             params: ['text' => 'x', 'waiting' => $waiting],
         );
-        self::assertStringEndsNotWith('wait.', (new Wording(Units::Inch))->of($unread(0))['why']);
-        self::assertStringEndsWith('The legs after it wait.', (new Wording(Units::Inch))->of($unread(2))['why']);
+        self::assertStringEndsNotWith('wait.', (new Wording(Units::Inch))->sentences($unread(0))['why']);
+        self::assertStringEndsWith('The legs after it wait.', (new Wording(Units::Inch))->sentences($unread(2))['why']);
     }
 }

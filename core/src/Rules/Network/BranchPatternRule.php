@@ -51,7 +51,7 @@ final readonly class BranchPatternRule implements NetworkRule
             return null;
         }
         $orientation = $node->junction->orientation;
-        $params = ['fitting' => $branch->name, 'orientation' => $orientation->said()];
+        $params = ['fitting' => $branch->name, 'orientation' => $orientation->inWords()];
         if (in_array($branch->pattern, Branch::DRY, true)) {
             $source = $rulebook->source("turn.{$branch->pattern}.level-upright");
 
@@ -104,7 +104,7 @@ final readonly class BranchPatternRule implements NetworkRule
             $objection === 1 ? RuleId::BranchPatternDoubtful : ($isOnBack ? RuleId::BranchTeeOnBack : self::ID),
             $objection === 1 ? Severity::Warn : Severity::Stop,
             $network->whereNode($node),
-            params: ['fitting' => $branch->name, 'orientation' => $orientation->said()],
+            params: ['fitting' => $branch->name, 'orientation' => $orientation->inWords()],
             source: $rulebook->forTurn($branch->pattern, $orientation->value)?->provenance,
         );
     }

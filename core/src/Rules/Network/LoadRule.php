@@ -48,8 +48,8 @@ final readonly class LoadRule implements NetworkRule
                         $segment->load,
                         $check->mostLoad,
                         [
-                            'load' => $sizing->said($segment->load),
-                            'most' => $sizing->said($check->mostLoad),
+                            'load' => $sizing->loadInWords($segment->load),
+                            'most' => $sizing->loadInWords($check->mostLoad),
                             'size' => $check->size,
                             'where' => $check->place,
                         ] + ($proposed === null ? [] : ['proposed' => $proposed]),

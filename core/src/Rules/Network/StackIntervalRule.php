@@ -43,7 +43,11 @@ final readonly class StackIntervalRule implements NetworkRule
                         $network->whereNode($node),
                         $load,
                         $most->value,
-                        ['size' => $size, 'load' => $sizing->said($load), 'most' => $sizing->said($most->value)],
+                        [
+                            'size' => $size,
+                            'load' => $sizing->loadInWords($load),
+                            'most' => $sizing->loadInWords($most->value),
+                        ],
                         $most->provenance,
                     );
                 }

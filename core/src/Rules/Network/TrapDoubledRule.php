@@ -7,7 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\ObstacleKind;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
@@ -50,7 +50,7 @@ final readonly class TrapDoubledRule implements NetworkRule
     }
 
     /** Gives the first fixture with a trap that discharges into a segment. */
-    private static function trapped(Segment $segment): ?Head
+    private static function trapped(Segment $segment): ?LoadedFixture
     {
         foreach ($segment->heads as $head) {
             if ($head->fixture->trap !== 'none') {

@@ -7,7 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -43,7 +43,7 @@ final readonly class TrapSizeRule implements NetworkRule
      * @param array{fixture: string, trap: string, drain: string} $sizes
      * @return list<Finding> on a trap or drain that is smaller than its fixture asks for
      */
-    private static function least(Head $head, array $sizes, Rulebook $rulebook): array
+    private static function least(LoadedFixture $head, array $sizes, Rulebook $rulebook): array
     {
         if ($head->load === null) {
             $params = ['fixture' => $head->name, 'book' => $rulebook->name];

@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Verdict\Finding;
@@ -56,7 +56,7 @@ final readonly class VentRiseRule implements NetworkRule
     }
 
     /** @param float $aboveMm how far its lowest level pipe stands over the rim; below it less than 0 */
-    private static function low(Head $head, float $aboveMm, Threshold $least, Where $where): Finding
+    private static function low(LoadedFixture $head, float $aboveMm, Threshold $least, Where $where): Finding
     {
         $leastMm = $least->value ?? 0.0;
 
@@ -71,7 +71,7 @@ final readonly class VentRiseRule implements NetworkRule
     }
 
     /** That a vent cannot be judged before the flood rim of a fixture is measured. */
-    public static function rimNotMeasured(Head $head, Where $where, ?Provenance $source): Finding
+    public static function rimNotMeasured(LoadedFixture $head, Where $where, ?Provenance $source): Finding
     {
         return new Finding(
             RuleId::VentRimNotKnown,

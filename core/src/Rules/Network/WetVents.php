@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
-use FallBend\Core\Network\Head;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 
 /** When pipe that waste runs in may vent a trap all the same. */
@@ -61,12 +61,12 @@ final readonly class WetVents
         // behind.
         $first = array_filter(
             $arm->by->heads,
-            fn (Head $head): bool => $this->network->arm($head)?->isWetVented() === false,
+            fn (LoadedFixture $head): bool => $this->network->arm($head)?->isWetVented() === false,
         );
 
         return count($groups) <= $most->value &&
             $first !== [] &&
-            array_filter($first, static fn (Head $head): bool => $head->isCloset()) === [];
+            array_filter($first, static fn (LoadedFixture $head): bool => $head->isCloset()) === [];
     }
 
     private function isAirWetAbove(Arm $arm): bool

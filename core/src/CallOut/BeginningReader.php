@@ -16,7 +16,7 @@ use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\UnreadableLength;
 
 /** Reads how a run begins: a name with a colon, what it comes from, and what is known of that, in any order. */
-final readonly class Heads
+final readonly class BeginningReader
 {
     /** What fixtures are called. */
     public const FIXTURES = [
@@ -65,7 +65,7 @@ final readonly class Heads
     }
 
     /** @param int $at where the phrase begins in the whole line, in characters */
-    public function read(string $text, int $at): Head
+    public function read(string $text, int $at): RunBeginning
     {
         $rest = $text;
         $name = null;
@@ -140,7 +140,7 @@ final readonly class Heads
             $name ??
             ($what === 'vent' ? 'vent of '.($this->job->run($branch->run ?? '')->name ?? '') : $what ?? 'run');
 
-        return new Head(
+        return new RunBeginning(
             $called,
             $unread === [] ? $this->outlet($what, $called, $branch, $said) : null,
             $said['size'],

@@ -11,7 +11,7 @@ use FallBend\Core\Input\Fields;
  * A fitting that does not turn: a coupling (`acrossMm` = width of its stop) or a bushing
  * (`acrossMm` = from the stop that it sits on to its own stop).
  */
-final readonly class Straight implements Storable
+final readonly class StraightFitting implements Storable
 {
     use StoredRow;
 

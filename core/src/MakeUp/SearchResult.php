@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 /** What a search found, and what it tried. */
-final readonly class Found
+final readonly class SearchResult
 {
     /**
      * @param list<Solution> $solutions the best first

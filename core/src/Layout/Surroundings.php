@@ -10,7 +10,7 @@ use FallBend\Core\Joining\Conditions;
  * What a run meets where it is built: how its two ends join what stands there or sit in a fitting of another run, what
  * meets it on the way, and the weather.
  */
-final readonly class Site
+final readonly class Surroundings
 {
     /** @var array<string, list<Junction>> on its legs by leg id, in the order of the leg */
     public array $onLegs;
@@ -26,8 +26,8 @@ final readonly class Site
         public ?EndJoint $outlet = null,
         public ?EndJoint $tieIn = null,
         public Conditions $conditions = new Conditions,
-        public ?Seat $outletSeat = null,
-        public ?Seat $tieInSeat = null,
+        public ?BranchSeat $outletSeat = null,
+        public ?BranchSeat $tieInSeat = null,
         public array $junctions = [],
         public ?Course $course = null,
     ) {

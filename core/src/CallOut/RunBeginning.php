@@ -7,7 +7,7 @@ namespace FallBend\Core\CallOut;
 use FallBend\Core\Job\End;
 
 /** How a run was said to begin. */
-final readonly class Head
+final readonly class RunBeginning
 {
     /**
      * @param ?End $outlet null where it was not understood

@@ -8,7 +8,7 @@ namespace FallBend\Core\Hanging;
  * A straight stretch of a run that grows as one, between two turns, ends or places that take it up. Lengths in mm along
  * the tape of the run.
  */
-final readonly class Straight
+final readonly class StraightStretch
 {
     /** What it can be held fast by: a hanger, what it is joined to at the end of the run, nothing. */
     public const FIXED = ['hanger', 'tie-in', 'none'];

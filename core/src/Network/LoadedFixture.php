@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\FixtureLoad;
 use FallBend\Core\Job\FixtureHead;
 
 /** A fixture at the head of a run, with what it loads the drain with. */
-final readonly class Head
+final readonly class LoadedFixture
 {
     /** @param ?FixtureLoad $load null where the rulebook has no row for it */
     public function __construct(

@@ -8,7 +8,7 @@ use FallBend\Core\Catalog\JoiningParts;
 use FallBend\Core\Catalog\Rulebook;
 
 /** Ways that join only like with like: grooved acid-waste pipe, flange on flange, soldered copper. */
-final readonly class Others implements WayOfJoining
+final readonly class LikeWithLike implements WayOfJoining
 {
     public function __construct(private JoiningParts $parts) {}
 

@@ -14,7 +14,7 @@ use FallBend\Core\Job\Terminal;
  * Reads where a run goes: `into stack 60`, `into line 24 with combo`, `on into sewer`, `roof`, `valve`, `gully`,
  * `to "stub"`.
  */
-final readonly class Tails
+final readonly class EndingReader
 {
     public function __construct(private Job $job) {}
 

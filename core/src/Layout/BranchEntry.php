@@ -8,7 +8,7 @@ use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\BranchAt;
 
 /** A run that enters another one, or a vent that leaves it, as the other run sees it. */
-final readonly class Tap
+final readonly class BranchEntry
 {
     /**
      * @param string $run id of the run that enters or leaves
