@@ -307,7 +307,7 @@ final class RunReport
                 'pieces' => array_map(static fn (string $key): string => $letters[$key], $laid->pieces ?? []),
                 'shortfall' => ($laid?->shortfallMm() ?? 0.0) < 0.005
                     ? null
-                    : $this->tape->readingOrNull($laid?->shortfallMm()),
+                    : $this->tape->reading($laid->shortfallMm()),
                 'turn_deg' => $laid?->turn?->angleDeg,
             ];
         }
