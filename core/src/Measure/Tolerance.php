@@ -24,4 +24,16 @@ final class Tolerance
 
     /** One number worked out in two ways: the last places of a floating point number (IEEE 754, about 16). */
     public const ROUNDING = 1e-9;
+
+    /** Whether a number is more than the most that may be, by more than two numbers may differ. */
+    public static function isOver(float $value, float $most, float $by): bool
+    {
+        return $value > $most + $by;
+    }
+
+    /** Whether a number is less than the least that may be, by more than two numbers may differ. */
+    public static function isUnder(float $value, float $least, float $by): bool
+    {
+        return $value < $least - $by;
+    }
 }

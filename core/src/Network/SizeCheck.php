@@ -26,6 +26,6 @@ final readonly class SizeCheck
     /** Whether it takes a load, or nobody says that it does not. */
     public function carries(float $load): bool
     {
-        return $this->mostLoad === null || $load <= $this->mostLoad + Tolerance::SUM;
+        return $this->mostLoad === null || ! Tolerance::isOver($load, $this->mostLoad, Tolerance::SUM);
     }
 }

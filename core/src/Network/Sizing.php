@@ -85,11 +85,11 @@ final class Sizing
     {
         $least = $this->leastNominalMm($segment);
         foreach ($segment->layout->system->sizes() as $size) {
-            if (Nominal::mm($size) < $least - Tolerance::NOMINAL_MM) {
+            if (Tolerance::isUnder(Nominal::mm($size), $least, Tolerance::NOMINAL_MM)) {
                 continue;
             }
             [$most] = $this->most($segment, $size, $check->place, $check->stretch->fallMmPerM());
-            if ($most !== null && $segment->load <= $most + Tolerance::SUM) {
+            if ($most !== null && ! Tolerance::isOver($segment->load, $most, Tolerance::SUM)) {
                 return $size;
             }
         }

@@ -32,7 +32,11 @@ final readonly class JointStrainRule implements Rule
         }
         $strained = array_filter(
             $layout->fittings,
-            static fn (Fitting $fitting): bool => $fitting->strainDeg > $play->value + Tolerance::ROUNDING,
+            static fn (Fitting $fitting): bool => Tolerance::isOver(
+                $fitting->strainDeg,
+                $play->value,
+                Tolerance::ROUNDING,
+            ),
         );
 
         return array_values(

@@ -35,6 +35,12 @@ final class LoadsTest extends TestCase
             'irc-2021',
             false,
         ];
+        yield 'without a basin' => [[['water-closet', 'a'], ['shower', 'a'], ['bath', 'a']], 'irc-2021', false];
+        yield 'without bath or shower' => [
+            [['water-closet', 'a'], ['lavatory', 'a'], ['bidet', 'a']],
+            'irc-2021',
+            false,
+        ];
         yield 'a book that has no group' => [$whole, 'upc-2021', false];
     }
 

@@ -36,7 +36,7 @@ final class Access
         $last = null;
         foreach ($obstacles as $obstacle) {
             $tape = $obstacle->kind === ObstacleKind::Cleanout ? self::tapeOf($obstacle, $layout) : null;
-            if ($tape !== null && $tape <= $tapeMm + Tolerance::TAPE_MM) {
+            if ($tape !== null && ! Tolerance::isOver($tape, $tapeMm, Tolerance::TAPE_MM)) {
                 $last = max($last ?? 0.0, $tape);
             }
         }

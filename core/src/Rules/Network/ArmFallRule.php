@@ -44,7 +44,7 @@ final readonly class ArmFallRule implements NetworkRule
         $limit = $arm->fallMost($rulebook);
         $most = $arm->diametersMm($limit);
 
-        return $most === null || $arm->dropMm <= $most + Tolerance::TAPE_MM
+        return $most === null || ! Tolerance::isOver($arm->dropMm, $most, Tolerance::TAPE_MM)
             ? null
             : new Finding(
                 $arm->uprightMm > 0 ? RuleId::ArmSShape : self::ID,

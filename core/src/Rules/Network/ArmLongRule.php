@@ -79,7 +79,7 @@ final readonly class ArmLongRule implements NetworkRule
     /** Whether an arm is longer than it may be, by more than a tape shows. */
     public static function isOver(float $lengthMm, float $limitMm): bool
     {
-        return $lengthMm > $limitMm + Tolerance::TAPE_MM;
+        return Tolerance::isOver($lengthMm, $limitMm, Tolerance::TAPE_MM);
     }
 
     private static function where(Arm $arm, Network $network): Where

@@ -40,7 +40,7 @@ final readonly class ArmShortRule implements NetworkRule
         $limit = $arm->least($rulebook);
         $least = $arm->diametersMm($limit);
 
-        return $least === null || $arm->lengthMm >= $least - Tolerance::TAPE_MM ? null : new Finding(
+        return $least === null || ! Tolerance::isUnder($arm->lengthMm, $least, Tolerance::TAPE_MM) ? null : new Finding(
             self::ID,
             Severity::Stop,
             $where,

@@ -65,7 +65,7 @@ final readonly class BranchOppositeRule implements NetworkRule
             $a === null ||
             $b === null ||
             $a->angleTo($b) < 135.0 ||
-            $below >= $least->value - Tolerance::TAPE_MM ||
+            ! Tolerance::isUnder($below, $least->value, Tolerance::TAPE_MM) ||
             $below < 1.0
         ) {
             return null;

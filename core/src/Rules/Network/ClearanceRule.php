@@ -28,7 +28,7 @@ final readonly class ClearanceRule implements NetworkRule
             if (
                 $c->obstacle->kind === ObstacleKind::Pipe &&
                 $c->obstacle->gapMm !== null &&
-                $c->obstacle->gapMm < $least->value - Tolerance::CONVERTED_MM
+                Tolerance::isUnder($c->obstacle->gapMm, $least->value, Tolerance::CONVERTED_MM)
             ) {
                 $findings[] = new Finding(
                     self::ID,

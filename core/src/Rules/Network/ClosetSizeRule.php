@@ -27,7 +27,7 @@ final readonly class ClosetSizeRule implements NetworkRule
         foreach ($network->segments as $segment) {
             foreach ($segment->closets === 0 ? [] : $segment->stretches as $stretch) {
                 $nominal = Nominal::mm($stretch->leg->line->size);
-                if ($nominal < $least->value - Tolerance::NOMINAL_MM) {
+                if (Tolerance::isUnder($nominal, $least->value, Tolerance::NOMINAL_MM)) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,

@@ -24,10 +24,7 @@ final readonly class JoistHoleRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->crossings as $crossing) {
-            if (
-                $crossing->obstacle->kind->isJoist() &&
-                $crossing->obstacle->cut === 'hole'
-            ) {
+            if ($crossing->obstacle->kind->isJoist() && $crossing->obstacle->cut === 'hole') {
                 array_push($findings, ...self::judgeHole($crossing, $network, $rulebook));
             }
         }
@@ -78,7 +75,7 @@ final readonly class JoistHoleRule implements NetworkRule
         [$most, $least] = [$rulebook->limit('joist.hole-most'), $rulebook->limit('joist.edge-least')];
         $findings = [];
         $mostMm = $most?->value === null ? INF : $most->value * ($c->obstacle->depthMm ?? 0.0);
-        if ($c->holeMm > $mostMm + Tolerance::CONVERTED_MM) {
+        if (Tolerance::isOver($c->holeMm, $mostMm, Tolerance::CONVERTED_MM)) {
             $findings[] = new Finding(
                 RuleId::JoistHole,
                 Severity::Stop,
@@ -89,7 +86,7 @@ final readonly class JoistHoleRule implements NetworkRule
                 $most?->provenance,
             );
         }
-        if ($least?->value !== null && $edgeMm < $least->value - Tolerance::CONVERTED_MM) {
+        if ($least?->value !== null && Tolerance::isUnder($edgeMm, $least->value, Tolerance::CONVERTED_MM)) {
             $findings[] = new Finding(
                 RuleId::JoistEdge,
                 Severity::Stop,
@@ -120,7 +117,8 @@ final readonly class JoistHoleRule implements NetworkRule
             return [TimberFindings::notMeasuredAlong($c, $where, $from->provenance)];
         }
 
-        return $at < $from->value * $span - Tolerance::TAPE_MM || $at > $to->value * $span + Tolerance::TAPE_MM
+        return Tolerance::isUnder($at, $from->value * $span, Tolerance::TAPE_MM) ||
+            Tolerance::isOver($at, $to->value * $span, Tolerance::TAPE_MM)
             ? [
                 new Finding(
                     RuleId::JoistHoleAlong,

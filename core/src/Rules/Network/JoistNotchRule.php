@@ -49,7 +49,7 @@ final readonly class JoistNotchRule implements NetworkRule
         }
         $most = $rulebook->limit('joist.notch-most');
         $mostMm = $most?->value === null ? INF : $most->value * $depth;
-        if ($notch <= $mostMm + Tolerance::CONVERTED_MM) {
+        if (! Tolerance::isOver($notch, $mostMm, Tolerance::CONVERTED_MM)) {
             return self::along($c, $where, $rulebook);
         }
         $params = TimberFindings::names($c) + ['notch_mm' => $notch, 'most_mm' => $mostMm];
@@ -71,7 +71,7 @@ final readonly class JoistNotchRule implements NetworkRule
         $fromMm = $from->value * $span;
         $params = TimberFindings::names($c) + ['at_mm' => $at, 'from_mm' => $fromMm];
 
-        return $at <= $fromMm + Tolerance::TAPE_MM
+        return ! Tolerance::isOver($at, $fromMm, Tolerance::TAPE_MM)
             ? []
             : [new Finding(RuleId::JoistNotchMiddle, Severity::Stop, $where, $at, $fromMm, $params, $from->provenance)];
     }

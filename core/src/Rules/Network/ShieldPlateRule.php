@@ -48,7 +48,7 @@ final readonly class ShieldPlateRule implements NetworkRule
         // Where nobody measured, it is as far from both edges as it can be.
         $middle = $c->nearerEdgeMm() ?? ($c->obstacle->depthMm === null ? null : $c->obstacle->depthMm / 2);
         $edge = $middle === null ? INF : $middle - $c->outsideMm / 2;
-        if ($edge < ($least->value ?? 0.0) - Tolerance::CONVERTED_MM) {
+        if (Tolerance::isUnder($edge, ($least->value ?? 0.0), Tolerance::CONVERTED_MM)) {
             $names += [
                 'edge_mm' => max(0.0, $edge),
                 'past_mm' => $rulebook->number('shield.past-least'),

@@ -71,7 +71,7 @@ final readonly class StackBaseRule implements NetworkRule
         $clear = $rulebook->limit('stack.base-clear');
         $at = $node->junction->atMm ?? 0.0;
         $least = ($clear->value ?? 0.0) * Nominal::mm($size);
-        if ($clear?->value === null || $at >= $least - Tolerance::TAPE_MM) {
+        if ($clear?->value === null || ! Tolerance::isUnder($at, $least, Tolerance::TAPE_MM)) {
             return null;
         }
         $where = $network->whereNode($node);
@@ -105,7 +105,7 @@ final readonly class StackBaseRule implements NetworkRule
         $where = $network->whereNode($node);
         $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
         $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
-        $isLow = $least?->value !== null && $above < $least->value - Tolerance::TAPE_MM;
+        $isLow = $least?->value !== null && Tolerance::isUnder($above, $least->value, Tolerance::TAPE_MM);
 
         return self::onFloorApart($params, $above / $storey, $where, $rulebook) ?? ($isLow ? new Finding(
             RuleId::StackLowBranch,

@@ -36,7 +36,7 @@ final readonly class StackIntervalRule implements NetworkRule
             foreach (count($ofStack) > self::LOW ? $ofStack : [] as [$load, $node]) {
                 $size = $network->layout->runs[$node->run]->leg($node->junction->leg ?? '')->line->size ?? '';
                 $most = $rulebook->forSize('load.stack-interval', $size);
-                if ($most?->value !== null && $load > $most->value + Tolerance::SUM) {
+                if ($most?->value !== null && Tolerance::isOver($load, $most->value, Tolerance::SUM)) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,

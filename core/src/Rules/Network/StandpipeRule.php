@@ -59,8 +59,8 @@ final readonly class StandpipeRule implements NetworkRule
         [$least, $most] = [$rulebook->limit("standpipe.{$prefix}least"), $rulebook->limit("standpipe.{$prefix}most")];
 
         return match (true) {
-            $least?->value !== null && $measured < $least->value - Tolerance::TAPE_MM => $least,
-            $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM => $most,
+            $least?->value !== null && Tolerance::isUnder($measured, $least->value, Tolerance::TAPE_MM) => $least,
+            $most?->value !== null && Tolerance::isOver($measured, $most->value, Tolerance::TAPE_MM) => $most,
             default => null,
         };
     }

@@ -49,7 +49,7 @@ final readonly class StudHoleRule implements NetworkRule
         $most = $rulebook->limit($isPlate ? 'plate.cut-most' : $ofStud);
         $mostMm = $most?->value === null ? INF : $most->value * $depthMm;
 
-        return $c->holeMm <= $mostMm + Tolerance::CONVERTED_MM
+        return ! Tolerance::isOver($c->holeMm, $mostMm, Tolerance::CONVERTED_MM)
             ? []
             : [
                 new Finding(
@@ -70,7 +70,7 @@ final readonly class StudHoleRule implements NetworkRule
         $least = $rulebook->limit('stud.edge-least');
         $edge = ($c->nearerEdgeMm() ?? $depthMm / 2) - $c->holeMm / 2;
 
-        return $least?->value === null || $edge >= $least->value - Tolerance::CONVERTED_MM
+        return $least?->value === null || ! Tolerance::isUnder($edge, $least->value, Tolerance::CONVERTED_MM)
             ? []
             : [
                 new Finding(

@@ -28,7 +28,11 @@ final readonly class TailpieceRule implements NetworkRule
                 ] as [$rule, $way, $measured]
             ) {
                 $most = $rulebook->limit("tailpiece.{$way}-most");
-                if ($measured !== null && $most?->value !== null && $measured > $most->value + Tolerance::TAPE_MM) {
+                if (
+                    $measured !== null &&
+                    $most?->value !== null &&
+                    Tolerance::isOver($measured, $most->value, Tolerance::TAPE_MM)
+                ) {
                     $findings[] = new Finding(
                         $rule,
                         Severity::Stop,

@@ -44,8 +44,8 @@ final readonly class TrapSealRule implements NetworkRule
         $least = $rulebook->forFixture('trap.seal-least', $fixture->kind);
         $most = $rulebook->forFixture('trap.seal-most', $fixture->kind);
         $off = match (true) {
-            $least?->value !== null && $sealMm < $least->value - Tolerance::TAPE_MM => $least,
-            $most?->value !== null && $sealMm > $most->value + Tolerance::TAPE_MM => $most,
+            $least?->value !== null && Tolerance::isUnder($sealMm, $least->value, Tolerance::TAPE_MM) => $least,
+            $most?->value !== null && Tolerance::isOver($sealMm, $most->value, Tolerance::TAPE_MM) => $most,
             default => null,
         };
 

@@ -55,7 +55,7 @@ final readonly class TrapSizeRule implements NetworkRule
         $mm = $least === null ? 0.0 : Nominal::mm($least);
         $params = $sizes + ['least' => $least ?? ''];
 
-        return $is >= $mm - Tolerance::NOMINAL_MM
+        return ! Tolerance::isUnder($is, $mm, Tolerance::NOMINAL_MM)
             ? []
             : [new Finding(self::ID, Severity::Stop, new Where, $is, $mm, $params, $head->load->provenance)];
     }
@@ -71,7 +71,7 @@ final readonly class TrapSizeRule implements NetworkRule
         [$trapMm, $drainMm] = [Nominal::mm($sizes['trap']), Nominal::mm($sizes['drain'])];
         $source = $rulebook->source('trap.one-only');
 
-        return $trapMm <= $drainMm + Tolerance::NOMINAL_MM
+        return ! Tolerance::isOver($trapMm, $drainMm, Tolerance::NOMINAL_MM)
             ? []
             : [new Finding(RuleId::TrapLarger, Severity::Stop, $where, $trapMm, $drainMm, $sizes, $source)];
     }

@@ -62,7 +62,7 @@ final readonly class ValveRule implements NetworkRule
             if ($from === null) {
                 return [VentRiseRule::rimNotMeasured($arm->head, $network->whereNode($node), $least->provenance)];
             }
-            if ($node->at->z < $from + $least->value - Tolerance::TAPE_MM) {
+            if (Tolerance::isUnder($node->at->z, $from + $least->value, Tolerance::TAPE_MM)) {
                 return [
                     new Finding(
                         RuleId::ValveLow,

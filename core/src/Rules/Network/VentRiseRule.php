@@ -42,7 +42,7 @@ final readonly class VentRiseRule implements NetworkRule
                 $rim = $arm->head->rimMm();
                 if ($rim === null) {
                     $asked[$arm->head->node->run] = $arm->head;
-                } elseif ($z < $rim + $least->value - Tolerance::TAPE_MM) {
+                } elseif (Tolerance::isUnder($z, $rim + $least->value, Tolerance::TAPE_MM)) {
                     $findings[] = self::low($arm->head, $z - $rim, $least, $network->where($segment->run(), $tape));
                     break;
                 }

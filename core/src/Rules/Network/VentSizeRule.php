@@ -77,14 +77,14 @@ final readonly class VentSizeRule implements NetworkRule
         [$fraction, $floor] = [$rulebook->limit('vent.fraction'), $rulebook->limit('vent.size-least')];
         [$ofDrain, $ofAny] = [($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0];
         [$needed, $nominal] = [max($ofDrain, $ofAny), Nominal::mm($vent['size'])];
-        if ($nominal < $needed - Tolerance::NOMINAL_MM) {
+        if (Tolerance::isUnder($nominal, $needed, Tolerance::NOMINAL_MM)) {
             $source = $fraction?->value !== null && $ofDrain >= $ofAny ? $fraction : $floor;
             $params = ['size' => $vent['size'], 'needed_mm' => $needed, 'drain_mm' => $largest];
 
             return [new Finding(self::ID, Severity::Stop, $where, $nominal, $needed, $params, $source?->provenance)];
         }
         $over = $rulebook->limit('vent.up-over');
-        $isLarger = $nominal > $needed + Tolerance::NOMINAL_MM;
+        $isLarger = Tolerance::isOver($nominal, $needed, Tolerance::NOMINAL_MM);
         if ($over?->value === null || $vent['length_mm'] <= $over->value || $isLarger) {
             return [];
         }

@@ -53,17 +53,21 @@ final readonly class VentTerminalRule implements NetworkRule
     {
         [$least, $above] = [$rulebook->limit('vent.above-roof'), $terminal->aboveRoofMm];
 
-        return $least?->value === null || $above === null || $above >= $least->value - Tolerance::TAPE_MM
+        return $least?->value === null ||
+            $above === null ||
+            ! Tolerance::isUnder($above, $least->value, Tolerance::TAPE_MM)
             ? []
-            : [new Finding(
-                RuleId::VentTerminalLow,
-                Severity::Stop,
-                $where,
-                $above,
-                $least->value,
-                ['above_mm' => $above, 'least_mm' => $least->value],
-                $least->provenance,
-            )];
+            : [
+                new Finding(
+                    RuleId::VentTerminalLow,
+                    Severity::Stop,
+                    $where,
+                    $above,
+                    $least->value,
+                    ['above_mm' => $above, 'least_mm' => $least->value],
+                    $least->provenance,
+                ),
+            ];
     }
 
     /** @return list<Finding> on the opening that its air could come in by */
@@ -74,17 +78,21 @@ final readonly class VentTerminalRule implements NetworkRule
         if ($away?->value === null || $above?->value === null || $is === null) {
             return [];
         }
-        $isNear = $is < $away->value - Tolerance::TAPE_MM;
-        $isHigh = ($terminal->openingBelowMm ?? -INF) >= $above->value - Tolerance::TAPE_MM;
+        $isNear = Tolerance::isUnder($is, $away->value, Tolerance::TAPE_MM);
+        $isHigh = ! Tolerance::isUnder($terminal->openingBelowMm ?? -INF, $above->value, Tolerance::TAPE_MM);
 
-        return ! $isNear || $isHigh ? [] : [new Finding(
-            RuleId::VentTerminalNear,
-            Severity::Stop,
-            $where,
-            $is,
-            $away->value,
-            ['away_mm' => $is, 'least_mm' => $away->value, 'above_mm' => $above->value],
-            $away->provenance,
-        )];
+        return ! $isNear || $isHigh
+            ? []
+            : [
+                new Finding(
+                    RuleId::VentTerminalNear,
+                    Severity::Stop,
+                    $where,
+                    $is,
+                    $away->value,
+                    ['away_mm' => $is, 'least_mm' => $away->value, 'above_mm' => $above->value],
+                    $away->provenance,
+                ),
+            ];
     }
 }

@@ -46,7 +46,7 @@ final readonly class WetVentLoadRule implements NetworkRule
         $size = $segment->size();
         [$least, $most] = [$rulebook->limit('wet-vent.size-least'), $rulebook->forSize('wet-vent.load-most', $size)];
         $nominal = Nominal::mm($size);
-        if ($least?->value !== null && $nominal < $least->value - Tolerance::NOMINAL_MM) {
+        if ($least?->value !== null && Tolerance::isUnder($nominal, $least->value, Tolerance::NOMINAL_MM)) {
             $params = ['size' => $size, 'least_mm' => $least->value];
 
             return [new Finding(
@@ -66,7 +66,7 @@ final readonly class WetVentLoadRule implements NetworkRule
         }
         $params = ['size' => $size, 'load' => (string) $segment->load, 'most' => (string) $most->value];
 
-        return $segment->load <= $most->value + Tolerance::SUM ? [] : [new Finding(
+        return ! Tolerance::isOver($segment->load, $most->value, Tolerance::SUM) ? [] : [new Finding(
             self::ID,
             Severity::Stop,
             $where,

@@ -30,7 +30,7 @@ final readonly class WetVents
         $most = $this->rulebook->forSize('common-vent.upper-most', $by->size());
 
         return $most?->value !== null &&
-            $by->load <= $most->value + Tolerance::SUM &&
+            ! Tolerance::isOver($by->load, $most->value, Tolerance::SUM) &&
             $by->hasAirAbove &&
             ! $this->isAirWetAbove($arm) &&
             abs($by->heads[0]->node->at->z - $arm->head->node->at->z) <= $this->rulebook->number('storey.height');

@@ -29,6 +29,7 @@ final class NetworkRulesTest extends TestCase
                 ...self::vents(),
                 ...self::access(),
                 ...self::building(),
+                ...self::noVents(),
             ] as $i => $row
         ) {
             yield "{$row[0]} {$row[1][0]} {$i}" => $row;
@@ -50,6 +51,25 @@ final class NetworkRulesTest extends TestCase
         );
         self::assertContains($rule, $rules($breaks));
         self::assertNotContains($rule, $rules($keeps));
+    }
+
+    /** @return list<array{string, array<mixed>, array<mixed>}> what rules of vents say nothing of */
+    private static function noVents(): array
+    {
+        $house = static fn (array $more): array => ['ipc-2021', self::stack() + $more];
+        $basin = ['lavatory', 'north 60 fall 1/4', 'stack 1 1000'];
+
+        return [
+            [
+                'vent.sag',
+                $house([
+                    'fx' => $basin,
+                    'v' => ['vent off fx 1 600', 'up 40 / north 20 / down 20 / north 20 / up 40', 'roof'],
+                ]),
+                // A drain that rises is no vent that sags.
+                $house(['fx' => ['lavatory', 'north 30 rise 1', 'stack 1 1000']]),
+            ],
+        ];
     }
 
     /** @return list<array{string, array<mixed>, array<mixed>}> */
