@@ -12,6 +12,8 @@ use TCPDF;
 /**
  * Prints the cut ticket: every piece with a box to tick, how the fittings are turned, a scale to check the printer
  * with; after it the run from above, along its length and isometric.
+ *
+ * @phpstan-import-type TicketPiece from CutTicket
  */
 final class TicketPdf
 {
@@ -175,10 +177,7 @@ final class TicketPdf
                 ) + 1);
     }
 
-    /**
-     * @param array{letter: string, length: string, lines: list<string>, ends: list<string>, stick: string,
-     *     where: string, note: string, cut: bool} $piece
-     */
+    /** @param TicketPiece $piece */
     private function row(array $piece, float $y): void
     {
         [$x, $at] = [Paper::MARGIN_MM, self::COLUMNS];

@@ -30,62 +30,58 @@ final readonly class EndingReader
     /** @return array{end: ?End, unread: list<Unread>} */
     public function read(string $text, int $at): array
     {
-        $words = trim(mb_strtolower($text));
-        $lead = mb_strlen($text) - mb_strlen(ltrim($text));
-        $fail = static fn (string $message): array => [
-            'end' => null,
-            'unread' => [new Unread($at + $lead, max(1, mb_strlen(trim($text))), $message)],
-        ];
-        if (
-            preg_match('/(roof|valve|gully|cap)$/u', $words, $m) === 1 &&
-            ! str_starts_with($words, 'into') &&
-            ! str_starts_with($words, 'on')
-        ) {
-            return [
-                'end' => new End(
-                    $m[1],
-                    RunEndKind::from($m[1]),
-                    terminal: in_array($m[1], ['roof', 'valve'], true) ? new Terminal : null,
-                ),
-                'unread' => [],
-            ];
+        $end = $this->end(trim($text));
+        if ($end instanceof End) {
+            return ['end' => $end, 'unread' => []];
         }
-        if (preg_match('/^to\s+"([^"]{1,80})"$/u', trim($text), $m) === 1) {
-            return ['end' => new End($m[1], RunEndKind::Socket), 'unread' => []];
+        $lead = mb_strlen($text) - mb_strlen(ltrim($text));
+
+        return ['end' => null, 'unread' => [new Unread($at + $lead, max(1, mb_strlen(trim($text))), $end)]];
+    }
+
+    /** @return End|string the end; a text: why it is none */
+    private function end(string $text): End|string
+    {
+        $words = mb_strtolower($text);
+        $isElsewhere = str_starts_with($words, 'into') || str_starts_with($words, 'on');
+        if (! $isElsewhere && preg_match('/(roof|valve|gully|cap)$/u', $words, $m) === 1) {
+            $isOpen = in_array($m[1], ['roof', 'valve'], true);
+
+            return new End($m[1], RunEndKind::from($m[1]), terminal: $isOpen ? new Terminal : null);
+        }
+        if (preg_match('/^to\s+"([^"]{1,80})"$/u', $text, $m) === 1) {
+            return new End($m[1], RunEndKind::Socket);
         }
         if (preg_match('/^on\s+into\s+(.+)$/u', $words, $m) === 1) {
             $run = Places::named(trim($m[1], '" '), $this->job);
 
             return $run === null
-                ? $fail('No run of this job is called that.')
-                : ['end' => new End("on into {$run->name}", RunEndKind::Run, next: $run->id), 'unread' => []];
-        }
-        $into = (string) preg_replace('/^into\s+/u', '', $words);
-        [$branch, $taken, $problem] = Places::read($into, $this->job);
-        if ($branch === null) {
-            return $fail($problem ?? 'Not understood.');
-        }
-        $rest = trim(mb_substr($into, mb_strlen($taken)));
-        $pattern = null;
-        if ($rest !== '') {
-            $asked = (string) preg_replace(['/^(?:with|by)\s+(?:an?\s+)?/u', '/\s+/u'], ['', '-'], $rest);
-            if (! in_array($asked, BranchAt::PATTERNS, true)) {
-                return $fail(
-                    'Not understood: “'.
-                        mb_strimwidth($rest, 0, 30, '…').
-                        '”. A branch is a san tee, wye, combo, swept tee, boss …',
-                );
-            }
-            $pattern = $asked;
+                ? 'No run of this job is called that.'
+                : new End("on into {$run->name}", RunEndKind::Run, next: $run->id);
         }
 
-        return [
-            'end' => new End(
-                'into '.($this->job->run($branch->run)->name ?? ''),
-                RunEndKind::Branch,
-                branch: new BranchAt($branch->run, $branch->leg, $branch->atMm, $pattern),
-            ),
-            'unread' => [],
-        ];
+        return $this->branch((string) preg_replace('/^into\s+/u', '', $words));
+    }
+
+    /** @return End|string the same of an end in another run */
+    private function branch(string $into): End|string
+    {
+        [$branch, $taken, $problem] = Places::read($into, $this->job);
+        if ($branch === null) {
+            return $problem ?? 'Not understood.';
+        }
+        $rest = trim(mb_substr($into, mb_strlen($taken)));
+        $pattern = (string) preg_replace(['/^(?:with|by)\s+(?:an?\s+)?/u', '/\s+/u'], ['', '-'], $rest);
+        if ($rest !== '' && ! in_array($pattern, BranchAt::PATTERNS, true)) {
+            $short = mb_strimwidth($rest, 0, 30, '…');
+
+            return "Not understood: “{$short}”. A branch is a san tee, wye, combo, swept tee, boss …";
+        }
+
+        return new End(
+            'into '.($this->job->run($branch->run)->name ?? ''),
+            RunEndKind::Branch,
+            branch: new BranchAt($branch->run, $branch->leg, $branch->atMm, $rest === '' ? null : $pattern),
+        );
     }
 }

@@ -22,6 +22,20 @@ use FallBend\Core\Measure\UnreadableLength;
  * `on 1' 10 to stop with long sweep size 3 "to the stack"`.
  * The parts may stand in any order. Whatever is not understood, or said twice, is marked where it stands and makes the
  * phrase unread.
+ *
+ * @phpstan-type SaidLeg array{
+ *     way?: Way,
+ *     turn?: float,
+ *     length?: Length,
+ *     measured?: bool,
+ *     fall?: float,
+ *     drop?: Length,
+ *     size?: string,
+ *     fitting?: FittingChoice,
+ *     close?: bool,
+ *     what?: string,
+ *     takes?: string,
+ * }
  */
 final class PhraseReader
 {
@@ -341,24 +355,12 @@ final class PhraseReader
 
     private function leg(string $text, int $offset): Leg
     {
-        /**
-         * @var array{way?: Way, turn?: float, length?: Length, measured?: bool, fall?: float, drop?: Length,
-         *     size?: string, fitting?: FittingChoice, close?: bool, what?: string, takes?: string} $said
-         */
+        /** @var SaidLeg $said */
         $said = $this->said;
-        $way = $said['way'] ?? Way::On;
-        $length = $said['length'] ?? null;
         $problem = match (true) {
             $this->unread !== [] => null,
             trim($text) === '' => 'A leg is missing here.',
-            ($said['takes'] ?? '') === 'rest' && ! $way->isUpright() => 'The rest is taken by a leg that goes down or up.',
-            ($said['takes'] ?? '') === 'share' && ($way->isUpright() || isset($said['fall']) || isset($said['drop'])) => 'A leg that shares the fall has none of its own.',
-            $length === null && ! isset($said['close']) && ($said['takes'] ?? '') !== 'rest' => 'How long is this leg?',
-            isset($said['fall'], $said['drop']) => 'Say a fall or a drop, not both.',
-            $way->isUpright() && (isset($said['fall']) || isset($said['drop'])) => "A leg that goes {$way->value} has no fall of its own.",
-            isset($said['drop']) && ($length === null || abs($said['drop']->nanometres) > $length->nanometres) => 'The drop is more than the leg is long.',
-            $length !== null && $length->nanometres < 1000 => 'A leg has some length.',
-            default => null,
+            default => self::problem($said),
         };
         if ($problem !== null) {
             $lead = mb_strlen($text) - mb_strlen(ltrim($text));
@@ -367,9 +369,9 @@ final class PhraseReader
 
         return new Leg(
             '',
-            $way,
+            $said['way'] ?? Way::On,
             $said['turn'] ?? null,
-            $length,
+            $said['length'] ?? null,
             $said['measured'] ?? false,
             $said['fall'] ?? null,
             $said['drop'] ?? null,
@@ -380,6 +382,28 @@ final class PhraseReader
             null,
             $said['takes'] ?? null,
         );
+    }
+
+    /**
+     * Gives what is missing of a leg, or contradicts itself; null where nothing is wrong.
+     *
+     * @param SaidLeg $said
+     */
+    private static function problem(array $said): ?string
+    {
+        [$way, $length, $takes] = [$said['way'] ?? Way::On, $said['length'] ?? null, $said['takes'] ?? ''];
+        [$isUpright, $hasFall] = [$way->isUpright(), isset($said['fall']) || isset($said['drop'])];
+
+        return match (true) {
+            $takes === 'rest' && ! $isUpright => 'The rest is taken by a leg that goes down or up.',
+            $takes === 'share' && ($isUpright || $hasFall) => 'A leg that shares the fall has none of its own.',
+            $length === null && ! isset($said['close']) && $takes !== 'rest' => 'How long is this leg?',
+            isset($said['fall'], $said['drop']) => 'Say a fall or a drop, not both.',
+            $isUpright && $hasFall => "A leg that goes {$way->value} has no fall of its own.",
+            isset($said['drop']) && ($length === null || abs($said['drop']->nanometres) > $length->nanometres) => 'The drop is more than the leg is long.',
+            $length !== null && $length->nanometres < 1000 => 'A leg has some length.',
+            default => null,
+        };
     }
 
     /** @throws UnreadableLength */

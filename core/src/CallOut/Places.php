@@ -16,57 +16,64 @@ use FallBend\Core\Measure\UnreadableLength;
  */
 final class Places
 {
+    /** So many runs are named where none is called so. */
+    private const NAMED = 12;
+
     /** @return array{?BranchAt, string, ?string} the place, the words that it took, and what is wrong */
     public static function read(string $text, Job $job): array
     {
-        $lower = mb_strtolower($text);
-        if (
-            preg_match(
-                '/^(?:the\s+)?("[^"]+"|[\p{L}\p{N}\-]+)(?:\s+(?:at\s+)?(?:(?:turn\s*|t)(?<turn>\d{1,3})|(?<length>'.
-                    Words::length().
-                    ')))?/u',
-                $lower,
-                $m,
-            ) !== 1
-        ) {
+        $place = '/^(?:the\s+)?("[^"]+"|[\p{L}\p{N}\-]+)'.
+            '(?:\s+(?:at\s+)?(?:(?:turn\s*|t)(?<turn>\d{1,3})|(?<length>'.Words::length().')))?/u';
+        if (preg_match($place, mb_strtolower($text), $m) !== 1) {
             return [null, '', 'Say which run, and how far along it.'];
         }
-        $run = self::named(trim($m[1], '"'), $job);
-        if ($run === null) {
-            return [
-                null,
-                $m[0],
-                'No run of this job is called “'.
-                trim($m[1], '"').
-                '”. They are: '.
-                implode(', ', array_slice(array_map(static fn (Run $one): string => $one->id, $job->runs), 0, 12)).
-                '.',
-            ];
-        }
-        if (($m['turn'] ?? '') !== '') {
-            $leg = $run->legs[(int) $m['turn'] - 1] ?? null;
+        $name = trim($m[1], '"');
+        $run = self::named($name, $job);
+        [$turn, $length] = [$m['turn'] ?? '', $m['length'] ?? ''];
+        $at = match (true) {
+            $run === null => self::unknown($name, $job),
+            $turn !== '' => self::turn($run, (int) $turn),
+            $length === '' => 'Say how far along that run, from its start.',
+            default => self::along($run, $length, new TapeReader($job->units)),
+        };
 
-            return $leg === null || (int) $m['turn'] < 2
-                ? [null, $m[0], "That run has no turn into a leg {$m['turn']}."]
-                : [new BranchAt($run->id, $leg->id, null), $m[0], null];
-        }
-        if (($m['length'] ?? '') === '') {
-            return [null, $m[0], 'Say how far along that run, from its start.'];
-        }
+        return $at instanceof BranchAt ? [$at, $m[0], null] : [null, $m[0], $at];
+    }
+
+    private static function unknown(string $name, Job $job): string
+    {
+        $runs = array_slice(array_map(static fn (Run $one): string => $one->id, $job->runs), 0, self::NAMED);
+
+        return "No run of this job is called “{$name}”. They are: ".implode(', ', $runs).'.';
+    }
+
+    /** @return BranchAt|string the turn into a leg by its number; a text: why it is none */
+    private static function turn(Run $run, int $number): BranchAt|string
+    {
+        $leg = $run->legs[$number - 1] ?? null;
+
+        return $leg === null || $number < 2
+            ? "That run has no turn into a leg {$number}."
+            : new BranchAt($run->id, $leg->id, null);
+    }
+
+    /** @return BranchAt|string so far along the run, over its legs; a text: why there is no such place */
+    private static function along(Run $run, string $length, TapeReader $tape): BranchAt|string
+    {
         try {
-            $along = (new TapeReader($job->units))->read($m['length'])->toMm();
+            $along = $tape->read($length)->toMm();
         } catch (UnreadableLength $error) {
-            return [null, $m[0], $error->getMessage()];
+            return $error->getMessage();
         }
         foreach ($run->legs as $i => $leg) {
-            $length = $leg->length?->toMm() ?? 0.0;
-            if ($along <= $length || $i === count($run->legs) - 1) {
-                return [new BranchAt($run->id, $leg->id, $along), $m[0], null];
+            $mm = $leg->length?->toMm() ?? 0.0;
+            if ($along <= $mm || $i === count($run->legs) - 1) {
+                return new BranchAt($run->id, $leg->id, $along);
             }
-            $along -= $length;
+            $along -= $mm;
         }
 
-        return [null, $m[0], 'That run has no legs yet.'];
+        return 'That run has no legs yet.';
     }
 
     /** Finds a run by its id, its name, or the beginning of either where only one begins so. */

@@ -17,6 +17,17 @@ use FallBend\Core\Verdict\Wording;
 /**
  * The cut ticket of a run in words, as it goes on paper: every piece with its length as a tape in the job's units says
  * it, what its ends want, the stick that it comes from, what is other than on the paper before.
+ *
+ * @phpstan-type TicketPiece array{
+ *     letter: string,
+ *     length: string,
+ *     lines: list<string>,
+ *     ends: list<string>,
+ *     stick: string,
+ *     where: string,
+ *     note: string,
+ *     cut: bool,
+ * }
  */
 final readonly class CutTicket
 {
@@ -25,10 +36,18 @@ final readonly class CutTicket
 
     private Tape $tape;
 
+    /** @var array<string, int> of joints, by key */
+    private array $numbers;
+
+    /** @var array<string, string> how the ends at joints are prepared, by key of the joint */
+    private array $prepared;
+
     /** @param Job $said the job that the run is of */
     public function __construct(private JobCutting $cutting, private RunLayout $layout, private Job $said)
     {
         $this->tape = new Tape;
+        $this->numbers = array_column($layout->joints, 'number', 'key');
+        $this->prepared = PreparedEnds::list($layout);
     }
 
     /** Gives the width of the cut that the sticks are planned with. */
@@ -37,59 +56,76 @@ final readonly class CutTicket
         return $this->length($this->cutting->kerf());
     }
 
-    /**
-     * @return list<array{letter: string, length: string, lines: list<string>, ends: list<string>, stick: string,
-     *     where: string, note: string, cut: bool}> in the order of flow
-     */
+    /** @return list<TicketPiece> in the order of flow */
     public function pieces(): array
     {
-        [$back, $sticks, $printed] = [
-            $this->cutting->lengths($this->layout->run->id),
-            $this->cutting->sticks($this->cutting->plans()),
-            $this->said->cutting->printed[$this->layout->run->id] ?? null,
-        ];
-        $numbers = array_column($this->layout->joints, 'number', 'key');
-        $prepared = PreparedEnds::list($this->layout);
+        $run = $this->layout->run->id;
+        $back = $this->cutting->lengths($run);
+        $sticks = $this->cutting->sticks($this->cutting->plans());
 
-        return array_map(function (Piece $piece) use ($back, $sticks, $printed, $numbers, $prepared): array {
-            $stick = $sticks["{$this->layout->run->id}|{$piece->key}"] ?? null;
-            $leg = $this->layout->legs[$piece->leg - 1]->line->leg;
-            $since = $this->cutting->since($this->layout->run->id, $piece);
+        return array_map(fn (Piece $piece): array => [
+            'letter' => $piece->letter,
+            'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
+            'lines' => $this->depthLines($piece),
+            'ends' => $this->ends($piece),
+            'stick' => $this->stick($sticks["{$run}|{$piece->key}"] ?? null),
+            'where' => $this->where($piece),
+            'note' => $this->since($piece),
+            'cut' => isset($this->said->cutting->cut[$run][$piece->key]),
+        ], $this->layout->pieces);
+    }
 
-            return [
-                'letter' => $piece->letter,
-                'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
-                'lines' => [
-                    "joint {$numbers[$piece->jointFrom]}: line at {$this->length($piece->depthFromMm)}",
-                    isset($numbers[$piece->jointTo])
-                        ? "joint {$numbers[$piece->jointTo]}: line at {$this->length($piece->depthToMm)}"
-                        : self::OPEN,
-                ],
-                'ends' => self::prepared(
-                    $prepared[$piece->jointFrom],
-                    $prepared[$piece->jointTo] ?? '',
-                    $numbers[$piece->jointFrom],
-                    $numbers[$piece->jointTo] ?? 0,
-                ),
-                'stick' => $stick === null
-                        ? ''
-                        : "stick {$stick['number']}, {$this->long($stick['mm'])}".
-                            ($stick['tight'] ? '; tight: measure it first' : ''),
-                'where' => "{$this->layout->system->letters} {$piece->size}, ".
-                    ($piece->isBetweenPair
-                        ? 'between the two bends'
-                        : ($leg->what === ''
-                            ? "leg {$piece->leg}"
-                            : $leg->what)),
-                'note' => match ($since) {
-                    'other' => "other than on the ticket of {$printed?->on}: it was ".
-                        $this->length($printed->pieces[$piece->key]['length_mm'] ?? 0.0),
-                    'new' => "not on the ticket of {$printed?->on}",
-                    default => '',
-                },
-                'cut' => isset($this->said->cutting->cut[$this->layout->run->id][$piece->key]),
-            ];
-        }, $this->layout->pieces);
+    /** @return list<string> where the line round the pipe comes at either end */
+    private function depthLines(Piece $piece): array
+    {
+        $line = fn (string $joint, float $mm): string => isset($this->numbers[$joint])
+            ? "joint {$this->numbers[$joint]}: line at {$this->length($mm)}"
+            : self::OPEN;
+
+        return [$line($piece->jointFrom, $piece->depthFromMm), $line($piece->jointTo, $piece->depthToMm)];
+    }
+
+    /** @return list<string> how either end is prepared */
+    private function ends(Piece $piece): array
+    {
+        return self::prepared(
+            $this->prepared[$piece->jointFrom],
+            $this->prepared[$piece->jointTo] ?? '',
+            $this->numbers[$piece->jointFrom],
+            $this->numbers[$piece->jointTo] ?? 0,
+        );
+    }
+
+    /** @param array{number: int, mm: float, tight: bool}|null $stick that it comes from */
+    private function stick(?array $stick): string
+    {
+        return $stick === null
+            ? ''
+            : "stick {$stick['number']}, {$this->long($stick['mm'])}".
+                ($stick['tight'] ? '; tight: measure it first' : '');
+    }
+
+    private function where(Piece $piece): string
+    {
+        $what = $this->layout->legs[$piece->leg - 1]->line->leg->what;
+        $leg = $what === '' ? "leg {$piece->leg}" : $what;
+
+        return "{$this->layout->system->letters} {$piece->size}, ".
+            ($piece->isBetweenPair ? 'between the two bends' : $leg);
+    }
+
+    /** What is other than on the ticket that was printed before. */
+    private function since(Piece $piece): string
+    {
+        $run = $this->layout->run->id;
+        $printed = $this->said->cutting->printed[$run] ?? null;
+
+        return match ($this->cutting->since($run, $piece)) {
+            'other' => "other than on the ticket of {$printed?->on}: it was ".
+                $this->length($printed->pieces[$piece->key]['length_mm'] ?? 0.0),
+            'new' => "not on the ticket of {$printed?->on}",
+            default => '',
+        };
     }
 
     /** @return list<string> letters that stand on the paper before and are cut no longer */

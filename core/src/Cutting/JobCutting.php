@@ -115,37 +115,9 @@ final readonly class JobCutting
     /** @return CuttingReport */
     public function ofRun(string $run): array
     {
-        $layout = $this->layout->runs[$run];
-        $tape = new Tape;
-        $back = $this->back[$run];
-        $plans = $this->plans();
+        [$layout, $tape, $plans] = [$this->layout->runs[$run], new Tape, $this->plans()];
         [$groups, $findings] = $this->groups($plans);
         $printed = $this->done->printed[$run] ?? null;
-        foreach ($layout->pieces as $piece) {
-            if (
-                ! isset($this->done->cut[$run][$piece->key]) &&
-                $back->lengths[$piece->key] < $piece->leastMm - Tolerance::TAPE_MM
-            ) {
-                $findings[] = new Finding(
-                    RuleId::CutTooShort,
-                    Severity::Stop,
-                    new Where(leg: $piece->leg, piece: $piece->letter),
-                    $back->lengths[$piece->key],
-                    $piece->leastMm,
-                    [
-                        'piece' => $piece->letter,
-                        'length_mm' => max(0.0, $back->lengths[$piece->key]),
-                        'least_mm' => $piece->leastMm,
-                    ],
-                );
-            }
-        }
-        array_push($findings, ...$this->movedBranches($layout));
-        if ($back->missed->length() > Tolerance::TAPE_MM) {
-            $findings[] = new Finding(RuleId::CutMissed, Severity::Warn, new Where, $back->missed->length(), 0.0, [
-                'missed_mm' => $back->missed->length(),
-            ]);
-        }
 
         return [
             'pieces' => $this->pieces($layout, $tape, $this->sticks($plans)),
@@ -159,7 +131,7 @@ final readonly class JobCutting
                 ],
                 self::SAWS,
             ),
-            'findings' => FindingReport::list($findings, $this->job->units),
+            'findings' => FindingReport::list([...$findings, ...$this->findings($layout)], $this->job->units),
             'sources' => SourceList::list([
                 ...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, [
                     'saw-kerf',
@@ -172,6 +144,35 @@ final readonly class JobCutting
                 ),
             ]),
         ];
+    }
+
+    /** @return list<Finding> on what comes of pieces that came out as they did */
+    private function findings(RunLayout $layout): array
+    {
+        $back = $this->back[$layout->run->id];
+        $findings = [];
+        foreach ($layout->pieces as $piece) {
+            $length = $back->lengths[$piece->key];
+            $isCut = isset($this->done->cut[$layout->run->id][$piece->key]);
+            if (! $isCut && Tolerance::isUnder($length, $piece->leastMm, Tolerance::TAPE_MM)) {
+                $findings[] = new Finding(
+                    RuleId::CutTooShort,
+                    Severity::Stop,
+                    new Where(leg: $piece->leg, piece: $piece->letter),
+                    $length,
+                    $piece->leastMm,
+                    ['piece' => $piece->letter, 'length_mm' => max(0.0, $length), 'least_mm' => $piece->leastMm],
+                );
+            }
+        }
+        array_push($findings, ...$this->movedBranches($layout));
+        $missed = $back->missed->length();
+        if ($missed > Tolerance::TAPE_MM) {
+            $params = ['missed_mm' => $missed];
+            $findings[] = new Finding(RuleId::CutMissed, Severity::Warn, new Where, $missed, 0.0, $params);
+        }
+
+        return $findings;
     }
 
     /** @return array<string, float> what every piece of a run is to be cut to now, or was cut to, by key */

@@ -7,6 +7,7 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Run;
@@ -380,79 +381,56 @@ final class Assembly
     {
         $id = $after->leg->id;
         $size = $this->turnSize($turn, $before, $after);
-        $stop = $this->at->minus($before->direction->times($turn->takeInMm()));
-        if ($turn->bushingIn !== null) {
-            $this->parts->joint(
-                "{$id}.bi",
-                $after,
-                "{$id}.bi",
-                $before->size,
-                $stop,
-                $this->tapeMm - $turn->takeInMm(),
-            );
-            $seat = $stop->plus($before->direction->times($turn->bushingIn->acrossMm));
-            $this->parts->fitting(
-                new Fitting(
-                    "{$id}.bi",
-                    $after->number,
-                    $turn->bushingIn,
-                    $seat,
-                    $before->direction,
-                    $before->direction,
-                    $turn->bushingIn->acrossMm,
-                    0.0,
-                ),
-            );
-            $stop = $seat;
-        }
+        $stop = $this->bushingBefore($turn, $before, $after);
+        $isPair = count($turn->bends) === 2;
         if (! $before->leg->isClose) {
-            $this->parts->joint(
-                "{$id}.in",
-                $after,
-                "{$id}.a",
-                $size,
-                $stop,
-                $this->tapeMm - $turn->takeInMm() + ($turn->bushingIn->acrossMm ?? 0.0),
-                $turn->strainDeg,
-            );
+            $tape = $this->tapeMm - $turn->takeInMm() + ($turn->bushingIn->acrossMm ?? 0.0);
+            $this->parts->joint("{$id}.in", $after, "{$id}.a", $size, $stop, $tape, $turn->strainDeg);
         }
-        count($turn->bends) === 2
+        $isPair
             ? $this->pair($turn, $turn->bends[0], $turn->bends[1], $before, $after)
             : $this->single($turn, $before, $after);
         $out = $turn->takeOutMm() - ($turn->bushingOut->acrossMm ?? 0.0);
-        $stop = $this->at->plus($after->direction->times($out));
         $this->parts->joint(
             "{$id}.out",
             $after,
-            count($turn->bends) === 2 ? "{$id}.b" : "{$id}.a",
+            $isPair ? "{$id}.b" : "{$id}.a",
             $turn->junction->branch->size ?? $size,
-            $stop,
+            $this->at->plus($after->direction->times($out)),
             $this->tapeMm + $out,
             $turn->strainDeg,
         );
         if ($turn->bushingOut !== null) {
-            $this->parts->fitting(
-                new Fitting(
-                    "{$id}.bo",
-                    $after->number,
-                    $turn->bushingOut,
-                    $stop,
-                    $after->direction,
-                    $after->direction,
-                    0.0,
-                    $turn->bushingOut->acrossMm,
-                ),
-            );
-            $out += $turn->bushingOut->acrossMm;
-            $this->parts->joint(
-                "{$id}.bo",
-                $after,
-                "{$id}.bo",
-                $after->size,
-                $this->at->plus($after->direction->times($out)),
-                $this->tapeMm + $out,
-            );
+            $this->bushingAfter($turn->bushingOut, $after, $out);
         }
+    }
+
+    /** Puts the bushing before a turn in, where there is one; gives the stop that the pipe before it comes to. */
+    private function bushingBefore(Turn $turn, LegLine $before, LegLine $after): Vec3
+    {
+        $stop = $this->at->minus($before->direction->times($turn->takeInMm()));
+        $bushing = $turn->bushingIn;
+        if ($bushing === null) {
+            return $stop;
+        }
+        $key = "{$after->leg->id}.bi";
+        [$across, $way] = [$bushing->acrossMm, $before->direction];
+        $this->parts->joint($key, $after, $key, $before->size, $stop, $this->tapeMm - $turn->takeInMm());
+        $seat = $stop->plus($way->times($across));
+        $this->parts->fitting(new Fitting($key, $after->number, $bushing, $seat, $way, $way, $across, 0.0));
+
+        return $seat;
+    }
+
+    /** Puts the bushing after a turn in, which begins so far after the turn. */
+    private function bushingAfter(StraightFitting $bushing, LegLine $after, float $outMm): void
+    {
+        $key = "{$after->leg->id}.bo";
+        [$across, $way] = [$bushing->acrossMm, $after->direction];
+        $stop = $this->at->plus($way->times($outMm));
+        $this->parts->fitting(new Fitting($key, $after->number, $bushing, $stop, $way, $way, 0.0, $across));
+        $end = $outMm + $across;
+        $this->parts->joint($key, $after, $key, $after->size, $this->at->plus($way->times($end)), $this->tapeMm + $end);
     }
 
     private function single(Turn $turn, LegLine $before, LegLine $after): void

@@ -39,7 +39,7 @@ final readonly class InRun
      * @param int $from number of the first leg, from 1
      * @param int $to number of the last one, not before it
      */
-    public function __construct(private RunLayout $layout, private int $from, private int $to)
+    public function __construct(public RunLayout $layout, private int $from, private int $to)
     {
         $this->first = $layout->legs[$from - 1];
         $this->last = $layout->legs[$to - 1];

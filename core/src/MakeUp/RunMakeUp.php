@@ -115,59 +115,23 @@ final readonly class RunMakeUp
      */
     public function answer(JobLayout $job, Fields $asked, ?Effort $effort = null): array
     {
-        $rulebook = $this->rulebook;
-        $id = $asked->choice('run', $job->ids());
-        $layouts = $job->runs;
-        $layout = $layouts[$id];
+        $layout = $job->runs[$asked->choice('run', $job->ids())];
         $to = $asked->child('to');
         [$first, $last] = $this->legs($job->job, $layout, $asked, $to);
         $inRun = new InRun($layout, $first, $last);
-        $end = $to->has('leg') ? $inRun->endOfLast() : $this->measured($inRun, $to);
-        $levels =
-            $to->has('leg') || $layout->run->levelDifference === null
-                ? null
-                : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM);
-        $branch = $layout->run->tieIn->branch;
-        $meets =
-            $to->has('leg') || $branch === null
-                ? null
-                : self::meetsAt($branch, $layouts[$branch->run] ?? null, $layout->legs[$last - 1], $to);
-        $to->end();
-        $problem = $inRun->problem(
-            $end,
-            $this->catalogue,
-            $rulebook,
-            $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3,
-            $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
-            $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0,
-            array_map($this->box(...), $asked->children('obstacles', 50)),
-        );
-        $asked->end();
+        [$end, $moved] = $this->end($inRun, $job, $layout->legs[$last - 1], $to);
+        $problem = $this->problem($inRun, $end, $asked);
         $found = (new Search($problem, self::EFFORT, $effort))->run();
         $relaxed = $found->solutions === [] ? (new Relaxing($problem, 40_000, $found, $effort))->all() : [];
-        $report = function (Solution $solution) use ($inRun, $layout, $rulebook): array {
-            [$legs, $next] = $inRun->legs($solution);
-
-            [$way, $tape] = [SolutionReport::write($solution, $layout->system), new Tape];
-
-            return [
-                ...$way,
-                'bends' => array_map(static fn (array $bend): array => self::bend($bend, $tape), $way['bends']),
-                'legs' => array_map(static fn (array $leg): array => self::leg($leg, $tape), $way['legs']),
-                'legs_said' => $this->file->legs($legs),
-                'next_leg' => $next,
-                'refused' => self::refused($solution, $layout, $rulebook),
-            ];
-        };
+        $way = fn (Solution $solution): array => $this->way($solution, $inRun, $layout);
 
         return [
             'turn_deg' => $problem->from->along->angleTo($problem->to->along),
             'apart' => (new Tape)->reading($problem->to->at->minus($problem->from->at)->length()),
             'outside_mm' => $layout->system->pipe($problem->from->size)->outsideMm,
             'size' => $problem->from->size,
-            'branch_at_mm' => $meets,
-            'level_difference_mm' => $levels,
-            'solutions' => array_map($report, $found->solutions),
+            ...$moved,
+            'solutions' => array_map($way, $found->solutions),
             'searched' => [
                 'sequences' => $found->sequences,
                 'max_bends' => $found->bends,
@@ -179,10 +143,72 @@ final readonly class RunMakeUp
                     'what' => $one->what,
                     'from' => $one->from,
                     'to' => $one->to,
-                    'solution' => $report($one->solution),
+                    'solution' => $way($one->solution),
                 ],
                 $relaxed,
             ),
+        ];
+    }
+
+    /**
+     * @return array{OpenEnd, array{branch_at_mm: ?float, level_difference_mm: ?float}} the other end, and what moves
+     *     with it where it is not that of a leg
+     *
+     * @throws BadInput
+     */
+    private function end(InRun $inRun, JobLayout $job, LegLaid $last, Fields $to): array
+    {
+        $layout = $inRun->layout;
+        $branch = $layout->run->tieIn->branch;
+        if ($to->has('leg')) {
+            $to->end();
+
+            return [$inRun->endOfLast(), ['branch_at_mm' => null, 'level_difference_mm' => null]];
+        }
+        $moved = [
+            'branch_at_mm' => $branch === null
+                ? null
+                : self::meetsAt($branch, $job->runs[$branch->run] ?? null, $last, $to),
+            'level_difference_mm' => $layout->run->levelDifference === null
+                ? null
+                : $layout->fallMm() + $to->number('down_mm', -self::FAR_MM, self::FAR_MM),
+        ];
+        $end = $this->measured($inRun, $to);
+        $to->end();
+
+        return [$end, $moved];
+    }
+
+    /** @throws BadInput */
+    private function problem(InRun $inRun, OpenEnd $end, Fields $asked): Problem
+    {
+        $problem = $inRun->problem(
+            $end,
+            $this->catalogue,
+            $this->rulebook,
+            $asked->has('max_bends') ? $asked->int('max_bends', 1, 4) : 3,
+            $asked->numberOrNull('fall_least_mm_per_m', -1000, 1000),
+            $asked->numberOrNull('clearance_mm', 0, 10_000) ?? 0.0,
+            array_map($this->box(...), $asked->children('obstacles', 50)),
+        );
+        $asked->end();
+
+        return $problem;
+    }
+
+    /** @return MadeUpWay one solution with the legs that it makes of the run */
+    private function way(Solution $solution, InRun $inRun, RunLayout $layout): array
+    {
+        [$legs, $next] = $inRun->legs($solution);
+        [$way, $tape] = [SolutionReport::write($solution, $layout->system), new Tape];
+
+        return [
+            ...$way,
+            'bends' => array_map(static fn (array $bend): array => self::bend($bend, $tape), $way['bends']),
+            'legs' => array_map(static fn (array $leg): array => self::leg($leg, $tape), $way['legs']),
+            'legs_said' => $this->file->legs($legs),
+            'next_leg' => $next,
+            'refused' => self::refused($solution, $layout, $this->rulebook),
         ];
     }
 
