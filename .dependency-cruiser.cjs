@@ -16,6 +16,12 @@ module.exports = {
             from: { path: '^resources/js/app/' },
             to: { path: '^resources/js/features/', pathNot: '^resources/js/features/[^/]+/index[.]ts$' },
         },
+        {
+            name: 'what-tests-need-is-in-no-screen',
+            severity: 'error',
+            from: { pathNot: '^resources/js/testing/|[.]test[.]tsx?$' },
+            to: { path: '^resources/js/testing/' },
+        },
         ...FLOORS.slice(1).map((floor, i) => ({
             name: `${floor}-knows-nothing-above-it`,
             severity: 'error',

@@ -109,6 +109,7 @@ final class BeginningWords
         $this->rest = $text;
     }
 
+    /** Reads all of them; what is not understood is named with its place. */
     public function read(): RunBeginning
     {
         if (preg_match('/^\s*([\p{L}\p{N}][\p{L}\p{N} \-]{0,39}):/u', $this->rest, $m) === 1) {

@@ -27,79 +27,61 @@ const LIES = [
     ['level-level', 'level to level'],
 ] as const;
 
+/** The numbers that are shown in the list: the first of them that a row has. */
+const FIRST = [
+    'take_off_mm',
+    'od_mm',
+    'stop_mm',
+    'insertion_mm',
+    'body_mm',
+    'length_mm',
+    'branch_mm',
+    'level_mm',
+    'seal_least_mm',
+];
+
+/** So many rows are shown; of more, the search is to be narrowed. */
+const MOST = 120;
+
+interface Asked {
+    kind: string;
+    search: string;
+    system: string;
+    size: string;
+    rulebook: string;
+}
+
 /**
  * The catalogue: found by what a thing is called on site, drawn from its dimensions, every number with its source and
  * what the crew measured instead.
  */
 export function CatalogueTab() {
-    const [kind, setKind] = useState('fittings');
-    const [search, setSearch] = useState('');
-    const [system, setSystem] = useState('pvc-dwv-40');
-    const [size, setSize] = useState('2');
-    const [rulebook, setRulebook] = useState(useChoices().rulebooks[0]?.key ?? '');
+    const books = useChoices().rulebooks;
+    const [asked, setAsked] = useState<Asked>({
+        kind: 'fittings',
+        search: '',
+        system: 'pvc-dwv-40',
+        size: '2',
+        rulebook: books[0]?.key ?? '',
+    });
     const [chosen, setChosen] = useState<string | null>(null);
-    const page = useQuery(systemsQuery).data;
-    const asked = {
-        kind,
-        search,
-        rulebook,
-        ...(kind === 'fittings' || kind === 'pipes' ? { system, ...(kind === 'fittings' ? { size } : {}) } : {}),
-    };
-    const rows = useQuery(catalogueQuery(asked));
+    const { kind, search, system, size, rulebook } = asked;
+    const rows = useQuery(
+        catalogueQuery({
+            kind,
+            search,
+            rulebook,
+            ...(kind === 'fittings' || kind === 'pipes' ? { system } : {}),
+            ...(kind === 'fittings' ? { size } : {}),
+        }),
+    );
     const entries = rows.data?.entries ?? [];
-    const summary = page?.systems.find((one) => one.key === system);
     const selected = entries.find((entry) => keyOf(entry) === chosen) ?? entries[0];
     return (
         <div className="catalogue">
-            <div className="cat-find">
-                <input
-                    value={search}
-                    placeholder="what it is called on site"
-                    aria-label="What it is called on site"
-                    autoComplete="off"
-                    onChange={(event) => setSearch(event.target.value)}
-                />
-                <select aria-label="Kind" value={kind} onChange={(event) => setKind(event.target.value)}>
-                    {KINDS.map(([key, name]) => (
-                        <option key={key} value={key}>
-                            {name}
-                        </option>
-                    ))}
-                </select>
-                {(kind === 'fittings' || kind === 'pipes') && (
-                    <select aria-label="Pipe system" value={system} onChange={(event) => setSystem(event.target.value)}>
-                        <option value="">every system</option>
-                        {page?.systems.map((one) => (
-                            <option key={one.key} value={one.key}>
-                                {one.name}
-                            </option>
-                        ))}
-                    </select>
-                )}
-                {kind === 'fittings' && (
-                    <select
-                        aria-label="Size"
-                        value={summary?.sizes.includes(size) || size === '' ? size : ''}
-                        onChange={(event) => setSize(event.target.value)}
-                    >
-                        <option value="">every size</option>
-                        {summary?.sizes.map((one) => (
-                            <option key={one} value={one}>
-                                {one}
-                            </option>
-                        ))}
-                    </select>
-                )}
-                <select aria-label="Rulebook" value={rulebook} onChange={(event) => setRulebook(event.target.value)}>
-                    {page?.rulebooks.map((one) => (
-                        <option key={one.id} value={one.id}>
-                            {one.name}
-                        </option>
-                    ))}
-                </select>
-            </div>
+            <Find asked={asked} onAsked={(change) => setAsked({ ...asked, ...change })} />
             <div className="cat-cols">
-                <div className="cat-list" role="list">
+                <section className="cat-list" aria-label="What was found">
                     {rows.isError && (
                         <p className="problem pad" role="alert">
                             {rows.error.message}
@@ -108,85 +90,130 @@ export function CatalogueTab() {
                     {entries.length === 0 && rows.isSuccess && (
                         <p className="say pad">Nothing by that name here. Try another system or every size.</p>
                     )}
-                    {entries.slice(0, 120).map((entry) => (
-                        <button
-                            type="button"
-                            role="listitem"
+                    {entries.slice(0, MOST).map((entry) => (
+                        <EntryRow
                             key={keyOf(entry)}
-                            className={selected && keyOf(entry) === keyOf(selected) ? 'cat-row lit' : 'cat-row'}
-                            aria-current={selected && keyOf(entry) === keyOf(selected)}
-                            onClick={() => setChosen(keyOf(entry))}
-                        >
-                            <PatternArt entry={entry} size={86} />
-                            <span>
-                                <b>{entry.name}</b> <span>{entry.size}</span>
-                                <span className="cap line">{entry.maker_name}</span>
-                                {entry.also.length > 0 && (
-                                    <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>
-                                )}
-                            </span>
-                            <span className="lies">
-                                {entry.lies.length > 0 &&
-                                    LIES.map(([place, name]) => {
-                                        const lie = entry.lies.find((one) => one.place === place);
-                                        return (
-                                            lie && (
-                                                <LieGlyph key={place} place={place} name={name} verdict={lie.verdict} />
-                                            )
-                                        );
-                                    })}
-                            </span>
-                            <span className="cat-number">
-                                {entry.numbers
-                                    .filter((number) =>
-                                        [
-                                            'take_off_mm',
-                                            'od_mm',
-                                            'stop_mm',
-                                            'insertion_mm',
-                                            'body_mm',
-                                            'length_mm',
-                                            'branch_mm',
-                                            'level_mm',
-                                            'seal_least_mm',
-                                        ].includes(number.field),
-                                    )
-                                    .slice(0, 1)
-                                    .map((number) => (
-                                        <span
-                                            key={number.field}
-                                            className={
-                                                number.instead_of !== null
-                                                    ? 'ours'
-                                                    : number.value === null || entry.doubtful
-                                                      ? 'doubt'
-                                                      : ''
-                                            }
-                                        >
-                                            {number.instead_of !== null && (
-                                                <s>
-                                                    <SaidText text={number.instead_of} />
-                                                </s>
-                                            )}{' '}
-                                            <SaidText text={number.said} />
-                                            <span className="cap line">{number.label}</span>
-                                        </span>
-                                    ))}
-                                {entry.doubtful && <Shape kind="unknown" size={15} />}
-                            </span>
-                        </button>
+                            entry={entry}
+                            isLit={selected !== undefined && keyOf(entry) === keyOf(selected)}
+                            onChoose={() => setChosen(keyOf(entry))}
+                        />
                     ))}
-                    {entries.length > 120 && <p className="cap pad">{entries.length - 120} more: narrow the search.</p>}
-                </div>
+                    {entries.length > MOST && (
+                        <p className="cap pad">{entries.length - MOST} more: narrow the search.</p>
+                    )}
+                </section>
                 {selected && (
                     <EntryCard
                         key={keyOf(selected)}
                         entry={selected}
-                        units={rulebook === 'adh-2015' || rulebook === 'npc-2020' ? 'mm' : 'inch'}
+                        units={books.find((one) => one.key === rulebook)?.units ?? 'inch'}
                     />
                 )}
             </div>
         </div>
+    );
+}
+
+/** What is looked for. */
+function Find({ asked, onAsked }: { asked: Asked; onAsked: (change: Partial<Asked>) => void }) {
+    const { kind, search, system, size, rulebook } = asked;
+    const page = useQuery(systemsQuery).data;
+    const summary = page?.systems.find((one) => one.key === system);
+    return (
+        <div className="cat-find">
+            <input
+                value={search}
+                placeholder="what it is called on site"
+                aria-label="What it is called on site"
+                autoComplete="off"
+                onChange={(event) => onAsked({ search: event.target.value })}
+            />
+            <select aria-label="Kind" value={kind} onChange={(event) => onAsked({ kind: event.target.value })}>
+                {KINDS.map(([key, name]) => (
+                    <option key={key} value={key}>
+                        {name}
+                    </option>
+                ))}
+            </select>
+            {(kind === 'fittings' || kind === 'pipes') && (
+                <select
+                    aria-label="Pipe system"
+                    value={system}
+                    onChange={(event) => onAsked({ system: event.target.value })}
+                >
+                    <option value="">every system</option>
+                    {page?.systems.map((one) => (
+                        <option key={one.key} value={one.key}>
+                            {one.name}
+                        </option>
+                    ))}
+                </select>
+            )}
+            {kind === 'fittings' && (
+                <select
+                    aria-label="Size"
+                    value={summary?.sizes.includes(size) || size === '' ? size : ''}
+                    onChange={(event) => onAsked({ size: event.target.value })}
+                >
+                    <option value="">every size</option>
+                    {summary?.sizes.map((one) => (
+                        <option key={one} value={one}>
+                            {one}
+                        </option>
+                    ))}
+                </select>
+            )}
+            <select
+                aria-label="Rulebook"
+                value={rulebook}
+                onChange={(event) => onAsked({ rulebook: event.target.value })}
+            >
+                {page?.rulebooks.map((one) => (
+                    <option key={one.id} value={one.id}>
+                        {one.name}
+                    </option>
+                ))}
+            </select>
+        </div>
+    );
+}
+
+/** A row of the list: drawn, with its names, how it may lie, and its first number. */
+function EntryRow({ entry, isLit, onChoose }: { entry: CatalogueEntry; isLit: boolean; onChoose: () => void }) {
+    const number = entry.numbers.find((one) => FIRST.includes(one.field));
+    return (
+        <button type="button" className={isLit ? 'cat-row lit' : 'cat-row'} aria-current={isLit} onClick={onChoose}>
+            <PatternArt entry={entry} size={86} />
+            <span>
+                <b>{entry.name}</b> <span>{entry.size}</span>
+                <span className="cap line">{entry.maker_name}</span>
+                {entry.also.length > 0 && <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>}
+            </span>
+            <span className="lies">
+                {LIES.map(([place, name]) => {
+                    const lie = entry.lies.find((one) => one.place === place);
+                    return lie && <LieGlyph key={place} place={place} name={name} verdict={lie.verdict} />;
+                })}
+            </span>
+            <span className="cat-number">
+                {number && (
+                    <span
+                        className={
+                            number.instead_of !== null ? 'ours' : number.value === null || entry.doubtful ? 'doubt' : ''
+                        }
+                    >
+                        {number.instead_of !== null && (
+                            <s>
+                                <SaidText text={number.instead_of} />
+                            </s>
+                        )}{' '}
+                        <SaidText text={number.said} />
+                        <span className="cap line">{number.label}</span>
+                    </span>
+                )}
+                {entry.doubtful && <Shape kind="unknown" size={15} />}
+            </span>
+        </button>
     );
 }
 

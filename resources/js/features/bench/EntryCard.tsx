@@ -1,5 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
+import { useState, type FormEvent, type ReactNode } from 'react';
 import { reasonOf } from '../../api/client';
 import { keepOwn, takeBackOwn } from '../../api/queries';
 import { readLength } from '../../api/lengths';
@@ -14,7 +14,6 @@ import { Problem } from '../../shared/Problem';
 /** One row of the catalogue: drawn, every number with its source, and a place to enter what was measured instead. */
 export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Units }) {
     const [measuring, setMeasuring] = useState<string | null>(null);
-    const [problem, setProblem] = useState<string | null>(null);
     const [taken, setTaken] = useState<string | null>(null);
     const client = useQueryClient();
     const refresh = (): void =>
@@ -29,33 +28,6 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
         setTaken(result.ok ? null : reasonOf(result));
         if (result.ok) refresh();
     };
-    const keep = async (event: FormEvent<HTMLFormElement>, field: string): Promise<void> => {
-        event.preventDefault();
-        const form = new FormData(event.currentTarget);
-        const text = formText(form, 'value').trim();
-        const length = field.endsWith('_mm') ? await readLength(text, units) : null;
-        if (length && !length.ok) {
-            setProblem(length.errors.text?.[0] ?? length.message);
-            return;
-        }
-        const value = length ? length.data.mm : Number(text.replace(',', '.'));
-        if (!Number.isFinite(value) || text === '') {
-            setProblem('must be a number');
-            return;
-        }
-        const result = await keepOwn('number', {
-            table: entry.table,
-            row: entry.row,
-            field,
-            value,
-            source: formText(form, 'source').trim() || 'measured by us',
-        });
-        if (result.ok) {
-            setMeasuring(null);
-            setProblem(null);
-            refresh();
-        } else setProblem(reasonOf(result));
-    };
     return (
         <aside className="entry" aria-label={`${entry.name} ${entry.size}`}>
             <h2>
@@ -69,65 +41,24 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
             {entry.turn_deg !== null && <p className="cap pad">turns {entry.turn_deg}°</p>}
             <dl className="numbers">
                 {entry.numbers.map((number) => (
-                    <div key={number.field}>
-                        <dt>{number.label}</dt>
-                        <dd className={number.value === null ? 'doubt' : ''}>
-                            {number.instead_of !== null && (
-                                <s>
-                                    <SaidText text={number.instead_of} />
-                                </s>
-                            )}{' '}
-                            <SaidText text={number.said} />
-                            {number.value === null && <Shape kind="unknown" size={14} />}
-                        </dd>
-                        <dd>
-                            {number.own_id !== null ? (
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() => void takeBack(number.own_id ?? 0)}
-                                >
-                                    Back to the list
-                                </button>
-                            ) : (
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() => setMeasuring(measuring === number.field ? null : number.field)}
-                                >
-                                    Measured
-                                </button>
-                            )}
-                        </dd>
+                    <NumberRow
+                        key={number.field}
+                        number={number}
+                        onTakeBack={(id) => void takeBack(id)}
+                        onMeasure={() => setMeasuring(measuring === number.field ? null : number.field)}
+                    >
                         {measuring === number.field && (
-                            <form onSubmit={(event) => void keep(event, number.field)} className="measure-own">
-                                <label>
-                                    <span className="cap">{number.label}, as measured</span>
-                                    <input
-                                        name="value"
-                                        autoFocus
-                                        autoComplete="off"
-                                        placeholder={
-                                            number.field.endsWith('_mm') ? (units === 'inch' ? '2 1/4' : '57') : ''
-                                        }
-                                    />
-                                </label>
-                                <label>
-                                    <span className="cap">how</span>
-                                    <input
-                                        name="source"
-                                        maxLength={200}
-                                        placeholder="3 of 3, apprentice"
-                                        autoComplete="off"
-                                    />
-                                </label>
-                                <Problem text={problem} />
-                                <button type="submit" className="main-act">
-                                    Use ours
-                                </button>
-                            </form>
+                            <MeasuredForm
+                                entry={entry}
+                                number={number}
+                                units={units}
+                                onKept={() => {
+                                    setMeasuring(null);
+                                    refresh();
+                                }}
+                            />
                         )}
-                    </div>
+                    </NumberRow>
                 ))}
             </dl>
             <Problem text={taken} />
@@ -152,5 +83,103 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                     </p>
                 ))}
         </aside>
+    );
+}
+
+type EntryNumber = CatalogueEntry['numbers'][number];
+
+interface NumberRowProps {
+    number: EntryNumber;
+    onTakeBack: (id: number) => void;
+    onMeasure: () => void;
+    children: ReactNode;
+}
+
+/** A number of a row, and what stands in its place. */
+function NumberRow({ number, onTakeBack, onMeasure, children }: NumberRowProps) {
+    const ownId = number.own_id;
+    return (
+        <div>
+            <dt>{number.label}</dt>
+            <dd className={number.value === null ? 'doubt' : ''}>
+                {number.instead_of !== null && (
+                    <s>
+                        <SaidText text={number.instead_of} />
+                    </s>
+                )}{' '}
+                <SaidText text={number.said} />
+                {number.value === null && <Shape kind="unknown" size={14} />}
+            </dd>
+            <dd>
+                {ownId !== null ? (
+                    <button type="button" className="plain small" onClick={() => onTakeBack(ownId)}>
+                        Back to the list
+                    </button>
+                ) : (
+                    <button type="button" className="plain small" onClick={onMeasure}>
+                        Measured
+                    </button>
+                )}
+            </dd>
+            {children}
+        </div>
+    );
+}
+
+interface MeasuredProps {
+    entry: CatalogueEntry;
+    number: EntryNumber;
+    units: Units;
+    onKept: () => void;
+}
+
+/** What was measured in place of a number, and how. */
+function MeasuredForm({ entry, number, units, onKept }: MeasuredProps) {
+    const [problem, setProblem] = useState<string | null>(null);
+    const { field } = number;
+    const keep = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const text = formText(form, 'value').trim();
+        const length = field.endsWith('_mm') ? await readLength(text, units) : null;
+        if (length && !length.ok) {
+            setProblem(length.errors.text?.[0] ?? length.message);
+            return;
+        }
+        const value = length ? length.data.mm : Number(text.replace(',', '.'));
+        if (!Number.isFinite(value) || text === '') {
+            setProblem('must be a number');
+            return;
+        }
+        const result = await keepOwn('number', {
+            table: entry.table,
+            row: entry.row,
+            field,
+            value,
+            source: formText(form, 'source').trim() || 'measured by us',
+        });
+        if (result.ok) onKept();
+        else setProblem(reasonOf(result));
+    };
+    return (
+        <form onSubmit={(event) => void keep(event)} className="measure-own">
+            <label>
+                <span className="cap">{number.label}, as measured</span>
+                <input
+                    name="value"
+                    autoFocus
+                    autoComplete="off"
+                    placeholder={number.field.endsWith('_mm') ? (units === 'inch' ? '2 1/4' : '57') : ''}
+                />
+            </label>
+            <label>
+                <span className="cap">how</span>
+                <input name="source" maxLength={200} placeholder="3 of 3, apprentice" autoComplete="off" />
+            </label>
+            <Problem text={problem} />
+            <button type="submit" className="main-act">
+                Use ours
+            </button>
+        </form>
     );
 }

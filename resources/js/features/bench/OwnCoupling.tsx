@@ -5,6 +5,8 @@ import type { SystemSummary } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 
+const MEASURED = ['low_a_mm', 'high_a_mm', 'low_b_mm', 'high_b_mm', 'stop_mm', 'length_mm'];
+
 /** A coupling that the lists do not have: what its print says of each side, entered once, offered from then on. */
 export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onKept: () => void }) {
     const [open, setOpen] = useState(false);
@@ -14,42 +16,12 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
     const keep = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const lengths: Record<string, number> = {};
-        for (const key of ['low_a_mm', 'high_a_mm', 'low_b_mm', 'high_b_mm', 'stop_mm', 'length_mm']) {
-            const text = formText(form, key).trim();
-            if (text === '') continue;
-            const read = await readLength(text, 'mm');
-            if (!read.ok) {
-                setProblem(`${key.replace('_mm', '').replaceAll('_', ' ')}: ${read.errors.text?.[0] ?? read.message}`);
-                return;
-            }
-            lengths[key] = read.data.mm;
+        const lengths = await readMeasured(form);
+        if (typeof lengths === 'string') {
+            setProblem(lengths);
+            return;
         }
-        const name = formText(form, 'name').trim();
-        const buried = formText(form, 'method') === 'flexible-unshielded';
-        const result = await keepOwn('row', {
-            table: 'couplings',
-            group: 'rows',
-            row: {
-                id: `own/${name
-                    .toLowerCase()
-                    .replace(/[^a-z0-9]+/g, '-')
-                    .slice(0, 50)}`,
-                method: formText(form, 'method'),
-                size: formText(form, 'size_a'),
-                name,
-                maker_name: 'as printed on it',
-                sides: [
-                    [{ system: sides[0], size: formText(form, 'size_a') }],
-                    [{ system: sides[1], size: formText(form, 'size_b') }],
-                ],
-                ...lengths,
-                bands: 2,
-                grounds: buried ? ['buried'] : ['above', 'buried'],
-                price_class: 2,
-                source: 'print of the part in hand',
-            },
-        });
+        const result = await keepOwn('row', couplingOf(form, sides, lengths));
         if (result.ok) {
             setOpen(false);
             setProblem(null);
@@ -63,44 +35,6 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                 Add a coupling of ours
             </button>
         );
-    const side = (index: 0 | 1, letter: 'a' | 'b') => {
-        const system = systems.find((one) => one.key === sides[index]);
-        return (
-            <fieldset>
-                <legend>{index === 0 ? 'One side takes' : 'The other takes'}</legend>
-                <select
-                    aria-label="Pipe"
-                    value={sides[index]}
-                    onChange={(event) =>
-                        setSides(index === 0 ? [event.target.value, sides[1]] : [sides[0], event.target.value])
-                    }
-                >
-                    {systems.map((one) => (
-                        <option key={one.key} value={one.key}>
-                            {one.name}
-                        </option>
-                    ))}
-                </select>
-                <select aria-label="Size" name={`size_${letter}`}>
-                    {system?.sizes.map((size) => (
-                        <option key={size}>{size}</option>
-                    ))}
-                </select>
-                <input
-                    name={`low_${letter}_mm`}
-                    placeholder="from, mm as printed"
-                    autoComplete="off"
-                    aria-label="from, mm"
-                />
-                <input
-                    name={`high_${letter}_mm`}
-                    placeholder="to, mm as printed"
-                    autoComplete="off"
-                    aria-label="to, mm"
-                />
-            </fieldset>
-        );
-    };
     return (
         <form className="own-coupling" onSubmit={(event) => void keep(event)}>
             <input
@@ -117,8 +51,20 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                 <option value="no-hub-shielded">band for iron</option>
                 <option value="universal-compression">compression coupling</option>
             </select>
-            {side(0, 'a')}
-            {side(1, 'b')}
+            <Side
+                legend="One side takes"
+                letter="a"
+                systems={systems}
+                chosen={sides[0]}
+                onChosen={(key) => setSides([key, sides[1]])}
+            />
+            <Side
+                legend="The other takes"
+                letter="b"
+                systems={systems}
+                chosen={sides[1]}
+                onChosen={(key) => setSides([sides[0], key])}
+            />
             <input
                 name="stop_mm"
                 required
@@ -138,4 +84,85 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             </div>
         </form>
     );
+}
+
+interface SideProps {
+    legend: string;
+    letter: 'a' | 'b';
+    systems: SystemSummary[];
+    chosen: string;
+    onChosen: (key: string) => void;
+}
+
+/** The pipe that one side is made for. */
+function Side({ legend, letter, systems, chosen, onChosen }: SideProps) {
+    return (
+        <fieldset>
+            <legend>{legend}</legend>
+            <select aria-label="Pipe" value={chosen} onChange={(event) => onChosen(event.target.value)}>
+                {systems.map((one) => (
+                    <option key={one.key} value={one.key}>
+                        {one.name}
+                    </option>
+                ))}
+            </select>
+            <select aria-label="Size" name={`size_${letter}`}>
+                {systems
+                    .find((one) => one.key === chosen)
+                    ?.sizes.map((size) => (
+                        <option key={size}>{size}</option>
+                    ))}
+            </select>
+            <input
+                name={`low_${letter}_mm`}
+                placeholder="from, mm as printed"
+                autoComplete="off"
+                aria-label="from, mm"
+            />
+            <input name={`high_${letter}_mm`} placeholder="to, mm as printed" autoComplete="off" aria-label="to, mm" />
+        </fieldset>
+    );
+}
+
+/** The lengths that are entered, in mm; a text: which cannot be read, and why. */
+async function readMeasured(form: FormData): Promise<Record<string, number> | string> {
+    const lengths: Record<string, number> = {};
+    for (const key of MEASURED) {
+        const text = formText(form, key).trim();
+        if (text === '') continue;
+        const read = await readLength(text, 'mm');
+        if (!read.ok) return `${key.replace('_mm', '').replaceAll('_', ' ')}: ${read.errors.text?.[0] ?? read.message}`;
+        lengths[key] = read.data.mm;
+    }
+    return lengths;
+}
+
+/** A row of the table of couplings. */
+function couplingOf(form: FormData, sides: [string, string], lengths: Record<string, number>) {
+    const name = formText(form, 'name').trim();
+    const method = formText(form, 'method');
+    const slug = name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .slice(0, 50);
+    return {
+        table: 'couplings',
+        group: 'rows',
+        row: {
+            id: `own/${slug}`,
+            method,
+            size: formText(form, 'size_a'),
+            name,
+            maker_name: 'as printed on it',
+            sides: [
+                [{ system: sides[0], size: formText(form, 'size_a') }],
+                [{ system: sides[1], size: formText(form, 'size_b') }],
+            ],
+            ...lengths,
+            bands: 2,
+            grounds: method === 'flexible-unshielded' ? ['buried'] : ['above', 'buried'],
+            price_class: 2,
+            source: 'print of the part in hand',
+        },
+    };
 }

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { keepOwn, ownQuery, systemsQuery, takeBackOwn } from '../../api/queries';
-import type { OwnEntry } from '../../api/types';
+import type { CataloguePage, OwnEntry } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { SourceTap } from '../../shared/SourceTap';
 import { OwnCoupling } from './OwnCoupling';
@@ -47,28 +47,12 @@ export function OwnTab() {
                 <p className="say">Kept apart from the lists. A job carries with it, in its file, only what it uses.</p>
                 {own.data?.length === 0 && <p className="say">Nothing yet.</p>}
                 {own.data?.map((entry) => (
-                    <div key={entry.id} className="own-row">
-                        <span className="tagp">✓</span>
-                        <div>
-                            <b>{inWords(entry)}</b>
-                            <p className="cap">
-                                {entry.by}, {new Date(entry.at).toLocaleDateString()}
-                            </p>
-                            {entry.unusable !== null && (
-                                <p className="problem">
-                                    Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.
-                                </p>
-                            )}
-                            {problem?.id === `own ${entry.id}` && <p className="problem">{problem.text}</p>}
-                        </div>
-                        <button
-                            type="button"
-                            className="plain small"
-                            onClick={() => void takeBack(`own ${entry.id}`, entry.id)}
-                        >
-                            Take it back
-                        </button>
-                    </div>
+                    <OwnRow
+                        key={entry.id}
+                        entry={entry}
+                        problem={problem?.id === `own ${entry.id}` ? problem.text : null}
+                        onTakeBack={() => void takeBack(`own ${entry.id}`, entry.id)}
+                    />
                 ))}
                 <OwnCoupling systems={page.data?.systems ?? []} onKept={refresh} />
             </section>
@@ -85,47 +69,88 @@ export function OwnTab() {
                     </select>
                 </label>
                 {rulebook?.thresholds.map((threshold) => (
-                    <form
+                    <ThresholdForm
                         key={`${book} ${threshold.id} ${threshold.value}`}
-                        className="threshold"
-                        onSubmit={(event) => void set(event, threshold.id)}
-                    >
-                        <div>
-                            <b>{threshold.title}</b>
-                            <p className="cap">
-                                {threshold.note}{' '}
-                                <SourceTap source={threshold.source}>{threshold.source.source}</SourceTap>
-                            </p>
-                            {problem?.id === threshold.id && <p className="problem">{problem.text}</p>}
-                        </div>
-                        <label>
-                            <span className="cap">
-                                {threshold.unit === 'yes_no' ? '1 yes, 0 no' : threshold.unit.replaceAll('_', ' ')}
-                            </span>
-                            <input
-                                name="value"
-                                defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}
-                                inputMode="decimal"
-                                autoComplete="off"
-                            />
-                        </label>
-                        {threshold.own_id !== null ? (
-                            <button
-                                type="button"
-                                className="plain small"
-                                onClick={() => void takeBack(threshold.id, threshold.own_id ?? 0)}
-                            >
-                                Back to the book
-                            </button>
-                        ) : (
-                            <button type="submit" className="plain small">
-                                Set ours
-                            </button>
-                        )}
-                    </form>
+                        threshold={threshold}
+                        problem={problem?.id === threshold.id ? problem.text : null}
+                        onSet={(event) => void set(event, threshold.id)}
+                        onTakeBack={(id) => void takeBack(threshold.id, id)}
+                    />
                 ))}
             </section>
         </div>
+    );
+}
+
+interface OwnRowProps {
+    entry: OwnEntry;
+    problem: string | null;
+    onTakeBack: () => void;
+}
+
+function OwnRow({ entry, problem, onTakeBack }: OwnRowProps) {
+    return (
+        <div className="own-row">
+            <span className="tagp">✓</span>
+            <div>
+                <b>{inWords(entry)}</b>
+                <p className="cap">
+                    {entry.by}, {new Date(entry.at).toLocaleDateString()}
+                </p>
+                {entry.unusable !== null && (
+                    <p className="problem">
+                        Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.
+                    </p>
+                )}
+                {problem !== null && <p className="problem">{problem}</p>}
+            </div>
+            <button type="button" className="plain small" onClick={onTakeBack}>
+                Take it back
+            </button>
+        </div>
+    );
+}
+
+interface ThresholdProps {
+    threshold: CataloguePage['rulebooks'][number]['thresholds'][number];
+    problem: string | null;
+    onSet: (event: FormEvent<HTMLFormElement>) => void;
+    onTakeBack: (id: number) => void;
+}
+
+/** A threshold of a book, which the crew may set for itself. */
+function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps) {
+    const ownId = threshold.own_id;
+    return (
+        <form className="threshold" onSubmit={onSet}>
+            <div>
+                <b>{threshold.title}</b>
+                <p className="cap">
+                    {threshold.note} <SourceTap source={threshold.source}>{threshold.source.source}</SourceTap>
+                </p>
+                {problem !== null && <p className="problem">{problem}</p>}
+            </div>
+            <label>
+                <span className="cap">
+                    {threshold.unit === 'yes_no' ? '1 yes, 0 no' : threshold.unit.replaceAll('_', ' ')}
+                </span>
+                <input
+                    name="value"
+                    defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}
+                    inputMode="decimal"
+                    autoComplete="off"
+                />
+            </label>
+            {ownId !== null ? (
+                <button type="button" className="plain small" onClick={() => onTakeBack(ownId)}>
+                    Back to the book
+                </button>
+            ) : (
+                <button type="submit" className="plain small">
+                    Set ours
+                </button>
+            )}
+        </form>
     );
 }
 

@@ -14,46 +14,17 @@ import { JobRow } from './JobRow';
 
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
-    const account = useQuery(accountQuery);
     const [search, setSearch] = useState('');
     const [order, setOrder] = useState<BoardOrder>('kept');
     const settled = useSettled(search.trim(), 250);
     const board = useInfiniteQuery({ ...boardQuery(settled, order), refetchOnMount: 'always' });
     const jobs = board.data?.pages.flatMap((page) => page.jobs) ?? [];
     const count = board.data?.pages[0]?.count;
-    const client = useQueryClient();
     const navigate = useNavigate();
-
-    const leave = async (): Promise<void> => {
-        await signOut();
-        client.clear();
-        window.location.assign('/');
-    };
 
     return (
         <div className="board">
-            <header className="head">
-                <div className="brand">
-                    <BrandGlyph /> Fall Bend
-                </div>
-                <div>
-                    <span className="cap">Crew</span>
-                    <b>{account.data?.crews[0]?.name ?? 'none'}</b>
-                </div>
-                <div>
-                    <span className="cap">Signed in</span>
-                    <b>{account.data?.name}</b>
-                </div>
-                <div className="wide">
-                    <span className="cap">Jobs</span>
-                    <b>{count === undefined ? 'being fetched' : `${count} ${settled === '' ? 'open' : 'found'}`}</b>
-                </div>
-                <div className="fill" />
-                <button type="button" className="beside" onClick={() => void leave()}>
-                    Sign out
-                </button>
-                <Beside />
-            </header>
+            <BoardHead jobs={count === undefined ? 'being fetched' : `${count} ${settled === '' ? 'open' : 'found'}`} />
             <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
             <Unsaved jobs={jobs} />
             {(search !== '' || (count ?? 0) > FEW) && (
@@ -104,6 +75,42 @@ export function Board() {
             </main>
             <p className="cap version">Fall Bend {versionServed()}</p>
         </div>
+    );
+}
+
+/** Whose board it is, and how many jobs stand on it. */
+function BoardHead({ jobs }: { jobs: string }) {
+    const account = useQuery(accountQuery);
+    const client = useQueryClient();
+    const leave = async (): Promise<void> => {
+        await signOut();
+        client.clear();
+        window.location.assign('/');
+    };
+
+    return (
+        <header className="head">
+            <div className="brand">
+                <BrandGlyph /> Fall Bend
+            </div>
+            <div>
+                <span className="cap">Crew</span>
+                <b>{account.data?.crews[0]?.name ?? 'none'}</b>
+            </div>
+            <div>
+                <span className="cap">Signed in</span>
+                <b>{account.data?.name}</b>
+            </div>
+            <div className="wide">
+                <span className="cap">Jobs</span>
+                <b>{jobs}</b>
+            </div>
+            <div className="fill" />
+            <button type="button" className="beside" onClick={() => void leave()}>
+                Sign out
+            </button>
+            <Beside />
+        </header>
     );
 }
 

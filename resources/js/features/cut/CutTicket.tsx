@@ -1,8 +1,8 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
 import { cutQuery, jobQuery, saveJob } from '../../api/queries';
-import type { JobDocument } from '../../api/types';
+import type { CuttingReport, JobDocument, RunReport, Units } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
@@ -18,31 +18,23 @@ const EMPTY = { runs: [] } as unknown as JobDocument;
 
 /** The cut ticket: one clean page of paper, with a scale to check the printer. */
 export function CutTicket() {
-    const { id = '', run: runId } = useParams();
+    const { id = '', run: runId = '' } = useParams();
     // What was just changed is saved before a ticket is made of the job.
     const saved = useQuery({ queryKey: ['saved', id], queryFn: () => whenSaved(id), gcTime: 0 });
-    const { queryKey, ...opened } = jobQuery(id, [`run:${runId ?? ''}`]);
+    const { queryKey, ...opened } = jobQuery(id, [`run:${runId}`]);
     const job = useQuery({ queryKey, ...opened, enabled: saved.data !== undefined });
     const cut = useQuery({
-        ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId ?? ''),
+        ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId),
         enabled: job.data !== undefined,
     });
     const client = useQueryClient();
     const [problem, setProblem] = useState('');
-    useEffect(() => {
-        const mode = document.documentElement.dataset.mode;
-        document.documentElement.dataset.mode = 'paper';
-        return () => {
-            if (mode) document.documentElement.dataset.mode = mode;
-        };
-    }, []);
+    usePaper();
     if (!job.data) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
     const { document: plan, evaluation, revision } = job.data;
     const run = evaluation.runs.find((one) => one.id === runId);
     const said = plan.runs.find((one) => one.id === runId);
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
-    const now = (key: string) => cut.data?.pieces.find((one) => one.key === key);
-    const usual = usualEnd(cut.data?.pieces ?? []);
     // What changed since the ticket before stands on this one; only then is this one what later changes are held
     // against.
     const print = async (): Promise<void> => {
@@ -53,10 +45,7 @@ export function CutTicket() {
         if (kept.ok) client.setQueryData(queryKey, { ...job.data, revision: kept.data.revision, document });
         else setProblem(`It is not saved that this ticket was printed: ${kept.message}`);
     };
-    const stops = run.findings.filter((finding) => finding.severity === 'stop');
-    const doubtful = run.fittings.filter(
-        (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
-    );
+    const { units } = evaluation;
     return (
         <main className="ticket">
             <p className="screen-only">
@@ -84,28 +73,68 @@ export function CutTicket() {
                     <BrandGlyph /> Fall Bend
                 </span>
             </header>
-            <dl className="ticket-fields">
-                {[
+            <TicketFields
+                fields={[
                     ['Job', plan.name],
                     [`Run ${plan.runs.indexOf(said) + 1}`, said.name],
                     ['Pipe', `${run.system.letters} ${said.size}`],
                     ['Revision', String(revision)],
-                ].map(([name, value]) => (
-                    <div key={name}>
-                        <dt>{name}</dt>
-                        <dd>{value}</dd>
-                    </div>
-                ))}
-                <div>
-                    <dt>Saw</dt>
-                    <dd>
-                        kerf <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={evaluation.units} unit />
-                    </dd>
+                ]}
+            >
+                kerf <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={units} unit />
+            </TicketFields>
+            <TicketPieces run={run} cut={cut.data} units={units} />
+            <TicketHolds run={run} />
+            <BendList run={run} units={units} />
+            <TicketFoot run={run} units={units} />
+        </main>
+    );
+}
+
+/** The screen is as the paper will be, while a ticket is looked at. */
+function usePaper(): void {
+    useEffect(() => {
+        const mode = document.documentElement.dataset.mode;
+        document.documentElement.dataset.mode = 'paper';
+        return () => {
+            if (mode) document.documentElement.dataset.mode = mode;
+        };
+    }, []);
+}
+
+function TicketFields({ fields, children }: { fields: [string, string][]; children: ReactNode }) {
+    return (
+        <dl className="ticket-fields">
+            {fields.map(([name, value]) => (
+                <div key={name}>
+                    <dt>{name}</dt>
+                    <dd>{value}</dd>
                 </div>
-            </dl>
+            ))}
+            <div>
+                <dt>Saw</dt>
+                <dd>{children}</dd>
+            </div>
+        </dl>
+    );
+}
+
+interface PiecesProps {
+    run: RunReport;
+    cut: CuttingReport | undefined;
+    units: Units;
+}
+
+/** Every piece with what its ends want, and what stands on the ticket before and is not cut any more. */
+function TicketPieces({ run, cut, units }: PiecesProps) {
+    const now = (key: string) => cut?.pieces.find((one) => one.key === key);
+    const usual = usualEnd(cut?.pieces ?? []);
+    const gone = cut?.printed?.gone ?? [];
+    return (
+        <>
             <div className="cut-caps cap">
                 <span>piece</span>
-                <span>cut length, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}</span>
+                <span>cut length, {units === 'inch' ? 'inches' : 'millimetres'}</span>
                 <span>ends; line round the pipe at the lip</span>
                 <span>where it goes</span>
                 <span>cut</span>
@@ -115,10 +144,10 @@ export function CutTicket() {
                     key={piece.key}
                     piece={{ ...piece, cut: now(piece.key)?.now ?? piece.cut }}
                     now={now(piece.key)}
-                    printedOn={cut.data?.printed?.on}
+                    printedOn={cut?.printed?.on}
                     usual={usual}
                     run={run}
-                    units={evaluation.units}
+                    units={units}
                     box
                 >
                     {now(piece.key)?.cut ? (
@@ -134,13 +163,25 @@ export function CutTicket() {
                 </CutRow>
             ))}
             {usual !== '' && <p className="say">Ends: {usual}, unless the piece says otherwise.</p>}
-            {(cut.data?.printed?.gone.length ?? 0) > 0 && (
+            {gone.length > 0 && (
                 <p className="say">
-                    <Shape kind="warn" size={15} /> {cut.data?.printed?.gone.join(', ')} of the ticket of{' '}
-                    {cut.data?.printed?.on}: not cut any more.
+                    <Shape kind="warn" size={15} /> {gone.join(', ')} of the ticket of {cut?.printed?.on}: not cut any
+                    more.
                 </p>
             )}
             {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
+        </>
+    );
+}
+
+/** What must be settled or measured before anything is cut. */
+function TicketHolds({ run }: { run: RunReport }) {
+    const stops = run.findings.filter((finding) => finding.severity === 'stop');
+    const doubtful = run.fittings.filter(
+        (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
+    );
+    return (
+        <>
             {stops.length > 0 && (
                 <p className="ticket-stop">
                     <Shape kind="stop" size={18} /> <b>Hold.</b>{' '}
@@ -157,7 +198,14 @@ export function CutTicket() {
                     {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
                 </p>
             )}
-            <BendList run={run} units={evaluation.units} />
+        </>
+    );
+}
+
+/** The run as it stands, how pipe is cut, the scale, and who did it. */
+function TicketFoot({ run, units }: { run: RunReport; units: Units }) {
+    return (
+        <>
             {run.pieces.length > 0 && (
                 <section className="ticket-iso" aria-label="The run">
                     <h2>As it stands in the room</h2>
@@ -178,11 +226,11 @@ export function CutTicket() {
                 <How text="Line at the depth shown" d="M2 6H34M2 22H34" mark />
             </section>
             <section className="ticket-foot">
-                <CheckScale units={evaluation.units} />
+                <CheckScale units={units} />
                 <p className="say">
-                    Lay a tape on this scale. If it is not {evaluation.units === 'inch' ? '3 in' : '80 mm'}, print again
-                    at full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for
-                    breathing. The local code and the licensed plumber decide.
+                    Lay a tape on this scale. If it is not {units === 'inch' ? '3 in' : '80 mm'}, print again at full
+                    size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing.
+                    The local code and the licensed plumber decide.
                 </p>
             </section>
             <footer>
@@ -190,7 +238,7 @@ export function CutTicket() {
                 <span>tried dry by</span>
                 <span>date</span>
             </footer>
-        </main>
+        </>
     );
 }
 

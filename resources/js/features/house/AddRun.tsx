@@ -20,43 +20,9 @@ export function AddRun({
     field: RefObject<HTMLInputElement | null>;
     onAdded: (run: string) => void;
 }) {
-    const [text, setText] = useState('');
-    const [busy, setBusy] = useState(false);
-    const latest = useRef(editor);
-    latest.current = editor;
-    const typed = editor.typed?.run === NEW_RUN;
-    const unread = typed ? editor.evaluation.phrases.flatMap((phrase) => phrase.unread) : [];
+    const { text, unread, say, keep, clear } = useAddedRun(editor, onAdded);
 
     useEffect(() => field.current?.focus(), [field]);
-
-    const say = (value: string): void => {
-        setText(value);
-        if (busy) return;
-        if (value.trim() === '') latest.current.unsay();
-        else latest.current.say(NEW_RUN, value);
-    };
-
-    const keep = async (): Promise<void> => {
-        if (busy || text.trim() === '') return;
-        const line = text;
-        setBusy(true);
-        setText('');
-        const read = await latest.current.reading();
-        const phrases = read?.evaluation.phrases ?? [];
-        if (phrases.length > 0 && phrases.every((phrase) => phrase.unread.length === 0)) {
-            const added = read?.document.runs.at(-1);
-            if (added) onAdded(added.id);
-            await latest.current.doneSaying();
-        } else {
-            setText((now) => (now === '' ? line : now));
-        }
-        setBusy(false);
-    };
-
-    // What was typed while the run before was being kept is said as soon as that is done.
-    useEffect(() => {
-        if (!busy && text.trim() !== '' && latest.current.typed?.text !== text) latest.current.say(NEW_RUN, text);
-    }, [busy, text]);
 
     const onKey = (event: KeyboardEvent<HTMLInputElement>): void => {
         if (event.key === 'Enter') {
@@ -65,8 +31,7 @@ export function AddRun({
         }
         if (event.key === 'Escape' && text !== '') {
             event.stopPropagation();
-            setText('');
-            editor.unsay();
+            clear();
         }
     };
 
@@ -113,4 +78,49 @@ export function AddRun({
             </div>
         </div>
     );
+}
+
+/** What is being said of a new run, and what keeps it. */
+function useAddedRun(editor: JobEditor, onAdded: (run: string) => void) {
+    const [text, setText] = useState('');
+    const [busy, setBusy] = useState(false);
+    const latest = useRef(editor);
+    latest.current = editor;
+    const typed = editor.typed?.run === NEW_RUN;
+    const unread = typed ? editor.evaluation.phrases.flatMap((phrase) => phrase.unread) : [];
+
+    const say = (value: string): void => {
+        setText(value);
+        if (busy) return;
+        if (value.trim() === '') latest.current.unsay();
+        else latest.current.say(NEW_RUN, value);
+    };
+
+    const keep = async (): Promise<void> => {
+        if (busy || text.trim() === '') return;
+        const line = text;
+        setBusy(true);
+        setText('');
+        const read = await latest.current.reading();
+        const phrases = read?.evaluation.phrases ?? [];
+        if (phrases.length > 0 && phrases.every((phrase) => phrase.unread.length === 0)) {
+            const added = read?.document.runs.at(-1);
+            if (added) onAdded(added.id);
+            await latest.current.doneSaying();
+        } else {
+            setText((now) => (now === '' ? line : now));
+        }
+        setBusy(false);
+    };
+
+    // What was typed while the run before was being kept is said as soon as that is done.
+    useEffect(() => {
+        if (!busy && text.trim() !== '' && latest.current.typed?.text !== text) latest.current.say(NEW_RUN, text);
+    }, [busy, text]);
+
+    const clear = (): void => {
+        setText('');
+        editor.unsay();
+    };
+    return { text, unread, say, keep, clear };
 }

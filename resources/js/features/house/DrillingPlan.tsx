@@ -75,35 +75,12 @@ export function DrillingPlan({
                             </thead>
                             <tbody>
                                 {own.map((crossing) => (
-                                    <tr key={`${crossing.obstacle} ${crossing.number}`}>
-                                        <td>
-                                            <HoleGlyph crossing={crossing} />
-                                        </td>
-                                        <td>
-                                            <b>{crossing.name}</b>
-                                            <span className="cap"> {KINDS[crossing.kind] ?? crossing.kind}</span>
-                                            {crossing.rated && (
-                                                <span className="cap">
-                                                    , fire-rated{crossing.sealed ? ', sealed' : ''}
-                                                </span>
-                                            )}
-                                        </td>
-                                        <td className="num">{crossing.leg}</td>
-                                        <td className="num">
-                                            <Said tape={crossing.along} units={evaluation.units} />
-                                        </td>
-                                        <td className="num mark">
-                                            <Said tape={crossing.hole} units={evaluation.units} />
-                                        </td>
-                                        <td className="num mark">
-                                            {crossing.from_top ? (
-                                                <Said tape={crossing.from_top} units={evaluation.units} />
-                                            ) : (
-                                                'measure first'
-                                            )}
-                                        </td>
-                                        <td>{against(crossing) && <Shape kind="stop" size={18} />}</td>
-                                    </tr>
+                                    <HoleRow
+                                        key={`${crossing.obstacle} ${crossing.number}`}
+                                        crossing={crossing}
+                                        units={evaluation.units}
+                                        isStopped={against(crossing)}
+                                    />
                                 ))}
                             </tbody>
                         </table>
@@ -111,6 +88,39 @@ export function DrillingPlan({
                 );
             })}
         </div>
+    );
+}
+
+interface HoleProps {
+    crossing: CrossingReport;
+    units: Evaluation['units'];
+    isStopped: boolean;
+}
+
+/** One hole: through what, where, how large, how far down. */
+function HoleRow({ crossing, units, isStopped }: HoleProps) {
+    return (
+        <tr>
+            <td>
+                <HoleGlyph crossing={crossing} />
+            </td>
+            <td>
+                <b>{crossing.name}</b>
+                <span className="cap"> {KINDS[crossing.kind] ?? crossing.kind}</span>
+                {crossing.rated && <span className="cap">, fire-rated{crossing.sealed ? ', sealed' : ''}</span>}
+            </td>
+            <td className="num">{crossing.leg}</td>
+            <td className="num">
+                <Said tape={crossing.along} units={units} />
+            </td>
+            <td className="num mark">
+                <Said tape={crossing.hole} units={units} />
+            </td>
+            <td className="num mark">
+                {crossing.from_top ? <Said tape={crossing.from_top} units={units} /> : 'measure first'}
+            </td>
+            <td>{isStopped && <Shape kind="stop" size={18} />}</td>
+        </tr>
     );
 }
 

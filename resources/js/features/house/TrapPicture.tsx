@@ -1,7 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { armQuery, sealQuery } from '../../api/queries';
-import type { Evaluation, FixtureReport, TrapArmInput, TrapSealInput } from '../../api/types';
+import type {
+    Evaluation,
+    Finding,
+    FixtureReport,
+    RunReport,
+    TrapArmInput,
+    TrapSealInput,
+    TrapSealOutput,
+} from '../../api/types';
 import { ArmSection } from '../../drawing/trap/ArmSection';
 import { SealCurve } from '../../drawing/trap/SealCurve';
 import { Shape } from '../../shared/Shape';
@@ -24,43 +32,13 @@ export function TrapPicture({
     const run = evaluation.runs.find((one) => one.id === fixture.run);
     const [length, setLength] = useState(arm?.length.mm ?? 1000);
     const [fall, setFall] = useState(Math.max(0, arm?.fall_mm_per_m ?? 20));
-    const [vent, setVent] = useState<'none' | 'open' | 'valve'>(arm?.vent === 'none' ? 'none' : 'open');
-    const armInput: TrapArmInput | null =
-        run && arm && arm.size !== ''
-            ? {
-                  system: run.system.key,
-                  size: arm.size,
-                  length_mm: Math.max(1, length),
-                  fall_mm_per_m: fall,
-                  rulebook: evaluation.rulebook.id as TrapArmInput['rulebook'],
-                  fixture: fixture.kind as TrapArmInput['fixture'],
-              }
-            : null;
-    const verdict = useQuery(armQuery(armInput)).data;
+    const [vent, setVent] = useState<Vent>(arm?.vent === 'none' ? 'none' : 'open');
+    const at = { length, fall };
+    const verdict = useQuery(armQuery(run ? armQuestion(fixture, run, evaluation, at) : null)).data;
     const discharge = fixture.discharge;
     const bore = arm?.bore_mm ?? 40;
     const seal = arm?.seal_mm ?? null;
-    const sealInput: TrapSealInput | null =
-        arm && discharge && seal !== null
-            ? {
-                  bore_mm: bore,
-                  fall_mm_per_m: fall,
-                  length_mm: Math.max(1, length + Math.max(0, arm.end_mm - arm.length.mm)),
-                  seal_mm: seal,
-                  flow_l_per_s: discharge.l_per_s,
-                  volume_l: discharge.litres,
-                  vent,
-                  ...(vent === 'none'
-                      ? {}
-                      : {
-                            vent_at_mm: length,
-                            vent_bore_mm: arm.vent_bore_mm ?? bore,
-                            vent_length_mm: arm.vent_length_mm ?? 0,
-                        }),
-                  rulebook: evaluation.rulebook.id as TrapSealInput['rulebook'],
-              }
-            : null;
-    const seen = useQuery(sealQuery(sealInput)).data;
+    const seen = useQuery(sealQuery(sealQuestion(fixture, evaluation, at, vent))).data;
     if (fixture.kind === 'water-closet')
         return (
             <p className="none">
@@ -92,80 +70,20 @@ export function TrapPicture({
                     ? 'At rest the water stands at the weir. At the vent the top of the pipe is still above that level, so air comes over the water while it runs.'
                     : 'At the vent the whole pipe lies below the weir. When it runs full no air comes in, and the falling water draws the seal after it: that is what the limit stands for.'}
             </p>
-            <div className="sliders">
-                <label>
-                    <span>Longer</span>
-                    <input
-                        type="range"
-                        min={50}
-                        max={Math.max(4000, (arm.length.mm || 1000) * 2)}
-                        step={10}
-                        value={length}
-                        onChange={(event) => setLength(Number(event.target.value))}
-                    />
-                </label>
-                <label>
-                    <span>Steeper</span>
-                    <input
-                        type="range"
-                        min={0}
-                        max={120}
-                        step={1}
-                        value={fall}
-                        onChange={(event) => setFall(Number(event.target.value))}
-                    />
-                </label>
-                <button
-                    type="button"
-                    className="plain small"
-                    onClick={() => {
-                        setLength(arm.length.mm);
-                        setFall(Math.max(0, arm.fall_mm_per_m ?? 20));
-                    }}
-                >
-                    As it is
-                </button>
-            </div>
-            {verdict.findings.length === 0 ? (
-                <p className="verdict">
-                    <Shape kind="done" size={18} /> Within the book at this length and fall.
-                </p>
-            ) : (
-                verdict.findings.map((finding) => (
-                    <p key={finding.rule} className="verdict">
-                        <Shape kind={finding.severity} size={18} /> <b>{finding.title}</b>. {finding.why}
-                    </p>
-                ))
-            )}
+            <Sliders
+                longest={Math.max(4000, (arm.length.mm || 1000) * 2)}
+                length={length}
+                fall={fall}
+                onLength={setLength}
+                onFall={setFall}
+                onReset={() => {
+                    setLength(arm.length.mm);
+                    setFall(Math.max(0, arm.fall_mm_per_m ?? 20));
+                }}
+            />
+            <ArmVerdict findings={verdict.findings} />
             {discharge && seen && (
-                <>
-                    <h3>What one discharge does to the seal</h3>
-                    <div className="chips" role="group" aria-label="Vent">
-                        {(['none', 'open', 'valve'] as const).map((one) => (
-                            <button
-                                key={one}
-                                type="button"
-                                className={vent === one ? 'chip on' : 'chip'}
-                                aria-pressed={vent === one}
-                                onClick={() => setVent(one)}
-                            >
-                                {one === 'none' ? 'no vent' : one === 'open' ? 'open vent' : 'air valve'}
-                            </button>
-                        ))}
-                    </div>
-                    <SealCurve result={seen} sealMm={seal} />
-                    <p className="say">
-                        {seen.broken
-                            ? 'Air breaks through under the dip: the trap is open to the drain.'
-                            : `About ${Math.round(seen.seal_left_mm)} of ${seal} mm of seal are left; suction reaches ${Math.round(seen.most_suction_mm)} mm of water.`}
-                        {seen.least_mm !== null && ` At least ${Math.round(seen.least_mm)} mm have to stay.`}
-                    </p>
-                    <p className="cap">
-                        A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l
-                        in all): one fixture, one branch, no stack, no other fixtures. It explains; it proves nothing.
-                        Equations: docs/trap-seal.md.
-                    </p>
-                </>
+                <OneDischarge discharge={discharge} seen={seen} seal={seal} vent={vent} onVent={setVent} />
             )}
             <RestsOn
                 sources={[
@@ -175,5 +93,153 @@ export function TrapPicture({
                 ]}
             />
         </div>
+    );
+}
+
+type Vent = 'none' | 'open' | 'valve';
+
+interface At {
+    length: number;
+    fall: number;
+}
+
+function armQuestion(
+    { arm, kind }: FixtureReport,
+    run: RunReport,
+    evaluation: Evaluation,
+    at: At,
+): TrapArmInput | null {
+    return arm && arm.size !== ''
+        ? {
+              system: run.system.key,
+              size: arm.size,
+              length_mm: Math.max(1, at.length),
+              fall_mm_per_m: at.fall,
+              rulebook: evaluation.rulebook.id as TrapArmInput['rulebook'],
+              fixture: kind as TrapArmInput['fixture'],
+          }
+        : null;
+}
+
+function sealQuestion(
+    { arm, discharge }: FixtureReport,
+    evaluation: Evaluation,
+    at: At,
+    vent: Vent,
+): TrapSealInput | null {
+    if (!arm || !discharge || arm.seal_mm === null) return null;
+    const bore = arm.bore_mm ?? 40;
+    return {
+        bore_mm: bore,
+        fall_mm_per_m: at.fall,
+        length_mm: Math.max(1, at.length + Math.max(0, arm.end_mm - arm.length.mm)),
+        seal_mm: arm.seal_mm,
+        flow_l_per_s: discharge.l_per_s,
+        volume_l: discharge.litres,
+        vent,
+        ...(vent === 'none'
+            ? {}
+            : {
+                  vent_at_mm: at.length,
+                  vent_bore_mm: arm.vent_bore_mm ?? bore,
+                  vent_length_mm: arm.vent_length_mm ?? 0,
+              }),
+        rulebook: evaluation.rulebook.id as TrapSealInput['rulebook'],
+    };
+}
+
+interface SliderProps extends At {
+    longest: number;
+    onLength: (mm: number) => void;
+    onFall: (mmPerM: number) => void;
+    onReset: () => void;
+}
+
+/** As it would be longer, or steeper. */
+function Sliders({ longest, length, fall, onLength, onFall, onReset }: SliderProps) {
+    return (
+        <div className="sliders">
+            <label>
+                <span>Longer</span>
+                <input
+                    type="range"
+                    min={50}
+                    max={longest}
+                    step={10}
+                    value={length}
+                    onChange={(event) => onLength(Number(event.target.value))}
+                />
+            </label>
+            <label>
+                <span>Steeper</span>
+                <input
+                    type="range"
+                    min={0}
+                    max={120}
+                    step={1}
+                    value={fall}
+                    onChange={(event) => onFall(Number(event.target.value))}
+                />
+            </label>
+            <button type="button" className="plain small" onClick={onReset}>
+                As it is
+            </button>
+        </div>
+    );
+}
+
+function ArmVerdict({ findings }: { findings: Finding[] }) {
+    return findings.length === 0 ? (
+        <p className="verdict">
+            <Shape kind="done" size={18} /> Within the book at this length and fall.
+        </p>
+    ) : (
+        findings.map((finding) => (
+            <p key={finding.rule} className="verdict">
+                <Shape kind={finding.severity} size={18} /> <b>{finding.title}</b>. {finding.why}
+            </p>
+        ))
+    );
+}
+
+interface DischargeProps {
+    discharge: NonNullable<FixtureReport['discharge']>;
+    seen: TrapSealOutput;
+    seal: number;
+    vent: Vent;
+    onVent: (vent: Vent) => void;
+}
+
+/** What one discharge does to the seal, simulated. */
+function OneDischarge({ discharge, seen, seal, vent, onVent }: DischargeProps) {
+    return (
+        <>
+            <h3>What one discharge does to the seal</h3>
+            <div className="chips" role="group" aria-label="Vent">
+                {(['none', 'open', 'valve'] as const).map((one) => (
+                    <button
+                        key={one}
+                        type="button"
+                        className={vent === one ? 'chip on' : 'chip'}
+                        aria-pressed={vent === one}
+                        onClick={() => onVent(one)}
+                    >
+                        {one === 'none' ? 'no vent' : one === 'open' ? 'open vent' : 'air valve'}
+                    </button>
+                ))}
+            </div>
+            <SealCurve result={seen} sealMm={seal} />
+            <p className="say">
+                {seen.broken
+                    ? 'Air breaks through under the dip: the trap is open to the drain.'
+                    : `About ${Math.round(seen.seal_left_mm)} of ${seal} mm of seal are left; suction reaches ${Math.round(seen.most_suction_mm)} mm of water.`}
+                {seen.least_mm !== null && ` At least ${Math.round(seen.least_mm)} mm have to stay.`}
+            </p>
+            <p className="cap">
+                A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l in all):
+                one fixture, one branch, no stack, no other fixtures. It explains; it proves nothing. Equations:
+                docs/trap-seal.md.
+            </p>
+        </>
     );
 }

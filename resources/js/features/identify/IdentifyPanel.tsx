@@ -43,34 +43,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
         <div className="identify">
             <section className="evidence" aria-label="What is known">
                 <Reading evidence={evidence} units={units} onChange={set} />
-                <Chips label="Colour">
-                    {COLOURS.map((colour) => (
-                        <Chip key={colour} on={evidence.colour === colour} onClick={() => toggle('colour', colour)}>
-                            {colour}
-                        </Chip>
-                    ))}
-                </Chips>
-                <Chips label="Its joints or ends">
-                    {JOINTS.map(([key, name]) => (
-                        <Chip key={key} on={evidence.joint_seen === key} onClick={() => toggle('joint_seen', key)}>
-                            {name}
-                        </Chip>
-                    ))}
-                </Chips>
-                <Chips label="A magnet">
-                    <Chip on={evidence.magnet === true} onClick={() => toggle('magnet', true)}>
-                        holds
-                    </Chip>
-                    <Chip on={evidence.magnet === false} onClick={() => toggle('magnet', false)}>
-                        does not
-                    </Chip>
-                    <Chip on={evidence.region === 'us'} onClick={() => set({ region: 'us' })}>
-                        North America
-                    </Chip>
-                    <Chip on={evidence.region === 'uk'} onClick={() => set({ region: 'uk' })}>
-                        UK
-                    </Chip>
-                </Chips>
+                <Seen evidence={evidence} onToggle={toggle} onRegion={(region) => set({ region })} />
                 <label className="print-read">
                     <span className="cap">Print on it</span>
                     <input
@@ -103,34 +76,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                         )}
                         {data.none.is_likeliest && <p className="say pad">{data.none.say}</p>}
                         {first ? (
-                            <div className="because">
-                                <div>
-                                    <h3>{data.none.is_likeliest ? `What speaks for ${first.short}` : 'Because'}</h3>
-                                    <ol>
-                                        {first.because.map((line) => (
-                                            <li key={line} className="say">
-                                                {line}
-                                            </li>
-                                        ))}
-                                    </ol>
-                                    {first.tell_apart !== '' && data.candidates.length > 1 && (
-                                        <p className="say">{first.tell_apart}</p>
-                                    )}
-                                    {!first.drain && (
-                                        <p className="say">It is water tube: it does not belong in a drain.</p>
-                                    )}
-                                </div>
-                                <div className="acts">{actions(first)}</div>
-                                {data.candidates.slice(1, 4).map((candidate) => (
-                                    <details key={`${candidate.system} ${candidate.size}`}>
-                                        <summary>
-                                            Or {candidate.short}, {shareInWords(candidate.likelihood)} of 100
-                                        </summary>
-                                        <p className="say">{candidate.tell_apart}</p>
-                                        <div className="acts">{actions(candidate)}</div>
-                                    </details>
-                                ))}
-                            </div>
+                            <Because data={data} actions={actions} />
                         ) : (
                             !data.none.is_likeliest && <p className="say pad">{data.none.say}</p>
                         )}
@@ -141,6 +87,80 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
             <section className="next-check" aria-label="The next check">
                 {data && evidence.mm !== null && <NextCheck data={data} evidence={evidence} onChange={set} />}
             </section>
+        </div>
+    );
+}
+
+interface SeenProps {
+    evidence: Evidence;
+    onToggle: <K extends keyof Evidence>(key: K, value: Evidence[K]) => void;
+    onRegion: (region: 'us' | 'uk') => void;
+}
+
+/** What is seen of it, each at a tap. */
+function Seen({ evidence, onToggle, onRegion }: SeenProps) {
+    return (
+        <>
+            <Chips label="Colour">
+                {COLOURS.map((colour) => (
+                    <Chip key={colour} on={evidence.colour === colour} onClick={() => onToggle('colour', colour)}>
+                        {colour}
+                    </Chip>
+                ))}
+            </Chips>
+            <Chips label="Its joints or ends">
+                {JOINTS.map(([key, name]) => (
+                    <Chip key={key} on={evidence.joint_seen === key} onClick={() => onToggle('joint_seen', key)}>
+                        {name}
+                    </Chip>
+                ))}
+            </Chips>
+            <Chips label="A magnet">
+                <Chip on={evidence.magnet === true} onClick={() => onToggle('magnet', true)}>
+                    holds
+                </Chip>
+                <Chip on={evidence.magnet === false} onClick={() => onToggle('magnet', false)}>
+                    does not
+                </Chip>
+                <Chip on={evidence.region === 'us'} onClick={() => onRegion('us')}>
+                    North America
+                </Chip>
+                <Chip on={evidence.region === 'uk'} onClick={() => onRegion('uk')}>
+                    UK
+                </Chip>
+            </Chips>
+        </>
+    );
+}
+
+/** Why it is the likeliest, and what else it may be. */
+function Because({ data, actions }: { data: IdentifyOutput; actions: Props['actions'] }) {
+    const [first] = data.candidates;
+    if (!first) return null;
+    return (
+        <div className="because">
+            <div>
+                <h3>{data.none.is_likeliest ? `What speaks for ${first.short}` : 'Because'}</h3>
+                <ol>
+                    {first.because.map((line) => (
+                        <li key={line} className="say">
+                            {line}
+                        </li>
+                    ))}
+                </ol>
+                {first.tell_apart !== '' && data.candidates.length > 1 && <p className="say">{first.tell_apart}</p>}
+                {!first.drain && <p className="say">It is water tube: it does not belong in a drain.</p>}
+            </div>
+            <div className="acts">{actions(first)}</div>
+            {data.candidates.slice(1, 4).map((candidate) => (
+                <details key={`${candidate.system} ${candidate.size}`}>
+                    <summary>
+                        Or {candidate.short}, {shareInWords(candidate.likelihood)} of 100
+                    </summary>
+                    <p className="say">{candidate.tell_apart}</p>
+                    <div className="acts">{actions(candidate)}</div>
+                </details>
+            ))}
         </div>
     );
 }

@@ -47,57 +47,16 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                     <text x={width - 8} y="24" textAnchor="end" style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
                         of 100
                     </text>
-                    {lanes.map((lane, i) => {
-                        const y = 36 + i * ROW;
-                        const out = 'out' in lane ? lane.out : null;
-                        const share = 'likelihood' in lane ? lane.likelihood : 0;
-                        return (
-                            <g key={`${lane.system} ${lane.size}`}>
-                                <path
-                                    d={`M0 ${y + ROW - 1}H${width}`}
-                                    style={{ stroke: 'var(--rule)', strokeWidth: 1.4 }}
-                                />
-                                <text
-                                    x="12"
-                                    y={y + 19}
-                                    style={{
-                                        fontSize: 15,
-                                        fontWeight: out ? 500 : 700,
-                                        fill: out ? 'var(--ink-2)' : 'var(--ink)',
-                                    }}
-                                >
-                                    {lane.short}
-                                </text>
-                                <text x="12" y={y + 36} style={{ fontSize: 12.5, fill: 'var(--ink-3)' }}>
-                                    {lane.od_said} across
-                                </text>
-                                <rect
-                                    x={x(lane.low_mm)}
-                                    y={y + 14}
-                                    width={Math.max(4, x(lane.high_mm) - x(lane.low_mm))}
-                                    height="17"
-                                    style={{
-                                        fill: `url(#${prefix}${textureOf(lane.material)})`,
-                                        stroke: 'var(--edge)',
-                                        strokeWidth: 1.4,
-                                        opacity: out ? 0.7 : 1,
-                                    }}
-                                />
-                                <path
-                                    d={`M${x(lane.od_mm)} ${y + 10}V${y + 35}`}
-                                    style={{ stroke: 'var(--edge)', strokeWidth: 3 }}
-                                />
-                                <text
-                                    x={width - 8}
-                                    y={y + 28}
-                                    textAnchor="end"
-                                    style={out ? { fontSize: 13.5 } : { font: '700 22px var(--f-mark)' }}
-                                >
-                                    {out ?? shareInWords(share)}
-                                </text>
-                            </g>
-                        );
-                    })}
+                    {lanes.map((lane, i) => (
+                        <LaneRow
+                            key={`${lane.system} ${lane.size}`}
+                            lane={lane}
+                            y={36 + i * ROW}
+                            x={x}
+                            width={width}
+                            prefix={prefix}
+                        />
+                    ))}
                     <text
                         x="12"
                         y={36 + lanes.length * ROW + 28}
@@ -136,6 +95,60 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                 ))}
             </p>
         </div>
+    );
+}
+
+interface LaneProps {
+    lane: Lane;
+    y: number;
+    x: (mm: number) => number;
+    width: number;
+    prefix: string;
+}
+
+/** One candidate: what its makers allow, its nominal width, and its share. */
+function LaneRow({ lane, y, x, width, prefix }: LaneProps) {
+    const out = 'out' in lane ? lane.out : null;
+    const share = 'likelihood' in lane ? lane.likelihood : 0;
+    return (
+        <g>
+            <path d={`M0 ${y + ROW - 1}H${width}`} style={{ stroke: 'var(--rule)', strokeWidth: 1.4 }} />
+            <text
+                x="12"
+                y={y + 19}
+                style={{
+                    fontSize: 15,
+                    fontWeight: out ? 500 : 700,
+                    fill: out ? 'var(--ink-2)' : 'var(--ink)',
+                }}
+            >
+                {lane.short}
+            </text>
+            <text x="12" y={y + 36} style={{ fontSize: 12.5, fill: 'var(--ink-3)' }}>
+                {lane.od_said} across
+            </text>
+            <rect
+                x={x(lane.low_mm)}
+                y={y + 14}
+                width={Math.max(4, x(lane.high_mm) - x(lane.low_mm))}
+                height="17"
+                style={{
+                    fill: `url(#${prefix}${textureOf(lane.material)})`,
+                    stroke: 'var(--edge)',
+                    strokeWidth: 1.4,
+                    opacity: out ? 0.7 : 1,
+                }}
+            />
+            <path d={`M${x(lane.od_mm)} ${y + 10}V${y + 35}`} style={{ stroke: 'var(--edge)', strokeWidth: 3 }} />
+            <text
+                x={width - 8}
+                y={y + 28}
+                textAnchor="end"
+                style={out ? { fontSize: 13.5 } : { font: '700 22px var(--f-mark)' }}
+            >
+                {out ?? shareInWords(share)}
+            </text>
+        </g>
     );
 }
 

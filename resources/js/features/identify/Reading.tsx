@@ -16,22 +16,11 @@ export function Reading({
     units: Units;
     onChange: (change: Partial<Evidence>) => void;
 }) {
-    const [tape, setTape] = useState<Tape | null>(null);
+    const { mm } = evidence;
+    const tape = useTape(mm, units);
     const [problem, setProblem] = useState<string | null>(null);
-    const asked = useRef(0);
     const reads = useRef(0);
     const byEye = evidence.way === 'across' && evidence.error_mm >= ROUGH[units];
-    const { mm } = evidence;
-
-    // What is read is said by the server, as every length is.
-    useEffect(() => {
-        const turn = ++asked.current;
-        if (mm === null) setTape(null);
-        else
-            void readLength(`${mm} mm`, units).then(
-                (result) => turn === asked.current && result.ok && setTape(result.data),
-            );
-    }, [mm, units]);
 
     const read = async (text: string, change: Partial<Evidence>): Promise<void> => {
         const turn = ++reads.current;
@@ -43,7 +32,7 @@ export function Reading({
             onChange({ ...change, mm: result.data.mm });
         } else setProblem(result.ok ? 'must be more than nothing' : (result.errors.text?.[0] ?? result.message));
     };
-    const way = (kind: 'eye' | 'calliper' | 'string'): void =>
+    const way = (kind: Way): void =>
         onChange({
             way: kind === 'string' ? 'round' : 'across',
             error_mm: kind === 'eye' ? ROUGH[units] : kind === 'string' ? STRING[units] : CALLIPER_MM,
@@ -52,33 +41,7 @@ export function Reading({
         });
     return (
         <div className="reading">
-            <fieldset className="chips ways">
-                <legend className="cap">How wide</legend>
-                <button
-                    type="button"
-                    className={byEye ? 'chip on' : 'chip'}
-                    aria-pressed={byEye}
-                    onClick={() => way('eye')}
-                >
-                    about, across
-                </button>
-                <button
-                    type="button"
-                    className={evidence.way === 'round' ? 'chip on' : 'chip'}
-                    aria-pressed={evidence.way === 'round'}
-                    onClick={() => way('string')}
-                >
-                    string round it
-                </button>
-                <button
-                    type="button"
-                    className={evidence.way === 'across' && !byEye ? 'chip on' : 'chip'}
-                    aria-pressed={evidence.way === 'across' && !byEye}
-                    onClick={() => way('calliper')}
-                >
-                    calliper
-                </button>
-            </fieldset>
+            <Ways evidence={evidence} byEye={byEye} onWay={way} />
             <div className="read-line">
                 <label>
                     <span className="unseen">{evidence.way === 'round' ? 'String round it' : 'Across it'}</span>
@@ -107,40 +70,100 @@ export function Reading({
                         {evidence.error_mm < 1 ? (units === 'inch' ? '1/64' : '0.4') : units === 'inch' ? '1/8' : '3'}
                     </span>
                 </span>
-                <button
-                    type="button"
-                    aria-label="less"
-                    disabled={mm === null}
-                    onClick={() => mm !== null && onChange({ mm: Math.max(5, mm - STEP[units]) })}
-                >
-                    −
-                </button>
-                <button
-                    type="button"
-                    aria-label="more"
-                    disabled={mm === null}
-                    onClick={() => mm !== null && onChange({ mm: mm + STEP[units] })}
-                >
-                    +
-                </button>
+                <Steps mm={mm} step={STEP[units]} onStep={(next) => onChange({ mm: next })} />
             </div>
             <Problem text={problem} />
             {evidence.way === 'across' && (
-                <div className="chips by-eye" role="group" aria-label="By eye">
-                    {BY_EYE[units].map((text) => (
-                        <button
-                            type="button"
-                            key={text}
-                            className={
-                                tape && (units === 'inch' ? tape.inch : tape.metric) === text ? 'chip on' : 'chip'
-                            }
-                            onClick={() => void read(text, byEye ? { error_mm: ROUGH[units] } : {})}
-                        >
-                            {text}
-                        </button>
-                    ))}
-                </div>
+                <ByEye
+                    units={units}
+                    said={tape && (units === 'inch' ? tape.inch : tape.metric)}
+                    onSaid={(text) => void read(text, byEye ? { error_mm: ROUGH[units] } : {})}
+                />
             )}
         </div>
+    );
+}
+
+type Way = 'eye' | 'calliper' | 'string';
+
+/** How it is measured. */
+function Ways({ evidence, byEye, onWay }: { evidence: Evidence; byEye: boolean; onWay: (way: Way) => void }) {
+    const ways: [Way, string, boolean][] = [
+        ['eye', 'about, across', byEye],
+        ['string', 'string round it', evidence.way === 'round'],
+        ['calliper', 'calliper', evidence.way === 'across' && !byEye],
+    ];
+    return (
+        <fieldset className="chips ways">
+            <legend className="cap">How wide</legend>
+            {ways.map(([way, name, isOn]) => (
+                <button
+                    key={way}
+                    type="button"
+                    className={isOn ? 'chip on' : 'chip'}
+                    aria-pressed={isOn}
+                    onClick={() => onWay(way)}
+                >
+                    {name}
+                </button>
+            ))}
+        </fieldset>
+    );
+}
+
+/** The widths that pipe comes in, for who has no tape at hand. */
+function ByEye({ units, said, onSaid }: { units: Units; said: string | null; onSaid: (text: string) => void }) {
+    return (
+        <div className="chips by-eye" role="group" aria-label="By eye">
+            {BY_EYE[units].map((text) => (
+                <button
+                    type="button"
+                    key={text}
+                    className={said === text ? 'chip on' : 'chip'}
+                    onClick={() => onSaid(text)}
+                >
+                    {text}
+                </button>
+            ))}
+        </div>
+    );
+}
+
+/** A length as the tape says it: the server reads it, as every length. */
+function useTape(mm: number | null, units: Units): Tape | null {
+    const [tape, setTape] = useState<Tape | null>(null);
+    const asked = useRef(0);
+    useEffect(() => {
+        const turn = ++asked.current;
+        if (mm === null) setTape(null);
+        else
+            void readLength(`${mm} mm`, units).then(
+                (result) => turn === asked.current && result.ok && setTape(result.data),
+            );
+    }, [mm, units]);
+    return tape;
+}
+
+/** A step less, a step more. */
+function Steps({ mm, step, onStep }: { mm: number | null; step: number; onStep: (mm: number) => void }) {
+    return (
+        <>
+            <button
+                type="button"
+                aria-label="less"
+                disabled={mm === null}
+                onClick={() => mm !== null && onStep(Math.max(5, mm - step))}
+            >
+                −
+            </button>
+            <button
+                type="button"
+                aria-label="more"
+                disabled={mm === null}
+                onClick={() => mm !== null && onStep(mm + step)}
+            >
+                +
+            </button>
+        </>
     );
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { JobDocument, JobRun, Units } from '../../api/types';
 import { Choice } from '../../shared/Choice';
@@ -31,9 +31,7 @@ export function EndFields({ side, plan, document, units }: Props) {
     ]);
     const others = document.runs.filter((run) => run.id !== plan?.id);
     const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
-    const fixture = side === 'outlet' ? plan?.outlet.fixture : undefined;
-    const place = end?.branch ? placeOf(end.branch, document) : null;
-    const length = (name: string, label: string, mm: number | undefined, help?: string) => (
+    const length: LengthOf = (name, label, mm, help) => (
         <LengthField
             key={name}
             id={`${id}-${name}`}
@@ -58,71 +56,9 @@ export function EndFields({ side, plan, document, units }: Props) {
                     )}
                 </Form.Select>
             </Form.Group>
-            {kind === 'fixture' && (
-                <fieldset className="whole run-form end-more">
-                    <Choice
-                        id={`${id}-fixture`}
-                        name="fixture"
-                        label="Fixture"
-                        start={fixture?.kind}
-                        options={pairs(choices.fixtures)}
-                    />
-                    <Choice
-                        id={`${id}-trap`}
-                        name="trap"
-                        label="Trap"
-                        start={fixture?.trap}
-                        options={pairs(choices.traps)}
-                    />
-                    {length('seal', 'Seal', fixture?.seal_mm)}
-                    {length(
-                        'rim',
-                        'Flood rim above the start of the run',
-                        fixture?.rim_mm,
-                        'how high its vent must rise depends on it',
-                    )}
-                    {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
-                    {length('across', 'Fixture outlet across to the trap', fixture?.across_mm)}
-                    {length('standpipe', 'Standpipe above the weir, of a washer', fixture?.standpipe_mm)}
-                    {length('floor', 'Trap above the floor, of a washer', fixture?.trap_above_floor_mm)}
-                    <Form.Group controlId={`${id}-group`}>
-                        <Form.Label>Bathroom that it belongs to</Form.Label>
-                        <Form.Control
-                            name="group"
-                            maxLength={40}
-                            defaultValue={fixture?.group ?? ''}
-                            placeholder="upstairs"
-                        />
-                    </Form.Group>
-                </fieldset>
-            )}
+            {kind === 'fixture' && <FixtureFields plan={plan} id={id} length={length} />}
             {kind === 'branch' && (
-                <fieldset className="whole run-form end-more">
-                    <Choice
-                        id={`${id}-run`}
-                        name={`${side}_run`}
-                        label="Run"
-                        start={end?.branch?.run}
-                        options={others.map((run) => [run.id, run.name])}
-                    />
-                    {length(
-                        'along',
-                        'How far along it, from its start',
-                        place?.alongMm,
-                        'leave empty for the turn below',
-                    )}
-                    <Form.Group controlId={`${id}-turn`}>
-                        <Form.Label>or in the turn into its leg</Form.Label>
-                        <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />
-                    </Form.Group>
-                    <Choice
-                        id={`${id}-pattern`}
-                        name={`${side}_pattern`}
-                        label="Branch fitting"
-                        start={end?.branch?.pattern ?? ''}
-                        options={[['', 'what suits'], ...pairs(choices.patterns)]}
-                    />
-                </fieldset>
+                <BranchFields side={side} end={end} id={id} others={others} document={document} length={length} />
             )}
             {kind === 'run' && side === 'tie_in' && (
                 <fieldset className="whole run-form end-more">
@@ -143,5 +79,79 @@ export function EndFields({ side, plan, document, units }: Props) {
                 </fieldset>
             )}
         </>
+    );
+}
+
+/** A length of the end: its name, what it is called, how long it is so far. */
+type LengthOf = (name: string, label: string, mm: number | undefined, help?: string) => ReactNode;
+
+/** The fixture with its trap. */
+function FixtureFields({ plan, id, length }: { plan: JobRun | undefined; id: string; length: LengthOf }) {
+    const choices = useChoices();
+    const fixture = plan?.outlet.fixture;
+    return (
+        <fieldset className="whole run-form end-more">
+            <Choice
+                id={`${id}-fixture`}
+                name="fixture"
+                label="Fixture"
+                start={fixture?.kind}
+                options={pairs(choices.fixtures)}
+            />
+            <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={pairs(choices.traps)} />
+            {length('seal', 'Seal', fixture?.seal_mm)}
+            {length(
+                'rim',
+                'Flood rim above the start of the run',
+                fixture?.rim_mm,
+                'how high its vent must rise depends on it',
+            )}
+            {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
+            {length('across', 'Fixture outlet across to the trap', fixture?.across_mm)}
+            {length('standpipe', 'Standpipe above the weir, of a washer', fixture?.standpipe_mm)}
+            {length('floor', 'Trap above the floor, of a washer', fixture?.trap_above_floor_mm)}
+            <Form.Group controlId={`${id}-group`}>
+                <Form.Label>Bathroom that it belongs to</Form.Label>
+                <Form.Control name="group" maxLength={40} defaultValue={fixture?.group ?? ''} placeholder="upstairs" />
+            </Form.Group>
+        </fieldset>
+    );
+}
+
+interface BranchProps {
+    side: Side;
+    end: JobRun['outlet'] | JobRun['tie_in'] | undefined;
+    id: string;
+    others: JobRun[];
+    document: JobDocument;
+    length: LengthOf;
+}
+
+/** The place on another run. */
+function BranchFields({ side, end, id, others, document, length }: BranchProps) {
+    const choices = useChoices();
+    const place = end?.branch ? placeOf(end.branch, document) : null;
+    return (
+        <fieldset className="whole run-form end-more">
+            <Choice
+                id={`${id}-run`}
+                name={`${side}_run`}
+                label="Run"
+                start={end?.branch?.run}
+                options={others.map((run) => [run.id, run.name])}
+            />
+            {length('along', 'How far along it, from its start', place?.alongMm, 'leave empty for the turn below')}
+            <Form.Group controlId={`${id}-turn`}>
+                <Form.Label>or in the turn into its leg</Form.Label>
+                <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />
+            </Form.Group>
+            <Choice
+                id={`${id}-pattern`}
+                name={`${side}_pattern`}
+                label="Branch fitting"
+                start={end?.branch?.pattern ?? ''}
+                options={[['', 'what suits'], ...pairs(choices.patterns)]}
+            />
+        </fieldset>
     );
 }

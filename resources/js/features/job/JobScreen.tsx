@@ -1,7 +1,7 @@
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Job } from '../../api/types';
-import type { Tabs } from '../../editing';
+import type { Job, JobRun, RunReport } from '../../api/types';
+import type { JobEditor, SharedSelection, Tabs } from '../../editing';
 import { Boundary } from '../../shared/Boundary';
 import { NEW_RUN, type RouteView } from '../../shared/views';
 import { usePhone } from '../../shared/useSize';
@@ -37,59 +37,17 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
     const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
-    // The first run of a job exists while it is being said: the field that it is said in must stay.
-    const isWaiting = plan !== undefined && !run;
     const view: RouteView =
-        (run || isWaiting) && editor.typed?.run !== NEW_RUN
-            ? ((search.get('view') as RouteView | null) ?? 'run')
-            : 'house';
+        plan && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
     const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
     const place = editor.evaluation.network.places.find((one) => one.run === run?.id);
     const leadsOn = place !== undefined && place.into !== null && !place.rises;
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
-    const ends = useMemo(
-        () => ({
-            outlet: plan?.outlet.what ?? '',
-            tieIn: plan?.tie_in.what ?? '',
-            branches: Object.fromEntries(editor.evaluation.network.places.map((place) => [place.run, place.name])),
-        }),
-        [plan?.outlet.what, plan?.tie_in.what, editor.evaluation.network.places],
-    );
+    const ends = useEnds(editor, plan);
+    usePartsShown(editor, plan?.id, station?.key ?? 'route', view, isWay && leadsOn && station?.key === 'route');
 
-    const shown = partsShown({
-        run: plan?.id,
-        station: station?.key ?? 'route',
-        view,
-        document: editor.document,
-        places: editor.evaluation.network.places,
-        isWay: isWay && leadsOn && station?.key === 'route',
-    });
-    const { want } = editor;
-    const partNames = shown.join(' ');
-    useEffect(() => want(partNames.split(' ')), [want, partNames]);
-
-    useEffect(() => {
-        document.title = `${editor.document.name} · Fall Bend`;
-    }, [editor.document.name]);
-
-    useEffect(() => {
-        const onKey = (event: KeyboardEvent): void => {
-            const digit = /^Digit([1-9])$/.exec(event.code)?.[1];
-            if (event.altKey && digit) {
-                event.preventDefault();
-                void navigate(`${base}/${STATIONS[Number(digit) - 1]?.key}`);
-            }
-            const typing =
-                event.target instanceof HTMLElement && event.target.closest('textarea, input, select, [role=dialog]');
-            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
-                event.preventDefault();
-                void editor.step(event.shiftKey ? 'redo' : 'undo');
-            }
-            if (event.key === 'Escape' && !document.querySelector('[role=dialog]')) callOut.current?.focus();
-        };
-        window.addEventListener('keydown', onKey);
-        return () => window.removeEventListener('keydown', onKey);
-    }, [base, navigate, editor]);
+    useTitle(editor.document.name);
+    useKeys(base, editor, callOut);
 
     return (
         <div className="job">
@@ -101,13 +59,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                     editor={editor}
                     selection={selection}
                     phone={phone}
-                    folded={
-                        station?.key === 'look' ||
-                        station?.key === 'make-up' ||
-                        station?.key === 'joints' ||
-                        station?.key === 'hang' ||
-                        (station?.key === 'route' && view !== 'run')
-                    }
+                    folded={isFolded(station?.key, view)}
                     way={isWay && leadsOn && station?.key === 'route'}
                     onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
                 />
@@ -128,49 +80,19 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
             <Boundary key={station?.key} name={station?.name ?? 'This station'}>
                 {isGone ? (
                     <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
-                ) : station?.key === 'look' ? (
-                    <LookStation editor={editor} phone={phone} />
-                ) : isWaiting && view === 'run' ? (
-                    <main className="station" aria-busy="true">
-                        {!editor.isFetching && <p className="waiting">This run is not there.</p>}
-                    </main>
-                ) : !run || !plan || (station?.key === 'route' && view !== 'run') ? (
-                    <House
-                        editor={editor}
-                        view={view}
-                        selected={run?.id}
-                        onOpen={(id) => void navigate(`/jobs/${start.id}/runs/${id}/route`)}
-                        onSelect={(id) =>
-                            void navigate(`/jobs/${start.id}/runs/${id}/route?view=house`, { replace: true })
-                        }
-                        onNew={() => setDialog('new')}
-                    />
-                ) : station?.key === 'cut' ? (
-                    <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />
-                ) : station?.key === 'joints' ? (
-                    <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />
-                ) : station?.key === 'make-up' ? (
-                    <MakeUpStation
-                        key={run.id}
-                        run={run}
-                        plan={plan}
-                        editor={editor}
-                        onTaken={() => void navigate(`${base}/route`)}
-                    />
-                ) : station?.key === 'hang' ? (
-                    <HangStation key={run.id} run={run} editor={editor} />
-                ) : station?.toCome ? (
-                    <StationToCome station={station} />
                 ) : (
-                    <Route
+                    <StationOfRun
+                        job={start.id}
+                        base={base}
+                        station={station}
+                        view={view}
+                        editor={editor}
                         run={run}
                         plan={plan}
-                        editor={editor}
                         selection={selection}
                         callOut={callOut}
                         phone={phone}
-                        onRun={() => setDialog('run')}
-                        onStation={(key) => void navigate(`${base}/${key}`)}
+                        onDialog={setDialog}
                     />
                 )}
             </Boundary>
@@ -185,4 +107,134 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
             {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
         </div>
     );
+}
+
+interface StationProps {
+    job: string;
+    base: string;
+    station: (typeof STATIONS)[number] | undefined;
+    view: RouteView;
+    editor: JobEditor;
+    run: RunReport | undefined;
+    plan: JobRun | undefined;
+    selection: SharedSelection;
+    callOut: RefObject<HTMLTextAreaElement | null>;
+    phone: boolean;
+    onDialog: (which: 'run' | 'new') => void;
+}
+
+/** The station at hand, of the run that is chosen; the house where none is, or all of it is looked at. */
+function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, ...rest }: StationProps) {
+    const navigate = useNavigate();
+    if (station?.key === 'look') return <LookStation editor={editor} phone={phone} />;
+    // The first run of a job exists while it is being said: the field that it is said in must stay.
+    if (plan !== undefined && !run && view === 'run')
+        return (
+            <main className="station" aria-busy="true">
+                {!editor.isFetching && <p className="waiting">This run is not there.</p>}
+            </main>
+        );
+    if (!run || !plan || (station?.key === 'route' && view !== 'run'))
+        return (
+            <House
+                editor={editor}
+                view={view}
+                selected={run?.id}
+                onOpen={(id) => void navigate(`/jobs/${job}/runs/${id}/route`)}
+                onSelect={(id) => void navigate(`/jobs/${job}/runs/${id}/route?view=house`, { replace: true })}
+                onNew={() => onDialog('new')}
+            />
+        );
+    const { base, selection, callOut } = rest;
+    switch (station?.key) {
+        case 'cut':
+            return <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />;
+        case 'joints':
+            return <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />;
+        case 'make-up':
+            return (
+                <MakeUpStation
+                    key={run.id}
+                    run={run}
+                    plan={plan}
+                    editor={editor}
+                    onTaken={() => void navigate(`${base}/route`)}
+                />
+            );
+        case 'hang':
+            return <HangStation key={run.id} run={run} editor={editor} />;
+        default:
+            return station?.toCome ? (
+                <StationToCome station={station} />
+            ) : (
+                <Route
+                    run={run}
+                    plan={plan}
+                    editor={editor}
+                    selection={selection}
+                    callOut={callOut}
+                    phone={phone}
+                    onRun={() => onDialog('run')}
+                    onStation={(key) => void navigate(`${base}/${key}`)}
+                />
+            );
+    }
+}
+
+/** Alt and a digit: a station; Ctrl and Z: a step back; Escape: back to the call-out. */
+function useKeys(base: string, editor: JobEditor, callOut: RefObject<HTMLTextAreaElement | null>): void {
+    const navigate = useNavigate();
+    useEffect(() => {
+        const onKey = (event: KeyboardEvent): void => {
+            const digit = /^Digit([1-9])$/.exec(event.code)?.[1];
+            if (event.altKey && digit) {
+                event.preventDefault();
+                void navigate(`${base}/${STATIONS[Number(digit) - 1]?.key}`);
+            }
+            const typing =
+                event.target instanceof HTMLElement && event.target.closest('textarea, input, select, [role=dialog]');
+            if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z' && !typing) {
+                event.preventDefault();
+                void editor.step(event.shiftKey ? 'redo' : 'undo');
+            }
+            if (event.key === 'Escape' && !document.querySelector('[role=dialog]')) callOut.current?.focus();
+        };
+        window.addEventListener('keydown', onKey);
+        return () => window.removeEventListener('keydown', onKey);
+    }, [base, navigate, editor, callOut]);
+}
+
+/** Asks for the parts of the evaluation that the station at hand shows. */
+function usePartsShown(
+    { want, document, evaluation }: JobEditor,
+    run: string | undefined,
+    station: string,
+    view: RouteView,
+    isWay: boolean,
+): void {
+    const names = partsShown({ run, station, view, document, places: evaluation.network.places, isWay }).join(' ');
+    useEffect(() => want(names.split(' ')), [want, names]);
+}
+
+/** Whether a station draws the run itself: then its fall line is folded. */
+function isFolded(station: string | undefined, view: RouteView): boolean {
+    return ['look', 'make-up', 'joints', 'hang'].includes(station ?? '') || (station === 'route' && view !== 'run');
+}
+
+/** What a run leads from and into, in the words of the job. */
+function useEnds(editor: JobEditor, plan: JobRun | undefined) {
+    return useMemo(
+        () => ({
+            outlet: plan?.outlet.what ?? '',
+            tieIn: plan?.tie_in.what ?? '',
+            branches: Object.fromEntries(editor.evaluation.network.places.map((place) => [place.run, place.name])),
+        }),
+        [plan?.outlet.what, plan?.tie_in.what, editor.evaluation.network.places],
+    );
+}
+
+function useTitle(name: string): void {
+    useEffect(() => {
+        document.title = `${name} · Fall Bend`;
+    }, [name]);
 }

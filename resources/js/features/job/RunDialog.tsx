@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import type { JobRun } from '../../api/types';
+import type { JobDocument, JobRun, Units } from '../../api/types';
 import { systemsQuery } from '../../api/queries';
 import { readLength } from '../../api/lengths';
 import { formText } from '../../shared/formText';
@@ -30,59 +30,26 @@ const HEADINGS = [
 /** Where a run starts and ends, of what pipe it is, and how its ends were levelled. */
 export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const { document, evaluation } = editor;
-    const systems = useQuery(systemsQuery).data?.systems.filter((one) => one.laid) ?? [];
     const [system, setSystem] = useState<string>(
         plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'),
     );
-    const sizes = systems.find((one) => one.key === system)?.laid_sizes ?? [plan?.size ?? '2'];
     const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const difference = formText(form, 'level').trim();
-        const level = difference === '' ? null : await readLength(difference, evaluation.units);
-        if (level && !level.ok) {
-            window.document.getElementById('run-level')?.focus();
+        const read = await readRun(form, document, plan, evaluation.units);
+        if (typeof read === 'string') {
+            window.document.getElementById(read)?.focus();
             return;
         }
-        let ends: Pick<JobRun, 'outlet' | 'tie_in'>;
-        try {
-            const [outlet, tie_in] = await Promise.all([
-                readEnd(form, 'outlet', document, plan?.outlet, evaluation.units),
-                readEnd(form, 'tie_in', document, plan?.tie_in, evaluation.units),
-            ]);
-            ends = { outlet, tie_in };
-        } catch (error) {
-            if (!(error instanceof Unreadable)) throw error;
-            window.document.getElementById(error.field)?.focus();
-            return;
-        }
-        const text = (key: string): string => formText(form, key).trim();
-        const id = plan?.id ?? freeId(document.runs.map((run) => run.id));
-        const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
-        const next: JobRun = {
-            ...rest,
-            id,
-            name: text('name'),
-            system: system as JobRun['system'],
-            size: text('size') as JobRun['size'],
-            use: text('use') as JobRun['use'],
-            ...ends,
-            place: {
-                ground: text('ground') as 'above' | 'buried',
-                access: text('access') as 'open' | 'panel' | 'concealed',
-                ...(form.has('line') ? { at_drain_sewer_line: true } : {}),
-            },
-            heading_deg: Number(text('heading')),
-            ...(level ? { level_difference_mm: level.data.mm } : {}),
-        };
+        const next: JobRun = { ...read, system: system as JobRun['system'] };
         editor.change((old) => ({
             ...old,
-            runs: plan ? old.runs.map((run) => (run.id === id ? next : run)) : [...old.runs, next],
+            runs: plan ? old.runs.map((run) => (run.id === next.id ? next : run)) : [...old.runs, next],
         }));
         onClose();
-        if (!plan) onNew(id);
+        if (!plan) onNew(next.id);
     };
 
     return (
@@ -90,107 +57,9 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             <Modal.Body>
                 <h2 id="run-title">{plan ? 'This run' : 'A new run'}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
-                    <Form.Group controlId="run-name" className="whole">
-                        <Form.Label>What it is called</Form.Label>
-                        <Form.Control
-                            name="name"
-                            defaultValue={plan?.name}
-                            placeholder="Basin to stack"
-                            required
-                            maxLength={120}
-                            autoFocus
-                        />
-                    </Form.Group>
-                    <Form.Group controlId="run-outlet">
-                        <Form.Label>It starts from</Form.Label>
-                        <Form.Control
-                            name="outlet"
-                            defaultValue={plan?.outlet.what}
-                            placeholder="basin trap"
-                            required
-                            maxLength={80}
-                        />
-                    </Form.Group>
-                    <EndFields side="outlet" plan={plan} document={document} units={evaluation.units} />
-                    <Form.Group controlId="run-tie-in">
-                        <Form.Label>It ties in to</Form.Label>
-                        <Form.Control
-                            name="tie_in"
-                            defaultValue={plan?.tie_in.what}
-                            placeholder="stack stub"
-                            required
-                            maxLength={80}
-                        />
-                    </Form.Group>
-                    <EndFields side="tie_in" plan={plan} document={document} units={evaluation.units} />
-                    <Form.Group controlId="run-system">
-                        <Form.Label>Pipe</Form.Label>
-                        <Form.Select value={system} onChange={(event) => setSystem(event.target.value)}>
-                            {systems.map((one) => (
-                                <option key={one.key} value={one.key}>
-                                    {one.name}
-                                </option>
-                            ))}
-                        </Form.Select>
-                    </Form.Group>
-                    <Choice
-                        key={`${system} ${sizes.length}`}
-                        id="run-size"
-                        name="size"
-                        label={
-                            system.endsWith('-40') || system.startsWith('ci-') || system.includes('sdr')
-                                ? 'Size in inches'
-                                : 'Size in millimetres'
-                        }
-                        start={plan && sizes.includes(plan.size) ? plan.size : sizes.includes('2') ? '2' : sizes[0]}
-                        options={sizes.map((size) => [size, size])}
-                    />
-                    <Choice
-                        id="run-ground"
-                        name="ground"
-                        label="Its joints are"
-                        start={plan?.place?.ground}
-                        options={[
-                            ['above', 'above ground'],
-                            ['buried', 'buried'],
-                        ]}
-                    />
-                    <Choice
-                        id="run-access"
-                        name="access"
-                        label="and afterwards"
-                        start={plan?.place?.access}
-                        options={[
-                            ['open', 'in the open'],
-                            ['panel', 'behind an opening'],
-                            ['concealed', 'closed in for good'],
-                        ]}
-                    />
-                    <Form.Check
-                        id="run-line"
-                        name="line"
-                        className="whole"
-                        label="It ends where the building drain meets the sewer"
-                        defaultChecked={plan?.place?.at_drain_sewer_line ?? false}
-                    />
-                    <Choice
-                        id="run-use"
-                        name="use"
-                        label="It carries"
-                        start={plan?.use}
-                        options={[
-                            ['drain', 'more than one fixture'],
-                            ['fixture-drain', 'one fixture'],
-                            ['vent', 'air: it is a vent'],
-                        ]}
-                    />
-                    <Choice
-                        id="run-heading"
-                        name="heading"
-                        label="The outlet faces"
-                        start={String(plan?.heading_deg ?? 0)}
-                        options={HEADINGS.map(([deg, name]) => [String(deg), name])}
-                    />
+                    <NameAndEnds plan={plan} document={document} units={evaluation.units} />
+                    <PipeAndSize plan={plan} system={system} onSystem={setSystem} />
+                    <PlaceAndUse plan={plan} />
                     <LengthField
                         id="run-level"
                         name="level"
@@ -211,6 +80,176 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
             </Modal.Body>
         </Modal>
     );
+}
+
+interface PartProps {
+    plan: JobRun | undefined;
+}
+
+/** What a run is called, what it starts from and what it ties in to. */
+function NameAndEnds({ plan, document, units }: PartProps & { document: JobDocument; units: Units }) {
+    return (
+        <>
+            <Form.Group controlId="run-name" className="whole">
+                <Form.Label>What it is called</Form.Label>
+                <Form.Control
+                    name="name"
+                    defaultValue={plan?.name}
+                    placeholder="Basin to stack"
+                    required
+                    maxLength={120}
+                    autoFocus
+                />
+            </Form.Group>
+            <Form.Group controlId="run-outlet">
+                <Form.Label>It starts from</Form.Label>
+                <Form.Control
+                    name="outlet"
+                    defaultValue={plan?.outlet.what}
+                    placeholder="basin trap"
+                    required
+                    maxLength={80}
+                />
+            </Form.Group>
+            <EndFields side="outlet" plan={plan} document={document} units={units} />
+            <Form.Group controlId="run-tie-in">
+                <Form.Label>It ties in to</Form.Label>
+                <Form.Control
+                    name="tie_in"
+                    defaultValue={plan?.tie_in.what}
+                    placeholder="stack stub"
+                    required
+                    maxLength={80}
+                />
+            </Form.Group>
+            <EndFields side="tie_in" plan={plan} document={document} units={units} />
+        </>
+    );
+}
+
+/** Of what pipe it is. */
+function PipeAndSize({ plan, system, onSystem }: PartProps & { system: string; onSystem: (key: string) => void }) {
+    const systems = useQuery(systemsQuery).data?.systems.filter((one) => one.laid) ?? [];
+    const sizes = systems.find((one) => one.key === system)?.laid_sizes ?? [plan?.size ?? '2'];
+    return (
+        <>
+            <Form.Group controlId="run-system">
+                <Form.Label>Pipe</Form.Label>
+                <Form.Select value={system} onChange={(event) => onSystem(event.target.value)}>
+                    {systems.map((one) => (
+                        <option key={one.key} value={one.key}>
+                            {one.name}
+                        </option>
+                    ))}
+                </Form.Select>
+            </Form.Group>
+            <Choice
+                key={`${system} ${sizes.length}`}
+                id="run-size"
+                name="size"
+                label={
+                    system.endsWith('-40') || system.startsWith('ci-') || system.includes('sdr')
+                        ? 'Size in inches'
+                        : 'Size in millimetres'
+                }
+                start={plan && sizes.includes(plan.size) ? plan.size : sizes.includes('2') ? '2' : sizes[0]}
+                options={sizes.map((size) => [size, size])}
+            />
+        </>
+    );
+}
+
+/** Where its joints are, what it carries, and which way its outlet faces. */
+function PlaceAndUse({ plan }: PartProps) {
+    return (
+        <>
+            <Choice
+                id="run-ground"
+                name="ground"
+                label="Its joints are"
+                start={plan?.place?.ground}
+                options={[
+                    ['above', 'above ground'],
+                    ['buried', 'buried'],
+                ]}
+            />
+            <Choice
+                id="run-access"
+                name="access"
+                label="and afterwards"
+                start={plan?.place?.access}
+                options={[
+                    ['open', 'in the open'],
+                    ['panel', 'behind an opening'],
+                    ['concealed', 'closed in for good'],
+                ]}
+            />
+            <Form.Check
+                id="run-line"
+                name="line"
+                className="whole"
+                label="It ends where the building drain meets the sewer"
+                defaultChecked={plan?.place?.at_drain_sewer_line ?? false}
+            />
+            <Choice
+                id="run-use"
+                name="use"
+                label="It carries"
+                start={plan?.use}
+                options={[
+                    ['drain', 'more than one fixture'],
+                    ['fixture-drain', 'one fixture'],
+                    ['vent', 'air: it is a vent'],
+                ]}
+            />
+            <Choice
+                id="run-heading"
+                name="heading"
+                label="The outlet faces"
+                start={String(plan?.heading_deg ?? 0)}
+                options={HEADINGS.map(([deg, name]) => [String(deg), name])}
+            />
+        </>
+    );
+}
+
+/** The run as the form has it; the id of the field where something cannot be read. */
+async function readRun(
+    form: FormData,
+    document: JobDocument,
+    plan: JobRun | undefined,
+    units: Units,
+): Promise<Omit<JobRun, 'system'> | string> {
+    const text = (key: string): string => formText(form, key).trim();
+    const level = text('level') === '' ? null : await readLength(text('level'), units);
+    if (level && !level.ok) return 'run-level';
+    let ends: Pick<JobRun, 'outlet' | 'tie_in'>;
+    try {
+        const [outlet, tie_in] = await Promise.all([
+            readEnd(form, 'outlet', document, plan?.outlet, units),
+            readEnd(form, 'tie_in', document, plan?.tie_in, units),
+        ]);
+        ends = { outlet, tie_in };
+    } catch (error) {
+        if (!(error instanceof Unreadable)) throw error;
+        return error.field;
+    }
+    const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
+    return {
+        ...rest,
+        id: plan?.id ?? freeId(document.runs.map((run) => run.id)),
+        name: text('name'),
+        size: text('size') as JobRun['size'],
+        use: text('use') as JobRun['use'],
+        ...ends,
+        place: {
+            ground: text('ground') as 'above' | 'buried',
+            access: text('access') as 'open' | 'panel' | 'concealed',
+            ...(form.has('line') ? { at_drain_sewer_line: true } : {}),
+        },
+        heading_deg: Number(text('heading')),
+        ...(level ? { level_difference_mm: level.data.mm } : {}),
+    };
 }
 
 function freeId(taken: string[]): string {

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import type { JointCard, JointMethod, Units } from '../../api/types';
 import { NotKnown } from '../../drawing/NotKnown';
 import { Said } from '../../drawing/Said';
@@ -52,52 +53,53 @@ export function Consequences({
                         ))}
                     </tr>
                 )}
-                <tr>
-                    <th scope="row">parts</th>
-                    {shown.map((method) => (
-                        <td key={method.method} className={on(method)}>
-                            {method.parts.map((part) => (
-                                <div key={`${part.table} ${part.row}`}>
-                                    <SourceTap source={part.source}>{part.name}</SourceTap>
-                                </div>
-                            ))}
-                        </td>
-                    ))}
-                </tr>
-                <tr>
-                    <th scope="row">can close the run</th>
-                    {shown.map((method) => (
-                        <td key={method.method} className={on(method)}>
-                            {method.opens ? 'yes, it opens' : 'no, another must'}
-                        </td>
-                    ))}
-                </tr>
-                <tr>
-                    <th scope="row">first water</th>
-                    {shown.map((method) => (
-                        <td key={method.method} className={`wt ${on(method)}`}>
-                            {clock && method.times.first_water === 'after-cure' ? (
-                                <SourceTap source={clock}>{waterInWords(method)}</SourceTap>
-                            ) : (
-                                waterInWords(method)
-                            )}
-                        </td>
-                    ))}
-                </tr>
-                <tr>
-                    <th scope="row">price</th>
-                    {shown.map((method) => (
-                        <td
-                            key={method.method}
-                            className={on(method)}
-                            aria-label={`price class ${method.price_class} of 3`}
-                        >
-                            {'●'.repeat(method.price_class)}
-                            {'○'.repeat(3 - method.price_class)}
-                        </td>
-                    ))}
-                </tr>
+                <Row name="parts" shown={shown} on={on}>
+                    {(method) =>
+                        method.parts.map((part) => (
+                            <div key={`${part.table} ${part.row}`}>
+                                <SourceTap source={part.source}>{part.name}</SourceTap>
+                            </div>
+                        ))
+                    }
+                </Row>
+                <Row name="can close the run" shown={shown} on={on}>
+                    {(method) => (method.opens ? 'yes, it opens' : 'no, another must')}
+                </Row>
+                <Row name="first water" shown={shown} on={(method) => `wt ${on(method)}`}>
+                    {(method) =>
+                        clock && method.times.first_water === 'after-cure' ? (
+                            <SourceTap source={clock}>{waterInWords(method)}</SourceTap>
+                        ) : (
+                            waterInWords(method)
+                        )
+                    }
+                </Row>
+                <Row name="price" shown={shown} on={on} label={(method) => `price class ${method.price_class} of 3`}>
+                    {(method) => `${'●'.repeat(method.price_class)}${'○'.repeat(3 - method.price_class)}`}
+                </Row>
             </tbody>
         </table>
+    );
+}
+
+interface RowProps {
+    name: string;
+    shown: JointMethod[];
+    on: (method: JointMethod) => string;
+    label?: (method: JointMethod) => string;
+    children: (method: JointMethod) => ReactNode;
+}
+
+/** What one thing comes to with each of the ways. */
+function Row({ name, shown, on, label, children }: RowProps) {
+    return (
+        <tr>
+            <th scope="row">{name}</th>
+            {shown.map((method) => (
+                <td key={method.method} className={on(method)} aria-label={label?.(method)}>
+                    {children(method)}
+                </td>
+            ))}
+        </tr>
     );
 }

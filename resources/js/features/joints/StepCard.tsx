@@ -29,14 +29,6 @@ export function StepCard({
         document.querySelector('.step.now')?.scrollIntoView({ block: 'nearest' });
     }, [step]);
     if (!card.a || !card.b) return null;
-    const insert = [method.insert_a, method.insert_b].find((tape) => tape && tape.mm > 0);
-    // What the numbers rest on: the part that holds both ends, or the socket that the pipe goes into.
-    const source = method.parts[0]?.source ?? card.b.source;
-    const clock = card.sources.find((one) => one.table === 'cements' && one.row === 'cure');
-    const torque =
-        units === 'inch'
-            ? method.torque_in_lb && `${method.torque_in_lb} in·lb`
-            : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
     return (
         <section className="step-card" aria-label={`How to make it: ${method.name}`} ref={box}>
             <header>
@@ -59,57 +51,8 @@ export function StepCard({
                     letter={card.piece}
                 />
             )}
-            <dl className="step-facts">
-                <div>
-                    <dt>mark the pipe at</dt>
-                    <dd className="mk">
-                        <SourceTap source={method.family === 'cement' ? card.b.source : source}>
-                            {insert ? <Said tape={insert} units={units} unit /> : 'measure it'}
-                        </SourceTap>
-                    </dd>
-                </div>
-                <div>
-                    <dt>between the ends</dt>
-                    <dd>
-                        <SourceTap source={source}>
-                            {method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}
-                        </SourceTap>
-                    </dd>
-                </div>
-                <div>
-                    <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
-                    <dd>
-                        <SourceTap source={torque ? source : (clock ?? source)}>
-                            {torque || waterInWords(method)}
-                        </SourceTap>
-                    </dd>
-                </div>
-            </dl>
-            <ol className="steps">
-                {method.steps.map((one, i) => (
-                    <li
-                        key={one.id}
-                        className={i === step ? 'step now' : i < step ? 'step done' : 'step'}
-                        aria-current={i === step ? 'step' : undefined}
-                    >
-                        <button type="button" onClick={() => setStep(i)}>
-                            {i < step ? <Shape kind="done" size={22} /> : <span className="n">{i + 1}</span>}
-                            <span>
-                                <b>{one.do}</b>
-                                {i === step && <span className="say">{one.say}</span>}
-                                {i === step && one.tools.length > 0 && (
-                                    <span className="cap">Tools: {one.tools.join(', ')}</span>
-                                )}
-                            </span>
-                        </button>
-                        {i === step && one.caution && (
-                            <p className="caution">
-                                <Shape kind="warn" size={24} /> {one.caution}
-                            </p>
-                        )}
-                    </li>
-                ))}
-            </ol>
+            <Facts card={card} method={method} units={units} />
+            <Steps method={method} step={step} onStep={setStep} />
             <RestsOn sources={card.sources} />
             <p className="cap pad">The local code and the licensed plumber decide.</p>
             <div className="step-acts">
@@ -125,5 +68,80 @@ export function StepCard({
                 </button>
             </div>
         </section>
+    );
+}
+
+/** What is marked, what stays between the ends, what is tightened or waited for; each with its source. */
+function Facts({ card, method, units }: { card: JointCard; method: JointMethod; units: Units }) {
+    if (!card.b) return null;
+    const insert = [method.insert_a, method.insert_b].find((tape) => tape && tape.mm > 0);
+    // What the numbers rest on: the part that holds both ends, or the socket that the pipe goes into.
+    const source = method.parts[0]?.source ?? card.b.source;
+    const clock = card.sources.find((one) => one.table === 'cements' && one.row === 'cure');
+    const torque =
+        units === 'inch'
+            ? method.torque_in_lb && `${method.torque_in_lb} in·lb`
+            : method.torque_nm && `${method.torque_nm.toFixed(1)} N·m`;
+    return (
+        <dl className="step-facts">
+            <div>
+                <dt>mark the pipe at</dt>
+                <dd className="mk">
+                    <SourceTap source={method.family === 'cement' ? card.b.source : source}>
+                        {insert ? <Said tape={insert} units={units} unit /> : 'measure it'}
+                    </SourceTap>
+                </dd>
+            </div>
+            <div>
+                <dt>between the ends</dt>
+                <dd>
+                    <SourceTap source={source}>
+                        {method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}
+                    </SourceTap>
+                </dd>
+            </div>
+            <div>
+                <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
+                <dd>
+                    <SourceTap source={torque ? source : (clock ?? source)}>{torque || waterInWords(method)}</SourceTap>
+                </dd>
+            </div>
+        </dl>
+    );
+}
+
+interface StepsProps {
+    method: JointMethod;
+    step: number;
+    onStep: (step: number) => void;
+}
+
+function Steps({ method, step, onStep }: StepsProps) {
+    return (
+        <ol className="steps">
+            {method.steps.map((one, i) => (
+                <li
+                    key={one.id}
+                    className={i === step ? 'step now' : i < step ? 'step done' : 'step'}
+                    aria-current={i === step ? 'step' : undefined}
+                >
+                    <button type="button" onClick={() => onStep(i)}>
+                        {i < step ? <Shape kind="done" size={22} /> : <span className="n">{i + 1}</span>}
+                        <span>
+                            <b>{one.do}</b>
+                            {i === step && <span className="say">{one.say}</span>}
+                            {i === step && one.tools.length > 0 && (
+                                <span className="cap">Tools: {one.tools.join(', ')}</span>
+                            )}
+                        </span>
+                    </button>
+                    {i === step && one.caution && (
+                        <p className="caution">
+                            <Shape kind="warn" size={24} /> {one.caution}
+                        </p>
+                    )}
+                </li>
+            ))}
+        </ol>
     );
 }

@@ -23,44 +23,17 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
         pipes.find((pipe) => pipe.id === params.get('pipe')) ??
         (phone ? undefined : (pipes.find((pipe) => pipe.id === first) ?? pipes[0]));
     const report = evaluation.standing.find((one) => one.id === chosen?.id);
-    const known = pipes.filter((pipe) => pipe.system).length;
 
-    const list = (
-        <section className="stood" aria-label="Standing pipes">
-            <header>
-                <h2>Standing pipes</h2>
-                <p className="cap">
-                    {pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}
-                </p>
-            </header>
-            {pipes.map((pipe) => {
-                const one = evaluation.standing.find((standing) => standing.id === pipe.id);
-                return (
-                    <button
-                        type="button"
-                        key={pipe.id}
-                        className={pipe.id === chosen?.id ? 'stood-row lit' : 'stood-row'}
-                        aria-current={pipe.id === chosen?.id}
-                        onClick={() => setParams({ pipe: pipe.id })}
-                    >
-                        {one && <PipeRing pipe={one} />}
-                        <span>
-                            <b>{pipe.name}</b>
-                            <span className="cap">{tiesInWords(editor, pipe.id)}</span>
-                            <br />
-                            <Shape kind={one?.known ? 'done' : 'unknown'} size={15} /> {one?.said}
-                        </span>
-                    </button>
-                );
-            })}
-            <button type="button" className="plain" onClick={() => setDialog('new')}>
-                Add a standing pipe
-            </button>
-        </section>
-    );
     return (
         <main className="station look">
-            {(!phone || !chosen) && list}
+            {(!phone || !chosen) && (
+                <StandingList
+                    editor={editor}
+                    chosen={chosen?.id}
+                    onChoose={(id) => setParams({ pipe: id })}
+                    onNew={() => setDialog('new')}
+                />
+            )}
             {chosen ? (
                 <div>
                     {phone && (
@@ -112,6 +85,53 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                 />
             )}
         </main>
+    );
+}
+
+interface ListProps {
+    editor: JobEditor;
+    chosen: string | undefined;
+    onChoose: (id: string) => void;
+    onNew: () => void;
+}
+
+/** Every standing pipe, and whether it is known what it is. */
+function StandingList({ editor, chosen, onChoose, onNew }: ListProps) {
+    const { document, evaluation } = editor;
+    const pipes = document.standing ?? [];
+    const known = pipes.filter((pipe) => pipe.system).length;
+    return (
+        <section className="stood" aria-label="Standing pipes">
+            <header>
+                <h2>Standing pipes</h2>
+                <p className="cap">
+                    {pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}
+                </p>
+            </header>
+            {pipes.map((pipe) => {
+                const one = evaluation.standing.find((standing) => standing.id === pipe.id);
+                return (
+                    <button
+                        type="button"
+                        key={pipe.id}
+                        className={pipe.id === chosen ? 'stood-row lit' : 'stood-row'}
+                        aria-current={pipe.id === chosen}
+                        onClick={() => onChoose(pipe.id)}
+                    >
+                        {one && <PipeRing pipe={one} />}
+                        <span>
+                            <b>{pipe.name}</b>
+                            <span className="cap">{tiesInWords(editor, pipe.id)}</span>
+                            <br />
+                            <Shape kind={one?.known ? 'done' : 'unknown'} size={15} /> {one?.said}
+                        </span>
+                    </button>
+                );
+            })}
+            <button type="button" className="plain" onClick={() => onNew()}>
+                Add a standing pipe
+            </button>
+        </section>
     );
 }
 

@@ -2,7 +2,7 @@ import type { FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
-import type { JobStanding } from '../../api/types';
+import type { JobStanding, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -28,98 +28,23 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
             document.getElementById('pipe-level')?.focus();
             return;
         }
-        const id = pipe?.id ?? freeStandingId((editor.document.standing ?? []).map((one) => one.id));
-        const { at: _, faces: __, level_mm: ___, in_the_way: ____, ...rest } = pipe ?? ({} as Partial<JobStanding>);
-        const next: JobStanding = {
-            ...rest,
-            id,
-            name: text('name'),
-            end: text('end') as JobStanding['end'],
-            fixed: form.has('fixed'),
-            how: pipe?.how ?? 'guessed',
-            ...(text('at') ? { at: text('at') } : {}),
-            ...(text('faces') ? { faces: text('faces') } : {}),
-            ...(level ? { level_mm: level.data.mm } : {}),
-            ...(text('in_the_way') ? { in_the_way: text('in_the_way') } : {}),
-        };
+        const taken = (editor.document.standing ?? []).map((one) => one.id);
+        const next = pipeOf(form, pipe, pipe?.id ?? freeStandingId(taken), level?.data.mm);
         editor.change((old) => ({
             ...old,
             standing: pipe
-                ? (old.standing ?? []).map((one) => (one.id === id ? next : one))
+                ? (old.standing ?? []).map((one) => (one.id === next.id ? next : one))
                 : [...(old.standing ?? []), next],
         }));
         onClose();
-        if (!pipe) onNew(id);
+        if (!pipe) onNew(next.id);
     };
     return (
         <Modal show onHide={onClose} aria-labelledby="pipe-title">
             <Modal.Body>
                 <h2 id="pipe-title">{pipe ? pipe.name : 'A standing pipe'}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
-                    <Form.Group controlId="pipe-name">
-                        <Form.Label>What you call it</Form.Label>
-                        <Form.Control
-                            name="name"
-                            defaultValue={pipe?.name}
-                            placeholder="stub on the stack"
-                            required
-                            maxLength={80}
-                            autoFocus
-                        />
-                    </Form.Group>
-                    <Form.Group controlId="pipe-end">
-                        <Form.Label>It ends in</Form.Label>
-                        <Form.Select name="end" defaultValue={pipe?.end ?? 'plain'}>
-                            {END_NAMES.map(([key, name]) => (
-                                <option key={key} value={key}>
-                                    {name}
-                                </option>
-                            ))}
-                        </Form.Select>
-                    </Form.Group>
-                    <Form.Group controlId="pipe-at" className="whole">
-                        <Form.Label>Where its centre is</Form.Label>
-                        <Form.Control
-                            name="at"
-                            defaultValue={pipe?.at}
-                            placeholder="cellar, 62 in from the corner"
-                            maxLength={200}
-                        />
-                    </Form.Group>
-                    <Form.Group controlId="pipe-faces">
-                        <Form.Label>Which way it points</Form.Label>
-                        <Form.Control name="faces" defaultValue={pipe?.faces} placeholder="west" maxLength={80} />
-                    </Form.Group>
-                    <LengthField
-                        id="pipe-level"
-                        name="level"
-                        label="Its centre over the mark of the job"
-                        help="levelled on site; leave empty if not yet"
-                        units={units}
-                        start={
-                            pipe?.level_mm === undefined
-                                ? ''
-                                : units === 'mm'
-                                  ? String(pipe.level_mm)
-                                  : `${pipe.level_mm} mm`
-                        }
-                    />
-                    <Form.Group controlId="pipe-way" className="whole">
-                        <Form.Label>What is in the way</Form.Label>
-                        <Form.Control
-                            name="in_the_way"
-                            defaultValue={pipe?.in_the_way}
-                            placeholder="joists, pipes, buried services"
-                            maxLength={300}
-                        />
-                    </Form.Group>
-                    <Form.Check
-                        id="pipe-fixed"
-                        name="fixed"
-                        className="whole"
-                        label="It cannot be moved along its axis"
-                        defaultChecked={pipe?.fixed ?? true}
-                    />
+                    <PipeFields pipe={pipe} units={units} />
                     <div className="acts whole">
                         {pipe && (
                             <button
@@ -144,4 +69,89 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
             </Modal.Body>
         </Modal>
     );
+}
+
+function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Units }) {
+    return (
+        <>
+            <Form.Group controlId="pipe-name">
+                <Form.Label>What you call it</Form.Label>
+                <Form.Control
+                    name="name"
+                    defaultValue={pipe?.name}
+                    placeholder="stub on the stack"
+                    required
+                    maxLength={80}
+                    autoFocus
+                />
+            </Form.Group>
+            <Form.Group controlId="pipe-end">
+                <Form.Label>It ends in</Form.Label>
+                <Form.Select name="end" defaultValue={pipe?.end ?? 'plain'}>
+                    {END_NAMES.map(([key, name]) => (
+                        <option key={key} value={key}>
+                            {name}
+                        </option>
+                    ))}
+                </Form.Select>
+            </Form.Group>
+            <Form.Group controlId="pipe-at" className="whole">
+                <Form.Label>Where its centre is</Form.Label>
+                <Form.Control
+                    name="at"
+                    defaultValue={pipe?.at}
+                    placeholder="cellar, 62 in from the corner"
+                    maxLength={200}
+                />
+            </Form.Group>
+            <Form.Group controlId="pipe-faces">
+                <Form.Label>Which way it points</Form.Label>
+                <Form.Control name="faces" defaultValue={pipe?.faces} placeholder="west" maxLength={80} />
+            </Form.Group>
+            <LengthField
+                id="pipe-level"
+                name="level"
+                label="Its centre over the mark of the job"
+                help="levelled on site; leave empty if not yet"
+                units={units}
+                start={
+                    pipe?.level_mm === undefined ? '' : units === 'mm' ? String(pipe.level_mm) : `${pipe.level_mm} mm`
+                }
+            />
+            <Form.Group controlId="pipe-way" className="whole">
+                <Form.Label>What is in the way</Form.Label>
+                <Form.Control
+                    name="in_the_way"
+                    defaultValue={pipe?.in_the_way}
+                    placeholder="joists, pipes, buried services"
+                    maxLength={300}
+                />
+            </Form.Group>
+            <Form.Check
+                id="pipe-fixed"
+                name="fixed"
+                className="whole"
+                label="It cannot be moved along its axis"
+                defaultChecked={pipe?.fixed ?? true}
+            />
+        </>
+    );
+}
+
+/** The pipe as the form has it. */
+function pipeOf(form: FormData, pipe: JobStanding | undefined, id: string, levelMm: number | undefined): JobStanding {
+    const text = (key: string): string => formText(form, key).trim();
+    const { at: _, faces: __, level_mm: ___, in_the_way: ____, ...rest } = pipe ?? ({} as Partial<JobStanding>);
+    return {
+        ...rest,
+        id,
+        name: text('name'),
+        end: text('end') as JobStanding['end'],
+        fixed: form.has('fixed'),
+        how: pipe?.how ?? 'guessed',
+        ...(text('at') ? { at: text('at') } : {}),
+        ...(text('faces') ? { faces: text('faces') } : {}),
+        ...(levelMm === undefined ? {} : { level_mm: levelMm }),
+        ...(text('in_the_way') ? { in_the_way: text('in_the_way') } : {}),
+    };
 }

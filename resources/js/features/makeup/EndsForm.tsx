@@ -96,25 +96,7 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
     };
     return (
         <form className="mu-form" onSubmit={(event) => void submit(event)}>
-            <div className="chips" role="group" aria-label="Which two ends">
-                <button
-                    type="button"
-                    className={mode === 'legs' ? 'chip on' : 'chip'}
-                    aria-pressed={mode === 'legs'}
-                    disabled={laid.length < 2}
-                    onClick={() => setMode('legs')}
-                >
-                    between two legs
-                </button>
-                <button
-                    type="button"
-                    className={mode === 'measured' ? 'chip on' : 'chip'}
-                    aria-pressed={mode === 'measured'}
-                    onClick={() => setMode('measured')}
-                >
-                    on from the end
-                </button>
-            </div>
+            <WhichEnds mode={mode} canBeLegs={laid.length > 1} onMode={setMode} />
             {mode === 'legs' ? (
                 <BetweenLegs legs={laid} picked={picked} onPick={onPick} />
             ) : (
@@ -161,6 +143,36 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                 {busy ? 'Looking …' : 'Look for ways'}
             </button>
         </form>
+    );
+}
+
+interface WhichProps {
+    mode: 'legs' | 'measured';
+    canBeLegs: boolean;
+    onMode: (mode: 'legs' | 'measured') => void;
+}
+
+function WhichEnds({ mode, canBeLegs, onMode }: WhichProps) {
+    return (
+        <div className="chips" role="group" aria-label="Which two ends">
+            <button
+                type="button"
+                className={mode === 'legs' ? 'chip on' : 'chip'}
+                aria-pressed={mode === 'legs'}
+                disabled={!canBeLegs}
+                onClick={() => onMode('legs')}
+            >
+                between two legs
+            </button>
+            <button
+                type="button"
+                className={mode === 'measured' ? 'chip on' : 'chip'}
+                aria-pressed={mode === 'measured'}
+                onClick={() => onMode('measured')}
+            >
+                on from the end
+            </button>
+        </div>
     );
 }
 

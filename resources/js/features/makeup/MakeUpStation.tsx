@@ -106,39 +106,12 @@ interface EndToEndProps extends Props {
  */
 function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps) {
     const laid = run.legs.filter((leg) => leg.laid);
-    const [made, setMade] = useState<MadeUp | null>(null);
-    const [measured, setMeasured] = useState<EndsMeasured | null>(null);
-    const [chosen, setChosen] = useState(0);
-    const [busy, setBusy] = useState(false);
-    const [problem, setProblem] = useState('');
     const [picked, setPicked] = useState<Picked>({
         from: opened?.values.from_leg ?? laid[0]?.id ?? '',
         to: opened?.values.to_leg ?? laid.at(-1)?.id ?? '',
     });
     const { units } = editor.evaluation;
-    const ways = made ? (made.solutions.length > 0 ? made.solutions : made.relax.map((one) => one.solution)) : [];
-    const way = ways[chosen];
-    const ask = async (one: EndsMeasured): Promise<void> => {
-        setBusy(true);
-        setProblem('');
-        setMeasured(one);
-        const answer = await makeUp(editor.ofJob, askedOf(run.id, one));
-        setBusy(false);
-        setChosen(0);
-        if (answer.ok) setMade(answer.data);
-        else {
-            setMade(null);
-            setProblem(reasonOf(answer));
-        }
-    };
-    // What was found is of the run as it was then. A kept move is looked up as it is opened.
-    const legs = JSON.stringify(plan.legs);
-    useEffect(() => {
-        setMade(null);
-        setProblem('');
-        if (opened) void ask(opened);
-        // eslint-disable-next-line react-hooks/exhaustive-deps -- once for every state of the run
-    }, [legs]);
+    const { made, measured, chosen, way, busy, problem, ask, choose } = useWays(run, plan, editor, opened);
     return (
         <>
             <section className="mu-ways" aria-label="Ends and ways">
@@ -155,7 +128,7 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                     />
                 </details>
                 <Problem text={problem} />
-                {made && <WayList made={made} chosen={chosen} onChoose={setChosen} units={units} />}
+                {made && <WayList made={made} chosen={chosen} onChoose={choose} units={units} />}
                 {made && measured && (
                     <KeepMeasures editor={editor} run={plan.id} measured={measured} opened={opened} onKept={onKept} />
                 )}
@@ -205,6 +178,39 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
             )}
         </>
     );
+}
+
+/** The ways between two ends, as they were last looked for. */
+function useWays(run: RunReport, plan: JobRun, editor: JobEditor, opened: EndsMeasured | null) {
+    const [made, setMade] = useState<MadeUp | null>(null);
+    const [measured, setMeasured] = useState<EndsMeasured | null>(null);
+    const [chosen, setChosen] = useState(0);
+    const [busy, setBusy] = useState(false);
+    const [problem, setProblem] = useState('');
+    const ways = made ? (made.solutions.length > 0 ? made.solutions : made.relax.map((one) => one.solution)) : [];
+    const way = ways[chosen];
+    const ask = async (one: EndsMeasured): Promise<void> => {
+        setBusy(true);
+        setProblem('');
+        setMeasured(one);
+        const answer = await makeUp(editor.ofJob, askedOf(run.id, one));
+        setBusy(false);
+        setChosen(0);
+        if (answer.ok) setMade(answer.data);
+        else {
+            setMade(null);
+            setProblem(reasonOf(answer));
+        }
+    };
+    // What was found is of the run as it was then. A kept move is looked up as it is opened.
+    const legs = JSON.stringify(plan.legs);
+    useEffect(() => {
+        setMade(null);
+        setProblem('');
+        if (opened) void ask(opened);
+        // eslint-disable-next-line react-hooks/exhaustive-deps -- once for every state of the run
+    }, [legs]);
+    return { made, measured, chosen, way, busy, problem, ask, choose: setChosen };
 }
 
 /** The run as it is: a tap on a piece picks its leg, the upper end first, then the lower one. */

@@ -1,5 +1,5 @@
-import { useLayoutEffect, useState, type KeyboardEvent, type RefObject } from 'react';
-import type { RunReport, Tape, Units } from '../../api/types';
+import { useLayoutEffect, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
+import type { LegReport, RunReport, Tape, Units } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
 import { completionOf, stretchesOf } from './completion';
@@ -22,26 +22,16 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const typed = last?.text ?? null;
     const isUnheard = last?.read === false && (editor.saving === 'offline' || editor.saving === 'signed-out');
     const text = typed ?? run.call_out;
-    const { phrases } = editor.evaluation;
-    const live = typed !== null ? phrases : [];
-    const unread = live.flatMap((phrase) => phrase.unread);
+    const unread = typed === null ? [] : editor.evaluation.phrases.flatMap((phrase) => phrase.unread);
     const bounds = phraseBounds(text);
     const at = focused ? bounds.findIndex((one) => caret <= one.at + one.length) : (selectedLeg ?? 0) - 1;
     const litBound = focused ? null : (bounds[(selectedLeg ?? 0) - 1] ?? null);
     const leg = run.legs[at >= 0 ? at : run.legs.length - 1];
-    const complaint =
-        unread.find((one) => bounds[at] && one.at >= bounds[at].at && one.at <= bounds[at].at + bounds[at].length) ??
-        unread[0];
+    const complaint = complaintAt(unread, bounds[at]);
     const ghost = focused && caret === text.length ? completionOf(text) : '';
     const waiting = typed === null ? run.legs.filter((one) => !one.read) : [];
 
-    useLayoutEffect(() => {
-        const area = field.current;
-        if (!area) return;
-        area.style.height = 'auto';
-        area.style.height = `${area.scrollHeight}px`;
-    }, [text, field]);
-
+    useHeightOfText(field, text);
     const say = (value: string): void => editor.say(run.id, value.replace(/\n/g, ' / '));
     const onKey = (event: KeyboardEvent<HTMLTextAreaElement>): void => {
         if (ghost !== '' && event.key === 'ArrowRight') {
@@ -101,37 +91,79 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                         onKeyDown={onKey}
                     />
                 </div>
-                <p className="back" id="read-back" aria-live="polite">
-                    {isUnheard ? (
-                        <>{notReadInWords(editor)}</>
-                    ) : complaint ? (
-                        <span className="complaint">
-                            <Shape kind="stop" size={16} /> {complaint.message}
-                        </span>
-                    ) : waiting.length > 0 ? (
-                        <span className="complaint">
-                            <Shape kind="stop" size={16} /> Leg {waiting[0]?.number} was not understood; its words are
-                            kept.
-                        </span>
-                    ) : leg ? (
-                        <>
-                            Leg {leg.number} is read as: <b>{leg.read_back}</b>.{' '}
-                            {totalsInWords(run, editor.evaluation.units)}
-                        </>
-                    ) : text.trim() !== '' ? (
-                        <>Leg {bounds.length} is being read.</>
-                    ) : (
-                        <>Say the first leg: how long, and which way. Put a / between two legs.</>
-                    )}
-                    {editor.problem && (
-                        <span className="complaint" role="alert">
-                            {' '}
-                            {editor.problem}
-                        </span>
-                    )}
-                </p>
+                <ReadBack
+                    editor={editor}
+                    run={run}
+                    leg={leg}
+                    isUnheard={isUnheard}
+                    complaint={complaint?.message}
+                    waiting={waiting[0]}
+                    saying={text.trim() === '' ? null : bounds.length}
+                />
             </div>
         </div>
+    );
+}
+
+/** What was not understood in the phrase that is being said; else the first of the line. */
+function complaintAt<U extends { at: number }>(unread: U[], bound: { at: number; length: number } | undefined) {
+    return unread.find((one) => bound && one.at >= bound.at && one.at <= bound.at + bound.length) ?? unread[0];
+}
+
+/** The field is as high as what stands in it. */
+function useHeightOfText(field: RefObject<HTMLTextAreaElement | null>, text: string): void {
+    useLayoutEffect(() => {
+        const area = field.current;
+        if (!area) return;
+        area.style.height = 'auto';
+        area.style.height = `${area.scrollHeight}px`;
+    }, [text, field]);
+}
+
+interface BackProps {
+    editor: JobEditor;
+    run: RunReport;
+    leg: LegReport | undefined;
+    isUnheard: boolean;
+    /** what was not understood of what is being typed */
+    complaint: string | undefined;
+    /** a leg that was kept without being understood */
+    waiting: LegReport | undefined;
+    /** the leg that is being read; null where nothing is said */
+    saying: number | null;
+}
+
+/** What was read of the line, said back. */
+function ReadBack({ editor, run, leg, isUnheard, complaint, waiting, saying }: BackProps) {
+    const complain = (message: ReactNode) => (
+        <span className="complaint">
+            <Shape kind="stop" size={16} /> {message}
+        </span>
+    );
+    return (
+        <p className="back" id="read-back" aria-live="polite">
+            {isUnheard ? (
+                <>{notReadInWords(editor)}</>
+            ) : complaint !== undefined ? (
+                complain(complaint)
+            ) : waiting ? (
+                complain(`Leg ${waiting.number} was not understood; its words are kept.`)
+            ) : leg ? (
+                <>
+                    Leg {leg.number} is read as: <b>{leg.read_back}</b>. {totalsInWords(run, editor.evaluation.units)}
+                </>
+            ) : saying !== null ? (
+                <>Leg {saying} is being read.</>
+            ) : (
+                <>Say the first leg: how long, and which way. Put a / between two legs.</>
+            )}
+            {editor.problem && (
+                <span className="complaint" role="alert">
+                    {' '}
+                    {editor.problem}
+                </span>
+            )}
+        </p>
     );
 }
 

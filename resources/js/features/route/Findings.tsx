@@ -30,7 +30,6 @@ const FIELDS: Record<string, string> = {
 export function Findings({ run, plan, editor, selection, onRun, onStation }: Props) {
     const [measuring, setMeasuring] = useState<string | null>(null);
     const list = useRef<HTMLElement>(null);
-    const overrides = editor.document.overrides?.catalogue ?? [];
 
     useEffect(() => {
         if (selection.finding !== null)
@@ -71,98 +70,20 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                     plumber decide.
                 </p>
             )}
-            {run.findings.map((finding, index) => {
-                const mending = mendingOf(finding, run, plan);
-                const row = String(finding.params.row ?? '');
-                return (
-                    <div
-                        key={`${finding.rule} ${finding.where.leg} ${row} ${index}`}
-                        className={`f ${finding.severity} ${selection.finding === index ? 'lit' : ''}`}
-                    >
-                        <Shape kind={finding.severity} size={21} />
-                        <div>
-                            <button type="button" className="head-line" onClick={() => show(finding, index)}>
-                                <b>{WORDS[finding.severity]}</b> {placeOf(finding)}
-                                {finding.title}
-                            </button>
-                            <p>{finding.why}</p>
-                            {finding.source && (
-                                <details>
-                                    <summary>
-                                        {finding.source.source}
-                                        {finding.source.confidence !== 'high' &&
-                                            `, ${finding.source.confidence} confidence`}
-                                    </summary>
-                                    <p className="cap">
-                                        {finding.source.table}, row {finding.source.row}: {finding.source.status},{' '}
-                                        {finding.source.confidence} confidence. Rule {finding.rule}.
-                                    </p>
-                                </details>
-                            )}
-                            <p>
-                                <b>{finding.remedy}</b>
-                            </p>
-                            {mending && (
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() => editor.changeRun(plan.id, mending.edit)}
-                                >
-                                    {mending.label}
-                                </button>
-                            )}
-                            {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.unmeasured') && (
-                                <button type="button" className="plain small" onClick={() => setMeasuring(row)}>
-                                    Enter what you measured
-                                </button>
-                            )}
-                            {finding.rule.startsWith('joint.') && finding.rule !== 'joint.strain' && (
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() => onStation(finding.rule === 'joint.unknownPipe' ? 'look' : 'joints')}
-                                >
-                                    {finding.rule === 'joint.unknownPipe' ? 'Identify it' : 'Choose at Joints'}
-                                </button>
-                            )}
-                            {finding.rule === 'run.notLevelled' && (
-                                <button type="button" className="plain small" onClick={onRun}>
-                                    Enter the difference
-                                </button>
-                            )}
-                        </div>
-                    </div>
-                );
-            })}
-            {overrides.length > 0 && (
-                <div className="f measured">
-                    <span className="tagp">✓</span>
-                    <div>
-                        <b>Measured by you</b>
-                        {overrides.map((override) => (
-                            <p key={`${override.table} ${override.row} ${override.field}`}>
-                                {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}:{' '}
-                                {override.value.toFixed(1)} mm, in place of the catalogue's.{' '}
-                                <button
-                                    type="button"
-                                    className="plain small"
-                                    onClick={() =>
-                                        editor.change((old) => ({
-                                            ...old,
-                                            overrides: {
-                                                ...old.overrides,
-                                                catalogue: overrides.filter((one) => one !== override),
-                                            },
-                                        }))
-                                    }
-                                >
-                                    Back to the catalogue
-                                </button>
-                            </p>
-                        ))}
-                    </div>
-                </div>
-            )}
+            {run.findings.map((finding, index) => (
+                <FindingCard
+                    key={`${finding.rule} ${finding.where.leg} ${String(finding.params.row ?? '')} ${index}`}
+                    finding={finding}
+                    isLit={selection.finding === index}
+                    mending={mendingOf(finding, run, plan)}
+                    onShow={() => show(finding, index)}
+                    onMend={(edit) => editor.changeRun(plan.id, edit)}
+                    onMeasure={setMeasuring}
+                    onRun={onRun}
+                    onStation={onStation}
+                />
+            ))}
+            <Overrides editor={editor} />
             {run.sources.length > 0 && <RestsOn sources={run.sources} />}
             {measuring !== null && (
                 <MeasureDialog
@@ -174,6 +95,110 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                 />
             )}
         </section>
+    );
+}
+
+interface FindingCardProps extends Pick<Props, 'onRun' | 'onStation'> {
+    finding: Finding;
+    isLit: boolean;
+    mending: ReturnType<typeof mendingOf>;
+    onShow: () => void;
+    onMend: (edit: (run: JobRun) => JobRun) => void;
+    onMeasure: (row: string) => void;
+}
+
+/** What, where, why with its source, and what to do about it. */
+function FindingCard({ finding, isLit, mending, onShow, onMend, onMeasure, onRun, onStation }: FindingCardProps) {
+    return (
+        <div className={`f ${finding.severity} ${isLit ? 'lit' : ''}`}>
+            <Shape kind={finding.severity} size={21} />
+            <div>
+                <button type="button" className="head-line" onClick={() => onShow()}>
+                    <b>{WORDS[finding.severity]}</b> {placeOf(finding)}
+                    {finding.title}
+                </button>
+                <p>{finding.why}</p>
+                {finding.source && (
+                    <details>
+                        <summary>
+                            {finding.source.source}
+                            {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
+                        </summary>
+                        <p className="cap">
+                            {finding.source.table}, row {finding.source.row}: {finding.source.status},{' '}
+                            {finding.source.confidence} confidence. Rule {finding.rule}.
+                        </p>
+                    </details>
+                )}
+                <p>
+                    <b>{finding.remedy}</b>
+                </p>
+                {mending && (
+                    <button type="button" className="plain small" onClick={() => onMend(mending.edit)}>
+                        {mending.label}
+                    </button>
+                )}
+                {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.unmeasured') && (
+                    <button
+                        type="button"
+                        className="plain small"
+                        onClick={() => onMeasure(String(finding.params.row ?? ''))}
+                    >
+                        Enter what you measured
+                    </button>
+                )}
+                {finding.rule.startsWith('joint.') && finding.rule !== 'joint.strain' && (
+                    <button
+                        type="button"
+                        className="plain small"
+                        onClick={() => onStation(finding.rule === 'joint.unknownPipe' ? 'look' : 'joints')}
+                    >
+                        {finding.rule === 'joint.unknownPipe' ? 'Identify it' : 'Choose at Joints'}
+                    </button>
+                )}
+                {finding.rule === 'run.notLevelled' && (
+                    <button type="button" className="plain small" onClick={onRun}>
+                        Enter the difference
+                    </button>
+                )}
+            </div>
+        </div>
+    );
+}
+
+/** What was measured on this job in place of the catalogue's. */
+function Overrides({ editor }: Pick<Props, 'editor'>) {
+    const overrides = editor.document.overrides?.catalogue ?? [];
+    return (
+        overrides.length > 0 && (
+            <div className="f measured">
+                <span className="tagp">✓</span>
+                <div>
+                    <b>Measured by you</b>
+                    {overrides.map((override) => (
+                        <p key={`${override.table} ${override.row} ${override.field}`}>
+                            {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}:{' '}
+                            {override.value.toFixed(1)} mm, in place of the catalogue's.{' '}
+                            <button
+                                type="button"
+                                className="plain small"
+                                onClick={() =>
+                                    editor.change((old) => ({
+                                        ...old,
+                                        overrides: {
+                                            ...old.overrides,
+                                            catalogue: overrides.filter((one) => one !== override),
+                                        },
+                                    }))
+                                }
+                            >
+                                Back to the catalogue
+                            </button>
+                        </p>
+                    ))}
+                </div>
+            </div>
+        )
     );
 }
 

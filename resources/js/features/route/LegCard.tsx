@@ -51,110 +51,150 @@ const METRIC_FITTINGS = [
 
 /** One leg with large steppers, and its own phrase to change in words. */
 export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
-    const choices: readonly (readonly [string, string])[] =
-        run.system.key.endsWith('-40') || run.system.key === 'ci-no-hub' || run.system.key === 'pvc-sewer-sdr35'
-            ? FITTINGS
-            : METRIC_FITTINGS;
     const { units } = editor.evaluation;
     const said = plan.legs.find((one) => one.id === leg.id);
     if (!said) return null;
     const change = (edit: (leg: JobLeg) => JobLeg): void =>
         editor.changeRun(plan.id, (old) => changeLeg(old, leg.id, edit));
+    return (
+        <div className="opened">
+            {isRead(said) && <LegFields leg={leg} run={run} said={said} units={units} onChange={change} />}
+            <Obstacles leg={leg} run={run.id} editor={editor} />
+            <PhraseField key={leg.phrase} leg={leg} run={run} editor={editor} />
+            <MadeUpOf leg={leg} run={run} units={units} />
+            <div className="acts">
+                <button
+                    type="button"
+                    className="plain"
+                    onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}
+                >
+                    Take this leg out
+                </button>
+                <button type="button" className="plain" onClick={onAdd}>
+                    Add a leg after it
+                </button>
+            </div>
+        </div>
+    );
+}
+
+interface FieldsProps {
+    leg: LegReport;
+    run: RunReport;
+    said: JobLeg;
+    units: Units;
+    onChange: (edit: (leg: JobLeg) => JobLeg) => void;
+}
+
+/** Length and fall with steppers, and what is chosen of it. */
+function LegFields({ leg, run, said, units, onChange: change }: FieldsProps) {
+    return (
+        <>
+            <Stepper
+                caption={`Length${leg.length ? `, ${other(leg.length, units)}` : ''}`}
+                less="shorter"
+                more="longer"
+                onStep={(steps) => change((one) => stepLength(one, units, steps))}
+                disabled={said.close === true}
+            >
+                {leg.length && <Said tape={leg.length} units={units} feet />}
+            </Stepper>
+            <Stepper
+                caption={leg.upright ? 'Fall: upright' : 'Fall'}
+                less="flatter"
+                more="steeper"
+                onStep={(steps) => change((one) => stepFall(one, leg, units, steps))}
+                disabled={leg.upright || leg.way === 'up' || leg.way === 'down'}
+            >
+                {leg.fall ? <SaidFall fall={leg.fall} units={units} /> : '–'}
+            </Stepper>
+            <LegChoices leg={leg} run={run} said={said} onChange={change} />
+        </>
+    );
+}
+
+function LegChoices({ leg, run, said, onChange: change }: Omit<FieldsProps, 'units'>) {
+    const choices: readonly (readonly [string, string])[] =
+        run.system.key.endsWith('-40') || run.system.key === 'ci-no-hub' || run.system.key === 'pvc-sewer-sdr35'
+            ? FITTINGS
+            : METRIC_FITTINGS;
+    return (
+        <>
+            <label className="choice">
+                <span className="cap">Way</span>
+                <select
+                    value={said.way}
+                    onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}
+                >
+                    {WAYS.map((way) => (
+                        <option key={way}>{way}</option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Measured</span>
+                <select
+                    value={said.measured ?? 'centre'}
+                    onChange={(event) =>
+                        change((one) => ({
+                            ...one,
+                            measured: event.target.value === 'stop' ? 'stop' : 'centre',
+                        }))
+                    }
+                >
+                    <option value="centre">centre to centre</option>
+                    <option value="stop">stop to stop</option>
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">{leg.upright ? 'Its length' : 'Its fall'}</span>
+                <select
+                    value={said.takes ?? ''}
+                    onChange={(event) =>
+                        change((one) =>
+                            setTakes(
+                                one,
+                                leg,
+                                event.target.value === '' ? undefined : (event.target.value as 'share' | 'rest'),
+                            ),
+                        )
+                    }
+                >
+                    <option value="">as said</option>
+                    {leg.upright ? (
+                        <option value="rest">the rest, between the levels</option>
+                    ) : (
+                        <option value="share">shared, between the levels</option>
+                    )}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Bend into it</span>
+                <select
+                    value={fittingKey(said)}
+                    disabled={leg.number === 1}
+                    onChange={(event) => change((one) => setFitting(one, event.target.value))}
+                >
+                    {choices.map(([key, name]) => (
+                        <option key={key} value={key}>
+                            {name}
+                        </option>
+                    ))}
+                    {!choices.some(([key]) => key === fittingKey(said)) && (
+                        <option value={fittingKey(said)}>{fittingKey(said)}</option>
+                    )}
+                </select>
+            </label>
+        </>
+    );
+}
+
+/** What the leg is made up of: its fittings, and the pieces with their cuts. */
+function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'>) {
     const pieces = run.pieces.filter((piece) => piece.leg_id === leg.id);
     const fittings = run.fittings.filter((fitting) => fitting.leg === leg.number);
     return (
-        <div className="opened">
-            {isRead(said) && (
-                <>
-                    <Stepper
-                        caption={`Length${leg.length ? `, ${other(leg.length, units)}` : ''}`}
-                        less="shorter"
-                        more="longer"
-                        onStep={(steps) => change((one) => stepLength(one, units, steps))}
-                        disabled={said.close === true}
-                    >
-                        {leg.length && <Said tape={leg.length} units={units} feet />}
-                    </Stepper>
-                    <Stepper
-                        caption={leg.upright ? 'Fall: upright' : 'Fall'}
-                        less="flatter"
-                        more="steeper"
-                        onStep={(steps) => change((one) => stepFall(one, leg, units, steps))}
-                        disabled={leg.upright || leg.way === 'up' || leg.way === 'down'}
-                    >
-                        {leg.fall ? <SaidFall fall={leg.fall} units={units} /> : '–'}
-                    </Stepper>
-                    <label className="choice">
-                        <span className="cap">Way</span>
-                        <select
-                            value={said.way}
-                            onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}
-                        >
-                            {WAYS.map((way) => (
-                                <option key={way}>{way}</option>
-                            ))}
-                        </select>
-                    </label>
-                    <label className="choice">
-                        <span className="cap">Measured</span>
-                        <select
-                            value={said.measured ?? 'centre'}
-                            onChange={(event) =>
-                                change((one) => ({
-                                    ...one,
-                                    measured: event.target.value === 'stop' ? 'stop' : 'centre',
-                                }))
-                            }
-                        >
-                            <option value="centre">centre to centre</option>
-                            <option value="stop">stop to stop</option>
-                        </select>
-                    </label>
-                    <label className="choice">
-                        <span className="cap">{leg.upright ? 'Its length' : 'Its fall'}</span>
-                        <select
-                            value={said.takes ?? ''}
-                            onChange={(event) =>
-                                change((one) =>
-                                    setTakes(
-                                        one,
-                                        leg,
-                                        event.target.value === ''
-                                            ? undefined
-                                            : (event.target.value as 'share' | 'rest'),
-                                    ),
-                                )
-                            }
-                        >
-                            <option value="">as said</option>
-                            {leg.upright ? (
-                                <option value="rest">the rest, between the levels</option>
-                            ) : (
-                                <option value="share">shared, between the levels</option>
-                            )}
-                        </select>
-                    </label>
-                    <label className="choice">
-                        <span className="cap">Bend into it</span>
-                        <select
-                            value={fittingKey(said)}
-                            disabled={leg.number === 1}
-                            onChange={(event) => change((one) => setFitting(one, event.target.value))}
-                        >
-                            {choices.map(([key, name]) => (
-                                <option key={key} value={key}>
-                                    {name}
-                                </option>
-                            ))}
-                            {!choices.some(([key]) => key === fittingKey(said)) && (
-                                <option value={fittingKey(said)}>{fittingKey(said)}</option>
-                            )}
-                        </select>
-                    </label>
-                </>
-            )}
-            <Obstacles leg={leg} run={run.id} editor={editor} />
-            <PhraseField key={leg.phrase} leg={leg} run={run} editor={editor} />
+        <>
             {fittings.length > 0 && (
                 <ul className="made-up">
                     {fittings.map((fitting) => (
@@ -188,19 +228,7 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     ))}
                 </p>
             )}
-            <div className="acts">
-                <button
-                    type="button"
-                    className="plain"
-                    onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}
-                >
-                    Take this leg out
-                </button>
-                <button type="button" className="plain" onClick={onAdd}>
-                    Add a leg after it
-                </button>
-            </div>
-        </div>
+        </>
     );
 }
 

@@ -1,7 +1,7 @@
 import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
-import type { JobRun, RunReport } from '../../api/types';
+import type { JobRun, RunReport, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -20,33 +20,19 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
     const { units } = editor.evaluation;
     if (!fitting) return null;
     const straight = fitting.turn_deg === null;
-    const fields: [string, string][] = fitting.branch
-        ? [
-              ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
-              ['run_out_mm', 'Down the run, to the stop'],
-              ['branch_mm', 'Along the branch, to the stop'],
-          ]
-        : [
-              [
-                  !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm',
-                  straight ? 'Stop to stop' : 'Centre to stop',
-              ],
-          ];
+    const fields = fieldsOf(fitting);
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
-        const measured: [string, number][] = [];
-        for (const [field] of fields) {
-            const said = formText(form, field).trim();
-            // Of a branch fitting what was not measured stays as it was.
-            if (said === '' && fields.length > 1) continue;
-            const result = await readLength(said, units);
-            if (!result.ok || result.data.mm < 0) {
-                (document.getElementById(`measured-${field}`) ?? document.getElementById('measured'))?.focus();
-                return;
-            }
-            measured.push([field, result.data.mm]);
+        const measured = await readMeasured(
+            form,
+            fields.map(([field]) => field),
+            units,
+        );
+        if (typeof measured === 'string') {
+            (document.getElementById(`measured-${measured}`) ?? document.getElementById('measured'))?.focus();
+            return;
         }
         if (measured.length === 0) {
             document.getElementById('measured')?.focus();
@@ -114,4 +100,34 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
             </Modal.Body>
         </Modal>
     );
+}
+
+/** What is measured of a fitting, by its field: what is said of it. */
+function fieldsOf(fitting: RunReport['fittings'][number]): [string, string][] {
+    const straight = fitting.turn_deg === null;
+    return fitting.branch
+        ? [
+              ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
+              ['run_out_mm', 'Down the run, to the stop'],
+              ['branch_mm', 'Along the branch, to the stop'],
+          ]
+        : [
+              [
+                  !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm',
+                  straight ? 'Stop to stop' : 'Centre to stop',
+              ],
+          ];
+}
+
+/** What is entered, in mm by field; a text: the field that cannot be read. Of several, one left empty stays as it was. */
+async function readMeasured(form: FormData, fields: string[], units: Units): Promise<[string, number][] | string> {
+    const measured: [string, number][] = [];
+    for (const field of fields) {
+        const said = formText(form, field).trim();
+        if (said === '' && fields.length > 1) continue;
+        const result = await readLength(said, units);
+        if (!result.ok || result.data.mm < 0) return field;
+        measured.push([field, result.data.mm]);
+    }
+    return measured;
 }

@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
-import type { JobObstacle, LegReport } from '../../api/types';
+import type { JobObstacle, LegReport, Units } from '../../api/types';
 import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
@@ -58,47 +58,20 @@ function ObstacleDialog({
 }) {
     const [kind, setKind] = useState<JobObstacle['kind']>('joist');
     const { units } = editor.evaluation;
-    const fields = OBSTACLES.find((one) => one.kind === kind)?.fields ?? [];
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
         const read = await formLengths(form, LENGTHS, units, (name) => name === 'at').catch(() => null);
         if (read === null) return;
-        const count = Number(formText(form, 'count') || '1');
-        const obstacle: JobObstacle = {
+        const obstacle = obstacleOf(form, read, {
             id: freeObstacleId(editor.document.obstacles ?? []),
             kind,
-            what: formText(form, 'what').trim(),
             run,
             leg: leg.id,
-            at_mm: read.at ?? 0,
-            ...(read.every !== null && count > 1 ? { every_mm: read.every, count } : {}),
-            ...(read.depth === null ? {} : { depth_mm: read.depth }),
-            ...(read.top === null ? {} : { top_mm: read.top }),
-            ...(read.span === null ? {} : { span_mm: read.span }),
-            ...(read.bearing === null ? {} : { bearing_mm: read.bearing }),
-            ...(read.allowed === null ? {} : { allowed_mm: read.allowed }),
-            ...(read.gap === null ? {} : { gap_mm: read.gap }),
-            ...(read.length === null ? {} : { length_mm: read.length }),
-            ...(formText(form, 'cut') === 'notch' ? { cut: 'notch' as const } : {}),
-            ...(form.has('bearing_wall') ? { bearing: true } : {}),
-            ...(form.has('rated') ? { rated: true } : {}),
-            ...(form.has('sealed') ? { sealed: true } : {}),
-        };
+        });
         editor.change((old) => ({ ...old, obstacles: [...(old.obstacles ?? []), obstacle] }));
         onClose();
     };
-    const length = (name: (typeof LENGTHS)[number], label: string, help?: string) => (
-        <LengthField
-            key={name}
-            id={`obstacle-${name}`}
-            name={name}
-            label={label}
-            units={units}
-            start=""
-            {...(help ? { help } : {})}
-        />
-    );
     return (
         <Modal show onHide={onClose} aria-labelledby="obstacle-title">
             <Modal.Body>
@@ -122,49 +95,7 @@ function ObstacleDialog({
                         <Form.Label>Called</Form.Label>
                         <Form.Control name="what" maxLength={80} placeholder="joist, 2 × 10" />
                     </Form.Group>
-                    {length('at', 'Along the leg, to the middle of the first')}
-                    {fields.includes('every') && (
-                        <>
-                            <Form.Group controlId="obstacle-count">
-                                <Form.Label>How many</Form.Label>
-                                <Form.Control name="count" type="number" min={1} max={500} defaultValue={1} />
-                            </Form.Group>
-                            {length('every', 'From one to the next')}
-                        </>
-                    )}
-                    {fields.includes('depth') &&
-                        length(
-                            'depth',
-                            kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth',
-                        )}
-                    {fields.includes('top') &&
-                        length(
-                            'top',
-                            kind === 'stud'
-                                ? 'From its face to the middle of the pipe'
-                                : 'From its top down to the middle of the pipe',
-                        )}
-                    {fields.includes('span') && length('span', 'Its span')}
-                    {fields.includes('bearing') && length('bearing', 'From the nearer bearing')}
-                    {fields.includes('allowed') && length('allowed', 'Largest hole that its maker allows there')}
-                    {fields.includes('gap') && length('gap', 'Distance from the pipe')}
-                    {fields.includes('length') && length('length', 'How long the stretch is')}
-                    {fields.includes('cut') && (
-                        <Form.Group controlId="obstacle-cut">
-                            <Form.Label>It is</Form.Label>
-                            <Form.Select name="cut">
-                                <option value="hole">drilled</option>
-                                <option value="notch">notched</option>
-                            </Form.Select>
-                        </Form.Group>
-                    )}
-                    {fields.includes('bearing_wall') && (
-                        <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label="In a bearing wall" />
-                    )}
-                    {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label="Rated for fire" />}
-                    {fields.includes('rated') && (
-                        <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />
-                    )}
+                    <ObstacleFields kind={kind} units={units} />
                     <p className="say whole">
                         Structural timber: ask before cutting. The product advises; the engineer and the local code
                         decide.
@@ -180,5 +111,93 @@ function ObstacleDialog({
                 </Form>
             </Modal.Body>
         </Modal>
+    );
+}
+
+type Lengths = Record<(typeof LENGTHS)[number], number | null>;
+
+/** What stands in the way, as the form has it. */
+function obstacleOf(
+    form: FormData,
+    read: Lengths,
+    place: Pick<JobObstacle, 'id' | 'kind' | 'run' | 'leg'>,
+): JobObstacle {
+    const count = Number(formText(form, 'count') || '1');
+    return {
+        ...place,
+        what: formText(form, 'what').trim(),
+        at_mm: read.at ?? 0,
+        ...(read.every !== null && count > 1 ? { every_mm: read.every, count } : {}),
+        ...(read.depth === null ? {} : { depth_mm: read.depth }),
+        ...(read.top === null ? {} : { top_mm: read.top }),
+        ...(read.span === null ? {} : { span_mm: read.span }),
+        ...(read.bearing === null ? {} : { bearing_mm: read.bearing }),
+        ...(read.allowed === null ? {} : { allowed_mm: read.allowed }),
+        ...(read.gap === null ? {} : { gap_mm: read.gap }),
+        ...(read.length === null ? {} : { length_mm: read.length }),
+        ...(formText(form, 'cut') === 'notch' ? { cut: 'notch' as const } : {}),
+        ...(form.has('bearing_wall') ? { bearing: true } : {}),
+        ...(form.has('rated') ? { rated: true } : {}),
+        ...(form.has('sealed') ? { sealed: true } : {}),
+    };
+}
+
+/** What is measured of it, each kind its own. */
+function ObstacleFields({ kind, units }: { kind: JobObstacle['kind']; units: Units }) {
+    const fields = OBSTACLES.find((one) => one.kind === kind)?.fields ?? [];
+    const length = (name: (typeof LENGTHS)[number], label: string, help?: string) => (
+        <LengthField
+            key={name}
+            id={`obstacle-${name}`}
+            name={name}
+            label={label}
+            units={units}
+            start=""
+            {...(help ? { help } : {})}
+        />
+    );
+    return (
+        <>
+            {length('at', 'Along the leg, to the middle of the first')}
+            {fields.includes('every') && (
+                <>
+                    <Form.Group controlId="obstacle-count">
+                        <Form.Label>How many</Form.Label>
+                        <Form.Control name="count" type="number" min={1} max={500} defaultValue={1} />
+                    </Form.Group>
+                    {length('every', 'From one to the next')}
+                </>
+            )}
+            {fields.includes('depth') &&
+                length('depth', kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth')}
+            {fields.includes('top') &&
+                length(
+                    'top',
+                    kind === 'stud'
+                        ? 'From its face to the middle of the pipe'
+                        : 'From its top down to the middle of the pipe',
+                )}
+            {fields.includes('span') && length('span', 'Its span')}
+            {fields.includes('bearing') && length('bearing', 'From the nearer bearing')}
+            {fields.includes('allowed') && length('allowed', 'Largest hole that its maker allows there')}
+            {fields.includes('gap') && length('gap', 'Distance from the pipe')}
+            {fields.includes('length') && length('length', 'How long the stretch is')}
+            {fields.includes('cut') && (
+                <Form.Group controlId="obstacle-cut">
+                    <Form.Label>It is</Form.Label>
+                    <Form.Select name="cut">
+                        <option value="hole">drilled</option>
+                        <option value="notch">notched</option>
+                    </Form.Select>
+                </Form.Group>
+            )}
+            {fields.includes('bearing_wall') && (
+                <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label="In a bearing wall" />
+            )}
+            {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label="Rated for fire" />}
+            {fields.includes('rated') && (
+                <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />
+            )}
+        </>
     );
 }
