@@ -60,7 +60,8 @@ final readonly class Bracing
                 ? null
                 : $this->rulebook->forSize('support.brace', $leg->line->size, $this->layout->system->key);
             $at = $hanger->tapeMm($this->layout);
-            if ($most?->value !== null && $at - $since > $most->value && $before !== null) {
+            $isFar = $most?->value !== null && Tolerance::isOver($at - $since, $most->value, Tolerance::TAPE_MM);
+            if ($isFar && $before !== null) {
                 $further[$before] = $most;
                 $since = $hangers[$before]->tapeMm($this->layout);
             }

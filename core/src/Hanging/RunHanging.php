@@ -14,6 +14,7 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
@@ -226,7 +227,7 @@ final readonly class RunHanging
             );
         }
         foreach ($expansion?->isTakenUpInJoints() === true ? $this->layout->pieces : [] as $piece) {
-            if ($longest?->value !== null && $piece->cutMm > $longest->value) {
+            if ($longest?->value !== null && Tolerance::isOver($piece->cutMm, $longest->value, Tolerance::TAPE_MM)) {
                 $findings[] = new Finding(
                     RuleId::HangPieceTooLong,
                     Severity::Warn,

@@ -66,7 +66,8 @@ final readonly class BranchOppositeRule implements NetworkRule
             $b === null ||
             $a->angleTo($b) < 135.0 ||
             ! Tolerance::isUnder($below, $least->value, Tolerance::TAPE_MM) ||
-            $below < 1.0
+            // At one height they are one double fitting.
+            ! Tolerance::isOver($below, 0.0, Tolerance::TAPE_MM)
         ) {
             return null;
         }

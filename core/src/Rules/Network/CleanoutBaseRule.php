@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\RunUse;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -30,7 +31,7 @@ final readonly class CleanoutBaseRule implements NetworkRule
                     $leg->isUpright() &&
                     ! $next->isUpright() &&
                     isset($layout->site->onLegs[$leg->line->leg->id]) &&
-                    $leg->centreMm > $height;
+                    Tolerance::isOver($leg->centreMm, $height, Tolerance::TAPE_MM);
                 if ($isFoot && ! Access::isNear($network->obstacles[$id] ?? [], $layout, $next->tapeMm, $within)) {
                     $findings[] = new Finding(
                         $required ? self::ID : RuleId::CleanoutBaseSuggested,

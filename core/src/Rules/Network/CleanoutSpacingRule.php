@@ -12,6 +12,7 @@ use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -45,7 +46,7 @@ final readonly class CleanoutSpacingRule implements NetworkRule
             $points = [0.0, ...$tapes, $layout->tapeMm];
             for ($i = 1; $i < count($points); $i++) {
                 $apart = $points[$i] - $points[$i - 1];
-                if ($most?->value !== null && $apart > $most->value) {
+                if ($most?->value !== null && Tolerance::isOver($apart, $most->value, Tolerance::TAPE_MM)) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,
@@ -84,10 +85,11 @@ final readonly class CleanoutSpacingRule implements NetworkRule
     private static function atHead(RunLayout $layout, ?Threshold $head, Where $where): array
     {
         $isOpen = in_array($layout->run->outlet->kind, [RunEndKind::Cap, RunEndKind::Run], true);
-        $level = array_sum(
+        $level = (float) array_sum(
             array_map(static fn (LegLaid $leg): float => $leg->isUpright() ? 0.0 : $leg->centreMm, $layout->legs),
         );
-        if ($head?->value === null || $layout->run->use !== RunUse::Drain || ! $isOpen || $level <= $head->value) {
+        $isLong = $head?->value !== null && Tolerance::isOver($level, $head->value, Tolerance::TAPE_MM);
+        if (! $isLong || $layout->run->use !== RunUse::Drain || ! $isOpen) {
             return [];
         }
 
@@ -96,9 +98,9 @@ final readonly class CleanoutSpacingRule implements NetworkRule
                 RuleId::CleanoutHead,
                 Severity::Warn,
                 $where,
-                (float) $level,
+                $level,
                 $head->value,
-                ['length_mm' => (float) $level, 'over_mm' => $head->value],
+                ['length_mm' => $level, 'over_mm' => $head->value],
                 $head->provenance,
             ),
         ];

@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
 use FallBend\Core\Verdict\Finding;
@@ -69,7 +70,8 @@ final readonly class CrossRule implements NetworkRule
         foreach ($network->in($node) as $segment) {
             $head = count($segment->heads) === 1 ? $segment->heads[0] : null;
             $length = $segment->lengthMm();
-            if ($head?->isCloset() === true && $segment->run() !== $node->run && $length < $least->value) {
+            $isNear = Tolerance::isUnder($length, $least->value, Tolerance::TAPE_MM);
+            if ($head?->isCloset() === true && $segment->run() !== $node->run && $isNear) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Stop,

@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -27,7 +28,9 @@ final readonly class DeadEndRule implements NetworkRule
                 continue;
             }
             $where = $network->whereNode($node);
-            if ($most?->value !== null && $drain->lengthMm() > $most->value && ! $drain->isCalledVent()) {
+            $isLong =
+                $most?->value !== null && Tolerance::isOver($drain->lengthMm(), $most->value, Tolerance::TAPE_MM);
+            if ($isLong && ! $drain->isCalledVent()) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Warn,

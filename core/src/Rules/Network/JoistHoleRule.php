@@ -54,7 +54,7 @@ final readonly class JoistHoleRule implements NetworkRule
     private static function engineered(Crossing $c, Where $where, float $edgeMm, Rulebook $rulebook): array
     {
         $flange = $rulebook->limit('joist.flange-least');
-        if ($flange?->value !== null && $edgeMm < $flange->value) {
+        if ($flange?->value !== null && Tolerance::isUnder($edgeMm, $flange->value, Tolerance::CONVERTED_MM)) {
             return [TimberFindings::flange($c, $where, $edgeMm, $flange)];
         }
         [$allowed, $names] = [$c->obstacle->allowedMm, TimberFindings::names($c)];
@@ -63,7 +63,7 @@ final readonly class JoistHoleRule implements NetworkRule
         }
         $names += ['most_mm' => $allowed];
 
-        return $c->holeMm <= $allowed
+        return ! Tolerance::isOver($c->holeMm, $allowed, Tolerance::CONVERTED_MM)
             ? []
             : [new Finding(RuleId::JoistMakerHole, Severity::Stop, $where, $c->holeMm, $allowed, $names)];
     }

@@ -49,7 +49,7 @@ final readonly class TrapSealRule implements NetworkRule
             default => null,
         };
 
-        return $off === null
+        return $off?->value === null
             ? []
             : [
                 new Finding(
@@ -60,7 +60,7 @@ final readonly class TrapSealRule implements NetworkRule
                     $off->value,
                     [
                         'seal_mm' => $sealMm,
-                        'limit_mm' => $off->value ?? 0.0,
+                        'limit_mm' => $off->value,
                         'fixture' => $fixture->name,
                         'off' => $off === $least ? 'shallow' : 'deep',
                     ],

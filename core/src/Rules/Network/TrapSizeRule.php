@@ -51,9 +51,12 @@ final readonly class TrapSizeRule implements NetworkRule
             return [new Finding(RuleId::TrapFixtureNotKnown, Severity::Unknown, new Where, params: $params)];
         }
         $least = $head->load->trapSize;
+        if ($least === null) {
+            return [];
+        }
         $is = min(Nominal::mm($sizes['trap']), Nominal::mm($sizes['drain']));
-        $mm = $least === null ? 0.0 : Nominal::mm($least);
-        $params = $sizes + ['least' => $least ?? ''];
+        $mm = Nominal::mm($least);
+        $params = $sizes + ['least' => $least];
 
         return ! Tolerance::isUnder($is, $mm, Tolerance::NOMINAL_MM)
             ? []

@@ -83,9 +83,23 @@ final readonly class VentSizeRule implements NetworkRule
 
             return [new Finding(self::ID, Severity::Stop, $where, $nominal, $needed, $params, $source?->provenance)];
         }
+
+        return Tolerance::isOver($nominal, $needed, Tolerance::NOMINAL_MM)
+            ? []
+            : self::judgeSizeForLength($vent, $rulebook, $where);
+    }
+
+    /**
+     * A long vent is a size larger than its drains ask for.
+     *
+     * @param array{size: string, length_mm: float} $vent of no more than the size that they ask for
+     * @return list<Finding>
+     */
+    private static function judgeSizeForLength(array $vent, Rulebook $rulebook, Where $where): array
+    {
         $over = $rulebook->limit('vent.up-over');
-        $isLarger = Tolerance::isOver($nominal, $needed, Tolerance::NOMINAL_MM);
-        if ($over?->value === null || $vent['length_mm'] <= $over->value || $isLarger) {
+        $isLong = $over?->value !== null && Tolerance::isOver($vent['length_mm'], $over->value, Tolerance::TAPE_MM);
+        if (! $isLong) {
             return [];
         }
         $params = $vent + ['over_mm' => $over->value];
@@ -109,7 +123,7 @@ final readonly class VentSizeRule implements NetworkRule
     {
         $most = $rulebook->forSize('vent.load-most', $size);
         $units = array_sum(array_map(static fn (Arm $arm): float => $arm->head->load->value ?? 0.0, $arms));
-        if ($most?->value === null || $units <= $most->value) {
+        if ($most?->value === null || ! Tolerance::isOver($units, $most->value, Tolerance::SUM)) {
             return [];
         }
         $params = ['size' => $size, 'load' => (string) $units, 'most' => (string) $most->value];
@@ -133,7 +147,9 @@ final readonly class VentSizeRule implements NetworkRule
     {
         $most = $rulebook->forSize('vent.length-most', $vent['size']);
 
-        return $most?->value === null || $vent['length_mm'] <= $most->value ? [] : [new Finding(
+        $isLong = $most?->value !== null && Tolerance::isOver($vent['length_mm'], $most->value, Tolerance::TAPE_MM);
+
+        return ! $isLong ? [] : [new Finding(
             RuleId::VentLong,
             Severity::Stop,
             $where,

@@ -553,6 +553,31 @@ final class NetworkRulesTest extends TestCase
             ] + $more,
         ];
 
+        $levelWet = [
+            'upc-2021',
+            [
+                'main' => ['bath group=a', 'north 60 fall 1/4', 'socket', ['use' => 'drain']],
+                'fx' => ['lavatory group=a', 'east 30 fall 1/4', 'main 1 700'],
+                'v' => ['vent off fx 1 500', 'up 90', 'roof'],
+            ],
+        ];
+        // A stack that a valve ends, so many arms in it: over their weirs enough, and not over their rims.
+        $valveOf = static fn (int $arms): array => [
+            'ipc-2021',
+            ['stack' => ['valve', 'down 60 / north 60 fall 1/4', 'socket', ['size' => '3', 'use' => 'drain']]] +
+            array_combine(
+                array_map(static fn (int $i): string => "a{$i}", range(1, $arms)),
+                array_map(
+                    static fn (int $i): array => [
+                        'lavatory rim=800',
+                        ['north', 'east', 'south'][$i - 1].' 30 fall 1/4',
+                        'stack 1 '.(100 + 300 * $i),
+                    ],
+                    range(1, $arms),
+                ),
+            ),
+        ];
+
         return [
             [
                 'vent.byStack',
@@ -620,6 +645,11 @@ final class NetworkRulesTest extends TestCase
                 'vent.sizeForLength',
                 $vented("up 100 / north 32'", 'roof', ['size' => '1-1/4']),
                 $vented("up 100 / north 31'", 'roof', ['size' => '1-1/4']),
+            ],
+            [
+                'vent.sizeForLength',
+                $vented("up 100 / north 32'", 'roof', ['size' => '1-1/4']),
+                $vented('up 100 / north 380 1/64', 'roof', ['size' => '1-1/4']),
             ],
             [
                 'vent.long',
@@ -695,6 +725,10 @@ final class NetworkRulesTest extends TestCase
                 $vented('up 40 / north 20 / up 40', 'roof'),
             ],
             ['vent.takeoff', $level('left 30 / up 60'), $level('up 90')],
+            // A wet vent is a drain, and lies as one.
+            ['vent.takeoff', $level('left 30 / up 60'), $levelWet],
+            // What is not laid yet lies nowhere.
+            ['vent.takeoff', $level('left 30 / up 60'), $level('')],
             [
                 'vent.sag',
                 $vented('up 40 / north 30 fall 1/8 / up 30', 'roof'),
@@ -722,6 +756,8 @@ final class NetworkRulesTest extends TestCase
                 $vented('up 90', 'roof', [], 'lavatory rim=400', 'upc-2021'),
             ],
             ['valve.low', $valve('up 3 7/8'), $valve('up 4 1/8')],
+            // Over three arms it is that of a stack, and stands over the rims.
+            ['valve.low', $valveOf(3), $valveOf(2)],
             ['valve.noOpenVent', $valve('up 60'), $valve('up 60', self::stack())],
             [
                 'branch.ventTeeOnBack',
@@ -778,6 +814,10 @@ final class NetworkRulesTest extends TestCase
             ['main' => ['cleanout', "north {$feet}' fall 1/4", 'socket', ['size' => '4']]],
             $obstacles,
         ];
+        $straight = static fn (string $from, string $inches, string $book = 'ipc-2021'): array => [
+            $book,
+            ['main' => [$from, "north {$inches} fall 1/4", 'socket', ['size' => '4', 'use' => 'drain']]],
+        ];
         $base = static fn (array $obstacles): array => [
             'npc-2020',
             self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']],
@@ -790,6 +830,9 @@ final class NetworkRulesTest extends TestCase
                 'b' => ['lavatory', 'east 30 fall 1/4', "stack 2 {$at}"],
             ],
         ];
+        $vented = $foot(750.0);
+        $vented[1]['b'] = ['vent off stack 2 750', 'up 200', 'roof'];
+        $turned = ['b' => ['lavatory', 'east 30 fall 1/4', 'stack 2 turn']];
         $low = static fn (float $at): array => [
             'adh-2015',
             [
@@ -827,6 +870,17 @@ final class NetworkRulesTest extends TestCase
                 $turns('socket', [['kind' => 'cleanout', 'run' => 'main', 'leg' => 'l3', 'at_mm' => 100]]),
             ],
             ['cleanout.spacing', $long('101'), $long('99')],
+            // What no tape shows is not spoken of.
+            ['cleanout.spacing', $long('101'), $straight('cleanout', '1200 1/64')],
+            // One run that is short says nothing of the next.
+            [
+                'cleanout.spacing',
+                [
+                    'ipc-2021',
+                    ['short' => ['cleanout', 'north 20 fall 1/4', 'socket', ['size' => '4']]] + $long('101')[1],
+                ],
+                $long('99'),
+            ],
             [
                 'cleanout.spacing',
                 $long('150'),
@@ -837,6 +891,9 @@ final class NetworkRulesTest extends TestCase
                 ['upc-2021', ['main' => ['cap', 'north 61 fall 1/4', 'socket', ['size' => '3']]]],
                 ['upc-2021', ['main' => ['cap', 'north 59 fall 1/4', 'socket', ['size' => '3']]]],
             ],
+            ['cleanout.head', $straight('cap', '61', 'upc-2021'), $straight('cap', '60 1/64', 'upc-2021')],
+            ['cleanout.head', $straight('cap', '61', 'upc-2021'), $straight('cleanout', '61', 'upc-2021')],
+            ['cleanout.head', $straight('cap', '61', 'upc-2021'), $straight('lavatory', '61', 'upc-2021')],
             [
                 'cleanout.baseSuggested',
                 ['ipc-2021', $base([])[1]],
@@ -854,6 +911,10 @@ final class NetworkRulesTest extends TestCase
                 $base([['kind' => 'cleanout', 'run' => 'stack', 'leg' => 'l1', 'at_mm' => 2900]]),
             ],
             ['stack.base', $foot(750.0), $foot(770.0)],
+            // A vent lets no water in.
+            ['stack.base', $foot(750.0), $vented],
+            // What turns in there is no branch over the foot of a stack.
+            ['stack.base', $foot(750.0), ['ipc-2021', array_slice($foot(750.0)[1], 0, 1) + $turned]],
             ['stack.lowBranch', $low(3620.0), $low(3590.0)],
             // Over three storeys it stands higher; over five the ground floor stays off it.
             ['stack.lowBranch', $tall(12000, 11310), $tall(12000, 11290)],
@@ -861,6 +922,7 @@ final class NetworkRulesTest extends TestCase
             ['stack.groundFloor', $tall(16000, 14000), $tall(12000, 11290)],
             ['end.capped', $cap('10'), [$cap('10')[0], ['fx' => ['lavatory', 'north 10 fall 1/4', 'socket']]]],
             ['end.dead', $cap('25'), $cap('23')],
+            ['end.dead', $cap('25'), $cap('24 1/64')],
         ];
     }
 
