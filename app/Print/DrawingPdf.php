@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Print;
 
 use FallBend\Core\Drawing\LineDrawing;
-use TCPDF;
 
 /** Prints line drawings, each on a page of its own laid across, at the largest usual scale at which it fits. */
 final class DrawingPdf
@@ -13,12 +12,12 @@ final class DrawingPdf
     /** How many times smaller than full size. */
     private const SCALES = [1, 2, 5, 10, 15, 20, 25, 50, 75, 100, 150, 200, 250, 500, 1000, 2000, 5000];
 
-    /** Width of the strokes in mm, grey from 0, dash. */
+    /** Width of the strokes in mm, grey, dash. */
     private const STROKES = [
-        'PIPE-CENTRE' => [0.15, 110, '4,1.2,0.8,1.2'],
-        'PIPE-OUTLINE' => [0.45, 0, 0],
-        'FITTING' => [0.35, 0, 0],
-        'JOINT' => [0.35, 60, 0],
+        'PIPE-CENTRE' => [0.15, 0.43, [4.0, 1.2, 0.8, 1.2]],
+        'PIPE-OUTLINE' => [0.45, 0.0, []],
+        'FITTING' => [0.35, 0.0, []],
+        'JOINT' => [0.35, 0.24, []],
     ];
 
     private const WORD_POINTS = 8.0;
@@ -52,10 +51,10 @@ final class DrawingPdf
      */
     public static function print(array $drawings, string $paper, string $name): string
     {
-        $pdf = Paper::sheet($paper, 'L');
-        self::pages($pdf, $drawings, $name);
+        $sheets = new Paper($paper);
+        self::pages($sheets, $drawings, $name);
 
-        return $pdf->Output('drawing.pdf', 'S');
+        return $sheets->output();
     }
 
     /**
@@ -63,33 +62,26 @@ final class DrawingPdf
      *
      * @param array<string, LineDrawing> $drawings by what stands over them
      */
-    public static function pages(TCPDF $pdf, array $drawings, string $name): void
+    public static function pages(Paper $paper, array $drawings, string $name): void
     {
         foreach ($drawings as $title => $drawing) {
-            $pdf->AddPage('L');
-            [$left, $top, $wide] = [
-                Paper::MARGIN_MM,
-                Paper::MARGIN_MM + 14,
-                $pdf->getPageWidth() - 2 * Paper::MARGIN_MM,
-            ];
-            $high = $pdf->getPageHeight() - $top - Paper::MARGIN_MM;
+            $paper->addPage(isAcross: true);
+            [$left, $top] = [Paper::MARGIN_MM, Paper::MARGIN_MM + 14];
+            [$wide, $high] = [$paper->width() - 2 * $left, $paper->height() - $top - Paper::MARGIN_MM];
             [$x1, $y1, $x2, $y2] = $drawing->bounds();
             $scale = self::scale($x2 - $x1, $y2 - $y1, $wide - 2 * self::PAD_MM, $high - 2 * self::PAD_MM);
-            Paper::words($pdf, $left, Paper::MARGIN_MM, $wide * 0.7, 13, "{$name}, {$title}", 'B');
-            Paper::words(
-                $pdf,
-                $left,
-                Paper::MARGIN_MM + 7,
-                $wide,
-                8,
+            $paper->words(new Box($left, Paper::MARGIN_MM, $wide), new Letters(13, true), "{$name}, {$title}");
+            $paper->words(
+                new Box($left, Paper::MARGIN_MM + 7, $wide),
+                new Letters(8),
                 "1 to {$scale}. Letters are pieces, numbers joints.",
             );
-            Paper::rule($pdf, Paper::MARGIN_MM + 12);
+            $paper->rule(Paper::MARGIN_MM + 12);
             // In the middle of the page.
             $x0 = $left + ($wide - ($x2 - $x1) / $scale) / 2 - $x1 / $scale;
             $y0 = $top + ($high + ($y2 - $y1) / $scale) / 2 + $y1 / $scale;
             self::draw(
-                $pdf,
+                $paper,
                 $drawing,
                 static fn (float $x, float $y): array => [$x0 + $x / $scale, $y0 - $y / $scale],
                 $scale,
@@ -109,22 +101,16 @@ final class DrawingPdf
     }
 
     /** @param callable(float, float): array{float, float} $at */
-    private static function draw(TCPDF $pdf, LineDrawing $drawing, callable $at, int $scale): void
+    private static function draw(Paper $paper, LineDrawing $drawing, callable $at, int $scale): void
     {
-        $stroke = static fn (string $layer): array => [
-            'width' => self::STROKES[$layer][0],
-            'dash' => self::STROKES[$layer][2],
-            'color' => array_fill(0, 3, self::STROKES[$layer][1]),
-        ];
+        $stroke = static fn (string $layer): Stroke => new Stroke(...self::STROKES[$layer]);
         foreach ($drawing->lines as [$layer, $ax, $ay, $bx, $by]) {
-            [$a, $b] = [$at($ax, $ay), $at($bx, $by)];
-            $pdf->Line($a[0], $a[1], $b[0], $b[1], $stroke($layer));
+            $paper->line($at($ax, $ay), $at($bx, $by), $stroke($layer));
         }
         foreach ($drawing->circles as [$layer, $x, $y, $radius]) {
-            [$cx, $cy] = $at($x, $y);
-            $pdf->Circle($cx, $cy, max(0.5, $radius / $scale), 0, 360, 'D', $stroke($layer));
+            $paper->circle($at($x, $y), max(0.5, $radius / $scale), $stroke($layer));
         }
-        self::write($pdf, $drawing, $at);
+        self::write($paper, $drawing, $at);
     }
 
     /**
@@ -132,41 +118,33 @@ final class DrawingPdf
      *
      * @param callable(float, float): array{float, float} $at
      */
-    private static function write(TCPDF $pdf, LineDrawing $drawing, callable $at): void
+    private static function write(Paper $paper, LineDrawing $drawing, callable $at): void
     {
-        $pdf->setFont(Paper::FONT, 'B', self::WORD_POINTS);
+        $letters = new Letters(self::WORD_POINTS, true);
         $taken = [];
         foreach ($drawing->words as [, $x, $y, , $text]) {
-            [$spot, $wide] = [$at($x, $y), $pdf->GetStringWidth($text) + 0.6];
+            [$spot, $wide] = [$at($x, $y), $paper->widthOf($letters, $text) + 0.6];
             $boxes = array_map(
-                static fn (array $beside): array => [
+                static fn (array $beside): Box => new Box(
                     $spot[0] + ($beside[0] > 0 ? $beside[0] : $beside[0] - $wide),
                     $spot[1] - $beside[1] - self::WORD_MM,
                     $wide,
                     self::WORD_MM,
-                ],
+                ),
                 self::BESIDE,
             );
-            $free = array_values(array_filter($boxes, static fn (array $box): bool => ! self::isTaken($box, $taken)));
+            $free = array_values(array_filter($boxes, static fn (Box $box): bool => ! self::isTaken($box, $taken)));
             $taken[] = $box = $free[0] ?? $boxes[0];
-            $pdf->Rect($box[0], $box[1] + 0.3, $wide, self::WORD_MM - 0.4, 'F', [], [255, 255, 255]);
-            $pdf->Text($box[0] + 0.3, $box[1], $text);
+            $paper->blank(new Box($box->x, $box->y + 0.3, $wide, self::WORD_MM - 0.4));
+            $paper->text($box->x + 0.3, $box->y, $letters, $text);
         }
     }
 
-    /**
-     * @param array{float, float, float, float} $box
-     * @param list<array{float, float, float, float}> $taken
-     */
-    private static function isTaken(array $box, array $taken): bool
+    /** @param list<Box> $taken */
+    private static function isTaken(Box $box, array $taken): bool
     {
         foreach ($taken as $other) {
-            if (
-                $box[0] < $other[0] + $other[2] &&
-                $other[0] < $box[0] + $box[2] &&
-                $box[1] < $other[1] + $other[3] &&
-                $other[1] < $box[1] + $box[3]
-            ) {
+            if ($box->meets($other)) {
                 return true;
             }
         }

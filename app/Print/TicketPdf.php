@@ -7,7 +7,6 @@ namespace App\Print;
 use FallBend\Core\Cutting\CutTicket;
 use FallBend\Core\Drawing\LineDrawing;
 use FallBend\Core\Measure\Units;
-use TCPDF;
 
 /**
  * Prints the cut ticket: every piece with a box to tick, how the fittings are turned, a scale to check the printer
@@ -25,7 +24,7 @@ final class TicketPdf
     private const FOOT_MM = 34.0;
 
     private function __construct(
-        private readonly TCPDF $pdf,
+        private readonly Paper $paper,
         private readonly CutTicket $ticket,
         private readonly Units $units,
     ) {}
@@ -44,13 +43,13 @@ final class TicketPdf
         Units $units,
         string $paper,
     ): string {
-        $page = new self(Paper::sheet($paper, 'P'), $ticket, $units);
+        $page = new self(new Paper($paper), $ticket, $units);
         $y = $page->head($heads, $holds);
         $y = $page->pieces($y, $heads);
         $page->foot($page->turns($y));
-        DrawingPdf::pages($page->pdf, $drawings, "{$heads['job']}, {$heads['run']}");
+        DrawingPdf::pages($page->paper, $drawings, "{$heads['job']}, {$heads['run']}");
 
-        return $page->pdf->Output('ticket.pdf', 'S');
+        return $page->paper->output();
     }
 
     /**
@@ -59,11 +58,12 @@ final class TicketPdf
      */
     private function head(array $heads, array $holds): float
     {
-        $this->pdf->AddPage('P');
-        [$x, $y, $wide] = [Paper::MARGIN_MM, Paper::MARGIN_MM, $this->pdf->getPageWidth() - 2 * Paper::MARGIN_MM];
-        Paper::words($this->pdf, $x, $y, 100, 20, 'Cut ticket', 'B');
-        Paper::words($this->pdf, $x + $wide - 24, $y + 3, 24, 10, 'Fall Bend', 'B');
-        Paper::rule($this->pdf, $y + 11, 0.5);
+        $this->paper->addPage();
+        [$x, $y, $wide] = [Paper::MARGIN_MM, Paper::MARGIN_MM, $this->paper->width() - 2 * Paper::MARGIN_MM];
+        $this->paper->text($x, $y, new Letters(20, true), 'Cut ticket');
+        $brand = new Letters(10, true);
+        $this->paper->text($x + $wide - $this->paper->widthOf($brand, 'Fall Bend'), $y + 3, $brand, 'Fall Bend');
+        $this->paper->rule($y + 11, 0.5);
         $y += 13;
         foreach (
             [
@@ -74,23 +74,16 @@ final class TicketPdf
                 'Saw' => "kerf {$this->ticket->kerf()}",
             ] as $name => $value
         ) {
-            Paper::words($this->pdf, $x, $y, 20, 8, $name);
-            $y += max(4.6, Paper::words($this->pdf, $x + 20, $y, $wide - 20, 9.5, $value, 'B'));
+            $this->paper->text($x, $y, new Letters(8), $name);
+            $y += max(4.6, $this->paper->words(new Box($x + 20, $y, $wide - 20), new Letters(9.5, true), $value));
         }
         foreach ($holds as $n => $hold) {
-            $y += Paper::words($this->pdf, $x, $y + 1, $wide, 10, ($n === 0 ? 'HOLD. ' : '').$hold, 'B');
+            $said = ($n === 0 ? 'HOLD. ' : '').$hold;
+            $y += $this->paper->words(new Box($x, $y + 1, $wide), new Letters(10, true), $said);
         }
         if ($this->ticket->gone() !== []) {
-            $y +=
-                Paper::words(
-                    $this->pdf,
-                    $x,
-                    $y + 1,
-                    $wide,
-                    9.5,
-                    'No longer cut: '.implode(', ', $this->ticket->gone()).'. They stand on the ticket before.',
-                    'B',
-                ) + 1;
+            $said = 'No longer cut: '.implode(', ', $this->ticket->gone()).'. They stand on the ticket before.';
+            $y += $this->paper->words(new Box($x, $y + 1, $wide), new Letters(9.5, true), $said) + 1;
         }
 
         return $this->captions($y + 3);
@@ -107,9 +100,9 @@ final class TicketPdf
                 'cut',
             ] as $n => $caption
         ) {
-            Paper::words($this->pdf, Paper::MARGIN_MM + self::COLUMNS[$n], $y, 60, 7, $caption);
+            $this->paper->text(Paper::MARGIN_MM + self::COLUMNS[$n], $y, new Letters(7), $caption);
         }
-        Paper::rule($this->pdf, $y + 4, 0.4);
+        $this->paper->rule($y + 4, 0.4);
 
         return $y + 5;
     }
@@ -117,92 +110,83 @@ final class TicketPdf
     /** @param array{job: string, run: string, pipe: string, on: string} $heads */
     private function pieces(float $y, array $heads): float
     {
-        $pieces = $this->ticket->pieces();
-        foreach ($pieces as $piece) {
+        foreach ($this->ticket->pieces() as $piece) {
             // What each end wants by itself takes a line more.
             $note = self::ROW_MM + (count($piece['ends']) > 1 ? 4.0 : 0.0);
             $high = $note + ($piece['note'] === '' ? 0.0 : 5.0);
-            if ($y + $high > $this->pdf->getPageHeight() - Paper::MARGIN_MM) {
-                $this->pdf->AddPage('P');
-                Paper::words(
-                    $this->pdf,
-                    Paper::MARGIN_MM,
-                    Paper::MARGIN_MM,
-                    170,
-                    9,
-                    "Cut ticket, {$heads['job']}, {$heads['run']}, printed {$heads['on']}",
-                    'B',
-                );
-                $y = $this->captions(Paper::MARGIN_MM + 7);
+            if ($this->isFull($y + $high)) {
+                $y = $this->nextPage($heads);
             }
             $this->row($piece, $y);
             if ($piece['note'] !== '') {
-                Paper::words(
-                    $this->pdf,
-                    Paper::MARGIN_MM + self::COLUMNS[1],
-                    $y + $note - 1.4,
-                    155,
-                    8.5,
+                $this->paper->words(
+                    new Box(Paper::MARGIN_MM + self::COLUMNS[1], $y + $note - 1.4, 155),
+                    new Letters(8.5, true),
                     "▲ {$piece['note']}",
-                    'B',
                 );
             }
             $y += $high;
-            Paper::rule($this->pdf, $y - 1, 0.15);
+            $this->paper->rule($y - 1, 0.15);
         }
-        if ($pieces === []) {
-            $y += Paper::words(
-                $this->pdf,
-                Paper::MARGIN_MM,
-                $y,
-                150,
-                10,
+
+        return $y + $this->remarks($y) + 2;
+    }
+
+    private function isFull(float $y): bool
+    {
+        return $y > $this->paper->height() - Paper::MARGIN_MM;
+    }
+
+    /** @param array{job: string, run: string, pipe: string, on: string} $heads */
+    private function nextPage(array $heads): float
+    {
+        $this->paper->addPage();
+        $this->paper->words(
+            new Box(Paper::MARGIN_MM, Paper::MARGIN_MM, 170),
+            new Letters(9, true),
+            "Cut ticket, {$heads['job']}, {$heads['run']}, printed {$heads['on']}",
+        );
+
+        return $this->captions(Paper::MARGIN_MM + 7);
+    }
+
+    /** What is said under the pieces; gives how high it stands. */
+    private function remarks(float $y): float
+    {
+        $high = 0.0;
+        if ($this->ticket->pieces() === []) {
+            $high += $this->paper->words(
+                new Box(Paper::MARGIN_MM, $y, 150),
+                new Letters(10),
                 'Nothing to cut: no leg has room for a piece.',
             );
         }
         $doubtful = $this->ticket->doubtful();
-
-        return $y +
-            2 +
-            ($doubtful === []
-                ? 0.0
-                : Paper::words(
-                    $this->pdf,
-                    Paper::MARGIN_MM,
-                    $y,
-                    180,
-                    8.5,
+        if ($doubtful !== []) {
+            $high +=
+                1 +
+                $this->paper->words(
+                    new Box(Paper::MARGIN_MM, $y + $high, 180),
+                    new Letters(8.5, true),
                     'Measure before cutting: '.implode(', ', $doubtful).'. Their take-offs are doubtful.',
-                    'B',
-                ) + 1);
+                );
+        }
+
+        return $high;
     }
 
     /** @param TicketPiece $piece */
     private function row(array $piece, float $y): void
     {
-        [$x, $at] = [Paper::MARGIN_MM, self::COLUMNS];
-        $this->pdf->setLineStyle(['width' => 0.5, 'dash' => 0, 'color' => [0, 0, 0]]);
-        $this->pdf->Rect($x, $y + 1, 10, 10);
-        $this->pdf->setFont(Paper::FONT, 'B', strlen($piece['letter']) > 1 ? 12 : 15);
-        $this->pdf->MultiCell(
-            10,
-            10,
-            $piece['letter'],
-            0,
-            'C',
-            false,
-            1,
-            $x,
-            $y + (strlen($piece['letter']) > 1 ? 3 : 2.4),
-        );
-        Paper::words(
-            $this->pdf,
-            $x + $at[1],
-            $y + 2.2,
-            $at[2] - $at[1],
-            str_starts_with($piece['length'], 'measure') ? 10 : 17,
+        [$x, $at, $paper] = [Paper::MARGIN_MM, self::COLUMNS, $this->paper];
+        $thick = new Stroke(0.5);
+        $paper->frame(new Box($x, $y + 1, 10, 10), $thick);
+        [$points, $down] = strlen($piece['letter']) > 1 ? [12, 3.0] : [15, 2.4];
+        $paper->centred(new Box($x, $y + $down, 10), new Letters($points, true), $piece['letter']);
+        $paper->words(
+            new Box($x + $at[1], $y + 2.2, $at[2] - $at[1]),
+            new Letters(str_starts_with($piece['length'], 'measure') ? 10 : 17, true),
             str_replace([' in', ' mm'], '', $piece['length']),
-            'B',
         );
         $ends = $y;
         foreach (
@@ -211,14 +195,16 @@ final class TicketPdf
                 ...array_map(static fn (string $end): array => [6.8, $end], $piece['ends']),
             ] as [$points, $text]
         ) {
-            $ends += Paper::words($this->pdf, $x + $at[2], $ends, $at[3] - $at[2] - 3, $points, $text) + 0.3;
+            $place = new Box($x + $at[2], $ends, $at[3] - $at[2] - 3);
+            $ends += $paper->words($place, new Letters($points), $text) + 0.3;
         }
-        $where = Paper::words($this->pdf, $x + $at[3], $y, $at[4] - $at[3] - 2, 8.5, $piece['where']);
-        Paper::words($this->pdf, $x + $at[3], $y + $where + 0.5, $at[4] - $at[3] - 2, 7.5, $piece['stick']);
-        $this->pdf->Rect($x + $at[4], $y + 1, 8, 8);
+        $wide = $at[4] - $at[3] - 2;
+        $where = $paper->words(new Box($x + $at[3], $y, $wide), new Letters(8.5), $piece['where']);
+        $paper->words(new Box($x + $at[3], $y + $where + 0.5, $wide), new Letters(7.5), $piece['stick']);
+        $paper->frame(new Box($x + $at[4], $y + 1, 8, 8), $thick);
         if ($piece['cut']) {
-            $this->pdf->Line($x + $at[4] + 1.5, $y + 5, $x + $at[4] + 3.5, $y + 7.5);
-            $this->pdf->Line($x + $at[4] + 3.5, $y + 7.5, $x + $at[4] + 7, $y + 2.5);
+            $paper->line([$x + $at[4] + 1.5, $y + 5], [$x + $at[4] + 3.5, $y + 7.5], $thick);
+            $paper->line([$x + $at[4] + 3.5, $y + 7.5], [$x + $at[4] + 7, $y + 2.5], $thick);
         }
     }
 
@@ -226,57 +212,50 @@ final class TicketPdf
     {
         $turns = $this->ticket->turns();
         foreach ($turns === [] ? [] : ['Fittings, and how each is turned', ...$turns] as $n => $turn) {
-            if ($y + 6 > $this->pdf->getPageHeight() - Paper::MARGIN_MM) {
-                $this->pdf->AddPage('P');
+            if ($this->isFull($y + 6)) {
+                $this->paper->addPage();
                 $y = Paper::MARGIN_MM;
             }
-            $y +=
-                Paper::words($this->pdf, Paper::MARGIN_MM, $y, 180, $n === 0 ? 10 : 8.5, $turn, $n === 0 ? 'B' : '') +
-                0.8;
+            $letters = $n === 0 ? new Letters(10, true) : new Letters(8.5);
+            $y += $this->paper->words(new Box(Paper::MARGIN_MM, $y, 180), $letters, $turn) + 0.8;
         }
 
-        return $y +
-            ($turns === []
-                ? 0.0
-                : Paper::words(
-                    $this->pdf,
-                    Paper::MARGIN_MM,
-                    $y,
-                    180,
-                    7,
-                    'Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from north on upright pipe.',
-                ) + 2);
+        return $turns === []
+            ? $y
+            : $y +
+                    2 +
+                    $this->paper->words(
+                        new Box(Paper::MARGIN_MM, $y, 180),
+                        new Letters(7),
+                        'Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from north '.
+                            'on upright pipe.',
+                    );
     }
 
     private function foot(float $y): void
     {
-        if ($y + self::FOOT_MM > $this->pdf->getPageHeight() - Paper::MARGIN_MM) {
-            $this->pdf->AddPage('P');
+        if ($this->isFull($y + self::FOOT_MM)) {
+            $this->paper->addPage();
             $y = Paper::MARGIN_MM;
         }
         [$length, $step, $said] = $this->units === Units::Inch ? [76.2, 3.175, '3 in'] : [80.0, 5.0, '80 mm'];
-        [$x, $base] = [Paper::MARGIN_MM, $y + 8];
-        $this->pdf->setLineStyle(['width' => 0.3, 'dash' => 0, 'color' => [0, 0, 0]]);
-        $this->pdf->Line($x, $base, $x + $length, $base);
+        $long = $this->units === Units::Inch ? 8 : 4;
+        [$x, $base, $thin] = [Paper::MARGIN_MM, $y + 8, new Stroke(0.3)];
+        $this->paper->line([$x, $base], [$x + $length, $base], $thin);
         for ($i = 0; $i <= (int) round($length / $step); $i++) {
-            $this->pdf->Line(
-                $x + $i * $step,
-                $base,
-                $x + $i * $step,
-                $base - ($i % ($this->units === Units::Inch ? 8 : 4) === 0 ? 5.0 : 3.0),
-            );
+            $at = $x + $i * $step;
+            $this->paper->line([$at, $base], [$at, $base - ($i % $long === 0 ? 5.0 : 3.0)], $thin);
         }
-        Paper::words(
-            $this->pdf,
-            $x,
-            $base + 2,
-            180,
-            8,
-            "Lay a tape on this scale. If it is not {$said}, print again at full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing. The local code and the licensed plumber decide.",
+        $this->paper->words(
+            new Box($x, $base + 2, 180),
+            new Letters(8),
+            "Lay a tape on this scale. If it is not {$said}, print again at full size. Lengths run to the stop inside ".
+                "each socket. Goggles on; the saw's dust is not for breathing. The local code and the licensed plumber ".
+                'decide.',
         );
         foreach (['cut by', 'tried dry by', 'date'] as $n => $who) {
-            Paper::rule($this->pdf, $base + 19, 0.15);
-            Paper::words($this->pdf, $x + $n * 62, $base + 20, 60, 7.5, $who);
+            $this->paper->rule($base + 19, 0.15);
+            $this->paper->text($x + $n * 62, $base + 20, new Letters(7.5), $who);
         }
     }
 }

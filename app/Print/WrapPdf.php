@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Print;
 
 use FallBend\Core\MakeUp\WrapTemplate;
-use TCPDF;
 
 /**
  * Prints wrap strips in full size on A4 or Letter, laid across; what is wider than the paper goes in rows, to be joined
@@ -30,20 +29,20 @@ final class WrapPdf
      */
     public static function print(array $templates, string $paper): string
     {
-        $pdf = Paper::sheet($paper, 'L');
+        $sheets = new Paper($paper);
         $y = INF;
         foreach ($templates as $template) {
-            $rows = $template->rows($pdf->getPageWidth() - 2 * self::MARGIN_MM);
-            foreach ($rows as $i => [$from, $to]) {
-                if ($y + $template->heightMm + 8 > $pdf->getPageHeight() - self::MARGIN_MM) {
-                    $pdf->AddPage();
+            $rows = $template->rows($sheets->longMm() - 2 * self::MARGIN_MM);
+            foreach ($rows as $i => $row) {
+                if ($y + $template->heightMm + 8 > $sheets->height() - self::MARGIN_MM) {
+                    $sheets->addPage(isAcross: true);
                     $y = self::MARGIN_MM;
                 }
-                self::row($pdf, $template, $from, $to, $y);
-                $pdf->setFont('helvetica', '', 7);
-                $pdf->Text(
+                self::row($sheets, $template, $row, $y);
+                $sheets->text(
                     self::MARGIN_MM,
                     $y + $template->heightMm + 1,
+                    new Letters(7),
                     "{$template->name}, strip ".
                         ($i + 1).
                         ' of '.
@@ -54,31 +53,27 @@ final class WrapPdf
             }
         }
 
-        return $pdf->Output('wrap.pdf', 'S');
+        return $sheets->output();
     }
 
-    private static function row(TCPDF $pdf, WrapTemplate $template, float $from, float $to, float $top): void
+    /** @param array{float, float} $row from where to where round the pipe */
+    private static function row(Paper $sheets, WrapTemplate $template, array $row, float $top): void
     {
-        $pdf->StartTransform();
-        $pdf->Rect(self::MARGIN_MM - 0.5, $top - 0.5, $to - $from + 1, $template->heightMm + 1, 'CNZ');
-        foreach ($template->lines as [$kind, $x1, $y1, $x2, $y2]) {
-            $pdf->setLineStyle([
-                'width' => self::WIDTHS[$kind],
-                'dash' => $kind === 'lap' ? '1.5,1.2' : 0,
-                'color' => [0, 0, 0],
-            ]);
-            $pdf->Line(
-                self::MARGIN_MM + $x1 - $from,
-                $top + $template->heightMm - $y1,
-                self::MARGIN_MM + $x2 - $from,
-                $top + $template->heightMm - $y2,
-            );
-        }
-        foreach ($template->texts as [$x, $y, $high, $words]) {
-            // A point is 0.3528 mm; letters stand about 0.72 of their size high.
-            $pdf->setFont('helvetica', '', $high / 0.3528);
-            $pdf->Text(self::MARGIN_MM + $x - $from, $top + $template->heightMm - $y - $high, $words);
-        }
-        $pdf->StopTransform();
+        [$from, $to] = $row;
+        $at = static fn (float $x, float $y): array => [
+            self::MARGIN_MM + $x - $from,
+            $top + $template->heightMm - $y,
+        ];
+        $place = new Box(self::MARGIN_MM - 0.5, $top - 0.5, $to - $from + 1, $template->heightMm + 1);
+        $sheets->within($place, static function () use ($sheets, $template, $at): void {
+            foreach ($template->lines as [$kind, $x1, $y1, $x2, $y2]) {
+                $dash = $kind === 'lap' ? [1.5, 1.2] : [];
+                $sheets->line($at($x1, $y1), $at($x2, $y2), new Stroke(self::WIDTHS[$kind], 0.0, $dash));
+            }
+            foreach ($template->texts as [$x, $y, $high, $words]) {
+                [$left, $foot] = $at($x, $y);
+                $sheets->text($left, $foot - $high, new Letters($high / Paper::POINT_MM), $words);
+            }
+        });
     }
 }

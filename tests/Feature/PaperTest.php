@@ -120,6 +120,19 @@ final class PaperTest extends TestCase
         ])->assertStatus(422);
     }
 
+    public function testANameThatIsWiderThanThePageGoesOnBelow(): void
+    {
+        $document = self::demo();
+        $document['name'] = str_repeat('WM', 59);
+        $page = $this->paper('/api/ticket', ['run' => 'clay-wash', 'on' => '2026-11-25'], $document)->getPages()[0];
+        self::assertStringContainsString($document['name'], str_replace(' ', '', self::words($page)));
+        $parts = array_filter(
+            array_column($page->getDataTm(), 1),
+            static fn (string $said): bool => str_contains($said, 'WMWM'),
+        );
+        self::assertGreaterThan(1, count($parts));
+    }
+
     /**
      * @param array<string, mixed> $asked
      * @param array<string, mixed>|null $document
