@@ -10,7 +10,10 @@ use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Network\Network;
+use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Report\EvaluationReport;
 
 /** Writes small jobs as job files, their legs as they would be called out, and says what the evaluation finds. */
@@ -75,6 +78,20 @@ final class CaseJob
         ];
 
         return (new JobFile($catalogue))->parse(json_encode($document, JSON_THROW_ON_ERROR));
+    }
+
+    /**
+     * Gives the network of the same runs.
+     *
+     * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
+     */
+    public static function network(string $book, array $runs): Network
+    {
+        $catalogue = Catalogue::shipped();
+        $rulebook = $catalogue->rulebook($book);
+        $layout = (new JobCompiler($catalogue, $rulebook, self::of($book, $runs)))->compile();
+
+        return NetworkBuilder::build($layout, $catalogue, $rulebook);
     }
 
     /**

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
 use PHPUnit\Framework\TestCase;
@@ -84,10 +82,6 @@ final class SegmentTest extends TestCase
     /** @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs */
     private static function network(array $runs, string $book = 'ipc-2021'): Network
     {
-        $catalogue = Catalogue::shipped();
-        $rulebook = $catalogue->rulebook($book);
-        $layout = (new JobCompiler($catalogue, $rulebook, CaseJob::of($book, $runs)))->compile();
-
-        return NetworkBuilder::build($layout, $catalogue, $rulebook);
+        return CaseJob::network($book, $runs);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -23,8 +24,7 @@ final readonly class VentSagRule implements NetworkRule
         $findings = [];
         foreach ($network->segments as $segment) {
             foreach ($segment->isWet || ! $segment->hasAirAbove ? [] : $segment->stretches as $stretch) {
-                $rises = $stretch->isUpright() ? $stretch->flow()->z > 0 : $stretch->fallMmPerM() < -self::SLACK;
-                if ($rises) {
+                if (Tolerance::isUnder($stretch->fallMmPerM(), 0.0, self::SLACK)) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,
