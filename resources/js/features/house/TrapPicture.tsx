@@ -66,9 +66,17 @@ export function TrapPicture({
                 units={evaluation.units}
             />
             <p className="say">
-                {verdict.opening_above_weir_mm > 0
-                    ? 'At rest the water stands at the weir. At the vent the top of the pipe is still above that level, so air comes over the water while it runs.'
-                    : 'At the vent the whole pipe lies below the weir. When it runs full no air comes in, and the falling water draws the seal after it: that is what the limit stands for.'}
+                {verdict.opening_above_weir_mm > 0 ? (
+                    <>
+                        At rest the water stands at the weir. At the vent the top of the pipe is still above that level,
+                        so air comes over the water while it runs.
+                    </>
+                ) : (
+                    <>
+                        At the vent the whole pipe lies below the weir. When it runs full no air comes in, and the
+                        falling water draws the seal after it: that is what the limit stands for.
+                    </>
+                )}
             </p>
             <Sliders
                 longest={Math.max(4000, (arm.length.mm || 1000) * 2)}
@@ -232,7 +240,8 @@ function OneDischarge({ discharge, seen, seal, vent, onVent }: DischargeProps) {
             <p className="say">
                 {seen.broken
                     ? 'Air breaks through under the dip: the trap is open to the drain.'
-                    : `About ${Math.round(seen.seal_left_mm)} of ${seal} mm of seal are left; suction reaches ${Math.round(seen.most_suction_mm)} mm of water.`}
+                    : `About ${Math.round(seen.seal_left_mm)} of ${seal} mm of seal are left; suction reaches `}
+                {!seen.broken && `${Math.round(seen.most_suction_mm)} mm of water.`}
                 {seen.least_mm !== null && ` At least ${Math.round(seen.least_mm)} mm have to stay.`}
             </p>
             <p className="cap">

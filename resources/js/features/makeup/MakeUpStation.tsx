@@ -264,15 +264,7 @@ function WayList({
                 <h2>
                     {Math.round(made.turn_deg)}° to turn, <Said tape={made.apart} units={units} feet unit /> apart
                 </h2>
-                <p className="say">
-                    {none
-                        ? made.relax.length > 0
-                            ? 'Nothing meets all that was asked. Each of these would, if one thing gives way:'
-                            : made.searched.exhaustive
-                              ? 'Nothing meets both ends, and no single thing that gives way would be enough. Move an end.'
-                              : 'No way was found in the time there is, and not everything was tried. Ask for fewer bends at the most, or for less that stands in the way.'
-                        : `${made.searched.sequences} sequences of up to ${made.searched.max_bends} bends were tried${made.searched.exhaustive ? '' : ', not all to the end'}; best first.`}
-                </p>
+                <p className="say">{searchedInWords(made)}</p>
             </div>
             <ol className="mu-list">
                 {(none ? made.relax.map((one) => one.solution) : made.solutions).map((way, i) => (
@@ -401,5 +393,20 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
                 Stop to stop. A glued joint is not sprung to fit: dry-fit before anything is cemented.
             </p>
         </>
+    );
+}
+
+/** What came of looking for ways. */
+function searchedInWords({ solutions, relax, searched }: MadeUp): string {
+    const { sequences, max_bends: bends, exhaustive } = searched;
+    if (solutions.length > 0) {
+        const part = exhaustive ? '' : ', not all to the end';
+        return `${sequences} sequences of up to ${bends} bends were tried${part}; best first.`;
+    }
+    if (relax.length > 0) return 'Nothing meets all that was asked. Each of these would, if one thing gives way:';
+    if (exhaustive) return 'Nothing meets both ends, and no single thing that gives way would be enough. Move an end.';
+    return (
+        'No way was found in the time there is, and not everything was tried. Ask for fewer bends at the most, or for ' +
+        'less that stands in the way.'
     );
 }

@@ -171,7 +171,8 @@ function ReadBack({ editor, run, leg, isUnheard, complaint, waiting, saying }: B
 function notReadInWords({ saving, stored }: JobEditor): string {
     const [why, until] =
         saving === 'offline' ? ['the server does not answer', 'it does'] : ['you are no longer signed in', 'you are'];
-    return `Not read yet: ${why}. ${stored ? 'What you typed is stored on this device, and read' : 'Leave this page open: what you typed is read'} as soon as ${until}.`;
+    const kept = stored ? 'What you typed is stored on this device, and' : 'Leave this page open: what you typed is';
+    return `Not read yet: ${why}. ${kept} read as soon as ${until}.`;
 }
 
 /** The run as a whole: its length on the tape, its fall, and what is left of the levelled difference. */
@@ -182,7 +183,9 @@ function totalsInWords(run: RunReport, units: Units): string {
         whole && remaining && Math.abs(remaining.mm) > 0.8
             ? `, ${said(remaining).replace('-', '')} ${remaining.mm > 0 ? 'left over' : 'too much'}`
             : '';
-    return `The run is ${units === 'inch' ? tape.feet : said(tape)} on the tape and ${fall.mm < 0 ? 'rises' : 'falls'} ${said(fall).replace('-', '')}${left}.`;
+    const length = units === 'inch' ? tape.feet : said(tape);
+    const way = fall.mm < 0 ? 'rises' : 'falls';
+    return `The run is ${length} on the tape and ${way} ${said(fall).replace('-', '')}${left}.`;
 }
 
 /** Where each phrase of the line stands. */

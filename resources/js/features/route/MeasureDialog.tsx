@@ -119,7 +119,7 @@ function fieldsOf(fitting: RunReport['fittings'][number]): [string, string][] {
           ];
 }
 
-/** What is entered, in mm by field; a text: the field that cannot be read. Of several, one left empty stays as it was. */
+/** What is entered, in mm by field; a text: the field that cannot be read. Of several, an empty one stays as it was. */
 async function readMeasured(form: FormData, fields: string[], units: Units): Promise<[string, number][] | string> {
     const measured: [string, number][] = [];
     for (const field of fields) {
