@@ -61,6 +61,16 @@ final class SegmentTest extends TestCase
         self::assertGreaterThan(0.0, $of->checks($falling->segments[0])[0]->mostLoad ?? 0.0);
     }
 
+    public function testNothingRunsInAVent(): void
+    {
+        $segments = self::segments([
+            'a' => ['lavatory', 'north 40 fall 1/4', 'socket'],
+            'v' => ['vent off a 1 500', 'up 90', 'roof'],
+        ]);
+        $ofVent = array_values(array_filter($segments, static fn (Segment $one): bool => $one->run() === 'v'));
+        self::assertSame([0.0, 0, false], [$ofVent[0]->load, $ofVent[0]->closets, $ofVent[0]->isWet]);
+    }
+
     public function testAPlaceIsOnTheLegThatBeginsThere(): void
     {
         $network = self::network(['a' => ['lavatory', 'north 40 fall 1/4 / east 40 fall 1/4', 'socket']]);

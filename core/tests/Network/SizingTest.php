@@ -32,9 +32,9 @@ final class SizingTest extends TestCase
         self::assertEqualsWithDelta(($flow / 0.5) ** 2, $check->mostLoad, 0.01);
     }
 
-    public function testAFallOfOneInAThousandIsAFallStill(): void
+    public function testALittleFallIsAFallStill(): void
     {
-        $runs = ['a' => ['lavatory', 'north 1000 fall 1 mm/m', 'socket', ['size' => '50']]];
+        $runs = ['a' => ['lavatory', 'north 1000 fall 0.8 mm/m', 'socket', ['size' => '50']]];
         self::assertGreaterThan(0.0, self::checks('adh-2015', $runs, 'a')[0]->mostLoad);
     }
 
@@ -42,15 +42,36 @@ final class SizingTest extends TestCase
     {
         $stack = static fn (int $storeys): array => [
             'stack' => ['roof', 'down 600', 'socket', ['size' => '3', 'use' => 'drain']],
-        ] + array_combine(
-            array_map(static fn (int $i): string => "f{$i}", range(1, $storeys)),
-            array_map(
-                static fn (int $i): array => ['lavatory', 'north 30 fall 1/4', 'stack 1 '.(2600 * $i)],
-                range(1, $storeys),
-            ),
-        );
+        ] +
+            array_combine(
+                array_map(static fn (int $i): string => "f{$i}", range(1, $storeys)),
+                array_map(
+                    static fn (int $i): array => ['lavatory', 'north 30 fall 1/4', 'stack 1 '. 2600 * $i],
+                    range(1, $storeys),
+                ),
+            );
         self::assertSame(48.0, self::checks('ipc-2021', $stack(3), 'stack')[0]->mostLoad);
         self::assertSame(72.0, self::checks('ipc-2021', $stack(4), 'stack')[0]->mostLoad);
+    }
+
+    public function testAVentAndABranchUnderItsFootAddNoStorey(): void
+    {
+        $runs = [
+            'stack' => ['roof', 'down 600 / north 100 fall 1/4', 'socket', ['size' => '3', 'use' => 'drain']],
+            'a' => ['lavatory', 'north 30 fall 1/4', 'stack 1 2600'],
+            'b' => ['lavatory', 'north 30 fall 1/4', 'stack 1 5200'],
+            'c' => ['lavatory', 'north 30 fall 1/4', 'stack 1 7800'],
+            'v' => ['vent off stack 1 11000', 'east 20 / up 500', 'roof'],
+            'd' => ['lavatory', 'east 30 fall 1/4', 'stack 2 1500'],
+        ];
+        $ofStack = array_filter(
+            self::checks('ipc-2021', $runs, 'stack', 3),
+            static fn (SizeCheck $check): bool => $check->place === 'stack',
+        );
+        self::assertSame(
+            [48.0],
+            array_values(array_map(static fn (SizeCheck $check): ?float => $check->mostLoad, $ofStack)),
+        );
     }
 
     public function testALevelPipeOverAStackIsABranchWhereTheBookKnowsOne(): void
@@ -71,12 +92,7 @@ final class SizingTest extends TestCase
         $litres = new Sizing($network, Catalogue::shipped()->rulebook('adh-2015'));
         self::assertSame(
             ['1 fixture unit', '2.5 fixture units', '12 fixture units', '2.5 l/s of discharge units'],
-            [
-                $units->loadInWords(1.0),
-                $units->loadInWords(2.5),
-                $units->loadInWords(12.0),
-                $litres->loadInWords(2.5),
-            ],
+            [$units->loadInWords(1.0), $units->loadInWords(2.5), $units->loadInWords(12.0), $litres->loadInWords(2.5)],
         );
     }
 
@@ -96,9 +112,10 @@ final class SizingTest extends TestCase
 
     /**
      * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
-     * @return list<SizeCheck> of the last segment of a run
+     * @param ?int $index of the segment of the run; null: its last
+     * @return list<SizeCheck>
      */
-    private static function checks(string $book, array $runs, string $run): array
+    private static function checks(string $book, array $runs, string $run, ?int $index = null): array
     {
         $network = CaseJob::network($book, $runs);
         $segments = array_values(
@@ -107,7 +124,7 @@ final class SizingTest extends TestCase
         self::assertNotSame([], $segments);
 
         return (new Sizing($network, Catalogue::shipped()->rulebook($book)))->checks(
-            $segments[count($segments) - 1],
+            $segments[$index ?? count($segments) - 1],
         );
     }
 }

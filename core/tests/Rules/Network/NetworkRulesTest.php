@@ -201,6 +201,11 @@ final class NetworkRulesTest extends TestCase
             ['cross.barrel', $barrel('3'), $barrel('4')],
             ['branch.opposite', $opposite(1650.0), $opposite(1750.0)],
             ['size.reducedInto', $into('1-1/2'), $into('2')],
+            [
+                'size.reducedInto',
+                ['ipc-2021', ['z' => ['lavatory', 'north 30 fall 1/4', 'socket']] + $into('1-1/2')[1]],
+                $into('2'),
+            ],
             ['network.misses', $meets('21'), $meets('20 5/16')],
             [
                 'network.loop',
@@ -732,6 +737,11 @@ final class NetworkRulesTest extends TestCase
             [
                 'vent.sag',
                 $vented('up 40 / north 30 fall 1/8 / up 30', 'roof'),
+                $vented('up 40 / north 30 level / up 30', 'roof'),
+            ],
+            [
+                'vent.sag',
+                $vented('up 40 / north 30 fall 0.5 mm/m / up 30', 'roof'),
                 $vented('up 40 / north 30 level / up 30', 'roof'),
             ],
             [
