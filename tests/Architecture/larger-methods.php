@@ -114,7 +114,6 @@ return [
         'Joining\\InstructionCard::plan' => 'what a joint is decided by: two ends, their place, the book, the weather',
         'Joining\\InstructionCard::sources' => 'what a joint is decided by: two ends, their place, the book, the weather',
         'Joining\\JointDecision::chosen' => 'what a joint is decided by: two ends, their place, the book, the weather',
-        'Joining\\JointDecision::considered' => 'what a joint is decided by: two ends, their place, the book, the weather',
         'Joining\\LikeWithLike::consider' => 'what a joint is decided by: two ends, their place, the book, the weather',
         'Joining\\PipeEnd::of' => 'what a joint is decided by: two ends, their place, the book, the weather',
         'Joining\\Rings::consider' => 'what a joint is decided by: two ends, their place, the book, the weather',

@@ -35,12 +35,19 @@ final readonly class JointDecision
      */
     public function between(PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {
+        // The answer is the same whichever is called first: every way of joining sees them in one order.
+        $isTurned = strcmp($a->key, $b->key) > 0;
+        [$first, $second] = $isTurned ? [$b, $a] : [$a, $b];
+        $notDrain = self::notDrain($first, $second);
         [$offers, $near, $far] = [[], [], []];
         foreach ($this->ways as $way) {
             foreach ($way->methods() as $method) {
-                $result = self::considered($way, $method, $a, $b, $place, $rulebook);
+                $result =
+                    $notDrain === null
+                        ? $way->consider($method, $first, $second, $place, $rulebook)
+                        : self::refused($method, $notDrain);
                 if ($result instanceof Offer) {
-                    $offers[] = $result;
+                    $offers[] = $isTurned ? $result->turned() : $result;
                 } elseif ($result->isNear) {
                     $near[] = $result;
                 } else {
@@ -58,41 +65,43 @@ final readonly class JointDecision
     /** The same of one method, which somebody chose: whether it is offered or refused. */
     public function chosen(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Decision
     {
+        $isTurned = strcmp($a->key, $b->key) > 0;
+        [$first, $second] = $isTurned ? [$b, $a] : [$a, $b];
+        $notDrain = self::notDrain($first, $second);
+        if ($notDrain !== null) {
+            return new Decision([], [self::refused($method, $notDrain)]);
+        }
         foreach ($this->ways as $way) {
             if (in_array($method, $way->methods(), true)) {
-                $result = self::considered($way, $method, $a, $b, $place, $rulebook);
+                $result = $way->consider($method, $first, $second, $place, $rulebook);
 
-                return $result instanceof Offer ? new Decision([$result], []) : new Decision([], [$result]);
+                return $result instanceof Offer
+                    ? new Decision([$isTurned ? $result->turned() : $result], [])
+                    : new Decision([], [$result]);
             }
         }
 
         return new Decision([], []);
     }
 
-    private static function considered(
-        WayOfJoining $way,
-        Method $method,
-        PipeEnd $a,
-        PipeEnd $b,
-        Place $place,
-        Rulebook $rulebook,
-    ): Offer|Refusal {
-        foreach (strcmp($a->key, $b->key) > 0 ? [$b, $a] : [$a, $b] as $end) {
-            if (! $end->system->isDrain) {
-                return new Refusal(
-                    $method,
-                    'no-drain',
-                    ['pipe' => $end->system->short],
-                    $end->pipe->provenance,
-                    $method === Method::SolventPvc,
-                );
-            }
-        }
-        if (strcmp($a->key, $b->key) <= 0) {
-            return $way->consider($method, $a, $b, $place, $rulebook);
-        }
-        $result = $way->consider($method, $b, $a, $place, $rulebook);
+    /** Gives the first end of pipe that no drain is made of, or null. */
+    private static function notDrain(PipeEnd $first, PipeEnd $second): ?PipeEnd
+    {
+        return match (true) {
+            ! $first->system->isDrain => $first,
+            ! $second->system->isDrain => $second,
+            default => null,
+        };
+    }
 
-        return $result instanceof Offer ? $result->turned() : $result;
+    private static function refused(Method $method, PipeEnd $end): Refusal
+    {
+        return new Refusal(
+            $method,
+            'no-drain',
+            ['pipe' => $end->system->short],
+            $end->pipe->provenance,
+            $method === Method::SolventPvc,
+        );
     }
 }
