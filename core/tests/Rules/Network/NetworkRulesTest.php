@@ -566,6 +566,8 @@ final class NetworkRulesTest extends TestCase
                 'v' => ['vent off fx 1 500', 'up 90', 'roof'],
             ],
         ];
+        $levelStub = $level('up 90');
+        $levelStub[1]['c'] = ['cap', 'east 20 fall 1/4', 'main 1 1000'];
         // A stack that a valve ends, so many arms in it: over their weirs enough, and not over their rims.
         $valveOf = static fn (int $arms): array => [
             'ipc-2021',
@@ -732,6 +734,8 @@ final class NetworkRulesTest extends TestCase
             ['vent.takeoff', $level('left 30 / up 60'), $level('up 90')],
             // A wet vent is a drain, and lies as one.
             ['vent.takeoff', $level('left 30 / up 60'), $levelWet],
+            // A stub that nothing runs in is no vent.
+            ['vent.takeoff', $level('left 30 / up 60'), $levelStub],
             // What is not laid yet lies nowhere.
             ['vent.takeoff', $level('left 30 / up 60'), $level('')],
             [
