@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { cleanup, render, type RenderResult } from '@testing-library/react';
+import { cleanup, configure, render, type RenderResult } from '@testing-library/react';
 import { http, HttpResponse } from 'msw';
 import { setupServer, type SetupServerApi } from 'msw/node';
 import { useRef, useState, type ReactNode } from 'react';
@@ -8,6 +8,9 @@ import { afterAll, afterEach, beforeAll } from 'vitest';
 import { choicesQuery } from '../api/queries';
 import type { Choices, Evaluation, JobDocument } from '../api/types';
 import type { JobEditor } from '../editing';
+
+// A machine that does other things beside shows later; what is never shown fails all the same.
+configure({ asyncUtilTimeout: 10_000 });
 
 /**
  * A stand-in for the server of one test file: what a test does not say an answer to is an error of that test, and

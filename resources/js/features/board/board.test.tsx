@@ -124,7 +124,7 @@ it('says that there is no job yet, and offers no search among none', async () =>
 it('says when the jobs could not be fetched, and fetches them when told', async () => {
     server.use(http.get('/api/jobs', () => HttpResponse.json({ message: 'The database is away.' }, { status: 422 })));
     show(<Board />);
-    expect((await screen.findByRole('alert', {}, { timeout: 5000 })).textContent).toContain('The database is away.');
+    expect((await screen.findByRole('alert')).textContent).toContain('The database is away.');
     boardOf([row('a', 'Weir Cottage')]);
     await user.click(screen.getByRole('button', { name: 'Try again' }));
     await screen.findByRole('link', { name: 'Weir Cottage' });
