@@ -14,6 +14,7 @@ use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
+use FallBend\Core\Network\Segment;
 use FallBend\Core\Report\EvaluationReport;
 
 /** Writes small jobs as job files, their legs as they would be called out, and says what the evaluation finds. */
@@ -92,6 +93,14 @@ final class CaseJob
         $layout = (new JobCompiler($catalogue, $rulebook, self::of($book, $runs)))->compile();
 
         return NetworkBuilder::build($layout, $catalogue, $rulebook);
+    }
+
+    /** @return list<Segment> of one run */
+    public static function segments(Network $network, string $run): array
+    {
+        return array_values(
+            array_filter($network->segments, static fn (Segment $segment): bool => $segment->run() === $run),
+        );
     }
 
     /**

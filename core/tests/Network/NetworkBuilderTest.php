@@ -6,10 +6,8 @@ namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Job\RunEndKind;
-use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Network\Segment;
 use PHPUnit\Framework\TestCase;
 
@@ -171,9 +169,7 @@ final class NetworkBuilderTest extends TestCase
      */
     private function along(Network $network, string $run, callable $of): array
     {
-        $segments = array_values(
-            array_filter($network->segments, static fn (Segment $segment): bool => $segment->run() === $run),
-        );
+        $segments = CaseJob::segments($network, $run);
         usort($segments, static fn (Segment $a, Segment $b): int => $a->fromMm <=> $b->fromMm);
 
         return array_map($of, $segments);
@@ -182,13 +178,6 @@ final class NetworkBuilderTest extends TestCase
     /** @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs */
     private static function network(array $runs): Network
     {
-        $catalogue = Catalogue::shipped();
-        $book = $catalogue->rulebook('ipc-2021');
-
-        return NetworkBuilder::build(
-            (new JobCompiler($catalogue, $book, CaseJob::of('ipc-2021', $runs)))->compile(),
-            $catalogue,
-            $book,
-        );
+        return CaseJob::network('ipc-2021', $runs);
     }
 }

@@ -6,7 +6,6 @@ namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Flow\Manning;
-use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\SizeCheck;
 use FallBend\Core\Network\Sizing;
 use PHPUnit\Framework\TestCase;
@@ -118,9 +117,7 @@ final class SizingTest extends TestCase
     private static function checks(string $book, array $runs, string $run, ?int $index = null): array
     {
         $network = CaseJob::network($book, $runs);
-        $segments = array_values(
-            array_filter($network->segments, static fn (Segment $segment): bool => $segment->run() === $run),
-        );
+        $segments = CaseJob::segments($network, $run);
         self::assertNotSame([], $segments);
 
         return (new Sizing($network, Catalogue::shipped()->rulebook($book)))->checks(

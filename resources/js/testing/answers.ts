@@ -1,4 +1,7 @@
-import type { IdentifyOutput, Source, SystemSummary } from '../api/types';
+import type { Account, IdentifyOutput, Source, SystemSummary } from '../api/types';
+
+/** Who is signed in. */
+export const ANNA: Account = { name: 'Anna', email: 'anna@weir.example', crews: [{ id: 1, name: 'Weir crew' }] };
 
 export const source = (row: string): Source => ({
     table: 'pipes',

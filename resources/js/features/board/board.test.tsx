@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { beforeEach, expect, it } from 'vitest';
 import type { BoardPage, JobRow } from '../../api/types';
+import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
 import { Board } from './Board';
 
@@ -41,11 +42,7 @@ function boardOf(first: JobRow[], second: JobRow[] = []): void {
 
 beforeEach(() => {
     asked = [];
-    server.use(
-        http.get('/api/session', () =>
-            HttpResponse.json({ name: 'Anna', email: 'anna@weir.example', crews: [{ id: 1, name: 'Weir crew' }] }),
-        ),
-    );
+    server.use(http.get('/api/session', () => HttpResponse.json(ANNA)));
 });
 
 const many = (count: number, from: number): JobRow[] =>

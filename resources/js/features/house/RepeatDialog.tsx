@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { repeatGroup } from '../../api/queries';
 import { readLength } from '../../api/lengths';
+import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -64,14 +65,7 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
                     />
                     <Form.Check id="repeat-back" name="back" label="Back towards the start" />
                     <Problem text={problem} />
-                    <div className="acts whole">
-                        <button type="button" className="plain" onClick={onClose}>
-                            Leave it
-                        </button>
-                        <button type="submit" className="main-act">
-                            Set it in
-                        </button>
-                    </div>
+                    <FormActs leave="Leave it" onLeave={onClose} send="Set it in" />
                 </Form>
             </Modal.Body>
         </Modal>

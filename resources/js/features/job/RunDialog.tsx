@@ -5,6 +5,7 @@ import Modal from 'react-bootstrap/Modal';
 import type { JobDocument, JobRun, Units } from '../../api/types';
 import { systemsQuery } from '../../api/queries';
 import { readLength } from '../../api/lengths';
+import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
@@ -68,14 +69,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         units={evaluation.units}
                         start={total ? (evaluation.units === 'inch' ? total.inch : total.metric) : ''}
                     />
-                    <div className="acts whole">
-                        <button type="button" className="plain" onClick={onClose}>
-                            Leave as it was
-                        </button>
-                        <button type="submit" className="main-act">
-                            {plan ? 'Keep' : 'Start the run'}
-                        </button>
-                    </div>
+                    <FormActs leave="Leave as it was" onLeave={onClose} send={plan ? 'Keep' : 'Start the run'} />
                 </Form>
             </Modal.Body>
         </Modal>

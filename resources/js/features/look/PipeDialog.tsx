@@ -3,6 +3,7 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
 import type { JobStanding, Units } from '../../api/types';
+import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -45,7 +46,7 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                 <h2 id="pipe-title">{pipe ? pipe.name : 'A standing pipe'}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
                     <PipeFields pipe={pipe} units={units} />
-                    <div className="acts whole">
+                    <FormActs leave="Leave as it was" onLeave={onClose} send={pipe ? 'Keep' : 'Add it'}>
                         {pipe && (
                             <button
                                 type="button"
@@ -58,13 +59,7 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                                 Take it out
                             </button>
                         )}
-                        <button type="button" className="plain" onClick={onClose}>
-                            Leave as it was
-                        </button>
-                        <button type="submit" className="main-act">
-                            {pipe ? 'Keep' : 'Add it'}
-                        </button>
-                    </div>
+                    </FormActs>
                 </Form>
             </Modal.Body>
         </Modal>

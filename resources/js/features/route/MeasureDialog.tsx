@@ -2,6 +2,7 @@ import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
 import type { JobRun, RunReport, Units } from '../../api/types';
+import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
@@ -88,14 +89,7 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
                             autoFocus={i === 0}
                         />
                     ))}
-                    <div className="acts">
-                        <button type="button" className="plain" onClick={onClose}>
-                            Leave as it was
-                        </button>
-                        <button type="submit" className="main-act">
-                            Use it in this job
-                        </button>
-                    </div>
+                    <FormActs leave="Leave as it was" onLeave={onClose} send="Use it in this job" isWhole={false} />
                 </form>
             </Modal.Body>
         </Modal>

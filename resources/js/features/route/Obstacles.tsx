@@ -2,6 +2,7 @@ import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobObstacle, LegReport, Units } from '../../api/types';
+import { FormActs } from '../../shared/FormActs';
 import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
@@ -100,14 +101,7 @@ function ObstacleDialog({
                         Structural timber: ask before cutting. The product advises; the engineer and the local code
                         decide.
                     </p>
-                    <div className="acts whole">
-                        <button type="button" className="plain" onClick={onClose}>
-                            Leave it
-                        </button>
-                        <button type="submit" className="main-act">
-                            Keep
-                        </button>
-                    </div>
+                    <FormActs leave="Leave it" onLeave={onClose} send="Keep" />
                 </Form>
             </Modal.Body>
         </Modal>

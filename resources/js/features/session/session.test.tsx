@@ -5,12 +5,12 @@ import { http, HttpResponse } from 'msw';
 import { Route, Routes } from 'react-router';
 import { expect, it } from 'vitest';
 import { call } from '../../api/client';
-import { show, standInServer } from '../../testing/screen';
+import { ANNA } from '../../testing/answers';
+import { refused, show, standInServer } from '../../testing/screen';
 import { SignedIn } from './SignedIn';
 
 const server = standInServer();
 const user = userEvent.setup();
-const ANNA = { name: 'Anna', email: 'anna@weir.example', crews: [{ id: 1, name: 'Weir crew' }] };
 
 const signedOut = http.get('/api/session', () => HttpResponse.json({ message: 'Unauthenticated.' }, { status: 401 }));
 const signedIn = http.get('/api/session', () => HttpResponse.json(ANNA));
@@ -20,10 +20,7 @@ const door = http.post('/api/session', async ({ request }) => {
     const { email, password } = (await request.json()) as { email: string; password: string };
     return email === ANNA.email && password === 'right'
         ? HttpResponse.json(ANNA)
-        : HttpResponse.json(
-              { message: 'No.', errors: { email: ['Address and password do not go together.'] } },
-              { status: 422 },
-          );
+        : refused('email', 'Address and password do not go together.');
 });
 
 const inside = (
