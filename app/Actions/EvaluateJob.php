@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Evaluations\JobEvaluation;
 use App\Evaluations\KnownEvaluations;
+use App\Evaluations\ReadDocuments;
 use App\Models\User;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
@@ -14,7 +15,6 @@ use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\Job as Plan;
-use FallBend\Core\Job\JobFile;
 use Illuminate\Http\Request;
 
 /**
@@ -31,7 +31,7 @@ final readonly class EvaluateJob
     private const BESIDE = 20_000;
 
     public function __construct(
-        private JobFile $file,
+        private ReadDocuments $documents,
         private CrewNumbers $numbers,
         private JobEvaluator $evaluator,
         private KnownEvaluations $evaluations,
@@ -82,7 +82,7 @@ final readonly class EvaluateJob
     {
         $document = $body->raw('document');
 
-        return $this->file->read(is_array($document) ? $document : []);
+        return $this->documents->read(is_array($document) ? $document : []);
     }
 
     /**

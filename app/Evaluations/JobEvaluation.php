@@ -33,13 +33,25 @@ final class JobEvaluation
 
     private bool $isNew = false;
 
-    /** @param Known|null $known what the same job came to before */
+    /** Whether what is to be cut is still to be looked for among what is known. */
+    private bool $isCuttingSought;
+
+    /** Whether what is to be cut is to be kept. */
+    private bool $isCuttingNew;
+
+    /**
+     * @param ?string $key that it may be known by; null: it is not looked for
+     * @param Known|null $known what the same job came to before
+     */
     private function __construct(
         public readonly EvaluatedJob $evaluated,
         private readonly OwnNumbers $own,
         private readonly KnownEvaluations $evaluations,
-        private readonly ?array $known,
+        private readonly ?string $key = null,
+        private readonly ?array $known = null,
     ) {
+        $this->isCuttingSought = $known !== null;
+        $this->isCuttingNew = $known === null;
         $this->parts = new JobParts($evaluated);
         $this->texts = $known['parts'] ?? [];
         $this->board = $known['board'] ?? null;
@@ -48,13 +60,15 @@ final class JobEvaluation
     /** That of a job which may have been evaluated before. */
     public static function of(EvaluatedJob $evaluated, OwnNumbers $own, KnownEvaluations $evaluations): self
     {
-        return new self($evaluated, $own, $evaluations, $evaluations->find($evaluations->key($evaluated->said, $own)));
+        $key = $evaluations->key($evaluated->said, $own);
+
+        return new self($evaluated, $own, $evaluations, $key, $evaluations->find($key));
     }
 
     /** That of a job as it was said just now. */
     public static function fresh(EvaluatedJob $evaluated, OwnNumbers $own, KnownEvaluations $evaluations): self
     {
-        return new self($evaluated, $own, $evaluations, null);
+        return new self($evaluated, $own, $evaluations);
     }
 
     /** Gives the job with all marks allotted: one that was evaluated before had them already. */
@@ -90,9 +104,13 @@ final class JobEvaluation
         if (isset($this->texts[$name])) {
             return $this->texts[$name];
         }
+        $isCutting = str_starts_with($name, 'cut:');
+        if ($isCutting) {
+            $this->recallToCut();
+        }
         $text = $this->parts->text($name);
         // What is to be cut changes with every tick, which is no part of what an evaluation is known by.
-        if ($text !== null && ! str_starts_with($name, 'cut:')) {
+        if ($text !== null && ! $isCutting) {
             $this->texts[$name] = $text;
             $this->isNew = true;
         }
@@ -109,11 +127,37 @@ final class JobEvaluation
     /** Keeps what it came to once it is answered: nobody waits for it. */
     public function remember(): void
     {
-        if ($this->isNew || $this->known === null) {
+        if ($this->isNew || $this->isCuttingNew) {
             defer(function (): void {
-                $key = $this->evaluations->key($this->job(), $this->own);
+                $key = $this->knownKey();
                 $this->evaluations->keep($key, ['parts' => $this->texts, 'board' => $this->board()]);
+                if ($this->isCuttingNew) {
+                    $this->evaluations->keepToCut($key, $this->evaluated->toCut());
+                }
             });
+        }
+    }
+
+    /** Gives what it will be known by: a job with all its marks has the key that it was looked for by. */
+    private function knownKey(): string
+    {
+        return $this->key === null || $this->known === null
+            ? $this->evaluations->key($this->job(), $this->own)
+            : $this->key;
+    }
+
+    /** Takes what is to be cut of each run from what is known, once, where it is known. */
+    private function recallToCut(): void
+    {
+        if (! $this->isCuttingSought || $this->key === null) {
+            return;
+        }
+        $this->isCuttingSought = false;
+        $runs = $this->evaluations->findToCut($this->key);
+        if ($runs === null) {
+            $this->isCuttingNew = true;
+        } else {
+            $this->evaluated->recallToCut($runs);
         }
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Evaluations;
 
 use FallBend\Core\Catalog\OwnNumbers;
+use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use Illuminate\Contracts\Cache\Factory;
@@ -20,6 +21,9 @@ final readonly class KnownEvaluations
 {
     /** What is larger than this in bytes is not kept: the memory is shared by all jobs. */
     private const LARGEST = 1_000_000;
+
+    /** Of a job with more pieces its cutting is not kept, for the same reason: a piece is about 800 bytes. */
+    private const MOST_PIECES = 1_000;
 
     private const SECONDS = 3_600;
 
@@ -45,6 +49,24 @@ final readonly class KnownEvaluations
         $known = $this->store->get($key);
 
         return $known;
+    }
+
+    /** @return array<string, RunToCut>|null what is to be cut of each run, by id; null where it is not known */
+    public function findToCut(string $key): ?array
+    {
+        /** @var array<string, RunToCut>|null $runs */
+        $runs = $this->store->get("{$key}-cut");
+
+        return $runs;
+    }
+
+    /** @param array<string, RunToCut> $runs by id */
+    public function keepToCut(string $key, array $runs): void
+    {
+        $pieces = array_sum(array_map(static fn (RunToCut $run): int => count($run->pieces), $runs));
+        if ($pieces <= self::MOST_PIECES) {
+            $this->store->put("{$key}-cut", $runs, self::SECONDS);
+        }
     }
 
     /** @param Known $evaluation */

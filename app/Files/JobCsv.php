@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Files;
 
-use FallBend\Core\Cutting\MeasuredBack;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
@@ -52,9 +51,9 @@ final readonly class JobCsv
         $rows = [];
         foreach ($this->layout->runs as $id => $run) {
             $done = $this->job->cutting->cut[$id] ?? [];
-            $back = new MeasuredBack($run, $done);
+            $lengths = $this->evaluated->cutting()->lengths($run->run->id);
             foreach ($run->pieces as $piece) {
-                $length = $back->lengths[$piece->key];
+                $length = $lengths[$piece->key];
                 $rows[] = [
                     $run->run->name,
                     $piece->letter,

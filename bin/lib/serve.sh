@@ -75,6 +75,9 @@ http {
   uwsgi_temp_path $home/tmp/uwsgi;
   scgi_temp_path $home/tmp/scgi;
   client_max_body_size 8m;
+  # A document and its answer pass through memory, not through files: Mill Row is 24 kB.
+  client_body_buffer_size 256k;
+  fastcgi_buffers 16 16k;
   types {
     text/html html; text/css css; application/javascript js; image/svg+xml svg; font/woff2 woff2; font/woff woff; application/json json; image/png png;
   }

@@ -25,6 +25,8 @@ final class KnownEvaluationsTest extends TestCase
 
     private const WANT = ['job' => '', 'places' => '', 'run:'.self::RUN => ''];
 
+    private const CUT = ['cut:'.self::RUN => ''];
+
     private string $id;
 
     /** @var array<string, mixed> */
@@ -80,6 +82,34 @@ final class KnownEvaluationsTest extends TestCase
             $after['run']['counts']['pieces_to_cut'] ?? null,
         );
         self::assertSame($first->json('revision') + 1, $ticked->json('revision'));
+    }
+
+    public function testATickLaysNothingOutAnew(): void
+    {
+        $this->keep($this->document, 1);
+        $this->forgetToCut(self::RUN);
+        $ticked = $this->keep($this->ticked(), 2, self::CUT);
+        self::assertSame([self::RUN], $this->runsInSticks($ticked), 'the other runs were laid out for it');
+        self::assertTrue($ticked->json('parts.cut:'.self::RUN.'.value.pieces.0.cut'));
+    }
+
+    public function testWhatIsToBeCutIsTheSameWhereNothingIsRemembered(): void
+    {
+        $this->keep($this->document, 1);
+        $known = $this->keep($this->ticked(), 2, self::CUT);
+        Cache::store('evaluations')->clear();
+        $fresh = $this->getJson("/api/jobs/{$this->id}?want=".array_key_first(self::CUT))->assertOk();
+        self::assertGreaterThan(1, count($this->runsInSticks($fresh)));
+        self::assertSame($fresh->json('parts'), $known->json('parts'));
+    }
+
+    public function testWhatIsToBeCutIsKeptAgainOnceItIsLost(): void
+    {
+        $this->keep($this->document, 1);
+        $this->forgetToCut(null);
+        $this->keep($this->ticked(), 2, self::CUT);
+        $this->forgetToCut(self::RUN);
+        self::assertSame([self::RUN], $this->runsInSticks($this->keep($this->ticked(2), 3, self::CUT)));
     }
 
     public function testOtherNumbersOfTheCrewAreAnotherEvaluation(): void
@@ -153,15 +183,71 @@ final class KnownEvaluationsTest extends TestCase
         return ['runs' => array_values($runs)] + $shown->json('changed.set') + $this->document;
     }
 
-    /** Marks everything that is remembered, to see where it comes back. */
-    private function mark(): void
+    /** @return array<string, mixed> the document with the first pieces of the run cut */
+    private function ticked(int $pieces = 1): array
+    {
+        $part = 'run:'.self::RUN;
+        $all = $this->getJson("/api/jobs/{$this->id}?want={$part}")->json("parts.{$part}.value.pieces");
+        $cut = array_map(
+            static fn (array $piece): array => [
+                'run' => self::RUN,
+                'piece' => $piece['key'],
+                'length_mm' => $piece['cut']['mm'] + 3.0,
+            ],
+            array_slice($all, 0, $pieces),
+        );
+
+        return ['cutting' => ['cut' => $cut]] + $this->document;
+    }
+
+    /**
+     * @param TestResponse<Response> $answer
+     * @return list<string> ids of the runs that pieces are cut for, each once
+     */
+    private function runsInSticks(TestResponse $answer): array
+    {
+        $runs = $answer->json('parts.cut:'.self::RUN.'.value.groups.*.sticks.*.cuts.*.run');
+
+        return array_values(array_unique($runs));
+    }
+
+    /** Forgets what is to be cut of all runs but one; null: of all. */
+    private function forgetToCut(?string $but): void
+    {
+        $store = Cache::store('evaluations')->getStore();
+        $forgotten = 0;
+        foreach ($this->remembered() as $key) {
+            $runs = $store->get($key);
+            if (str_ends_with($key, '-cut') && is_array($runs)) {
+                $but === null
+                    ? $store->forget($key)
+                    : $store->put($key, array_intersect_key($runs, [$but => true]), 60);
+                $forgotten++;
+            }
+        }
+        self::assertGreaterThan(0, $forgotten);
+    }
+
+    /** @return list<string> keys of what is remembered */
+    private function remembered(): array
     {
         $store = Cache::store('evaluations')->getStore();
         $all = (new ReflectionProperty($store, 'storage'))->getValue($store);
         self::assertIsArray($all);
         self::assertNotSame([], $all);
-        foreach (array_keys($all) as $key) {
+
+        return array_map(strval(...), array_keys($all));
+    }
+
+    /** Marks everything that is remembered, to see where it comes back. */
+    private function mark(): void
+    {
+        $store = Cache::store('evaluations')->getStore();
+        foreach ($this->remembered() as $key) {
             $known = $store->get($key);
+            if (! is_array($known) || ! isset($known['parts'])) {
+                continue;
+            }
             $known['parts']['places'] = '"remembered"';
             $store->put($key, $known, 60);
         }

@@ -14,6 +14,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
@@ -163,9 +164,13 @@ final class Materials
     private function pipes(): void
     {
         $units = $this->job->units;
-        foreach (
-            (new JobCutting($this->layout, $this->job, $this->catalogue, $this->effort))->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]
-        ) {
+        $cutting = new JobCutting(
+            RunToCut::ofJob($this->layout),
+            $this->job,
+            $this->catalogue,
+            $this->effort,
+        );
+        foreach ($cutting->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
                 $tape = (new Tape)->reading($stick->stockMm);

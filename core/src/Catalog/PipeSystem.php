@@ -16,6 +16,9 @@ use FallBend\Core\Input\Fields;
  */
 final class PipeSystem
 {
+    /** @var list<string>|null smallest first */
+    private ?array $sizes = null;
+
     /** @var array<string, Pipe> by size, as far as they were asked for */
     private array $pipeOfSize = [];
 
@@ -194,7 +197,7 @@ final class PipeSystem
     /** @return list<string> its sizes, smallest first; with bends only, those that a run can be laid out in */
     public function sizes(bool $withBends = false): array
     {
-        $sizes = $this->pipes->ids();
+        $sizes = $this->sizes ??= $this->pipes->ids();
 
         return $withBends
             ? array_values(array_filter($sizes, fn (string $size): bool => $this->plainBends($size) !== []))

@@ -131,7 +131,7 @@ final readonly class CutTicket
     /** @return list<string> letters that stand on the paper before and are cut no longer */
     public function gone(): array
     {
-        return $this->cutting->gone($this->layout);
+        return $this->cutting->gone($this->layout->run->id);
     }
 
     /**

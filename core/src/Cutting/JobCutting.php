@@ -10,9 +10,7 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Job\CuttingDone;
 use FallBend\Core\Job\Job;
-use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\Piece;
-use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
@@ -98,30 +96,35 @@ final readonly class JobCutting
     /** @var array<string, MeasuredBack> by run */
     private array $back;
 
-    /** @param ?Effort $effort ends the planning of sticks when time or memory is over */
+    /**
+     * @param array<string, RunToCut> $runs all of the job, by id
+     * @param Job $job for what was cut of it and is there to cut from, and its words and units
+     * @param ?Effort $effort ends the planning of sticks when time or memory is over
+     */
     public function __construct(
-        private JobLayout $layout,
+        private array $runs,
         private Job $job,
         private Catalogue $catalogue,
         private ?Effort $effort = null,
     ) {
         $this->done = $job->cutting;
         $this->back = array_map(
-            fn (RunLayout $run): MeasuredBack => new MeasuredBack($run, $this->done->cut[$run->run->id] ?? []),
-            $layout->runs,
+            fn (RunToCut $run): MeasuredBack => new MeasuredBack($run->pieces, $this->done->cut[$run->id] ?? []),
+            $runs,
         );
     }
 
     /** @return CuttingReport */
     public function ofRun(string $run): array
     {
-        [$layout, $tape, $plans] = [$this->layout->runs[$run], new Tape, $this->plans()];
+        [$toCut, $tape, $plans] = [$this->runs[$run], new Tape, $this->plans()];
         [$groups, $findings] = $this->groups($plans);
         $printed = $this->done->printed[$run] ?? null;
+        $system = $this->catalogue->system($toCut->system);
 
         return [
-            'pieces' => $this->pieces($layout, $tape, $this->sticks($plans)),
-            'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($layout)],
+            'pieces' => $this->pieces($toCut, $tape, $this->sticks($plans)),
+            'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($run)],
             'groups' => $groups,
             'kerf' => $tape->reading($this->kerf()),
             'saws' => array_map(
@@ -131,7 +134,7 @@ final readonly class JobCutting
                 ],
                 self::SAWS,
             ),
-            'findings' => FindingReport::list([...$findings, ...$this->findings($layout)], $this->job->units),
+            'findings' => FindingReport::list([...$findings, ...$this->findings($toCut)], $this->job->units),
             'sources' => SourceList::list([
                 ...array_map(fn (string $row): Provenance => $this->catalogue->assumption($row)->provenance, [
                     'saw-kerf',
@@ -139,21 +142,21 @@ final readonly class JobCutting
                     'cutting-error',
                 ]),
                 ...array_map(
-                    static fn (Piece $piece): Provenance => $layout->system->pipe($piece->size)->provenance,
-                    $layout->pieces,
+                    static fn (Piece $piece): Provenance => $system->pipe($piece->size)->provenance,
+                    $toCut->pieces,
                 ),
             ]),
         ];
     }
 
     /** @return list<Finding> on what comes of pieces that came out as they did */
-    private function findings(RunLayout $layout): array
+    private function findings(RunToCut $run): array
     {
-        $back = $this->back[$layout->run->id];
+        $back = $this->back[$run->id];
         $findings = [];
-        foreach ($layout->pieces as $piece) {
+        foreach ($run->pieces as $piece) {
             $length = $back->lengths[$piece->key];
-            $isCut = isset($this->done->cut[$layout->run->id][$piece->key]);
+            $isCut = isset($this->done->cut[$run->id][$piece->key]);
             if (! $isCut && Tolerance::isUnder($length, $piece->leastMm, Tolerance::TAPE_MM)) {
                 $findings[] = new Finding(
                     RuleId::CutTooShort,
@@ -165,7 +168,7 @@ final readonly class JobCutting
                 );
             }
         }
-        array_push($findings, ...$this->movedBranches($layout));
+        array_push($findings, ...$this->movedBranches($run));
         $missed = $back->missed->length();
         if ($missed > Tolerance::TAPE_MM) {
             $params = ['missed_mm' => $missed];
@@ -207,12 +210,12 @@ final readonly class JobCutting
     }
 
     /** @return list<string> letters that stand on the ticket printed last, of pieces that there are no longer */
-    public function gone(RunLayout $layout): array
+    public function gone(string $run): array
     {
         return array_column(
             array_diff_key(
-                $this->done->printed[$layout->run->id]->pieces ?? [],
-                array_column($layout->pieces, null, 'key'),
+                $this->done->printed[$run]->pieces ?? [],
+                array_column($this->runs[$run]->pieces, null, 'key'),
             ),
             'letter',
         );
@@ -222,9 +225,9 @@ final readonly class JobCutting
      * @param array<string, array{number: int, mm: float, tight: bool}> $sticks
      * @return list<CutPiece>
      */
-    private function pieces(RunLayout $layout, Tape $tape, array $sticks): array
+    private function pieces(RunToCut $toCut, Tape $tape, array $sticks): array
     {
-        [$run, $ends] = [$layout->run->id, PreparedEnds::list($layout)];
+        [$run, $ends] = [$toCut->id, $toCut->ends];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
@@ -247,7 +250,7 @@ final readonly class JobCutting
                 'printed' => $tape->readingOrNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
                 'since' => $this->since($run, $piece),
             ];
-        }, $layout->pieces);
+        }, $toCut->pieces);
     }
 
     /**
@@ -278,13 +281,13 @@ final readonly class JobCutting
      *
      * @return list<Finding>
      */
-    private function movedBranches(RunLayout $layout): array
+    private function movedBranches(RunToCut $run): array
     {
         $findings = [];
-        foreach ($layout->pieces as $piece) {
-            $off = ($this->done->cut[$layout->run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
-            $junction = $layout->fittingAt($piece->jointTo)?->junction;
-            if ($junction !== null && abs($off) > self::NOTICED_MM) {
+        foreach ($run->pieces as $piece) {
+            $off = ($this->done->cut[$run->id][$piece->key] ?? $piece->cutMm) - $piece->cutMm;
+            $branch = $run->branches[$piece->key] ?? null;
+            if ($branch !== null && abs($off) > self::NOTICED_MM) {
                 $findings[] = new Finding(
                     RuleId::CutBranchMoves,
                     Severity::Warn,
@@ -295,7 +298,7 @@ final readonly class JobCutting
                         'piece' => $piece->letter,
                         'off_mm' => abs($off),
                         'way' => $off > 0 ? 'down' : 'up',
-                        'run' => $this->job->run($junction->key())->name ?? $junction->key(),
+                        'run' => $this->job->run($branch)->name ?? $branch,
                     ],
                 );
             }
@@ -439,7 +442,7 @@ final readonly class JobCutting
             'tight' => $enough < Slack::SURE,
             'cuts' => array_map(function (array $cut) use ($tape): array {
                 [$run, $key] = explode('|', $cut['tag']);
-                $letters = array_column($this->layout->runs[$run]->pieces, 'letter', 'key');
+                $letters = array_column($this->runs[$run]->pieces, 'letter', 'key');
 
                 return [
                     'run' => $run,
@@ -458,11 +461,11 @@ final readonly class JobCutting
     private function parts(): array
     {
         $parts = [];
-        foreach ($this->layout->runs as $run => $layout) {
-            foreach ($layout->pieces as $piece) {
+        foreach ($this->runs as $run => $toCut) {
+            foreach ($toCut->pieces as $piece) {
                 $length = $this->back[$run]->lengths[$piece->key];
                 if (! isset($this->done->cut[$run][$piece->key]) && $piece->isCutKnown && $length >= 1.0) {
-                    $parts["{$layout->system->key} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $length);
+                    $parts["{$toCut->system} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $length);
                 }
             }
         }

@@ -6,7 +6,6 @@ namespace FallBend\Core\Cutting;
 
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Layout\Piece;
-use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
 /**
@@ -32,14 +31,17 @@ final readonly class MeasuredBack
     /** What nothing takes up: so far the end lies beside its place. */
     public Vec3 $missed;
 
-    /** @param array<string, float> $cut lengths really cut, by key of the piece */
-    public function __construct(private RunLayout $layout, private array $cut)
+    /**
+     * @param list<Piece> $pieces of a run, in the order of flow
+     * @param array<string, float> $cut lengths really cut, by key of the piece
+     */
+    public function __construct(private array $pieces, private array $cut)
     {
         [$lengths, $missed] = [[], new Vec3(0.0, 0.0, 0.0)];
-        foreach ($layout->pieces as $piece) {
+        foreach ($pieces as $piece) {
             $lengths[$piece->key] = $piece->cutMm;
         }
-        foreach ($layout->pieces as $piece) {
+        foreach ($pieces as $piece) {
             $off = ($cut[$piece->key] ?? $piece->cutMm) - $piece->cutMm;
             if (abs($off) < self::SAME_MM) {
                 continue;
@@ -90,7 +92,7 @@ final readonly class MeasuredBack
     private function open(Piece $of): array
     {
         [$before, $after, $isAfter] = [[], [], false];
-        foreach ($this->layout->pieces as $piece) {
+        foreach ($this->pieces as $piece) {
             $isAfter = $isAfter || $piece->key === $of->key;
             if (! isset($this->cut[$piece->key]) && $piece->key !== $of->key) {
                 $isAfter ? ($after[] = $piece) : array_unshift($before, $piece);

@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Cutting\CutTicket;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Input\BadInput;
@@ -43,6 +44,9 @@ final class EvaluatedJob
 
     /** @var array<string, RunHanging> by run */
     private array $hanging = [];
+
+    /** @var array<string, RunToCut>|null by id of run */
+    private ?array $toCut = null;
 
     private ?JobCutting $cutting = null;
 
@@ -121,7 +125,23 @@ final class EvaluatedJob
     /** Gives what is to be cut, and from which sticks. */
     public function cutting(): JobCutting
     {
-        return $this->cutting ??= new JobCutting($this->layout(), $this->job(), $this->catalogue, $this->effort);
+        return $this->cutting ??= new JobCutting($this->toCut(), $this->said, $this->catalogue, $this->effort);
+    }
+
+    /** @return array<string, RunToCut> what must be known of each run to cut it, by id */
+    public function toCut(): array
+    {
+        return $this->toCut ??= RunToCut::ofJob($this->layout());
+    }
+
+    /**
+     * Takes what must be known of each run to cut it from whoever kept it: nothing is laid out for it again.
+     *
+     * @param array<string, RunToCut> $runs of the same job evaluated with the same numbers, by id
+     */
+    public function recallToCut(array $runs): void
+    {
+        $this->toCut = $runs;
     }
 
     /**

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Input;
 
+use BackedEnum;
+
 /**
  * Reads the fields of one decoded JSON object, strictly: each getter names the place of what is wrong, and `end`
  * refuses what was never asked for.
@@ -98,6 +100,29 @@ final class Fields
         }
 
         return $value;
+    }
+
+    /**
+     * Gives the case of an enum by its value.
+     *
+     * @template T of BackedEnum
+     *
+     * @param class-string<T> $enum whose values are text
+     * @return T
+     *
+     * @throws BadInput
+     */
+    public function enum(string $key, string $enum): BackedEnum
+    {
+        $value = $this->string($key);
+
+        $case = $enum::tryFrom($value);
+        if ($case === null) {
+            $values = array_map(static fn (BackedEnum $one): string => (string) $one->value, $enum::cases());
+            throw BadInput::at($this->at($key), self::oneOf($values), $value);
+        }
+
+        return $case;
     }
 
     /** @throws BadInput */

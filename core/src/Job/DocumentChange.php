@@ -24,7 +24,7 @@ final class DocumentChange
     {
         $set = [];
         foreach ($after as $field => $value) {
-            if ($field !== 'runs' && ! (array_key_exists($field, $before) && self::reads($before[$field], $value))) {
+            if ($field !== 'runs' && ! (array_key_exists($field, $before) && self::same($before[$field], $value))) {
                 $set[$field] = $value;
             }
         }
@@ -38,16 +38,10 @@ final class DocumentChange
         /** @var list<array{id: string}> $runs */
         $runs = $after['runs'];
         $other = array_values(
-            array_filter($runs, static fn (array $run): bool => ! self::reads($old[$run['id']] ?? null, $run)),
+            array_filter($runs, static fn (array $run): bool => ! self::same($old[$run['id']] ?? null, $run)),
         );
 
         return ['set' => $set, 'gone' => $gone, 'runs' => $other];
-    }
-
-    /** Whether two values say the same. Mostly they are written the same, and need not be gone through. */
-    private static function reads(mixed $one, mixed $other): bool
-    {
-        return json_encode($one) === json_encode($other) || self::same($one, $other);
     }
 
     /**
@@ -56,6 +50,9 @@ final class DocumentChange
      */
     private static function same(mixed $one, mixed $other): bool
     {
+        if ($one === $other) {
+            return true;
+        }
         // A ledger is written as an object, and read as an array.
         [$one, $other] = [is_object($one) ? (array) $one : $one, is_object($other) ? (array) $other : $other];
         if (is_array($one) && is_array($other)) {
@@ -63,7 +60,9 @@ final class DocumentChange
                 return false;
             }
             foreach ($one as $key => $value) {
-                if (! array_key_exists($key, $other) || ! self::same($value, $other[$key])) {
+                // What is identical is not gone into: this is asked of every value of a job with every key press.
+                $isSame = isset($other[$key]) && $other[$key] === $value;
+                if (! $isSame && ! (array_key_exists($key, $other) && self::same($value, $other[$key]))) {
                     return false;
                 }
             }

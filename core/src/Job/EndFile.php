@@ -47,7 +47,7 @@ final readonly class EndFile
             $kind === 'standing'
                 ? $fields->choice('standing', array_map(strval(...), array_keys($this->standing)))
                 : null,
-            $fields->has('method') ? $fields->choice('method', array_column(Method::cases(), 'value')) : null,
+            $fields->has('method') ? $fields->enum('method', Method::class)->value : null,
             $kind === 'fixture' ? self::fixture($fields->child('fixture')) : null,
             $kind === 'branch' ? self::branch($fields->child('branch')) : null,
             $fields->has('run') ? $fields->string('run', 40) : null,

@@ -34,7 +34,7 @@ final class LegFile
 
             return $leg;
         }
-        $way = Way::from($fields->choice('way', array_column(Way::cases(), 'value')));
+        $way = $fields->enum('way', Way::class);
         $turn = $fields->numberOrNull('turn_deg', 0.01, 179.99);
         if ($turn !== null && ! $way->takesAngle()) {
             throw BadInput::at($fields->at('turn_deg'), "does not go with way {$way->value}", $turn);

@@ -21,7 +21,7 @@ final class ObstacleFile
         $run = $fields->choice('run', array_map(strval(...), array_keys($runs)));
         $obstacle = new Obstacle(
             id: $id,
-            kind: ObstacleKind::from($fields->choice('kind', array_column(ObstacleKind::cases(), 'value'))),
+            kind: $fields->enum('kind', ObstacleKind::class),
             what: $fields->stringOr('what', '', 80),
             run: $run,
             leg: $fields->choice('leg', array_map(static fn (Leg $leg): string => $leg->id, $runs[$run]->legs)),

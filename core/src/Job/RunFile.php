@@ -33,7 +33,7 @@ final readonly class RunFile
             Named::name($fields, 'name', 120),
             $system->key,
             $fields->choice('size', $sizes),
-            RunUse::from($fields->choice('use', array_column(RunUse::cases(), 'value'))),
+            $fields->enum('use', RunUse::class),
             $fields->numberOrNull('fall_mm_per_m', 0, 1000),
             (new EndFile($standing))->read($fields->child('outlet'), End::OUTLETS),
             (new EndFile($standing))->read($fields->child('tie_in'), End::TIE_INS),

@@ -32,7 +32,7 @@ final readonly class SingleJointFile
             $this->end($fields->child('a')),
             $this->end($fields->child('b')),
             $place === null ? new Place : Place::read($place),
-            $fields->has('method') ? $fields->choice('method', array_column(Method::cases(), 'value')) : null,
+            $fields->has('method') ? $fields->enum('method', Method::class)->value : null,
         );
         $place?->end();
         $fields->end();

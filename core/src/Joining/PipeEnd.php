@@ -64,7 +64,7 @@ final readonly class PipeEnd
     {
         $system = $catalogue->system($fields->choice('system', $catalogue->systemKeys()));
         $size = $fields->choice('size', $system->sizes());
-        $kind = EndKind::from($fields->choice('end', array_column(EndKind::cases(), 'value')));
+        $kind = $fields->enum('end', EndKind::class);
         $measured = $fields->numberOrNull('od_mm', 5, 1500);
         $fixed = $fields->bool('fixed', false);
         $fields->end();

@@ -102,9 +102,9 @@ final class Parts
     public function marked(Run $run): array
     {
         $marks = $run->marks->allot(array_column($this->pieces, 'key'), array_column($this->joints, 'key'));
-        $pieces = [];
+        [$pieces, $depths] = [[], []];
         foreach ($this->pieces as $p) {
-            $depth = $this->system->pipe($p['size'])->socketDepthMm;
+            $depth = $depths[$p['size']] ??= $this->system->pipe($p['size'])->socketDepthMm;
             $pieces[] = new Piece(
                 $p['key'],
                 $marks->pieces[$p['key']],
@@ -132,7 +132,7 @@ final class Parts
                 $j['size'],
                 $j['at'],
                 $j['tape'],
-                $this->system->pipe($j['size'])->socketDepthMm,
+                $depths[$j['size']] ??= $this->system->pipe($j['size'])->socketDepthMm,
                 $j['strain'],
             );
         }

@@ -132,7 +132,7 @@ final readonly class CutInReckoner implements Reckoner
     private function side(Fields $fields, array $offers): CutSide
     {
         $sleeves = array_values(array_filter($offers, static fn (Offer $offer): bool => $offer->isSleeve));
-        $method = $fields->has('coupling') ? $fields->choice('coupling', array_column(Method::cases(), 'value')) : null;
+        $method = $fields->has('coupling') ? $fields->enum('coupling', Method::class)->value : null;
         $offer =
             array_values(
                 array_filter(

@@ -53,7 +53,12 @@ final class JobParts
     public function text(string $name): ?string
     {
         [$kind, $run] = explode(':', $name, 2) + [1 => ''];
-        if (($kind === 'run' || $kind === 'cut') && ! isset($this->job->layout()->runs[$run])) {
+        $isNowhere = match ($kind) {
+            'run' => ! isset($this->job->layout()->runs[$run]),
+            'cut' => ! isset($this->job->toCut()[$run]),
+            default => false,
+        };
+        if ($isNowhere) {
             return 'null';
         }
         $part = match ($kind) {

@@ -7,6 +7,7 @@ namespace FallBend\Core\Tests\Cutting;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Cutting\CutTicket;
 use FallBend\Core\Cutting\JobCutting;
+use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job;
@@ -84,9 +85,11 @@ final class CutTicketTest extends TestCase
         [$layout, $catalogue] = self::laid($job);
         self::assertSame(
             ['both ends: square, burr off'],
-            (new CutTicket(new JobCutting($layout, $job, $catalogue), $layout->runs['main'], $job))->pieces()[0][
-                'ends'
-            ],
+            (new CutTicket(
+                new JobCutting(RunToCut::ofJob($layout), $job, $catalogue),
+                $layout->runs['main'],
+                $job,
+            ))->pieces()[0]['ends'],
         );
         $push = CaseJob::of('adh-2015', [
             'main' => [
@@ -97,7 +100,11 @@ final class CutTicketTest extends TestCase
             ],
         ]);
         [$layout, $catalogue] = self::laid($push);
-        $piece = (new CutTicket(new JobCutting($layout, $push, $catalogue), $layout->runs['main'], $push))->pieces()[0];
+        $piece = (new CutTicket(
+            new JobCutting(RunToCut::ofJob($layout), $push, $catalogue),
+            $layout->runs['main'],
+            $push,
+        ))->pieces()[0];
         self::assertStringContainsString('chamfered about 15°', $piece['ends'][0]);
         self::assertSame('measure first', $piece['length'], 'no table says how deep that socket is');
     }
@@ -128,7 +135,7 @@ final class CutTicketTest extends TestCase
         self::assertSame('not on the ticket of 2026-11-20', $pieces[2]['note']);
         self::assertSame(['K'], $ticket->gone());
         [$laid] = self::laid($job);
-        $report = (new JobCutting($laid, $job, $catalogue))->ofRun('main');
+        $report = (new JobCutting(RunToCut::ofJob($laid), $job, $catalogue))->ofRun('main');
         self::assertSame(['same', 'other', 'new'], array_column($report['pieces'], 'since'));
         self::assertSame(
             [1.5875, 1.5875, 3.175, 0.0],
@@ -151,7 +158,7 @@ final class CutTicketTest extends TestCase
             ->job();
         [$layout, $catalogue] = self::laid($job);
         [$first, $last] = (new CutTicket(
-            new JobCutting($layout, $job, $catalogue),
+            new JobCutting(RunToCut::ofJob($layout), $job, $catalogue),
             $layout->runs['main'],
             $job,
         ))->pieces();
@@ -218,7 +225,7 @@ final class CutTicketTest extends TestCase
         [$layout, $catalogue] = self::laid($job);
 
         return [
-            new CutTicket(new JobCutting($layout, $job, $catalogue), $layout->runs['main'], $job),
+            new CutTicket(new JobCutting(RunToCut::ofJob($layout), $job, $catalogue), $layout->runs['main'], $job),
             $layout,
             $job,
             $catalogue,

@@ -78,7 +78,7 @@ final class MeasuredBackTest extends TestCase
             $layout = Fixtures::layout('north 50 fall 1/4 / '.implode(' / ', $legs), ['size' => '2']);
             $cut = $layout->pieces[$random->getInt(0, count($layout->pieces) - 1)];
             $off = $random->getInt(-80, 80) / 10;
-            $back = new MeasuredBack($layout, [$cut->key => $cut->cutMm + $off]);
+            $back = new MeasuredBack($layout->pieces, [$cut->key => $cut->cutMm + $off]);
             $moved = new Vec3(0.0, 0.0, 0.0);
             $changed = 0;
             foreach ($layout->pieces as $piece) {
@@ -109,7 +109,7 @@ final class MeasuredBackTest extends TestCase
             }
         }
 
-        return new MeasuredBack($layout, $cut);
+        return new MeasuredBack($layout->pieces, $cut);
     }
 
     /** @return array<string, float> by letter */

@@ -6,6 +6,7 @@ namespace FallBend\Core\Tests\Input;
 
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -30,6 +31,11 @@ final class FieldsTest extends TestCase
             static fn (Fields $f): string => $f->choice('word', ['a', 'b']),
             'in.word',
             'one of a, b',
+        ];
+        yield 'no case of an enum' => [
+            static fn (Fields $f): Units => $f->enum('word', Units::class),
+            'in.word',
+            'one of inch, mm',
         ];
         yield 'text for a number' => [static fn (Fields $f): float => $f->number('word'), 'in.word', 'must be a number'];
         yield 'not finite' => [
