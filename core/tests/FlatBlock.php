@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
@@ -14,6 +15,7 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Job\Terminal;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
@@ -29,16 +31,16 @@ final class FlatBlock
     private const STOREY_MM = 3000.0;
 
     private const FIXTURES = [
-        'lavatory',
-        'bath',
-        'water-closet',
-        'lavatory',
-        'shower',
-        'water-closet',
-        'kitchen-sink',
-        'dishwasher',
-        'clothes-washer',
-        'laundry-tub',
+        FixtureKind::Lavatory,
+        FixtureKind::Bath,
+        FixtureKind::WaterCloset,
+        FixtureKind::Lavatory,
+        FixtureKind::Shower,
+        FixtureKind::WaterCloset,
+        FixtureKind::KitchenSink,
+        FixtureKind::Dishwasher,
+        FixtureKind::ClothesWasher,
+        FixtureKind::LaundryTub,
     ];
 
     /** Takes how many flats; gives the job, without marks. */
@@ -89,17 +91,17 @@ final class FlatBlock
             ),
         ];
         foreach (self::FIXTURES as $n => $kind) {
-            $size = $kind === 'water-closet' ? '3' : '2';
+            $size = $kind === FixtureKind::WaterCloset ? '3' : '2';
             $id = "{$line}x{$n}";
             $runs[] = self::run(
                 $id,
                 new End(
-                    $kind,
+                    $kind->value,
                     RunEndKind::Fixture,
                     fixture: new FixtureHead(
                         $kind,
-                        in_array($kind, ['water-closet'], true) ? 'integral' : 'p',
-                        standpipeMm: $kind === 'clothes-washer' ? 700.0 : null,
+                        TrapKind::usual($kind),
+                        standpipeMm: $kind === FixtureKind::ClothesWasher ? 700.0 : null,
                         rimMm: 500.0,
                         group: $n < 3 ? 'a' : ($n < 6 ? 'b' : ''),
                     ),

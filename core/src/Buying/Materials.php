@@ -16,6 +16,7 @@ use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Effort\Effort;
+use FallBend\Core\Hanging\HangerKind;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Price;
@@ -55,18 +56,6 @@ use FallBend\Core\Measure\Units;
 final class Materials
 {
     public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
-
-    /** What is bought for each kind of hanger. */
-    private const HANGERS = [
-        'joist' => 'hanger',
-        'batten' => 'hanger',
-        'stud' => 'bracket',
-        'blocking' => 'bracket',
-        'hanger' => 'hanger',
-        'bracket' => 'bracket',
-        'clamp' => 'riser clamp',
-        'guide' => 'guide, loose round the pipe',
-    ];
 
     /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
     private const TWIN_MM = 0.5;
@@ -308,6 +297,17 @@ final class Materials
         }
     }
 
+    /** What is bought for a kind of hanger. */
+    private static function bought(HangerKind $kind): string
+    {
+        return match ($kind) {
+            HangerKind::Joist, HangerKind::Batten, HangerKind::Hanger => 'hanger',
+            HangerKind::Stud, HangerKind::Blocking, HangerKind::Bracket => 'bracket',
+            HangerKind::Clamp => 'riser clamp',
+            HangerKind::Guide => 'guide, loose round the pipe',
+        };
+    }
+
     private function hangers(string $run): void
     {
         $layout = $this->layout->runs[$run];
@@ -316,7 +316,7 @@ final class Materials
         foreach ($hangers as $hanger) {
             $this->add(
                 'hanger',
-                self::HANGERS[$hanger->kind],
+                self::bought($hanger->kind),
                 '',
                 $layout->legs[$hanger->leg]->line->size,
                 '',

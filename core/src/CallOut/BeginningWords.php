@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace FallBend\Core\CallOut;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\UnreadableLength;
 
@@ -34,32 +35,32 @@ final class BeginningWords
 {
     /** What fixtures are called. */
     public const FIXTURES = [
-        'basin' => 'lavatory',
-        'lavatory' => 'lavatory',
-        'lav' => 'lavatory',
-        'washbasin' => 'lavatory',
-        'bidet' => 'bidet',
-        'bathtub' => 'bath',
-        'bath' => 'bath',
-        'tub' => 'bath',
-        'shower' => 'shower',
-        'kitchen sink' => 'kitchen-sink',
-        'kitchen' => 'kitchen-sink',
-        'bar sink' => 'bar-sink',
-        'mop sink' => 'mop-sink',
-        'service sink' => 'mop-sink',
-        'sink' => 'sink',
-        'dishwasher' => 'dishwasher',
-        'laundry tub' => 'laundry-tub',
-        'laundry' => 'laundry-tub',
-        'washer' => 'clothes-washer',
-        'standpipe' => 'clothes-washer',
-        'closet' => 'water-closet',
-        'toilet' => 'water-closet',
-        'wc' => 'water-closet',
-        'floor drain' => 'floor-drain',
-        'urinal' => 'urinal',
-        'camper inlet' => 'camper-inlet',
+        'basin' => FixtureKind::Lavatory,
+        'lavatory' => FixtureKind::Lavatory,
+        'lav' => FixtureKind::Lavatory,
+        'washbasin' => FixtureKind::Lavatory,
+        'bidet' => FixtureKind::Bidet,
+        'bathtub' => FixtureKind::Bath,
+        'bath' => FixtureKind::Bath,
+        'tub' => FixtureKind::Bath,
+        'shower' => FixtureKind::Shower,
+        'kitchen sink' => FixtureKind::KitchenSink,
+        'kitchen' => FixtureKind::KitchenSink,
+        'bar sink' => FixtureKind::BarSink,
+        'mop sink' => FixtureKind::MopSink,
+        'service sink' => FixtureKind::MopSink,
+        'sink' => FixtureKind::Sink,
+        'dishwasher' => FixtureKind::Dishwasher,
+        'laundry tub' => FixtureKind::LaundryTub,
+        'laundry' => FixtureKind::LaundryTub,
+        'washer' => FixtureKind::ClothesWasher,
+        'standpipe' => FixtureKind::ClothesWasher,
+        'closet' => FixtureKind::WaterCloset,
+        'toilet' => FixtureKind::WaterCloset,
+        'wc' => FixtureKind::WaterCloset,
+        'floor drain' => FixtureKind::FloorDrain,
+        'urinal' => FixtureKind::Urinal,
+        'camper inlet' => FixtureKind::CamperInlet,
     ];
 
     private const FROM_WHAT = 'Say what it comes from: a fixture, roof, vent off a run, or from "…".';
@@ -253,7 +254,7 @@ final class BeginningWords
     {
         $quoted = static fn (string $key): string => preg_quote($key, '/');
         $systems = implode('|', array_map($quoted, $this->catalogue->laidKeys()));
-        $traps = implode('|', FixtureHead::TRAPS);
+        $traps = implode('|', array_column(TrapKind::cases(), 'value'));
         $size = '/^(?:size\s+)?(\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b)?(?=\s|$)/u';
 
         return match (1) {
@@ -310,7 +311,7 @@ final class BeginningWords
         }
         $kind = self::FIXTURES[$what] ?? null;
         if ($kind !== null) {
-            $trap = $said['trap'] ?? (in_array($kind, FixtureTable::INTEGRAL, true) ? 'integral' : 'p');
+            $trap = $said['trap'] === null ? TrapKind::usual($kind) : TrapKind::from($said['trap']);
 
             return new End(
                 $name,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\CallOut;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Usual;
 use FallBend\Core\Input\BadInput;
@@ -137,7 +138,7 @@ final readonly class RunReader
         if ($head->system !== null) {
             return $head->system;
         }
-        $isCloset = $head->outlet?->fixture?->kind === 'water-closet';
+        $isCloset = $head->outlet?->fixture?->kind === FixtureKind::WaterCloset;
         $isWasteIntoSoil =
             $this->usual->isApart() &&
             $meets?->system === $this->usual->soilSystem &&

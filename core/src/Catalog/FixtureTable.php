@@ -10,30 +10,8 @@ use FallBend\Core\Input\Fields;
 /** What fixtures load a drain with, and the trap that each needs, by rulebook. */
 final readonly class FixtureTable
 {
-    /** Kinds of fixtures; `bathroom-group` is a sum, not a fixture. */
-    public const KINDS = [
-        'lavatory',
-        'bidet',
-        'bath',
-        'shower',
-        'kitchen-sink',
-        'sink',
-        'bar-sink',
-        'mop-sink',
-        'dishwasher',
-        'laundry-tub',
-        'clothes-washer',
-        'water-closet',
-        'floor-drain',
-        'urinal',
-        'camper-inlet',
-    ];
-
-    /** Those that make up a bathroom group. */
-    public const BATHROOM = ['lavatory', 'bidet', 'bath', 'shower', 'water-closet'];
-
-    /** Those whose trap is part of them. */
-    public const INTEGRAL = ['water-closet', 'urinal'];
+    /** What a bathroom counts together is a row like one of a fixture. */
+    private const GROUP = 'bathroom-group';
 
     /** @param array<string, Fields> $rows by `fixture/rulebook` */
     private function __construct(private array $rows) {}
@@ -68,9 +46,24 @@ final readonly class FixtureTable
      *
      * @throws BadInput if the row is wrong
      */
-    public function load(string $fixture, string $rulebook): ?FixtureLoad
+    public function load(FixtureKind $fixture, string $rulebook): ?FixtureLoad
     {
-        $row = $this->rows["{$fixture}/{$rulebook}"] ?? null;
+        return $this->row($fixture->value, $rulebook);
+    }
+
+    /**
+     * Gives what a bathroom group counts together under a rulebook; null where the rulebook has no such row.
+     *
+     * @throws BadInput if the row is wrong
+     */
+    public function bathroomGroup(string $rulebook): ?FixtureLoad
+    {
+        return $this->row(self::GROUP, $rulebook);
+    }
+
+    private function row(string $name, string $rulebook): ?FixtureLoad
+    {
+        $row = $this->rows["{$name}/{$rulebook}"] ?? null;
 
         return $row === null ? null : FixtureLoad::read($row);
     }

@@ -103,11 +103,11 @@ final class Rulebook
     }
 
     /** Gives the threshold of a topic for a fixture on pipe of a size, or null where the rulebook has none. */
-    public function forFixture(string $topic, string $fixture, ?string $size = null): ?Threshold
+    public function forFixture(string $topic, ?FixtureKind $fixture, ?string $size = null): ?Threshold
     {
         return $this->first(
             $topic,
-            static fn (array $row): bool => self::isFor($row, 'fixtures', $fixture) &&
+            static fn (array $row): bool => self::isFor($row, 'fixtures', $fixture->value ?? '') &&
                 ($size === null || self::isFor($row, 'sizes', $size)),
         );
     }

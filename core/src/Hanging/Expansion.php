@@ -138,7 +138,7 @@ final readonly class Expansion
         foreach ($this->hangers as $n => $hanger) {
             $at = $hanger->tapeMm($this->layout);
             if (
-                $hanger->kind !== 'guide' &&
+                $hanger->kind !== HangerKind::Guide &&
                 $at > $from - self::TOUCHING_MM &&
                 $at < $to + self::TOUCHING_MM &&
                 ($best === null || abs($at - $wanted) < abs($best[2] - $wanted))

@@ -4,28 +4,23 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Hanging;
 
+use FallBend\Core\Job\FramingKind;
 use FallBend\Core\Measure\Tolerance;
 
 /** What a leg can be fixed to where it stands: joists over it, or studs beside it. */
 final readonly class Framing
 {
-    /** What it can be, and the kind of a hanger on what is let in between two. */
-    private const BETWEEN = ['joist' => 'batten', 'stud' => 'blocking'];
-
     /**
-     * @param 'joist'|'stud' $kind that of a hanger on one of them too
      * @param list<float> $places along the leg from its upstream end, mm
      */
-    private function __construct(public string $kind, private array $places) {}
+    private function __construct(private FramingKind $kind, private array $places) {}
 
     /**
      * Takes where the first one stands along a leg and how far it is to the next one, in mm; gives as many as there
      * are, or all along the leg, before the first one too.
-     *
-     * @param 'joist'|'stud' $kind
      */
     public static function every(
-        string $kind,
+        FramingKind $kind,
         float $everyMm,
         float $firstMm,
         float $lengthMm,
@@ -56,9 +51,15 @@ final readonly class Framing
         );
     }
 
-    /** @return 'batten'|'blocking' the kind of a hanger that none of them is near enough to */
-    public function between(): string
+    /** Gives the kind of a hanger on one of them. */
+    public function on(): HangerKind
     {
-        return self::BETWEEN[$this->kind];
+        return HangerKind::on($this->kind);
+    }
+
+    /** Gives the kind of a hanger that none of them is near enough to. */
+    public function between(): HangerKind
+    {
+        return HangerKind::between($this->kind);
     }
 }

@@ -6,6 +6,7 @@ namespace FallBend\Core\Hanging;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\FramingKind;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\ObstacleKind;
@@ -159,7 +160,7 @@ final readonly class RunHangers
                 $obstacle->everyMm !== null
             ) {
                 return Framing::every(
-                    $obstacle->kind->isJoist() ? 'joist' : 'stud',
+                    $obstacle->kind->isJoist() ? FramingKind::Joist : FramingKind::Stud,
                     $obstacle->everyMm,
                     $obstacle->atMm,
                     $leg->centreMm,
@@ -203,8 +204,8 @@ final readonly class RunHangers
                 new Hanger(
                     $number,
                     $at,
-                    $leg->isUpright() ? 'bracket' : 'hanger',
-                    'own',
+                    $leg->isUpright() ? HangerKind::Bracket : HangerKind::Hanger,
+                    HangerReason::Own,
                     $legs[$number]->isClear($at, $isFoot),
                 );
         }

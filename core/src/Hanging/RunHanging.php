@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Material;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Job\FramingKind;
 use FallBend\Core\Job\Hanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\LegLaid;
@@ -55,8 +56,8 @@ use FallBend\Core\Verdict\Where;
  *     at: Reading,
  *     tape_mm: float,
  *     tape: Reading,
- *     kind: value-of<Hanger::KINDS>,
- *     why: value-of<Hanger::REASONS>,
+ *     kind: value-of<HangerKind>,
+ *     why: value-of<HangerReason>,
  *     clear: bool,
  *     hold: 'fast'|'slides'|null,
  *     braced: bool,
@@ -66,7 +67,7 @@ use FallBend\Core\Verdict\Where;
  *     off_mm: ?float,
  * }
  * @phpstan-type FramingReport array{
- *     kind: value-of<Hanging::FRAMING>,
+ *     kind: value-of<FramingKind>,
  *     every: Reading,
  *     first: Reading,
  * }
@@ -279,8 +280,8 @@ final readonly class RunHanging
                     'tape_mm' => $at,
                     'tape' => $tape->reading($at),
                     'face' => $this->face($tape, $leg, $hanger->atMm),
-                    'kind' => $hanger->kind,
-                    'why' => $hanger->why,
+                    'kind' => $hanger->kind->value,
+                    'why' => $hanger->why->value,
                     'clear' => $hanger->isClear,
                     'hold' => ! $slides ? null : (in_array($n + 1, $fast, true) ? 'fast' : 'slides'),
                     'braced' => isset($braced[$n]),
@@ -320,7 +321,7 @@ final readonly class RunHanging
         return $said === null
             ? null
             : [
-                'kind' => $said['kind'],
+                'kind' => $said['kind']->value,
                 'every' => $tape->reading($said['every_mm']),
                 'first' => $tape->reading($said['first_mm']),
             ];

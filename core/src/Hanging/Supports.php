@@ -111,7 +111,7 @@ final readonly class Supports
                 $leg,
                 $low,
                 $high,
-                $why === 'turn' && $low > 0.0 ? ($low + $high) / 2 : $high,
+                $why === HangerReason::Turn && $low > 0.0 ? ($low + $high) / 2 : $high,
                 $why,
             );
         }
@@ -123,7 +123,7 @@ final readonly class Supports
     /**
      * What must hold a hanger, by where it ends.
      *
-     * @return list<array{float, float, value-of<Hanger::REASONS>}>
+     * @return list<array{float, float, HangerReason}>
      */
     private function stretches(SupportLeg $leg, float $since): array
     {
@@ -131,32 +131,30 @@ final readonly class Supports
         $beside = min($leg->besideMm, $length);
         $stretches = [];
         if ($leg->isUpright) {
-            $stretches[] = [$length - $beside, $length, 'base'];
+            $stretches[] = [$length - $beside, $length, HangerReason::Base];
             foreach ($leg->floors as $at) {
-                $stretches[] = [$at, $at, 'floor'];
+                $stretches[] = [$at, $at, HangerReason::Floor];
             }
         } elseif ($leg->isBent) {
             // Never further down than what hangs free before it lets it.
-            $stretches[] = [0.0, max(0.0, min($beside, $leg->mostMm - $since)), 'turn'];
-            $stretches[] = [$length - $beside, $length, 'turn'];
+            $stretches[] = [0.0, max(0.0, min($beside, $leg->mostMm - $since)), HangerReason::Turn];
+            $stretches[] = [$length - $beside, $length, HangerReason::Turn];
         } else {
-            $stretches[] = [0.0, max(0.0, min($length, $leg->mostMm - $since)), 'spacing'];
+            $stretches[] = [0.0, max(0.0, min($length, $leg->mostMm - $since)), HangerReason::Spacing];
         }
         foreach ($leg->heavy as $at) {
-            $stretches[] = [max(0.0, $at - $beside), min($length, $at + $beside), 'heavy'];
+            $stretches[] = [max(0.0, $at - $beside), min($length, $at + $beside), HangerReason::Heavy];
         }
         if ($leg->nearJointMm !== null) {
             foreach ($leg->joints as $at) {
-                $stretches[] = [max(0.0, $at - $leg->nearJointMm), min($length, $at + $leg->nearJointMm), 'joint'];
+                $stretches[] = [
+                    max(0.0, $at - $leg->nearJointMm),
+                    min($length, $at + $leg->nearJointMm),
+                    HangerReason::Joint,
+                ];
             }
         }
-        usort(
-            $stretches,
-            static fn (array $a, array $b): int => [$a[1], array_search($a[2], Hanger::REASONS, true)] <=> [
-                $b[1],
-                array_search($b[2], Hanger::REASONS, true),
-            ],
-        );
+        usort($stretches, static fn (array $a, array $b): int => [$a[1], $a[2]->rank()] <=> [$b[1], $b[2]->rank()]);
 
         return $stretches;
     }
@@ -205,7 +203,7 @@ final readonly class Supports
             for ($k = 1; $k < $steps; $k++) {
                 $wanted = $last + (($hanger->atMm - $last) * $k) / $steps;
                 $slack = min($leg->besideMm, ($hanger->atMm - $last) / $steps / 4);
-                $guided[] = $this->at($n, $leg, $wanted - $slack, $wanted + $slack, $wanted, 'guide');
+                $guided[] = $this->at($n, $leg, $wanted - $slack, $wanted + $slack, $wanted, HangerReason::Guide);
             }
             $guided[] = $hanger;
             $last = $hanger->atMm;
@@ -224,34 +222,32 @@ final readonly class Supports
             $from + self::NEAREST * $leg->mostMm,
             $from + $leg->mostMm,
             $from + ($to - $from) / $steps,
-            'spacing',
+            HangerReason::Spacing,
         );
     }
 
     /**
      * The hanger of a stretch: nearest to where it is wanted, from a joist or a stud before what is let in between, and
      * off every joint where that can be.
-     *
-     * @param value-of<Hanger::REASONS> $why
      */
-    private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, string $why): Hanger
+    private function at(int $n, SupportLeg $leg, float $low, float $high, float $wanted, HangerReason $why): Hanger
     {
         $high = min($high, $leg->lengthMm);
         $low = min($low, $high);
         $kind = match (true) {
-            $why === 'floor' => 'clamp',
-            $why === 'guide' => 'guide',
-            $leg->isUpright => 'bracket',
-            default => $leg->framing?->between() ?? 'hanger',
+            $why === HangerReason::Floor => HangerKind::Clamp,
+            $why === HangerReason::Guide => HangerKind::Guide,
+            $leg->isUpright => HangerKind::Bracket,
+            default => $leg->framing?->between() ?? HangerKind::Hanger,
         };
         foreach (
             [
-                [$leg->framing?->within($low, $high) ?? [], $leg->framing->kind ?? $kind],
+                [$leg->framing?->within($low, $high) ?? [], $leg->framing?->on() ?? $kind],
                 [$this->besideJoints($leg, $low, $high, $wanted), $kind],
             ] as [$places, $from]
         ) {
             $clear = array_values(
-                array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === 'base')),
+                array_filter($places, static fn (float $at): bool => $leg->isClear($at, $why === HangerReason::Base)),
             );
             usort($clear, static fn (float $a, float $b): int => abs($a - $wanted) <=> abs($b - $wanted));
             if ($clear !== []) {

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Method;
@@ -73,8 +73,8 @@ final readonly class EndFile
             'fixture' => $f === null
                     ? null
                     : self::given([
-                        'kind' => $f->kind,
-                        'trap' => $f->trap,
+                        'kind' => $f->kind->value,
+                        'trap' => $f->trap->value,
                         'trap_size' => $f->trapSize,
                         'seal_mm' => $f->sealMm,
                         'drop_mm' => $f->dropMm,
@@ -101,14 +101,10 @@ final readonly class EndFile
 
     private static function fixture(Fields $fields): FixtureHead
     {
-        $kind = $fields->choice('kind', FixtureTable::KINDS);
+        $kind = $fields->enum('kind', FixtureKind::class);
         $fixture = new FixtureHead(
             $kind,
-            $fields->has('trap')
-                ? $fields->choice('trap', FixtureHead::TRAPS)
-                : (in_array($kind, FixtureTable::INTEGRAL, true)
-                    ? 'integral'
-                    : 'p'),
+            $fields->has('trap') ? $fields->enum('trap', TrapKind::class) : TrapKind::usual($kind),
             $fields->has('trap_size') ? $fields->string('trap_size', 8) : null,
             $fields->numberOrNull('seal_mm', 0, 500),
             $fields->numberOrNull('drop_mm', 0, 10_000),

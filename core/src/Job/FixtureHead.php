@@ -4,17 +4,15 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
+use FallBend\Core\Catalog\FixtureKind;
+
 /**
  * A fixture with its trap at the head of a run: the run begins at the outlet of the trap (at the flange, for a closet).
  * Lengths in mm, null where nobody measured.
  */
 final readonly class FixtureHead
 {
-    public const TRAPS = ['p', 'integral', 's', 'bottle', 'drum', 'bell', 'running', 'anti-siphon', 'none'];
-
     /**
-     * @param string $kind one of FixtureTable::KINDS
-     * @param string $trap one of TRAPS
      * @param ?string $trapSize as the trap is sold; null: that of the run
      * @param ?float $sealMm depth of the water seal
      * @param ?float $dropMm from the fixture's outlet down to the trap's weir
@@ -26,8 +24,8 @@ final readonly class FixtureHead
      * @param string $group name of the bathroom that it belongs to; empty: none
      */
     public function __construct(
-        public string $kind,
-        public string $trap = 'p',
+        public FixtureKind $kind,
+        public TrapKind $trap = TrapKind::P,
         public ?string $trapSize = null,
         public ?float $sealMm = null,
         public ?float $dropMm = null,

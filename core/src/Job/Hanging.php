@@ -10,13 +10,10 @@ use FallBend\Core\Input\Fields;
 /** What somebody decided about how a run is hung. Lengths in mm. */
 final readonly class Hanging
 {
-    public const FRAMING = ['joist', 'stud'];
-
     /**
      * @param ?float $stringMm from the string line down to the crown of the pipe at the first hanger
-     * @param array{kind: value-of<self::FRAMING>, every_mm: float, first_mm: float}|null $framing joists or studs
-     *     (one of FRAMING) that
-     *     cross every level leg, and where the first stands on each
+     * @param array{kind: FramingKind, every_mm: float, first_mm: float}|null $framing joists or studs
+     *     that cross every level leg, and where the first stands on each
      * @param ?float $swingC how much warmer the pipe gets than it was when it was joined, °C
      * @param ?float $storeyMm from floor to floor, where upright pipe goes through some
      * @param float $floorMm from the run's beginning down to the first floor below it
@@ -107,7 +104,7 @@ final readonly class Hanging
     }
 
     /**
-     * @return array{kind: value-of<self::FRAMING>, every_mm: float, first_mm: float}|null
+     * @return array{kind: FramingKind, every_mm: float, first_mm: float}|null
      *
      * @throws BadInput
      */
@@ -117,7 +114,7 @@ final readonly class Hanging
             return null;
         }
         $framing = [
-            'kind' => $fields->choice('kind', self::FRAMING),
+            'kind' => $fields->enum('kind', FramingKind::class),
             'every_mm' => $fields->number('every_mm', 50, 10_000),
             'first_mm' => $fields->numberOrNull('first_mm', 0, 10_000) ?? 0.0,
         ];
@@ -133,7 +130,9 @@ final readonly class Hanging
             [
                 'run' => $this->run,
                 'string_mm' => $this->stringMm,
-                'framing' => $this->framing,
+                'framing' => $this->framing === null
+                    ? null
+                    : ['kind' => $this->framing['kind']->value] + $this->framing,
                 'swing_c' => $this->swingC,
                 'storey_mm' => $this->storeyMm,
                 'floor_mm' => $this->storeyMm === null ? null : $this->floorMm,

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\Job;
@@ -109,7 +110,7 @@ final class JobCompiler
     {
         $lines = $this->courses[$run->id]->lines;
         $taps = [];
-        $isCloset = $run->outlet->fixture?->kind === 'water-closet';
+        $isCloset = $run->outlet->fixture?->kind === FixtureKind::WaterCloset;
         if ($run->tieIn->branch !== null && count($lines) === count($run->legs) && $lines !== []) {
             $last = $lines[count($lines) - 1];
             $taps[] = new BranchEntry(

@@ -5,10 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\MakeUp;
 
 use FallBend\Core\Catalog\Branch;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\TrapKind;
 
 /**
  * What was measured of a trap between a tailpiece and an outlet, and how it lies by that. Lengths in mm; null: not
@@ -17,9 +19,8 @@ use FallBend\Core\Geometry\Vec3;
 final readonly class TrapMeasures
 {
     /**
-     * @param string $fixture one of FixtureTable::KINDS
      * @param string $size of the outlet
-     * @param string $pattern of the trap, one of FixtureHead::TRAPS
+     * @param TrapKind $pattern of the trap
      * @param Vec3 $tailAt the end of the tailpiece
      * @param Vec3 $outletAt where the outlet lies in the face of the wall or floor, on its axis
      * @param Vec3 $along direction of flow into it
@@ -35,10 +36,10 @@ final readonly class TrapMeasures
      */
     public function __construct(
         public Rulebook $rulebook,
-        public string $fixture,
+        public FixtureKind $fixture,
         public PipeSystem $system,
         public string $size,
-        public string $pattern,
+        public TrapKind $pattern,
         public string $trapSize,
         public string $tailSize,
         public float $tailLengthMm,

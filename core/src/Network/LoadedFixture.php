@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\FixtureLoad;
 use FallBend\Core\Job\FixtureHead;
 
@@ -21,7 +22,7 @@ final readonly class LoadedFixture
     /** Whether it is a water closet. */
     public function isCloset(): bool
     {
-        return $this->fixture->kind === 'water-closet';
+        return $this->fixture->kind === FixtureKind::WaterCloset;
     }
 
     /** Gives the height of its flood level rim in the frame of the network, in mm; null where nobody measured. */

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\FixtureLoad;
-use FallBend\Core\Catalog\FixtureTable;
 
 /** Adds up what discharges into a pipe. */
 final class Loads
@@ -25,10 +24,11 @@ final class Loads
             } elseif (
                 $group !== null &&
                 $head->fixture->group !== '' &&
-                in_array($head->fixture->kind, FixtureTable::BATHROOM, true)
+                $head->fixture->kind->isOfBathroom()
             ) {
-                $groups[$head->fixture->group][$head->fixture->kind] =
-                    ($groups[$head->fixture->group][$head->fixture->kind] ?? 0.0) + $head->load->value;
+                $kind = $head->fixture->kind->value;
+                $groups[$head->fixture->group][$kind] =
+                    ($groups[$head->fixture->group][$kind] ?? 0.0) + $head->load->value;
             } else {
                 $load += $head->load->value;
             }

@@ -113,7 +113,7 @@ final class NetworkBuilder
     private function flow(array $nodes, array $segments): Network
     {
         [$heads, $unknown] = $this->loads($nodes);
-        $group = $this->catalogue->fixtures()->load('bathroom-group', $this->rulebook->id);
+        $group = $this->catalogue->fixtures()->bathroomGroup($this->rulebook->id);
         foreach ($segments as $segment) {
             Loads::sum($segment, $group);
         }

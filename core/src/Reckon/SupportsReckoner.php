@@ -14,6 +14,7 @@ use FallBend\Core\Hanging\SupportLeg;
 use FallBend\Core\Hanging\Supports;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\FramingKind;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
@@ -63,8 +64,8 @@ final readonly class SupportsReckoner implements Reckoner
                 static fn (Hanger $hanger): array => [
                     'leg' => $hanger->leg,
                     'at_mm' => $hanger->atMm,
-                    'kind' => $hanger->kind,
-                    'why' => $hanger->why,
+                    'kind' => $hanger->kind->value,
+                    'why' => $hanger->why->value,
                 ],
                 $hangers,
             ),
@@ -113,7 +114,7 @@ final readonly class SupportsReckoner implements Reckoner
                 $joints,
                 $heavy,
                 $isBent,
-                $cross === null ? null : Framing::every('joist', $cross[0], $cross[1], $length),
+                $cross === null ? null : Framing::every(FramingKind::Joist, $cross[0], $cross[1], $length),
                 $floors,
             ),
             $spacing,

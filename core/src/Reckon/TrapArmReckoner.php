@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
@@ -53,12 +53,12 @@ final readonly class TrapArmReckoner implements Reckoner
         $book = $this->catalogue
             ->rulebook($input->choice('rulebook', $this->catalogue->rulebookKeys()))
             ->with($overrides->rulebook);
-        $fixture = $input->has('fixture') ? $input->choice('fixture', FixtureTable::KINDS) : '';
+        $fixture = $input->has('fixture') ? $input->enum('fixture', FixtureKind::class) : null;
         $opening = $input->numberOrNull('vent_opening_mm', 0, 5000) ?? $system->pipe($size)->boreMm;
         $input->end();
         $arm = new MeasuredArm(
             $fixture,
-            $fixture === '' ? 'the fixture' : $fixture,
+            $fixture->value ?? 'the fixture',
             $size,
             $length,
             ($length * $fall) / 1000,

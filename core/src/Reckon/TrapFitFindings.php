@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Nominal;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\MakeUp\TrapFit;
 use FallBend\Core\MakeUp\TrapMeasures;
 use FallBend\Core\MakeUp\TrapOverFloor;
@@ -46,7 +47,7 @@ final readonly class TrapFitFindings
     {
         $trap = $this->trap;
         $isMeasured = $trap->tallMm !== null && $trap->reachMm !== null;
-        $params = ['pattern' => $trap->pattern];
+        $params = ['pattern' => $trap->pattern->value];
 
         return [
             ...$isMeasured ? [] : [new Finding(RuleId::TrapfitMeasure, Severity::Unknown, new Where, params: $params)],
@@ -60,7 +61,7 @@ final readonly class TrapFitFindings
     private function ofTrap(): array
     {
         $trap = $this->trap;
-        [$name, $where, $book] = [str_replace('-', ' ', $trap->fixture), new Where, $trap->rulebook];
+        [$name, $where, $book] = [str_replace('-', ' ', $trap->fixture->value), new Where, $trap->rulebook];
         $fixture = new NamedFixture($trap->fixture, $name);
         $sizes = ['fixture' => $name, 'trap' => $trap->trapSize, 'drain' => $trap->size];
 
@@ -135,7 +136,7 @@ final readonly class TrapFitFindings
         $trap = $this->trap;
         $findings = [];
         // A book that takes an S trap takes the drop behind it; no other trap is made for it.
-        if ($fit->isFloor() && ($trap->pattern !== 's' || ! $trap->rulebook->allows('trap.kind.s'))) {
+        if ($fit->isFloor() && ($trap->pattern !== TrapKind::S || ! $trap->rulebook->allows('trap.kind.s'))) {
             $params = ['book' => $trap->rulebook->name];
             $findings[] = new Finding(RuleId::TrapfitFloor, Severity::Stop, new Where, params: $params);
         }
@@ -193,7 +194,7 @@ final readonly class TrapFitFindings
     private function ofArm(float $armMm): array
     {
         $trap = $this->trap;
-        $arm = new MeasuredArm($trap->fixture, $trap->fixture, $trap->size, $armMm, 0.0);
+        $arm = new MeasuredArm($trap->fixture, $trap->fixture->value, $trap->size, $armMm, 0.0);
         $most = $arm->mostMm($trap->rulebook);
         if ($most === null || ! ArmLongRule::isOver($armMm, $most)) {
             return [];

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace FallBend\Core\Reckon;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
-use FallBend\Core\Job\FixtureHead;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\MakeUp\TrapMeasures;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
@@ -79,10 +79,10 @@ final readonly class TrapFitReckoner implements Reckoner
         $measures = new TrapMeasures(
             ...self::lengths($outlet, $tee, $trap) + self::places($tail, $outlet, $input),
             rulebook: $rulebook->with($overrides->rulebook),
-            fixture: $input->choice('fixture', FixtureTable::KINDS),
+            fixture: $input->enum('fixture', FixtureKind::class),
             system: $system,
             size: $outlet->choice('size', $system->sizes()),
-            pattern: $trap->choice('pattern', FixtureHead::TRAPS),
+            pattern: $trap->enum('pattern', TrapKind::class),
             trapSize: $trap->string('size', 10),
             tailSize: $tail->string('size', 10),
             isVented: $outlet->bool('vented', false),
@@ -223,7 +223,7 @@ final readonly class TrapFitReckoner implements Reckoner
         $isSmaller = static fn (string $size, string $than): bool => Nominal::mm($size) <
             Nominal::mm($than) - Tolerance::NOMINAL_MM;
         [$ofTrap, $ofTail, $size] = [$trap->trapSize, $trap->tailSize, $trap->size];
-        $parts = [$part($trap->pattern === 'bottle' ? 'bottle trap' : 'trap', $ofTrap, 'as measured')];
+        $parts = [$part($trap->pattern === TrapKind::Bottle ? 'bottle trap' : 'trap', $ofTrap, 'as measured')];
         if (self::isHigh($trap)) {
             $parts[] = $part('extension tube', $ofTail, 'the tailpiece ends too high');
         }
@@ -261,7 +261,7 @@ final readonly class TrapFitReckoner implements Reckoner
             ...self::isHigh($trap) ? ['trap.extend'] : [],
             ...$fit->isFloor() ? [] : ['trap.wall-tube'],
             'trap.nuts',
-            ...$trap->pattern === 'bottle' ? ['trap.bottle'] : ['trap.hang', 'trap.swing'],
+            ...$trap->pattern === TrapKind::Bottle ? ['trap.bottle'] : ['trap.hang', 'trap.swing'],
             'trap.tighten',
             'trap.fill',
         ];

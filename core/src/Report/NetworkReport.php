@@ -186,7 +186,7 @@ final readonly class NetworkReport
             'at' => $whole->offsets[$run->id]->toArray(),
             'into' => $run->tieIn->branch->run ?? ($run->tieIn->next ?? $run->outlet->branch?->run),
             'rises' => $run->rises(),
-            'fixture' => $run->outlet->fixture?->kind,
+            'fixture' => $run->outlet->fixture?->kind->value,
         ];
     }
 
@@ -198,8 +198,8 @@ final readonly class NetworkReport
         return [
             'run' => $head->node->run,
             'name' => $head->name,
-            'kind' => $head->fixture->kind,
-            'trap' => $head->fixture->trap,
+            'kind' => $head->fixture->kind->value,
+            'trap' => $head->fixture->trap->value,
             'group' => $head->fixture->group,
             'load' => $head->load?->value,
             'load_said' => $head->load === null ? 'not known' : $this->sizing->loadInWords($head->load->value),
@@ -217,8 +217,8 @@ final readonly class NetworkReport
     {
         $assumed = $this->network->catalogue->assumptions();
         [$flow, $volume] = [
-            $assumed["discharge-flow.{$head->fixture->kind}"] ?? null,
-            $assumed["discharge-volume.{$head->fixture->kind}"] ?? null,
+            $assumed["discharge-flow.{$head->fixture->kind->value}"] ?? null,
+            $assumed["discharge-volume.{$head->fixture->kind->value}"] ?? null,
         ];
 
         return $flow === null || $volume === null

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Catalog;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\RulebookOverride;
 use LogicException;
@@ -30,15 +31,15 @@ final class RulebookTest extends TestCase
     {
         $book = self::book();
         self::assertSame(1828.8, $book->forSize('trap-arm.most', '1-1/2')?->value);
-        self::assertSame(2438.4, $book->forFixture('trap-arm.most', 'lavatory', '2')?->value);
+        self::assertSame(2438.4, $book->forFixture('trap-arm.most', FixtureKind::Lavatory, '2')?->value);
         self::assertNull($book->forSize('trap-arm.most', '110'));
-        self::assertNull($book->forFixture('trap-arm.most', 'lavatory', '110'));
+        self::assertNull($book->forFixture('trap-arm.most', FixtureKind::Lavatory, '110'));
     }
 
     public function testARowThatNamesNoSizeIsForEvery(): void
     {
         self::assertSame(50.8, self::book()->forSize('trap.seal-least', '110')?->value);
-        self::assertSame(50.8, self::book()->forFixture('trap.seal-least', 'lavatory')?->value);
+        self::assertSame(50.8, self::book()->forFixture('trap.seal-least', FixtureKind::Lavatory)?->value);
     }
 
     public function testANumberThatIsNotThereIsNoNought(): void

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Guide;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Guide\RuleBookPages;
 use FallBend\Core\Guide\RulePage;
 use FallBend\Core\Verdict\Wording;
@@ -122,10 +122,10 @@ final class RuleBookPagesTest extends TestCase
     {
         $catalogue = Catalogue::shipped();
         foreach ($catalogue->rulebookKeys() as $key) {
-            foreach (FixtureTable::KINDS as $kind) {
+            foreach (FixtureKind::cases() as $kind) {
                 self::assertNotNull(
                     $catalogue->rulebook($key)->forFixture('trap.seal-least', $kind)?->value,
-                    "{$key} {$kind}",
+                    "{$key} {$kind->value}",
                 );
             }
         }

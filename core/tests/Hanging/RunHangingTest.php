@@ -8,6 +8,8 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Hanging\Expansion;
 use FallBend\Core\Hanging\Hanger;
+use FallBend\Core\Hanging\HangerKind;
+use FallBend\Core\Hanging\HangerReason;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Layout\JobCompiler;
@@ -349,7 +351,10 @@ final class RunHangingTest extends TestCase
 
     public function testAGuideInTheMiddleOfAStackIsNotWhatHoldsIt(): void
     {
-        $hangers = [new Hanger(0, 500.0, 'bracket', 'own', true), new Hanger(0, 1500.0, 'guide', 'guide', true)];
+        $hangers = [
+            new Hanger(0, 500.0, HangerKind::Bracket, HangerReason::Own, true),
+            new Hanger(0, 1500.0, HangerKind::Guide, HangerReason::Guide, true),
+        ];
         $file = new JobFile(Catalogue::shipped());
         $job = $file->read(
             (array) json_decode(

@@ -7,8 +7,11 @@ namespace FallBend\Core\Tests\Hanging;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Hanging\Framing;
 use FallBend\Core\Hanging\Hanger;
+use FallBend\Core\Hanging\HangerKind;
+use FallBend\Core\Hanging\HangerReason;
 use FallBend\Core\Hanging\SupportLeg;
 use FallBend\Core\Hanging\Supports;
+use FallBend\Core\Job\FramingKind;
 use FallBend\Core\Reckon\Reckoners;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -26,7 +29,9 @@ final class SupportsTest extends TestCase
             self::assertHeld($legs, $hangers, "run {$i}");
             $all += count($hangers);
             $clear += count(array_filter($hangers, static fn (Hanger $hanger): bool => $hanger->isClear));
-            $joists += count(array_filter($hangers, static fn (Hanger $hanger): bool => $hanger->kind === 'joist'));
+            $joists += count(
+                array_filter($hangers, static fn (Hanger $hanger): bool => $hanger->kind === HangerKind::Joist),
+            );
             foreach ($hangers as $hanger) {
                 $under = array_filter(
                     $legs[$hanger->leg]->fittings,
@@ -51,28 +56,31 @@ final class SupportsTest extends TestCase
         );
         self::assertSame(
             ['turn', 'spacing', 'spacing', 'turn'],
-            array_map(static fn (Hanger $hanger): string => $hanger->why, $hangers),
+            array_map(static fn (Hanger $hanger): string => $hanger->why->value, $hangers),
         );
     }
 
     public function testItHangsFromAJoistWhereOneIsNearEnoughAndFromABattenWhereNoneIs(): void
     {
         $near = (new Supports([
-            self::leg(3000.0, ['mostMm' => 1200.0, 'framing' => Framing::every('joist', 400.0, 150.0, 3000.0)]),
+            self::leg(3000.0, [
+                'mostMm' => 1200.0,
+                'framing' => Framing::every(FramingKind::Joist, 400.0, 150.0, 3000.0),
+            ]),
         ]))->hangers();
         foreach ($near as $hanger) {
-            self::assertSame('joist', $hanger->kind);
+            self::assertSame(HangerKind::Joist, $hanger->kind);
             self::assertEqualsWithDelta(0.0, fmod($hanger->atMm - 150.0, 400.0), 1e-6);
         }
         $far = (new Supports([
             self::leg(3000.0, [
                 'mostMm' => 500.0,
                 'besideMm' => 250.0,
-                'framing' => Framing::every('joist', 1200.0, 600.0, 3000.0),
+                'framing' => Framing::every(FramingKind::Joist, 1200.0, 600.0, 3000.0),
             ]),
         ]))->hangers();
-        self::assertContains('batten', array_map(static fn (Hanger $hanger): string => $hanger->kind, $far));
-        self::assertContains('joist', array_map(static fn (Hanger $hanger): string => $hanger->kind, $far));
+        self::assertContains('batten', array_map(static fn (Hanger $hanger): string => $hanger->kind->value, $far));
+        self::assertContains('joist', array_map(static fn (Hanger $hanger): string => $hanger->kind->value, $far));
     }
 
     public function testAHeavyPartHasOneBesideItAndAJointNoneOnIt(): void
@@ -80,7 +88,7 @@ final class SupportsTest extends TestCase
         $legs = [self::leg(2400.0, ['mostMm' => 1200.0, 'joints' => [1200.0, 300.0, 2100.0], 'heavy' => [700.0]])];
         $hangers = (new Supports($legs))->hangers();
         self::assertHeld($legs, $hangers, '');
-        self::assertContains('heavy', array_map(static fn (Hanger $hanger): string => $hanger->why, $hangers));
+        self::assertContains('heavy', array_map(static fn (Hanger $hanger): string => $hanger->why->value, $hangers));
         foreach ($hangers as $hanger) {
             self::assertTrue($hanger->isClear);
         }
@@ -99,7 +107,7 @@ final class SupportsTest extends TestCase
             'before the bend, not under it',
         );
         self::assertSame(
-            [2000.0, 'base', true],
+            [2000.0, HangerReason::Base, true],
             [
                 $at($bend + ['isUpright' => true])->atMm,
                 $at($bend + ['isUpright' => true])->why,
@@ -119,9 +127,9 @@ final class SupportsTest extends TestCase
         $hangers = (new Supports([self::leg(6000.0, ['isUpright' => true, 'mostMm' => 2500.0])]))->hangers();
         self::assertSame(
             ['bracket'],
-            array_values(array_unique(array_map(static fn (Hanger $hanger): string => $hanger->kind, $hangers))),
+            array_values(array_unique(array_map(static fn (Hanger $hanger): string => $hanger->kind->value, $hangers))),
         );
-        self::assertSame('base', $hangers[count($hangers) - 1]->why);
+        self::assertSame(HangerReason::Base, $hangers[count($hangers) - 1]->why);
         self::assertGreaterThan(5600.0, $hangers[count($hangers) - 1]->atMm);
         self::assertLessThanOrEqual(2500.0, $hangers[0]->atMm);
     }
@@ -281,7 +289,9 @@ final class SupportsTest extends TestCase
                 $joints,
                 $places($random->getInt(0, 2)),
                 $random->getInt(0, 5) > 0,
-                $joists === null ? null : Framing::every('joist', $joists, (float) $random->getInt(0, 400), $length),
+                $joists === null
+                    ? null
+                    : Framing::every(FramingKind::Joist, $joists, (float) $random->getInt(0, 400), $length),
                 fittings: $fittings,
             );
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests\Network;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
@@ -67,7 +68,7 @@ final class AirWaysTest extends TestCase
         $arm->isWet = $drain->isWet = true;
         $air = new AirWays($connections);
         array_map($air->letDownTo(...), [$nodes[0], $nodes[2], $nodes[1], $nodes[3]]);
-        $head = new LoadedFixture($nodes[0], new FixtureHead('lavatory'), 'basin', null);
+        $head = new LoadedFixture($nodes[0], new FixtureHead(FixtureKind::Lavatory), 'basin', null);
         $walked = (new ArmWalker($connections, $air))->walk($head);
         $air->add($walked);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\Network\LoadedFixture;
@@ -49,12 +50,13 @@ final class LoadsTest extends TestCase
     public function testABathroomCountsAsOneWhereItIsWhole(array $fixtures, string $book, bool $isGroup): void
     {
         $table = Catalogue::shipped()->fixtures();
-        $group = $table->load('bathroom-group', $book);
+        $group = $table->bathroomGroup($book);
         $segment = self::segment();
         $sum = 0.0;
         foreach ($fixtures as [$kind, $name]) {
-            $load = $table->load($kind, $book);
-            $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead($kind, group: $name), $kind, $load);
+            $fixture = FixtureKind::from($kind);
+            $load = $table->load($fixture, $book);
+            $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead($fixture, group: $name), $kind, $load);
             $sum += $load->value ?? 0.0;
         }
         Loads::sum($segment, $group);
@@ -67,7 +69,7 @@ final class LoadsTest extends TestCase
     public function testAFixtureOfNoTableLeavesTheLoadUnknown(): void
     {
         $segment = self::segment();
-        $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead('camper-inlet'), 'inlet', null);
+        $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead(FixtureKind::CamperInlet), 'inlet', null);
         Loads::sum($segment, null);
         self::assertFalse($segment->isLoadKnown);
         self::assertSame([0.0, 0], [$segment->load, $segment->closets]);

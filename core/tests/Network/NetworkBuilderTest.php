@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
@@ -57,7 +58,7 @@ final class NetworkBuilderTest extends TestCase
             static fn (Segment $segment): float => $segment->load,
         );
         // IPC table 709.1: closet 4 (3 for 1.6 gal private), lavatory 1, kitchen sink 2.
-        $closet = Catalogue::shipped()->fixtures()->load('water-closet', 'ipc-2021')->value ?? 0.0;
+        $closet = Catalogue::shipped()->fixtures()->load(FixtureKind::WaterCloset, 'ipc-2021')->value ?? 0.0;
         self::assertSame([0.0, 0.0, $closet, $closet + 1.0, $closet + 3.0], $loads);
         self::assertSame(
             [0, 0, 1, 1, 1],
@@ -145,14 +146,14 @@ final class NetworkBuilderTest extends TestCase
         $fixtures = Catalogue::shipped()->fixtures();
         $loads = $this->along(self::network($house), 'main', static fn (Segment $segment): float => $segment->load);
         $parts = array_sum(
-            array_map(static fn (string $kind): float => $fixtures->load($kind, 'ipc-2021')->value ?? 0.0, [
-                'water-closet',
-                'lavatory',
-                'bath',
+            array_map(static fn (FixtureKind $kind): float => $fixtures->load($kind, 'ipc-2021')->value ?? 0.0, [
+                FixtureKind::WaterCloset,
+                FixtureKind::Lavatory,
+                FixtureKind::Bath,
             ]),
         );
         self::assertEqualsWithDelta(
-            min($parts, $fixtures->load('bathroom-group', 'ipc-2021')->value ?? INF),
+            min($parts, $fixtures->bathroomGroup('ipc-2021')->value ?? INF),
             end($loads),
             1e-9,
         );

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Report;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureTable;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
-use FallBend\Core\Job\FixtureHead;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Report\Choices;
 use PHPUnit\Framework\TestCase;
 
@@ -18,8 +18,8 @@ final class ChoicesTest extends TestCase
     {
         $choices = Choices::of(Catalogue::shipped());
         $keys = static fn (array $list): array => array_column($list, 'key');
-        self::assertEqualsCanonicalizing(FixtureTable::KINDS, $keys($choices->fixtures));
-        self::assertEqualsCanonicalizing(FixtureHead::TRAPS, $keys($choices->traps));
+        self::assertEqualsCanonicalizing(array_column(FixtureKind::cases(), 'value'), $keys($choices->fixtures));
+        self::assertEqualsCanonicalizing(array_column(TrapKind::cases(), 'value'), $keys($choices->traps));
         self::assertEqualsCanonicalizing(BranchAt::PATTERNS, $keys($choices->patterns));
         // A standing pipe is offered by its name.
         self::assertEqualsCanonicalizing(
@@ -39,7 +39,10 @@ final class ChoicesTest extends TestCase
     {
         $choices = Choices::of(Catalogue::shipped());
         self::assertSame(['key' => 'p', 'name' => 'P trap'], $choices->hungTraps[0]);
-        self::assertSame([], array_diff(array_column($choices->hungTrapFixtures, 'key'), FixtureTable::KINDS));
+        self::assertSame(
+            [],
+            array_diff(array_column($choices->hungTrapFixtures, 'key'), array_column(FixtureKind::cases(), 'value')),
+        );
         self::assertContains(['key' => 'wye', 'name' => 'wye'], $choices->cutInPatterns);
     }
 }

@@ -60,7 +60,7 @@ final readonly class ArmGradientRule implements NetworkRule
             array_filter(
                 $rulebook->topic('trap-arm.gradient-most'),
                 static fn (Threshold $t): bool => in_array($arm->size(), $t->sizes, true) &&
-                    ($t->fixtures === [] || in_array($arm->head->fixture->kind, $t->fixtures, true)),
+                    ($t->fixtures === [] || in_array($arm->head->fixture->kind->value, $t->fixtures, true)),
             ),
         );
         if ($rows === []) {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
@@ -13,13 +14,13 @@ use FallBend\Core\Network\Arm;
 final readonly class MeasuredArm
 {
     /**
-     * @param string $kind of the fixture, one of FixtureTable::KINDS; empty: not said
+     * @param ?FixtureKind $kind of the fixture; null: not said
      * @param string $fixture what it is called
      * @param float $dropMm from the weir to the vent
      * @param float $uprightMm how much of it is upright
      */
     public function __construct(
-        public string $kind,
+        public ?FixtureKind $kind,
         public string $fixture,
         public string $size,
         public float $lengthMm,
@@ -43,7 +44,7 @@ final readonly class MeasuredArm
     /** Whether it is that of a water closet, which has its own rules: it is meant to be siphoned. */
     public function isOfCloset(): bool
     {
-        return $this->kind === 'water-closet';
+        return $this->kind === FixtureKind::WaterCloset;
     }
 
     /** Gives so many nominal diameters of it in mm; null where the rulebook states no such limit. */

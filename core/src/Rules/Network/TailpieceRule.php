@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
@@ -18,7 +19,7 @@ final readonly class TailpieceRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            if ($head->fixture->kind === 'clothes-washer') {
+            if ($head->fixture->kind === FixtureKind::ClothesWasher) {
                 continue;
             }
             foreach (

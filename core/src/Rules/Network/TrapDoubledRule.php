@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
-use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\ObstacleKind;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
@@ -24,8 +24,8 @@ final readonly class TrapDoubledRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            $isIntegral = in_array($head->fixture->kind, FixtureTable::INTEGRAL, true);
-            if ($isIntegral && ! in_array($head->fixture->trap, ['integral', 'none'], true)) {
+            $isIntegral = $head->fixture->kind->hasIntegralTrap();
+            if ($isIntegral && ! in_array($head->fixture->trap, [TrapKind::Integral, TrapKind::None], true)) {
                 $where = $network->whereNode($head->node);
                 $findings[] = self::finding($head->name, 'one below it', $where, $rulebook);
             }
@@ -53,7 +53,7 @@ final readonly class TrapDoubledRule implements NetworkRule
     private static function trapped(Segment $segment): ?LoadedFixture
     {
         foreach ($segment->heads as $head) {
-            if ($head->fixture->trap !== 'none') {
+            if ($head->fixture->trap !== TrapKind::None) {
                 return $head;
             }
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -21,7 +22,7 @@ final readonly class TrapKindRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $kind = $head->fixture->trap;
-            if ($kind === 'none') {
+            if ($kind === TrapKind::None) {
                 $findings[] = new Finding(
                     RuleId::TrapMissing,
                     Severity::Stop,
@@ -43,21 +44,20 @@ final readonly class TrapKindRule implements NetworkRule
     /**
      * The verdict on one trap, wherever it is asked for.
      *
-     * @param string $kind one of FixtureHead::TRAPS
      * @param string $fixture what it is called
      * @return list<Finding>
      */
-    public static function verdict(string $kind, string $fixture, Rulebook $rulebook, Where $where): array
+    public static function verdict(TrapKind $kind, string $fixture, Rulebook $rulebook, Where $where): array
     {
-        return $rulebook->allows("trap.kind.{$kind}")
+        return $rulebook->allows("trap.kind.{$kind->value}")
             ? []
             : [
                 new Finding(
                     self::ID,
                     Severity::Stop,
                     $where,
-                    params: ['fixture' => $fixture, 'kind' => $kind, 'book' => $rulebook->name],
-                    source: $rulebook->source("trap.kind.{$kind}"),
+                    params: ['fixture' => $fixture, 'kind' => $kind->value, 'book' => $rulebook->name],
+                    source: $rulebook->source("trap.kind.{$kind->value}"),
                 ),
             ];
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -20,7 +21,7 @@ final readonly class VentMissingRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            if ($arm !== null && $arm->vent === null && $head->fixture->trap !== 'none') {
+            if ($arm !== null && $arm->vent === null && $head->fixture->trap !== TrapKind::None) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Stop,

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
-use FallBend\Core\Catalog\FixtureTable;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
@@ -50,7 +49,7 @@ final readonly class WetVents
         foreach ([$arm->head, ...$arm->by->heads] as $head) {
             if (
                 $head->fixture->group === '' ||
-                ! in_array($head->fixture->kind, FixtureTable::BATHROOM, true) ||
+                ! $head->fixture->kind->isOfBathroom() ||
                 abs($head->node->at->z - $arm->head->node->at->z) > $this->rulebook->number('storey.height')
             ) {
                 return false;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests\Rules\Network;
 
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\Job\Obstacle;
@@ -19,7 +20,7 @@ final class AccessTest extends TestCase
     {
         $at = static fn (End $outlet): bool => Access::atHead(Fixtures::layout('north 40', ['outlet' => $outlet]));
         self::assertTrue($at(new End('cleanout', RunEndKind::Cleanout)));
-        self::assertTrue($at(new End('basin', RunEndKind::Fixture, fixture: new FixtureHead('lavatory', 'p'))));
+        self::assertTrue($at(new End('basin', RunEndKind::Fixture, fixture: new FixtureHead(FixtureKind::Lavatory))));
         self::assertFalse($at(new End('cap', RunEndKind::Cap)));
     }
 

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Rules\Network;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Rules\Network\ArmFallRule;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\ArmShortRule;
@@ -30,7 +32,7 @@ final class MeasuredArmTest extends TestCase
 
     public function testAnArmIsAsLongAsItMayBe(): void
     {
-        $arm = static fn (float $mm, string $kind = 'lavatory'): MeasuredArm => new MeasuredArm(
+        $arm = static fn (float $mm, FixtureKind $kind = FixtureKind::Lavatory): MeasuredArm => new MeasuredArm(
             $kind,
             'it',
             '1-1/2',
@@ -46,14 +48,18 @@ final class MeasuredArmTest extends TestCase
         self::assertEqualsWithDelta(0.6, $finding->params['over_mm'], 1e-6);
         self::assertSame(
             RuleId::ArmMostNotKnown,
-            ArmLongRule::verdict(new MeasuredArm('lavatory', 'it', '12', 500.0, 1.0), $this->upc, new Where)?->rule,
+            ArmLongRule::verdict(
+                new MeasuredArm(FixtureKind::Lavatory, 'it', '12', 500.0, 1.0),
+                $this->upc,
+                new Where,
+            )?->rule,
         );
     }
 
     public function testAnArmFallsOneDiameterAndIsTwoLong(): void
     {
         $arm = static fn (float $long, float $drop, float $upright = 0.0): MeasuredArm => new MeasuredArm(
-            'lavatory',
+            FixtureKind::Lavatory,
             'it',
             '2',
             $long,
@@ -72,7 +78,7 @@ final class MeasuredArmTest extends TestCase
 
     public function testAClosetHasItsOwnRules(): void
     {
-        $arm = new MeasuredArm('water-closet', 'closet', '3', 100.0, 500.0);
+        $arm = new MeasuredArm(FixtureKind::WaterCloset, 'closet', '3', 100.0, 500.0);
         self::assertTrue($arm->isOfCloset());
         self::assertNull(ArmFallRule::verdict($arm, $this->upc, new Where));
         self::assertNull(ArmShortRule::verdict($arm, $this->upc, new Where));
@@ -84,7 +90,7 @@ final class MeasuredArmTest extends TestCase
         $said = fn (float $mm): array => array_column(
             array_map(
                 static fn ($finding): array => $finding->params,
-                TrapSealRule::verdict($mm, new NamedFixture('lavatory', 'basin'), $this->upc, new Where),
+                TrapSealRule::verdict($mm, new NamedFixture(FixtureKind::Lavatory, 'basin'), $this->upc, new Where),
             ),
             'off',
         );
@@ -97,8 +103,11 @@ final class MeasuredArmTest extends TestCase
 
     public function testATrapIsTakenOrNotAndNoLargerThanItsDrain(): void
     {
-        self::assertSame([], TrapKindRule::verdict('p', 'basin', $this->upc, new Where));
-        self::assertSame(RuleId::TrapKind, TrapKindRule::verdict('s', 'basin', $this->upc, new Where)[0]->rule);
+        self::assertSame([], TrapKindRule::verdict(TrapKind::P, 'basin', $this->upc, new Where));
+        self::assertSame(
+            RuleId::TrapKind,
+            TrapKindRule::verdict(TrapKind::S, 'basin', $this->upc, new Where)[0]->rule,
+        );
         $sizes = static fn (string $trap, string $drain): array => [
             'fixture' => 'basin',
             'trap' => $trap,
