@@ -37,6 +37,7 @@ final class CoreFloors
         'Hanging',
         'Cutting',
         'Buying',
+        'Sequence',
         'Evaluation',
         'Report',
         'Reckon',

@@ -15,7 +15,7 @@ use JsonException;
 final readonly class Reckoners
 {
     /** Those that search: how long they take depends on what they are asked. */
-    public const SEARCHING = ['closing-gap', 'cut-stock', 'make-up', 'trap-seal', 'will-it-go'];
+    public const SEARCHING = ['closing-gap', 'cut-stock', 'glue-clock', 'make-up', 'trap-seal', 'will-it-go'];
 
     /** @var array<string, Reckoner> */
     private array $reckoners;
@@ -32,6 +32,7 @@ final readonly class Reckoners
                 new CutStockReckoner,
                 new FallReckoner($catalogue),
                 new FlowReckoner($catalogue),
+                new GlueClockReckoner($catalogue),
                 new IdentifyReckoner($catalogue),
                 new JointReckoner($catalogue),
                 new MakeUpReckoner($catalogue),

@@ -88,6 +88,10 @@ enum RuleId: string
     case CutinOffPiece = 'cutin.offPiece';
 
     case EndCapped = 'end.capped';
+    case DayBreathTooLong = 'day.breathTooLong';
+    case DayClosedTooShort = 'day.closedTooShort';
+    case DayTimesNotKnown = 'day.timesNotKnown';
+    case DayTwoPeople = 'day.twoPeople';
     case EndDead = 'end.dead';
 
     case FallBack = 'fall.back';

@@ -1815,13 +1815,13 @@ export interface paths {
                 query?: never;
                 header?: never;
                 path: {
-                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "cut-stock" | "fall" | "flow" | "identify" | "joint" | "make-up" | "rolling-offset" | "sag" | "supports" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
+                    name: "cement" | "closing-gap" | "compound-bend" | "cut-in" | "cut-stock" | "fall" | "flow" | "glue-clock" | "identify" | "joint" | "make-up" | "rolling-offset" | "sag" | "supports" | "trap-arm" | "trap-fit" | "trap-seal" | "will-it-go";
                 };
                 cookie?: never;
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["CutStockInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["SagInput"] | components["schemas"]["SupportsInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
+                    "application/json": components["schemas"]["CementInput"] | components["schemas"]["ClosingGapInput"] | components["schemas"]["CompoundBendInput"] | components["schemas"]["CutInInput"] | components["schemas"]["CutStockInput"] | components["schemas"]["FallInput"] | components["schemas"]["FlowInput"] | components["schemas"]["GlueClockInput"] | components["schemas"]["IdentifyInput"] | components["schemas"]["JointInput"] | components["schemas"]["MakeUpInput"] | components["schemas"]["RollingOffsetInput"] | components["schemas"]["SagInput"] | components["schemas"]["SupportsInput"] | components["schemas"]["TrapArmInput"] | components["schemas"]["TrapFitInput"] | components["schemas"]["TrapSealInput"] | components["schemas"]["WillItGoInput"];
                 };
             };
             responses: {
@@ -1831,7 +1831,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["CutStockOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["SagOutput"] | components["schemas"]["SupportsOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
+                        "application/json": components["schemas"]["CementOutput"] | components["schemas"]["ClosingGapOutput"] | components["schemas"]["CompoundBendOutput"] | components["schemas"]["CutInOutput"] | components["schemas"]["CutStockOutput"] | components["schemas"]["FallOutput"] | components["schemas"]["FlowOutput"] | components["schemas"]["GlueClockOutput"] | components["schemas"]["IdentifyOutput"] | components["schemas"]["JointOutput"] | components["schemas"]["MakeUpOutput"] | components["schemas"]["RollingOffsetOutput"] | components["schemas"]["SagOutput"] | components["schemas"]["SupportsOutput"] | components["schemas"]["TrapArmOutput"] | components["schemas"]["TrapFitOutput"] | components["schemas"]["TrapSealOutput"] | components["schemas"]["WillItGoOutput"];
                     };
                 };
                 /** @description What is wrong */
@@ -2421,7 +2421,7 @@ export interface components {
         };
         Finding: {
             /** @enum {unknown} */
-            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
+            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
             /** @enum {unknown} */
             severity: "stop" | "warn" | "unknown" | "note";
             where: {
@@ -3688,6 +3688,119 @@ export interface components {
             self_cleansing: boolean;
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+        };
+        GlueClockInput: {
+            joints: {
+                id: string;
+                /** @enum {unknown} */
+                method: "bell-gasket" | "caulked" | "flange-seal" | "flexible-unshielded" | "grooved-mechanical" | "hub-adapter" | "hub-gasket" | "no-hub-shielded" | "push-fit" | "shielded-transition" | "slip-joint" | "soldered-drainage" | "solvent-abs" | "solvent-pvc" | "solvent-transition" | "solvent-uk-waste" | "threaded" | "universal-compression";
+                /** @enum {unknown} */
+                system: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /**
+                 * @description what it joins the pipe to, where that is another system
+                 * @enum {unknown}
+                 */
+                other_system?: "abs-cellular-40" | "abs-dwv-40" | "abs-solvent" | "ci-en877" | "ci-hub-extra" | "ci-hub-service" | "ci-no-hub" | "clay-c700" | "clay-en295" | "copper-dwv" | "cpvc-cts" | "pp-acid-waste" | "pp-push-fit" | "pvc-cellular-40" | "pvc-dwv-40" | "pvc-sewer-sdr35" | "pvc-sewer-thin" | "pvcu-soil" | "pvcu-solvent" | "pvcu-underground" | "steel-galvanised" | "tubular-brass" | "tubular-plastic";
+                /** @enum {unknown} */
+                size: "1-1/4" | "1-1/2" | "2" | "3" | "4" | "6" | "32" | "40" | "50" | "70" | "100" | "150" | "200" | "5" | "8" | "1/2" | "3/4" | "1" | "10" | "12" | "82" | "110" | "160";
+                /** @description joints that are made, and set, before */
+                needs?: string[];
+                /** @description joints that are made in one breath with it */
+                with?: string[];
+                /** @description whether the line of the house stands open until it is made; where the line is closed, it is taken to be in it */
+                in_line?: boolean;
+                /** @description as timed, in place of what is assumed; holding comes on top */
+                person_steps?: {
+                    what: string;
+                    minutes: number;
+                    people?: number;
+                }[];
+            }[];
+            people: number;
+            /** @description when what is still to be done begins, with its zone */
+            start: string;
+            air_c?: number;
+            surface_c?: number;
+            rh_percent?: number;
+            wet?: boolean;
+            /** @enum {unknown} */
+            rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+            closed_to_house?: {
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                from: string;
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                until: string;
+            };
+            done?: {
+                joint: string;
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                at: string;
+                /** @enum {unknown} */
+                what?: "dry-fit" | "join";
+            }[];
+            overrides?: {
+                catalogue?: {
+                    table: string;
+                    row: string;
+                    field: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rulebook?: {
+                    /** @enum {unknown} */
+                    rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                    threshold: string;
+                    value: number;
+                    source?: string;
+                }[];
+                rows?: {
+                    table: string;
+                    /** @enum {unknown} */
+                    group: "bends" | "couplings" | "bushings" | "rows";
+                    row: {
+                        id: string;
+                    };
+                }[];
+            };
+        };
+        GlueClockOutput: {
+            steps: {
+                joint: string;
+                /** @enum {unknown} */
+                what: "dry-fit" | "join";
+                who: number[];
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                from: string;
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                until: string;
+                push_by: string | null;
+                hold_until: string | null;
+                may_move: string | null;
+                may_fill: string | null;
+            }[];
+            closed_from: string | null;
+            open_again: string | null;
+            hands_on_min: number;
+            earliest_test: string | null;
+            critical: {
+                joint: string;
+                /** @enum {unknown} */
+                cause: "start" | "release" | "set" | "hands";
+                after: string | null;
+            }[];
+            /** @description no plan lets it be tested sooner */
+            bound: string | null;
+            optimal: boolean;
+            findings: components["schemas"]["Finding"][];
+            sources: {
+                table: string;
+                row: string;
+                source: string;
+                /** @enum {unknown} */
+                confidence: "high" | "medium" | "low";
+                /** @enum {unknown} */
+                status: "stated" | "derived" | "assumed" | "measured";
+            }[];
         };
         IdentifyInput: {
             od_mm?: number;

@@ -101,6 +101,12 @@ final class MeasuredArmTest extends TestCase
         self::assertSame(['deep'], $said(102.2));
     }
 
+    public function testAnArmThatIsOnlyMeasuredIsNoneThatGoesUpright(): void
+    {
+        $arm = new MeasuredArm(FixtureKind::Lavatory, 'it', '2', 1000.0, 60.0);
+        self::assertSame(RuleId::ArmFall, ArmFallRule::verdict($arm, $this->upc, new Where)?->rule);
+    }
+
     public function testATrapIsTakenOrNotAndNoLargerThanItsDrain(): void
     {
         self::assertSame([], TrapKindRule::verdict(TrapKind::P, 'basin', $this->upc, new Where));
