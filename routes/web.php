@@ -36,6 +36,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order'])->middleware(InTurn::class);
+        Route::post('day', [EvaluationController::class, 'day'])->middleware(InTurn::class);
         Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
         Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
         Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);

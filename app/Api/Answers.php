@@ -27,6 +27,7 @@ use FallBend\Core\Report\HeadReport;
 use FallBend\Core\Report\JointCard;
 use FallBend\Core\Report\NetworkReport;
 use FallBend\Core\Report\RunReport;
+use FallBend\Core\Sequence\RunDay;
 use FallBend\Core\Verdict\FindingReport;
 
 /** The shapes of answers, each as the class that writes it documents it; the analyser holds the class to that. */
@@ -62,6 +63,7 @@ final class Answers
         'MadeUp' => [RunMakeUp::class, 'MadeUp'],
         'MadeUpWay' => [RunMakeUp::class, 'MadeUpWay'],
         'RunOrder' => [RunOrder::class, 'WrittenOrder'],
+        'RunDay' => [RunDay::class, 'WrittenRunDay'],
         'RunClosing' => [RunClosing::class, 'WrittenClosing'],
         'HangingReport' => [RunHanging::class, 'HangingReport'],
         'CuttingReport' => [JobCutting::class, 'CuttingReport'],

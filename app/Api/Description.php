@@ -18,6 +18,8 @@ final readonly class Description
 {
     private const ID = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
 
+    private const TIME = 'A time with its zone, such as 2026-11-25T09:40:00+01:00';
+
     private const WANT = [
         'name' => 'want',
         'in' => 'query',
@@ -65,6 +67,7 @@ final readonly class Description
         '/api/cut',
         '/api/materials',
         '/api/order',
+        '/api/day',
         '/api/csv',
         '/api/drawing',
         '/api/ticket',
@@ -81,6 +84,7 @@ final readonly class Description
             self::ofOneJob() +
             self::ofRuns() +
             self::ofWholeJobs() +
+            self::ofADay() +
             self::ofFiles() +
             self::ofJoints() +
             self::ofTemplates() +
@@ -282,6 +286,33 @@ final readonly class Description
                     'Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::ref('HangingReport'),
+                    [422 => 'Problem'],
+                ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> the day in which a run is joined */
+    private static function ofADay(): array
+    {
+        $time = ['type' => 'string', 'description' => self::TIME];
+        $closed = ['closed_to_house' => Shapes::object(['from' => $time, 'until' => $time])];
+
+        return [
+            '/api/day' => [
+                'post' => self::call(
+                    'The day in which a run is joined: who joins what and when, when it may be moved and filled, '.
+                        'when the line is closed to the house',
+                    Shapes::object(
+                        [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'people' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 2],
+                            'start' => $time,
+                        ],
+                        $closed,
+                    ),
+                    'RunDay',
                     [422 => 'Problem'],
                 ),
             ],

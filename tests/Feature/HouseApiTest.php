@@ -133,6 +133,33 @@ final class HouseApiTest extends TestCase
         $this->postJson('/api/order', ['document' => self::demo(), 'run' => 'chimney'])->assertStatus(422);
     }
 
+    public function testTheDayOfEveryRunOfTheDemoIsPlannedOrSaysWhatIsOpen(): void
+    {
+        $ask = fn (string $run, array $with = []): TestResponse => $this->postJson('/api/day', [
+            'document' => self::demo(),
+            'run' => $run,
+            'people' => 1,
+            'start' => '2026-11-25T08:00:00+01:00',
+            ...$with,
+        ]);
+        $planned = [];
+        foreach (array_column(self::demo()['runs'], 'id') as $run) {
+            $answer = $ask($run)->assertOk();
+            self::assertShape('RunDay', (string) $answer->getContent());
+            $isOpen = $answer->json('unsettled') !== [] || ! $answer->json('goes');
+            self::assertSame($isOpen, $answer->json('day') === null, $run);
+            if (! $isOpen) {
+                $planned[] = $run;
+            }
+        }
+        self::assertContains('clay-wash', $planned);
+        self::assertNotContains('shower', $planned, 'a joint of it has no method yet');
+        $ask('chimney')->assertStatus(422)->assertJsonStructure(['errors' => ['run']]);
+        $ask('clay-wash', ['people' => 3])->assertStatus(422)->assertJsonStructure(['errors' => ['people']]);
+        $ask('clay-wash', ['start' => 'soon'])->assertStatus(422)->assertJsonStructure(['errors' => ['start']]);
+        $ask('clay-wash', ['x' => 1])->assertStatus(422)->assertJsonStructure(['errors' => ['x']]);
+    }
+
     public function testARealCutMovesWhatDependsOnItAndThePlanOfTheSticksWithIt(): void
     {
         $ask = fn (array $document): array => $this->postJson('/api/cut', [

@@ -22,6 +22,7 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 use FallBend\Core\Reckon\Reckoners;
 use FallBend\Core\Report\JointCard;
+use FallBend\Core\Sequence\DayAsked;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -98,6 +99,18 @@ final readonly class EvaluationController
             'order' => RunOrder::of($run)?->toArray($effort),
             'closing' => (new RunClosing($run, $job->catalogue))->toArray(),
         ]);
+    }
+
+    /** The day in which a run is joined: who joins what and when, and when it may be moved, filled and tested. */
+    public function day(Request $request, Effort $effort): JsonResponse
+    {
+        $body = self::body($request);
+        $job = $this->evaluate->evaluated($request, $body, $effort);
+        $run = EvaluateJob::runOf($body, $job);
+        $asked = DayAsked::read($body);
+        $body->end();
+
+        return new JsonResponse($job->day($run)->toArray($asked));
     }
 
     /** Where a run is hung, and what hangs between two hangers. */

@@ -23,6 +23,7 @@ use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
+use FallBend\Core\Sequence\RunDay;
 use FallBend\Core\Verdict\Finding;
 
 /**
@@ -152,6 +153,16 @@ final class EvaluatedJob
     public function ticket(string $run): CutTicket
     {
         return new CutTicket($this->cutting(), $this->run($run), $this->job());
+    }
+
+    /**
+     * Gives the day in which a run is joined.
+     *
+     * @throws BadInput if the job has no such run
+     */
+    public function day(string $run): RunDay
+    {
+        return new RunDay($this->run($run), $this->job(), $this->catalogue, $this->book, $this->effort);
     }
 
     /** Gives all that the job takes. */

@@ -143,6 +143,23 @@ final readonly class RunOrder
         ];
     }
 
+    /**
+     * Gives what goes onto what, in order; null where it does not go together, or that was not found out in the time
+     * there is.
+     *
+     * @return list<Move>|null
+     */
+    public function moves(Effort $effort): ?array
+    {
+        return (new AssemblyOrder($this->pieces, $this->joints, $this->fixed, $effort->part(self::MOST)))->find();
+    }
+
+    /** @return list<PlannedJoint> as they lie in the run */
+    public function joints(): array
+    {
+        return $this->joints;
+    }
+
     /** @return OrderStep */
     private function step(Move $move): array
     {

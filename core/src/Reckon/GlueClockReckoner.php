@@ -13,6 +13,7 @@ use FallBend\Core\Joining\Conditions;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Sequence\ClockedJoint;
+use FallBend\Core\Sequence\DayAsked;
 use FallBend\Core\Sequence\GlueClock;
 use FallBend\Core\Sequence\SiteTimes;
 use FallBend\Core\Sequence\SiteTimetable;
@@ -27,9 +28,6 @@ final readonly class GlueClockReckoner implements Reckoner
     private const MOST = 60_000;
 
     private const MOST_JOINTS = 200;
-
-    /** A time of day with its zone, to the second. */
-    private const TIME = '/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}(:\d{2})?(Z|[+-]\d{2}:\d{2})$/';
 
     public function __construct(private Catalogue $catalogue) {}
 
@@ -51,15 +49,14 @@ final readonly class GlueClockReckoner implements Reckoner
             ->rulebook($input->choice('rulebook', $catalogue->rulebookKeys()))
             ->with($overrides->rulebook);
         $table = new SiteTimetable($catalogue, $book, Conditions::read($input));
-        $start = self::moment($input, 'start');
-        [$from, $until] = self::closed($input->childOrNull('closed_to_house'));
-        $joints = $this->joints($input, $catalogue, $table, $from !== null);
+        $asked = DayAsked::read($input);
+        $joints = $this->joints($input, $catalogue, $table, $asked->closedFrom !== null);
         $clock = new GlueClock(
             $joints,
-            $input->int('people', 1, 2),
-            $start,
-            $from,
-            $until,
+            $asked->people,
+            $asked->start,
+            $asked->closedFrom,
+            $asked->closedUntil,
             $table->dryFit(),
             $effort->part(self::MOST),
         );
@@ -198,7 +195,7 @@ final readonly class GlueClockReckoner implements Reckoner
         foreach ($input->children('done', 2 * self::MOST_JOINTS) as $entry) {
             $joint = $entry->choice('joint', $ids);
             $dry[$joint] = true;
-            $at = self::moment($entry, 'at');
+            $at = DayAsked::moment($entry, 'at');
             if ($entry->has('what') && $entry->choice('what', ['dry-fit', 'join']) === 'dry-fit') {
                 $entry->end();
 
@@ -209,38 +206,6 @@ final readonly class GlueClockReckoner implements Reckoner
         }
 
         return [$made, $dry];
-    }
-
-    /**
-     * @return array{DateTimeImmutable|null, DateTimeImmutable|null}
-     *
-     * @throws BadInput
-     */
-    private static function closed(?Fields $fields): array
-    {
-        if ($fields === null) {
-            return [null, null];
-        }
-        [$from, $until] = [self::moment($fields, 'from'), self::moment($fields, 'until')];
-        $fields->end();
-        if ($until <= $from) {
-            throw BadInput::at($fields->at('until'), 'must be later than from', $fields->raw('until'));
-        }
-
-        return [$from, $until];
-    }
-
-    /** @throws BadInput */
-    private static function moment(Fields $fields, string $key): DateTimeImmutable
-    {
-        $text = $fields->string($key, 40);
-        $time = preg_match(self::TIME, $text) === 1 ? date_create_immutable($text) : false;
-        // Days that there are not are carried into the next month: those are refused.
-        if ($time === false || ! str_starts_with($time->format('Y-m-d\TH:i'), substr($text, 0, 16))) {
-            throw BadInput::at($fields->at($key), 'must be a time such as 2026-11-25T09:40:00+01:00', $text);
-        }
-
-        return $time;
     }
 
     /**

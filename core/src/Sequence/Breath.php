@@ -18,9 +18,6 @@ final readonly class Breath
     /** From its beginning until water may run through all of it. */
     public float $fillMin;
 
-    /** Whether the line of the house stands open until it is made. */
-    public bool $isInLine;
-
     /** @var array<string, float> when hands come to each joint, by id */
     public array $from;
 
@@ -43,7 +40,6 @@ final readonly class Breath
         [$this->from, $this->holdMin, $this->until] = [$from, $hold, $at + $hold];
         [$this->minutes, $this->fillMin] = [$this->until, $this->until + $fill];
         $this->people = max(array_map(static fn (SiteJoint $joint): int => $joint->people, $joints));
-        $this->isInLine = array_filter($joints, static fn (SiteJoint $joint): bool => $joint->isInLine) !== [];
     }
 
     /**

@@ -284,8 +284,10 @@ final readonly class GlueClock
     {
         $from = [];
         foreach ($problem->breaths as $i => $breath) {
-            if ($breath->isInLine) {
-                $from[] = $plan->starts[$i];
+            foreach ($breath->joints as $joint) {
+                if ($joint->isInLine) {
+                    $from[] = $plan->starts[$i] + $breath->from[$joint->id];
+                }
             }
         }
 

@@ -31,6 +31,7 @@ import type {
     MaterialRow,
     RunClosing,
     OfJob,
+    RunDay,
     RunOrder,
     RunReport,
     Schemas,
@@ -333,6 +334,20 @@ export const orderQuery = (of: OfJob, run: string) =>
     queryOptions({
         queryKey: ['order', run, of],
         queryFn: ({ signal }) => orThrow(callInTurn<Order>('/api/order', { ...of, run }, signal)),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
+/** How many join, from when, and when the house can do without its line. */
+export interface DayAsked {
+    people: 1 | 2;
+    start: string;
+    closed_to_house?: { from: string; until: string };
+}
+/** The day in which a run is joined. */
+export const dayQuery = (of: OfJob, run: string, asked: DayAsked) =>
+    queryOptions({
+        queryKey: ['day', run, asked, of],
+        queryFn: ({ signal }) => orThrow(callInTurn<RunDay>('/api/day', { ...of, run, ...asked }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

@@ -1174,6 +1174,69 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/day": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The day in which a run is joined: who joins what and when, when it may be moved and filled, when the line is closed to the house */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        people: number;
+                        /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                        start: string;
+                        closed_to_house?: {
+                            /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                            from: string;
+                            /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                            until: string;
+                        };
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The day in which a run is joined: who joins what and when, when it may be moved and filled, when the line is closed to the house */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RunDay"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/csv": {
         parameters: {
             query?: never;
@@ -2972,6 +3035,38 @@ export interface components {
                 /** @enum {unknown} */
                 kind: "slide" | "roll" | "union";
             }[][];
+        };
+        RunDay: {
+            goes: boolean;
+            unsettled: number[];
+            day: {
+                steps: {
+                    joint: string;
+                    /** @enum {unknown} */
+                    what: "dry-fit" | "join";
+                    who: number[];
+                    from: string;
+                    until: string;
+                    push_by: string | null;
+                    hold_until: string | null;
+                    may_move: string | null;
+                    may_fill: string | null;
+                }[];
+                closed_from: string | null;
+                open_again: string | null;
+                hands_on_min: number;
+                earliest_test: string | null;
+                critical: {
+                    joint: string;
+                    /** @enum {unknown} */
+                    cause: "start" | "release" | "set" | "hands";
+                    after: string | null;
+                }[];
+                bound: string | null;
+                optimal: boolean;
+            } | null;
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
         };
         RunClosing: {
             reading_mm: number;

@@ -75,6 +75,7 @@ export interface KeptPrices {
 export type JobMove = Schemas['JobMove'];
 export type RunClosing = Schemas['RunClosing'];
 export type MadeUp = Schemas['MadeUp'];
+export type RunDay = Schemas['RunDay'];
 export type RunOrder = Schemas['RunOrder'];
 export type CutInInput = Schemas['CutInInput'];
 export type CutInOutput = Schemas['CutInOutput'];

@@ -5,6 +5,7 @@ import '../../css/job.css';
 import '../../css/route.css';
 import '../../css/house.css';
 import '../../css/makeup.css';
+import '../../css/glueup.css';
 import '../../css/hang.css';
 import '../../css/board.css';
 import '../../css/cut.css';

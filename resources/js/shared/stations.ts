@@ -15,7 +15,7 @@ export const STATIONS: Station[] = [
     { key: 'joints', name: 'Joints', toCome: null },
     { key: 'cut', name: 'Cut', toCome: null },
     { key: 'hang', name: 'Hang', toCome: null },
-    { key: 'glue-up', name: 'Glue-up', toCome: 'The order of joining, with its clocks.' },
+    { key: 'glue-up', name: 'Glue-up', toCome: null },
     { key: 'test', name: 'Test', toCome: 'Filling, waiting, reading the level.' },
     { key: 'record', name: 'Record', toCome: 'What was done, by whom, signed.' },
 ];
@@ -75,6 +75,7 @@ export function standingOf(station: Station, run: RunCounts | undefined): Standi
     }
     if (station.key === 'hang') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'hangers and levels' };
     if (station.key === 'make-up') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'from end to end' };
+    if (station.key === 'glue-up') return { shape: 'open', text: run.joints === 0 ? 'no joint yet' : 'the day' };
     if (station.key === 'joints') {
         if (run.joints === 0) return { shape: 'open', text: 'no joint yet' };
         if (run.joints_open === 0) return { shape: 'done', text: 'all have a method' };

@@ -12,7 +12,16 @@ import { partsShown } from './parts';
 import { RunDialog } from './RunDialog';
 import { RunGone } from './RunGone';
 import { STATIONS } from '../../shared/stations';
-import { CutStation, HangStation, House, JointsStation, LookStation, MakeUpStation, Route } from './stationParts';
+import {
+    CutStation,
+    GlueUpStation,
+    HangStation,
+    House,
+    JointsStation,
+    LookStation,
+    MakeUpStation,
+    Route,
+} from './stationParts';
 import { Strip } from './Strip';
 import { StationToCome } from './StationToCome';
 import { useJobEditor } from './useJobEditor';
@@ -163,6 +172,8 @@ function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, 
             );
         case 'hang':
             return <HangStation key={run.id} run={run} editor={editor} />;
+        case 'glue-up':
+            return <GlueUpStation key={run.id} run={run} editor={editor} base={base} />;
         default:
             return station?.toCome ? (
                 <StationToCome station={station} />
@@ -218,7 +229,10 @@ function usePartsShown(
 
 /** Whether a station draws the run itself: then its fall line is folded. */
 function isFolded(station: string | undefined, view: RouteView): boolean {
-    return ['look', 'make-up', 'joints', 'hang'].includes(station ?? '') || (station === 'route' && view !== 'run');
+    return (
+        ['look', 'make-up', 'joints', 'hang', 'glue-up'].includes(station ?? '') ||
+        (station === 'route' && view !== 'run')
+    );
 }
 
 /** What a run leads from and into, in the words of the job. */

@@ -3,6 +3,7 @@ import { loaded } from '../../shared/loaded';
 export const Route = loaded(() => import('../route').then((route) => route.Route));
 export const CutStation = loaded(() => import('../cut').then((cut) => cut.CutStation));
 export const HangStation = loaded(() => import('../hang').then((hang) => hang.HangStation));
+export const GlueUpStation = loaded(() => import('../glueup').then((glueup) => glueup.GlueUpStation));
 export const JointsStation = loaded(() => import('../joints').then((joints) => joints.JointsStation));
 export const LookStation = loaded(() => import('../look').then((look) => look.LookStation));
 export const MakeUpStation = loaded(() => import('../makeup').then((makeup) => makeup.MakeUpStation));
@@ -15,6 +16,7 @@ const OF_STATIONS: Record<string, { fetch: () => Promise<unknown> }> = {
     joints: JointsStation,
     cut: CutStation,
     hang: HangStation,
+    'glue-up': GlueUpStation,
 };
 
 /**

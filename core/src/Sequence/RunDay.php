@@ -1,0 +1,170 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Sequence;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\Provenance;
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Effort\Effort;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Layout\EndJoint;
+use FallBend\Core\Layout\Joint;
+use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\MakeUp\RunOrder;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\FindingReport;
+use FallBend\Core\Verdict\SourceList;
+
+/**
+ * The day in which a run is joined, by its own order, methods and weather. Joints go by their numbers.
+ *
+ * `goes` is false where the run does not go together as it is, or that was not found out: Make-up says why. Without a
+ * day there is `unsettled` where joints have no method yet.
+ *
+ * @phpstan-import-type WrittenDay from GlueClock
+ * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type Source from Provenance
+ *
+ * @phpstan-type WrittenRunDay array{
+ *     goes: bool,
+ *     unsettled: list<int>,
+ *     day: WrittenDay|null,
+ *     findings: list<SaidFinding>,
+ *     sources: list<Source>,
+ * }
+ */
+final readonly class RunDay
+{
+    /** Steps of the search for the best order: less than a tenth of a second. */
+    private const MOST = 60_000;
+
+    public function __construct(
+        private RunLayout $layout,
+        private Job $job,
+        private Catalogue $catalogue,
+        private Rulebook $book,
+        private Effort $effort,
+    ) {}
+
+    /** @return WrittenRunDay */
+    public function toArray(DayAsked $asked): array
+    {
+        $order = RunOrder::of($this->layout);
+        $moves = $order?->moves($this->effort);
+        $unsettled = array_values(
+            array_filter($this->layout->joints, fn (Joint $joint): bool => $this->method($joint) === null),
+        );
+        if ($order === null || $moves === null || $unsettled !== []) {
+            return [
+                'goes' => $moves !== null,
+                'unsettled' => array_map(static fn (Joint $joint): int => $joint->number, $unsettled),
+                'day' => null,
+                'findings' => [],
+                'sources' => [],
+            ];
+        }
+
+        return $this->planned(new JointNeeds($moves, $order->joints()), $asked);
+    }
+
+    /** @return WrittenRunDay of a run that goes together, whose joints all have their methods */
+    private function planned(JointNeeds $needs, DayAsked $asked): array
+    {
+        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
+        $joints = $this->joints($needs, $table);
+        $clock = new GlueClock(
+            $joints,
+            $asked->people,
+            $asked->start,
+            $asked->closedFrom,
+            $asked->closedUntil,
+            $table->dryFit(),
+            $this->effort->part(self::MOST),
+        );
+        [$day, $findings] = $clock->day();
+
+        return [
+            'goes' => true,
+            'unsettled' => [],
+            'day' => $day,
+            'findings' => FindingReport::list([...$findings, ...self::weather($joints)], $this->job->units),
+            'sources' => SourceList::list([
+                $table->dryFit()->provenance,
+                ...array_merge(...array_map(static fn (ClockedJoint $one): array => $one->times->sources, $joints)),
+            ]),
+        ];
+    }
+
+    /** @return list<ClockedJoint> in the order of flow */
+    private function joints(JointNeeds $order, SiteTimetable $table): array
+    {
+        $numbers = array_column($this->layout->joints, 'number', 'key');
+        $joints = [];
+        foreach ($this->layout->joints as $joint) {
+            $method = $this->method($joint);
+            if ($method === null) {
+                continue;
+            }
+            $theirs = $this->end($joint)?->theirs;
+            $joints[] = new ClockedJoint(
+                (string) $joint->number,
+                $table->times($method, $this->layout->system, $joint->size, $theirs?->system),
+                self::named($order->needs[$joint->key] ?? [], $numbers),
+                self::named($order->with[$joint->key] ?? [], $numbers),
+                $this->end($joint)?->end->kind === RunEndKind::Standing,
+            );
+        }
+
+        return $joints;
+    }
+
+    /**
+     * @param list<string> $keys of joints
+     * @param array<string, int> $numbers by key
+     * @return list<string>
+     */
+    private static function named(array $keys, array $numbers): array
+    {
+        return array_map(static fn (string $key): string => (string) $numbers[$key], $keys);
+    }
+
+    /** Gives how a joint is made: as it was chosen, or the best way; null where it is not settled. */
+    private function method(Joint $joint): ?Method
+    {
+        $end = $this->end($joint);
+        if ($end !== null) {
+            return $end->offer?->method;
+        }
+
+        return $this->layout->system->ownJoint === null ? null : Method::from($this->layout->system->ownJoint);
+    }
+
+    private function end(Joint $joint): ?EndJoint
+    {
+        return match ($joint->key) {
+            'outlet' => $this->layout->site->outlet,
+            'tie-in' => $this->layout->site->tieIn,
+            default => null,
+        };
+    }
+
+    /**
+     * @param list<ClockedJoint> $joints
+     * @return list<Finding> each rule once: the weather is the same for all
+     */
+    private static function weather(array $joints): array
+    {
+        $once = [];
+        foreach ($joints as $joint) {
+            foreach ($joint->times->findings as $finding) {
+                $once[$finding->rule->value] ??= $finding;
+            }
+        }
+
+        return array_values($once);
+    }
+}

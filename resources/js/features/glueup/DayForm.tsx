@@ -1,0 +1,58 @@
+import { Problem } from '../../shared/Problem';
+import type { Said } from './asked';
+
+interface Props {
+    said: Said;
+    onSaid: (said: Said) => void;
+    problem: string | null;
+}
+
+/** How many work, when they begin, and when the house can do without its line. */
+export function DayForm({ said, onSaid, problem }: Props) {
+    return (
+        <form className="glue-form" onSubmit={(event) => event.preventDefault()}>
+            <fieldset>
+                <legend className="cap">People</legend>
+                {([1, 2] as const).map((people) => (
+                    <label key={people}>
+                        <input
+                            type="radio"
+                            name="people"
+                            checked={said.people === people}
+                            onChange={() => onSaid({ ...said, people })}
+                        />{' '}
+                        {people === 1 ? 'one' : 'two'}
+                    </label>
+                ))}
+            </fieldset>
+            <label className="choice">
+                <span className="cap">Begins</span>
+                <input
+                    type="datetime-local"
+                    value={said.start}
+                    onChange={(event) => onSaid({ ...said, start: event.target.value })}
+                />
+            </label>
+            <label className="choice">
+                <span className="cap">The house can do without its line from</span>
+                <input
+                    type="time"
+                    value={said.from}
+                    onChange={(event) => onSaid({ ...said, from: event.target.value })}
+                />
+            </label>
+            <label className="choice">
+                <span className="cap">until</span>
+                <input
+                    type="time"
+                    value={said.until}
+                    onChange={(event) => onSaid({ ...said, until: event.target.value })}
+                />
+            </label>
+            <Problem text={problem} />
+            <p className="cap">
+                This is a plan: it is worked out anew whenever it is opened, and not kept with the job.
+            </p>
+        </form>
+    );
+}

@@ -1,0 +1,211 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { dayQuery } from '../../api/queries';
+import type { RunDay, RunReport } from '../../api/types';
+import { DayLine } from '../../drawing/day/DayLine';
+import { clockOf, clockToTheSecond, minutesBetween, minutesInWords } from '../../drawing/day/times';
+import type { JobEditor } from '../../editing';
+import { FindingLines } from '../../shared/FindingLines';
+import { Shape } from '../../shared/Shape';
+import { RestsOn } from '../../shared/SourceTap';
+import { useSize } from '../../shared/useSize';
+import { asked, usual, type Said } from './asked';
+import { DayForm } from './DayForm';
+import { causeInWords, dayInWords } from './words';
+
+type Day = NonNullable<RunDay['day']>;
+type Joint = RunReport['joints'][number];
+
+/** The day in which a run is joined: its order, its clocks, and what decides when it can be tested. */
+export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: JobEditor; base: string }) {
+    const [said, setSaid] = useState<Said>(() => usual(new Date()));
+    const [selected, setSelected] = useState<string | null>(null);
+    const question = asked(said);
+    const isAsked = !('problem' in question);
+    const query = useQuery({
+        ...dayQuery(editor.ofJob, run.id, isAsked ? question : { people: 1, start: '' }),
+        enabled: isAsked,
+    });
+    const answer = query.data;
+    if (run.legs.length === 0)
+        return <p className="none">Call out a leg on Route: what is not laid out is not joined.</p>;
+    return (
+        <main className="station glue">
+            <section className="glue-day" aria-label="The day">
+                {answer?.day ? (
+                    <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
+                ) : (
+                    <p className="none">{query.isError ? query.error.message : (whyNot(answer) ?? 'One moment.')}</p>
+                )}
+            </section>
+            <section className="glue-said" aria-label="What the day rests on">
+                <DayForm said={said} onSaid={setSaid} problem={isAsked ? null : question.problem} />
+                {answer && !answer.day && <Open answer={answer} base={base} />}
+                {answer && <FindingLines findings={answer.findings} />}
+                {answer?.day && <Critical day={answer.day} />}
+                {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
+            </section>
+            <section className="glue-steps" aria-label="Joint by joint">
+                {answer?.day && (
+                    <Joints day={answer.day} joints={run.joints} selected={selected} onSelect={setSelected} />
+                )}
+            </section>
+        </main>
+    );
+}
+
+/** Why there is no day. */
+function whyNot(answer: RunDay | undefined): string | null {
+    if (!answer) return null;
+    if (answer.unsettled.length > 0) return 'The day cannot be planned while a joint has no method.';
+    if (!answer.goes) return 'This run does not go together as it is, or that is not known.';
+    return 'The day cannot be planned: see what stands beside it.';
+}
+
+/** What has to be settled elsewhere first. */
+function Open({ answer, base }: { answer: RunDay; base: string }) {
+    if (answer.unsettled.length > 0)
+        return (
+            <p>
+                <Shape kind="unknown" size={17} /> {answer.unsettled.length === 1 ? 'Joint' : 'Joints'}{' '}
+                {answer.unsettled.join(', ')}: <Link to={`${base}/joints`}>choose how it is joined</Link>.
+            </p>
+        );
+    if (answer.goes) return null;
+    return (
+        <p>
+            <Shape kind="stop" size={17} /> <Link to={`${base}/make-up`}>Make-up</Link> says what holds it, and what
+            frees it.
+        </p>
+    );
+}
+
+function DayPicture({
+    day,
+    selected,
+    onSelect,
+}: {
+    day: Day;
+    selected: string | null;
+    onSelect: (joint: string) => void;
+}) {
+    const [ref, { width }] = useSize<HTMLDivElement>();
+    return (
+        <div ref={ref}>
+            <p className="glue-sum">{dayInWords(day)}</p>
+            {width > 0 && <DayLine day={day} width={width} selected={selected} onSelect={onSelect} />}
+            <Key day={day} />
+        </div>
+    );
+}
+
+/** What the bars of the picture say. */
+function Key({ day }: { day: Day }) {
+    const kinds = [
+        ['day-dry', 'tried dry'],
+        ['day-hands', 'hands on it'],
+        ['day-set', 'must not be moved'],
+        ['day-cure', 'no water yet'],
+        ...(day.closed_from === null ? [] : [['day-open', 'the line is open: nobody flushes']]),
+    ];
+    return (
+        <p className="cap glue-key">
+            {kinds.map(([kind, text]) => (
+                <span key={kind}>
+                    <i className={kind} /> {text}
+                </span>
+            ))}
+        </p>
+    );
+}
+
+/** What decides when it can be tested, the first first. */
+function Critical({ day }: { day: Day }) {
+    if (day.critical.length === 0) return null;
+    return (
+        <details className="glue-critical">
+            <summary>What decides when it can be tested</summary>
+            <ol>
+                {day.critical.map((link) => (
+                    <li key={link.joint}>{causeInWords(link, day)}</li>
+                ))}
+            </ol>
+            {!day.optimal && day.bound !== null && day.earliest_test !== null && (
+                <p className="cap">
+                    Not all orders were gone through: at best it could be tested at {clockOf(day.bound)}.
+                </p>
+            )}
+        </details>
+    );
+}
+
+interface JointsProps {
+    day: Day;
+    joints: Joint[];
+    selected: string | null;
+    onSelect: (joint: string) => void;
+}
+
+/** Each joint with its clocks, in the order in which it is made. */
+function Joints({ day, joints, selected, onSelect }: JointsProps) {
+    const dry = day.steps.filter((step) => step.what === 'dry-fit');
+    const last = dry.at(-1);
+    return (
+        <ol>
+            {dry[0] && last && (
+                <li className="glue-dry">
+                    <b>
+                        {clockOf(dry[0].from)} to {clockOf(last.until)}
+                    </b>{' '}
+                    Try everything dry, and mark depth and angle on pipe and fitting.
+                </li>
+            )}
+            {day.steps
+                .filter((step) => step.what === 'join')
+                .map((step) => {
+                    const joint = joints.find((one) => String(one.number) === step.joint);
+                    return (
+                        <li key={step.joint}>
+                            <button
+                                type="button"
+                                className={step.joint === selected ? 'glue-row on' : 'glue-row'}
+                                aria-pressed={step.joint === selected}
+                                onClick={() => onSelect(step.joint)}
+                            >
+                                <b className="glue-n mk">{step.joint}</b>
+                                <span>
+                                    <b>
+                                        {clockOf(step.from)} to {clockOf(step.until)}
+                                    </b>
+                                    {joint && `, ${joint.name}`}
+                                    <span className="cap">
+                                        {joint?.method_name}
+                                        {step.who.length === 2 && ', two people'}
+                                    </span>
+                                </span>
+                                <Clocks step={step} />
+                            </button>
+                        </li>
+                    );
+                })}
+        </ol>
+    );
+}
+
+/** When a joint must be home, may be moved, and may carry water. */
+function Clocks({ step }: { step: Day['steps'][number] }) {
+    const waits = (until: string | null): string | null =>
+        until === null || minutesBetween(step.until, until) <= 0
+            ? null
+            : `${clockOf(until)} (${minutesInWords(minutesBetween(step.until, until))})`;
+    const [moved, filled] = [waits(step.may_move), waits(step.may_fill)];
+    return (
+        <span className="glue-clocks cap">
+            {step.push_by !== null && <span>home by {clockToTheSecond(step.push_by)}</span>}
+            {step.hold_until !== null && <span>held until {clockToTheSecond(step.hold_until)}</span>}
+            <span>{moved === null ? 'may be moved at once' : `not moved before ${moved}`}</span>
+            <span>{filled === null ? 'water at once' : `no water before ${filled}`}</span>
+        </span>
+    );
+}

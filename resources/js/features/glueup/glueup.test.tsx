@@ -1,0 +1,143 @@
+// @vitest-environment jsdom
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { http, HttpResponse } from 'msw';
+import { beforeEach, expect, it, vi } from 'vitest';
+import type { RunDay } from '../../api/types';
+import { DayLine } from '../../drawing/day/DayLine';
+import { evaluatedRuns } from '../../drawing/section/testRuns';
+import { source } from '../../testing/answers';
+import { Edited, emptyJob, show, standInServer } from '../../testing/screen';
+import { withZone } from './asked';
+import { GlueUpStation } from './GlueUpStation';
+
+const server = standInServer();
+const user = userEvent.setup();
+const run = evaluatedRuns(31, 25).find((one) => one.joints.length > 2);
+if (!run) throw new Error('no run with joints');
+const [first, second] = run.joints.map((joint) => String(joint.number));
+let asked: { people?: number; start?: string; closed_to_house?: { from: string; until: string } }[] = [];
+
+const time = (clock: string): string => `2026-11-25T${clock}+01:00`;
+
+const step = (joint: string | undefined, from: string, until: string, filled: string | null) => ({
+    joint: joint ?? '',
+    what: 'join' as const,
+    who: [1],
+    from: time(from),
+    until: time(until),
+    push_by: time('08:05:12'),
+    hold_until: time(until),
+    may_move: filled === null ? time(until) : time('08:35:30'),
+    may_fill: filled === null ? time(until) : time(filled),
+});
+
+const answer = (other: Partial<RunDay> = {}): RunDay => ({
+    goes: true,
+    unsettled: [],
+    day: {
+        steps: [
+            { ...step(first, '08:00:00', '08:01:00', null), what: 'dry-fit', push_by: null, hold_until: null },
+            step(first, '08:02:00', '08:05:30', '09:05:30'),
+            step(second, '08:35:30', '08:39:00', null),
+        ],
+        closed_from: time('08:35:30'),
+        open_again: time('08:39:00'),
+        hands_on_min: 8,
+        earliest_test: time('09:05:30'),
+        critical: [{ joint: second ?? '', cause: 'set', after: first ?? '' }],
+        bound: time('09:00:00'),
+        optimal: false,
+    },
+    findings: [],
+    sources: [source('hands-on.dry-fit')],
+    ...other,
+});
+
+const answering = (day: RunDay): void =>
+    server.use(
+        http.post('/api/day', async ({ request }) => {
+            asked.push((await request.json()) as (typeof asked)[number]);
+            return HttpResponse.json(day);
+        }),
+    );
+
+beforeEach(() => {
+    asked = [];
+    answering(answer());
+});
+
+const glue = (): void => {
+    show(
+        <Edited document={emptyJob()} evaluation={{}} onDocument={() => undefined}>
+            {(editor) => <GlueUpStation run={run} editor={editor} base="/jobs/j/runs/r" />}
+        </Edited>,
+    );
+};
+
+it('says when it can be tested, and each joint with its clocks', async () => {
+    glue();
+    expect(await screen.findByText(/It can be tested from 09:05/)).toBeTruthy();
+    expect(screen.getByText(/Nobody flushes from 08:35 to 08:39/)).toBeTruthy();
+    expect(screen.getAllByText('home by 08:05:12')).toHaveLength(2);
+    expect(screen.getByText('no water before 09:05 (1 h)')).toBeTruthy();
+    expect(screen.getByText('water at once')).toBeTruthy();
+    expect(screen.getByText(/Try everything dry/).textContent).toContain('08:00 to 08:01');
+});
+
+it('says what decides it, and that not all orders were gone through', async () => {
+    glue();
+    await user.click(await screen.findByText('What decides when it can be tested'));
+    expect(screen.getByText(`Joint ${second} at 08:35: joint ${first} has to set before it is moved.`)).toBeTruthy();
+    expect(screen.getByText(/at best it could be tested at 09:00/)).toBeTruthy();
+});
+
+it('asks anew for two people, and for a line that is closed for a while', async () => {
+    glue();
+    await user.click(await screen.findByLabelText('two'));
+    await waitFor(() => expect(asked.at(-1)?.people).toBe(2));
+    const day = asked.at(-1)?.start?.slice(0, 10) ?? '';
+    const before = asked.length;
+    await user.type(screen.getByLabelText(/can do without its line/), '09:00');
+    expect(await screen.findByText('Say from when and until when the line is closed.')).toBeTruthy();
+    expect(asked.length).toBe(before);
+    await user.type(screen.getByLabelText('until'), '10:15');
+    await waitFor(() =>
+        expect(asked.at(-1)?.closed_to_house).toEqual({
+            from: withZone(`${day}T09:00`),
+            until: withZone(`${day}T10:15`),
+        }),
+    );
+});
+
+it('leads to where a joint gets its method', async () => {
+    answering(answer({ day: null, unsettled: [4] }));
+    glue();
+    const link = await screen.findByRole('link', { name: 'choose how it is joined' });
+    expect(link.getAttribute('href')).toBe('/jobs/j/runs/r/joints');
+    expect(screen.queryByText(/It can be tested/)).toBeNull();
+});
+
+it('leads to what frees a run that does not go together', async () => {
+    answering(answer({ day: null, goes: false }));
+    glue();
+    expect((await screen.findByRole('link', { name: 'Make-up' })).getAttribute('href')).toBe('/jobs/j/runs/r/make-up');
+});
+
+it('draws a line for each joint, and marks the joint that is tapped', async () => {
+    const { day } = answer();
+    const onSelect = vi.fn<(joint: string) => void>();
+    if (!day) throw new Error('no day');
+    const { container } = render(<DayLine day={day} width={600} selected={null} onSelect={onSelect} />);
+    const lines = [...container.querySelectorAll('[data-joint]')];
+    expect(lines.map((line) => line.getAttribute('data-joint'))).toEqual([first, second]);
+    const width = (line: Element | undefined, kind: string): number =>
+        Number(line?.querySelector(`.${kind}`)?.getAttribute('width') ?? 0);
+    expect(width(lines[0], 'day-cure')).toBeGreaterThan(width(lines[0], 'day-set'));
+    expect(width(lines[1], 'day-cure')).toBe(0);
+    expect(container.querySelector('.day-closed')).not.toBeNull();
+    const line = lines[1];
+    if (!line) throw new Error('no line');
+    await user.click(line);
+    expect(onSelect).toHaveBeenCalledWith(second);
+});

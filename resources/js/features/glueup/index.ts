@@ -1,0 +1,1 @@
+export { GlueUpStation } from './GlueUpStation';

@@ -1,0 +1,40 @@
+import type { RunDay } from '../../api/types';
+import { clockOf, minutesInWords } from '../../drawing/day/times';
+
+type Day = NonNullable<RunDay['day']>;
+
+const dayOfTime = (time: string): string => time.slice(0, 10);
+
+/** A time of day; with its date where it is another day than the beginning. */
+const timeInWords = (time: string, begin: string): string =>
+    dayOfTime(time) === dayOfTime(begin) ? clockOf(time) : `${clockOf(time)} on ${dayOfTime(time)}`;
+
+/** What the day comes to, in a sentence or three. */
+export function dayInWords(day: Day): string {
+    const begin = day.steps[0]?.from ?? '';
+    return [
+        day.earliest_test !== null && `It can be tested from ${timeInWords(day.earliest_test, begin)}.`,
+        `Hands on: ${minutesInWords(day.hands_on_min)}.`,
+        day.closed_from !== null &&
+            day.open_again !== null &&
+            `Nobody flushes from ${timeInWords(day.closed_from, begin)} to ${timeInWords(day.open_again, begin)}.`,
+    ]
+        .filter(Boolean)
+        .join(' ');
+}
+
+/** Why a joint of the critical chain is made when it is. */
+export function causeInWords(link: Day['critical'][number], day: Day): string {
+    const step = day.steps.find((one) => one.what === 'join' && one.joint === link.joint);
+    const at = step ? ` at ${clockOf(step.from)}` : '';
+    switch (link.cause) {
+        case 'set':
+            return `Joint ${link.joint}${at}: joint ${link.after} has to set before it is moved.`;
+        case 'hands':
+            return `Joint ${link.joint}${at}: hands are on joint ${link.after} until then.`;
+        case 'release':
+            return `Joint ${link.joint}${at}: the line is closed only then.`;
+        default:
+            return `Joint ${link.joint}${at}: the first, once everything was tried dry.`;
+    }
+}
