@@ -78,17 +78,19 @@ final class Crossings
         $at = $obstacle->atMm + $alongMm;
         $u = $leg->line->direction;
         $fromTop = $obstacle->topMm === null ? null : $obstacle->topMm - $u->z * $alongMm;
-        $found = $at <= $leg->centreMm || $leg->isUpright() ? null : self::laterLeg($layout, $leg, $at);
+        $isPast = $at > $leg->centreMm && ! $leg->isUpright();
+        $found = $isPast ? self::laterLeg($layout, $leg, $at) : null;
         if ($found === null) {
-            return [$leg->tapeMm + $at, $fromTop, $leg];
+            // One that was said to stand on a leg stands there; of others alike those past the run are not in its way.
+            return $isPast && $alongMm > 0.0 ? null : [$leg->tapeMm + $at, $fromTop, $leg];
         }
         [$later, $share] = $found;
         $z = $later->from->z + $later->line->direction->z * $share * $later->centreMm;
         $fromTop = $obstacle->topMm === null ? null : $leg->from->z + $u->z * $obstacle->atMm + $obstacle->topMm - $z;
         $half = $layout->system->pipe($later->line->size)->outsideMm / 2;
-        $isPast = $fromTop !== null && ($fromTop < -$half || $fromTop > ($obstacle->depthMm ?? INF) + $half);
+        $isOver = $fromTop !== null && ($fromTop < -$half || $fromTop > ($obstacle->depthMm ?? INF) + $half);
 
-        return $isPast && $obstacle->depthMm !== null ? null : [
+        return $isOver && $obstacle->depthMm !== null ? null : [
             $later->tapeMm + $share * $later->centreMm,
             $fromTop,
             $later,

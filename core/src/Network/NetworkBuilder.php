@@ -220,12 +220,6 @@ final class NetworkBuilder
     /** @param list<Segment> $segments */
     private function stacks(array $segments): void
     {
-        foreach ($segments as $segment) {
-            $segment->isBelowStack = $segment->isBelowStack || ($segment->isWet && self::isStack($segment));
-            foreach ($segment->isBelowStack ? $this->connections->out($segment->down) : [] as $next) {
-                $next->isBelowStack = true;
-            }
-        }
         foreach (array_reverse($segments) as $segment) {
             $next = $this->connections->drain($segment->down);
             $segment->isAboveStack = $next !== null && ($next->isAboveStack || self::isStack($next));

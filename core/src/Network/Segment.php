@@ -40,9 +40,6 @@ final class Segment
      */
     public bool $isAboveStack = false;
 
-    /** Whether it lies below the foot of a stack. */
-    public bool $isBelowStack = false;
-
     /**
      * @param float $fromMm on the tape of the run
      * @param list<Stretch> $stretches in the direction of flow

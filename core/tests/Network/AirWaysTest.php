@@ -90,8 +90,8 @@ final class AirWaysTest extends TestCase
         $segment = self::segment(0, self::node(0), self::node(1), 100.0);
         self::assertSame('dead', $segment->role());
         self::assertSame(
-            [false, false, false],
-            [$segment->isBelowStack, $segment->isAboveStack, $segment->isDryVent()],
+            [false, false],
+            [$segment->isAboveStack, $segment->isDryVent()],
         );
         self::assertNull($segment->firstLeg());
         self::assertNull($segment->leastFallMmPerM());

@@ -64,6 +64,22 @@ final class CrossingTest extends TestCase
         self::assertEqualsWithDelta(100.0 + 400.0 * sin(atan(0.02)), $crossings[1]->fromTopMm ?? 0.0, 0.1);
     }
 
+    public function testWhatStandsBeyondTheLastLegIsNotGoneThrough(): void
+    {
+        $legs = 'right 30° 1000 mm fall 20 mm/m / right 22.5° 1000 mm fall 20 mm/m';
+        $joists = ['kind' => 'joist', 'run' => 'main', 'leg' => 'l1', 'at_mm' => 300.0, 'every_mm' => 400.0];
+        $job = CaseJob::of(
+            'ipc-2021',
+            ['main' => ['socket', $legs, 'socket', ['size' => '2']]],
+            [$joists + ['count' => 7, 'depth_mm' => 240.0]],
+        );
+        $catalogue = Catalogue::shipped();
+        $book = $catalogue->rulebook('ipc-2021');
+        $layout = (new JobCompiler($catalogue, $book, $job))->compile();
+        // The fifth stands at 1900 mm, and the run ends 1000 + 1000 · cos 22.5° = 1924 mm along the first leg.
+        self::assertCount(5, Crossings::find($layout, ['main' => $job->obstacles], $book));
+    }
+
     private static function crossing(?float $depth, ?float $fromTop): Crossing
     {
         $obstacle = new Obstacle('o', ObstacleKind::Joist, '', 'r1', 'l1', 0.0, depthMm: $depth);
