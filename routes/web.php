@@ -8,6 +8,7 @@ use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\LogController;
 use App\Http\Controllers\PriceController;
 use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\SessionController;
@@ -32,6 +33,8 @@ Route::prefix('api')->group(static function (): void {
         Route::post('jobs/{id}/back', [JobController::class, 'goBack']);
         Route::get('jobs/{id}/file', [JobController::class, 'file']);
         Route::get('jobs/{id}/raw', [JobController::class, 'raw']);
+        Route::get('jobs/{id}/log', [LogController::class, 'index']);
+        Route::post('jobs/{id}/log', [LogController::class, 'store']);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);

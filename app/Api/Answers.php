@@ -8,6 +8,7 @@ use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\SessionController;
 use App\Http\Problems;
+use App\Log\JobLog;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Provenance;
@@ -64,6 +65,7 @@ final class Answers
         'MadeUpWay' => [RunMakeUp::class, 'MadeUpWay'],
         'RunOrder' => [RunOrder::class, 'WrittenOrder'],
         'RunDay' => [RunDay::class, 'WrittenRunDay'],
+        'LogEntry' => [JobLog::class, 'WrittenEntry'],
         'RunClosing' => [RunClosing::class, 'WrittenClosing'],
         'HangingReport' => [RunHanging::class, 'HangingReport'],
         'CuttingReport' => [JobCutting::class, 'CuttingReport'],

@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Actions\Board;
 use App\Files\JobCsv;
+use App\Log\SiteEvent;
 use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
@@ -85,6 +86,7 @@ final readonly class Description
             self::ofRuns() +
             self::ofWholeJobs() +
             self::ofADay() +
+            self::ofTheLog() +
             self::ofFiles() +
             self::ofJoints() +
             self::ofTemplates() +
@@ -288,6 +290,48 @@ final readonly class Description
                     Shapes::ref('HangingReport'),
                     [422 => 'Problem'],
                 ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> what happened on site */
+    private static function ofTheLog(): array
+    {
+        $event = Shapes::object(
+            [
+                'key' => [
+                    'type' => 'string',
+                    'description' => 'Made by the device: what has arrived before does not arrive again',
+                ],
+                'kind' => ['enum' => SiteEvent::KINDS],
+                'made_at' => ['type' => 'string', 'description' => 'By the clock of the device'],
+                'age_s' => ['type' => 'number', 'description' => 'How long ago it happened, in seconds'],
+            ],
+            [
+                'run' => ['type' => 'string'],
+                'joint' => ['type' => 'integer', 'description' => 'The number of a joint'],
+                'note' => ['type' => 'string'],
+                'entry' => ['type' => 'integer', 'description' => 'The number of the entry that is taken back'],
+            ],
+        );
+        $answer = Shapes::object([
+            'entries' => Shapes::list(Shapes::ref('LogEntry')),
+            'length' => ['type' => 'integer'],
+            'now' => ['type' => 'string', 'description' => 'The time by the clock of the server'],
+        ]);
+        $after = ['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'integer']];
+
+        return [
+            '/api/jobs/{id}/log' => [
+                'get' => self::call('What happened on site, after an entry', null, $answer, [404 => 'Problem']) + [
+                    'parameters' => [...self::ID, $after],
+                ],
+                'post' => self::call(
+                    'Append what happened on site, each thing once; nothing is kept where one of them is wrong',
+                    Shapes::object(['device' => ['type' => 'string'], 'entries' => Shapes::list($event)]),
+                    $answer,
+                    [404 => 'Problem', 422 => 'Problem'],
+                ) + ['parameters' => self::ID],
             ],
         ];
     }

@@ -26,6 +26,8 @@ use Illuminate\Support\Facades\DB;
  * @property int $summary_version 0 where none was made yet
  * @property ?string $unreadable why its newest revision cannot be read; null where it can, as far as anybody tried
  * @property ?int $kept_by_id
+ * @property int $log_length how many entries its log has
+ * @property string $log_hash that of the last of them; empty where there is none
  * @property-read Crew $crew
  * @property-read ?User $keptBy
  */

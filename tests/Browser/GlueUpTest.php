@@ -48,6 +48,75 @@ final class GlueUpTest extends BrowserTestCase
         );
     }
 
+    public function testWhatIsMadeIsKnownAfterAReloadAndToASecondPhoneWhichTakesItBack(): void
+    {
+        $phone = $this->open(390, 844);
+        $this->signIn($phone);
+        $job = $this->ownJob($phone, 'Two phones');
+        $this->openRun($phone, $job, 'clay-wash', 'glue-up');
+        $this->button($phone, 'All tried and marked');
+        $this->until(fn (): bool => ! str_contains($this->text($phone, '.glue-steps'), 'Try everything dry'), 'tried');
+        $this->button($phone, 'Joint 2 is made');
+        $this->until(fn (): bool => $this->timer($phone) >= 1700, 'its clock runs, of half an hour');
+        self::assertStringContainsString('joint 2: not moved, no water', $this->text($phone, '.glue-next'));
+        $phone->navigate()->refresh();
+        $this->until(fn (): bool => $this->timer($phone) >= 1600, 'after a reload, too');
+        self::assertLessThan(1800, $this->timer($phone));
+
+        $second = $this->open(390, 844);
+        $this->signIn($second);
+        $this->openRun($second, $job, 'clay-wash', 'glue-up');
+        $this->until(fn (): bool => $this->timer($second) >= 1600, 'and on another phone');
+        self::assertEqualsWithDelta($this->timer($phone), $this->timer($second), 4);
+        self::assertStringContainsString('by lead', $this->text($second, '.glue-made'));
+        $this->button($second, 'Not made: take it back');
+        $this->until(fn (): bool => ! str_contains($this->text($second, '.station'), 'take it back'), 'taken back');
+        $this->until(
+            fn (): bool => ! str_contains($this->text($phone, '.station'), 'take it back'),
+            'on the first, too',
+        );
+        $this->until(
+            fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 2 is made'),
+            'still to make',
+        );
+    }
+
+    public function testWhatIsTappedWhileTheLineIsCutArrivesLaterWithTheTimeAtWhichItWas(): void
+    {
+        $phone = $this->open(390, 844);
+        $this->signIn($phone);
+        $job = $this->ownJob($phone, 'In the cellar');
+        $this->openRun($phone, $job, 'clay-wash', 'glue-up');
+        $this->until(fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 2 is made'), 'the day');
+        $this->devTools($phone, 'Network.enable', []);
+        $this->network($phone, offline: true);
+        $this->button($phone, 'Joint 2 is made');
+        $this->until(
+            fn (): bool => str_contains($this->text($phone, '.glue-made'), 'kept on this device and not sent yet'),
+            'it is kept here',
+        );
+        sleep(6);
+        $this->network($phone);
+        $this->until(fn (): bool => str_contains($this->text($phone, '.glue-made'), 'by lead'), 'it arrives');
+        self::assertLessThanOrEqual(1794, $this->timer($phone), 'its clock has run since it was tapped');
+        self::assertStringNotContainsString('not sent yet', $this->text($phone, '.glue-made'));
+    }
+
+    public function testAPhoneWhoseClockIsWrongByAnHourShowsTheRightTime(): void
+    {
+        foreach ([-3_600_000, 3_600_000] as $off) {
+            $phone = $this->open(390, 844);
+            $this->devTools($phone, 'Page.addScriptToEvaluateOnNewDocument', [
+                'source' => "const now = Date.now; Date.now = () => now() + {$off};",
+            ]);
+            $this->signIn($phone);
+            $this->openRun($phone, $this->ownJob($phone, "Wrong by {$off}"), 'clay-wash', 'glue-up');
+            $this->button($phone, 'Joint 2 is made');
+            $this->until(fn (): bool => $this->timer($phone) > 0, 'a clock runs');
+            self::assertEqualsWithDelta(1800, $this->timer($phone), 30, "off by {$off} ms");
+        }
+    }
+
     public function testAJointWithoutAMethodLeadsToWhereItGetsOne(): void
     {
         $browser = $this->open();
@@ -56,6 +125,18 @@ final class GlueUpTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($this->text($browser, '.glue-said'), 'Joint 4'), 'it is named');
         $browser->findElement(WebDriverBy::linkText('choose how it is joined'))->click();
         $this->until(fn (): bool => str_ends_with($browser->getCurrentURL(), '/shower/joints'), 'at Joints');
+    }
+
+    /** What the large clock shows, in seconds; 0 where there is none. */
+    private function timer(RemoteWebDriver $browser): int
+    {
+        $text = $browser->executeScript('return document.querySelector(".glue-next b")?.textContent ?? "0:00"');
+        $seconds = 0;
+        foreach (explode(':', is_string($text) ? $text : '0') as $part) {
+            $seconds = 60 * $seconds + (int) $part;
+        }
+
+        return $seconds;
     }
 
     /** Says a time of day as whoever types it does. */

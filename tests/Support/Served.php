@@ -56,12 +56,25 @@ final class Served
      */
     public function together(array $requests, int $atOnce): array
     {
+        return self::ofAll(array_map(fn (array $request): array => [$this, $request], $requests), $atOnce);
+    }
+
+    /**
+     * The same of several people.
+     *
+     * @param list<array{self, array{0: string, 1: string, 2?: array<array-key, mixed>|string|null,
+     *     3?: array<string, string>}}> $requests who asks, and what
+     * @return list<Answer>
+     */
+    public static function ofAll(array $requests, int $atOnce): array
+    {
         $multi = curl_multi_init();
         $answers = $running = [];
         $next = 0;
         do {
             while (count($running) < $atOnce && $next < count($requests)) {
-                $handle = $this->handle($requests[$next]);
+                [$who, $request] = $requests[$next];
+                $handle = $who->handle($request);
                 curl_multi_add_handle($multi, $handle);
                 $running[spl_object_id($handle)] = $next++;
             }

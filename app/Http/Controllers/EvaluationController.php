@@ -7,6 +7,9 @@ namespace App\Http\Controllers;
 use App\Actions\EvaluateJob;
 use App\Answers\JobAnswer;
 use App\Answers\Wanted;
+use App\Log\JobLog;
+use App\Models\Job;
+use App\Models\User;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
@@ -110,7 +113,14 @@ final readonly class EvaluationController
         $asked = DayAsked::read($body);
         $body->end();
 
-        return new JsonResponse($job->day($run)->toArray($asked));
+        // What was done of a job that is kept stands in its log.
+        $kept = $body->has('job')
+            ? Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40))
+            : null;
+
+        return new JsonResponse(
+            $job->day($run)->toArray($asked, $kept === null ? null : JobLog::doneOf($kept, $run)),
+        );
     }
 
     /** Where a run is hung, and what hangs between two hangers. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Sequence;
 
+use DateTimeImmutable;
+use DateTimeInterface;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
@@ -29,10 +31,12 @@ use FallBend\Core\Verdict\SourceList;
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type Source from Provenance
  *
+ * @phpstan-type MadeJoint array{joint: string, at: string, may_move: ?string, may_fill: ?string}
  * @phpstan-type WrittenRunDay array{
  *     goes: bool,
  *     unsettled: list<int>,
  *     day: WrittenDay|null,
+ *     made: list<MadeJoint>,
  *     findings: list<SaidFinding>,
  *     sources: list<Source>,
  * }
@@ -50,8 +54,11 @@ final readonly class RunDay
         private Effort $effort,
     ) {}
 
-    /** @return WrittenRunDay */
-    public function toArray(DayAsked $asked): array
+    /**
+     * @param ?DoneJoints $done what was done of it by now; null: nothing
+     * @return WrittenRunDay
+     */
+    public function toArray(DayAsked $asked, ?DoneJoints $done = null): array
     {
         $order = RunOrder::of($this->layout);
         $moves = $order?->moves($this->effort);
@@ -63,23 +70,29 @@ final readonly class RunDay
                 'goes' => $moves !== null,
                 'unsettled' => array_map(static fn (Joint $joint): int => $joint->number, $unsettled),
                 'day' => null,
+                'made' => [],
                 'findings' => [],
                 'sources' => [],
             ];
         }
 
-        return $this->planned(new JointNeeds($moves, $order->joints()), $asked);
+        return $this->planned(new JointNeeds($moves, $order->joints()), $asked, $done);
     }
 
     /** @return WrittenRunDay of a run that goes together, whose joints all have their methods */
-    private function planned(JointNeeds $needs, DayAsked $asked): array
+    private function planned(JointNeeds $needs, DayAsked $asked, ?DoneJoints $done): array
     {
         $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
-        $joints = $this->joints($needs, $table);
+        $joints = $this->joints($needs, $table, $done);
+        // What is begun goes on from now, whenever it was to begin.
+        $start =
+            $done === null || $done->dry === []
+                ? $asked->start
+                : $done->now->setTimezone($asked->start->getTimezone());
         $clock = new GlueClock(
             $joints,
             $asked->people,
-            $asked->start,
+            $start,
             $asked->closedFrom,
             $asked->closedUntil,
             $table->dryFit(),
@@ -91,6 +104,7 @@ final readonly class RunDay
             'goes' => true,
             'unsettled' => [],
             'day' => $day,
+            'made' => self::made($joints, $start),
             'findings' => FindingReport::list([...$findings, ...self::weather($joints)], $this->job->units),
             'sources' => SourceList::list([
                 $table->dryFit()->provenance,
@@ -100,7 +114,7 @@ final readonly class RunDay
     }
 
     /** @return list<ClockedJoint> in the order of flow */
-    private function joints(JointNeeds $order, SiteTimetable $table): array
+    private function joints(JointNeeds $order, SiteTimetable $table, ?DoneJoints $done): array
     {
         $numbers = array_column($this->layout->joints, 'number', 'key');
         $joints = [];
@@ -116,10 +130,38 @@ final readonly class RunDay
                 self::named($order->needs[$joint->key] ?? [], $numbers),
                 self::named($order->with[$joint->key] ?? [], $numbers),
                 $this->end($joint)?->end->kind === RunEndKind::Standing,
+                in_array((string) $joint->number, $done->dry ?? [], true),
+                $done->made[(string) $joint->number] ?? null,
             );
         }
 
         return $joints;
+    }
+
+    /**
+     * @param list<ClockedJoint> $joints
+     * @return list<MadeJoint> those that are made, with their clocks, in the zone of a time
+     */
+    private static function made(array $joints, DateTimeImmutable $like): array
+    {
+        $made = [];
+        foreach ($joints as $joint) {
+            if ($joint->madeAt !== null) {
+                $after = static fn (?float $minutes): ?string => $minutes === null
+                    ? null
+                    : $like
+                        ->setTimestamp($joint->madeAt->getTimestamp() + (int) ceil($minutes * 60))
+                        ->format(DateTimeInterface::ATOM);
+                $made[] = [
+                    'joint' => $joint->id,
+                    'at' => (string) $after(0.0),
+                    'may_move' => $after($joint->times->setMin),
+                    'may_fill' => $after($joint->times->fillMin),
+                ];
+            }
+        }
+
+        return $made;
     }
 
     /**

@@ -31,8 +31,10 @@ import type {
     MaterialRow,
     RunClosing,
     OfJob,
+    LogEntry,
     RunDay,
     RunOrder,
+    SiteEvent,
     RunReport,
     Schemas,
     Stale,
@@ -343,13 +345,38 @@ export interface DayAsked {
     start: string;
     closed_to_house?: { from: string; until: string };
 }
-/** The day in which a run is joined. */
-export const dayQuery = (of: OfJob, run: string, asked: DayAsked) =>
+/** The day in which a run is joined; `logged` is the number of the last entry that it rests on. */
+export const dayQuery = (of: OfJob, run: string, asked: DayAsked, logged: number) =>
     queryOptions({
-        queryKey: ['day', run, asked, of],
+        queryKey: ['day', run, asked, of, logged],
         queryFn: ({ signal }) => orThrow(callInTurn<RunDay>('/api/day', { ...of, run, ...asked }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
+    });
+interface LogAnswer {
+    entries: LogEntry[];
+    length: number;
+    now: string;
+}
+/** Says what happened on site. */
+export const appendToLog = (job: string, device: string, entries: SiteEvent[]) =>
+    call<LogAnswer>('POST', `/api/jobs/${job}/log`, { device, entries });
+/** What happened on site; asked for anew every few seconds, since another phone may say something. */
+export const logQuery = (job: string) =>
+    queryOptions({
+        queryKey: ['log', job],
+        queryFn: async ({ signal }) => {
+            const all: LogEntry[] = [];
+            for (;;) {
+                const path = `/api/jobs/${job}/log?after=${all.at(-1)?.number ?? 0}`;
+                const answer = await orThrow(call<LogAnswer>('GET', path, undefined, { signal }));
+                all.push(...answer.entries);
+                if (answer.entries.length === 0 || all.length >= answer.length) return { ...answer, entries: all };
+            }
+        },
+        ...untilAnswered,
+        refetchInterval: 5_000,
+        staleTime: 0,
     });
 export type RunView = 'plan' | 'section' | 'isometric';
 /** A run as a drawing in an open format; the model has no view, on paper there are all. */

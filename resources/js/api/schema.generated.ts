@@ -1237,6 +1237,127 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened on site, after an entry */
+        get: {
+            parameters: {
+                query?: {
+                    after?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What happened on site, after an entry */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            entries: components["schemas"]["LogEntry"][];
+                            length: number;
+                            /** @description The time by the clock of the server */
+                            now: string;
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Append what happened on site, each thing once; nothing is kept where one of them is wrong */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        device: string;
+                        entries: {
+                            /** @description Made by the device: what has arrived before does not arrive again */
+                            key: string;
+                            /** @enum {unknown} */
+                            kind: "dry-fit" | "joint" | "note" | "taken-back";
+                            /** @description By the clock of the device */
+                            made_at: string;
+                            /** @description How long ago it happened, in seconds */
+                            age_s: number;
+                            run?: string;
+                            /** @description The number of a joint */
+                            joint?: number;
+                            note?: string;
+                            /** @description The number of the entry that is taken back */
+                            entry?: number;
+                        }[];
+                    };
+                };
+            };
+            responses: {
+                /** @description Append what happened on site, each thing once; nothing is kept where one of them is wrong */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            entries: components["schemas"]["LogEntry"][];
+                            length: number;
+                            /** @description The time by the clock of the server */
+                            now: string;
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/csv": {
         parameters: {
             query?: never;
@@ -3065,8 +3186,30 @@ export interface components {
                 bound: string | null;
                 optimal: boolean;
             } | null;
+            made: {
+                joint: string;
+                at: string;
+                may_move: string | null;
+                may_fill: string | null;
+            }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+        };
+        LogEntry: {
+            number: number;
+            key: string;
+            /** @enum {unknown} */
+            kind: "dry-fit" | "joint" | "note" | "taken-back";
+            run: string | null;
+            joint: number | null;
+            note: string;
+            entry: number | null;
+            by: string;
+            device: string;
+            made_at: string;
+            happened_at: string;
+            kept_at: string;
+            hash: string;
         };
         RunClosing: {
             reading_mm: number;

@@ -75,6 +75,17 @@ export interface KeptPrices {
 export type JobMove = Schemas['JobMove'];
 export type RunClosing = Schemas['RunClosing'];
 export type MadeUp = Schemas['MadeUp'];
+export type LogEntry = Schemas['LogEntry'];
+export interface SiteEvent {
+    key: string;
+    kind: LogEntry['kind'];
+    made_at: string;
+    age_s: number;
+    run?: string | undefined;
+    joint?: number | undefined;
+    note?: string | undefined;
+    entry?: number | undefined;
+}
 export type RunDay = Schemas['RunDay'];
 export type RunOrder = Schemas['RunOrder'];
 export type CutInInput = Schemas['CutInInput'];

@@ -87,6 +87,8 @@ export function Edited({ document, evaluation, onDocument, children }: EditedPro
     const [now, setNow] = useState(document);
     const newest = useRef(document);
     const editor = {
+        job: { id: 'j' },
+        ofJob: { job: 'j', document: now },
         document: now,
         evaluation: { units: document.units, runs: [], standing: [], ...evaluation },
         change: (edit: (old: JobDocument) => JobDocument): void => {

@@ -5,10 +5,12 @@ interface Props {
     said: Said;
     onSaid: (said: Said) => void;
     problem: string | null;
+    /** something of it is done already */
+    isBegun: boolean;
 }
 
 /** How many work, when they begin, and when the house can do without its line. */
-export function DayForm({ said, onSaid, problem }: Props) {
+export function DayForm({ said, onSaid, problem, isBegun }: Props) {
     return (
         <form className="glue-form" onSubmit={(event) => event.preventDefault()}>
             <fieldset>
@@ -26,9 +28,10 @@ export function DayForm({ said, onSaid, problem }: Props) {
                 ))}
             </fieldset>
             <label className="choice">
-                <span className="cap">Begins</span>
+                <span className="cap">{isBegun ? 'Begun: it goes on from now' : 'Begins'}</span>
                 <input
                     type="datetime-local"
+                    disabled={isBegun}
                     value={said.start}
                     onChange={(event) => onSaid({ ...said, start: event.target.value })}
                 />
@@ -51,7 +54,7 @@ export function DayForm({ said, onSaid, problem }: Props) {
             </label>
             <Problem text={problem} />
             <p className="cap">
-                This is a plan: it is worked out anew whenever it is opened, and not kept with the job.
+                This is a plan, worked out anew whenever it is opened. What is done is kept in the log of the job.
             </p>
         </form>
     );

@@ -5,13 +5,15 @@ import { dayQuery } from '../../api/queries';
 import type { RunDay, RunReport } from '../../api/types';
 import { DayLine } from '../../drawing/day/DayLine';
 import { clockOf, clockToTheSecond, minutesBetween, minutesInWords } from '../../drawing/day/times';
-import type { JobEditor } from '../../editing';
+import type { JobEditor, SiteLogState } from '../../editing';
 import { FindingLines } from '../../shared/FindingLines';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
 import { asked, usual, type Said } from './asked';
 import { DayForm } from './DayForm';
+import { MadeJoints } from './MadeJoints';
+import { useSiteLog } from './useSiteLog';
 import { causeInWords, dayInWords } from './words';
 
 type Day = NonNullable<RunDay['day']>;
@@ -21,10 +23,11 @@ type Joint = RunReport['joints'][number];
 export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: JobEditor; base: string }) {
     const [said, setSaid] = useState<Said>(() => usual(new Date()));
     const [selected, setSelected] = useState<string | null>(null);
+    const { log, state, entries } = useSiteLog(editor.job.id);
     const question = asked(said);
     const isAsked = !('problem' in question);
     const query = useQuery({
-        ...dayQuery(editor.ofJob, run.id, isAsked ? question : { people: 1, start: '' }),
+        ...dayQuery(editor.ofJob, run.id, isAsked ? question : { people: 1, start: '' }, state.length),
         enabled: isAsked,
     });
     const answer = query.data;
@@ -32,6 +35,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
         return <p className="none">Call out a leg on Route: what is not laid out is not joined.</p>;
     return (
         <main className="station glue">
+            {answer && <MadeJoints run={run.id} made={answer.made} entries={entries} log={log} state={state} />}
             <section className="glue-day" aria-label="The day">
                 {answer?.day ? (
                     <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
@@ -40,7 +44,12 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 )}
             </section>
             <section className="glue-said" aria-label="What the day rests on">
-                <DayForm said={said} onSaid={setSaid} problem={isAsked ? null : question.problem} />
+                <DayForm
+                    said={said}
+                    onSaid={setSaid}
+                    problem={isAsked ? null : question.problem}
+                    isBegun={(answer?.made.length ?? 0) > 0}
+                />
                 {answer && !answer.day && <Open answer={answer} base={base} />}
                 {answer && <FindingLines findings={answer.findings} />}
                 {answer?.day && <Critical day={answer.day} />}
@@ -48,12 +57,25 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
                 {answer?.day && (
-                    <Joints day={answer.day} joints={run.joints} selected={selected} onSelect={setSelected} />
+                    <Joints
+                        day={answer.day}
+                        joints={run.joints}
+                        selected={selected}
+                        onSelect={setSelected}
+                        onDone={(kind, done) =>
+                            log.add(done.map((joint) => ({ kind, run: run.id, joint: Number(joint) })))
+                        }
+                        waiting={waitingOf(state, run.id)}
+                    />
                 )}
             </section>
         </main>
     );
 }
+
+/** Joints of a run that were tapped, and the server does not know of yet. */
+const waitingOf = (state: SiteLogState, run: string): string[] =>
+    state.pending.filter((one) => one.kind === 'joint' && one.run === run).map((one) => String(one.joint));
 
 /** Why there is no day. */
 function whyNot(answer: RunDay | undefined): string | null {
@@ -145,10 +167,13 @@ interface JointsProps {
     joints: Joint[];
     selected: string | null;
     onSelect: (joint: string) => void;
+    onDone: (kind: 'dry-fit' | 'joint', joints: string[]) => void;
+    /** joints that were tapped, and the server does not know of yet */
+    waiting: string[];
 }
 
 /** Each joint with its clocks, in the order in which it is made. */
-function Joints({ day, joints, selected, onSelect }: JointsProps) {
+function Joints({ day, joints, selected, onSelect, onDone, waiting }: JointsProps) {
     const dry = day.steps.filter((step) => step.what === 'dry-fit');
     const last = dry.at(-1);
     return (
@@ -158,7 +183,19 @@ function Joints({ day, joints, selected, onSelect }: JointsProps) {
                     <b>
                         {clockOf(dry[0].from)} to {clockOf(last.until)}
                     </b>{' '}
-                    Try everything dry, and mark depth and angle on pipe and fitting.
+                    Try everything dry, and mark depth and angle on pipe and fitting.{' '}
+                    <button
+                        type="button"
+                        className="plain"
+                        onClick={() =>
+                            onDone(
+                                'dry-fit',
+                                dry.map((step) => step.joint),
+                            )
+                        }
+                    >
+                        All tried and marked
+                    </button>
                 </li>
             )}
             {day.steps
@@ -185,6 +222,14 @@ function Joints({ day, joints, selected, onSelect }: JointsProps) {
                                     </span>
                                 </span>
                                 <Clocks step={step} />
+                            </button>
+                            <button
+                                type="button"
+                                className="glue-joined"
+                                disabled={waiting.includes(step.joint)}
+                                onClick={() => onDone('joint', [step.joint])}
+                            >
+                                {waiting.includes(step.joint) ? 'Kept, not sent yet' : `Joint ${step.joint} is made`}
                             </button>
                         </li>
                     );

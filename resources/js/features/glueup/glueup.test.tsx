@@ -3,7 +3,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { beforeEach, expect, it, vi } from 'vitest';
-import type { RunDay } from '../../api/types';
+import type { LogEntry, RunDay, RunReport } from '../../api/types';
 import { DayLine } from '../../drawing/day/DayLine';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
 import { source } from '../../testing/answers';
@@ -13,8 +13,7 @@ import { GlueUpStation } from './GlueUpStation';
 
 const server = standInServer();
 const user = userEvent.setup();
-const run = evaluatedRuns(31, 25).find((one) => one.joints.length > 2);
-if (!run) throw new Error('no run with joints');
+const run = evaluatedRuns(31, 25).filter((one) => one.joints.length > 2)[0] as RunReport;
 const [first, second] = run.joints.map((joint) => String(joint.number));
 let asked: { people?: number; start?: string; closed_to_house?: { from: string; until: string } }[] = [];
 
@@ -49,6 +48,7 @@ const answer = (other: Partial<RunDay> = {}): RunDay => ({
         bound: time('09:00:00'),
         optimal: false,
     },
+    made: [],
     findings: [],
     sources: [source('hands-on.dry-fit')],
     ...other,
@@ -62,9 +62,44 @@ const answering = (day: RunDay): void =>
         }),
     );
 
+const entry = (other: Partial<LogEntry>): LogEntry => ({
+    number: 1,
+    key: 'key-00001',
+    kind: 'joint',
+    run: run.id,
+    joint: Number(first),
+    note: '',
+    entry: null,
+    by: 'Anna',
+    device: 'phone',
+    made_at: time('08:00:00'),
+    happened_at: time('08:00:00'),
+    kept_at: time('08:00:00'),
+    hash: '',
+    ...other,
+});
+
+let logged: LogEntry[] = [];
+let said: { kind: string; joint?: number; entry?: number; age_s: number }[] = [];
+let isAway = false;
+
 beforeEach(() => {
     asked = [];
+    logged = [];
+    said = [];
+    isAway = false;
+    localStorage.clear();
     answering(answer());
+    const now = (): string => new Date().toISOString();
+    server.use(
+        http.get('/api/jobs/:job/log', () => HttpResponse.json({ entries: logged, length: logged.length, now: now() })),
+        http.post('/api/jobs/:job/log', async ({ request }) => {
+            if (isAway) return HttpResponse.error();
+            const body = (await request.json()) as { entries: typeof said };
+            said.push(...body.entries);
+            return HttpResponse.json({ entries: [], length: logged.length + said.length, now: now() });
+        }),
+    );
 });
 
 const glue = (): void => {
@@ -108,6 +143,38 @@ it('asks anew for two people, and for a line that is closed for a while', async 
             until: withZone(`${day}T10:15`),
         }),
     );
+});
+
+it('says that a joint is made, and asks for the day anew', async () => {
+    glue();
+    await user.click(await screen.findByRole('button', { name: `Joint ${first} is made` }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'joint', joint: Number(first) }]));
+    await waitFor(() => expect(asked.length).toBeGreaterThan(1));
+});
+
+it('keeps what is tapped while the line is cut, and says so', async () => {
+    isAway = true;
+    glue();
+    await user.click(await screen.findByRole('button', { name: `Joint ${second} is made` }));
+    expect(await screen.findByText(/kept on this device and not sent yet/)).toBeTruthy();
+    const button = screen.getByRole('button', { name: 'Kept, not sent yet' });
+    expect(button.hasAttribute('disabled')).toBe(true);
+    expect(localStorage.getItem(Object.keys(localStorage).find((key) => key.includes('log')) ?? '')).toContain(
+        `"joint":${second}`,
+    );
+});
+
+it('runs the clocks of what is made, and takes a tap back', async () => {
+    logged = [entry({})];
+    const after = (minutes: number): string => new Date(Date.now() + minutes * 60_000).toISOString();
+    const made = [{ joint: first ?? '', at: time('08:00:00'), may_move: after(5), may_fill: after(65) }];
+    answering(answer({ made }));
+    glue();
+    const timer = await screen.findByRole('timer');
+    expect(timer.textContent).toMatch(/^(5:0[01]|4:5\d)joint \d+ must not be moved$/);
+    expect(screen.getByText(/not moved for (5:0[01]|4:5\d)/)).toBeTruthy();
+    await user.click(await screen.findByRole('button', { name: 'Not made: take it back' }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'taken-back', entry: 1 }]));
 });
 
 it('leads to where a joint gets its method', async () => {

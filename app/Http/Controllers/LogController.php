@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Log\AppendToLog;
+use App\Log\JobLog;
+use App\Log\SiteEvent;
+use App\Models\Job;
+use App\Models\LogEntry;
+use App\Models\User;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+
+/** What happened on site: appended, never edited. */
+final readonly class LogController
+{
+    /** So many entries are taken at once. */
+    private const AT_ONCE = 500;
+
+    public function __construct(private AppendToLog $append) {}
+
+    /** The entries after a number, and the time by the clock of the server. */
+    public function index(Request $request, string $id): JsonResponse
+    {
+        $query = Fields::of($request->query());
+        $after = $query->has('after') ? $query->string('after', 10) : '0';
+        if (! ctype_digit($after)) {
+            throw BadInput::at('after', 'must be a whole number', $after);
+        }
+        $job = $this->job($request, $id);
+
+        return self::answer($job, JobLog::after($job, (int) $after)->all());
+    }
+
+    public function store(Request $request, string $id): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $device = trim($body->string('device', 80));
+        $events = array_map(SiteEvent::read(...), $body->children('entries', self::AT_ONCE));
+        $body->end();
+        $job = $this->job($request, $id);
+
+        return self::answer($job, $this->append->append($job, User::asking($request), $device, $events));
+    }
+
+    private function job(Request $request, string $id): Job
+    {
+        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
+    }
+
+    /** @param array<int, LogEntry> $entries */
+    private static function answer(Job $job, array $entries): JsonResponse
+    {
+        return new JsonResponse([
+            'entries' => array_values(array_map(JobLog::written(...), $entries)),
+            'length' => Job::query()->findOrFail($job->id)->log_length,
+            'now' => Carbon::now('UTC')->format('Y-m-d\TH:i:s.v\Z'),
+        ]);
+    }
+}

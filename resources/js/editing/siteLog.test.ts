@@ -1,0 +1,122 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import type { SiteEvent } from '../api/types';
+import type { Result } from '../api/client';
+import { SiteLog, type LogAnswer, type SiteLogWorld } from './siteLog';
+
+let stored: Map<string, string>;
+let sent: SiteEvent[][];
+let answers: ((entries: SiteEvent[]) => Result<LogAnswer>)[];
+let now: number;
+let later: { what: () => void; ms: number }[];
+let keys: number;
+
+const ok = (): Result<LogAnswer> => ({
+    ok: true,
+    data: { entries: [], length: sent.flat().length, now: new Date(now + 3_600_000).toISOString() },
+});
+const away = (): Result<LogAnswer> => ({ ok: false, status: 0, code: '', message: 'away', errors: {}, body: null });
+const wrong = (n: number): Result<LogAnswer> => ({
+    ok: false,
+    status: 422,
+    code: '',
+    message: 'must be a joint',
+    errors: { [`entries.${n}.joint`]: ['must be a joint'] },
+    body: null,
+});
+
+const world = (): SiteLogWorld => ({
+    storage: { getItem: (key) => stored.get(key) ?? null, setItem: (key, value) => void stored.set(key, value) },
+    send: (entries) => {
+        sent.push(entries);
+        return Promise.resolve((answers.shift() ?? ok)(entries));
+    },
+    now: () => now,
+    newKey: () => `key-${(keys += 1)}`,
+    later: (what, ms) => later.push({ what, ms }),
+});
+
+const settle = async (): Promise<void> => {
+    for (let i = 0; i < 20; i++) await Promise.resolve();
+};
+
+beforeEach(() => {
+    stored = new Map<string, string>();
+    sent = [];
+    answers = [];
+    later = [];
+    now = Date.parse('2026-11-25T08:00:00Z');
+    keys = 0;
+});
+
+const joint = (n: number) => ({ kind: 'joint' as const, run: 'r', joint: n });
+
+describe('what happened on site', () => {
+    it('is kept on the device before it is sent, and let go of once the server has it', async () => {
+        const log = new SiteLog('log', world());
+        log.add([joint(3)]);
+        expect(stored.get('log')).toContain('"joint":3');
+        await settle();
+        expect(sent).toHaveLength(1);
+        expect(sent[0]?.[0]).toMatchObject({ key: 'key-1', kind: 'joint', run: 'r', joint: 3, age_s: 0 });
+        expect(log.snapshot()).toMatchObject({ pending: [], refused: [], length: 1 });
+    });
+
+    it('is sent again with the same key, and says how long ago it was', async () => {
+        answers = [away, away];
+        const log = new SiteLog('log', world());
+        log.add([joint(3)]);
+        await settle();
+        now += 90_000;
+        later.shift()?.what();
+        await settle();
+        later.shift()?.what();
+        await settle();
+        expect(sent.map((entries) => entries[0]?.key)).toEqual(['key-1', 'key-1', 'key-1']);
+        expect(sent.map((entries) => entries[0]?.age_s)).toEqual([0, 90, 90]);
+        expect(sent[2]?.[0]?.made_at).toBe('2026-11-25T08:00:00.000Z');
+        expect(log.snapshot().pending).toEqual([]);
+    });
+
+    it('outlives a page that is closed', async () => {
+        answers = [away];
+        new SiteLog('log', world()).add([joint(3)]);
+        await settle();
+        const next = new SiteLog('log', world());
+        expect(next.snapshot().pending.map((one) => one.joint)).toEqual([3]);
+        await next.flush();
+        expect(next.snapshot().pending).toEqual([]);
+    });
+
+    it('loses nothing that another tab has said meanwhile', async () => {
+        answers = [away, away];
+        const [one, other] = [new SiteLog('log', world()), new SiteLog('log', world())];
+        one.add([joint(1)]);
+        other.add([joint(2)]);
+        await settle();
+        await one.flush();
+        expect(sent.at(-1)?.map((event) => event.joint)).toEqual([1, 2]);
+        expect(JSON.parse(stored.get('log') ?? '')).toMatchObject({ pending: [] });
+    });
+
+    it('says what the server did not take, and sends the others', async () => {
+        answers = [() => wrong(1)];
+        const log = new SiteLog('log', world());
+        log.add([joint(1), joint(0), joint(2)]);
+        await settle();
+        expect(sent[1]?.map((event) => event.joint)).toEqual([1, 2]);
+        expect(log.snapshot().refused).toMatchObject([{ joint: 0, why: 'must be a joint' }]);
+        log.forget('key-2');
+        expect(log.snapshot().refused).toEqual([]);
+    });
+
+    it('knows the clock of the server, however wrong that of the device is', async () => {
+        const log = new SiteLog('log', world());
+        log.add([joint(1)]);
+        await settle();
+        expect(log.snapshot().ahead).toBe(3_600_000);
+        log.heard({ entries: [], length: 1, now: new Date(now + 3_600_400).toISOString() });
+        expect(log.snapshot().ahead).toBe(3_600_000);
+        log.heard({ entries: [], length: 4, now: new Date(now - 60_000).toISOString() });
+        expect(log.snapshot()).toMatchObject({ ahead: -60_000, length: 4 });
+    });
+});

@@ -1,0 +1,169 @@
+import type { LogEntry, SiteEvent } from '../api/types';
+import type { Result } from '../api/client';
+
+/** What happened on site, as it is said: when, by the clock of this device, is added. */
+export type Happened = Pick<SiteEvent, 'kind' | 'run' | 'joint' | 'note' | 'entry'>;
+
+/** Something that the server has not answered to yet. */
+export interface Pending extends Happened {
+    key: string;
+    /** milliseconds, by the clock of this device */
+    at: number;
+}
+
+/** Something that the server did not take, and why. */
+export interface Refused extends Pending {
+    why: string;
+}
+
+export interface LogAnswer {
+    entries: LogEntry[];
+    length: number;
+    now: string;
+}
+
+/** What the log takes of the world, so that it can be tried without it. */
+export interface SiteLogWorld {
+    storage: Pick<Storage, 'getItem' | 'setItem'>;
+    send: (entries: SiteEvent[]) => Promise<Result<LogAnswer>>;
+    now: () => number;
+    newKey: () => string;
+    /** calls back after so many milliseconds */
+    later: (what: () => void, ms: number) => void;
+}
+
+export interface SiteLogState {
+    pending: Pending[];
+    refused: Refused[];
+    /** how many entries the log has, as far as is known */
+    length: number;
+    /** by how much the clock of the server is ahead of that of this device, ms; null: not known yet */
+    ahead: number | null;
+}
+
+/** So long it waits before it tries again, longer each time. */
+const RETRY_MS = [1_000, 2_000, 5_000, 15_000];
+
+/**
+ * What is done on site, kept on this device before anything is asked, and sent until the server has it. Nothing is
+ * said twice: each has a key of its own. How long ago it was is told when it is sent, so that a clock that is wrong
+ * does no harm.
+ */
+export class SiteLog {
+    private state: SiteLogState;
+    private readonly listeners = new Set<() => void>();
+    private isSending = false;
+    private tries = 0;
+
+    constructor(
+        private readonly place: string,
+        private readonly world: SiteLogWorld,
+    ) {
+        this.state = { ...this.stored(), length: 0, ahead: null };
+    }
+
+    readonly snapshot = (): SiteLogState => this.state;
+
+    readonly subscribe = (listener: () => void): (() => void) => {
+        this.listeners.add(listener);
+        return () => this.listeners.delete(listener);
+    };
+
+    /** Says that something happened just now. */
+    add(events: Happened[]): void {
+        const at = this.world.now();
+        const { pending, refused } = this.stored();
+        this.change({
+            pending: [...pending, ...events.map((event) => ({ ...event, key: this.world.newKey(), at }))],
+            refused,
+        });
+        void this.flush();
+    }
+
+    /** Lets go of what the server did not take. */
+    forget(key: string): void {
+        const { pending, refused } = this.stored();
+        this.change({ pending, refused: refused.filter((one) => one.key !== key) });
+    }
+
+    /** Takes what the server says of its clock and its log. */
+    heard(answer: LogAnswer): void {
+        const ahead = Date.parse(answer.now) - this.world.now();
+        // A tick of a second is noise; a clock that is set anew is not.
+        const isNear = this.state.ahead !== null && Math.abs(this.state.ahead - ahead) < 1_000;
+        if (isNear && answer.length <= this.state.length) return;
+        this.set({
+            ...this.state,
+            ahead: isNear ? this.state.ahead : ahead,
+            length: Math.max(this.state.length, answer.length),
+        });
+    }
+
+    /** Sends what is waiting, unless that is being done. */
+    async flush(): Promise<void> {
+        const { pending } = this.stored();
+        if (this.isSending || pending.length === 0) return;
+        this.isSending = true;
+        const sent = pending.slice(0, 100);
+        const result = await this.world.send(sent.map((one) => this.event(one)));
+        this.isSending = false;
+        if (result.ok) {
+            this.tries = 0;
+            this.done(sent.map((one) => one.key));
+            this.heard(result.data);
+            await this.flush();
+        } else if (result.status === 422) {
+            await this.refuse(sent, result.errors, result.message);
+        } else {
+            // Away, or busy, or signed out: what waits stays.
+            const wait = RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)] ?? 15_000;
+            this.world.later(() => void this.flush(), wait);
+        }
+    }
+
+    private event({ at, ...said }: Pending): SiteEvent {
+        const age_s = Math.max(0, this.world.now() - at) / 1_000;
+        return { ...said, made_at: new Date(at).toISOString(), age_s };
+    }
+
+    private done(keys: string[]): void {
+        const { pending, refused } = this.stored();
+        this.change({ pending: pending.filter((one) => !keys.includes(one.key)), refused });
+    }
+
+    /** One that is wrong keeps the others from nothing. */
+    private async refuse(sent: Pending[], errors: Record<string, string[]>, message: string): Promise<void> {
+        const wrong = Object.keys(errors)
+            .map((field) => /^entries\.(\d+)/.exec(field)?.[1])
+            .filter((n) => n !== undefined)
+            .map(Number);
+        const bad = wrong.length > 0 ? sent.filter((_, n) => wrong.includes(n)) : sent;
+        const { pending, refused } = this.stored();
+        const keys = bad.map((one) => one.key);
+        this.change({
+            pending: pending.filter((one) => !keys.includes(one.key)),
+            refused: [...refused, ...bad.map((one) => ({ ...one, why: message }))],
+        });
+        await this.flush();
+    }
+
+    /** What is stored now: another tab may have said something. */
+    private stored(): { pending: Pending[]; refused: Refused[] } {
+        try {
+            const kept = JSON.parse(this.world.storage.getItem(this.place) ?? '{}') as Partial<SiteLogState>;
+            return { pending: kept.pending ?? [], refused: kept.refused ?? [] };
+        } catch {
+            return { pending: [], refused: [] };
+        }
+    }
+
+    private change(kept: { pending: Pending[]; refused: Refused[] }): void {
+        this.world.storage.setItem(this.place, JSON.stringify(kept));
+        this.set({ ...this.state, ...kept });
+    }
+
+    private set(state: SiteLogState): void {
+        this.state = state;
+        this.listeners.forEach((listener) => listener());
+    }
+}

@@ -1,0 +1,200 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Log\JobLog;
+use App\Models\Job;
+use App\Models\LogEntry;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+use Tests\Support\FreshTables;
+use Tests\TestCase;
+use Tests\TwoCrews;
+
+/** What happened on site is appended, arrives once, and is never changed without being found out. */
+final class LogTest extends TestCase
+{
+    use FreshTables;
+    use TwoCrews;
+
+    private string $job;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->actingAs($this->lead);
+        $this->job = (string) $this->postJson('/api/jobs', ['document' => self::demo()])
+            ->assertCreated()
+            ->json('id');
+    }
+
+    public function testEntriesStandInTheOrderInWhichTheyArriveWithBothClocks(): void
+    {
+        Carbon::setTestNow();
+        $answer = $this->append([
+            self::made('joint-0001', 2, ['age_s' => 90, 'made_at' => '2026-11-25T07:00:00+01:00']),
+            ['key' => 'note-00001', 'kind' => 'note', 'note' => ' The stub is oval. ', 'made_at' => 'x', 'age_s' => 0],
+        ])->assertOk();
+        self::assertSame([1, 2], array_column($answer->json('entries'), 'number'));
+        self::assertSame(2, $answer->json('length'));
+        $joint = $answer->json('entries.0');
+        self::assertSame(
+            ['clay-wash', 2, 'Phone in the cellar', $this->lead->name],
+            [$joint['run'], $joint['joint'], $joint['device'], $joint['by']],
+        );
+        // The clock of the phone is wrong by hours; how long ago it was is right all the same.
+        $ago = Carbon::parse($joint['kept_at'])->diffInMilliseconds(Carbon::parse($joint['happened_at']), true);
+        self::assertSame(90_000.0, (float) $ago);
+        self::assertSame('The stub is oval.', $answer->json('entries.1.note'));
+        $read = $this->getJson("/api/jobs/{$this->job}/log?after=1")->assertOk();
+        self::assertSame(['note-00001'], array_column($read->json('entries'), 'key'));
+        self::assertSame([], JobLog::faults(Job::query()->findOrFail($this->job)));
+    }
+
+    public function testAnEntryArrivesOnceHoweverOftenItIsSent(): void
+    {
+        $first = $this->append([self::made('joint-0001', 2)])->json('entries.0');
+        $again = $this->append([self::made('joint-0001', 2), self::made('joint-0002', 3)])->assertOk();
+        self::assertSame($first['hash'], $again->json('entries.0.hash'));
+        $this->append([self::made('joint-0001', 4)])
+            ->assertStatus(422)
+            ->assertJsonStructure([
+                'errors' => ['entries.0.key'],
+            ]);
+        self::assertSame(2, LogEntry::query()->count());
+    }
+
+    public function testWhatIsWrongInOneKeepsNone(): void
+    {
+        foreach (
+            [
+                [['kind' => 'joint', 'joint' => 0] + self::made('joint-0009', 1), 'joint'],
+                [['kind' => 'party'] + self::made('joint-0009', 1), 'kind'],
+                [['age_s' => -1] + self::made('joint-0009', 1), 'age_s'],
+                [['key' => 'short'] + self::made('joint-0009', 1), 'key'],
+                [['x' => 1] + self::made('joint-0009', 1), 'x'],
+                [
+                    ['key' => 'taken-0001', 'kind' => 'taken-back', 'entry' => 9, 'made_at' => 'x', 'age_s' => 0],
+                    'entry',
+                ],
+            ] as [$wrong, $field]
+        ) {
+            $this->append([self::made('joint-0001', 2), $wrong])
+                ->assertStatus(422)
+                ->assertJsonStructure([
+                    'errors' => ["entries.1.{$field}"],
+                ]);
+        }
+        self::assertSame(0, LogEntry::query()->count());
+    }
+
+    public function testALogOfAnotherCrewIsNotThere(): void
+    {
+        $this->actingAs($this->stranger);
+        $this->append([self::made('joint-0001', 2)])->assertNotFound();
+        $this->getJson("/api/jobs/{$this->job}/log")->assertNotFound();
+    }
+
+    public function testADayGoesOnFromWhatIsMade(): void
+    {
+        $day = fn (): TestResponse => $this->postJson('/api/day', [
+            'job' => $this->job,
+            'document' => self::demo(),
+            'run' => 'clay-wash',
+            'people' => 1,
+            'start' => '2026-11-25T08:00:00+01:00',
+        ])->assertOk();
+        self::assertSame([], $day()->json('made'));
+        $this->append([self::made('joint-0001', 2, ['age_s' => 600])])->assertOk();
+        $after = $day();
+        self::assertShape('RunDay', (string) $after->getContent());
+        self::assertSame(['2'], array_column($after->json('made'), 'joint'));
+        $set = Carbon::parse($after->json('made.0.at'))->diffInMinutes(Carbon::parse($after->json('made.0.may_move')));
+        self::assertSame(30.0, (float) $set);
+        self::assertNotContains('2', array_column($after->json('day.steps'), 'joint'));
+        self::assertGreaterThan(
+            Carbon::now()->subMinute()->getTimestamp(),
+            Carbon::parse($after->json('day.steps.0.from'))->getTimestamp(),
+            'it goes on from now',
+        );
+        // A joint that was tapped by mistake is taken back, and is still to be made.
+        $this->append([
+            ['key' => 'taken-0001', 'kind' => 'taken-back', 'entry' => 1, 'made_at' => 'x', 'age_s' => 0],
+        ])->assertOk();
+        self::assertSame([], $day()->json('made'));
+    }
+
+    /** @return iterable<string, array{string}> what somebody does behind the back of the log */
+    public static function tampering(): iterable
+    {
+        foreach (['content', 'kind', 'made_at', 'happened_at', 'kept_at', 'device', 'previous', 'hash'] as $column) {
+            $but = "LEFT({$column}, CHAR_LENGTH({$column}) - 1)";
+            yield "another {$column}" => [
+                "UPDATE log_entries SET {$column} = CONCAT({$but}, '~') WHERE number = 3",
+            ];
+        }
+        yield 'another key' => ["UPDATE log_entries SET `key` = CONCAT(`key`, 'x') WHERE number = 3"];
+        yield 'another author' => ['UPDATE log_entries SET author_id = (SELECT MAX(id) FROM users) WHERE number = 3'];
+        yield 'one is gone' => ['DELETE FROM log_entries WHERE number = 3'];
+        yield 'the last is gone' => ['DELETE FROM log_entries WHERE number = 5'];
+        yield 'all are gone' => ['DELETE FROM log_entries'];
+        yield 'two changed places' => [
+            'UPDATE log_entries SET number = CASE number WHEN 2 THEN 13 WHEN 3 THEN 12 ELSE number END; '.
+            'UPDATE log_entries SET number = number - 10 WHERE number > 10',
+        ];
+        yield 'one is put in at the end' => [
+            'INSERT INTO log_entries (job_id, number, `key`, kind, content, author_id, device, made_at, happened_at, '.
+            'kept_at, previous, hash) SELECT job_id, 6, \'other-0001\', kind, content, author_id, device, made_at, '.
+            'happened_at, kept_at, hash, hash FROM log_entries WHERE number = 5',
+        ];
+        yield 'the job was told of another end' => ["UPDATE jobs SET log_hash = REPEAT('0', 64) WHERE log_length > 0"];
+    }
+
+    #[DataProvider('tampering')]
+    public function testWhatIsDoneBehindItsBackIsFound(string $sql): void
+    {
+        for ($n = 1; $n <= 5; $n++) {
+            $this->append([self::made("joint-000{$n}", $n, ['note' => "note {$n}"])])->assertOk();
+        }
+        self::assertSame(0, Artisan::call('log:verify'));
+        foreach (explode('; ', $sql) as $one) {
+            DB::statement($one);
+        }
+        self::assertSame(1, Artisan::call('log:verify'));
+        self::assertSame(1, Artisan::call('log:verify', ['--job' => $this->job]));
+    }
+
+    /**
+     * @param list<array<string, mixed>> $entries
+     * @return TestResponse<Response>
+     */
+    private function append(array $entries): TestResponse
+    {
+        return $this->postJson("/api/jobs/{$this->job}/log", [
+            'device' => 'Phone in the cellar',
+            'entries' => $entries,
+        ]);
+    }
+
+    /**
+     * @param array<string, mixed> $with
+     * @return array<string, mixed>
+     */
+    private static function made(string $key, int $joint, array $with = []): array
+    {
+        return $with + [
+            'key' => $key,
+            'kind' => 'joint',
+            'run' => 'clay-wash',
+            'joint' => $joint,
+            'made_at' => '2026-11-25T08:00:00+01:00',
+            'age_s' => 0,
+        ];
+    }
+}
