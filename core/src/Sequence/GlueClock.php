@@ -31,8 +31,10 @@ use FallBend\Core\Verdict\Where;
  *     may_fill: ?string,
  * }
  * @phpstan-type CriticalStep array{joint: string, cause: value-of<Cause>, after: ?string}
+ * @phpstan-type Wait array{who: int, from: string, until: string}
  * @phpstan-type WrittenDay array{
  *     steps: list<DayStep>,
+ *     waits: list<Wait>,
  *     closed_from: ?string,
  *     open_again: ?string,
  *     hands_on_min: float,
@@ -44,6 +46,9 @@ use FallBend\Core\Verdict\Where;
  */
 final readonly class GlueClock
 {
+    /** Nobody begins something else for less. */
+    private const LEAST_WAIT_MIN = 2.0;
+
     /** @var list<ClockedJoint> still to be made */
     private array $open;
 
@@ -174,6 +179,7 @@ final readonly class GlueClock
 
         return [
             'steps' => [...$this->dryFits(), ...$this->joins($problem, $plan)],
+            'waits' => $this->waits($problem, $plan),
             'closed_from' => $closed === null ? null : $this->iso($closed),
             'open_again' => $opened === null ? null : $this->iso($opened),
             'hands_on_min' => array_sum($joints) + count($this->toDryFit()) * $this->dryFit->value,
@@ -189,6 +195,7 @@ final readonly class GlueClock
     {
         return [
             'steps' => [],
+            'waits' => [],
             'closed_from' => null,
             'open_again' => null,
             'hands_on_min' => 0.0,
@@ -197,6 +204,32 @@ final readonly class GlueClock
             'bound' => null,
             'optimal' => false,
         ];
+    }
+
+    /**
+     * When somebody has nothing to join, because what comes next has to wait: time for something else. What comes after
+     * the last joint is no wait.
+     *
+     * @return list<Wait> in their order
+     */
+    private function waits(DayProblem $problem, DayPlan $plan): array
+    {
+        $free = array_fill(1, $this->people, $this->dryFitMin());
+        $waits = [];
+        foreach ($plan->order as $i) {
+            foreach ($plan->who[$i] as $one) {
+                if ($plan->starts[$i] - $free[$one] >= self::LEAST_WAIT_MIN) {
+                    $waits[] = [
+                        'who' => $one,
+                        'from' => $this->iso($free[$one]),
+                        'until' => $this->iso($plan->starts[$i]),
+                    ];
+                }
+                $free[$one] = $plan->starts[$i] + $problem->breaths[$i]->minutes;
+            }
+        }
+
+        return $waits;
     }
 
     /** @return list<DayStep> each tries the next one */

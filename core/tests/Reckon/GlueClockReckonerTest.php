@@ -54,6 +54,26 @@ final class GlueClockReckonerTest extends TestCase
         );
     }
 
+    public function testWhoeverWaitsIsToldHowLong(): void
+    {
+        $waits = $this->day([self::glued('1'), self::glued('2', ['needs' => ['1']])])['waits'];
+        self::assertSame(
+            [[1, '08:05:30', '08:35:30']],
+            array_map(
+                static fn (array $wait): array => [
+                    $wait['who'],
+                    self::clock($wait['from']),
+                    self::clock($wait['until']),
+                ],
+                $waits,
+            ),
+        );
+        self::assertSame([], $this->day([self::glued('1'), self::glued('2')])['waits']);
+        // Of two people the one who makes nothing any more does not wait.
+        $two = $this->day([self::glued('1'), self::glued('2', ['needs' => ['1']])], ['people' => 2])['waits'];
+        self::assertLessThanOrEqual(1, count($two));
+    }
+
     public function testTheCementMustBeHomeWithinItsWorkingTime(): void
     {
         $join = $this->day([self::glued('1')])['steps'][1];

@@ -3173,6 +3173,11 @@ export interface components {
                     may_move: string | null;
                     may_fill: string | null;
                 }[];
+                waits: {
+                    who: number;
+                    from: string;
+                    until: string;
+                }[];
                 closed_from: string | null;
                 open_again: string | null;
                 hands_on_min: number;
@@ -4015,6 +4020,14 @@ export interface components {
                 hold_until: string | null;
                 may_move: string | null;
                 may_fill: string | null;
+            }[];
+            /** @description when somebody has nothing to join, because what comes next has to wait */
+            waits: {
+                who: number;
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                from: string;
+                /** @description ISO 8601 with its zone, such as 2026-11-25T09:40:00+01:00 */
+                until: string;
             }[];
             closed_from: string | null;
             open_again: string | null;

@@ -13,8 +13,9 @@ import { useSize } from '../../shared/useSize';
 import { asked, usual, type Said } from './asked';
 import { DayForm } from './DayForm';
 import { MadeJoints } from './MadeJoints';
+import { OneJoint } from './OneJoint';
 import { useSiteLog } from './useSiteLog';
-import { causeInWords, dayInWords } from './words';
+import { causeInWords, dayInWords, waitInWords } from './words';
 
 type Day = NonNullable<RunDay['day']>;
 type Joint = RunReport['joints'][number];
@@ -52,10 +53,29 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 />
                 {answer && !answer.day && <Open answer={answer} base={base} />}
                 {answer && <FindingLines findings={answer.findings} />}
+                {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
                 {answer?.day && <Critical day={answer.day} />}
                 {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
+                {selected !== null && (
+                    <OneJoint
+                        key={selected}
+                        run={run}
+                        joint={selected}
+                        editor={editor}
+                        onBack={() => setSelected(null)}
+                        onMade={
+                            waitingOf(state, run.id).includes(selected) ||
+                            answer?.made.some((one) => one.joint === selected)
+                                ? null
+                                : () => {
+                                      log.add([{ kind: 'joint', run: run.id, joint: Number(selected) }]);
+                                      setSelected(null);
+                                  }
+                        }
+                    />
+                )}
                 {answer?.day && (
                     <Joints
                         day={answer.day}
@@ -139,6 +159,17 @@ function Key({ day }: { day: Day }) {
                 </span>
             ))}
         </p>
+    );
+}
+
+/** When there is time for something else. */
+function Waits({ day, isAlone }: { day: Day; isAlone: boolean }) {
+    return (
+        <>
+            {day.waits.map((wait) => (
+                <p key={`${wait.who} ${wait.from}`}>{waitInWords(wait, isAlone)}</p>
+            ))}
+        </>
     );
 }
 

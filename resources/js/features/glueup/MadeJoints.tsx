@@ -4,6 +4,7 @@ import { clockOf } from '../../drawing/day/times';
 import type { SiteLog, SiteLogState } from '../../editing';
 import { Shape } from '../../shared/Shape';
 import { entryOf, left, running, type Running } from './running';
+import { useAttention } from './useAttention';
 
 interface Props {
     run: string;
@@ -18,6 +19,7 @@ export function MadeJoints({ run, made, entries, log, state }: Props) {
     const now = useNow(state.ahead ?? 0);
     const clocks = running(made, now);
     const next = clocks[0];
+    useAttention(clocks, now);
     return (
         <section className="glue-made" aria-label="Made">
             <Waiting state={state} log={log} />

@@ -46,6 +46,7 @@ const day = {
             may_fill: null,
         },
     ],
+    waits: [],
     closed_from: '2026-11-25T08:02:00+01:00',
     open_again: '2026-11-25T08:35:00+01:00',
     hands_on_min: 63.5,

@@ -40,6 +40,7 @@ const answer = (other: Partial<RunDay> = {}): RunDay => ({
             step(first, '08:02:00', '08:05:30', '09:05:30'),
             step(second, '08:35:30', '08:39:00', null),
         ],
+        waits: [{ who: 1, from: time('08:05:30'), until: time('08:35:30') }],
         closed_from: time('08:35:30'),
         open_again: time('08:39:00'),
         hands_on_min: 8,
@@ -117,6 +118,7 @@ it('says when it can be tested, and each joint with its clocks', async () => {
     expect(screen.getAllByText('home by 08:05:12')).toHaveLength(2);
     expect(screen.getByText('no water before 09:05 (1 h)')).toBeTruthy();
     expect(screen.getByText('water at once')).toBeTruthy();
+    expect(screen.getByText(/Nothing to join from 08:05 to 08:35, 30 min/)).toBeTruthy();
     expect(screen.getByText(/Try everything dry/).textContent).toContain('08:00 to 08:01');
 });
 

@@ -1,5 +1,5 @@
 import type { RunDay } from '../../api/types';
-import { clockOf, minutesInWords } from '../../drawing/day/times';
+import { clockOf, minutesBetween, minutesInWords } from '../../drawing/day/times';
 
 type Day = NonNullable<RunDay['day']>;
 
@@ -21,6 +21,13 @@ export function dayInWords(day: Day): string {
     ]
         .filter(Boolean)
         .join(' ');
+}
+
+/** When somebody has nothing to join, in words. */
+export function waitInWords(wait: Day['waits'][number], isAlone: boolean): string {
+    const who = isAlone ? 'Nothing to join' : `Nothing to join for person ${wait.who}`;
+    const long = minutesInWords(minutesBetween(wait.from, wait.until));
+    return `${who} from ${clockOf(wait.from)} to ${clockOf(wait.until)}, ${long}: time to cut, hang or clear up.`;
 }
 
 /** Why a joint of the critical chain is made when it is. */

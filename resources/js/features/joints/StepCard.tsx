@@ -16,11 +16,14 @@ export function StepCard({
     method,
     units,
     onBack,
+    onMade = null,
 }: {
     card: JointCard;
     method: JointMethod;
     units: Units;
     onBack: () => void;
+    /** what the last step comes to where it is followed on site; null: it is only read */
+    onMade?: (() => void) | null;
 }) {
     const [step, setStep] = useState(0);
     const [box, size] = useSize();
@@ -62,9 +65,13 @@ export function StepCard({
                 <button
                     type="button"
                     className="main-act"
-                    onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : onBack())}
+                    onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : (onMade ?? onBack)())}
                 >
-                    {step + 1 < method.steps.length ? `Done, next: ${method.steps[step + 1]?.do ?? ''}` : 'All done'}
+                    {step + 1 < method.steps.length
+                        ? `Done, next: ${method.steps[step + 1]?.do ?? ''}`
+                        : onMade
+                          ? 'It is made'
+                          : 'All done'}
                 </button>
             </div>
         </section>

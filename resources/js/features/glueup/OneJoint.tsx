@@ -1,0 +1,31 @@
+import { useQuery } from '@tanstack/react-query';
+import { jointCardQuery } from '../../api/queries';
+import type { RunReport } from '../../api/types';
+import type { JobEditor } from '../../editing';
+import { StepCard } from '../joints';
+
+interface Props {
+    run: RunReport;
+    /** the number of the joint */
+    joint: string;
+    editor: JobEditor;
+    onBack: () => void;
+    /** null where it is made already, or was tapped and not sent yet */
+    onMade: (() => void) | null;
+}
+
+/** One joint at a time: its section, and the steps of its method in order. */
+export function OneJoint({ run, joint, editor, onBack, onMade }: Props) {
+    const key = run.joints.find((one) => String(one.number) === joint)?.key;
+    const card = useQuery(jointCardQuery(editor.ofJob, key === undefined ? null : { run: run.id, joint: key }));
+    const data = card.data;
+    const method = data?.methods.find((one) => one.method === data.method) ?? data?.methods[0];
+    if (card.isError)
+        return (
+            <p className="waiting" role="alert">
+                {card.error.message}
+            </p>
+        );
+    if (!data || !method) return null;
+    return <StepCard card={data} method={method} units={editor.evaluation.units} onBack={onBack} onMade={onMade} />;
+}
