@@ -30,20 +30,7 @@ final class LogEntry extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = [
-        'job_id',
-        'number',
-        'key',
-        'kind',
-        'content',
-        'author_id',
-        'device',
-        'made_at',
-        'happened_at',
-        'kept_at',
-        'previous',
-        'hash',
-    ];
+    protected $guarded = ['id'];
 
     /** What its hash is made of: everything of it, and the hash of the entry before. */
     private const HASHED = [

@@ -17,16 +17,12 @@ use FallBend\Core\Sequence\DayAsked;
 use FallBend\Core\Sequence\GlueClock;
 use FallBend\Core\Sequence\SiteTimes;
 use FallBend\Core\Sequence\SiteTimetable;
-use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
 
 /** The order of a day of joining, with its clocks. */
 final readonly class GlueClockReckoner implements Reckoner
 {
-    /** Steps of the search for the best order: less than a tenth of a second. */
-    private const MOST = 60_000;
-
     private const MOST_JOINTS = 200;
 
     public function __construct(private Catalogue $catalogue) {}
@@ -58,21 +54,17 @@ final readonly class GlueClockReckoner implements Reckoner
             $asked->closedFrom,
             $asked->closedUntil,
             $table->dryFit(),
-            $effort->part(self::MOST),
+            $effort,
         );
         $input->end();
         [$day, $findings] = $clock->day();
-        $times = array_map(static fn (ClockedJoint $joint): SiteTimes => $joint->times, $joints);
 
         return $day + [
             'findings' => FindingReport::list(
-                [...$findings, ...self::once(array_merge(...array_column($times, 'findings')))],
+                $findings,
                 $book->units === 'mm' ? Units::Millimetre : Units::Inch,
             ),
-            'sources' => SourceList::list([
-                $table->dryFit()->provenance,
-                ...array_merge(...array_column($times, 'sources')),
-            ]),
+            'sources' => SourceList::list($clock->sources()),
         ];
     }
 
@@ -206,19 +198,5 @@ final readonly class GlueClockReckoner implements Reckoner
         }
 
         return [$made, $dry];
-    }
-
-    /**
-     * @param list<Finding> $findings of all joints
-     * @return list<Finding> each rule once: the weather is the same for all
-     */
-    private static function once(array $findings): array
-    {
-        $once = [];
-        foreach ($findings as $finding) {
-            $once[$finding->rule->value] ??= $finding;
-        }
-
-        return array_values($once);
     }
 }

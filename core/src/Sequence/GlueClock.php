@@ -7,6 +7,7 @@ namespace FallBend\Core\Sequence;
 use DateTimeImmutable;
 use DateTimeInterface;
 use FallBend\Core\Catalog\Assumption;
+use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Verdict\Finding;
@@ -46,6 +47,9 @@ use FallBend\Core\Verdict\Where;
  */
 final readonly class GlueClock
 {
+    /** Steps of the search for the best order: less than a tenth of a second. */
+    private const MOST = 60_000;
+
     /** Nobody begins something else for less. */
     private const LEAST_WAIT_MIN = 2.0;
 
@@ -76,7 +80,7 @@ final readonly class GlueClock
 
     /**
      * @return array{WrittenDay, list<Finding>} the day, without steps where the times of a joint are not known; and
-     *     limits that cannot be met
+     *     limits that cannot be met, with what the weather does to the joints
      *
      * @throws BadInput if two joints need each other
      */
@@ -96,13 +100,38 @@ final readonly class GlueClock
                 params: ['joints' => self::names($unknown), 'count' => count($unknown)],
             );
 
-            return [$this->empty(), $findings];
+            return [$this->empty(), [...$findings, ...$this->weather()]];
         }
         $problem = new DayProblem($breaths, $this->people, array_map($this->releaseMin(...), $breaths));
-        $plan = (new DaySearch($problem, $this->effort))->plan();
+        $plan = (new DaySearch($problem, $this->effort->part(self::MOST)))->plan();
         $day = $this->written($problem, $plan);
 
-        return [$day, [...$findings, ...$this->closedTooShort($this->openAgainMin($problem, $plan))]];
+        return [
+            $day,
+            [...$findings, ...$this->closedTooShort($this->openAgainMin($problem, $plan)), ...$this->weather()],
+        ];
+    }
+
+    /** @return list<Provenance> what the times of all joints rest on */
+    public function sources(): array
+    {
+        return [
+            $this->dryFit->provenance,
+            ...array_merge(...array_map(static fn (ClockedJoint $one): array => $one->times->sources, $this->joints)),
+        ];
+    }
+
+    /** @return list<Finding> each rule once: the weather is the same for all joints */
+    private function weather(): array
+    {
+        $once = [];
+        foreach ($this->joints as $joint) {
+            foreach ($joint->times->findings as $finding) {
+                $once[$finding->rule->value] ??= $finding;
+            }
+        }
+
+        return array_values($once);
     }
 
     /** @return list<array{string, string}> ids of two that are made in one breath, where both are still to be made */

@@ -17,7 +17,6 @@ use FallBend\Core\Layout\EndJoint;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\MakeUp\RunOrder;
-use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\SourceList;
 
@@ -43,9 +42,6 @@ use FallBend\Core\Verdict\SourceList;
  */
 final readonly class RunDay
 {
-    /** Steps of the search for the best order: less than a tenth of a second. */
-    private const MOST = 60_000;
-
     public function __construct(
         private RunLayout $layout,
         private Job $job,
@@ -96,7 +92,7 @@ final readonly class RunDay
             $asked->closedFrom,
             $asked->closedUntil,
             $table->dryFit(),
-            $this->effort->part(self::MOST),
+            $this->effort,
         );
         [$day, $findings] = $clock->day();
 
@@ -105,11 +101,8 @@ final readonly class RunDay
             'unsettled' => [],
             'day' => $day,
             'made' => self::made($joints, $start),
-            'findings' => FindingReport::list([...$findings, ...self::weather($joints)], $this->job->units),
-            'sources' => SourceList::list([
-                $table->dryFit()->provenance,
-                ...array_merge(...array_map(static fn (ClockedJoint $one): array => $one->times->sources, $joints)),
-            ]),
+            'findings' => FindingReport::list($findings, $this->job->units),
+            'sources' => SourceList::list($clock->sources()),
         ];
     }
 
@@ -192,21 +185,5 @@ final readonly class RunDay
             'tie-in' => $this->layout->site->tieIn,
             default => null,
         };
-    }
-
-    /**
-     * @param list<ClockedJoint> $joints
-     * @return list<Finding> each rule once: the weather is the same for all
-     */
-    private static function weather(array $joints): array
-    {
-        $once = [];
-        foreach ($joints as $joint) {
-            foreach ($joint->times->findings as $finding) {
-                $once[$finding->rule->value] ??= $finding;
-            }
-        }
-
-        return array_values($once);
     }
 }

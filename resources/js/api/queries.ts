@@ -353,10 +353,13 @@ export const dayQuery = (of: OfJob, run: string, asked: DayAsked, logged: number
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
-interface LogAnswer {
+/** Entries of a log, how many it has, and what the clock of the server says. */
+export interface LogAnswer {
     entries: LogEntry[];
     length: number;
     now: string;
+    /** when it came, by the clock of this device, where that is not just now */
+    came?: number;
 }
 /** Says what happened on site. */
 export const appendToLog = (job: string, device: string, entries: SiteEvent[]) =>
@@ -365,13 +368,20 @@ export const appendToLog = (job: string, device: string, entries: SiteEvent[]) =
 export const logQuery = (job: string) =>
     queryOptions({
         queryKey: ['log', job],
-        queryFn: async ({ signal }) => {
-            const all: LogEntry[] = [];
+        // Entries are never changed: only those after the last that is known are asked for.
+        queryFn: async ({ signal, client, queryKey }) => {
+            let all = client.getQueryData<LogAnswer>(queryKey)?.entries ?? [];
             for (;;) {
                 const path = `/api/jobs/${job}/log?after=${all.at(-1)?.number ?? 0}`;
                 const answer = await orThrow(call<LogAnswer>('GET', path, undefined, { signal }));
-                all.push(...answer.entries);
-                if (answer.entries.length === 0 || all.length >= answer.length) return { ...answer, entries: all };
+                // A log that is shorter than what is known of it was put back from a copy: it is read from its start.
+                if (answer.length < all.length) {
+                    all = [];
+                    continue;
+                }
+                all = [...all, ...answer.entries];
+                if (answer.entries.length === 0 || all.length >= answer.length)
+                    return { ...answer, entries: all, came: Date.now() };
             }
         },
         ...untilAnswered,

@@ -1,5 +1,6 @@
 import type { CuttingReport, JobCutting, JobDocument, Units } from '../api/types';
 import { runInWords } from '../shared/lengths';
+import { twoDigits } from '../shared/twoDigits';
 
 export type CutPiece = CuttingReport['pieces'][number];
 type Group = CuttingReport['groups'][number];
@@ -54,8 +55,7 @@ export function printed(document: JobDocument, run: string, on: string, pieces: 
 
 /** The day as it stands on paper, where the work is done: `2026-11-25`. */
 export function dayOf(date: Date): string {
-    const two = (value: number): string => String(value).padStart(2, '0');
-    return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+    return `${date.getFullYear()}-${twoDigits(date.getMonth() + 1)}-${twoDigits(date.getDate())}`;
 }
 
 /** What is other than on the ticket that was printed last; nothing where it is the same. */

@@ -1,7 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { SiteEvent } from '../api/types';
 import type { Result } from '../api/client';
-import { SiteLog, type LogAnswer, type SiteLogWorld } from './siteLog';
+import type { LogAnswer } from '../api/queries';
+import type { SiteEvent } from '../api/types';
+import { SiteLog, type SiteLogWorld } from './siteLog';
 
 let stored: Map<string, string>;
 let sent: SiteEvent[][];
@@ -75,6 +76,32 @@ describe('what happened on site', () => {
         expect(sent.map((entries) => entries[0]?.age_s)).toEqual([0, 90, 90]);
         expect(sent[2]?.[0]?.made_at).toBe('2026-11-25T08:00:00.000Z');
         expect(log.snapshot().pending).toEqual([]);
+    });
+
+    it('is kept by the page where the browser has no room, says so, and is sent once', async () => {
+        answers = [away];
+        const full = () => {
+            throw new Error('QuotaExceededError');
+        };
+        const log = new SiteLog('log', { ...world(), storage: { getItem: () => null, setItem: full } });
+        log.add([joint(3)]);
+        await settle();
+        expect(log.snapshot()).toMatchObject({ isStored: false, pending: [{ joint: 3 }] });
+        later.shift()?.what();
+        await settle();
+        expect(sent.map((entries) => entries.map((one) => one.joint))).toEqual([[3], [3]]);
+        expect(log.snapshot()).toMatchObject({ pending: [], refused: [] });
+    });
+
+    it('tries again once at a time, however often the line comes and goes', async () => {
+        answers = [away, away, away];
+        const log = new SiteLog('log', world());
+        log.add([joint(3)]);
+        await settle();
+        await log.flush();
+        await log.flush();
+        expect(sent).toHaveLength(3);
+        expect(later).toHaveLength(1);
     });
 
     it('outlives a page that is closed', async () => {

@@ -1,5 +1,6 @@
-import type { LogEntry, SiteEvent } from '../api/types';
 import type { Result } from '../api/client';
+import type { LogAnswer } from '../api/queries';
+import type { SiteEvent } from '../api/types';
 
 /** What happened on site, as it is said: when, by the clock of this device, is added. */
 export type Happened = Pick<SiteEvent, 'kind' | 'run' | 'joint' | 'note' | 'entry'>;
@@ -16,15 +17,10 @@ export interface Refused extends Pending {
     why: string;
 }
 
-export interface LogAnswer {
-    entries: LogEntry[];
-    length: number;
-    now: string;
-}
-
 /** What the log takes of the world, so that it can be tried without it. */
 export interface SiteLogWorld {
-    storage: Pick<Storage, 'getItem' | 'setItem'>;
+    /** null: this browser has none */
+    storage: Pick<Storage, 'getItem' | 'setItem'> | null;
     send: (entries: SiteEvent[]) => Promise<Result<LogAnswer>>;
     now: () => number;
     newKey: () => string;
@@ -32,9 +28,14 @@ export interface SiteLogWorld {
     later: (what: () => void, ms: number) => void;
 }
 
-export interface SiteLogState {
+interface Kept {
     pending: Pending[];
     refused: Refused[];
+}
+
+export interface SiteLogState extends Kept {
+    /** false: the browser has no room, or no storage, for what is kept; it lasts as long as the page */
+    isStored: boolean;
     /** how many entries the log has, as far as is known */
     length: number;
     /** by how much the clock of the server is ahead of that of this device, ms; null: not known yet */
@@ -51,15 +52,18 @@ const RETRY_MS = [1_000, 2_000, 5_000, 15_000];
  */
 export class SiteLog {
     private state: SiteLogState;
+    /** what the browser's storage did not take */
+    private unstored: Kept | null = null;
     private readonly listeners = new Set<() => void>();
     private isSending = false;
+    private isWaiting = false;
     private tries = 0;
 
     constructor(
         private readonly place: string,
         private readonly world: SiteLogWorld,
     ) {
-        this.state = { ...this.stored(), length: 0, ahead: null };
+        this.state = { ...this.stored(), isStored: true, length: 0, ahead: null };
     }
 
     readonly snapshot = (): SiteLogState => this.state;
@@ -88,7 +92,7 @@ export class SiteLog {
 
     /** Takes what the server says of its clock and its log. */
     heard(answer: LogAnswer): void {
-        const ahead = Date.parse(answer.now) - this.world.now();
+        const ahead = Date.parse(answer.now) - (answer.came ?? this.world.now());
         // A tick of a second is noise; a clock that is set anew is not.
         const isNear = this.state.ahead !== null && Math.abs(this.state.ahead - ahead) < 1_000;
         if (isNear && answer.length <= this.state.length) return;
@@ -116,9 +120,19 @@ export class SiteLog {
             await this.refuse(sent, result.errors, result.message);
         } else {
             // Away, or busy, or signed out: what waits stays.
-            const wait = RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)] ?? 15_000;
-            this.world.later(() => void this.flush(), wait);
+            this.tryLater();
         }
+    }
+
+    /** However often it failed meanwhile, one try is to come. */
+    private tryLater(): void {
+        if (this.isWaiting) return;
+        this.isWaiting = true;
+        const wait = RETRY_MS[Math.min(this.tries++, RETRY_MS.length - 1)] ?? 15_000;
+        this.world.later(() => {
+            this.isWaiting = false;
+            void this.flush();
+        }, wait);
     }
 
     private event({ at, ...said }: Pending): SiteEvent {
@@ -148,18 +162,28 @@ export class SiteLog {
     }
 
     /** What is stored now: another tab may have said something. */
-    private stored(): { pending: Pending[]; refused: Refused[] } {
+    private stored(): Kept {
+        if (this.unstored) return this.unstored;
         try {
-            const kept = JSON.parse(this.world.storage.getItem(this.place) ?? '{}') as Partial<SiteLogState>;
+            const kept = JSON.parse(this.world.storage?.getItem(this.place) ?? '{}') as Partial<Kept>;
             return { pending: kept.pending ?? [], refused: kept.refused ?? [] };
         } catch {
             return { pending: [], refused: [] };
         }
     }
 
-    private change(kept: { pending: Pending[]; refused: Refused[] }): void {
-        this.world.storage.setItem(this.place, JSON.stringify(kept));
-        this.set({ ...this.state, ...kept });
+    private change(kept: Kept): void {
+        this.unstored = this.store(kept) ? null : kept;
+        this.set({ ...this.state, ...kept, isStored: this.unstored === null });
+    }
+
+    private store(kept: Kept): boolean {
+        try {
+            this.world.storage?.setItem(this.place, JSON.stringify(kept));
+            return this.world.storage !== null;
+        } catch {
+            return false;
+        }
     }
 
     private set(state: SiteLogState): void {

@@ -73,7 +73,10 @@ function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
             {state.pending.length > 0 && (
                 <p role="status">
                     <Shape kind="unknown" size={17} /> {state.pending.length}{' '}
-                    {state.pending.length === 1 ? 'entry is' : 'entries are'} kept on this device and not sent yet.
+                    {state.pending.length === 1 ? 'entry is' : 'entries are'}{' '}
+                    {state.isStored
+                        ? 'kept on this device and not sent yet.'
+                        : 'not sent yet, and there is no room on this device: leave this page open.'}
                 </p>
             )}
             {state.refused.map((one) => (

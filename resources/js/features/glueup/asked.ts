@@ -1,4 +1,6 @@
 import type { DayAsked } from '../../api/queries';
+import { dayOf } from '../../editing';
+import { twoDigits } from '../../shared/twoDigits';
 
 /** What is said of a day: how many work, when it begins, and when the house can do without its line. */
 export interface Said {
@@ -13,15 +15,12 @@ export interface Said {
 /** A day of work begins at eight where nobody says else. */
 export const usual = (today: Date): Said => ({ people: 1, start: `${dayOf(today)}T08:00`, from: '', until: '' });
 
-const two = (n: number): string => String(n).padStart(2, '0');
-
-const dayOf = (date: Date): string => `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
-
 /** A day and a time of this device, with the zone that it has then: `2026-11-25T08:00:00+01:00`. */
 export function withZone(local: string): string {
     const ahead = -new Date(local).getTimezoneOffset();
-    const zone = `${ahead < 0 ? '-' : '+'}${two(Math.floor(Math.abs(ahead) / 60))}:${two(Math.abs(ahead) % 60)}`;
-    return `${local}:00${zone}`;
+    const hours = twoDigits(Math.floor(Math.abs(ahead) / 60));
+    const minutes = twoDigits(Math.abs(ahead) % 60);
+    return `${local}:00${ahead < 0 ? '-' : '+'}${hours}:${minutes}`;
 }
 
 /** What is asked of the server; what is wrong with what was said where it cannot be asked. */

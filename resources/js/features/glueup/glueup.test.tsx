@@ -93,7 +93,11 @@ beforeEach(() => {
     answering(answer());
     const now = (): string => new Date().toISOString();
     server.use(
-        http.get('/api/jobs/:job/log', () => HttpResponse.json({ entries: logged, length: logged.length, now: now() })),
+        http.get('/api/jobs/:job/log', ({ request }) => {
+            const after = Number(new URL(request.url).searchParams.get('after'));
+            const entries = logged.filter((one) => one.number > after);
+            return HttpResponse.json({ entries, length: logged.length, now: now() });
+        }),
         http.post('/api/jobs/:job/log', async ({ request }) => {
             if (isAway) return HttpResponse.error();
             const body = (await request.json()) as { entries: typeof said };

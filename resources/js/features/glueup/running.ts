@@ -1,4 +1,5 @@
 import type { LogEntry, RunDay } from '../../api/types';
+import { twoDigits } from '../../shared/twoDigits';
 
 /** What a clock runs until. */
 export interface Running {
@@ -22,13 +23,11 @@ export function running(made: RunDay['made'], now: number): Running[] {
         .sort((a, b) => a.until - b.until);
 }
 
-const two = (n: number): string => String(n).padStart(2, '0');
-
 /** How long is left, as a clock shows it: `4:07`, `1:30:00`. What is begun counts. */
 export function left(ms: number): string {
     const seconds = Math.max(0, Math.ceil(ms / 1_000));
     const [h, m, s] = [Math.floor(seconds / 3_600), Math.floor(seconds / 60) % 60, seconds % 60];
-    return h > 0 ? `${h}:${two(m)}:${two(s)}` : `${m}:${two(s)}`;
+    return h > 0 ? `${h}:${twoDigits(m)}:${twoDigits(s)}` : `${m}:${twoDigits(s)}`;
 }
 
 /** The entry by which a joint was made, where it was not taken back. */

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { newKey } from '../../api/client';
 import { appendToLog, logQuery } from '../../api/queries';
 import type { LogEntry } from '../../api/types';
-import { SiteLog, type SiteLogState } from '../../editing';
+import { browserStorage, SiteLog, type SiteLogState } from '../../editing';
 
 /** What this device calls itself in the log. */
 const deviceName = (): string => {
@@ -18,7 +18,7 @@ function logOf(job: string): SiteLog {
     const known = logs.get(job);
     if (known) return known;
     const log = new SiteLog(`fall-bend.log.${job}`, {
-        storage: localStorage,
+        storage: browserStorage(),
         send: (entries) => appendToLog(job, deviceName(), entries),
         now: () => Date.now(),
         newKey,
