@@ -11,7 +11,9 @@ use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PriceController;
 use App\Http\Controllers\QuestionController;
+use App\Http\Controllers\RecordController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShareController;
 use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
@@ -19,6 +21,7 @@ Route::pattern('id', '[0-9A-Za-z]{1,40}');
 
 Route::prefix('api')->group(static function (): void {
     Route::post('session', [SessionController::class, 'store']);
+    Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::middleware('auth')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -35,11 +38,18 @@ Route::prefix('api')->group(static function (): void {
         Route::get('jobs/{id}/raw', [JobController::class, 'raw']);
         Route::get('jobs/{id}/log', [LogController::class, 'index']);
         Route::post('jobs/{id}/log', [LogController::class, 'store']);
+        Route::get('jobs/{id}/shares', [ShareController::class, 'index']);
+        Route::post('jobs/{id}/shares', [ShareController::class, 'store']);
+        Route::delete('jobs/{id}/shares/{share}', [ShareController::class, 'destroy'])->where('share', '[0-9]{1,15}');
+        Route::post('record', [RecordController::class, 'show']);
+        Route::post('record/file', [RecordController::class, 'file'])->middleware(InTurn::class);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order'])->middleware(InTurn::class);
+        Route::post('day/calendar', [FileController::class, 'calendar'])->middleware(InTurn::class);
         Route::post('day', [EvaluationController::class, 'day'])->middleware(InTurn::class);
+        Route::post('test', [EvaluationController::class, 'test']);
         Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
         Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
         Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);

@@ -7,8 +7,10 @@ namespace App\Api;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\SessionController;
+use App\Http\Controllers\ShareController;
 use App\Http\Problems;
 use App\Log\JobLog;
+use App\Models\Share;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Provenance;
@@ -21,14 +23,21 @@ use FallBend\Core\MakeUp\RunClosing;
 use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Recording\JobRecord;
+use FallBend\Core\Recording\RecordedRuns;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Report\Choices;
+use FallBend\Core\Report\DayReport;
 use FallBend\Core\Report\EvaluationReport;
 use FallBend\Core\Report\HeadReport;
 use FallBend\Core\Report\JointCard;
 use FallBend\Core\Report\NetworkReport;
 use FallBend\Core\Report\RunReport;
-use FallBend\Core\Sequence\RunDay;
+use FallBend\Core\Sequence\Repairs;
+use FallBend\Core\Testing\JobTesting;
+use FallBend\Core\Testing\SystemTesting;
+use FallBend\Core\Testing\SystemTests;
+use FallBend\Core\Testing\TestPlan;
 use FallBend\Core\Verdict\FindingReport;
 
 /** The shapes of answers, each as the class that writes it documents it; the analyser holds the class to that. */
@@ -64,7 +73,24 @@ final class Answers
         'MadeUp' => [RunMakeUp::class, 'MadeUp'],
         'MadeUpWay' => [RunMakeUp::class, 'MadeUpWay'],
         'RunOrder' => [RunOrder::class, 'WrittenOrder'],
-        'RunDay' => [RunDay::class, 'WrittenRunDay'],
+        'RunDay' => [DayReport::class, 'WrittenDayReport'],
+        'WrongJoint' => [Repairs::class, 'WrongJoint'],
+        'Repair' => [Repairs::class, 'Repair'],
+        'JobRecord' => [JobRecord::class, 'WrittenRecord'],
+        'RecordedRun' => [RecordedRuns::class, 'RecordedRun'],
+        'RecordedJoint' => [RecordedRuns::class, 'RecordedJoint'],
+        'RecordedTest' => [JobRecord::class, 'RecordedTest'],
+        'Share' => [Share::class, 'WrittenShare'],
+        'NewShare' => [ShareController::class, 'NewShare'],
+        'SharedRecord' => [ShareController::class, 'SharedRecord'],
+        'Testing' => [JobTesting::class, 'WrittenTesting'],
+        'TestedSystem' => [JobTesting::class, 'WrittenSystem'],
+        'TestMethod' => [JobTesting::class, 'WrittenMethod'],
+        'TestCheck' => [JobTesting::class, 'WrittenCheck'],
+        'TestOpening' => [TestPlan::class, 'WrittenOpening'],
+        'TestFill' => [TestPlan::class, 'WrittenFill'],
+        'SiteTest' => [SystemTests::class, 'WrittenTest'],
+        'TestJoint' => [SystemTesting::class, 'WrittenTestJoint'],
         'LogEntry' => [JobLog::class, 'WrittenEntry'],
         'RunClosing' => [RunClosing::class, 'WrittenClosing'],
         'HangingReport' => [RunHanging::class, 'HangingReport'],

@@ -6,7 +6,6 @@ namespace App\Api;
 
 use App\Actions\Board;
 use App\Files\JobCsv;
-use App\Log\SiteEvent;
 use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
@@ -17,10 +16,6 @@ use FallBend\Core\Reckon\Reckoners;
  */
 final readonly class Description
 {
-    private const ID = [['name' => 'id', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']]];
-
-    private const TIME = 'A time with its zone, such as 2026-11-25T09:40:00+01:00';
-
     private const WANT = [
         'name' => 'want',
         'in' => 'query',
@@ -69,6 +64,8 @@ final readonly class Description
         '/api/materials',
         '/api/order',
         '/api/day',
+        '/api/test',
+        '/api/day/calendar',
         '/api/csv',
         '/api/drawing',
         '/api/ticket',
@@ -85,8 +82,7 @@ final readonly class Description
             self::ofOneJob() +
             self::ofRuns() +
             self::ofWholeJobs() +
-            self::ofADay() +
-            self::ofTheLog() +
+            SiteDescription::paths() +
             self::ofFiles() +
             self::ofJoints() +
             self::ofTemplates() +
@@ -114,10 +110,10 @@ final readonly class Description
     /** @return array<string, mixed> a step back or forth */
     private static function step(): array
     {
-        return self::call('The job after it', self::from(), self::either('Job', 'JobInParts'), [
+        return Calls::describe('The job after it', self::from(), self::either('Job', 'JobInParts'), [
             409 => 'Stale',
             404 => 'Problem',
-        ]) + ['parameters' => self::ID];
+        ]) + ['parameters' => Calls::ID];
     }
 
     /** @return array<string, mixed> */
@@ -125,16 +121,16 @@ final readonly class Description
     {
         return [
             '/api/session' => [
-                'get' => self::call('Who is signed in', null, 'Account'),
-                'post' => self::call(
+                'get' => Calls::describe('Who is signed in', null, 'Account'),
+                'post' => Calls::describe(
                     'Sign in',
                     Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]),
                     'Account',
                     [422 => 'Problem', 429 => 'Problem'],
                 ),
-                'delete' => self::call('Sign out', null, null, [], 204),
+                'delete' => Calls::describe('Sign out', null, null, [], 204),
             ],
-            '/api/choices' => ['get' => self::call('What there is to choose from in forms', null, 'Choices')],
+            '/api/choices' => ['get' => Calls::describe('What there is to choose from in forms', null, 'Choices')],
         ];
     }
 
@@ -143,7 +139,7 @@ final readonly class Description
     {
         return [
             '/api/jobs' => [
-                'get' => self::call(
+                'get' => Calls::describe(
                     'A page of the jobs of the crew, each as it was when it was kept',
                     null,
                     'BoardPage',
@@ -173,7 +169,7 @@ final readonly class Description
                         ],
                     ],
                 ],
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Start a job, empty or from a document',
                     [
                         'oneOf' => [
@@ -192,7 +188,7 @@ final readonly class Description
                 ),
             ],
             '/api/jobs/import' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Start a job from the text of a file',
                     Shapes::object(['text' => ['type' => 'string']]),
                     'Job',
@@ -208,11 +204,11 @@ final readonly class Description
     {
         return [
             '/api/jobs/{id}' => [
-                'get' => self::call('A job with its evaluation', null, self::either('Job', 'JobInParts'), [
+                'get' => Calls::describe('A job with its evaluation', null, self::either('Job', 'JobInParts'), [
                     404 => 'Problem',
                     422 => 'Unreadable',
-                ]) + ['parameters' => [...self::ID, self::WANT]],
-                'put' => self::call(
+                ]) + ['parameters' => [...Calls::ID, self::WANT]],
+                'put' => Calls::describe(
                     'Keep an edit that started from a revision',
                     self::wanting([
                         'from' => ['type' => 'integer'],
@@ -221,26 +217,26 @@ final readonly class Description
                     ]),
                     self::either('Job', 'KeptInParts'),
                     [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
-                ) + ['parameters' => self::ID],
+                ) + ['parameters' => Calls::ID],
             ],
             '/api/jobs/{id}/undo' => ['post' => self::step()],
             '/api/jobs/{id}/redo' => ['post' => self::step()],
             '/api/jobs/{id}/back' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'The job going on from an older revision, where the newest cannot be read',
                     Shapes::object(['from' => ['type' => 'integer'], 'to' => ['type' => 'integer']]),
                     'Job',
                     [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
-                ) + ['parameters' => self::ID],
+                ) + ['parameters' => Calls::ID],
             ],
             '/api/jobs/{id}/raw' => [
-                'get' => self::call('The newest revision as it is stored, whether it can be read or not', null, null, [
+                'get' => Calls::describe('The newest revision as it is stored, whether it can be read or not', null, null, [
                     404 => 'Problem',
-                ]) + ['parameters' => self::ID],
+                ]) + ['parameters' => Calls::ID],
             ],
             '/api/jobs/{id}/file' => [
-                'get' => self::call('The job file', null, 'JobDocument', [404 => 'Problem']) + [
-                    'parameters' => self::ID,
+                'get' => Calls::describe('The job file', null, 'JobDocument', [404 => 'Problem']) + [
+                    'parameters' => Calls::ID,
                 ],
             ],
         ];
@@ -251,7 +247,7 @@ final readonly class Description
     {
         return [
             '/api/evaluate' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Evaluate a job, optionally with a call-out line read into one of its runs',
                     self::wanting(
                         ['document' => Shapes::ref('JobDocument')],
@@ -262,7 +258,7 @@ final readonly class Description
                 ),
             ],
             '/api/repeat' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'A run with all that meets it once more, or several times more, as it is or mirrored',
                     self::wanting([
                         'document' => Shapes::ref('JobDocument'),
@@ -276,7 +272,7 @@ final readonly class Description
                 ),
             ],
             '/api/make-up' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'The ways of making up the pipe between two ends of a run, each with the legs that it makes of it',
                     MakeUpQuestion::shape(),
                     'MadeUp',
@@ -284,79 +280,10 @@ final readonly class Description
                 ),
             ],
             '/api/hang' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Where a run is hung, what is measured down to it from a string, what hangs between two hangers, and how far its legs grow',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::ref('HangingReport'),
-                    [422 => 'Problem'],
-                ),
-            ],
-        ];
-    }
-
-    /** @return array<string, mixed> what happened on site */
-    private static function ofTheLog(): array
-    {
-        $event = Shapes::object(
-            [
-                'key' => [
-                    'type' => 'string',
-                    'description' => 'Made by the device: what has arrived before does not arrive again',
-                ],
-                'kind' => ['enum' => SiteEvent::KINDS],
-                'made_at' => ['type' => 'string', 'description' => 'By the clock of the device'],
-                'age_s' => ['type' => 'number', 'description' => 'How long ago it happened, in seconds'],
-            ],
-            [
-                'run' => ['type' => 'string'],
-                'joint' => ['type' => 'integer', 'description' => 'The number of a joint'],
-                'note' => ['type' => 'string'],
-                'entry' => ['type' => 'integer', 'description' => 'The number of the entry that is taken back'],
-            ],
-        );
-        $answer = Shapes::object([
-            'entries' => Shapes::list(Shapes::ref('LogEntry')),
-            'length' => ['type' => 'integer'],
-            'now' => ['type' => 'string', 'description' => 'The time by the clock of the server'],
-        ]);
-        $after = ['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'integer']];
-
-        return [
-            '/api/jobs/{id}/log' => [
-                'get' => self::call('What happened on site, after an entry', null, $answer, [404 => 'Problem']) + [
-                    'parameters' => [...self::ID, $after],
-                ],
-                'post' => self::call(
-                    'Append what happened on site, each thing once; nothing is kept where one of them is wrong',
-                    Shapes::object(['device' => ['type' => 'string'], 'entries' => Shapes::list($event)]),
-                    $answer,
-                    [404 => 'Problem', 422 => 'Problem'],
-                ) + ['parameters' => self::ID],
-            ],
-        ];
-    }
-
-    /** @return array<string, mixed> the day in which a run is joined */
-    private static function ofADay(): array
-    {
-        $time = ['type' => 'string', 'description' => self::TIME];
-        $closed = ['closed_to_house' => Shapes::object(['from' => $time, 'until' => $time])];
-
-        return [
-            '/api/day' => [
-                'post' => self::call(
-                    'The day in which a run is joined: who joins what and when, when it may be moved and filled, '.
-                        'when the line is closed to the house',
-                    Shapes::object(
-                        [
-                            'document' => Shapes::ref('JobDocument'),
-                            'run' => ['type' => 'string'],
-                            'people' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 2],
-                            'start' => $time,
-                        ],
-                        $closed,
-                    ),
-                    'RunDay',
                     [422 => 'Problem'],
                 ),
             ],
@@ -368,7 +295,7 @@ final readonly class Description
     {
         return [
             '/api/cut' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'What is to be cut now, once some pieces came out as they did, and from which sticks',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::ref('CuttingReport'),
@@ -376,7 +303,7 @@ final readonly class Description
                 ),
             ],
             '/api/materials' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools',
                     Shapes::object(['document' => Shapes::ref('JobDocument')]),
                     Shapes::object([
@@ -387,7 +314,7 @@ final readonly class Description
                 ),
             ],
             '/api/order' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'In what order a run goes together where its ends stand, or what frees it, null where it is no chain; and which joint between two ends that stand is best made last',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::object([
@@ -398,7 +325,7 @@ final readonly class Description
                 ),
             ],
             '/api/lengths' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Read the lengths of a form, each as a tape says it; what is not understood is said in its place',
                     Shapes::object([
                         'texts' => Shapes::list(['type' => 'string']),
@@ -416,7 +343,7 @@ final readonly class Description
     {
         return [
             '/api/csv' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'One list of the job as a table, see docs/files.md',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'list' => ['enum' => JobCsv::LISTS]]),
                     null,
@@ -424,7 +351,7 @@ final readonly class Description
                 ),
             ],
             '/api/drawing' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'A run as a drawing in an open format, see docs/files.md; the model has no view, on paper there are all',
                     Shapes::object(
                         [
@@ -439,7 +366,7 @@ final readonly class Description
                 ),
             ],
             '/api/ticket' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'The cut ticket of a run on paper, with the run from three sides; `on` is the day that stands on it',
                     Shapes::object(
                         [
@@ -461,7 +388,7 @@ final readonly class Description
     {
         return [
             '/api/catalogue' => [
-                'get' => self::call(
+                'get' => Calls::describe(
                     'Rows of the catalogue, with the crew\'s own numbers over them',
                     null,
                     'CataloguePage',
@@ -479,12 +406,12 @@ final readonly class Description
                 ],
             ],
             '/api/catalogue/own' => [
-                'get' => self::call(
+                'get' => Calls::describe(
                     'What the crew measured and added',
                     null,
                     Shapes::object(['own' => Shapes::list(Shapes::ref('OwnEntry'))]),
                 ),
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Set a number, or add a row',
                     Shapes::object(['kind' => ['enum' => OwnEntry::OF_CATALOGUE], 'entry' => ['type' => 'object']]),
                     'OwnEntry',
@@ -493,13 +420,13 @@ final readonly class Description
                 ),
             ],
             '/api/catalogue/own/{id}' => [
-                'delete' => self::call(
+                'delete' => Calls::describe(
                     'Take one back, unless others rest on it',
                     null,
                     null,
                     [404 => 'Problem', 422 => 'Problem'],
                     204,
-                ) + ['parameters' => self::ID],
+                ) + ['parameters' => Calls::ID],
             ],
         ];
     }
@@ -509,8 +436,8 @@ final readonly class Description
     {
         return [
             '/api/prices' => [
-                'get' => self::call('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
-                'put' => self::call(
+                'get' => Calls::describe('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
+                'put' => Calls::describe(
                     'Keep prices, each in place of what was kept of the same before; all of them, or none',
                     Shapes::object([
                         'prices' => Shapes::list(Shapes::ref('JobPrice')),
@@ -521,8 +448,8 @@ final readonly class Description
                 ),
             ],
             '/api/prices/{id}' => [
-                'delete' => self::call('Keep a price no longer', null, null, [404 => 'Problem'], 204) + [
-                    'parameters' => self::ID,
+                'delete' => Calls::describe('Keep a price no longer', null, null, [404 => 'Problem'], 204) + [
+                    'parameters' => Calls::ID,
                 ],
             ],
         ];
@@ -533,7 +460,7 @@ final readonly class Description
     {
         return [
             '/api/questions/{key}' => [
-                'delete' => self::call(
+                'delete' => Calls::describe(
                     'Call off a heavy question that was asked with this key in the header Question-Key',
                     null,
                     null,
@@ -546,7 +473,7 @@ final readonly class Description
                 ],
             ],
             '/api/reckon/{name}' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'One reckoner',
                     ['oneOf' => $this->reckonRefs('Input')],
                     ['oneOf' => $this->reckonRefs('Output')],
@@ -579,35 +506,6 @@ final readonly class Description
     private static function either(string $whole, string $inParts): array
     {
         return ['oneOf' => [Shapes::ref($whole), Shapes::ref($inParts)]];
-    }
-
-    /**
-     * @param array<string, mixed>|null $body
-     * @param string|array<string, mixed>|null $answer a name of a shape, or a shape
-     * @param array<int, string> $problems shape by status
-     * @return array<string, mixed>
-     */
-    private static function call(
-        string $summary,
-        ?array $body,
-        string|array|null $answer,
-        array $problems = [],
-        int $status = 200,
-    ): array {
-        $content = static fn (string|array $shape): array => [
-            'application/json' => ['schema' => is_string($shape) ? Shapes::ref($shape) : $shape],
-        ];
-        $answers = [
-            (string) $status => ['description' => $summary] + ($answer === null ? [] : ['content' => $content($answer)]),
-        ];
-        foreach ($problems as $code => $shape) {
-            $answers[(string) $code] = ['description' => 'What is wrong', 'content' => $content($shape)];
-        }
-
-        return ['summary' => $summary] +
-            ($body === null ? [] : ['requestBody' => ['required' => true, 'content' => $content($body)]]) + [
-                'responses' => $answers,
-            ];
     }
 
     /** @return array<string, mixed> the schema of the job file, with its parts as shapes of their own */
@@ -691,7 +589,7 @@ final readonly class Description
     {
         return [
             '/api/wrap' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Wrap strips in full size: of one piece as SVG, of all of a run as PDF',
                     Shapes::object(
                         [
@@ -713,7 +611,7 @@ final readonly class Description
     {
         return [
             '/api/joint' => [
-                'post' => self::call(
+                'post' => Calls::describe(
                     'Everything about one joint: of a run by its key, or a single one by its id',
                     Shapes::object(
                         ['document' => Shapes::ref('JobDocument')],

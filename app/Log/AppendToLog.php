@@ -10,6 +10,7 @@ use App\Models\User;
 use DateTimeImmutable;
 use DateTimeZone;
 use FallBend\Core\Input\BadInput;
+use FallBend\Core\Site\EntryKind;
 use Illuminate\Support\Facades\DB;
 
 /** Appends what happened on site to the log of a job, each thing once, in the order in which it arrives. */
@@ -39,6 +40,7 @@ final readonly class AppendToLog
                 $entry = $this->arrived($job, $author, $event, $n);
                 if ($entry === null) {
                     $this->refuseTakingBackNothing($job, $event, $n, $length);
+                    $this->refuseReadingOfNoTest($job, $event, $n);
                     $entry = $this->entry($job, $author, $device, $event);
                     $entry->fill(['number' => ++$length, 'previous' => $hash]);
                     $entry->hash = $hash = $entry->reckonedHash();
@@ -64,14 +66,38 @@ final readonly class AppendToLog
         $entry = LogEntry::query()->where('job_id', $job->id)->where('key', $event->key)->first();
         $isSame =
             $entry === null ||
-            ($entry->kind === $event->kind &&
-                $entry->content === $event->text() &&
+            ($entry->kind === $event->kind->value &&
+                self::isSame($entry, $event) &&
                 $entry->made_at === $event->madeAt &&
                 $entry->author_id === $author->id);
 
         return $isSame
             ? $entry
             : throw BadInput::at("entries.{$n}.key", 'stood for something else before', $event->key);
+    }
+
+    /** Whether an entry says what an event says; what the server added to it aside. */
+    private static function isSame(LogEntry $entry, SiteEvent $event): bool
+    {
+        if ($event->kind !== EntryKind::Signed) {
+            return $entry->content === $event->text();
+        }
+        /** @var array<string, mixed> $content */
+        $content = json_decode($entry->content, true, 8, JSON_THROW_ON_ERROR);
+
+        return array_diff_key($content, ['revision' => 0, 'document' => 0]) === $event->content;
+    }
+
+    /**
+     * What a signature stands for beside the entries before it: the document as it is kept then.
+     *
+     * @return array{revision?: int, document?: string}
+     */
+    private static function signed(Job $job, SiteEvent $event): array
+    {
+        return $event->kind === EntryKind::Signed
+            ? ['revision' => $job->head, 'document' => hash('sha256', $job->newest()->text())]
+            : [];
     }
 
     /** @throws BadInput */
@@ -84,10 +110,26 @@ final readonly class AppendToLog
                 LogEntry::query()
                     ->where('job_id', $job->id)
                     ->where('number', $number)
-                    ->where('kind', '!=', 'taken-back')
+                    ->where('kind', '!=', EntryKind::TakenBack->value)
                     ->exists());
         if (! $isThere) {
             throw BadInput::at("entries.{$n}.entry", 'is no entry that can be taken back', $number);
+        }
+    }
+
+    /** @throws BadInput */
+    private function refuseReadingOfNoTest(Job $job, SiteEvent $event, int $n): void
+    {
+        $test = $event->content['test'] ?? null;
+        $isThere =
+            $test === null ||
+            LogEntry::query()
+                ->where('job_id', $job->id)
+                ->where('key', $test)
+                ->where('kind', EntryKind::TestBegun->value)
+                ->exists();
+        if (! $isThere) {
+            throw BadInput::at("entries.{$n}.test", 'is no test that was begun', $test);
         }
     }
 
@@ -99,8 +141,8 @@ final readonly class AppendToLog
         return new LogEntry([
             'job_id' => $job->id,
             'key' => $event->key,
-            'kind' => $event->kind,
-            'content' => $event->text(),
+            'kind' => $event->kind->value,
+            'content' => $event->text(self::signed($job, $event)),
             'author_id' => $author->id,
             'device' => $device,
             'made_at' => $event->madeAt,

@@ -7,22 +7,26 @@ namespace App\Log;
 use App\Models\Job;
 use App\Models\LogEntry;
 use DateTimeImmutable;
-use FallBend\Core\Sequence\DoneJoints;
+use FallBend\Core\Site\Entry;
+use FallBend\Core\Site\EntryFile;
+use FallBend\Core\Site\EntryKind;
+use FallBend\Core\Site\SiteLog;
 use Illuminate\Database\Eloquent\Collection;
 
 /**
- * The log of a job, as it is answered and as a day takes it.
+ * The log of a job, as it is answered and as the core takes it.
  *
- * @phpstan-import-type Content from SiteEvent
+ * @phpstan-import-type Content from EntryFile
  *
  * @phpstan-type WrittenEntry array{
  *     number: int,
  *     key: string,
- *     kind: value-of<SiteEvent::KINDS>,
+ *     kind: value-of<EntryKind>,
  *     run: ?string,
  *     joint: ?int,
  *     note: string,
  *     entry: ?int,
+ *     said: Content,
  *     by: string,
  *     device: string,
  *     made_at: string,
@@ -52,17 +56,16 @@ final readonly class JobLog
     public static function written(LogEntry $entry): array
     {
         $content = self::content($entry);
-        /** @var value-of<SiteEvent::KINDS> $kind */
-        $kind = $entry->kind;
 
         return [
             'number' => $entry->number,
             'key' => $entry->key,
-            'kind' => $kind,
+            'kind' => EntryKind::from($entry->kind)->value,
             'run' => $content['run'] ?? null,
             'joint' => $content['joint'] ?? null,
             'note' => $content['note'] ?? '',
             'entry' => $content['entry'] ?? null,
+            'said' => $content,
             'by' => $entry->author->name,
             'device' => $entry->device,
             'made_at' => $entry->made_at,
@@ -81,29 +84,23 @@ final readonly class JobLog
         return $content;
     }
 
-    /** Gives what was done of the joints of a run, without what was taken back. */
-    public static function doneOf(Job $job, string $run): DoneJoints
+    /** Gives what happened on site by now. */
+    public static function siteLog(Job $job): SiteLog
     {
-        $entries = LogEntry::query()->where('job_id', $job->id)->orderBy('number')->get();
-        [$made, $dry, $takenBack] = [[], [], []];
-        foreach ($entries as $entry) {
-            if ($entry->kind === 'taken-back') {
-                $takenBack[self::content($entry)['entry'] ?? 0] = true;
-            }
-        }
-        foreach ($entries as $entry) {
-            $content = self::content($entry);
-            $joint = (string) ($content['joint'] ?? '');
-            if (isset($takenBack[$entry->number]) || ($content['run'] ?? null) !== $run || $joint === '') {
-                continue;
-            }
-            if ($entry->kind === 'joint') {
-                $made[$joint] = new DateTimeImmutable($entry->happened_at);
-            }
-            $dry[$joint] = true;
+        $entries = [];
+        foreach (LogEntry::query()->with('author')->where('job_id', $job->id)->orderBy('number')->get() as $entry) {
+            $entries[] = new Entry(
+                $entry->number,
+                $entry->key,
+                EntryKind::from($entry->kind),
+                self::content($entry),
+                new DateTimeImmutable($entry->happened_at),
+                $entry->author->name,
+                $entry->hash,
+            );
         }
 
-        return new DoneJoints($made, array_map(strval(...), array_keys($dry)), new DateTimeImmutable);
+        return new SiteLog($entries, new DateTimeImmutable);
     }
 
     /**

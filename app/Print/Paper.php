@@ -102,6 +102,12 @@ final class Paper
         return count($lines) * $step;
     }
 
+    /** Gives how high words stand in a width, in mm. */
+    public function heightOf(float $width, Letters $letters, string $text): float
+    {
+        return count($this->lines($text, $width, $letters)) * self::size($letters) * self::LINE * self::POINT_MM;
+    }
+
     /** Writes one line in the middle of its place. */
     public function centred(Box $at, Letters $letters, string $text): void
     {
@@ -151,6 +157,13 @@ final class Paper
     public function blank(Box $at): void
     {
         $this->pdf->setColor([1, 1, 1]);
+        $this->pdf->filledRectangle(...$this->corners($at));
+    }
+
+    /** Fills a place with black. */
+    public function filled(Box $at): void
+    {
+        $this->pdf->setColor([0, 0, 0]);
         $this->pdf->filledRectangle(...$this->corners($at));
     }
 

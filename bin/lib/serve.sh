@@ -93,7 +93,7 @@ http {
       fastcgi_pass unix:$FPM_SOCKET;
       $params
     }
-    location ~ ^/api/(order|day|cut|ticket|materials|csv|make-up|reckon/(closing-gap|cut-stock|glue-clock|make-up|trap-seal|will-it-go))\$ {
+    location ~ ^/api/(order|day|day/calendar|record/file|cut|ticket|materials|csv|make-up|reckon/(closing-gap|cut-stock|glue-clock|make-up|trap-seal|will-it-go))\$ {
       fastcgi_pass unix:$FPM_HEAVY_SOCKET;
       fastcgi_read_timeout 70s;
       $params

@@ -84,6 +84,17 @@ abstract class BrowserTestCase extends TestCase
         return $browser;
     }
 
+    /** Ends a browser in the middle of what it does; what it stored goes with it. */
+    protected function kill(RemoteWebDriver $browser): void
+    {
+        $isOther = static fn (array $one): bool => $one[0] !== $browser;
+        foreach (array_filter($this->opened, static fn (array $one): bool => ! $isOther($one)) as [$ours, $folder]) {
+            $ours->quit();
+            exec('rm -rf '.escapeshellarg($folder));
+        }
+        $this->opened = array_values(array_filter($this->opened, $isOther));
+    }
+
     /** Makes the inside of the window exactly so large; narrow ones as a phone. */
     protected function resize(RemoteWebDriver $browser, int $width, int $height): void
     {
@@ -158,6 +169,17 @@ abstract class BrowserTestCase extends TestCase
                 $document['runs'][$n] = ['legs' => $glaze] + $run;
             }
         }
+
+        return $this->startJob($browser, $document);
+    }
+
+    /**
+     * Starts a job with a document of its own; gives its id.
+     *
+     * @param array<array-key, mixed> $document
+     */
+    protected function startJob(RemoteWebDriver $browser, array $document): string
+    {
         $id = $browser->executeAsyncScript(
             <<<'JS'
             const [document_, done] = arguments;

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\KeepRevision;
+use App\Log\AppendToLog;
+use App\Log\DemoLog;
 use App\Models\Crew;
 use App\Models\Job;
 use App\Models\User;
@@ -21,7 +23,7 @@ final class SeedDemoCommand extends Command
 
     protected $description = 'Put in the demo crew and its jobs, where they are missing';
 
-    public function handle(KeepRevision $keep, JobFile $file): int
+    public function handle(KeepRevision $keep, JobFile $file, AppendToLog $append): int
     {
         // Its accounts have a password that everybody knows: they do not get in where people already have accounts of
         // their own.
@@ -34,16 +36,27 @@ final class SeedDemoCommand extends Command
         }
         $crew = Crew::query()->firstOrCreate(['name' => 'Day crew']);
         $lead = $this->member($crew, 'lead', self::LEAD);
-        $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
+        $apprentice = $this->member($crew, 'apprentice', 'apprentice@mill-row.example');
         $paths = glob(database_path('demo/*.json'));
         foreach ($paths === false ? [] : $paths as $path) {
             $plan = $file->parse((string) file_get_contents($path));
             if (Job::query()->where('crew_id', $crew->id)->where('name', $plan->name)->doesntExist()) {
-                $keep->start($crew->id, $lead, $plan);
+                $kept = $keep->start($crew->id, $lead, $plan);
+                $this->log(new DemoLog($append, $kept->job, $kept->evaluation->evaluated), $path, $lead, $apprentice);
             }
         }
 
         return 0;
+    }
+
+    /** What happened on site so far: one job is in the middle of its day, the other one is finished. */
+    private function log(DemoLog $log, string $path, User $lead, User $apprentice): void
+    {
+        match (basename($path, '.json')) {
+            'mill-row-pottery' => $log->halfDone($lead, $apprentice),
+            'weir-cottage-office' => $log->finished($lead, $apprentice),
+            default => null,
+        };
     }
 
     private function member(Crew $crew, string $name, string $email): User

@@ -8,8 +8,10 @@ use App\Actions\EvaluateJob;
 use App\Answers\JobAnswer;
 use App\Answers\Wanted;
 use App\Log\JobLog;
+use App\Log\SiteZone;
 use App\Models\Job;
 use App\Models\User;
+use DateTimeImmutable;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
@@ -24,8 +26,11 @@ use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 use FallBend\Core\Reckon\Reckoners;
+use FallBend\Core\Report\DayReport;
 use FallBend\Core\Report\JointCard;
 use FallBend\Core\Sequence\DayAsked;
+use FallBend\Core\Site\SiteLog;
+use FallBend\Core\Testing\Stage;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 
@@ -114,13 +119,21 @@ final readonly class EvaluationController
         $body->end();
 
         // What was done of a job that is kept stands in its log.
-        $kept = $body->has('job')
-            ? Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40))
-            : null;
+        return new JsonResponse((new DayReport($job))->ofRun($run, $asked, self::log($request, $body)));
+    }
 
-        return new JsonResponse(
-            $job->day($run)->toArray($asked, $kept === null ? null : JobLog::doneOf($kept, $run)),
-        );
+    /** How a job is tested at a stage, and how far that is. */
+    public function test(Request $request): JsonResponse
+    {
+        $body = self::body($request);
+        $job = $this->evaluate->evaluated($request, $body);
+        $stage = $body->enum('stage', Stage::class);
+        $hose = $body->numberOrNull('hose_l_per_min', 0.1, 1_000);
+        $zone = SiteZone::read($body);
+        $log = (self::log($request, $body) ?? new SiteLog([], new DateTimeImmutable))->in($zone);
+        $body->end();
+
+        return new JsonResponse($job->testing($log)->toArray($stage, $hose));
     }
 
     /** Where a run is hung, and what hangs between two hangers. */
@@ -203,6 +216,14 @@ final readonly class EvaluationController
         abort_unless($reckoners->has($name), 404);
 
         return new JsonResponse($reckoners->reckonJson($name, $request->getContent(), $effort));
+    }
+
+    /** Gives what happened on site of the job that a question names; null where it names none. */
+    private static function log(Request $request, Fields $body): ?SiteLog
+    {
+        return $body->has('job')
+            ? JobLog::siteLog(Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40)))
+            : null;
     }
 
     private static function body(Request $request): Fields

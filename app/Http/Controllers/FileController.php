@@ -5,7 +5,11 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\EvaluateJob;
+use App\Files\DayCalendar;
 use App\Files\JobCsv;
+use App\Log\JobLog;
+use App\Models\Job;
+use App\Models\User;
 use App\Print\DrawingPdf;
 use App\Print\TicketPdf;
 use App\Print\WrapPdf;
@@ -17,11 +21,13 @@ use FallBend\Core\Drawing\SvgWriter;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
-use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\MakeUp\WrapTemplate;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Sequence\DayAsked;
+use FallBend\Core\Sequence\DoneJoints;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
@@ -39,6 +45,24 @@ final readonly class FileController
         $body->end();
 
         return self::file((new JobCsv($job))->table($list), 'text/csv; charset=UTF-8');
+    }
+
+    /** The day in which a run is joined, for a calendar. */
+    public function calendar(Request $request, Effort $effort): Response
+    {
+        $body = Fields::of($request->json()->all());
+        $job = $this->evaluate->evaluated($request, $body, $effort);
+        $run = EvaluateJob::runOf($body, $job);
+        $asked = DayAsked::read($body);
+        $kept = Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40));
+        $body->end();
+        $day = $job->day($run)->toArray($asked, DoneJoints::of(JobLog::siteLog($kept), $run))['day'];
+        if ($day === null || $day['steps'] === []) {
+            throw BadInput::at('run', 'has no day yet: Glue-up says why', $run);
+        }
+        $name = $job->run($run)->run->name;
+
+        return self::file(DayCalendar::write($day, $name, "{$kept->id}-{$run}"), 'text/calendar; charset=UTF-8');
     }
 
     /** The cut ticket of a run on paper, with the run from three sides. */
@@ -123,7 +147,7 @@ final readonly class FileController
         ];
     }
 
-    private static function paper(Fields $body, Job $job): string
+    private static function paper(Fields $body, Plan $job): string
     {
         return $body->has('paper')
             ? $body->choice('paper', ['A4', 'LETTER'])

@@ -21,9 +21,12 @@ use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
+use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
 use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Sequence\RunDay;
+use FallBend\Core\Site\SiteLog;
+use FallBend\Core\Testing\JobTesting;
 use FallBend\Core\Verdict\Finding;
 
 /**
@@ -163,6 +166,18 @@ final class EvaluatedJob
     public function day(string $run): RunDay
     {
         return new RunDay($this->run($run), $this->job(), $this->catalogue, $this->book, $this->effort);
+    }
+
+    /** Gives how the job is tested, and how far that is by what happened on site. */
+    public function testing(SiteLog $log): JobTesting
+    {
+        return new JobTesting($this->network(), $this->job(), $this->catalogue, $this->book, $log);
+    }
+
+    /** Gives the record of the job by what happened on site. */
+    public function record(SiteLog $log): JobRecord
+    {
+        return new JobRecord($this->network(), $this->job(), $this->catalogue, $this->book, $log);
     }
 
     /** Gives all that the job takes. */

@@ -19,6 +19,7 @@ use FallBend\Core\Input\Fields;
  *     caution?: string,
  *     when?: string,
  * }
+ * @phpstan-type MethodTrouble array{what: value-of<TroubleKind>, now?: string, then: string, act: value-of<Mending>}
  * @phpstan-type MethodText array{
  *     key: string,
  *     name: string,
@@ -30,6 +31,8 @@ use FallBend\Core\Input\Fields;
  *     wants: string,
  *     end: string,
  *     steps: list<MethodStep>,
+ *     check: string,
+ *     troubles: list<MethodTrouble>,
  * }
  */
 final class MethodTexts

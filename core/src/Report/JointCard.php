@@ -14,10 +14,12 @@ use FallBend\Core\Job\Run;
 use FallBend\Core\Joining\Decision;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\Joining\InstructionCard;
+use FallBend\Core\Joining\Mending;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Joining\Offer;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Joining\Place;
+use FallBend\Core\Joining\TroubleKind;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Layout\Joint;
@@ -110,6 +112,13 @@ use FallBend\Core\Verdict\SourceList;
  *         cure_min: ?float,
  *         first_water: value-of<MethodTexts::FIRST_WATER>,
  *     },
+ *     check: string,
+ *     troubles: list<array{
+ *         what: value-of<TroubleKind>,
+ *         now: ?string,
+ *         then: string,
+ *         act: value-of<Mending>,
+ *     }>,
  *     cautions: list<string>,
  *     findings: list<SaidFinding>,
  *     unknown: list<string>,

@@ -104,6 +104,10 @@ enum RuleId: string
 
     case FittingUnmeasured = 'fitting.unmeasured';
 
+    case GluedChanged = 'glued.changed';
+    case GluedGone = 'glued.gone';
+    case GluedMethod = 'glued.method';
+
     case HangBedded = 'hang.bedded';
     case HangExpands = 'hang.expands';
     case HangGap = 'hang.gap';
@@ -191,6 +195,19 @@ enum RuleId: string
 
     case TailpieceAcross = 'tailpiece.across';
     case TailpieceDrop = 'tailpiece.drop';
+
+    case TestAirOnPlastic = 'test.airOnPlastic';
+    case TestBookSaysNothing = 'test.bookSaysNothing';
+    case TestCureNotKnown = 'test.cureNotKnown';
+    case TestFrost = 'test.frost';
+    case TestHeadMost = 'test.headMost';
+    case TestInTrouble = 'test.inTrouble';
+    case TestLitresNotKnown = 'test.litresNotKnown';
+    case TestNotCured = 'test.notCured';
+    case TestNotMade = 'test.notMade';
+    case TestPlugForce = 'test.plugForce';
+    case TestPlugHead = 'test.plugHead';
+    case TestReopened = 'test.reopened';
 
     case TimberNotJudged = 'timber.notJudged';
 

@@ -1,5 +1,6 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
+import { zoneOf } from './zone';
 import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
@@ -35,6 +36,12 @@ import type {
     RunDay,
     RunOrder,
     SiteEvent,
+    JobRecord,
+    NewShare,
+    Share,
+    SharedRecord,
+    TestedSystem,
+    Testing,
     RunReport,
     Schemas,
     Stale,
@@ -353,6 +360,58 @@ export const dayQuery = (of: OfJob, run: string, asked: DayAsked, logged: number
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
+const isHolding = ({ tests }: TestedSystem): boolean => tests.some((test) => test.state === 'holding');
+/** How a job is tested at a stage; `logged` is the number of the last entry that it rests on. */
+export const testQuery = (of: OfJob, stage: Testing['stage'], hose: number | null, logged: number) =>
+    queryOptions({
+        queryKey: ['test', stage, hose, of, logged],
+        queryFn: ({ signal }) =>
+            orThrow(
+                call<Testing>(
+                    'POST',
+                    '/api/test',
+                    { ...of, stage, zone: zoneOf(new Date()), ...(hose === null ? {} : { hose_l_per_min: hose }) },
+                    { signal },
+                ),
+            ),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+        // Clocks run out by themselves; the time of a test to the second or two.
+        refetchInterval: ({ state }) => (state.data?.systems.some(isHolding) ? 2_000 : 15_000),
+    });
+/** The record of a job; `logged` is the number of the last entry that it rests on. */
+export const recordQuery = (of: OfJob, job: string, logged: number) =>
+    queryOptions({
+        queryKey: ['record', of, job, logged],
+        queryFn: ({ signal }) =>
+            orThrow(call<JobRecord>('POST', '/api/record', { ...of, job, zone: zoneOf(new Date()) }, { signal })),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
+/** The record as a file. */
+export const recordFile = (of: OfJob, job: string, format: 'pdf' | 'csv' | 'geojson', more: object) =>
+    callFileInTurn('/api/record/file', { ...of, job, format, zone: zoneOf(new Date()), ...more });
+/** Links by which the record is read without an account. */
+export const sharesQuery = (job: string) =>
+    queryOptions({
+        queryKey: ['shares', job],
+        queryFn: async () => (await orThrow(call<{ shares: Share[] }>('GET', `/api/jobs/${job}/shares`))).shares,
+        ...untilAnswered,
+    });
+export const makeShare = (job: string, whom: string, days: number) =>
+    call<NewShare>('POST', `/api/jobs/${job}/shares`, { for: whom, days });
+export const withdrawShare = (job: string, share: number) => call<null>('DELETE', `/api/jobs/${job}/shares/${share}`);
+/** The record that a link opens. */
+export const sharedQuery = (token: string) =>
+    queryOptions({
+        queryKey: ['shared', token],
+        queryFn: () =>
+            orThrow(call<SharedRecord>('GET', `/api/shared/${token}?zone=${encodeURIComponent(zoneOf(new Date()))}`)),
+        retry: false,
+    });
+/** The day in which a run is joined, for a calendar. */
+export const dayCalendar = (of: OfJob, run: string, asked: DayAsked) =>
+    callFileInTurn('/api/day/calendar', { ...of, run, ...asked });
 /** Entries of a log, how many it has, and what the clock of the server says. */
 export interface LogAnswer {
     entries: LogEntry[];

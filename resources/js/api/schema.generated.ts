@@ -1174,6 +1174,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How a job is tested at a stage: what is plugged and filled, what was read and looked at, and how far it is */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        /** @enum {unknown} */
+                        stage: "rough-in" | "finished" | "buried";
+                        hose_l_per_min?: number;
+                        /** @description In which times are said, such as +01:00 */
+                        zone?: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description How a job is tested at a stage: what is plugged and filled, what was read and looked at, and how far it is */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Testing"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/day/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The day in which a run is joined as an iCalendar file */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        run: string;
+                        people: number;
+                        /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                        start: string;
+                        closed_to_house?: {
+                            /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                            from: string;
+                            /** @description A time with its zone, such as 2026-11-25T09:40:00+01:00 */
+                            until: string;
+                        };
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The day in which a run is joined as an iCalendar file */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day": {
         parameters: {
             query?: never;
@@ -1302,7 +1430,7 @@ export interface paths {
                             /** @description Made by the device: what has arrived before does not arrive again */
                             key: string;
                             /** @enum {unknown} */
-                            kind: "dry-fit" | "joint" | "note" | "taken-back";
+                            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "signed" | "note" | "taken-back";
                             /** @description By the clock of the device */
                             made_at: string;
                             /** @description How long ago it happened, in seconds */
@@ -1310,6 +1438,49 @@ export interface paths {
                             run?: string;
                             /** @description The number of a joint */
                             joint?: number;
+                            /** @description How a joint was made */
+                            method?: string;
+                            /** @description With which part or cement, as it is printed on it */
+                            part?: string;
+                            /** @description How long the pieces of a joint were, in mm, by key */
+                            pieces?: {
+                                [key: string]: number;
+                            };
+                            /** @description The depth mark stands at the lip */
+                            depth?: boolean;
+                            /** @description The angle marks meet */
+                            angle?: boolean;
+                            /** @description A bead goes all round */
+                            bead?: boolean;
+                            /** @description What is wrong with a joint, or what a test is made with */
+                            what?: string;
+                            /** @description Pipes that are tested together */
+                            system?: string;
+                            /** @enum {unknown} */
+                            stage?: "rough-in" | "finished" | "buried";
+                            /** @description The key of the entry by which a test was begun */
+                            test?: string;
+                            /** @description What a gauge shows, in the unit of the test */
+                            value?: number;
+                            /** @description Whether a joint was found dry under test */
+                            dry?: boolean;
+                            /** @description What else was looked at */
+                            check?: string;
+                            /** @description Whether it was as it should be */
+                            ok?: boolean;
+                            /** @description Who signs */
+                            name?: string;
+                            role?: string;
+                            air_c?: number;
+                            rh_percent?: number;
+                            torque_nm?: number;
+                            /** @description A fixed point that a covered joint was measured from */
+                            from?: string;
+                            from_mm?: number;
+                            /** @description The other fixed point */
+                            second?: string;
+                            second_mm?: number;
+                            depth_mm?: number;
                             note?: string;
                             /** @description The number of the entry that is taken back */
                             entry?: number;
@@ -1352,6 +1523,333 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The record of a job: what stands, who made it and when, what was tested, who stands for it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        /** @description The id of the job, whose log it is */
+                        job: string;
+                        /** @description In which times are said, such as +01:00 */
+                        zone?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The record of a job: what stands, who made it and when, what was tested, who stands for it */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobRecord"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The record as a file: on paper, its joints as a table, its pipes as GeoJSON; see docs/files.md */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        /** @description The id of the job, whose log it is */
+                        job: string;
+                        /** @enum {unknown} */
+                        format: "pdf" | "csv" | "geojson";
+                        /** @description In which times are said, such as +01:00 */
+                        zone?: string;
+                        origin?: {
+                            lon: number;
+                            lat: number;
+                        };
+                        /** @description Stands on the paper */
+                        link?: string;
+                        /** @description The link as a code of squares, rows of 0 and 1 */
+                        squares?: string[];
+                    };
+                };
+            };
+            responses: {
+                /** @description The record as a file: on paper, its joints as a table, its pipes as GeoJSON; see docs/files.md */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/shares": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The links by which the record is read without an account */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The links by which the record is read without an account */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            shares: components["schemas"]["Share"][];
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** A new link; what stands in it is said this once */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        for: string;
+                        days: number;
+                    };
+                };
+            };
+            responses: {
+                /** @description A new link; what stands in it is said this once */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NewShare"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/shares/{share}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw a link */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    share: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Withdraw a link */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The record that a link opens, without an account */
+        get: {
+            parameters: {
+                query?: {
+                    zone?: string;
+                };
+                header?: never;
+                path: {
+                    token: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description The record that a link opens, without an account */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SharedRecord"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2605,7 +3103,7 @@ export interface components {
         };
         Finding: {
             /** @enum {unknown} */
-            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
+            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
             /** @enum {unknown} */
             severity: "stop" | "warn" | "unknown" | "note";
             where: {
@@ -2921,6 +3419,15 @@ export interface components {
                 /** @enum {unknown} */
                 first_water: "at-once" | "after-cure" | "when-packed";
             };
+            check: string;
+            troubles: {
+                /** @enum {unknown} */
+                what: "not-home" | "moved" | "too-late" | "wrong-way" | "leaks";
+                now: string | null;
+                then: string;
+                /** @enum {unknown} */
+                act: "again" | "cut-out";
+            }[];
             cautions: string[];
             findings: components["schemas"]["Finding"][];
             unknown: string[];
@@ -3199,16 +3706,325 @@ export interface components {
             }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+            wrong: components["schemas"]["WrongJoint"][];
+            repairs: components["schemas"]["Repair"][];
+        };
+        WrongJoint: {
+            joint: string;
+            entry: number;
+            /** @enum {unknown} */
+            what: "not-home" | "moved" | "too-late" | "wrong-way" | "leaks";
+            at: string;
+            by: string;
+            note: string;
+            now: string | null;
+            then: string;
+            /** @enum {unknown} */
+            act: "again" | "cut-out";
+        };
+        Repair: {
+            joint: string;
+            joints: string[];
+            at: string;
+            by: string;
+            fitting: string | null;
+            pieces: {
+                letter: string;
+                cut_at: components["schemas"]["Tape"] | null;
+                new: components["schemas"]["Tape"] | null;
+                coupling: string | null;
+                whole: boolean;
+            }[];
+            slip: boolean;
+            enough: boolean | null;
+        };
+        JobRecord: {
+            name: string;
+            place: string;
+            book: string;
+            /** @enum {unknown} */
+            units: "inch" | "mm";
+            from: string | null;
+            to: string | null;
+            people: string[];
+            joints: number;
+            made: number;
+            wrong: number;
+            systems: {
+                name: string;
+                stage: string;
+                /** @enum {unknown} */
+                state: "not-made" | "failed" | "waits" | "ready" | "running" | "passed" | "reopened" | "done";
+            }[];
+            runs: components["schemas"]["RecordedRun"][];
+            tests: components["schemas"]["RecordedTest"][];
+            notes: {
+                at: string;
+                by: string;
+                note: string;
+            }[];
+            overrides: {
+                what: string;
+                value: string;
+                source: string;
+            }[];
+            reach: {
+                what: string;
+                why: string;
+            }[];
+            signatures: {
+                name: string;
+                role: string;
+                at: string;
+                by: string;
+                number: number;
+                hash: string;
+                revision: number | null;
+                holds: boolean;
+            }[];
+            entries: number;
+            hash: string;
+        };
+        RecordedRun: {
+            id: string;
+            name: string;
+            pipe: string;
+            length: components["schemas"]["Tape"];
+            fall: components["schemas"]["Tape"];
+            pieces: {
+                letter: string;
+                size: string;
+                cut: components["schemas"]["Tape"] | null;
+            }[];
+            joints: components["schemas"]["RecordedJoint"][];
+            differs: components["schemas"]["Finding"][];
+        };
+        RecordedJoint: {
+            joint: number;
+            name: string;
+            size: string;
+            planned: string;
+            method: string;
+            part: string;
+            made_at: string | null;
+            by: string;
+            air_c: number | null;
+            rh_percent: number | null;
+            torque_nm: number | null;
+            dry_at: string | null;
+            depth: boolean | null;
+            angle: boolean | null;
+            bead: boolean | null;
+            note: string;
+            trouble: {
+                /** @enum {unknown} */
+                what: "not-home" | "moved" | "too-late" | "wrong-way" | "leaks";
+                at: string;
+                by: string;
+                note: string;
+            } | null;
+            cut_out: {
+                at: string;
+                by: string;
+                note: string;
+            }[];
+            dry: boolean | null;
+            dry_by: string;
+            located: string;
+        };
+        RecordedTest: {
+            stage: string;
+            system: string;
+            name: string;
+            begun_at: string;
+            until: string | null;
+            by: string;
+            /** @enum {unknown} */
+            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "ended";
+            loss: number;
+            unit: string;
+            readings: number;
+        };
+        Share: {
+            id: number;
+            for: string;
+            by: string;
+            created_at: string;
+            expires_at: string;
+            open: boolean;
+        };
+        NewShare: {
+            share: components["schemas"]["Share"];
+            link: string;
+        };
+        SharedRecord: {
+            for: string;
+            expires_at: string;
+            record: components["schemas"]["JobRecord"];
+        };
+        Testing: {
+            /** @enum {unknown} */
+            stage: "rough-in" | "finished" | "buried";
+            stages: {
+                /** @enum {unknown} */
+                key: "rough-in" | "finished" | "buried";
+                name: string;
+                say: string;
+            }[];
+            book: string;
+            hose_l_per_min: number;
+            systems: components["schemas"]["TestedSystem"][];
+        };
+        TestedSystem: {
+            id: string;
+            name: string;
+            runs: {
+                id: string;
+                name: string;
+            }[];
+            length: components["schemas"]["Tape"];
+            /** @enum {unknown} */
+            state: "not-made" | "failed" | "waits" | "ready" | "running" | "passed" | "reopened" | "done";
+            ready_at: string | null;
+            fill: components["schemas"]["TestFill"] | null;
+            openings: components["schemas"]["TestOpening"][];
+            loads: {
+                run: string;
+                name: string;
+                litres: number;
+                hanger_kg: number | null;
+                hanger_at: components["schemas"]["Tape"] | null;
+            }[];
+            methods: components["schemas"]["TestMethod"][];
+            joints: components["schemas"]["TestJoint"][];
+            checks: components["schemas"]["TestCheck"][];
+            tests: components["schemas"]["SiteTest"][];
+            findings: components["schemas"]["Finding"][];
+            sources: components["schemas"]["Source"][];
+        };
+        TestMethod: {
+            /** @enum {unknown} */
+            kind: "water" | "top-up" | "air" | "low-air" | "buried-air" | "smoke" | "peppermint" | "seen";
+            name: string;
+            say: string;
+            pass: string;
+            unit: string;
+            reading: string;
+            caution: string;
+            required: number | null;
+            required_length: components["schemas"]["Tape"] | null;
+            applied: number | null;
+            stand_min: number;
+            minutes: number | null;
+            loss_most: number;
+            error: number;
+            refused: components["schemas"]["Finding"] | null;
+            sources: components["schemas"]["Source"][];
+        };
+        TestCheck: {
+            key: string;
+            do: string;
+            say: string;
+            ok: boolean | null;
+            by: string | null;
+            at: string | null;
+        };
+        TestOpening: {
+            run: string;
+            what: string;
+            /** @enum {unknown} */
+            kind: "socket" | "trap-adapter" | "plain" | "standing" | "fixture" | "branch" | "run" | "roof" | "valve" | "cleanout" | "cap" | "gully";
+            size: string;
+            do: string;
+            is_fill: boolean;
+            head: components["schemas"]["Tape"] | null;
+            kpa: number | null;
+            push_n: number | null;
+        };
+        TestFill: {
+            whole: boolean;
+            where: string;
+            standpipe: components["schemas"]["Tape"] | null;
+            above_lowest: components["schemas"]["Tape"];
+            litres: number;
+            litres_known: boolean;
+            minutes: number;
+            kg: number;
+        };
+        SiteTest: {
+            key: string;
+            number: number;
+            /** @enum {unknown} */
+            what: "water" | "top-up" | "air" | "low-air" | "buried-air" | "smoke" | "peppermint" | "seen";
+            begun_at: string;
+            by: string;
+            readings: {
+                at: string;
+                value: number;
+                by: string;
+                number: number;
+            }[];
+            /** @enum {unknown} */
+            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "ended";
+            from: string | null;
+            until: string | null;
+            loss: number;
+        };
+        TestJoint: {
+            run: string;
+            joint: number;
+            name: string;
+            method_name: string;
+            check: string;
+            /** @enum {unknown} */
+            state: "open" | "wrong" | "not-known" | "cures" | "ready";
+            may_fill: string | null;
+            dry: boolean | null;
+            by: string | null;
         };
         LogEntry: {
             number: number;
             key: string;
             /** @enum {unknown} */
-            kind: "dry-fit" | "joint" | "note" | "taken-back";
+            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "signed" | "note" | "taken-back";
             run: string | null;
             joint: number | null;
             note: string;
             entry: number | null;
+            said: {
+                run?: string;
+                joint?: number;
+                method?: string;
+                pieces?: {
+                    [key: string]: number;
+                };
+                part?: string;
+                air_c?: number;
+                rh_percent?: number;
+                torque_nm?: number;
+                depth?: boolean;
+                angle?: boolean;
+                bead?: boolean;
+                what?: string;
+                system?: string;
+                stage?: string;
+                test?: string;
+                value?: number;
+                dry?: boolean;
+                check?: string;
+                ok?: boolean;
+                name?: string;
+                role?: string;
+                revision?: number;
+                document?: string;
+                from?: string;
+                from_mm?: number;
+                second?: string;
+                second_mm?: number;
+                depth_mm?: number;
+                note?: string;
+                entry?: number;
+            };
             by: string;
             device: string;
             made_at: string;

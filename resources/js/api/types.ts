@@ -76,16 +76,28 @@ export type JobMove = Schemas['JobMove'];
 export type RunClosing = Schemas['RunClosing'];
 export type MadeUp = Schemas['MadeUp'];
 export type LogEntry = Schemas['LogEntry'];
-export interface SiteEvent {
+/** What an entry of the log says, by its kind. */
+export type EntrySaid = LogEntry['said'];
+export type SiteEvent = EntrySaid & {
     key: string;
     kind: LogEntry['kind'];
     made_at: string;
     age_s: number;
-    run?: string | undefined;
-    joint?: number | undefined;
-    note?: string | undefined;
-    entry?: number | undefined;
-}
+};
+export type JobRecord = Schemas['JobRecord'];
+export type RecordedRun = Schemas['RecordedRun'];
+export type RecordedJoint = Schemas['RecordedJoint'];
+export type RecordedTest = Schemas['RecordedTest'];
+export type Share = Schemas['Share'];
+export type NewShare = Schemas['NewShare'];
+export type SharedRecord = Schemas['SharedRecord'];
+export type Testing = Schemas['Testing'];
+export type TestedSystem = Schemas['TestedSystem'];
+export type TestMethod = Schemas['TestMethod'];
+export type TestOpening = Schemas['TestOpening'];
+export type TestFill = Schemas['TestFill'];
+export type TestJoint = Schemas['TestJoint'];
+export type SiteTest = Schemas['SiteTest'];
 export type RunDay = Schemas['RunDay'];
 export type RunOrder = Schemas['RunOrder'];
 export type CutInInput = Schemas['CutInInput'];

@@ -6,6 +6,8 @@ import '../../css/route.css';
 import '../../css/house.css';
 import '../../css/makeup.css';
 import '../../css/glueup.css';
+import '../../css/test.css';
+import '../../css/record.css';
 import '../../css/hang.css';
 import '../../css/board.css';
 import '../../css/cut.css';
@@ -20,13 +22,13 @@ import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { Board } from '../features/board';
 import { SignedIn } from '../features/session';
-import { ToCome } from '../features/tocome';
 import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
 
 const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
+const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
 const job = (
@@ -51,6 +53,14 @@ if (root) {
             <QueryClientProvider client={client}>
                 <BrowserRouter>
                     <Routes>
+                        <Route
+                            path="/shared/:token"
+                            element={
+                                <Boundary name="The record">
+                                    <SharedPage />
+                                </Boundary>
+                            }
+                        />
                         <Route element={<SignedIn />}>
                             <Route path="/" element={<Board />} />
                             <Route path="/jobs/:id" element={job} />
@@ -66,7 +76,6 @@ if (root) {
                             />
                             <Route path="/bench" element={bench} />
                             <Route path="/bench/:tab" element={bench} />
-                            <Route path="/practice" element={<ToCome />} />
                             <Route path="*" element={<Navigate to="/" replace />} />
                         </Route>
                     </Routes>

@@ -1,6 +1,6 @@
 export { browserStorage, jobsWithDrafts, openTabs, type Tabs } from './drafts';
 export type { Conflict, EditMachine, Saving, Snapshot } from './editMachine';
-export { SiteLog, type SiteLogState } from './siteLog';
+export { SiteLog, type Happened, type Pending, type SiteLogState } from './siteLog';
 export { goOn, openEditor, whenSaved } from './openEditor';
 export * from './choosing';
 export * from './cutting';

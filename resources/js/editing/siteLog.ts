@@ -1,21 +1,19 @@
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
-import type { SiteEvent } from '../api/types';
+import type { EntrySaid, SiteEvent } from '../api/types';
 
 /** What happened on site, as it is said: when, by the clock of this device, is added. */
-export type Happened = Pick<SiteEvent, 'kind' | 'run' | 'joint' | 'note' | 'entry'>;
+export type Happened = EntrySaid & Pick<SiteEvent, 'kind'>;
 
 /** Something that the server has not answered to yet. */
-export interface Pending extends Happened {
+export type Pending = Happened & {
     key: string;
     /** milliseconds, by the clock of this device */
     at: number;
-}
+};
 
 /** Something that the server did not take, and why. */
-export interface Refused extends Pending {
-    why: string;
-}
+export type Refused = Pending & { why: string };
 
 /** What the log takes of the world, so that it can be tried without it. */
 export interface SiteLogWorld {

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { applyMode, currentMode } from './mode';
 
-/** What stands beside the jobs at the right of every head: light, Bench, Practice. */
+/** What stands beside the jobs at the right of every head: light and Bench. */
 export function Beside() {
     const [mode, setMode] = useState(currentMode);
     const other = mode === 'paper' ? 'cellar' : 'paper';
@@ -18,9 +18,6 @@ export function Beside() {
             </button>
             <Link className="beside" to="/bench">
                 Bench
-            </Link>
-            <Link className="beside wide" to="/practice">
-                Practice
             </Link>
         </>
     );

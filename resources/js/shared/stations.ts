@@ -4,20 +4,18 @@ import type { ShapeKind } from './Shape';
 export interface Station {
     key: string;
     name: string;
-    /** what it will do, where it is still to come */
-    toCome: string | null;
 }
 
 export const STATIONS: Station[] = [
-    { key: 'look', name: 'Look', toCome: null },
-    { key: 'route', name: 'Route', toCome: null },
-    { key: 'make-up', name: 'Make-up', toCome: null },
-    { key: 'joints', name: 'Joints', toCome: null },
-    { key: 'cut', name: 'Cut', toCome: null },
-    { key: 'hang', name: 'Hang', toCome: null },
-    { key: 'glue-up', name: 'Glue-up', toCome: null },
-    { key: 'test', name: 'Test', toCome: 'Filling, waiting, reading the level.' },
-    { key: 'record', name: 'Record', toCome: 'What was done, by whom, signed.' },
+    { key: 'look', name: 'Look' },
+    { key: 'route', name: 'Route' },
+    { key: 'make-up', name: 'Make-up' },
+    { key: 'joints', name: 'Joints' },
+    { key: 'cut', name: 'Cut' },
+    { key: 'hang', name: 'Hang' },
+    { key: 'glue-up', name: 'Glue-up' },
+    { key: 'test', name: 'Test' },
+    { key: 'record', name: 'Record' },
 ];
 
 export interface Standing {
@@ -65,7 +63,7 @@ function countsOf(run: RunReport, cut: string[]): RunCounts {
 
 /** The same from counts alone, as the board has them: of a station of a run. */
 export function standingOf(station: Station, run: RunCounts | undefined): Standing {
-    if (station.toCome !== null || !run) return { shape: 'open', text: station.toCome !== null ? 'to come' : 'no run' };
+    if (!run) return { shape: 'open', text: 'no run' };
     // Whether what stands is known is no matter of one run.
     if (station.key === 'look') return { shape: 'open', text: '' };
     if (station.key === 'cut') {
@@ -76,6 +74,8 @@ export function standingOf(station: Station, run: RunCounts | undefined): Standi
     if (station.key === 'hang') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'hangers and levels' };
     if (station.key === 'make-up') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'from end to end' };
     if (station.key === 'glue-up') return { shape: 'open', text: run.joints === 0 ? 'no joint yet' : 'the day' };
+    if (station.key === 'test') return { shape: 'open', text: run.joints === 0 ? 'no joint yet' : 'fill and look' };
+    if (station.key === 'record') return { shape: 'open', text: 'what was done' };
     if (station.key === 'joints') {
         if (run.joints === 0) return { shape: 'open', text: 'no joint yet' };
         if (run.joints_open === 0) return { shape: 'done', text: 'all have a method' };

@@ -66,6 +66,8 @@ export function seenJoint(kind: string, pipe: Candidate): { a: JointEnd; b: Join
         price_class: 1,
         steps: [],
         times: { working_s: null, hold_s: null, set_min: null, cure_min: null, first_water: 'at-once' },
+        check: '',
+        troubles: [],
         cautions: [],
         findings: [],
         unknown: [],

@@ -10,11 +10,14 @@ import { FindingLines } from '../../shared/FindingLines';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
+import { useSiteLog } from '../sitelog';
 import { asked, usual, type Said } from './asked';
+import { Calendar } from './Calendar';
 import { DayForm } from './DayForm';
 import { MadeJoints } from './MadeJoints';
 import { OneJoint } from './OneJoint';
-import { useSiteLog } from './useSiteLog';
+import { doneNow, madeNow, wrongNow } from './troubles';
+import { WrongJoints } from './WrongJoints';
 import { causeInWords, dayInWords, waitInWords } from './words';
 
 type Day = NonNullable<RunDay['day']>;
@@ -36,7 +39,20 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
         return <p className="none">Call out a leg on Route: what is not laid out is not joined.</p>;
     return (
         <main className="station glue">
-            {answer && <MadeJoints run={run.id} made={answer.made} entries={entries} log={log} state={state} />}
+            {answer && (
+                <MadeJoints
+                    run={run.id}
+                    made={answer.made}
+                    entries={entries}
+                    log={log}
+                    state={state}
+                    cemented={cementedOf(run)}
+                    onSelect={setSelected}
+                />
+            )}
+            {answer && (
+                <WrongJoints run={run} answer={answer} editor={editor} log={log} waiting={touchedOf(state, run.id)} />
+            )}
             <section className="glue-day" aria-label="The day">
                 {answer?.day ? (
                     <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
@@ -55,6 +71,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 {answer && <FindingLines findings={answer.findings} />}
                 {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
                 {answer?.day && <Critical day={answer.day} />}
+                {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} name={run.id} asked={question} />}
                 {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
@@ -70,10 +87,14 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                             answer?.made.some((one) => one.joint === selected)
                                 ? null
                                 : () => {
-                                      log.add([{ kind: 'joint', run: run.id, joint: Number(selected) }]);
+                                      log.add([madeNow(run, selected, editor)]);
                                       setSelected(null);
                                   }
                         }
+                        onWrong={(what, then) => {
+                            log.add(wrongNow(run, selected, editor, what, then, madeOf(answer)));
+                            setSelected(null);
+                        }}
                     />
                 )}
                 {answer?.day && (
@@ -82,9 +103,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                         joints={run.joints}
                         selected={selected}
                         onSelect={setSelected}
-                        onDone={(kind, done) =>
-                            log.add(done.map((joint) => ({ kind, run: run.id, joint: Number(joint) })))
-                        }
+                        onDone={(kind, done) => log.add(doneNow(run, kind, done, editor))}
                         waiting={waitingOf(state, run.id)}
                     />
                 )}
@@ -92,6 +111,16 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
         </main>
     );
 }
+
+const madeOf = (answer: RunDay | undefined): string[] => (answer?.made ?? []).map((one) => one.joint);
+
+/** Joints of which anything was tapped, and the server does not know of it yet. */
+const touchedOf = (state: SiteLogState, run: string): string[] =>
+    state.pending.filter((one) => one.run === run).map((one) => String(one.joint));
+
+/** Joints that are made with cement. */
+const cementedOf = (run: RunReport): string[] =>
+    run.joints.filter((joint) => joint.method?.startsWith('solvent-')).map((joint) => String(joint.number));
 
 /** Joints of a run that were tapped, and the server does not know of yet. */
 const waitingOf = (state: SiteLogState, run: string): string[] =>

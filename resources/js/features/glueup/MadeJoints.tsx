@@ -1,9 +1,10 @@
-import { useEffect, useState } from 'react';
 import type { LogEntry, RunDay } from '../../api/types';
 import { clockOf } from '../../drawing/day/times';
 import type { SiteLog, SiteLogState } from '../../editing';
-import { Shape } from '../../shared/Shape';
-import { entryOf, left, running, type Running } from './running';
+import { timeLeft } from '../../shared/timeLeft';
+import { useNow, Waiting } from '../sitelog';
+import { Seen } from './Seen';
+import { entryOf, running, type Running } from './running';
 import { useAttention } from './useAttention';
 
 interface Props {
@@ -12,10 +13,14 @@ interface Props {
     entries: LogEntry[];
     log: SiteLog;
     state: SiteLogState;
+    /** joints that are made with cement: those leave a bead */
+    cemented: string[];
+    /** opens a joint, to say what is wrong with it */
+    onSelect: (joint: string) => void;
 }
 
 /** The joints that are made, with their clocks: what ends next is read across the room. */
-export function MadeJoints({ run, made, entries, log, state }: Props) {
+export function MadeJoints({ run, made, entries, log, state, cemented, onSelect }: Props) {
     const now = useNow(state.ahead ?? 0);
     const clocks = running(made, now);
     const next = clocks[0];
@@ -25,7 +30,7 @@ export function MadeJoints({ run, made, entries, log, state }: Props) {
             <Waiting state={state} log={log} />
             {next && (
                 <p className="glue-next" role="timer">
-                    <b className="mk">{left(next.until - now)}</b>
+                    <b className="mk">{timeLeft(next.until - now)}</b>
                     <span>{clockInWords(next, made)}</span>
                 </p>
             )}
@@ -39,7 +44,20 @@ export function MadeJoints({ run, made, entries, log, state }: Props) {
                                 <By entry={entryOf(entries, run, joint.joint)} />
                                 <span className="cap">{stateOf(joint.joint, clocks, now)}</span>
                             </span>
-                            <TakeBack entry={entryOf(entries, run, joint.joint)} log={log} />
+                            <span className="glue-made-acts">
+                                <button type="button" className="plain small" onClick={() => onSelect(joint.joint)}>
+                                    Something is wrong
+                                </button>
+                                <TakeBack entry={entryOf(entries, run, joint.joint)} log={log} />
+                            </span>
+                            <Seen
+                                run={run}
+                                joint={joint.joint}
+                                isCement={cemented.includes(joint.joint)}
+                                entries={entries}
+                                state={state}
+                                log={log}
+                            />
                         </li>
                     ))}
                 </ul>
@@ -66,32 +84,6 @@ function TakeBack({ entry, log }: { entry: LogEntry | undefined; log: SiteLog })
     );
 }
 
-/** What the server does not have yet, and what it did not take. */
-function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
-    return (
-        <>
-            {state.pending.length > 0 && (
-                <p role="status">
-                    <Shape kind="unknown" size={17} /> {state.pending.length}{' '}
-                    {state.pending.length === 1 ? 'entry is' : 'entries are'}{' '}
-                    {state.isStored
-                        ? 'kept on this device and not sent yet.'
-                        : 'not sent yet, and there is no room on this device: leave this page open.'}
-                </p>
-            )}
-            {state.refused.map((one) => (
-                <p key={one.key} role="alert">
-                    <Shape kind="stop" size={17} /> {one.kind === 'joint' ? `Joint ${one.joint}` : 'An entry'} was not
-                    taken: {one.why}{' '}
-                    <button type="button" className="plain small" onClick={() => log.forget(one.key)}>
-                        I have seen it
-                    </button>
-                </p>
-            ))}
-        </>
-    );
-}
-
 function clockInWords(clock: Running, made: RunDay['made']): string {
     const both = made.find((one) => one.joint === clock.joint);
     if (clock.what === 'fill') return `no water through joint ${clock.joint}`;
@@ -104,16 +96,6 @@ function stateOf(joint: string, clocks: Running[], now: number): string {
     const of = clocks.filter((one) => one.joint === joint);
     const move = of.find((one) => one.what === 'move');
     const fill = of.find((one) => one.what === 'fill');
-    if (move) return `not moved for ${left(move.until - now)}`;
-    return fill ? `set; no water for ${left(fill.until - now)}` : 'set, and may carry water';
-}
-
-/** The time by the clock of the server, every second. */
-function useNow(ahead: number): number {
-    const [now, setNow] = useState(() => Date.now());
-    useEffect(() => {
-        const timer = setInterval(() => setNow(Date.now()), 1_000);
-        return () => clearInterval(timer);
-    }, []);
-    return now + ahead;
+    if (move) return `not moved for ${timeLeft(move.until - now)}`;
+    return fill ? `set; no water for ${timeLeft(fill.until - now)}` : 'set, and may carry water';
 }

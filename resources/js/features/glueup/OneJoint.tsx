@@ -3,6 +3,8 @@ import { jointCardQuery } from '../../api/queries';
 import type { RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { StepCard } from '../joints';
+import { SomethingWrong } from './SomethingWrong';
+import type { Trouble } from './troubles';
 
 interface Props {
     run: RunReport;
@@ -12,10 +14,12 @@ interface Props {
     onBack: () => void;
     /** null where it is made already, or was tapped and not sent yet */
     onMade: (() => void) | null;
+    /** it does not come out right; and what became of it, where that is known already */
+    onWrong: (what: Trouble, then: 'again' | 'cut-out' | null) => void;
 }
 
 /** One joint at a time: its section, and the steps of its method in order. */
-export function OneJoint({ run, joint, editor, onBack, onMade }: Props) {
+export function OneJoint({ run, joint, editor, onBack, onMade, onWrong }: Props) {
     const key = run.joints.find((one) => String(one.number) === joint)?.key;
     const card = useQuery(jointCardQuery(editor.ofJob, key === undefined ? null : { run: run.id, joint: key }));
     const data = card.data;
@@ -27,5 +31,10 @@ export function OneJoint({ run, joint, editor, onBack, onMade }: Props) {
             </p>
         );
     if (!data || !method) return null;
-    return <StepCard card={data} method={method} units={editor.evaluation.units} onBack={onBack} onMade={onMade} />;
+    return (
+        <>
+            <StepCard card={data} method={method} units={editor.evaluation.units} onBack={onBack} onMade={onMade} />
+            <SomethingWrong method={method} joint={joint} onSaid={onWrong} />
+        </>
+    );
 }

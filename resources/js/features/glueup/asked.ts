@@ -1,6 +1,6 @@
 import type { DayAsked } from '../../api/queries';
 import { dayOf } from '../../editing';
-import { twoDigits } from '../../shared/twoDigits';
+import { zoneOf } from '../../api/zone';
 
 /** What is said of a day: how many work, when it begins, and when the house can do without its line. */
 export interface Said {
@@ -17,10 +17,7 @@ export const usual = (today: Date): Said => ({ people: 1, start: `${dayOf(today)
 
 /** A day and a time of this device, with the zone that it has then: `2026-11-25T08:00:00+01:00`. */
 export function withZone(local: string): string {
-    const ahead = -new Date(local).getTimezoneOffset();
-    const hours = twoDigits(Math.floor(Math.abs(ahead) / 60));
-    const minutes = twoDigits(Math.abs(ahead) % 60);
-    return `${local}:00${ahead < 0 ? '-' : '+'}${hours}:${minutes}`;
+    return `${local}:00${zoneOf(new Date(local))}`;
 }
 
 /** What is asked of the server; what is wrong with what was said where it cannot be asked. */

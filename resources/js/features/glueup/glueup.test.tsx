@@ -8,8 +8,10 @@ import { DayLine } from '../../drawing/day/DayLine';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
 import { source } from '../../testing/answers';
 import { Edited, emptyJob, show, standInServer } from '../../testing/screen';
+import type { JobEditor } from '../../editing';
 import { withZone } from './asked';
 import { GlueUpStation } from './GlueUpStation';
+import { madeNow } from './troubles';
 
 const server = standInServer();
 const user = userEvent.setup();
@@ -52,6 +54,8 @@ const answer = (other: Partial<RunDay> = {}): RunDay => ({
     made: [],
     findings: [],
     sources: [source('hands-on.dry-fit')],
+    wrong: [],
+    repairs: [],
     ...other,
 });
 
@@ -71,6 +75,7 @@ const entry = (other: Partial<LogEntry>): LogEntry => ({
     joint: Number(first),
     note: '',
     entry: null,
+    said: {},
     by: 'Anna',
     device: 'phone',
     made_at: time('08:00:00'),
@@ -81,7 +86,13 @@ const entry = (other: Partial<LogEntry>): LogEntry => ({
 });
 
 let logged: LogEntry[] = [];
-let said: { kind: string; joint?: number; entry?: number; age_s: number }[] = [];
+let said: {
+    kind: string;
+    joint?: number;
+    entry?: number;
+    age_s: number;
+    depth?: boolean;
+}[] = [];
 let isAway = false;
 
 beforeEach(() => {
@@ -213,4 +224,86 @@ it('draws a line for each joint, and marks the joint that is tapped', async () =
     if (!line) throw new Error('no line');
     await user.click(line);
     expect(onSelect).toHaveBeenCalledWith(second);
+});
+
+const wrong = (other: Partial<RunDay['wrong'][number]> = {}): RunDay['wrong'][number] => ({
+    joint: first ?? '',
+    entry: 7,
+    what: 'moved',
+    at: time('08:00:00'),
+    by: 'Anna',
+    note: 'Crept out.',
+    now: 'Push it back.',
+    then: 'Cut the joint out.',
+    act: 'cut-out',
+    ...other,
+});
+
+it('leads from what is wrong to what to do, and cuts out what is lost with its fitting', async () => {
+    const cemented = run.joints.find((one) => one.fitting !== null && one.method?.startsWith('solvent-'));
+    const beside = run.joints.filter((one) => one.fitting === cemented?.fitting).map((one) => String(one.number));
+    const made = beside.map((one) => ({ joint: one, at: time('08:00:00'), may_move: null, may_fill: null }));
+    answering(answer({ wrong: [wrong({ joint: String(cemented?.number) })], made }));
+    glue();
+    expect(await screen.findByText(/Crept out/)).toBeTruthy();
+    expect(screen.getByText('Push it back.')).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'It is cut out' }));
+    await waitFor(() => expect(said.map((one) => String(one.joint)).sort()).toEqual(beside.sort()));
+    expect(said.every((one) => one.kind === 'cut-out')).toBe(true);
+});
+
+it('takes back what is as it should be after all', async () => {
+    answering(answer({ wrong: [wrong()] }));
+    glue();
+    await user.click(await screen.findByRole('button', { name: 'It is as it should be: take it back' }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'taken-back', entry: 7 }]));
+});
+
+it('says what goes in where a joint was cut out', async () => {
+    const tape = { mm: 38.1, inch: '1 1/2', feet: '1 1/2"', metric: '38' };
+    const repair = {
+        joint: first ?? '',
+        joints: [first ?? '', second ?? ''],
+        at: time('08:00:00'),
+        by: 'Anna',
+        fitting: 'long-sweep 90',
+        pieces: [
+            { letter: 'A', cut_at: tape, new: tape, coupling: 'coupling', whole: false },
+            { letter: 'B', cut_at: null, new: tape, coupling: null, whole: true },
+        ],
+        slip: true,
+        enough: false,
+    };
+    answering(answer({ repairs: [repair] }));
+    glue();
+    expect(await screen.findByText(/are cut out: what goes in with a new long-sweep 90/)).toBeTruthy();
+    expect(screen.getByText(/the whole piece anew/)).toBeTruthy();
+    expect(screen.getByText(/one without a stop/)).toBeTruthy();
+    expect(screen.getByText(/too short: another stick/)).toBeTruthy();
+});
+
+it('keeps what is seen of a joint that is made, and what is not as it should be', async () => {
+    logged = [entry({})];
+    answering(answer({ made: [{ joint: first ?? '', at: time('08:00:00'), may_move: null, may_fill: null }] }));
+    glue();
+    await user.click(await screen.findByRole('button', { name: 'not at its mark' }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'seen', depth: false }]));
+});
+
+it('says how a joint was made as it was shown: its method, its pieces that are known, the weather', () => {
+    const long = evaluatedRuns(31, 25).find((one) => one.pieces.length > 1) as RunReport;
+    const known = { ...long, pieces: long.pieces.map((piece, n) => ({ ...piece, known: n > 0 })) };
+    const [, piece] = known.pieces;
+    const joint = long.joints.find((one) => one.key === piece?.joint_from);
+    const document = { ...emptyJob(), conditions: { air_c: 12, rh_percent: 60 } };
+    const editor = { document } as unknown as JobEditor;
+    expect(madeNow(known, String(joint?.number), editor)).toEqual({
+        kind: 'joint',
+        run: long.id,
+        joint: joint?.number,
+        method: joint?.method,
+        pieces: { [piece?.key ?? '']: piece?.cut.mm },
+        air_c: 12,
+        rh_percent: 60,
+    });
 });

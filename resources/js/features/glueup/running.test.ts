@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import type { LogEntry } from '../../api/types';
-import { entryOf, left, running } from './running';
+import { timeLeft } from '../../shared/timeLeft';
+import { entryOf, running } from './running';
 
 const at = (minutes: number): string => new Date(minutes * 60_000).toISOString();
 
@@ -18,7 +19,7 @@ it('sorts the clocks by what ends next, and lets go of those that are over', () 
 });
 
 it('shows what is left to the second that is begun', () => {
-    expect([0, 1, 999, 1_000, 61_000, 3_600_000, 5_407_000].map(left)).toEqual([
+    expect([0, 1, 999, 1_000, 61_000, 3_600_000, 5_407_000].map(timeLeft)).toEqual([
         '0:00',
         '0:01',
         '0:01',

@@ -1,5 +1,4 @@
 import type { LogEntry, RunDay } from '../../api/types';
-import { twoDigits } from '../../shared/twoDigits';
 
 /** What a clock runs until. */
 export interface Running {
@@ -23,17 +22,15 @@ export function running(made: RunDay['made'], now: number): Running[] {
         .sort((a, b) => a.until - b.until);
 }
 
-/** How long is left, as a clock shows it: `4:07`, `1:30:00`. What is begun counts. */
-export function left(ms: number): string {
-    const seconds = Math.max(0, Math.ceil(ms / 1_000));
-    const [h, m, s] = [Math.floor(seconds / 3_600), Math.floor(seconds / 60) % 60, seconds % 60];
-    return h > 0 ? `${h}:${twoDigits(m)}:${twoDigits(s)}` : `${m}:${twoDigits(s)}`;
-}
-
-/** The entry by which a joint was made, where it was not taken back. */
-export function entryOf(entries: LogEntry[], run: string, joint: string): LogEntry | undefined {
+/** The last entry of a kind of a joint that was not taken back; by itself the one by which it was made. */
+export function entryOf(
+    entries: LogEntry[],
+    run: string,
+    joint: string,
+    kind: LogEntry['kind'] = 'joint',
+): LogEntry | undefined {
     const back = new Set(entries.filter((one) => one.kind === 'taken-back').map((one) => one.entry));
     return entries.findLast(
-        (one) => one.kind === 'joint' && one.run === run && String(one.joint) === joint && !back.has(one.number),
+        (one) => one.kind === kind && one.run === run && String(one.joint) === joint && !back.has(one.number),
     );
 }

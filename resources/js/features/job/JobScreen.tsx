@@ -20,10 +20,11 @@ import {
     JointsStation,
     LookStation,
     MakeUpStation,
+    RecordStation,
     Route,
+    TestStation,
 } from './stationParts';
 import { Strip } from './Strip';
-import { StationToCome } from './StationToCome';
 import { useJobEditor } from './useJobEditor';
 import { useSelection } from './useSelection';
 import { ViewTabs } from './ViewTabs';
@@ -174,10 +175,12 @@ function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, 
             return <HangStation key={run.id} run={run} editor={editor} />;
         case 'glue-up':
             return <GlueUpStation key={run.id} run={run} editor={editor} base={base} />;
+        case 'test':
+            return <TestStation key={run.id} run={run} editor={editor} job={job} />;
+        case 'record':
+            return <RecordStation run={run} editor={editor} job={job} />;
         default:
-            return station?.toCome ? (
-                <StationToCome station={station} />
-            ) : (
+            return (
                 <Route
                     run={run}
                     plan={plan}
@@ -230,7 +233,7 @@ function usePartsShown(
 /** Whether a station draws the run itself: then its fall line is folded. */
 function isFolded(station: string | undefined, view: RouteView): boolean {
     return (
-        ['look', 'make-up', 'joints', 'hang', 'glue-up'].includes(station ?? '') ||
+        ['look', 'make-up', 'joints', 'hang', 'glue-up', 'test', 'record'].includes(station ?? '') ||
         (station === 'route' && view !== 'run')
     );
 }

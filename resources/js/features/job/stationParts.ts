@@ -7,6 +7,8 @@ export const GlueUpStation = loaded(() => import('../glueup').then((glueup) => g
 export const JointsStation = loaded(() => import('../joints').then((joints) => joints.JointsStation));
 export const LookStation = loaded(() => import('../look').then((look) => look.LookStation));
 export const MakeUpStation = loaded(() => import('../makeup').then((makeup) => makeup.MakeUpStation));
+export const TestStation = loaded(() => import('../test').then((test) => test.TestStation));
+export const RecordStation = loaded(() => import('../record').then((record) => record.RecordStation));
 export const House = loaded(() => import('../house').then((house) => house.House));
 
 const OF_STATIONS: Record<string, { fetch: () => Promise<unknown> }> = {
@@ -17,6 +19,8 @@ const OF_STATIONS: Record<string, { fetch: () => Promise<unknown> }> = {
     cut: CutStation,
     hang: HangStation,
     'glue-up': GlueUpStation,
+    test: TestStation,
+    record: RecordStation,
 };
 
 /**

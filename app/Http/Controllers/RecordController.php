@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\EvaluateJob;
+use App\Files\RecordCsv;
+use App\Log\JobLog;
+use App\Log\SiteZone;
+use App\Models\Job;
+use App\Models\User;
+use App\Print\QrSquares;
+use App\Print\RecordPdf;
+use FallBend\Core\Drawing\GeoJson;
+use FallBend\Core\Drawing\LineDrawing;
+use FallBend\Core\Drawing\RunViews;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Measure\Units;
+use FallBend\Core\Site\SiteLog;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+
+/** The record of a job: what stands, who made it, what was tested, who stands for it; on a screen and as files. */
+final readonly class RecordController
+{
+    public function __construct(private EvaluateJob $evaluate) {}
+
+    public function show(Request $request): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $log, $document] = $this->asked($request, $body);
+        $body->end();
+
+        return new JsonResponse($job->record($log)->toArray($document));
+    }
+
+    /** The record as a file: on paper, its joints as a table, its pipes on a map. */
+    public function file(Request $request): Response
+    {
+        $body = Fields::of($request->json()->all());
+        [$job, $log, $document] = $this->asked($request, $body);
+        $format = $body->choice('format', ['pdf', 'csv', 'geojson']);
+        $origin = $body->childOrNull('origin');
+        $at = $origin === null ? null : [$origin->number('lon', -180, 180), $origin->number('lat', -85, 85)];
+        $origin?->end();
+        $link = $body->has('link') ? $body->string('link', 300) : '';
+        $squares = $body->has('squares') ? QrSquares::read($body) : null;
+        $body->end();
+        $record = $job->record($log)->toArray($document);
+
+        return match ($format) {
+            'csv' => self::response(RecordCsv::write($record), 'text/csv; charset=UTF-8'),
+            'geojson' => self::response(GeoJson::write($job->layout(), $at), 'application/geo+json'),
+            default => self::response(
+                RecordPdf::print(
+                    $record,
+                    self::drawings($job),
+                    $job->job()->units === Units::Inch ? 'LETTER' : 'A4',
+                    $link,
+                    $squares,
+                ),
+                'application/pdf',
+            ),
+        };
+    }
+
+    /** @return array{EvaluatedJob, SiteLog, string} the job, its log, and the hash of its document as it is kept */
+    private function asked(Request $request, Fields $body): array
+    {
+        $zone = SiteZone::read($body);
+        $kept = Job::withNewest(User::asking($request)->id, $body->string('job', 40));
+
+        return [
+            $this->evaluate->evaluated($request, $body),
+            JobLog::siteLog($kept)->in($zone),
+            hash('sha256', $kept->newest()->text()),
+        ];
+    }
+
+    /** @return array<string, LineDrawing> each run that has pipe, isometric, by its name */
+    private static function drawings(EvaluatedJob $job): array
+    {
+        $drawings = [];
+        foreach ($job->layout()->runs as $layout) {
+            if ($layout->pieces !== []) {
+                $drawings["{$layout->run->name}, isometric"] = (new RunViews($layout))->drawing('isometric');
+            }
+        }
+
+        return $drawings;
+    }
+
+    private static function response(string $content, string $type): Response
+    {
+        return new Response($content, 200, ['Content-Type' => $type]);
+    }
+}

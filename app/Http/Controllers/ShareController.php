@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\EvaluateJob;
+use App\Log\JobLog;
+use App\Log\SiteZone;
+use App\Models\Job;
+use App\Models\Share;
+use App\Models\User;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Recording\JobRecord;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Str;
+
+/**
+ * Links by which somebody without an account reads the record of a job.
+ *
+ * @phpstan-import-type WrittenRecord from JobRecord
+ * @phpstan-import-type WrittenShare from Share
+ *
+ * @phpstan-type NewShare array{share: WrittenShare, link: string}
+ * @phpstan-type SharedRecord array{for: string, expires_at: string, record: WrittenRecord}
+ */
+final readonly class ShareController
+{
+    private const MOST_DAYS = 365;
+
+    /** So many may be open of one job. */
+    private const MOST_OPEN = 50;
+
+    public function index(Request $request, string $id): JsonResponse
+    {
+        $shares = Share::query()
+            ->with('author')
+            ->where('job_id', self::job($request, $id)->id)
+            ->orderByDesc('id')
+            ->limit(200)
+            ->get();
+
+        return new JsonResponse([
+            'shares' => array_values(array_map(static fn (Share $share): array => $share->written(), $shares->all())),
+        ]);
+    }
+
+    /** A new link. What stands in it is said this once. */
+    public function store(Request $request, string $id): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        [$for, $days] = [trim($body->string('for', 80)), $body->int('days', 1, self::MOST_DAYS)];
+        $body->end();
+        if ($for === '') {
+            throw BadInput::at('for', 'say whom it is for', $for);
+        }
+        $job = self::job($request, $id);
+        $open = Share::query()
+            ->where('job_id', $job->id)
+            ->whereNull('withdrawn_at')
+            ->where('expires_at', '>', Carbon::now())
+            ->count();
+        if ($open >= self::MOST_OPEN) {
+            throw BadInput::at('for', 'withdraw a link first: there are '.self::MOST_OPEN.' already', $for);
+        }
+        $token = Str::random(Share::TOKEN);
+        $share = Share::query()->create([
+            'job_id' => $job->id,
+            'author_id' => User::asking($request)->id,
+            'for' => $for,
+            'token_hash' => Share::hashOf($token),
+            'expires_at' => Carbon::now()->addDays($days),
+        ]);
+
+        return new JsonResponse(
+            ['share' => $share->written(), 'link' => $request->root()."/shared/{$token}"],
+            201,
+        );
+    }
+
+    /** Withdraws a link: it opens nothing any more. */
+    public function destroy(Request $request, string $id, int $share): JsonResponse
+    {
+        Share::query()
+            ->where('job_id', self::job($request, $id)->id)
+            ->findOrFail($share)
+            ->update(['withdrawn_at' => Carbon::now()]);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** The record that a link opens; nothing of what is not open is said. */
+    public function show(Request $request, string $token, EvaluateJob $evaluate, JobFile $file): JsonResponse
+    {
+        $zone = SiteZone::read(Fields::of($request->query()));
+        $share = Share::query()
+            ->with('job')
+            ->where('token_hash', Share::hashOf($token))
+            ->first();
+        abort_if($share === null || ! $share->isOpen(), 404, 'This link opens nothing any more.');
+        $text = $share->job->newest()->text();
+        $evaluated = $evaluate->ofCrew($file->parse($text), $share->job->crew_id)->evaluated;
+
+        return new JsonResponse([
+            'for' => $share->for,
+            'expires_at' => $share->expires_at->toIso8601String(),
+            'record' => $evaluated->record(JobLog::siteLog($share->job)->in($zone))->toArray(hash('sha256', $text)),
+        ]);
+    }
+
+    private static function job(Request $request, string $id): Job
+    {
+        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
+    }
+}

@@ -1,0 +1,84 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A link by which somebody without an account reads the record of a job, until it runs out or is withdrawn.
+ *
+ * @property int $id
+ * @property string $job_id
+ * @property int $author_id
+ * @property string $for whom it is for
+ * @property string $token_hash of what stands in the link
+ * @property Carbon $expires_at
+ * @property ?Carbon $withdrawn_at
+ * @property Carbon $created_at
+ * @property-read Job $job
+ * @property-read User $author
+ *
+ * @phpstan-type WrittenShare array{
+ *     id: int,
+ *     for: string,
+ *     by: string,
+ *     created_at: string,
+ *     expires_at: string,
+ *     open: bool,
+ * }
+ */
+final class Share extends Model
+{
+    public const UPDATED_AT = null;
+
+    /** Characters of what stands in a link: 190 bits, which nobody guesses. */
+    public const TOKEN = 32;
+
+    protected $fillable = ['job_id', 'author_id', 'for', 'token_hash', 'expires_at', 'withdrawn_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['expires_at' => 'datetime', 'withdrawn_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<Job, $this> */
+    public function job(): BelongsTo
+    {
+        return $this->belongsTo(Job::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'author_id');
+    }
+
+    public static function hashOf(string $token): string
+    {
+        return hash('sha256', $token);
+    }
+
+    /** Whether it opens anything now. */
+    public function isOpen(): bool
+    {
+        return $this->withdrawn_at === null && $this->expires_at->isFuture();
+    }
+
+    /** @return WrittenShare */
+    public function written(): array
+    {
+        return [
+            'id' => $this->id,
+            'for' => $this->for,
+            'by' => $this->author->name,
+            'created_at' => $this->created_at->toIso8601String(),
+            'expires_at' => $this->expires_at->toIso8601String(),
+            'open' => $this->isOpen(),
+        ];
+    }
+}

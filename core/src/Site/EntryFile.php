@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Site;
+
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Joining\TroubleKind;
+
+/**
+ * What stands in an entry, by its kind. A mark or a check is true where it was seen as it should be, false where not.
+ *
+ * @phpstan-type Content array{
+ *     run?: string,
+ *     joint?: int,
+ *     method?: string,
+ *     pieces?: array<string, float>,
+ *     part?: string,
+ *     air_c?: float,
+ *     rh_percent?: float,
+ *     torque_nm?: float,
+ *     depth?: bool,
+ *     angle?: bool,
+ *     bead?: bool,
+ *     what?: string,
+ *     system?: string,
+ *     stage?: string,
+ *     test?: string,
+ *     value?: float,
+ *     dry?: bool,
+ *     check?: string,
+ *     ok?: bool,
+ *     name?: string,
+ *     role?: string,
+ *     revision?: int,
+ *     document?: string,
+ *     from?: string,
+ *     from_mm?: float,
+ *     second?: string,
+ *     second_mm?: float,
+ *     depth_mm?: float,
+ *     note?: string,
+ *     entry?: int,
+ * }
+ */
+final class EntryFile
+{
+    private const LONGEST_NOTE = 2_000;
+
+    /** Of the id of a run, by which a system of pipes under test is named too. */
+    private const LONGEST_ID = 40;
+
+    /** What is made of pieces, by key; a joint has two sides and a fitting a few more. */
+    private const MOST_PIECES = 8;
+
+    /** What can be seen of a joint once it is made. */
+    public const MARKS = ['depth', 'angle', 'bead'];
+
+    /**
+     * Reads what stands in an entry of a kind, with `note` where something is said beside it.
+     *
+     * @return Content
+     *
+     * @throws BadInput at the field that is wrong
+     */
+    public static function read(EntryKind $kind, Fields $fields): array
+    {
+        $content = match ($kind) {
+            EntryKind::DryFit, EntryKind::CutOut => self::joint($fields),
+            EntryKind::Joint => self::joint($fields) + self::madeOf($fields),
+            EntryKind::Seen => self::joint($fields) + self::marks($fields),
+            EntryKind::Trouble => self::joint($fields) + [
+                'what' => $fields->enum('what', TroubleKind::class)->value,
+            ],
+            EntryKind::Walk => self::joint($fields) + ['dry' => self::yesOrNo($fields, 'dry')],
+            EntryKind::TestBegun => [
+                'system' => $fields->string('system', self::LONGEST_ID),
+                'stage' => $fields->string('stage', 20),
+                'what' => $fields->string('what', 40),
+            ],
+            EntryKind::Reading => [
+                'test' => $fields->string('test', 80),
+                'value' => $fields->number('value', -100_000, 100_000),
+            ],
+            EntryKind::TestEnded => ['test' => $fields->string('test', 80)],
+            EntryKind::Check => [
+                'system' => $fields->string('system', self::LONGEST_ID),
+                'stage' => $fields->string('stage', 20),
+                'check' => $fields->string('check', 60),
+                'ok' => self::yesOrNo($fields, 'ok'),
+            ],
+            EntryKind::Signed => [
+                'name' => self::word($fields, 'name'),
+                'role' => trim($fields->stringOr('role', '', 80)),
+            ],
+            EntryKind::Located => self::joint($fields) + self::place($fields),
+            EntryKind::TakenBack => ['entry' => $fields->int('entry', 1, 1_000_000_000)],
+            EntryKind::Note => [],
+        };
+        $note = trim($fields->stringOr('note', '', self::LONGEST_NOTE));
+        if ($kind === EntryKind::Note && $note === '') {
+            throw BadInput::at($fields->at('note'), 'must not be empty', $note);
+        }
+
+        return $content + ($note === '' ? [] : ['note' => $note]);
+    }
+
+    /** @return array{run: string, joint: int} */
+    private static function joint(Fields $fields): array
+    {
+        return ['run' => $fields->string('run', self::LONGEST_ID), 'joint' => $fields->int('joint', 1, 1_000_000)];
+    }
+
+    /**
+     * How a joint was made, as whoever made it was shown it: what the plan says later may be something else.
+     *
+     * @return array{
+     *     method?: string,
+     *     pieces?: array<string, float>,
+     *     part?: string,
+     *     air_c?: float,
+     *     rh_percent?: float,
+     *     torque_nm?: float,
+     * }
+     */
+    private static function madeOf(Fields $fields): array
+    {
+        $made = $fields->has('method') ? ['method' => $fields->string('method', 40)] : [];
+        if ($fields->has('part')) {
+            $made['part'] = $fields->string('part', 120);
+        }
+        foreach (['air_c' => [-60, 70], 'rh_percent' => [0, 100], 'torque_nm' => [0, 500]] as $key => [$least, $most]) {
+            if ($fields->has($key)) {
+                $made[$key] = $fields->number($key, $least, $most);
+            }
+        }
+        $pieces = $fields->childOrNull('pieces');
+        foreach ($pieces?->keys(self::MOST_PIECES) ?? [] as $piece) {
+            $made['pieces'][$piece] = $pieces?->number($piece, 0, 100_000) ?? 0.0;
+        }
+
+        return $made;
+    }
+
+    /**
+     * @return array{depth?: bool, angle?: bool, bead?: bool}
+     *
+     * @throws BadInput where nothing was seen
+     */
+    private static function marks(Fields $fields): array
+    {
+        $seen = [];
+        foreach (self::MARKS as $mark) {
+            if ($fields->has($mark)) {
+                $seen[$mark] = self::yesOrNo($fields, $mark);
+            }
+        }
+
+        return $seen === [] ? throw BadInput::at($fields->at('depth'), 'one of them must be said', null) : $seen;
+    }
+
+    /** @return array{from: string, from_mm: float, second: string, second_mm: float, depth_mm?: float} */
+    private static function place(Fields $fields): array
+    {
+        $depth = $fields->numberOrNull('depth_mm', 0, 20_000);
+
+        return [
+            'from' => self::word($fields, 'from'),
+            'from_mm' => $fields->number('from_mm', 0, 1_000_000),
+            'second' => self::word($fields, 'second'),
+            'second_mm' => $fields->number('second_mm', 0, 1_000_000),
+        ] + ($depth === null ? [] : ['depth_mm' => $depth]);
+    }
+
+    /** @throws BadInput where nothing is said */
+    private static function word(Fields $fields, string $key): string
+    {
+        $word = trim($fields->string($key, 80));
+
+        return $word === '' ? throw BadInput::at($fields->at($key), 'must not be empty', $word) : $word;
+    }
+
+    private static function yesOrNo(Fields $fields, string $key): bool
+    {
+        if (! is_bool($fields->raw($key))) {
+            throw BadInput::at($fields->at($key), 'must be true or false', $fields->raw($key));
+        }
+
+        return $fields->bool($key, false);
+    }
+}

@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Site;
+
+/** What an entry of the log of a job says. */
+enum EntryKind: string
+{
+    /** A joint was tried dry and marked. */
+    case DryFit = 'dry-fit';
+
+    /** A joint was made: it was let go of. */
+    case Joint = 'joint';
+
+    /** What was seen of a joint once it was made. */
+    case Seen = 'seen';
+
+    /** Something is wrong with a joint. */
+    case Trouble = 'trouble';
+
+    /** A joint was opened or cut out: it is to be made again. */
+    case CutOut = 'cut-out';
+
+    /** A test was begun. */
+    case TestBegun = 'test-begun';
+
+    /** A gauge was read in a test. */
+    case Reading = 'reading';
+
+    /** A test was ended before its time. */
+    case TestEnded = 'test-ended';
+
+    /** A joint was looked at and felt while it was tested. */
+    case Walk = 'walk';
+
+    /** Something else that a test asks for was done. */
+    case Check = 'check';
+
+    /** Where a joint lies that is covered: from two fixed points, and how deep. */
+    case Located = 'located';
+
+    /** Somebody stands for what is recorded so far. */
+    case Signed = 'signed';
+
+    /** Words. */
+    case Note = 'note';
+
+    /** An entry before was wrong. */
+    case TakenBack = 'taken-back';
+}

@@ -1,0 +1,45 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Testing;
+
+use DateTimeImmutable;
+use FallBend\Core\Joining\Method;
+use FallBend\Core\Site\JointStanding;
+
+/** A joint of a system under test, as it stands. */
+final readonly class TestJoint
+{
+    /**
+     * @param ?Method $method null: it is not settled
+     * @param JointStanding $standing by the log
+     * @param ?DateTimeImmutable $mayFill from when it may carry water; null: it is not made, or not known
+     */
+    public function __construct(
+        public string $run,
+        public int $number,
+        public string $name,
+        public ?Method $method,
+        public JointStanding $standing,
+        public ?DateTimeImmutable $mayFill,
+    ) {}
+
+    /** @return 'open'|'wrong'|'not-known'|'cures'|'ready' how it stands by then */
+    public function state(DateTimeImmutable $now): string
+    {
+        return match (true) {
+            $this->standing->trouble !== null => 'wrong',
+            $this->standing->made === null => 'open',
+            $this->mayFill === null => 'not-known',
+            $this->mayFill > $now => 'cures',
+            default => 'ready',
+        };
+    }
+
+    /** Whether it was found dry since it was made. */
+    public function isDry(): ?bool
+    {
+        return $this->standing->walk?->content['dry'] ?? null;
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Testing;
+
+/** What pipes are tested with. */
+enum TestKind: string
+{
+    case Water = 'water';
+
+    /** Water that a buried drain takes up is topped up and measured. */
+    case TopUp = 'top-up';
+
+    /** Compressed air. */
+    case Air = 'air';
+
+    /** Air at the low pressure of a water gauge. */
+    case LowAir = 'low-air';
+
+    case BuriedAir = 'buried-air';
+
+    case Smoke = 'smoke';
+
+    case Peppermint = 'peppermint';
+
+    /** Water is run, and every joint looked at. */
+    case Seen = 'seen';
+
+    /** Whether a gauge, a level or a measure is read in it. */
+    public function isRead(): bool
+    {
+        return $this !== self::Peppermint && $this !== self::Seen;
+    }
+}

@@ -1,0 +1,124 @@
+import type { RunDay, RunReport, Units } from '../../api/types';
+import { Said } from '../../drawing/Said';
+import type { JobEditor, SiteLog } from '../../editing';
+import { localClock } from '../../shared/localClock';
+import { Shape } from '../../shared/Shape';
+import { cutOutNow, madeNow, TROUBLES } from './troubles';
+
+interface Props {
+    run: RunReport;
+    answer: RunDay;
+    editor: JobEditor;
+    log: SiteLog;
+    /** joints of which something was tapped that is not sent yet */
+    waiting: string[];
+}
+
+/** Joints that are not as they should be, with what to do; and what goes in where one was cut out. */
+export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
+    if (answer.wrong.length + answer.repairs.length === 0) return null;
+    return (
+        <section className="glue-troubles" aria-label="To be mended">
+            {answer.wrong.map((one) => (
+                <article key={one.joint}>
+                    <h3>
+                        <Shape kind="stop" size={20} /> Joint {one.joint}: {TROUBLES[one.what].toLowerCase()}
+                    </h3>
+                    <p className="cap">
+                        {localClock(one.at)}, {one.by}
+                        {one.note !== '' && `: ${one.note}`}
+                    </p>
+                    {one.now !== null && (
+                        <p className="say">
+                            <b>While it still gives:</b> {one.now}
+                        </p>
+                    )}
+                    <p className="say">{one.then}</p>
+                    <div className="wrong-acts">
+                        <button
+                            type="button"
+                            className="glue-joined"
+                            disabled={waiting.includes(one.joint)}
+                            onClick={() => log.add([madeNow(run, one.joint, editor)])}
+                        >
+                            Mended: it is made now
+                        </button>
+                        <button
+                            type="button"
+                            className="glue-joined"
+                            disabled={waiting.includes(one.joint)}
+                            onClick={() =>
+                                log.add(
+                                    cutOutNow(
+                                        run,
+                                        one.joint,
+                                        answer.made.map(({ joint }) => joint),
+                                    ),
+                                )
+                            }
+                        >
+                            It is {one.act === 'cut-out' ? 'cut out' : 'opened'}
+                        </button>
+                        <button
+                            type="button"
+                            className="plain small"
+                            disabled={waiting.includes(one.joint)}
+                            onClick={() => log.add([{ kind: 'taken-back', entry: one.entry }])}
+                        >
+                            It is as it should be: take it back
+                        </button>
+                    </div>
+                </article>
+            ))}
+            {answer.repairs.map((repair) => (
+                <Repair key={repair.joint} repair={repair} units={editor.evaluation.units} />
+            ))}
+        </section>
+    );
+}
+
+function Repair({ repair, units }: { repair: RunDay['repairs'][number]; units: Units }) {
+    return (
+        <article>
+            <h3>
+                {repair.joints.length > 1
+                    ? `Joints ${repair.joints.join(', ')} are cut out:`
+                    : `Joint ${repair.joint} is cut out:`}{' '}
+                what goes in
+                {repair.fitting !== null && ` with a new ${repair.fitting}`}
+            </h3>
+            <ul>
+                {repair.pieces.map((piece) => (
+                    <li key={piece.letter}>
+                        <b className="mk">{piece.letter}</b>{' '}
+                        {piece.new === null ? (
+                            'to be measured'
+                        ) : piece.whole ? (
+                            <>
+                                the whole piece anew, <Said tape={piece.new} units={units} unit />
+                            </>
+                        ) : (
+                            <>
+                                a new piece of <Said tape={piece.new} units={units} unit /> and one {piece.coupling};
+                                cut the old pipe {piece.cut_at && <Said tape={piece.cut_at} units={units} unit />} from
+                                the lip of the old fitting
+                            </>
+                        )}
+                    </li>
+                ))}
+            </ul>
+            {repair.slip && (
+                <p className="cap">
+                    What stands at both ends does not come apart: the last coupling is one without a stop, slid on and
+                    back. Rehearse it dry.
+                </p>
+            )}
+            <p className="cap">
+                {repair.enough === null && 'Whether what is left of the sticks is enough is not known.'}
+                {repair.enough === true && 'What the sticks leave over is long enough.'}
+                {repair.enough === false && 'What the sticks leave over is too short: another stick.'} Try it dry first;
+                then the joint is made as before.
+            </p>
+        </article>
+    );
+}

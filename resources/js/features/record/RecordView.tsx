@@ -1,0 +1,152 @@
+import type { JobRecord, RecordedJoint, RecordedRun } from '../../api/types';
+import { Said } from '../../drawing/Said';
+import { FindingLines } from '../../shared/FindingLines';
+import { localClock } from '../../shared/localClock';
+import { Shape } from '../../shared/Shape';
+import { methodInWords, seenInWords, sumInWords, testLine } from './words';
+
+interface Props {
+    record: JobRecord;
+    /** the run that is opened first; null: the first one */
+    open: string | null;
+}
+
+/** The record of a job, to be read. */
+export function RecordView({ record, open }: Props) {
+    return (
+        <>
+            <section className="record-head" aria-label="The record">
+                <h2>{record.name}</h2>
+                <p className="glue-sum">{sumInWords(record)}</p>
+                <dl>
+                    <dt>Place</dt>
+                    <dd>{record.place || 'not said'}</dd>
+                    <dt>Book</dt>
+                    <dd>{record.book}</dd>
+                    <dt>On site</dt>
+                    <dd>
+                        {record.from === null || record.to === null
+                            ? 'nothing is logged yet'
+                            : `${localClock(record.from)} to ${localClock(record.to)}`}
+                    </dd>
+                    <dt>People</dt>
+                    <dd>{record.people.join(', ') || 'nobody yet'}</dd>
+                    <dt>Log</dt>
+                    <dd className="record-hash">
+                        {record.entries === 0 ? 'empty' : `${record.entries} entries, ${record.hash.slice(0, 16)}…`}
+                    </dd>
+                </dl>
+            </section>
+            <section className="record-tests" aria-label="Tests">
+                <h2>Tests</h2>
+                {record.tests.length === 0 && <p className="none">No test is logged yet.</p>}
+                <ul>
+                    {record.tests.map((test) => (
+                        <li key={`${test.system} ${test.begun_at} ${test.name}`}>
+                            <Shape
+                                kind={test.state === 'passed' ? 'done' : test.state === 'failed' ? 'stop' : 'open'}
+                                size={18}
+                            />{' '}
+                            {testLine(test)}
+                        </li>
+                    ))}
+                </ul>
+            </section>
+            <section className="record-runs" aria-label="Joint by joint">
+                <h2>Joint by joint</h2>
+                {record.runs.map((run) => (
+                    <Run key={run.id} run={run} units={record.units} isOpen={run.id === (open ?? record.runs[0]?.id)} />
+                ))}
+            </section>
+            <Lists record={record} />
+        </>
+    );
+}
+
+function Run({ run, units, isOpen }: { run: RecordedRun; units: JobRecord['units']; isOpen: boolean }) {
+    const made = run.joints.filter((joint) => joint.made_at !== null).length;
+    return (
+        <details open={isOpen} className="record-run">
+            <summary>
+                <b>{run.name}</b>, {run.pipe}: {made} of {run.joints.length} made
+            </summary>
+            <FindingLines findings={run.differs} />
+            {run.pieces.length > 0 && (
+                <p className="record-pieces">
+                    {run.pieces.map((piece) => (
+                        <span key={piece.letter}>
+                            <b className="mk">{piece.letter}</b>{' '}
+                            {piece.cut ? <Said tape={piece.cut} units={units} unit /> : 'not measured'}
+                        </span>
+                    ))}
+                </p>
+            )}
+            <ol>
+                {run.joints.map((joint) => (
+                    <Joint key={joint.joint} joint={joint} />
+                ))}
+            </ol>
+        </details>
+    );
+}
+
+function Joint({ joint }: { joint: RecordedJoint }) {
+    const shape = joint.trouble ? 'stop' : joint.made_at === null ? 'open' : 'done';
+    return (
+        <li className="record-joint">
+            <b className="glue-n mk">{joint.joint}</b>
+            <span>
+                <Shape kind={shape} size={16} /> <b>{joint.name}</b>
+                <span className="cap">
+                    {methodInWords(joint)}
+                    {joint.part !== '' && `, ${joint.part}`}
+                </span>
+            </span>
+            <span>
+                {joint.made_at === null ? 'not made' : `${localClock(joint.made_at)}, ${joint.by}`}
+                <span className="cap">
+                    {joint.trouble && `Wrong: ${joint.trouble.what.replaceAll('-', ' ')}. `}
+                    {seenInWords(joint)}
+                </span>
+            </span>
+        </li>
+    );
+}
+
+function Lists({ record }: { record: JobRecord }) {
+    return (
+        <section className="record-lists" aria-label="Beside the joints">
+            {record.notes.length > 0 && <h2>Notes</h2>}
+            {record.notes.map((note) => (
+                <p key={`${note.at} ${note.note}`}>
+                    {note.note} <span className="cap">{`${localClock(note.at)}, ${note.by}`}</span>
+                </p>
+            ))}
+            {record.overrides.length > 0 && <h2>Numbers that are other here</h2>}
+            {record.overrides.map((one) => (
+                <p key={`${one.what} ${one.value}`}>
+                    {one.what}: {one.value} <span className="cap">{one.source}</span>
+                </p>
+            ))}
+            {record.reach.length > 0 && <h2>Keep within reach</h2>}
+            {record.reach.map((one) => (
+                <p key={one.what}>
+                    {one.what} <span className="cap">{one.why}</span>
+                </p>
+            ))}
+            <h2>Signed</h2>
+            {record.signatures.length === 0 && <p className="none">Nobody has signed yet.</p>}
+            {record.signatures.map((one) => (
+                <p key={one.number}>
+                    <Shape kind={one.holds ? 'done' : 'unknown'} size={18} /> <b>{one.name}</b>
+                    {one.role !== '' && `, ${one.role}`}, {localClock(one.at)}
+                    <span className="cap">
+                        {' '}
+                        entry {one.number}, {one.hash.slice(0, 16)}…
+                        {!one.holds && ' Something was added or changed since.'}
+                    </span>
+                </p>
+            ))}
+        </section>
+    );
+}

@@ -1,0 +1,2 @@
+export { RecordStation } from './RecordStation';
+export { SharedPage } from './SharedPage';

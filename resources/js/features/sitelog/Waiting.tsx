@@ -1,0 +1,28 @@
+import type { SiteLog, SiteLogState } from '../../editing';
+import { Shape } from '../../shared/Shape';
+
+/** What the server does not have yet, and what it did not take. */
+export function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
+    return (
+        <>
+            {state.pending.length > 0 && (
+                <p role="status">
+                    <Shape kind="unknown" size={17} /> {state.pending.length}{' '}
+                    {state.pending.length === 1 ? 'entry is' : 'entries are'}{' '}
+                    {state.isStored
+                        ? 'kept on this device and not sent yet.'
+                        : 'not sent yet, and there is no room on this device: leave this page open.'}
+                </p>
+            )}
+            {state.refused.map((one) => (
+                <p key={one.key} role="alert">
+                    <Shape kind="stop" size={17} /> {one.joint === undefined ? 'An entry' : `Joint ${one.joint}`} was
+                    not taken: {one.why}{' '}
+                    <button type="button" className="plain small" onClick={() => log.forget(one.key)}>
+                        I have seen it
+                    </button>
+                </p>
+            ))}
+        </>
+    );
+}

@@ -1,0 +1,3 @@
+export { useNow } from './useNow';
+export { useSiteLog } from './useSiteLog';
+export { Waiting } from './Waiting';

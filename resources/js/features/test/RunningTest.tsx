@@ -1,0 +1,138 @@
+import { useState, type FormEvent } from 'react';
+import type { SiteTest, Testing, TestMethod, Units } from '../../api/types';
+import { CurvePicture } from '../../drawing/test/CurvePicture';
+import { WaterGauge } from '../../drawing/test/WaterGauge';
+import type { Pending, SiteLog } from '../../editing';
+import { Problem } from '../../shared/Problem';
+import { Shape } from '../../shared/Shape';
+import { timeLeft } from '../../shared/timeLeft';
+import { useSize } from '../../shared/useSize';
+import { useNow } from '../sitelog';
+import { askedFor, saidValue, valueOf } from './gauge';
+import { testInWords, wantedInWords } from './words';
+
+interface Props {
+    test: SiteTest;
+    method: TestMethod;
+    units: Units;
+    system: string;
+    stage: Testing['stage'];
+    log: SiteLog;
+    pending: Pending[];
+    ahead: number;
+}
+
+/** A test that runs: what it wants, how long still, its curve, and the next reading. */
+export function RunningTest({ test, method, units, system, stage, log, pending, ahead }: Props) {
+    const now = useNow(ahead);
+    const [ref, { width }] = useSize<HTMLDivElement>();
+    const unsent = pending.filter((one) => one.test === test.key && one.kind === 'reading').length;
+    const said = (value: number): string => saidValue(value, method, units);
+    const last = test.readings.at(-1)?.value ?? null;
+    const left = test.until === null ? null : Date.parse(test.until) - now;
+    return (
+        <div className="test-running" ref={ref}>
+            <h2>{method.name}, under test</h2>
+            {left !== null && left > 0 && (
+                <p className="glue-next" role="timer">
+                    <b className="mk">{timeLeft(left)}</b>
+                    <span>until it has held</span>
+                </p>
+            )}
+            <p className="glue-sum" role="status">
+                {testInWords(test, method, units)}
+            </p>
+            <p className="say">{wantedInWords(method, units)}</p>
+            <p className="caution">
+                <Shape kind="warn" size={20} /> {method.caution}
+            </p>
+            {method.unit.startsWith('mm of water') && method.required !== null && (
+                <WaterGauge
+                    value={last}
+                    wanted={method.required}
+                    said={last === null ? 'nothing read yet' : said(last)}
+                />
+            )}
+            {method.unit !== '' && width > 0 && (
+                <CurvePicture test={test} method={method} width={Math.min(width, 760)} now={now} said={said} />
+            )}
+            {method.unit === '' ? (
+                <Looked
+                    method={method}
+                    onSaid={(ok) => log.add([{ kind: 'check', system, stage, check: method.kind, ok }])}
+                />
+            ) : (
+                <ReadGauge
+                    method={method}
+                    units={units}
+                    unsent={unsent}
+                    onRead={(value) => log.add([{ kind: 'reading', test: test.key, value }])}
+                />
+            )}
+            <button type="button" className="plain" onClick={() => log.add([{ kind: 'test-ended', test: test.key }])}>
+                End this test
+            </button>
+        </div>
+    );
+}
+
+interface ReadProps {
+    method: TestMethod;
+    units: Units;
+    unsent: number;
+    onRead: (value: number) => void;
+}
+
+function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
+    const [text, setText] = useState('');
+    const [problem, setProblem] = useState<string | null>(null);
+    const read = (event: FormEvent): void => {
+        event.preventDefault();
+        const value = valueOf(text, method, units);
+        if (value === null) {
+            setProblem(`${askedFor(method, units)}: a number, such as ${method.kind === 'water' ? '0' : '38'}.`);
+            return;
+        }
+        onRead(value);
+        setText('');
+        setProblem(null);
+    };
+    return (
+        <form className="test-read" onSubmit={read}>
+            <label className="choice">
+                <span className="cap">{askedFor(method, units)}</span>
+                <input
+                    inputMode="decimal"
+                    autoComplete="off"
+                    value={text}
+                    aria-invalid={problem !== null}
+                    onChange={(event) => setText(event.target.value)}
+                />
+            </label>
+            <button type="submit" className="glue-joined">
+                It shows that now
+            </button>
+            <Problem text={problem} />
+            {unsent > 0 && (
+                <p className="cap">
+                    {unsent} {unsent === 1 ? 'reading is' : 'readings are'} kept and not sent yet.
+                </p>
+            )}
+        </form>
+    );
+}
+
+/** A test without a gauge is judged by whoever looks. */
+function Looked({ method, onSaid }: { method: TestMethod; onSaid: (ok: boolean) => void }) {
+    return (
+        <div className="test-looked">
+            <p className="say">{method.pass}</p>
+            <button type="button" className="glue-joined" onClick={() => onSaid(true)}>
+                So it is: passed
+            </button>
+            <button type="button" className="glue-joined" onClick={() => onSaid(false)}>
+                Not so: not passed
+            </button>
+        </div>
+    );
+}

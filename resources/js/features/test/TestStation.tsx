@@ -1,0 +1,154 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { testQuery } from '../../api/queries';
+import type { RunReport, TestedSystem, Testing } from '../../api/types';
+import type { JobEditor } from '../../editing';
+import { FindingLines } from '../../shared/FindingLines';
+import { flowRead, flowSaid } from '../../shared/quantities';
+import { Shape } from '../../shared/Shape';
+import { RestsOn } from '../../shared/SourceTap';
+import { useSiteLog, Waiting } from '../sitelog';
+import { Filling } from './Filling';
+import { TestRuns } from './TestRuns';
+import { Walk } from './Walk';
+import { stateInWords } from './words';
+
+interface Props {
+    run: RunReport;
+    editor: JobEditor;
+    /** id of the job */
+    job: string;
+}
+
+/** How the pipes that a run belongs to are tested: filled, read, looked at. */
+export function TestStation({ run, editor, job }: Props) {
+    const { log, state, entries } = useSiteLog(editor.job.id);
+    const [stage, setStage] = useState<Testing['stage']>(
+        () => (entries.findLast((entry) => entry.kind === 'test-begun')?.said.stage as Testing['stage']) ?? 'rough-in',
+    );
+    const [hose, setHose] = useState<number | null>(null);
+    const { units } = editor.evaluation;
+    const query = useQuery(testQuery(editor.ofJob, stage, hose, state.length));
+    const answer = query.data;
+    if (run.legs.length === 0)
+        return <p className="none">Call out a leg on Route: what is not laid out is not tested.</p>;
+    const system = answer?.systems.find((one) => one.runs.some(({ id }) => id === run.id));
+    return (
+        <main className="station test">
+            <section className="test-made" aria-label="The log">
+                <Waiting state={state} log={log} />
+            </section>
+            <header className="test-head">
+                <Stages stage={stage} stages={answer?.stages ?? []} onStage={setStage} />
+                {answer && <Hose key={units} flow={answer.hose_l_per_min} units={units} onFlow={setHose} />}
+            </header>
+            {query.isError && (
+                <p className="none" role="alert">
+                    {query.error.message}
+                </p>
+            )}
+            {answer && system && (
+                <>
+                    <section className="test-sum" aria-label="How far it is">
+                        <h2>
+                            <Shape kind={stateInWords(system.state).shape} size={22} /> {system.name}:{' '}
+                            {stateInWords(system.state).text}
+                        </h2>
+                        <FindingLines findings={system.findings} />
+                        <Others systems={answer.systems} on={system} job={job} />
+                    </section>
+                    <TestRuns
+                        system={system}
+                        stage={stage}
+                        book={answer.book}
+                        units={units}
+                        log={log}
+                        pending={state.pending}
+                        ahead={state.ahead ?? 0}
+                    />
+                    <Filling system={system} units={units} />
+                    <Walk system={system} stage={stage} log={log} pending={state.pending} open={run.id} />
+                    <footer className="test-foot">
+                        <RestsOn sources={[...system.sources, ...system.methods.flatMap((one) => one.sources)]} />
+                        <p className="cap">The inspector and the local code decide what is shown, and to whom.</p>
+                    </footer>
+                </>
+            )}
+            {!answer && !query.isError && <p className="none">One moment.</p>}
+        </main>
+    );
+}
+
+interface StagesProps {
+    stage: Testing['stage'];
+    stages: Testing['stages'];
+    onStage: (stage: Testing['stage']) => void;
+}
+
+function Stages({ stage, stages, onStage }: StagesProps) {
+    return (
+        <fieldset className="test-stages">
+            <legend className="cap">Stage</legend>
+            {stages.map((one) => (
+                <label key={one.key} title={one.say}>
+                    <input type="radio" name="stage" checked={one.key === stage} onChange={() => onStage(one.key)} />
+                    <span>{one.name}</span>
+                </label>
+            ))}
+        </fieldset>
+    );
+}
+
+interface HoseProps {
+    flow: number;
+    units: 'inch' | 'mm';
+    onFlow: (lPerMin: number) => void;
+}
+
+/** What the hose gives: how long filling takes goes by it. */
+function Hose({ flow, units, onFlow }: HoseProps) {
+    const [text, setText] = useState(() => flowSaid(flow, units));
+    const isRead = flowRead(text, units) !== null;
+    return (
+        <label className="choice test-hose">
+            <span className="cap">The hose gives ({units === 'inch' ? 'gallons' : 'litres'} a minute)</span>
+            <input
+                inputMode="decimal"
+                value={text}
+                aria-invalid={!isRead}
+                onChange={(event) => {
+                    setText(event.target.value);
+                    const read = flowRead(event.target.value, units);
+                    if (read !== null) onFlow(read);
+                }}
+            />
+            {!isRead && (
+                <span className="problem" role="alert">
+                    A number, such as {units === 'inch' ? '3' : '12'}: fill a bucket and look at the clock.
+                </span>
+            )}
+        </label>
+    );
+}
+
+/** The other pipes of the job, with how far they are. */
+function Others({ systems, on, job }: { systems: TestedSystem[]; on: TestedSystem; job: string }) {
+    const others = systems.filter((one) => one.id !== on.id);
+    if (others.length === 0) return null;
+    return (
+        <details className="test-others">
+            <summary>Other pipes of this job: {others.length}</summary>
+            <ul>
+                {others.map((one) => (
+                    <li key={one.id}>
+                        <Link to={`/jobs/${job}/runs/${one.id}/test`}>{one.name}</Link>{' '}
+                        <span className="cap">
+                            <Shape kind={stateInWords(one.state).shape} size={14} /> {stateInWords(one.state).text}
+                        </span>
+                    </li>
+                ))}
+            </ul>
+        </details>
+    );
+}

@@ -1,0 +1,1 @@
+export { TestStation } from './TestStation';

@@ -1,0 +1,98 @@
+import type { SiteTest, TestedSystem, TestFill, TestMethod, Units } from '../../api/types';
+import { minutesInWords } from '../../drawing/day/times';
+import type { ShapeKind } from '../../shared/Shape';
+import { lengthInWords, runInWords, smallInWords } from '../../shared/lengths';
+import { litresInWords, pressureInWords, weightInWords } from '../../shared/quantities';
+import { localClock } from '../../shared/localClock';
+import { saidValue } from './gauge';
+
+const US_OUNCE_ML = 29.5735;
+
+const STATES: Record<TestedSystem['state'], [ShapeKind, string]> = {
+    'not-made': ['open', 'not all joined'],
+    failed: ['stop', 'not tight'],
+    waits: ['unknown', 'has to cure'],
+    ready: ['open', 'ready to be tested'],
+    running: ['open', 'under test'],
+    passed: ['open', 'holds, to be looked at'],
+    reopened: ['stop', 'to be tested again'],
+    done: ['done', 'tested'],
+};
+
+/** How far the testing of pipes is. */
+export const stateInWords = (state: TestedSystem['state']): { shape: ShapeKind; text: string } => ({
+    shape: STATES[state][0],
+    text: STATES[state][1],
+});
+
+/** How pipes are filled: where from, how much, how long, how heavy. */
+export function fillInWords(fill: TestFill, units: Units): string {
+    const litres = `${fill.litres_known ? '' : 'at least '}${litresInWords(fill.litres, units)}`;
+    const where = fill.whole
+        ? `Fill from ${fill.where} until it runs over`
+        : fill.standpipe
+          ? `Put ${runInWords(fill.standpipe.mm, units)} of standpipe on ${fill.where} and fill it`
+          : `Fill from ${fill.where}`;
+    const long = minutesInWords(Math.max(1, fill.minutes));
+    const high = runInWords(fill.above_lowest.mm, units);
+    return (
+        `${where}: ${litres}, ${long} from the hose, ${weightInWords(fill.kg, units)} of water. ` +
+        `It stands ${high} above the lowest pipe.`
+    );
+}
+
+/** What a book wants of a test, in a sentence. */
+export function wantedInWords(method: TestMethod, units: Units): string {
+    const wanted = [
+        method.kind === 'peppermint' &&
+            method.applied !== null &&
+            `${oilInWords(method.applied, units)} for each roof opening`,
+        method.applied !== null &&
+            method.kind === 'buried-air' &&
+            `pumped up to ${lengthInWords(method.applied, units)}`,
+        method.required !== null && requiredInWords(method, units),
+        method.stand_min > 0 && `left for ${minutesInWords(method.stand_min)}`,
+        method.minutes !== null && `held for ${minutesInWords(method.minutes)}`,
+        method.minutes !== null && (method.loss_most > 0 ? `at most ${saidLoss(method, units)} lost` : 'nothing lost'),
+    ].filter(Boolean);
+    return wanted.length === 0 ? 'The book gives no figure.' : `${wanted.join(', ')}.`;
+}
+
+const oilInWords = (ml: number, units: Units): string =>
+    units === 'inch' ? `${Math.round(ml / US_OUNCE_ML)} oz` : `${Math.round(ml)} ml`;
+
+const saidLoss = (method: TestMethod, units: Units): string =>
+    method.unit === 'l' ? litresInWords(method.loss_most, units) : lengthInWords(method.loss_most, units);
+
+function requiredInWords(method: TestMethod, units: Units): string {
+    const required = method.required ?? 0;
+    if (method.unit === 'kPa') return pressureInWords(required, units);
+    const long = method.kind === 'water' || method.kind === 'top-up' ? runInWords : lengthInWords;
+    const head = long(required, units);
+    return method.kind === 'water' || method.kind === 'top-up'
+        ? `${head} of water above the highest joint, or up to the roof`
+        : `${head} on the water gauge`;
+}
+
+/** How a test stands. */
+export function testInWords(test: SiteTest, method: TestMethod, units: Units): string {
+    const until = test.until === null ? '' : ` until ${localClock(test.until)}`;
+    const lost = Math.abs(test.loss) < 1e-9 ? 'nothing' : lossInWords(test.loss, method, units);
+    switch (test.state) {
+        case 'begun':
+            return test.readings.length === 0 ? 'Begun. Bring it up, then read.' : 'Not up to what is wanted yet.';
+        case 'holding':
+            return `It has to hold${until}; lost so far: ${lost}.`;
+        case 'read-now':
+            return 'Its time is over: read once more.';
+        case 'passed':
+            return method.unit === '' ? 'Passed.' : `Passed: ${lost} lost.`;
+        case 'failed':
+            return method.unit === '' ? 'Not passed.' : `Not passed: ${lost} lost. Find where, and say so below.`;
+        default:
+            return 'Ended before its time.';
+    }
+}
+
+const lossInWords = (loss: number, method: TestMethod, units: Units): string =>
+    method.kind === 'water' ? smallInWords(loss, units) : saidValue(loss, method, units);

@@ -1,1 +1,0 @@
-export { ToCome } from './ToCome';

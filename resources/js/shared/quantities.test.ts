@@ -1,0 +1,16 @@
+import { expect, it } from 'vitest';
+import { flowRead, flowSaid, litresInWords, pressureInWords, pushInWords, weightInWords } from './quantities';
+
+it('says litres, weights, pushes and pressures in the units of the job', () => {
+    expect([litresInWords(161.1, 'mm'), litresInWords(161.1, 'inch')]).toEqual(['161 l', '43 gal']);
+    expect(litresInWords(1.44, 'mm')).toBe('1.4 l');
+    expect([weightInWords(161, 'mm'), weightInWords(161, 'inch')]).toEqual(['161 kg', '355 lb']);
+    expect([pushInWords(543, 'mm'), pushInWords(543, 'inch')]).toEqual(['543 N', '122 lb']);
+    expect([pressureInWords(67.05, 'mm'), pressureInWords(34.474, 'inch')]).toEqual(['67 kPa', '5 psi']);
+});
+
+it('reads a flow and gives it back as it was said', () => {
+    expect(flowRead('12', 'mm')).toBe(12);
+    expect(flowSaid(flowRead('3.2', 'inch') ?? 0, 'inch')).toBe('3.2');
+    for (const none of ['', '0', '-1', 'much']) expect(flowRead(none, 'mm')).toBeNull();
+});

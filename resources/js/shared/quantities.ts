@@ -1,0 +1,41 @@
+import type { Units } from '../api/types';
+
+const US_GALLON_L = 3.785411784;
+const POUND_KG = 0.45359237;
+const POUND_FORCE_N = 4.4482216;
+const PSI_KPA = 6.894757;
+
+const figures = (value: number, digits: number): string => String(Number(value.toFixed(digits)));
+
+/** Litres as the job's units say them: `161 l`, `43 gal`; small amounts with a tenth. */
+export function litresInWords(litres: number, units: Units): string {
+    const value = units === 'inch' ? litres / US_GALLON_L : litres;
+    return `${figures(value, value < 20 ? 1 : 0)} ${units === 'inch' ? 'gal' : 'l'}`;
+}
+
+/** A weight: `161 kg`, `355 lb`. */
+export function weightInWords(kg: number, units: Units): string {
+    const value = units === 'inch' ? kg / POUND_KG : kg;
+    return `${figures(value, value < 10 ? 1 : 0)} ${units === 'inch' ? 'lb' : 'kg'}`;
+}
+
+/** A push: `543 N`, `122 lb`. */
+export const pushInWords = (newton: number, units: Units): string =>
+    units === 'inch' ? `${Math.round(newton / POUND_FORCE_N)} lb` : `${Math.round(newton)} N`;
+
+/** A pressure: `67 kPa`, `9.7 psi`. */
+export const pressureInWords = (kpa: number, units: Units): string =>
+    units === 'inch' ? `${figures(kpa / PSI_KPA, 1)} psi` : `${figures(kpa, 1)} kPa`;
+
+/** A flow, as a field holds it: litres or gallons a minute. */
+export const flowSaid = (lPerMin: number, units: Units): string =>
+    figures(units === 'inch' ? lPerMin / US_GALLON_L : lPerMin, 1);
+
+/** And back, in litres a minute; null where it is no flow. */
+export function flowRead(text: string, units: Units): number | null {
+    const value = Number(text.trim().replace(',', '.'));
+    if (text.trim() === '' || !Number.isFinite(value) || value <= 0) return null;
+    return units === 'inch' ? value * US_GALLON_L : value;
+}
+
+export { PSI_KPA, US_GALLON_L };
