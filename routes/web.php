@@ -9,6 +9,7 @@ use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\PhotographController;
 use App\Http\Controllers\PriceController;
 use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\RecordController;
@@ -22,6 +23,8 @@ Route::pattern('id', '[0-9A-Za-z]{1,40}');
 Route::prefix('api')->group(static function (): void {
     Route::post('session', [SessionController::class, 'store']);
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
+    Route::get('shared/{token}/photographs/{hash}', [PhotographController::class, 'shared'])
+        ->where(['token' => '[0-9A-Za-z]{20,60}', 'hash' => '[0-9a-f]{64}']);
     Route::middleware('auth')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
@@ -41,6 +44,9 @@ Route::prefix('api')->group(static function (): void {
         Route::get('jobs/{id}/shares', [ShareController::class, 'index']);
         Route::post('jobs/{id}/shares', [ShareController::class, 'store']);
         Route::delete('jobs/{id}/shares/{share}', [ShareController::class, 'destroy'])->where('share', '[0-9]{1,15}');
+        Route::post('jobs/{id}/photographs', [PhotographController::class, 'store']);
+        Route::get('jobs/{id}/photographs/{hash}', [PhotographController::class, 'show'])
+            ->where('hash', '[0-9a-f]{64}');
         Route::post('record', [RecordController::class, 'show']);
         Route::post('record/file', [RecordController::class, 'file'])->middleware(InTurn::class);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);

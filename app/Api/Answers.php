@@ -6,6 +6,7 @@ namespace App\Api;
 
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\EvaluationController;
+use App\Http\Controllers\PhotographController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Problems;
@@ -23,6 +24,7 @@ use FallBend\Core\MakeUp\RunClosing;
 use FallBend\Core\MakeUp\RunMakeUp;
 use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Recording\AsBuilt;
 use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Recording\RecordedRuns;
 use FallBend\Core\Report\BoardSummary;
@@ -78,10 +80,13 @@ final class Answers
         'Repair' => [Repairs::class, 'Repair'],
         'JobRecord' => [JobRecord::class, 'WrittenRecord'],
         'RecordedRun' => [RecordedRuns::class, 'RecordedRun'],
+        'AsBuilt' => [AsBuilt::class, 'WrittenAsBuilt'],
         'RecordedJoint' => [RecordedRuns::class, 'RecordedJoint'],
         'RecordedTest' => [JobRecord::class, 'RecordedTest'],
         'Share' => [Share::class, 'WrittenShare'],
         'NewShare' => [ShareController::class, 'NewShare'],
+        'SentPhotograph' => [PhotographController::class, 'SentPhotograph'],
+        'RecordedPicture' => [RecordedRuns::class, 'RecordedPicture'],
         'SharedRecord' => [ShareController::class, 'SharedRecord'],
         'Testing' => [JobTesting::class, 'WrittenTesting'],
         'TestedSystem' => [JobTesting::class, 'WrittenSystem'],

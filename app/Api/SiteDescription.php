@@ -16,7 +16,7 @@ final class SiteDescription
     /** @return array<string, mixed> */
     public static function paths(): array
     {
-        return self::ofADay() + self::ofTheLog() + self::ofTheRecord() + self::ofLinks();
+        return self::ofADay() + self::ofTheLog() + self::ofTheRecord() + self::ofPhotographs() + self::ofLinks();
     }
 
     /** What entries of the log say, each kind its own. */
@@ -51,6 +51,7 @@ final class SiteDescription
         'second' => ['type' => 'string', 'description' => 'The other fixed point'],
         'second_mm' => ['type' => 'number'],
         'depth_mm' => ['type' => 'number'],
+        'hash' => ['type' => 'string', 'description' => 'The SHA-256 of a picture that was sent'],
         'note' => ['type' => 'string'],
         'entry' => ['type' => 'integer', 'description' => 'The number of the entry that is taken back'],
     ];
@@ -179,6 +180,35 @@ final class SiteDescription
                     null,
                     [404 => 'Problem', 422 => 'Problem'],
                 ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> pictures that the log names */
+    private static function ofPhotographs(): array
+    {
+        $hash = ['name' => 'hash', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']];
+        $token = ['name' => 'token', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']];
+
+        return [
+            '/api/jobs/{id}/photographs' => [
+                'post' => Calls::describe(
+                    'Send a picture, JPEG or PNG of at most 3 MB, as the body itself; the log names it by its hash',
+                    null,
+                    'SentPhotograph',
+                    [404 => 'Problem', 422 => 'Problem'],
+                    201,
+                ) + ['parameters' => Calls::ID],
+            ],
+            '/api/jobs/{id}/photographs/{hash}' => [
+                'get' => Calls::describe('A picture of a job', null, null, [404 => 'Problem']) + [
+                    'parameters' => [...Calls::ID, $hash],
+                ],
+            ],
+            '/api/shared/{token}/photographs/{hash}' => [
+                'get' => Calls::describe('A picture in the record that a link opens', null, null, [
+                    404 => 'Problem',
+                ]) + ['parameters' => [$token, $hash]],
             ],
         ];
     }

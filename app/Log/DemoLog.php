@@ -28,6 +28,9 @@ final class DemoLog
 {
     private const DAY = 1_440.0;
 
+    /** Nobody watches cement cure. */
+    private const LONGEST_WAIT_MIN = 4.0;
+
     /** @var list<Said> */
     private array $said = [];
 
@@ -61,6 +64,32 @@ final class DemoLog
     /** All is joined, tested, looked at and signed. */
     public function finished(User $lead, User $apprentice): void
     {
+        $this->wholeDay();
+        $this->write($lead, $apprentice);
+    }
+
+    /**
+     * The same as it went on, entry by entry, each with the time at which it was; what took longer than a few minutes
+     * is shortened.
+     *
+     * @param callable(float): void $wait for so many minutes
+     * @param callable(string): void $tell what happens
+     */
+    public function played(User $lead, User $apprentice, callable $wait, callable $tell): void
+    {
+        $this->wholeDay();
+        $before = null;
+        foreach ($this->inOrder() as $n => $one) {
+            $wait($before === null ? 0.0 : min(self::LONGEST_WAIT_MIN, $before - $one['ago']));
+            $before = $one['ago'];
+            $who = $one['by'] === 'lead' ? $lead : $apprentice;
+            $this->append->append($this->job, $who, "{$one['by']}'s phone", [self::event($one, $n)]);
+            $tell($one['kind']);
+        }
+    }
+
+    private function wholeDay(): void
+    {
         foreach (TestSystems::of($this->evaluated->network()) as $system) {
             $this->joined($system, 6 * self::DAY);
             $this->tested($system, TestKind::LowAir, [[1.0, 38.0], [5.0, 38.0]], 2 * self::DAY);
@@ -79,7 +108,6 @@ final class DemoLog
             'note' => 'Building control agreed to see the drain open on the day before, and took photographs.',
         ]);
         $this->say('lead', self::DAY, 'signed', ['name' => 'R. Halloway', 'role' => 'lead hand']);
-        $this->write($lead, $apprentice);
     }
 
     /** Half of a run, the last of it just now; one joint crept out, was cut out and is to be made again. */
@@ -258,18 +286,10 @@ final class DemoLog
     /** Appends what was said in the order in which it happened. */
     private function write(User $lead, User $apprentice): void
     {
-        usort($this->said, static fn (array $a, array $b): int => $b['ago'] <=> $a['ago']);
         $batches = [];
-        foreach ($this->said as $n => $one) {
+        foreach ($this->inOrder() as $n => $one) {
             $last = count($batches) - 1;
-            $event = SiteEvent::read(
-                Fields::of($one['said'] + [
-                    'key' => sprintf('demo-entry-%04d', $n),
-                    'kind' => $one['kind'],
-                    'made_at' => Carbon::now()->subSeconds((int) round($one['ago'] * 60))->toIso8601String(),
-                    'age_s' => $one['ago'] * 60,
-                ]),
-            );
+            $event = self::event($one, $n);
             if ($last >= 0 && $batches[$last]['by'] === $one['by']) {
                 $batches[$last]['events'][] = $event;
             } else {
@@ -280,5 +300,29 @@ final class DemoLog
             $who = $batch['by'] === 'lead' ? $lead : $apprentice;
             $this->append->append($this->job, $who, "{$batch['by']}'s phone", $batch['events']);
         }
+    }
+
+    /** @return list<Said> */
+    private function inOrder(): array
+    {
+        $said = $this->said;
+        usort($said, static fn (array $a, array $b): int => $b['ago'] <=> $a['ago']);
+
+        return $said;
+    }
+
+    /** @param Said $one */
+    private static function event(array $one, int $n): SiteEvent
+    {
+        $ago = $one['ago'];
+
+        return SiteEvent::read(
+            Fields::of($one['said'] + [
+                'key' => sprintf('demo-entry-%04d', $n),
+                'kind' => $one['kind'],
+                'made_at' => Carbon::now()->subSeconds((int) round($ago * 60))->toIso8601String(),
+                'age_s' => $ago * 60,
+            ]),
+        );
     }
 }

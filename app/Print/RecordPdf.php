@@ -157,10 +157,18 @@ final class RecordPdf
         }
         $pieces = [];
         foreach ($run['pieces'] as $piece) {
-            $pieces[] = "{$piece['letter']} ".($piece['cut'] === null ? 'not measured' : $this->said($piece['cut']));
+            $pieces[] = "{$piece['letter']} ".($piece['cut'] === null ? 'not measured' : $this->said($piece['cut'])).
+                ($piece['came'] === null ? '' : ", came out {$this->said($piece['came'])}");
         }
         if ($pieces !== []) {
             $this->line('Pieces: '.implode(', ', $pieces).'.');
+        }
+        foreach ($run['built']['hangers'] as $hanger) {
+            $this->line(
+                "Hanger {$hanger['hanger']}: planned {$this->said($hanger['planned'])}, ".
+                    "read {$this->said($hanger['read'])}".
+                    ($hanger['move'] === 'leave' ? '.' : ", to {$hanger['move']}."),
+            );
         }
         foreach ($run['joints'] as $joint) {
             $this->joint($joint);
@@ -218,6 +226,9 @@ final class RecordPdf
         }
         if ($joint['cut_out'] !== []) {
             $said[] = 'opened or cut out '.count($joint['cut_out']).' times';
+        }
+        if ($joint['pictures'] !== []) {
+            $said[] = count($joint['pictures']).' photographs in the log';
         }
         if ($joint['located'] !== '') {
             $said[] = "lies {$joint['located']}";

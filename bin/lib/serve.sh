@@ -6,18 +6,19 @@ start_web() {
   local home="$VAR/$1/web" version flags=(-d opcache.jit_buffer_size=64M -d opcache.jit=tracing -d opcache.preload="$ROOT/bootstrap/preload.php" -d opcache.preload_user="$SERVER_USER") user='' log=''
   version=$(php -r 'echo PHP_MAJOR_VERSION.".".PHP_MINOR_VERSION;')
   mkdir -p "$home/tmp"
-  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group"
+  FPM_NOTE="$home/fpm.group" HEAVY_NOTE="$home/heavy.group" NGINX_NOTE="$home/nginx.group" INSTRUMENTS_NOTE="$home/instruments.group"
   end_group "$NGINX_NOTE" QUIT 5
   end_group "$FPM_NOTE" QUIT 5
   end_group "$HEAVY_NOTE" QUIT 5
-  FPM_SOCKET="$home/fpm.sock" FPM_HEAVY_SOCKET="$home/heavy.sock"
+  end_group "$INSTRUMENTS_NOTE" TERM 5
+  FPM_SOCKET="$home/fpm.sock" FPM_HEAVY_SOCKET="$home/heavy.sock" INSTRUMENTS_SOCKET="$home/tools.sock"
   if [ ${#FPM_HEAVY_SOCKET} -gt 100 ]; then
     local short
     short="/tmp/fall-bend-$(printf '%s' "$home" | sha256sum | cut -c1-12)"
-    FPM_SOCKET="$short-fpm.sock" FPM_HEAVY_SOCKET="$short-heavy.sock"
+    FPM_SOCKET="$short-fpm.sock" FPM_HEAVY_SOCKET="$short-heavy.sock" INSTRUMENTS_SOCKET="$short-tools.sock"
   fi
   # What a killed server left lying is no server.
-  rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET"
+  rm -f "$FPM_SOCKET" "$FPM_HEAVY_SOCKET" "$INSTRUMENTS_SOCKET"
   if [ "$SERVER_USER" = root ]; then
     flags+=(-R)
     user=$'user = root\ngroup = root'
@@ -89,6 +90,14 @@ http {
     root $ROOT/public;
     location /build/ { gzip_comp_level 9; add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
     location / { try_files \$uri /index.php\$is_args\$args; }
+    # Readings of instruments, and pages that wait for one: a stream that stays open.
+    location /instruments/ {
+      proxy_pass http://unix:$INSTRUMENTS_SOCKET:;
+      proxy_http_version 1.1;
+      proxy_set_header Connection "";
+      proxy_buffering off;
+      proxy_read_timeout 60s;
+    }
     location = /index.php {
       fastcgi_pass unix:$FPM_SOCKET;
       $params
@@ -106,6 +115,8 @@ CONF
   FPM_SERVER=$LAUNCHED
   launch "$HEAVY_NOTE" "$home/heavy.out" nice -n 15 "/usr/sbin/php-fpm$version" "${flags[@]}" --nodaemonize --fpm-config "$home/heavy.conf"
   HEAVY_SERVER=$LAUNCHED
+  launch "$INSTRUMENTS_NOTE" "$home/instruments.out" php artisan instruments:serve --socket="$INSTRUMENTS_SOCKET"
+  INSTRUMENTS_SERVER=$LAUNCHED
   launch "$NGINX_NOTE" "$home/nginx.out" "$(command -v nginx || echo /usr/sbin/nginx)" -c "$home/nginx.conf" -e "$home/nginx.log" -p "$home"
   NGINX_SERVER=$LAUNCHED
   local i
@@ -183,6 +194,7 @@ stop_web() {
   end_group "$NGINX_NOTE" QUIT 35
   end_group "$FPM_NOTE" QUIT 35
   end_group "$HEAVY_NOTE" QUIT 35
-  wait "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" 2>/dev/null || true
-  NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER=''
+  end_group "$INSTRUMENTS_NOTE" TERM 5
+  wait "${NGINX_SERVER:-}" "${FPM_SERVER:-}" "${HEAVY_SERVER:-}" "${INSTRUMENTS_SERVER:-}" 2>/dev/null || true
+  NGINX_SERVER='' FPM_SERVER='' HEAVY_SERVER='' INSTRUMENTS_SERVER=''
 }

@@ -6,8 +6,11 @@ namespace Tests\Feature;
 
 use App\Models\Job;
 use App\Models\LogEntry;
+use App\Models\Photograph;
 use App\Models\Share;
+use App\Models\User;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 use Sabre\VObject\Component\VCalendar;
 use Sabre\VObject\Reader;
@@ -164,6 +167,68 @@ final class SiteTest extends TestCase
         self::assertFalse($this->getJson("/api/jobs/{$this->job}/shares")->assertOk()->json('shares.0.open'));
     }
 
+    public function testAPictureIsSentNamedInTheLogAndSeenByTheLinkAlone(): void
+    {
+        $png = (string) base64_decode(
+            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+            true,
+        );
+        $hash = $this->sent($png)->assertCreated()->json('hash');
+        self::assertSame(hash('sha256', $png), $hash);
+        $this->sent($png)->assertCreated();
+        self::assertSame(1, Photograph::query()->count(), 'sent twice it is kept once');
+        foreach (['', '<svg onload="x"/>', 'GIF89a'.str_repeat('x', 50), str_repeat('x', 3_000_001)] as $none) {
+            $this->sent($none)->assertStatus(422);
+        }
+        $this->say('photograph', ['run' => 'galley', 'joint' => 1, 'hash' => $hash, 'note' => 'The stub'], 0);
+        $joints = array_column($this->recorded()->json('runs'), null, 'id')['galley']['joints'];
+        self::assertSame(['The stub'], array_column($joints[0]['pictures'], 'note'));
+        $at = "photographs/{$hash}";
+        $shown = $this->get("/api/jobs/{$this->job}/{$at}")->assertOk();
+        self::assertSame([$png, 'image/png'], [$shown->getContent(), $shown->headers->get('Content-Type')]);
+        $link = $this->postJson("/api/jobs/{$this->job}/shares", ['for' => 'owner', 'days' => 7]);
+        $token = basename((string) $link->json('link'));
+        $this->actingAs($this->stranger);
+        $this->get("/api/jobs/{$this->job}/{$at}")->assertNotFound();
+        $this->get("/api/shared/{$token}/{$at}")->assertOk();
+        $this->get("/api/shared/{$token}/photographs/".str_repeat('0', 64))->assertNotFound();
+        $this->get('/api/shared/'.str_repeat('x', 32)."/{$at}")->assertNotFound();
+    }
+
+    public function testTheDemoIsInTheMiddleOfItsDayAndFinishedAndIsPlayed(): void
+    {
+        Artisan::call('migrate:fresh', ['--force' => true]);
+        self::assertSame(0, Artisan::call('demo:seed'));
+        $this->actingAs(User::query()->where('email', 'lead@mill-row.example')->firstOrFail());
+        $ids = Job::query()->pluck('id', 'name');
+        $record = fn (string $name, string $file): TestResponse => $this->postJson('/api/record', [
+            'job' => $ids[$name] ?? Job::query()->where('name', $name)->value('id'),
+            'document' => ['name' => $name] +
+                (array) json_decode((string) file_get_contents(database_path("demo/{$file}.json")), true),
+        ])->assertOk();
+        $mill = $record('Mill Row Pottery', 'mill-row-pottery');
+        self::assertGreaterThan(0, $mill->json('made'));
+        self::assertGreaterThan($mill->json('made'), $mill->json('joints'));
+        $states = array_column($mill->json('tests'), 'state');
+        self::assertContains('failed', $states);
+        self::assertContains('passed', $states);
+        self::assertContains('holding', $states);
+        $cutOut = array_merge(...array_column(array_merge(...array_column($mill->json('runs'), 'joints')), 'cut_out'));
+        self::assertNotSame([], $cutOut);
+        $done = static fn (TestResponse $one): array => [
+            $one->json('joints') === $one->json('made'),
+            array_unique(array_column($one->json('systems'), 'state')),
+            array_column($one->json('signatures'), 'holds'),
+        ];
+        $weir = $record('Weir Cottage office', 'weir-cottage-office');
+        self::assertSame([true, ['done'], [true]], $done($weir));
+        self::assertSame(0, Artisan::call('demo:play', ['--speed' => '1000000']));
+        $played = $record('A day at Weir Cottage', 'weir-cottage-office');
+        self::assertSame($weir->json('entries'), $played->json('entries'));
+        self::assertSame($done($weir), $done($played));
+        self::assertSame(0, Artisan::call('log:verify'));
+    }
+
     public function testWhatIsOfAnotherCrewIsNotThere(): void
     {
         $id = $this->postJson("/api/jobs/{$this->job}/shares", ['for' => 'owner', 'days' => 7])->json('share.id');
@@ -233,6 +298,17 @@ final class SiteTest extends TestCase
     private static function of(TestResponse $answer, string $system): array
     {
         return array_column($answer->json('systems'), null, 'id')[$system];
+    }
+
+    /** @return TestResponse<Response> */
+    private function sent(string $bytes): TestResponse
+    {
+        return $this->call(
+            'POST',
+            "/api/jobs/{$this->job}/photographs",
+            server: ['CONTENT_TYPE' => 'image/jpeg', 'HTTP_ACCEPT' => 'application/json'],
+            content: $bytes,
+        );
     }
 
     /** @param array<string, mixed> $document */

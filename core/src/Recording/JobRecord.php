@@ -24,6 +24,7 @@ use FallBend\Core\Testing\SystemState;
  * The record of a job: what stands, joint by joint, with who made it, when and how, what was tested, what differs from
  * plan and book, what has to stay within reach, and who stands for it.
  *
+ * @phpstan-import-type RecordedPicture from RecordedRuns
  * @phpstan-import-type RecordedRun from RecordedRuns
  * @phpstan-import-type WrittenTesting from JobTesting
  *
@@ -65,6 +66,7 @@ use FallBend\Core\Testing\SystemState;
  *     runs: list<RecordedRun>,
  *     tests: list<RecordedTest>,
  *     notes: list<RecordedNote>,
+ *     pictures: list<RecordedPicture>,
  *     overrides: list<array{what: string, value: string, source: string}>,
  *     reach: list<array{what: string, why: string}>,
  *     signatures: list<RecordedSignature>,
@@ -89,9 +91,8 @@ final readonly class JobRecord
     public function toArray(string $document): array
     {
         $entries = $this->log->entries;
-        $runs = (new RecordedRuns($this->job, $this->catalogue, $this->book, $this->log))->list(
-            array_values($this->network->layout->runs),
-        );
+        $recorded = new RecordedRuns($this->job, $this->catalogue, $this->book, $this->log);
+        $runs = $recorded->list(array_values($this->network->layout->runs));
         $joints = array_merge(...array_column($runs, 'joints'));
         $isThere = static fn (mixed $value): bool => $value !== null;
         $testings = $this->testings();
@@ -112,6 +113,7 @@ final readonly class JobRecord
             'runs' => $runs,
             'tests' => self::tests($testings),
             'notes' => $this->notes(),
+            'pictures' => $recorded->pictures(null, null),
             'overrides' => $this->overrides(),
             'reach' => $this->withinReach(),
             'signatures' => $this->signatures($document),

@@ -31,6 +31,7 @@ use FallBend\Core\Verdict\FindingReport;
  *
  * @phpstan-import-type Reading from Tape
  * @phpstan-import-type SaidFinding from FindingReport
+ * @phpstan-import-type WrittenAsBuilt from AsBuilt
  *
  * @phpstan-type RecordedTrouble array{
  *     what: value-of<TroubleKind>,
@@ -38,6 +39,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     by: string,
  *     note: string,
  * }
+ * @phpstan-type RecordedPicture array{hash: string, at: string, by: string, note: string}
  * @phpstan-type MadeJoint array{
  *     method: string,
  *     part: string,
@@ -56,6 +58,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     dry: ?bool,
  *     dry_by: string,
  *     located: string,
+ *     pictures: list<RecordedPicture>,
  * }
  * @phpstan-type RecordedJoint array{
  *     joint: int,
@@ -79,8 +82,9 @@ use FallBend\Core\Verdict\FindingReport;
  *     dry: ?bool,
  *     dry_by: string,
  *     located: string,
+ *     pictures: list<RecordedPicture>,
  * }
- * @phpstan-type RecordedPiece array{letter: string, size: string, cut: Reading|null}
+ * @phpstan-type RecordedPiece array{letter: string, size: string, cut: Reading|null, came: Reading|null}
  * @phpstan-type RecordedRun array{
  *     id: string,
  *     name: string,
@@ -90,6 +94,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     pieces: list<RecordedPiece>,
  *     joints: list<RecordedJoint>,
  *     differs: list<SaidFinding>,
+ *     built: WrittenAsBuilt,
  * }
  */
 final readonly class RecordedRuns
@@ -98,8 +103,12 @@ final readonly class RecordedRuns
 
     private SiteTimetable $table;
 
-    public function __construct(private Job $job, Catalogue $catalogue, Rulebook $book, private SiteLog $log)
-    {
+    public function __construct(
+        private Job $job,
+        private Catalogue $catalogue,
+        private Rulebook $book,
+        private SiteLog $log,
+    ) {
         $this->tape = new Tape;
         $this->table = new SiteTimetable($catalogue, $book, $job->conditions);
     }
@@ -117,6 +126,35 @@ final readonly class RecordedRuns
     private function run(RunLayout $layout): array
     {
         $times = new RunTimes($layout, $this->table);
+        return [
+            'id' => $layout->run->id,
+            'name' => $layout->run->name,
+            'pipe' => $layout->system->name,
+            'length' => $this->tape->reading($layout->tapeMm),
+            'fall' => $this->tape->reading($layout->fallMm()),
+            'pieces' => array_map(
+                fn (Piece $piece): array => [
+                    'letter' => $piece->letter,
+                    'size' => $piece->size,
+                    'cut' => $piece->isCutKnown ? $this->tape->reading($piece->cutMm) : null,
+                    'came' => $this->tape->readingOrNull(
+                        $this->job->cutting->cut[$layout->run->id][$piece->key] ?? null,
+                    ),
+                ],
+                $layout->pieces,
+            ),
+            'joints' => $this->joints($layout, $times),
+            'built' => (new AsBuilt($this->job, $this->catalogue, $this->book))->ofRun($layout),
+            'differs' => FindingReport::list(
+                (new AsJoined($layout, $times))->findings($this->log),
+                $this->job->units,
+            ),
+        ];
+    }
+
+    /** @return list<RecordedJoint> */
+    private function joints(RunLayout $layout, RunTimes $times): array
+    {
         $names = new JointNames($layout);
         $standing = $this->log->joints($layout->run->id);
         $joints = [];
@@ -134,26 +172,7 @@ final readonly class RecordedRuns
             );
         }
 
-        return [
-            'id' => $layout->run->id,
-            'name' => $layout->run->name,
-            'pipe' => $layout->system->name,
-            'length' => $this->tape->reading($layout->tapeMm),
-            'fall' => $this->tape->reading($layout->fallMm()),
-            'pieces' => array_map(
-                fn (Piece $piece): array => [
-                    'letter' => $piece->letter,
-                    'size' => $piece->size,
-                    'cut' => $piece->isCutKnown ? $this->tape->reading($piece->cutMm) : null,
-                ],
-                $layout->pieces,
-            ),
-            'joints' => $joints,
-            'differs' => FindingReport::list(
-                (new AsJoined($layout, $times))->findings($this->log),
-                $this->job->units,
-            ),
-        ];
+        return $joints;
     }
 
     /** @return MadeJoint */
@@ -188,6 +207,7 @@ final readonly class RecordedRuns
             'dry' => $standing->walk->content['dry'] ?? null,
             'dry_by' => $standing->walk->by ?? '',
             'located' => $this->located($run, $number),
+            'pictures' => $this->pictures($run, $number),
         ];
     }
 
@@ -204,6 +224,24 @@ final readonly class RecordedRuns
                 'by' => $standing->trouble->by,
                 'note' => $standing->trouble->content['note'] ?? '',
             ];
+    }
+
+    /** @return list<RecordedPicture> of a joint; those of the whole where no run is said */
+    public function pictures(?string $run, ?int $joint): array
+    {
+        $pictures = [];
+        foreach ($this->log->of(EntryKind::Photograph) as $entry) {
+            if (($entry->content['run'] ?? null) === $run && ($entry->content['joint'] ?? null) === $joint) {
+                $pictures[] = [
+                    'hash' => $entry->content['hash'] ?? '',
+                    'at' => $this->iso($entry->at),
+                    'by' => $entry->by,
+                    'note' => $entry->content['note'] ?? '',
+                ];
+            }
+        }
+
+        return $pictures;
     }
 
     /** Gives where a joint lies that is covered, as it was measured last. */

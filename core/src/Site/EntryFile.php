@@ -31,6 +31,7 @@ use FallBend\Core\Joining\TroubleKind;
  *     dry?: bool,
  *     check?: string,
  *     ok?: bool,
+ *     hash?: string,
  *     name?: string,
  *     role?: string,
  *     revision?: int,
@@ -95,6 +96,7 @@ final class EntryFile
                 'role' => trim($fields->stringOr('role', '', 80)),
             ],
             EntryKind::Located => self::joint($fields) + self::place($fields),
+            EntryKind::Photograph => self::picture($fields) + ($fields->has('run') ? self::joint($fields) : []),
             EntryKind::TakenBack => ['entry' => $fields->int('entry', 1, 1_000_000_000)],
             EntryKind::Note => [],
         };
@@ -171,6 +173,20 @@ final class EntryFile
             'second' => self::word($fields, 'second'),
             'second_mm' => $fields->number('second_mm', 0, 1_000_000),
         ] + ($depth === null ? [] : ['depth_mm' => $depth]);
+    }
+
+    /**
+     * @return array{hash: string}
+     *
+     * @throws BadInput
+     */
+    private static function picture(Fields $fields): array
+    {
+        $hash = $fields->string('hash', 64);
+
+        return preg_match('/^[0-9a-f]{64}\z/', $hash) === 1
+            ? ['hash' => $hash]
+            : throw BadInput::at($fields->at('hash'), 'must be a SHA-256', $hash);
     }
 
     /** @throws BadInput where nothing is said */

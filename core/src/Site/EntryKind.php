@@ -40,6 +40,9 @@ enum EntryKind: string
     /** Where a joint lies that is covered: from two fixed points, and how deep. */
     case Located = 'located';
 
+    /** A picture of a joint, or of the whole. */
+    case Photograph = 'photograph';
+
     /** Somebody stands for what is recorded so far. */
     case Signed = 'signed';
 

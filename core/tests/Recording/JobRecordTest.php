@@ -10,6 +10,7 @@ use FallBend\Core\Drawing\GeoJson;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Job\JobFile;
 use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryKind;
@@ -102,6 +103,36 @@ final class JobRecordTest extends TestCase
         self::assertSame(['failed'], array_column($record['tests'], 'state'));
         self::assertSame([2], array_column($record['tests'], 'readings'));
         self::assertSame(['failed'], array_column($record['systems'], 'state'));
+    }
+
+    public function testHangersThatWereReadSayWhatIsToBeRaisedOrLowered(): void
+    {
+        $job = self::job();
+        $plain = $job->hanging('a')->toArray()['hangers'];
+        $level = array_values(array_filter($plain, static fn (array $one): bool => $one['below_string'] !== null));
+        self::assertGreaterThan(1, count($level));
+        $readings = [];
+        foreach ($level as $n => $hanger) {
+            $readings[] = [
+                'leg' => $hanger['leg_id'],
+                'at_mm' => $hanger['at']['mm'],
+                'below_mm' => ($hanger['below_string'] ?? ['mm' => 0.0])['mm'] + ($n === 0 ? 0.9 : 6.0),
+            ];
+        }
+        $catalogue = Catalogue::shipped();
+        $file = new JobFile($catalogue);
+        $document = ['hanging' => [['run' => 'a', 'readings' => $readings]]] + $file->document($job->job());
+        $hung = $file->parse(json_encode($document, JSON_THROW_ON_ERROR));
+        $read = (new JobEvaluator($catalogue))->evaluate($hung, effort: Effort::of(20_000));
+        $built = $read->record(new SiteLog([], new DateTimeImmutable('2026-11-30T12:00:00Z')))->toArray('')['runs'][0][
+            'built'
+        ];
+        self::assertSame(count($level), count($built['hangers']));
+        self::assertSame('leave', $built['hangers'][0]['move'], 'within the error of reading');
+        self::assertSame('raise', $built['hangers'][1]['move']);
+        self::assertEqualsWithDelta(6.0, $built['hangers'][1]['off_mm'], 1e-6);
+        $none = $job->record(new SiteLog([], new DateTimeImmutable('2026-11-30T12:00:00Z')))->toArray('');
+        self::assertSame([], $none['runs'][0]['built']['hangers']);
     }
 
     public function testWhatOpensOrMovesStaysWithinReach(): void

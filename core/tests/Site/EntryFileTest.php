@@ -46,6 +46,8 @@ final class EntryFileTest extends TestCase
             EntryKind::Located,
             self::JOINT + ['from' => 'corner', 'from_mm' => 1.0, 'second' => 'post', 'second_mm' => 2.0],
         ];
+        yield 'photograph' => [EntryKind::Photograph, self::JOINT + ['hash' => str_repeat('a1', 32)]];
+        yield 'photograph of the whole' => [EntryKind::Photograph, ['hash' => str_repeat('a1', 32), 'note' => 'x']];
         yield 'signed' => [EntryKind::Signed, ['name' => 'Anna', 'role' => '']];
         yield 'note' => [EntryKind::Note, ['note' => 'The stub is oval.']];
         yield 'taken back' => [EntryKind::TakenBack, ['entry' => 7]];
@@ -78,6 +80,7 @@ final class EntryFileTest extends TestCase
         yield 'half seen' => [EntryKind::Seen, self::JOINT + ['depth' => 'a bit'], 'depth'];
         yield 'neither dry nor wet' => [EntryKind::Walk, self::JOINT + ['dry' => null], 'dry'];
         yield 'a reading of nothing' => [EntryKind::Reading, ['test' => 'x', 'value' => 'low'], 'value'];
+        yield 'a picture without a hash' => [EntryKind::Photograph, ['hash' => 'cat.jpg'], 'hash'];
         yield 'no word' => [EntryKind::Note, ['note' => '  '], 'note'];
         yield 'nobody signs' => [EntryKind::Signed, ['name' => ''], 'name'];
         yield 'colder than can be' => [EntryKind::Joint, self::JOINT + ['air_c' => -200], 'air_c'];

@@ -164,16 +164,19 @@ function send(
         credentials: 'same-origin',
         headers: {
             Accept: 'application/json',
-            ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+            ...(body === undefined ? {} : { 'Content-Type': typeOf(body) }),
             ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': token() }),
             ...(key === undefined ? {} : { 'Idempotency-Key': key }),
             ...(question === undefined ? {} : { 'Question-Key': question }),
         },
         ...(keepalive ? { keepalive } : {}),
-        ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+        ...(body === undefined ? {} : { body: body instanceof Blob ? body : JSON.stringify(body) }),
         ...(signal ? { signal } : {}),
     });
 }
+
+/** What is sent as it is says what it is; anything else is JSON. */
+const typeOf = (body: unknown): string => (body instanceof Blob ? body.type : 'application/json');
 
 function problem<T>(status: number, body: unknown): Result<T> {
     const { message, code, errors } = (typeof body === 'object' && body !== null ? body : {}) as ProblemBody;

@@ -391,6 +391,9 @@ export const recordQuery = (of: OfJob, job: string, logged: number) =>
 /** The record as a file. */
 export const recordFile = (of: OfJob, job: string, format: 'pdf' | 'csv' | 'geojson', more: object) =>
     callFileInTurn('/api/record/file', { ...of, job, format, zone: zoneOf(new Date()), ...more });
+/** Sends a picture; the log names it by its hash. */
+export const sendPhotograph = (job: string, picture: Blob) =>
+    call<{ hash: string }>('POST', `/api/jobs/${job}/photographs`, picture);
 /** Links by which the record is read without an account. */
 export const sharesQuery = (job: string) =>
     queryOptions({

@@ -1430,7 +1430,7 @@ export interface paths {
                             /** @description Made by the device: what has arrived before does not arrive again */
                             key: string;
                             /** @enum {unknown} */
-                            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "signed" | "note" | "taken-back";
+                            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
                             /** @description By the clock of the device */
                             made_at: string;
                             /** @description How long ago it happened, in seconds */
@@ -1481,6 +1481,8 @@ export interface paths {
                             second?: string;
                             second_mm?: number;
                             depth_mm?: number;
+                            /** @description The SHA-256 of a picture that was sent */
+                            hash?: string;
                             note?: string;
                             /** @description The number of the entry that is taken back */
                             entry?: number;
@@ -1659,6 +1661,154 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/photographs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send a picture, JPEG or PNG of at most 3 MB, as the body itself; the log names it by its hash */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Send a picture, JPEG or PNG of at most 3 MB, as the body itself; the log names it by its hash */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SentPhotograph"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/photographs/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture of a job */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    hash: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A picture of a job */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shared/{token}/photographs/{hash}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A picture in the record that a link opens */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    token: string;
+                    hash: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description A picture in the record that a link opens */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -3763,6 +3913,7 @@ export interface components {
                 by: string;
                 note: string;
             }[];
+            pictures: components["schemas"]["RecordedPicture"][];
             overrides: {
                 what: string;
                 value: string;
@@ -3795,9 +3946,24 @@ export interface components {
                 letter: string;
                 size: string;
                 cut: components["schemas"]["Tape"] | null;
+                came: components["schemas"]["Tape"] | null;
             }[];
             joints: components["schemas"]["RecordedJoint"][];
             differs: components["schemas"]["Finding"][];
+            built: components["schemas"]["AsBuilt"];
+        };
+        AsBuilt: {
+            hangers: {
+                hanger: number;
+                tape: components["schemas"]["Tape"];
+                planned: components["schemas"]["Tape"];
+                read: components["schemas"]["Tape"];
+                off_mm: number;
+                /** @enum {unknown} */
+                move: "raise" | "lower" | "leave";
+            }[];
+            error_mm: number;
+            findings: components["schemas"]["Finding"][];
         };
         RecordedJoint: {
             joint: number;
@@ -3831,6 +3997,7 @@ export interface components {
             dry: boolean | null;
             dry_by: string;
             located: string;
+            pictures: components["schemas"]["RecordedPicture"][];
         };
         RecordedTest: {
             stage: string;
@@ -3856,6 +4023,15 @@ export interface components {
         NewShare: {
             share: components["schemas"]["Share"];
             link: string;
+        };
+        SentPhotograph: {
+            hash: string;
+        };
+        RecordedPicture: {
+            hash: string;
+            at: string;
+            by: string;
+            note: string;
         };
         SharedRecord: {
             for: string;
@@ -3986,7 +4162,7 @@ export interface components {
             number: number;
             key: string;
             /** @enum {unknown} */
-            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "signed" | "note" | "taken-back";
+            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
             run: string | null;
             joint: number | null;
             note: string;
@@ -4013,6 +4189,7 @@ export interface components {
                 dry?: boolean;
                 check?: string;
                 ok?: boolean;
+                hash?: string;
                 name?: string;
                 role?: string;
                 revision?: number;
@@ -5129,6 +5306,15 @@ export interface components {
                 cautions: string[];
                 findings: components["schemas"]["Finding"][];
                 unknown: string[];
+                check: string;
+                troubles: {
+                    /** @enum {unknown} */
+                    what: "not-home" | "moved" | "too-late" | "wrong-way" | "leaks";
+                    now: string | null;
+                    then: string;
+                    /** @enum {unknown} */
+                    act: "again" | "cut-out";
+                }[];
             }[];
             refused: {
                 /** @enum {unknown} */

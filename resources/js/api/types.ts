@@ -88,6 +88,7 @@ export type JobRecord = Schemas['JobRecord'];
 export type RecordedRun = Schemas['RecordedRun'];
 export type RecordedJoint = Schemas['RecordedJoint'];
 export type RecordedTest = Schemas['RecordedTest'];
+export type RecordedPicture = Schemas['RecordedPicture'];
 export type Share = Schemas['Share'];
 export type NewShare = Schemas['NewShare'];
 export type SharedRecord = Schemas['SharedRecord'];

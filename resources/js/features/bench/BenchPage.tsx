@@ -5,6 +5,7 @@ import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { CatalogueTab } from './CatalogueTab';
 import { endSeen } from '../identify';
+import { InstrumentsTab } from './InstrumentsTab';
 import { JoinTab } from './JoinTab';
 import { OwnTab } from './OwnTab';
 
@@ -13,6 +14,7 @@ const TABS = [
     ['joins', 'What joins them', 'any two ends'],
     ['catalogue', 'Catalogue', 'pipes, fittings, parts'],
     ['own', 'Ours', 'measured, added, set'],
+    ['instruments', 'Instruments', 'level, laser, gauge'],
 ] as const;
 
 /** The Bench: single tools beside the jobs. */
@@ -55,6 +57,8 @@ export function BenchPage() {
                     <CatalogueTab />
                 ) : tab === 'own' ? (
                     <OwnTab />
+                ) : tab === 'instruments' ? (
+                    <InstrumentsTab />
                 ) : tab === 'joins' ? (
                     <JoinTab />
                 ) : (

@@ -17,6 +17,7 @@ import { DayForm } from './DayForm';
 import { MadeJoints } from './MadeJoints';
 import { OneJoint } from './OneJoint';
 import { doneNow, madeNow, wrongNow } from './troubles';
+import { Weather } from './Weather';
 import { WrongJoints } from './WrongJoints';
 import { causeInWords, dayInWords, waitInWords } from './words';
 
@@ -57,7 +58,9 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 {answer?.day ? (
                     <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
                 ) : (
-                    <p className="none">{query.isError ? query.error.message : (whyNot(answer) ?? 'One moment.')}</p>
+                    <p className="none">
+                        {query.isError ? query.error.message : (whyNot(answer, run.joints.length) ?? 'One moment.')}
+                    </p>
                 )}
             </section>
             <section className="glue-said" aria-label="What the day rests on">
@@ -67,7 +70,8 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                     problem={isAsked ? null : question.problem}
                     isBegun={(answer?.made.length ?? 0) > 0}
                 />
-                {answer && !answer.day && <Open answer={answer} base={base} />}
+                <Weather editor={editor} />
+                {answer && <Open answer={answer} joints={run.joints.length} base={base} />}
                 {answer && <FindingLines findings={answer.findings} />}
                 {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
                 {answer?.day && <Critical day={answer.day} />}
@@ -127,15 +131,17 @@ const waitingOf = (state: SiteLogState, run: string): string[] =>
     state.pending.filter((one) => one.kind === 'joint' && one.run === run).map((one) => String(one.joint));
 
 /** Why there is no day. */
-function whyNot(answer: RunDay | undefined): string | null {
+function whyNot(answer: RunDay | undefined, joints: number): string | null {
     if (!answer) return null;
+    if (answer.made.length > 0 && answer.made.length === joints) return 'All joints of this run are made.';
     if (answer.unsettled.length > 0) return 'The day cannot be planned while a joint has no method.';
     if (!answer.goes) return 'This run does not go together as it is, or that is not known.';
     return 'The day cannot be planned: see what stands beside it.';
 }
 
 /** What has to be settled elsewhere first. */
-function Open({ answer, base }: { answer: RunDay; base: string }) {
+function Open({ answer, joints, base }: { answer: RunDay; joints: number; base: string }) {
+    if (answer.day || answer.made.length === joints) return null;
     if (answer.unsettled.length > 0)
         return (
             <p>

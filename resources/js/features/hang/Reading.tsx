@@ -6,6 +6,8 @@ import { LengthField } from '../../shared/LengthField';
 import { lengthInWords, saidLength } from '../../shared/lengths';
 import { offInWords, type HangerReport } from '../../editing';
 
+const LASER = ['distance' as const];
+
 /** What the tape reads from the string down to the crown, once the pipe hangs: held against what it has to be. */
 export function Reading({
     hanger,
@@ -25,6 +27,7 @@ export function Reading({
                 name="read"
                 label="Read here, string to crown"
                 units={units}
+                instruments={LASER}
                 start={hanger.read ? saidLength(hanger.read.mm, units) : ''}
                 help={hanger.below_string ? `it has to be ${lengthInWords(hanger.below_string.mm, units)}` : undefined}
             />

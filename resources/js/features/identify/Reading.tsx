@@ -3,6 +3,9 @@ import { readLength } from '../../api/lengths';
 import type { Tape, Units } from '../../api/types';
 import { BY_EYE, CALLIPER_MM, ROUGH, STRING, type Evidence } from './evidence';
 import { Problem } from '../../shared/Problem';
+import { useInstrument } from '../../shared/useInstrument';
+
+const CALLIPER = ['calliper' as const];
 
 const STEP = { inch: 25.4 / 16, mm: 1 };
 
@@ -39,6 +42,11 @@ export function Reading({
             ...(kind === 'string' && evidence.way === 'across' ? { mm: null } : {}),
             ...(kind !== 'string' && evidence.way === 'round' ? { mm: null } : {}),
         });
+    const isByHand = useRef(false);
+    const instrument = useInstrument(CALLIPER, {
+        isByHand: () => isByHand.current,
+        onValue: (across) => onChange({ way: 'across', error_mm: CALLIPER_MM, mm: across }),
+    });
     return (
         <div className="reading">
             <Ways evidence={evidence} byEye={byEye} onWay={way} />
@@ -58,6 +66,9 @@ export function Reading({
                                   : '110'
                         }
                         inputMode="text"
+                        onChange={(event) => {
+                            isByHand.current = event.target.value !== '';
+                        }}
                         autoComplete="off"
                         onBlur={(event) => event.target.value.trim() !== '' && void read(event.target.value, {})}
                         onKeyDown={(event) => event.key === 'Enter' && void read(event.currentTarget.value, {})}
@@ -72,6 +83,7 @@ export function Reading({
                 </span>
                 <Steps mm={mm} step={STEP[units]} onStep={(next) => onChange({ mm: next })} />
             </div>
+            {instrument.words !== null && <p className="cap from-instrument">{instrument.words}</p>}
             <Problem text={problem} />
             {evidence.way === 'across' && (
                 <ByEye

@@ -8,6 +8,7 @@ import { Problem } from '../../shared/Problem';
 import { useFormAct } from '../../shared/useFormAct';
 import { useSiteLog, Waiting } from '../sitelog';
 import { Located } from './Located';
+import { Photographs } from './Photographs';
 import { RecordFiles } from './RecordFiles';
 import { RecordView } from './RecordView';
 import { Shares } from './Shares';
@@ -39,11 +40,12 @@ export function RecordStation({ run, editor, job }: Props) {
             {record && (
                 <>
                     <div className="record-read">
-                        <RecordView record={record} open={run.id} />
+                        <RecordView record={record} open={run.id} pictures={`/api/jobs/${job}/photographs`} />
                     </div>
                     <aside className="record-acts" aria-label="What is done with it">
                         <Sign log={log} pending={state.pending} isWhole={isWhole(record)} />
                         <Note log={log} />
+                        <Photographs job={job} run={run} log={log} />
                         <Located key={run.id} run={run} units={editor.evaluation.units} log={log} />
                         <RecordFiles of={editor.ofJob} job={job} name={record.name} link={link} />
                         <Shares job={job} link={link} onLink={setLink} />

@@ -1,7 +1,8 @@
-import type { JobRecord, RecordedJoint, RecordedRun } from '../../api/types';
+import type { JobRecord, RecordedJoint, RecordedPicture, RecordedRun } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import { FindingLines } from '../../shared/FindingLines';
 import { localClock } from '../../shared/localClock';
+import { smallInWords } from '../../shared/lengths';
 import { Shape } from '../../shared/Shape';
 import { methodInWords, seenInWords, sumInWords, testLine } from './words';
 
@@ -9,10 +10,12 @@ interface Props {
     record: JobRecord;
     /** the run that is opened first; null: the first one */
     open: string | null;
+    /** where its pictures are */
+    pictures: string;
 }
 
 /** The record of a job, to be read. */
-export function RecordView({ record, open }: Props) {
+export function RecordView({ record, open, pictures }: Props) {
     return (
         <>
             <section className="record-head" aria-label="The record">
@@ -55,15 +58,28 @@ export function RecordView({ record, open }: Props) {
             <section className="record-runs" aria-label="Joint by joint">
                 <h2>Joint by joint</h2>
                 {record.runs.map((run) => (
-                    <Run key={run.id} run={run} units={record.units} isOpen={run.id === (open ?? record.runs[0]?.id)} />
+                    <Run
+                        key={run.id}
+                        run={run}
+                        units={record.units}
+                        isOpen={run.id === (open ?? record.runs[0]?.id)}
+                        pictures={pictures}
+                    />
                 ))}
             </section>
-            <Lists record={record} />
+            <Lists record={record} pictures={pictures} />
         </>
     );
 }
 
-function Run({ run, units, isOpen }: { run: RecordedRun; units: JobRecord['units']; isOpen: boolean }) {
+interface RunProps {
+    run: RecordedRun;
+    units: JobRecord['units'];
+    isOpen: boolean;
+    pictures: string;
+}
+
+function Run({ run, units, isOpen, pictures }: RunProps) {
     const made = run.joints.filter((joint) => joint.made_at !== null).length;
     return (
         <details open={isOpen} className="record-run">
@@ -77,20 +93,52 @@ function Run({ run, units, isOpen }: { run: RecordedRun; units: JobRecord['units
                         <span key={piece.letter}>
                             <b className="mk">{piece.letter}</b>{' '}
                             {piece.cut ? <Said tape={piece.cut} units={units} unit /> : 'not measured'}
+                            {piece.came && (
+                                <span className="cap">
+                                    {' '}
+                                    came out <Said tape={piece.came} units={units} unit />
+                                </span>
+                            )}
                         </span>
                     ))}
                 </p>
             )}
+            <Built built={run.built} units={units} />
             <ol>
                 {run.joints.map((joint) => (
-                    <Joint key={joint.joint} joint={joint} />
+                    <Joint key={joint.joint} joint={joint} pictures={pictures} />
                 ))}
             </ol>
         </details>
     );
 }
 
-function Joint({ joint }: { joint: RecordedJoint }) {
+/** How it came to hang: what was read against what was planned, and what is to be raised or lowered. */
+function Built({ built, units }: { built: RecordedRun['built']; units: JobRecord['units'] }) {
+    if (built.hangers.length === 0) return null;
+    const moved = built.hangers.filter((one) => one.move !== 'leave');
+    return (
+        <>
+            <FindingLines findings={built.findings} />
+            <p>
+                Read at {built.hangers.length} {built.hangers.length === 1 ? 'hanger' : 'hangers'}, give or take{' '}
+                {smallInWords(built.error_mm, units)}:{' '}
+                {moved.length === 0
+                    ? 'all hang as they have to.'
+                    : `${moved.map((one) => moveInWords(one, units)).join('; ')}.`}
+            </p>
+        </>
+    );
+}
+
+const MOVES = { raise: 'raised', lower: 'lowered', leave: 'left' } as const;
+
+function moveInWords(one: RecordedRun['built']['hangers'][number], units: JobRecord['units']): string {
+    const by = smallInWords(Math.abs(one.off_mm), units);
+    return `hanger ${one.hanger} is to be ${MOVES[one.move]} by ${by}`;
+}
+
+function Joint({ joint, pictures }: { joint: RecordedJoint; pictures: string }) {
     const shape = joint.trouble ? 'stop' : joint.made_at === null ? 'open' : 'done';
     return (
         <li className="record-joint">
@@ -108,14 +156,31 @@ function Joint({ joint }: { joint: RecordedJoint }) {
                     {joint.trouble && `Wrong: ${joint.trouble.what.replaceAll('-', ' ')}. `}
                     {seenInWords(joint)}
                 </span>
+                <Pictures of={joint.pictures} at={pictures} />
             </span>
         </li>
     );
 }
 
-function Lists({ record }: { record: JobRecord }) {
+/** Pictures as they were kept, each with what it shows. */
+function Pictures({ of, at }: { of: RecordedPicture[]; at: string }) {
+    if (of.length === 0) return null;
+    return (
+        <span className="record-pictures">
+            {of.map((one) => (
+                <a key={`${one.hash} ${one.at}`} href={`${at}/${one.hash}`} target="_blank" rel="noreferrer">
+                    <img src={`${at}/${one.hash}`} alt={one.note || `Photograph by ${one.by}`} loading="lazy" />
+                </a>
+            ))}
+        </span>
+    );
+}
+
+function Lists({ record, pictures }: { record: JobRecord; pictures: string }) {
     return (
         <section className="record-lists" aria-label="Beside the joints">
+            {record.pictures.length > 0 && <h2>Photographs</h2>}
+            <Pictures of={record.pictures} at={pictures} />
             {record.notes.length > 0 && <h2>Notes</h2>}
             {record.notes.map((note) => (
                 <p key={`${note.at} ${note.note}`}>

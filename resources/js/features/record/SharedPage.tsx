@@ -30,7 +30,7 @@ export function SharedPage() {
                 )}
                 {data && (
                     <div className="record-read">
-                        <RecordView record={data.record} open={null} />
+                        <RecordView record={data.record} open={null} pictures={`/api/shared/${token}/photographs`} />
                         <p className="cap">
                             What stands here is what the crew logged. The local code, the inspector and licensed
                             practice decide.

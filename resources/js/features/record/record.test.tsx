@@ -36,6 +36,7 @@ const joint = (other: Partial<RecordedJoint> = {}): RecordedJoint => ({
     dry: null,
     dry_by: '',
     located: '',
+    pictures: [],
     ...other,
 });
 
@@ -60,7 +61,15 @@ const record = (other: Partial<JobRecord> = {}): JobRecord => ({
             pipe: 'PVC DWV',
             length: tape,
             fall: tape,
-            pieces: [{ letter: 'A', size: '2', cut: tape }],
+            pieces: [{ letter: 'A', size: '2', cut: tape, came: { ...tape, inch: '3 15/16' } }],
+            built: {
+                hangers: [
+                    { hanger: 1, tape, planned: tape, read: tape, off_mm: 0, move: 'leave' },
+                    { hanger: 2, tape, planned: tape, read: tape, off_mm: 6.35, move: 'raise' },
+                ],
+                error_mm: 1,
+                findings: [],
+            },
             joints: [
                 joint(),
                 joint({
@@ -78,6 +87,7 @@ const record = (other: Partial<JobRecord> = {}): JobRecord => ({
         },
     ],
     tests: [],
+    pictures: [{ hash: 'ab', at: '2026-11-29T09:00:00+01:00', by: 'Anna', note: 'The stub' }],
     notes: [{ at: '2026-11-29T09:00:00+01:00', by: 'Anna', note: 'The stub is oval.' }],
     overrides: [{ what: 'fall', value: '10 mm per m', source: 'inspector' }],
     reach: [{ what: 'Basin: cleanout', why: 'Cleanout: room to rod.' }],
@@ -140,6 +150,9 @@ it('shows what stands, what was seen, what is other, and that a signature does n
     expect(screen.getByText('PVC cement, can 7')).toBeTruthy();
     expect(screen.getByText('depth mark; bead all round not seen')).toBeTruthy();
     expect(screen.getByText('planned: PVC cement')).toBeTruthy();
+    expect(screen.getByText(/came out/)).toBeTruthy();
+    expect(screen.getByAltText('The stub').getAttribute('src')).toBe('/api/jobs/j/photographs/ab');
+    expect(screen.getByText(/hanger 2 is to be raised by 1\/4 in\./)).toBeTruthy();
     expect(screen.getByText(/Something was added or changed since/)).toBeTruthy();
     for (const text of [/The stub is oval/, /10 mm per m/, /Basin: cleanout/])
         expect(screen.getByText(text)).toBeTruthy();

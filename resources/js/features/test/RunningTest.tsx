@@ -6,6 +6,7 @@ import type { Pending, SiteLog } from '../../editing';
 import { Problem } from '../../shared/Problem';
 import { Shape } from '../../shared/Shape';
 import { timeLeft } from '../../shared/timeLeft';
+import { useInstrument } from '../../shared/useInstrument';
 import { useSize } from '../../shared/useSize';
 import { useNow } from '../sitelog';
 import { askedFor, saidValue, valueOf } from './gauge';
@@ -76,6 +77,8 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
     );
 }
 
+const GAUGE = ['gauge' as const];
+
 interface ReadProps {
     method: TestMethod;
     units: Units;
@@ -86,6 +89,11 @@ interface ReadProps {
 function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
     const [text, setText] = useState('');
     const [problem, setProblem] = useState<string | null>(null);
+    const [isByHand, setIsByHand] = useState(false);
+    const instrument = useInstrument(method.unit === 'mm of water' ? GAUGE : [], {
+        isByHand: () => isByHand,
+        onValue: (value) => setText(typed(value, units)),
+    });
     const read = (event: FormEvent): void => {
         event.preventDefault();
         const value = valueOf(text, method, units);
@@ -95,6 +103,7 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
         }
         onRead(value);
         setText('');
+        setIsByHand(false);
         setProblem(null);
     };
     return (
@@ -106,9 +115,13 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
                     autoComplete="off"
                     value={text}
                     aria-invalid={problem !== null}
-                    onChange={(event) => setText(event.target.value)}
+                    onChange={(event) => {
+                        setText(event.target.value);
+                        setIsByHand(event.target.value !== '');
+                    }}
                 />
             </label>
+            {instrument.words !== null && <p className="cap from-instrument">{instrument.words}</p>}
             <button type="submit" className="glue-joined">
                 It shows that now
             </button>
@@ -121,6 +134,9 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
         </form>
     );
 }
+
+/** Millimetres of water as they are typed into the field. */
+const typed = (mm: number, units: Units): string => String(Number((units === 'inch' ? mm / 25.4 : mm).toFixed(2)));
 
 /** A test without a gauge is judged by whoever looks. */
 function Looked({ method, onSaid }: { method: TestMethod; onSaid: (ok: boolean) => void }) {

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Response;
+use Illuminate\Support\Carbon;
+
+/**
+ * A picture that entries of the log of a job name by its hash.
+ *
+ * @property int $id
+ * @property string $job_id
+ * @property string $hash SHA-256 of its bytes
+ * @property string $type
+ * @property string $bytes
+ * @property Carbon $created_at
+ */
+final class Photograph extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected $fillable = ['job_id', 'hash', 'type', 'bytes'];
+
+    /** Gives a picture of a job as a browser shows it; none of another job is there. */
+    public static function shown(string $job, string $hash): Response
+    {
+        $photograph = self::query()->where(['job_id' => $job, 'hash' => $hash])->firstOrFail();
+
+        return new Response($photograph->bytes, 200, [
+            'Content-Type' => $photograph->type,
+            'X-Content-Type-Options' => 'nosniff',
+            'Content-Security-Policy' => "default-src 'none'",
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+        ]);
+    }
+}
