@@ -116,7 +116,7 @@ final class JobRecordTest extends TestCase
             $readings[] = [
                 'leg' => $hanger['leg_id'],
                 'at_mm' => $hanger['at']['mm'],
-                'below_mm' => ($hanger['below_string'] ?? ['mm' => 0.0])['mm'] + ($n === 0 ? 0.9 : 6.0),
+                'below_mm' => $hanger['below_string']['mm'] + ($n === 0 ? 0.9 : 6.0),
             ];
         }
         $catalogue = Catalogue::shipped();
