@@ -36,9 +36,11 @@ use FallBend\Core\Report\JointCard;
 use FallBend\Core\Report\NetworkReport;
 use FallBend\Core\Report\RunReport;
 use FallBend\Core\Sequence\Repairs;
+use FallBend\Core\Sequence\SingleJoints;
+use FallBend\Core\Sequence\Troubles;
 use FallBend\Core\Testing\JobTesting;
-use FallBend\Core\Testing\SystemTesting;
 use FallBend\Core\Testing\SystemTests;
+use FallBend\Core\Testing\TestJoint;
 use FallBend\Core\Testing\TestPlan;
 use FallBend\Core\Verdict\FindingReport;
 
@@ -76,7 +78,8 @@ final class Answers
         'MadeUpWay' => [RunMakeUp::class, 'MadeUpWay'],
         'RunOrder' => [RunOrder::class, 'WrittenOrder'],
         'RunDay' => [DayReport::class, 'WrittenDayReport'],
-        'WrongJoint' => [Repairs::class, 'WrongJoint'],
+        'WrongJoint' => [Troubles::class, 'WrongJoint'],
+        'SiteSingle' => [SingleJoints::class, 'WrittenSingle'],
         'Repair' => [Repairs::class, 'Repair'],
         'JobRecord' => [JobRecord::class, 'WrittenRecord'],
         'RecordedRun' => [RecordedRuns::class, 'RecordedRun'],
@@ -95,7 +98,7 @@ final class Answers
         'TestOpening' => [TestPlan::class, 'WrittenOpening'],
         'TestFill' => [TestPlan::class, 'WrittenFill'],
         'SiteTest' => [SystemTests::class, 'WrittenTest'],
-        'TestJoint' => [SystemTesting::class, 'WrittenTestJoint'],
+        'TestJoint' => [TestJoint::class, 'WrittenTestJoint'],
         'LogEntry' => [JobLog::class, 'WrittenEntry'],
         'RunClosing' => [RunClosing::class, 'WrittenClosing'],
         'HangingReport' => [RunHanging::class, 'HangingReport'],

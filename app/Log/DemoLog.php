@@ -10,6 +10,7 @@ use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Sequence\RunTimes;
+use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\SiteTimetable;
 use FallBend\Core\Testing\Stage;
 use FallBend\Core\Testing\TestingTexts;
@@ -95,6 +96,7 @@ final class DemoLog
             $this->tested($system, TestKind::LowAir, [[1.0, 38.0], [5.0, 38.0]], 2 * self::DAY);
             $this->walked($system, Stage::RoughIn, 2 * self::DAY - 15);
         }
+        $this->outside();
         $this->say('apprentice', 3 * self::DAY, 'located', [
             'run' => 'drain',
             'joint' => $this->lastJoint('drain'),
@@ -265,6 +267,16 @@ final class DemoLog
         $said += isset($said['method']) ? [] : ['part' => 'rubber sleeve with two clamps, as measured on site'];
 
         return $said + ['air_c' => $job->conditions->airC, 'rh_percent' => $job->conditions->humidity];
+    }
+
+    /** What is joined outside the runs, one after another. */
+    private function outside(): void
+    {
+        foreach ($this->evaluated->job()->singles as $n => $single) {
+            $of = ['run' => SingleJoints::run($single), 'joint' => SingleJoints::NUMBER];
+            $this->say('lead', 5 * self::DAY - $n * 20.0, 'joint', $of);
+            $this->say('apprentice', 2 * self::DAY - 30, 'walk', $of + ['dry' => true]);
+        }
     }
 
     private function lastJoint(string $run): int

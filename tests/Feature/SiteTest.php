@@ -73,6 +73,37 @@ final class SiteTest extends TestCase
         self::assertNotContains('2', array_column($day->json('made'), 'joint'));
     }
 
+    public function testAJointOutsideTheRunsIsMadeFoundWrongAndRecorded(): void
+    {
+        $day = fn (): array => array_column(
+            $this->postJson('/api/day', $this->asked([
+                'run' => 'galley',
+                'people' => 1,
+                'start' => '2026-11-30T08:00:00+01:00',
+            ]))->assertOk()->json('singles'),
+            null,
+            'id',
+        );
+        self::assertCount(12, $day());
+        self::assertNull($day()['hub-adapter']['made']);
+        $of = ['run' => 'single.hub-adapter', 'joint' => 1];
+        $this->say('joint', $of + ['method' => 'hub-adapter'], 60);
+        $made = $day()['hub-adapter']['made'];
+        self::assertIsArray($made);
+        self::assertGreaterThan($made['at'], $made['may_fill'], 'what is cemented in it has its clock');
+        $this->say('walk', $of + ['dry' => false], 10);
+        self::assertSame('leaks', $day()['hub-adapter']['wrong']['what']);
+        self::assertNull($day()['hub-adapter']['made']);
+        $outside = array_column($this->recorded()->json('runs'), null, 'id')['singles'];
+        $joint = array_column($outside['joints'], null, 'name')['Mop drain into a hub'];
+        self::assertSame('leaks', $joint['trouble']['what']);
+        $walked = array_column($this->tested()->json('singles'), null, 'run');
+        self::assertSame(['wrong', false], [
+            $walked['single.hub-adapter']['state'],
+            $walked['single.hub-adapter']['dry'],
+        ]);
+    }
+
     public function testAReadingBelongsToATestThatWasBegun(): void
     {
         $this->append([self::entry('reading', ['test' => 'none-0001', 'value' => 0], 0, 'reading-01')])

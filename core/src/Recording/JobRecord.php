@@ -10,8 +10,11 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Sequence\SingleJoints;
+use FallBend\Core\Sequence\SiteTimetable;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryKind;
 use FallBend\Core\Site\SiteLog;
@@ -92,7 +95,11 @@ final readonly class JobRecord
     {
         $entries = $this->log->entries;
         $recorded = new RecordedRuns($this->job, $this->catalogue, $this->book, $this->log);
-        $runs = $recorded->list(array_values($this->network->layout->runs));
+        $outside = $recorded->outside($this->singles());
+        $runs = [
+            ...$recorded->list(array_values($this->network->layout->runs)),
+            ...$outside === null ? [] : [$outside],
+        ];
         $joints = array_merge(...array_column($runs, 'joints'));
         $isThere = static fn (mixed $value): bool => $value !== null;
         $testings = $this->testings();
@@ -120,6 +127,13 @@ final readonly class JobRecord
             'entries' => $last->number ?? 0,
             'hash' => $last->hash ?? '',
         ];
+    }
+
+    private function singles(): SingleJoints
+    {
+        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
+
+        return new SingleJoints($this->job, new EndJoiner($this->catalogue), $table, $this->book);
     }
 
     /** @return array<value-of<Stage>, WrittenTesting> */

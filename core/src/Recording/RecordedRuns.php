@@ -18,6 +18,7 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Sequence\RunTimes;
+use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\SiteTimetable;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryKind;
@@ -126,6 +127,7 @@ final readonly class RecordedRuns
     private function run(RunLayout $layout): array
     {
         $times = new RunTimes($layout, $this->table);
+
         return [
             'id' => $layout->run->id,
             'name' => $layout->run->name,
@@ -150,6 +152,37 @@ final readonly class RecordedRuns
                 $this->job->units,
             ),
         ];
+    }
+
+    /** @return RecordedRun|null the joints outside the runs; null: there are none */
+    public function outside(SingleJoints $singles): ?array
+    {
+        $joints = [];
+        foreach ($this->job->singles as $n => $single) {
+            $method = $singles->offer($single)?->method;
+            $run = SingleJoints::run($single);
+            $standing = $this->log->joint($run, SingleJoints::NUMBER);
+            $joints[] = [
+                'joint' => $n + 1,
+                'name' => $single->name,
+                'size' => '',
+                'planned' => self::name($method),
+            ] + $this->joint($standing, $run, SingleJoints::NUMBER, $method);
+        }
+
+        return $joints === []
+            ? null
+            : [
+                'id' => 'singles',
+                'name' => 'Joints outside the runs',
+                'pipe' => 'by themselves',
+                'length' => $this->tape->reading(0.0),
+                'fall' => $this->tape->reading(0.0),
+                'pieces' => [],
+                'joints' => $joints,
+                'built' => ['hangers' => [], 'error_mm' => 0.0, 'findings' => []],
+                'differs' => [],
+            ];
     }
 
     /** @return list<RecordedJoint> */

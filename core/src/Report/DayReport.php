@@ -13,7 +13,9 @@ use FallBend\Core\Sequence\DoneJoints;
 use FallBend\Core\Sequence\GlueClock;
 use FallBend\Core\Sequence\Repairs;
 use FallBend\Core\Sequence\RunTimes;
+use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\SiteTimetable;
+use FallBend\Core\Sequence\Troubles;
 use FallBend\Core\Site\SiteLog;
 use FallBend\Core\Verdict\FindingReport;
 
@@ -23,7 +25,8 @@ use FallBend\Core\Verdict\FindingReport;
  *
  * @phpstan-import-type WrittenDay from GlueClock
  * @phpstan-import-type MadeJoint from RunTimes
- * @phpstan-import-type WrongJoint from Repairs
+ * @phpstan-import-type WrittenSingle from SingleJoints
+ * @phpstan-import-type WrongJoint from Troubles
  * @phpstan-import-type Repair from Repairs
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type Source from Provenance
@@ -37,6 +40,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     sources: list<Source>,
  *     wrong: list<WrongJoint>,
  *     repairs: list<Repair>,
+ *     singles: list<WrittenSingle>,
  * }
  */
 final readonly class DayReport
@@ -53,7 +57,7 @@ final readonly class DayReport
     {
         $day = $this->job->day($run)->toArray($asked, $log === null ? null : DoneJoints::of($log, $run));
         if ($log === null) {
-            return $day + ['wrong' => [], 'repairs' => []];
+            return $day + ['wrong' => [], 'repairs' => [], 'singles' => []];
         }
         $layout = $this->job->run($run);
         $table = new SiteTimetable($this->job->catalogue, $this->job->book, $this->job->job()->conditions);
@@ -65,6 +69,12 @@ final readonly class DayReport
             'findings' => [...$differs, ...$day['findings']],
             'wrong' => $repairs->wrong(),
             'repairs' => $repairs->repairs($this->job->cutting()),
+            'singles' => $this->singles($table)->written($log),
         ] + $day;
+    }
+
+    private function singles(SiteTimetable $table): SingleJoints
+    {
+        return new SingleJoints($this->job->job(), $this->job->joiner(), $table, $this->job->book);
     }
 }

@@ -6,9 +6,6 @@ namespace FallBend\Core\Sequence;
 
 use DateTimeInterface;
 use FallBend\Core\Cutting\JobCutting;
-use FallBend\Core\Joining\Mending;
-use FallBend\Core\Joining\MethodTexts;
-use FallBend\Core\Joining\TroubleKind;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
@@ -25,18 +22,8 @@ use FallBend\Core\Site\SiteLog;
  * the coupling's socket and the width of its stop. The new piece fills both sockets, so that their lips meet.
  *
  * @phpstan-import-type Reading from Tape
+ * @phpstan-import-type WrongJoint from Troubles
  *
- * @phpstan-type WrongJoint array{
- *     joint: string,
- *     entry: int,
- *     what: value-of<TroubleKind>,
- *     at: string,
- *     by: string,
- *     note: string,
- *     now: ?string,
- *     then: string,
- *     act: value-of<Mending>,
- * }
  * @phpstan-type RepairPiece array{
  *     letter: string,
  *     cut_at: Reading|null,
@@ -57,9 +44,6 @@ use FallBend\Core\Site\SiteLog;
  */
 final readonly class Repairs
 {
-    /** What is said where a method has no words for what is wrong. */
-    private const ASK = 'Nothing is written here for this: ask somebody who has done it, before it is covered.';
-
     private Tape $tape;
 
     public function __construct(private RunLayout $layout, private RunTimes $times, private SiteLog $log)
@@ -72,25 +56,10 @@ final readonly class Repairs
     {
         $wrong = [];
         foreach ($this->standing() as [$joint, $standing]) {
-            $what = $standing->trouble();
-            if ($what === null || $standing->trouble === null) {
-                continue;
-            }
-            $text = $this->text($joint, $what);
-            $wrong[] = [
-                'joint' => (string) $joint->number,
-                'entry' => $standing->trouble->number,
-                'what' => $what->value,
-                'at' => $standing->trouble->at->format(DateTimeInterface::ATOM),
-                'by' => $standing->trouble->by,
-                'note' => $standing->trouble->content['note'] ?? '',
-                'now' => $text['now'] ?? null,
-                'then' => $text['then'] ?? self::ASK,
-                'act' => $text['act'] ?? Mending::Again->value,
-            ];
+            $wrong[] = Troubles::written((string) $joint->number, $this->times->method($joint), $standing);
         }
 
-        return $wrong;
+        return array_values(array_filter($wrong));
     }
 
     /**
@@ -139,19 +108,6 @@ final readonly class Repairs
         }
 
         return $standing;
-    }
-
-    /** @return array{what: string, now?: string, then: string, act: value-of<Mending>}|null */
-    private function text(Joint $joint, TroubleKind $what): ?array
-    {
-        $method = $this->times->method($joint);
-        foreach ($method === null ? [] : MethodTexts::text($method)['troubles'] as $trouble) {
-            if ($trouble['what'] === $what->value) {
-                return $trouble;
-            }
-        }
-
-        return null;
     }
 
     /** Whether the socket is lost with the joint: of a joint that opens nothing is. */

@@ -74,20 +74,36 @@ final readonly class RunTimes
         foreach ($this->layout->joints as $joint) {
             $at = $made[$joint->number] ?? null;
             if ($at !== null) {
-                $times = $this->times($joint);
-                $after = static fn (?float $minutes): ?string => $minutes === null
-                    ? null
-                    : self::after($at, $minutes)->setTimezone($like->getTimezone())->format(DateTimeInterface::ATOM);
-                $clocks[] = [
-                    'joint' => (string) $joint->number,
-                    'at' => (string) $after(0.0),
-                    'may_move' => $after($times?->setMin),
-                    'may_fill' => $after($times?->fillMin),
-                ];
+                $clocks[] = self::made((string) $joint->number, $at, $this->times($joint), $like);
             }
         }
 
         return $clocks;
+    }
+
+    /**
+     * Gives the clocks of a joint that is made.
+     *
+     * @param ?SiteTimes $times null: not known
+     * @param DateTimeImmutable $like a time in the zone in which they are said
+     * @return MadeJoint
+     */
+    public static function made(
+        string $joint,
+        DateTimeImmutable $at,
+        ?SiteTimes $times,
+        DateTimeImmutable $like,
+    ): array {
+        $after = static fn (?float $minutes): ?string => $minutes === null
+            ? null
+            : self::after($at, $minutes)->setTimezone($like->getTimezone())->format(DateTimeInterface::ATOM);
+
+        return [
+            'joint' => $joint,
+            'at' => (string) $after(0.0),
+            'may_move' => $after($times?->setMin),
+            'may_fill' => $after($times?->fillMin),
+        ];
     }
 
     /** Gives when so many minutes are over, to the second that is begun. */

@@ -21,6 +21,9 @@ use FallBend\Core\Joining\MethodTexts;
  */
 final readonly class SiteTimetable
 {
+    /** What is never cemented. */
+    private const METALS = ['iron', 'steel', 'brass', 'copper'];
+
     private CementPlanner $cements;
 
     public function __construct(private Catalogue $catalogue, private Rulebook $book, private Conditions $conditions)
@@ -39,10 +42,14 @@ final readonly class SiteTimetable
      *
      * @param ?PipeSystem $other what it joins the pipe to, where that is another system
      *
-     * @throws BadInput if the system has no such size
+     * @throws BadInput if a system has no such size
      */
     public function times(Method $method, PipeSystem $system, string $size, ?PipeSystem $other = null): SiteTimes
     {
+        // What is cemented is the end of plastic.
+        if ($other !== null && self::isMetal($system) && in_array($size, $other->sizes(), true)) {
+            [$system, $other] = [$other, $system];
+        }
         $pipe = $system->pipe($size);
         $rows = ["hands-on.{$method->value}", 'hands-on.large-from', 'hands-on.large', 'hands-on.two-people-from'];
         [$make, $largeFrom, $large, $twoFrom] = array_map($this->catalogue->assumption(...), $rows);
@@ -63,6 +70,12 @@ final readonly class SiteTimetable
         );
     }
 
+    /** Whether nothing of it is ever cemented. */
+    public static function isMetal(PipeSystem $system): bool
+    {
+        return in_array($system->material, self::METALS, true);
+    }
+
     /** Gives the plan of the cement in a joint; null where there is none in it. */
     private function cement(Method $method, PipeSystem $system, string $size, ?PipeSystem $other): ?CementPlan
     {
@@ -70,9 +83,8 @@ final readonly class SiteTimetable
             return null;
         }
         // In the hub of an iron pipe it is the adapter that is cemented, on its pipe of plastic.
-        $plastic = $method === Method::HubAdapter ? $other ?? $system : $system;
-        $far = $method->isCement() ? $other ?? $system : $plastic;
+        $far = $method->isCement() ? $other ?? $system : $system;
 
-        return $this->cements->plan($plastic, $far, $plastic->pipe($size), $this->book, $this->conditions);
+        return $this->cements->plan($system, $far, $system->pipe($size), $this->book, $this->conditions);
     }
 }

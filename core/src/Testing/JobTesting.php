@@ -10,11 +10,14 @@ use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Hanging\RunHangers;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\SingleJoint;
+use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JointNames;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Sequence\RunTimes;
+use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\SiteTimetable;
 use FallBend\Core\Site\JointStanding;
 use FallBend\Core\Site\SiteLog;
@@ -35,7 +38,7 @@ use FallBend\Core\Verdict\Where;
  * @phpstan-import-type WrittenFill from TestPlan
  * @phpstan-import-type WrittenOpening from TestPlan
  * @phpstan-import-type WrittenTest from SystemTests
- * @phpstan-import-type WrittenTestJoint from SystemTesting
+ * @phpstan-import-type WrittenTestJoint from TestJoint
  *
  * @phpstan-type WrittenLoad array{run: string, name: string, litres: float, hanger_kg: ?float, hanger_at: Reading|null}
  * @phpstan-type WrittenMethod array{
@@ -80,6 +83,7 @@ use FallBend\Core\Verdict\Where;
  *     book: string,
  *     hose_l_per_min: float,
  *     systems: list<WrittenSystem>,
+ *     singles: list<WrittenTestJoint>,
  * }
  */
 final readonly class JobTesting
@@ -116,7 +120,28 @@ final readonly class JobTesting
                 fn (TestSystem $system): array => $this->system($system, $stage, $hose),
                 TestSystems::of($this->network),
             ),
+            'singles' => $this->singles(),
         ];
+    }
+
+    /** @return list<WrittenTestJoint> joints outside the runs: they are looked at when water runs */
+    private function singles(): array
+    {
+        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
+        $singles = new SingleJoints($this->job, new EndJoiner($this->catalogue), $table, $this->book);
+
+        return array_map(function (SingleJoint $single) use ($singles): array {
+            $standing = $this->log->joint(SingleJoints::run($single), SingleJoints::NUMBER);
+            $fillMin = $standing->made === null ? null : $singles->times($single)?->fillMin;
+            $mayFill = $standing->made === null || $fillMin === null
+                ? null
+                : RunTimes::after($standing->made->at, $fillMin);
+            $method = $singles->offer($single)?->method;
+            $run = SingleJoints::run($single);
+            $joint = new TestJoint($run, SingleJoints::NUMBER, $single->name, $method, $standing, $mayFill);
+
+            return $joint->written($this->log->now);
+        }, $this->job->singles);
     }
 
     /** @return array<string, SystemState> how far each system is at a stage, by its id */

@@ -6,7 +6,6 @@ namespace FallBend\Core\Testing;
 
 use DateTimeImmutable;
 use DateTimeInterface;
-use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -15,19 +14,7 @@ use FallBend\Core\Verdict\Where;
 /**
  * How far the testing of a system is: its joints, what was looked at, its tests, and what keeps it from the next step.
  *
- * @phpstan-import-type WrittenTest from SystemTests
- *
- * @phpstan-type WrittenTestJoint array{
- *     run: string,
- *     joint: int,
- *     name: string,
- *     method_name: string,
- *     check: string,
- *     state: 'open'|'wrong'|'not-known'|'cures'|'ready',
- *     may_fill: ?string,
- *     dry: ?bool,
- *     by: ?string,
- * }
+ * @phpstan-import-type WrittenTestJoint from TestJoint
  */
 final readonly class SystemTesting
 {
@@ -68,20 +55,7 @@ final readonly class SystemTesting
     /** @return list<WrittenTestJoint> */
     public function joints(): array
     {
-        return array_map(
-            fn (TestJoint $joint): array => [
-                'run' => $joint->run,
-                'joint' => $joint->number,
-                'name' => $joint->name,
-                'method_name' => $joint->method === null ? '' : MethodTexts::text($joint->method)['name'],
-                'check' => $joint->method === null ? '' : MethodTexts::text($joint->method)['check'],
-                'state' => $joint->state($this->now),
-                'may_fill' => $joint->mayFill?->format(DateTimeInterface::ATOM),
-                'dry' => $joint->isDry(),
-                'by' => $joint->standing->walk?->by,
-            ],
-            $this->joints,
-        );
+        return array_map(fn (TestJoint $joint): array => $joint->written($this->now), $this->joints);
     }
 
     /**

@@ -5,10 +5,26 @@ declare(strict_types=1);
 namespace FallBend\Core\Testing;
 
 use DateTimeImmutable;
+use DateTimeInterface;
 use FallBend\Core\Joining\Method;
+use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Site\JointStanding;
 
-/** A joint of a system under test, as it stands. */
+/**
+ * A joint of a system under test, as it stands.
+ *
+ * @phpstan-type WrittenTestJoint array{
+ *     run: string,
+ *     joint: int,
+ *     name: string,
+ *     method_name: string,
+ *     check: string,
+ *     state: 'open'|'wrong'|'not-known'|'cures'|'ready',
+ *     may_fill: ?string,
+ *     dry: ?bool,
+ *     by: ?string,
+ * }
+ */
 final readonly class TestJoint
 {
     /**
@@ -35,6 +51,24 @@ final readonly class TestJoint
             $this->mayFill > $now => 'cures',
             default => 'ready',
         };
+    }
+
+    /** @return WrittenTestJoint */
+    public function written(DateTimeImmutable $now): array
+    {
+        $text = $this->method === null ? null : MethodTexts::text($this->method);
+
+        return [
+            'run' => $this->run,
+            'joint' => $this->number,
+            'name' => $this->name,
+            'method_name' => $text['name'] ?? '',
+            'check' => $text['check'] ?? '',
+            'state' => $this->state($now),
+            'may_fill' => $this->mayFill?->format(DateTimeInterface::ATOM),
+            'dry' => $this->isDry(),
+            'by' => $this->standing->walk?->by,
+        ];
     }
 
     /** Whether it was found dry since it was made. */

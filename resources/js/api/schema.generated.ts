@@ -3858,6 +3858,7 @@ export interface components {
             sources: components["schemas"]["Source"][];
             wrong: components["schemas"]["WrongJoint"][];
             repairs: components["schemas"]["Repair"][];
+            singles: components["schemas"]["SiteSingle"][];
         };
         WrongJoint: {
             joint: string;
@@ -3871,6 +3872,21 @@ export interface components {
             then: string;
             /** @enum {unknown} */
             act: "again" | "cut-out";
+        };
+        SiteSingle: {
+            id: string;
+            run: string;
+            name: string;
+            method: string | null;
+            method_name: string;
+            family: string;
+            made: {
+                joint: string;
+                at: string;
+                may_move: string | null;
+                may_fill: string | null;
+            } | null;
+            wrong: components["schemas"]["WrongJoint"] | null;
         };
         Repair: {
             joint: string;
@@ -4050,6 +4066,7 @@ export interface components {
             book: string;
             hose_l_per_min: number;
             systems: components["schemas"]["TestedSystem"][];
+            singles: components["schemas"]["TestJoint"][];
         };
         TestedSystem: {
             id: string;

@@ -5,7 +5,7 @@ import { dayQuery } from '../../api/queries';
 import type { RunDay, RunReport } from '../../api/types';
 import { DayLine } from '../../drawing/day/DayLine';
 import { clockOf, clockToTheSecond, minutesBetween, minutesInWords } from '../../drawing/day/times';
-import type { JobEditor, SiteLogState } from '../../editing';
+import type { JobEditor, SiteLog, SiteLogState } from '../../editing';
 import { FindingLines } from '../../shared/FindingLines';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
@@ -14,9 +14,11 @@ import { useSiteLog } from '../sitelog';
 import { asked, usual, type Said } from './asked';
 import { Calendar } from './Calendar';
 import { DayForm } from './DayForm';
+import { JointsWithoutDay } from './JointsWithoutDay';
 import { MadeJoints } from './MadeJoints';
 import { OneJoint } from './OneJoint';
 import { doneNow, madeNow, wrongNow } from './troubles';
+import { Singles } from './Singles';
 import { Weather } from './Weather';
 import { WrongJoints } from './WrongJoints';
 import { causeInWords, dayInWords, waitInWords } from './words';
@@ -79,6 +81,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
+                {answer && <Singles {...{ singles: answer.singles, entries, editor, log, state }} />}
                 {selected !== null && (
                     <OneJoint
                         key={selected}
@@ -87,8 +90,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                         editor={editor}
                         onBack={() => setSelected(null)}
                         onMade={
-                            waitingOf(state, run.id).includes(selected) ||
-                            answer?.made.some((one) => one.joint === selected)
+                            isMade(answer, state, run.id, selected)
                                 ? null
                                 : () => {
                                       log.add([madeNow(run, selected, editor)]);
@@ -101,22 +103,42 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                         }}
                     />
                 )}
-                {answer?.day && (
-                    <Joints
-                        day={answer.day}
-                        joints={run.joints}
-                        selected={selected}
-                        onSelect={setSelected}
-                        onDone={(kind, done) => log.add(doneNow(run, kind, done, editor))}
-                        waiting={waitingOf(state, run.id)}
-                    />
-                )}
+                {answer && <JointsLeft {...{ run, answer, editor, log, state, selected }} onSelect={setSelected} />}
             </section>
         </main>
     );
 }
 
+/** Whether a joint is made, or was said to be just now. */
+const isMade = (answer: RunDay | undefined, state: SiteLogState, run: string, joint: string): boolean =>
+    waitingOf(state, run).includes(joint) || madeOf(answer).includes(joint);
+
 const madeOf = (answer: RunDay | undefined): string[] => (answer?.made ?? []).map((one) => one.joint);
+
+interface LeftProps {
+    run: RunReport;
+    answer: RunDay;
+    editor: JobEditor;
+    log: SiteLog;
+    state: SiteLogState;
+    selected: string | null;
+    onSelect: (joint: string) => void;
+}
+
+/** The joints that are still to be made: by the day, or by themselves where there is none. */
+function JointsLeft({ run, answer, editor, log, state, selected, onSelect }: LeftProps) {
+    const waiting = waitingOf(state, run.id);
+    const done = (kind: 'dry-fit' | 'joint', joints: string[]): void => log.add(doneNow(run, kind, joints, editor));
+    const { day } = answer;
+    if (day) return <Joints {...{ day, joints: run.joints, selected, onSelect, waiting }} onDone={done} />;
+    return (
+        <JointsWithoutDay
+            {...{ selected, onSelect, waiting }}
+            joints={run.joints.filter((joint) => !madeOf(answer).includes(String(joint.number)))}
+            onMade={(joint) => done('joint', [joint])}
+        />
+    );
+}
 
 /** Joints of which anything was tapped, and the server does not know of it yet. */
 const touchedOf = (state: SiteLogState, run: string): string[] =>

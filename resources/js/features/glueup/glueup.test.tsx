@@ -56,6 +56,7 @@ const answer = (other: Partial<RunDay> = {}): RunDay => ({
     sources: [source('hands-on.dry-fit')],
     wrong: [],
     repairs: [],
+    singles: [],
     ...other,
 });
 
@@ -88,6 +89,7 @@ const entry = (other: Partial<LogEntry>): LogEntry => ({
 let logged: LogEntry[] = [];
 let said: {
     kind: string;
+    run?: string;
     joint?: number;
     entry?: number;
     age_s: number;
@@ -202,6 +204,13 @@ it('leads to where a joint gets its method', async () => {
     expect(screen.queryByText(/It can be tested/)).toBeNull();
 });
 
+it('lets a joint be said to be made where there is no day', async () => {
+    answering(answer({ day: null, goes: false }));
+    glue();
+    await user.click(await screen.findByRole('button', { name: `Joint ${second} is made` }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'joint', joint: Number(second) }]));
+});
+
 it('leads to what frees a run that does not go together', async () => {
     answering(answer({ day: null, goes: false }));
     glue();
@@ -306,4 +315,41 @@ it('says how a joint was made as it was shown: its method, its pieces that are k
         air_c: 12,
         rh_percent: 60,
     });
+});
+
+const single = (other: Partial<RunDay['singles'][number]> = {}): RunDay['singles'][number] => ({
+    id: 'old-hub',
+    run: 'single.old-hub',
+    name: 'Short length into the old hub',
+    method: 'caulked',
+    method_name: 'Oakum and lead',
+    family: 'lead',
+    made: null,
+    wrong: null,
+    ...other,
+});
+
+it('makes the joints outside the runs too, and says what is wrong with one', async () => {
+    const at = time('08:00:00');
+    answering(
+        answer({
+            singles: [
+                single(),
+                single({
+                    id: 'b',
+                    run: 'single.b',
+                    name: 'Closet',
+                    made: { joint: '1', at, may_move: at, may_fill: at },
+                }),
+                single({ id: 'c', run: 'single.c', name: 'Main', wrong: wrong({ then: 'Tighten each band.' }) }),
+            ],
+        }),
+    );
+    glue();
+    expect(await screen.findByText('Joints outside the runs: 1 of 3 made')).toBeTruthy();
+    expect(screen.getByText(/moved: Tighten each band/)).toBeTruthy();
+    await user.click(screen.getByRole('button', { name: 'Short length into the old hub: made' }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'joint', run: 'single.old-hub', joint: 1 }]));
+    await user.click(screen.getByRole('button', { name: 'off its line' }));
+    await waitFor(() => expect(said.at(-1)).toMatchObject({ kind: 'seen', run: 'single.b', angle: false }));
 });

@@ -68,7 +68,14 @@ export function TestStation({ run, editor, job }: Props) {
                         ahead={state.ahead ?? 0}
                     />
                     <Filling system={system} units={units} />
-                    <Walk system={system} stage={stage} log={log} pending={state.pending} open={run.id} />
+                    <Walk
+                        system={system}
+                        stage={stage}
+                        log={log}
+                        pending={state.pending}
+                        open={run.id}
+                        singles={answer.singles}
+                    />
                     <footer className="test-foot">
                         <RestsOn sources={[...system.sources, ...system.methods.flatMap((one) => one.sources)]} />
                         <p className="cap">The inspector and the local code decide what is shown, and to whom.</p>

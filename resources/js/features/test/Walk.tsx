@@ -9,10 +9,12 @@ interface Props {
     pending: Pending[];
     /** the run whose joints are opened first */
     open: string;
+    /** joints outside the runs */
+    singles: TestJoint[];
 }
 
 /** Every joint looked at and felt, and what else is tried, while it is under test. */
-export function Walk({ system, stage, log, pending, open }: Props) {
+export function Walk({ system, stage, log, pending, open, singles }: Props) {
     const made = system.joints.filter((joint) => joint.state !== 'open');
     const dry = made.filter((joint) => joint.dry === true).length;
     return (
@@ -31,6 +33,13 @@ export function Walk({ system, stage, log, pending, open }: Props) {
                     log={log}
                 />
             ))}
+            <RunJoints
+                name="Joints outside the runs"
+                joints={singles.filter((joint) => joint.state !== 'open')}
+                isOpen={false}
+                pending={pending}
+                log={log}
+            />
             <h2>And then</h2>
             <ul>
                 {system.checks.map((check) => {
@@ -77,7 +86,7 @@ function RunJoints({ name, joints, isOpen, pending, log }: RunProps) {
             <ol>
                 {joints.map((joint) => (
                     <JointRow
-                        key={joint.joint}
+                        key={`${joint.run} ${joint.joint}`}
                         joint={joint}
                         isWaiting={pending.some(
                             (one) => one.kind === 'walk' && one.run === joint.run && one.joint === joint.joint,

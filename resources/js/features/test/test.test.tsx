@@ -128,6 +128,7 @@ const answering = (...systems: TestedSystem[]): void =>
                 book: 'IPC 2021',
                 hose_l_per_min: body.hose_l_per_min ?? 12,
                 systems,
+                singles: [],
             };
             return HttpResponse.json(answer);
         }),
