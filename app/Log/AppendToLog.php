@@ -19,6 +19,9 @@ final readonly class AppendToLog
     /** A transaction that met another is tried again. */
     private const ATTEMPTS = 5;
 
+    /** So many entries a log has at most: every question about a job's site reads all of them. */
+    private const MOST = 20_000;
+
     /** Times by the clock of the server, to the millisecond. */
     private const TIME = 'Y-m-d\TH:i:s.v\Z';
 
@@ -39,6 +42,9 @@ final readonly class AppendToLog
             foreach ($events as $n => $event) {
                 $entry = $this->arrived($job, $author, $event, $n);
                 if ($entry === null) {
+                    if ($length >= self::MOST) {
+                        throw BadInput::at("entries.{$n}", 'there are '.self::MOST.' entries already', null);
+                    }
                     $this->refuseTakingBackNothing($job, $event, $n, $length);
                     $this->refuseReadingOfNoTest($job, $event, $n);
                     $entry = $this->entry($job, $author, $device, $event);

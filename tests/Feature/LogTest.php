@@ -94,6 +94,16 @@ final class LogTest extends TestCase
         self::assertSame(0, LogEntry::query()->count());
     }
 
+    public function testALogThatIsFullTakesNoMoreAndSaysSo(): void
+    {
+        DB::table('jobs')->where('id', $this->job)->update(['log_length' => 19_999]);
+        $this->append([self::made('joint-0001', 2)])->assertOk();
+        $this->append([self::made('joint-0002', 3)])
+            ->assertStatus(422)
+            ->assertJsonStructure(['errors' => ['entries.0']]);
+        $this->append([self::made('joint-0001', 2)])->assertOk();
+    }
+
     public function testALogOfAnotherCrewIsNotThere(): void
     {
         $this->actingAs($this->stranger);

@@ -22,6 +22,8 @@ use FallBend\Core\Testing\CurveState;
 use FallBend\Core\Testing\JobTesting;
 use FallBend\Core\Testing\Stage;
 use FallBend\Core\Testing\SystemState;
+use FallBend\Core\Testing\TestingTexts;
+use FallBend\Core\Testing\TestKind;
 
 /**
  * The record of a job: what stands, joint by joint, with who made it, when and how, what was tested, what differs from
@@ -29,7 +31,7 @@ use FallBend\Core\Testing\SystemState;
  *
  * @phpstan-import-type RecordedPicture from RecordedRuns
  * @phpstan-import-type RecordedRun from RecordedRuns
- * @phpstan-import-type WrittenTesting from JobTesting
+ * @phpstan-import-type TestedOutline from JobTesting
  *
  * @phpstan-type RecordedTest array{
  *     stage: string,
@@ -120,7 +122,7 @@ final readonly class JobRecord
             'runs' => $runs,
             'tests' => self::tests($testings),
             'notes' => $this->notes(),
-            'pictures' => $recorded->pictures(null, null),
+            'pictures' => $recorded->pictures(),
             'overrides' => $this->overrides(),
             'reach' => $this->withinReach(),
             'signatures' => $this->signatures($document),
@@ -136,29 +138,29 @@ final readonly class JobRecord
         return new SingleJoints($this->job, new EndJoiner($this->catalogue), $table, $this->book);
     }
 
-    /** @return array<value-of<Stage>, WrittenTesting> */
+    /** @return array<value-of<Stage>, list<TestedOutline>> */
     private function testings(): array
     {
         $testing = new JobTesting($this->network, $this->job, $this->catalogue, $this->book, $this->log);
         $testings = [];
         foreach (Stage::cases() as $stage) {
-            $testings[$stage->value] = $testing->toArray($stage);
+            $testings[$stage->value] = $testing->outline($stage);
         }
 
         return $testings;
     }
 
     /**
-     * @param array<value-of<Stage>, WrittenTesting> $testings by stage
+     * @param array<value-of<Stage>, list<TestedOutline>> $testings by stage
      * @return list<array{name: string, stage: string, state: value-of<SystemState>}> of every stage that was begun
      */
     private static function systems(array $testings): array
     {
         $systems = [];
         foreach ($testings as $stage => $testing) {
-            foreach ($testing['systems'] as $system) {
+            foreach ($testing as $system) {
                 if ($system['tests'] !== [] || $stage === Stage::RoughIn->value) {
-                    $systems[] = ['name' => $system['name'], 'stage' => $stage, 'state' => $system['state']];
+                    $systems[] = ['name' => $system['name'], 'stage' => $stage, 'state' => $system['state']->value];
                 }
             }
         }
@@ -167,26 +169,26 @@ final readonly class JobRecord
     }
 
     /**
-     * @param array<value-of<Stage>, WrittenTesting> $testings by stage
+     * @param array<value-of<Stage>, list<TestedOutline>> $testings by stage
      * @return list<RecordedTest> in the order in which they were begun
      */
     private static function tests(array $testings): array
     {
         $tests = [];
         foreach ($testings as $stage => $testing) {
-            foreach ($testing['systems'] as $system) {
-                $methods = array_column($system['methods'], null, 'kind');
+            foreach ($testing as $system) {
                 foreach ($system['tests'] as $test) {
+                    $text = TestingTexts::kind(TestKind::from($test['what']));
                     $tests[$test['number']] = [
                         'stage' => $stage,
                         'system' => $system['name'],
-                        'name' => $methods[$test['what']]['name'] ?? $test['what'],
+                        'name' => $text['name'],
                         'begun_at' => $test['begun_at'],
                         'until' => $test['until'],
                         'by' => $test['by'],
                         'state' => $test['state'],
                         'loss' => $test['loss'],
-                        'unit' => $methods[$test['what']]['unit'] ?? '',
+                        'unit' => $text['unit'],
                         'readings' => count($test['readings']),
                     ];
                 }

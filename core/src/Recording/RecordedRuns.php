@@ -240,7 +240,10 @@ final readonly class RecordedRuns
             'dry' => $standing->walk->content['dry'] ?? null,
             'dry_by' => $standing->walk->by ?? '',
             'located' => $this->located($run, $number),
-            'pictures' => $this->pictures($run, $number),
+            'pictures' => array_map(
+                $this->picture(...),
+                $this->log->ofJoints($run, EntryKind::Photograph)[$number] ?? [],
+            ),
         ];
     }
 
@@ -259,35 +262,34 @@ final readonly class RecordedRuns
             ];
     }
 
-    /** @return list<RecordedPicture> of a joint; those of the whole where no run is said */
-    public function pictures(?string $run, ?int $joint): array
+    /** @return list<RecordedPicture> of the whole job */
+    public function pictures(): array
     {
-        $pictures = [];
-        foreach ($this->log->of(EntryKind::Photograph) as $entry) {
-            if (($entry->content['run'] ?? null) === $run && ($entry->content['joint'] ?? null) === $joint) {
-                $pictures[] = [
-                    'hash' => $entry->content['hash'] ?? '',
-                    'at' => $this->iso($entry->at),
-                    'by' => $entry->by,
-                    'note' => $entry->content['note'] ?? '',
-                ];
-            }
-        }
+        $ofWhole = static fn (Entry $entry): bool => ! isset($entry->content['joint']);
 
-        return $pictures;
+        return array_map(
+            $this->picture(...),
+            array_values(array_filter($this->log->of(EntryKind::Photograph), $ofWhole)),
+        );
+    }
+
+    /** @return RecordedPicture */
+    private function picture(Entry $entry): array
+    {
+        return [
+            'hash' => $entry->content['hash'] ?? '',
+            'at' => $this->iso($entry->at),
+            'by' => $entry->by,
+            'note' => $entry->content['note'] ?? '',
+        ];
     }
 
     /** Gives where a joint lies that is covered, as it was measured last. */
     private function located(string $run, int $joint): string
     {
-        $said = '';
-        foreach ($this->log->of(EntryKind::Located) as $entry) {
-            if ($entry->isOfJoint($run, $joint)) {
-                $said = $this->placeInWords($entry);
-            }
-        }
+        $located = $this->log->ofJoints($run, EntryKind::Located)[$joint] ?? [];
 
-        return $said;
+        return $located === [] ? '' : $this->placeInWords($located[count($located) - 1]);
     }
 
     private function placeInWords(Entry $entry): string

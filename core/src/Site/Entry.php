@@ -30,10 +30,4 @@ final readonly class Entry
         public string $by,
         public string $hash = '',
     ) {}
-
-    /** Whether it speaks of a joint. */
-    public function isOfJoint(string $run, int $joint): bool
-    {
-        return ($this->content['run'] ?? null) === $run && ($this->content['joint'] ?? null) === $joint;
-    }
 }

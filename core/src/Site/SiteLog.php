@@ -13,6 +13,12 @@ final readonly class SiteLog
     /** @var list<Entry> in the order in which they arrived */
     public array $entries;
 
+    /** @var array<string, list<Entry>> those of joints, by run */
+    private array $byRun;
+
+    /** @var array<string, list<Entry>> by kind */
+    private array $byKind;
+
     /**
      * @param list<Entry> $all of the log, in their order
      * @param DateTimeImmutable $now what is not said yet has not happened by then
@@ -32,6 +38,14 @@ final readonly class SiteLog
                     ! isset($takenBack[$entry->number]),
             ),
         );
+        [$byRun, $byKind] = [[], []];
+        foreach ($this->entries as $entry) {
+            $byKind[$entry->kind->value][] = $entry;
+            if (isset($entry->content['run'], $entry->content['joint'])) {
+                $byRun[$entry->content['run']][] = $entry;
+            }
+        }
+        [$this->byRun, $this->byKind] = [$byRun, $byKind];
     }
 
     /** The same log, with its time in a zone: times are said in that. */
@@ -57,12 +71,30 @@ final readonly class SiteLog
         return $number;
     }
 
-    /** @return list<Entry> of some kinds */
+    /** @return list<Entry> of some kinds, in the order in which they arrived */
     public function of(EntryKind ...$kinds): array
     {
-        return array_values(
-            array_filter($this->entries, static fn (Entry $entry): bool => in_array($entry->kind, $kinds, true)),
-        );
+        $of = array_map(fn (EntryKind $kind): array => $this->byKind[$kind->value] ?? [], array_values($kinds));
+        if (count($of) === 1) {
+            return $of[0];
+        }
+        $entries = array_merge(...$of);
+        usort($entries, static fn (Entry $a, Entry $b): int => $a->number <=> $b->number);
+
+        return $entries;
+    }
+
+    /** @return array<int, list<Entry>> entries of a kind that speak of joints of a run, by number of the joint */
+    public function ofJoints(string $run, EntryKind $kind): array
+    {
+        $of = [];
+        foreach ($this->byRun[$run] ?? [] as $entry) {
+            if ($entry->kind === $kind) {
+                $of[$entry->content['joint'] ?? 0][] = $entry;
+            }
+        }
+
+        return $of;
     }
 
     /** Gives how a joint of a run stands. */
@@ -75,11 +107,9 @@ final readonly class SiteLog
     public function joints(string $run): array
     {
         $joints = [];
-        foreach ($this->entries as $entry) {
-            $joint = $entry->content['joint'] ?? null;
-            if ($joint !== null && ($entry->content['run'] ?? null) === $run) {
-                $joints[$joint] = ($joints[$joint] ?? new JointStanding)->after($entry);
-            }
+        foreach ($this->byRun[$run] ?? [] as $entry) {
+            $joint = $entry->content['joint'] ?? 0;
+            $joints[$joint] = ($joints[$joint] ?? new JointStanding)->after($entry);
         }
 
         return $joints;

@@ -77,6 +77,7 @@ use FallBend\Core\Verdict\Where;
  *     findings: list<SaidFinding>,
  *     sources: list<Source>,
  * }
+ * @phpstan-type TestedOutline array{name: string, state: SystemState, tests: list<WrittenTest>}
  * @phpstan-type WrittenTesting array{
  *     stage: value-of<Stage>,
  *     stages: list<array{key: value-of<Stage>, name: string, say: string}>,
@@ -144,15 +145,20 @@ final readonly class JobTesting
         }, $this->job->singles);
     }
 
-    /** @return array<string, SystemState> how far each system is at a stage, by its id */
-    public function states(Stage $stage): array
+    /** @return list<TestedOutline> how far each system is at a stage, with its tests, without what is filled and how */
+    public function outline(Stage $stage): array
     {
-        $states = [];
+        $outline = [];
         foreach (TestSystems::of($this->network) as $system) {
-            $states[$system->id] = $this->testing($system, $stage)[0]->state($this->checkKeys($stage));
+            [$testing, $tests] = $this->testing($system, $stage);
+            $outline[] = [
+                'name' => $this->nameOf($system),
+                'state' => $testing->state($this->checkKeys($stage)),
+                'tests' => $tests->written(),
+            ];
         }
 
-        return $states;
+        return $outline;
     }
 
     /** @return WrittenSystem */
@@ -178,11 +184,10 @@ final readonly class JobTesting
             ...$plan->findings(),
             ...$this->bookSaysNothing($methods),
         ];
-        $more = count($system->runs) - 1;
 
         return [
             'id' => $system->id,
-            'name' => $names[$system->id].($more > 0 ? " and {$more} more" : ''),
+            'name' => $this->nameOf($system),
             'runs' => array_map(
                 static fn (string $run): array => ['id' => $run, 'name' => $names[$run]],
                 $system->runs,
@@ -212,6 +217,13 @@ final readonly class JobTesting
         $tests = new SystemTests($this->log, $system->id, $stage, $methods);
 
         return [new SystemTesting($this->joints($system), $tests, $this->log->now), $tests, $methods];
+    }
+
+    private function nameOf(TestSystem $system): string
+    {
+        $more = count($system->runs) - 1;
+
+        return $this->network->layout->runs[$system->id]->run->name.($more > 0 ? " and {$more} more" : '');
     }
 
     /** @return array<string, string> names of its runs, by id */

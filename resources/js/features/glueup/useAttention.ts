@@ -8,9 +8,10 @@ function beep(): void {
         const tone = audio.createOscillator();
         tone.frequency.value = 880;
         tone.connect(audio.destination);
-        tone.onended = () => void audio.close();
         tone.start();
         tone.stop(audio.currentTime + 0.4);
+        // Without a tap before it the tone never begins, and so never ends.
+        setTimeout(() => void audio.close(), 1_000);
     } catch {
         // Without sound there is the screen.
     }
