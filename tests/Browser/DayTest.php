@@ -60,7 +60,7 @@ final class DayTest extends BrowserTestCase
     {
         $this->do($browser, 'All tried and marked');
         $this->until(fn (): bool => ! str_contains($this->text($browser, '.glue-steps'), 'Try everything dry'), 'dry');
-        $joints = $this->counted($browser, '.glue-row');
+        $joints = $this->counted($browser, '.glue-steps > ol .glue-row');
         self::assertGreaterThan(3, $joints);
         for ($n = 1; $n <= $joints; $n++) {
             $this->do($browser, "Joint {$n} is made");
@@ -222,6 +222,7 @@ final class DayTest extends BrowserTestCase
             'runs' => array_values(array_filter($runs, $isTea)),
             'obstacles' => [],
             'moves' => [],
+            'single_joints' => [],
             'overrides' => [
                 'rulebook' => [
                     [

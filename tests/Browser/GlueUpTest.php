@@ -28,7 +28,7 @@ final class GlueUpTest extends BrowserTestCase
         $this->until(fn (): bool => str_contains($day(), 'It can be tested from 10:03'), 'one person, from eight');
         self::assertStringContainsString('Nobody flushes from 09:29 to 09:33', $day());
         self::assertCount(14, $browser->findElements(WebDriverBy::cssSelector('.day-line [data-joint]')));
-        self::assertCount(14, $browser->findElements(WebDriverBy::cssSelector('.glue-row')));
+        self::assertCount(14, $browser->findElements(WebDriverBy::cssSelector('.glue-steps > ol .glue-row')));
         $wide = $browser->executeScript('return document.documentElement.scrollWidth - innerWidth');
         self::assertLessThanOrEqual(0, $wide, 'nothing is wider than the screen');
 
