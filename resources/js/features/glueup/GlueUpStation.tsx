@@ -81,7 +81,6 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
-                {answer && <Singles {...{ singles: answer.singles, entries, editor, log, state }} />}
                 {selected !== null && (
                     <OneJoint
                         key={selected}
@@ -104,6 +103,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                     />
                 )}
                 {answer && <JointsLeft {...{ run, answer, editor, log, state, selected }} onSelect={setSelected} />}
+                {answer && <Singles {...{ singles: answer.singles, entries, editor, log, state }} />}
             </section>
         </main>
     );
