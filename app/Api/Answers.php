@@ -26,6 +26,7 @@ use FallBend\Core\MakeUp\RunOrder;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Recording\AsBuilt;
 use FallBend\Core\Recording\JobRecord;
+use FallBend\Core\Recording\RecordedJoints;
 use FallBend\Core\Recording\RecordedRuns;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Report\Choices;
@@ -84,12 +85,12 @@ final class Answers
         'JobRecord' => [JobRecord::class, 'WrittenRecord'],
         'RecordedRun' => [RecordedRuns::class, 'RecordedRun'],
         'AsBuilt' => [AsBuilt::class, 'WrittenAsBuilt'],
-        'RecordedJoint' => [RecordedRuns::class, 'RecordedJoint'],
+        'RecordedJoint' => [RecordedJoints::class, 'RecordedJoint'],
         'RecordedTest' => [JobRecord::class, 'RecordedTest'],
         'Share' => [Share::class, 'WrittenShare'],
         'NewShare' => [ShareController::class, 'NewShare'],
         'SentPhotograph' => [PhotographController::class, 'SentPhotograph'],
-        'RecordedPicture' => [RecordedRuns::class, 'RecordedPicture'],
+        'RecordedPicture' => [RecordedJoints::class, 'RecordedPicture'],
         'SharedRecord' => [ShareController::class, 'SharedRecord'],
         'Testing' => [JobTesting::class, 'WrittenTesting'],
         'TestedSystem' => [JobTesting::class, 'WrittenSystem'],

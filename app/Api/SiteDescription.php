@@ -97,7 +97,15 @@ final class SiteDescription
     private static function ofADay(): array
     {
         $time = ['type' => 'string', 'description' => self::TIME];
-        $closed = ['closed_to_house' => Shapes::object(['from' => $time, 'until' => $time])];
+        $asked = Shapes::object(
+            [
+                'document' => Shapes::ref('JobDocument'),
+                'run' => ['type' => 'string'],
+                'people' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 2],
+                'start' => $time,
+            ],
+            ['closed_to_house' => Shapes::object(['from' => $time, 'until' => $time])],
+        );
 
         return [
             '/api/test' => [
@@ -115,15 +123,7 @@ final class SiteDescription
             '/api/day/calendar' => [
                 'post' => Calls::describe(
                     'The day in which a run is joined as an iCalendar file',
-                    Shapes::object(
-                        [
-                            'document' => Shapes::ref('JobDocument'),
-                            'run' => ['type' => 'string'],
-                            'people' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 2],
-                            'start' => $time,
-                        ],
-                        $closed,
-                    ),
+                    $asked,
                     null,
                     [404 => 'Problem', 422 => 'Problem'],
                 ),
@@ -132,15 +132,7 @@ final class SiteDescription
                 'post' => Calls::describe(
                     'The day in which a run is joined: who joins what and when, when it may be moved and filled, '.
                         'when the line is closed to the house',
-                    Shapes::object(
-                        [
-                            'document' => Shapes::ref('JobDocument'),
-                            'run' => ['type' => 'string'],
-                            'people' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 2],
-                            'start' => $time,
-                        ],
-                        $closed,
-                    ),
+                    $asked,
                     'RunDay',
                     [422 => 'Problem'],
                 ),

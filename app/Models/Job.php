@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Query\Builder as Query;
+use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
 
@@ -60,6 +61,16 @@ final class Job extends Model
             'crew_id',
             static fn (Query $crews): Query => $crews->select('crew_id')->from('crew_user')->where('user_id', $id),
         );
+    }
+
+    /**
+     * Gives a job of the crews that whoever asks is in.
+     *
+     * @throws ModelNotFoundException<self> if there is none
+     */
+    public static function asked(Request $request, string $id): self
+    {
+        return self::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 
     /**

@@ -63,6 +63,15 @@ final class Share extends Model
         return hash('sha256', $token);
     }
 
+    /** Gives the link that opens with what stands in it; 404 where it opens nothing, whatever the reason. */
+    public static function opened(string $token): self
+    {
+        $share = self::query()->where('token_hash', self::hashOf($token))->first();
+        abort_if($share === null || ! $share->isOpen(), 404, 'This link opens nothing any more.');
+
+        return $share;
+    }
+
     /** Whether it opens anything now. */
     public function isOpen(): bool
     {

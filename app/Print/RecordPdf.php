@@ -7,6 +7,7 @@ namespace App\Print;
 use DateTimeImmutable;
 use FallBend\Core\Drawing\LineDrawing;
 use FallBend\Core\Recording\JobRecord;
+use FallBend\Core\Recording\RecordedJoints;
 use FallBend\Core\Recording\RecordedRuns;
 
 /**
@@ -15,7 +16,7 @@ use FallBend\Core\Recording\RecordedRuns;
  *
  * @phpstan-import-type WrittenRecord from JobRecord
  * @phpstan-import-type RecordedRun from RecordedRuns
- * @phpstan-import-type RecordedJoint from RecordedRuns
+ * @phpstan-import-type RecordedJoint from RecordedJoints
  */
 final class RecordPdf
 {

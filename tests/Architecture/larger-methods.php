@@ -77,7 +77,7 @@ return [
         'Reckon\\TrapArmReckoner::reckon' => 'reads one question and writes its answer, a field a line',
         'Reckon\\TrapSealReckoner::reckon' => 'reads one question and writes its answer, a field a line',
         'Recording\\JobRecord::toArray' => 'writes one answer, a field a line',
-        'Recording\\RecordedRuns::joint' => 'writes one answer, a field a line',
+        'Recording\\RecordedJoints::joint' => 'writes one answer, a field a line',
         'Report\\JointCard::written' => 'writes one answer, a field a line',
         'Report\\NetworkReport::arm' => 'writes one answer, a field a line',
         'Report\\RunReport::legs' => 'writes one answer, a field a line',

@@ -10,7 +10,6 @@ use App\Answers\Wanted;
 use App\Log\JobLog;
 use App\Log\SiteZone;
 use App\Models\Job;
-use App\Models\User;
 use DateTimeImmutable;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
@@ -222,7 +221,7 @@ final readonly class EvaluationController
     private static function log(Request $request, Fields $body): ?SiteLog
     {
         return $body->has('job')
-            ? JobLog::siteLog(Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40)))
+            ? JobLog::siteLog(Job::asked($request, $body->string('job', 40)))
             : null;
     }
 

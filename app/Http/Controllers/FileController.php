@@ -9,7 +9,6 @@ use App\Files\DayCalendar;
 use App\Files\JobCsv;
 use App\Log\JobLog;
 use App\Models\Job;
-use App\Models\User;
 use App\Print\DrawingPdf;
 use App\Print\TicketPdf;
 use App\Print\WrapPdf;
@@ -54,7 +53,7 @@ final readonly class FileController
         $job = $this->evaluate->evaluated($request, $body, $effort);
         $run = EvaluateJob::runOf($body, $job);
         $asked = DayAsked::read($body);
-        $kept = Job::ofUser(User::asking($request)->id)->findOrFail($body->string('job', 40));
+        $kept = Job::asked($request, $body->string('job', 40));
         $body->end();
         $day = $job->day($run)->toArray($asked, DoneJoints::of(JobLog::siteLog($kept), $run))['day'];
         if ($day === null || $day['steps'] === []) {

@@ -79,7 +79,7 @@ final readonly class JobController
 
     public function show(Request $request, string $id): JsonResponse
     {
-        return $this->answer->kept($this->open->newest($this->job($request, $id)), Wanted::of($request));
+        return $this->answer->kept($this->open->newest(Job::asked($request, $id)), Wanted::of($request));
     }
 
     public function update(Request $request, string $id): JsonResponse
@@ -123,7 +123,7 @@ final readonly class JobController
     /** The job file, for download. */
     public function file(Request $request, string $id, CrewNumbers $crew): Response
     {
-        $job = $this->job($request, $id);
+        $job = Job::asked($request, $id);
         $kept = $this->open->newest($job);
         try {
             $text = $this->file->write(
@@ -149,7 +149,7 @@ final readonly class JobController
     /** The newest revision as it is stored, whether it can be read or not. */
     public function raw(Request $request, string $id): Response
     {
-        $job = $this->job($request, $id);
+        $job = Job::asked($request, $id);
 
         return self::download($job, $job->headRevision()->text());
     }
@@ -228,10 +228,5 @@ final readonly class JobController
     private static function body(Request $request): Fields
     {
         return Fields::of($request->json()->all());
-    }
-
-    private function job(Request $request, string $id): Job
-    {
-        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 }

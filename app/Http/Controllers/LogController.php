@@ -32,7 +32,7 @@ final readonly class LogController
         if (! ctype_digit($after)) {
             throw BadInput::at('after', 'must be a whole number', $after);
         }
-        $job = $this->job($request, $id);
+        $job = Job::asked($request, $id);
 
         return self::answer($job, JobLog::after($job, (int) $after)->all());
     }
@@ -43,14 +43,9 @@ final readonly class LogController
         $device = trim($body->string('device', 80));
         $events = array_map(SiteEvent::read(...), $body->children('entries', self::AT_ONCE));
         $body->end();
-        $job = $this->job($request, $id);
+        $job = Job::asked($request, $id);
 
         return self::answer($job, $this->append->append($job, User::asking($request), $device, $events));
-    }
-
-    private function job(Request $request, string $id): Job
-    {
-        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 
     /** @param array<int, LogEntry> $entries */

@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Models\Job;
 use App\Models\Photograph;
 use App\Models\Share;
-use App\Models\User;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -29,7 +28,7 @@ final readonly class PhotographController
 
     public function store(Request $request, string $id): JsonResponse
     {
-        $job = self::job($request, $id);
+        $job = Job::asked($request, $id);
         $bytes = $request->getContent();
         $type = self::type($bytes);
         $hash = hash('sha256', $bytes);
@@ -45,16 +44,13 @@ final readonly class PhotographController
 
     public function show(Request $request, string $id, string $hash): Response
     {
-        return Photograph::shown(self::job($request, $id)->id, $hash);
+        return Photograph::shown(Job::asked($request, $id)->id, $hash);
     }
 
     /** A picture in the record that a link opens. */
     public function shared(string $token, string $hash): Response
     {
-        $share = Share::query()->where('token_hash', Share::hashOf($token))->first();
-        abort_if($share === null || ! $share->isOpen(), 404, 'This link opens nothing any more.');
-
-        return Photograph::shown($share->job_id, $hash);
+        return Photograph::shown(Share::opened($token)->job_id, $hash);
     }
 
     /** @throws BadInput if it is no picture, or too large */
@@ -67,10 +63,5 @@ final readonly class PhotographController
         $type = $size === false ? false : array_search($size[2], self::TYPES, true);
 
         return $type === false ? throw BadInput::at('', 'is no picture, JPEG or PNG', null) : $type;
-    }
-
-    private static function job(Request $request, string $id): Job
-    {
-        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 }

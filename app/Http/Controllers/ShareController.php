@@ -39,7 +39,7 @@ final readonly class ShareController
     {
         $shares = Share::query()
             ->with('author')
-            ->where('job_id', self::job($request, $id)->id)
+            ->where('job_id', Job::asked($request, $id)->id)
             ->orderByDesc('id')
             ->limit(200)
             ->get();
@@ -58,7 +58,7 @@ final readonly class ShareController
         if ($for === '') {
             throw BadInput::at('for', 'say whom it is for', $for);
         }
-        $job = self::job($request, $id);
+        $job = Job::asked($request, $id);
         $open = Share::query()
             ->where('job_id', $job->id)
             ->whereNull('withdrawn_at')
@@ -86,7 +86,7 @@ final readonly class ShareController
     public function destroy(Request $request, string $id, int $share): JsonResponse
     {
         Share::query()
-            ->where('job_id', self::job($request, $id)->id)
+            ->where('job_id', Job::asked($request, $id)->id)
             ->findOrFail($share)
             ->update(['withdrawn_at' => Carbon::now()]);
 
@@ -97,11 +97,7 @@ final readonly class ShareController
     public function show(Request $request, string $token, EvaluateJob $evaluate, JobFile $file): JsonResponse
     {
         $zone = SiteZone::read(Fields::of($request->query()));
-        $share = Share::query()
-            ->with('job')
-            ->where('token_hash', Share::hashOf($token))
-            ->first();
-        abort_if($share === null || ! $share->isOpen(), 404, 'This link opens nothing any more.');
+        $share = Share::opened($token);
         $text = $share->job->newest()->text();
         $evaluated = $evaluate->ofCrew($file->parse($text), $share->job->crew_id)->evaluated;
 
@@ -110,10 +106,5 @@ final readonly class ShareController
             'expires_at' => $share->expires_at->toIso8601String(),
             'record' => $evaluated->record(JobLog::siteLog($share->job)->in($zone))->toArray(hash('sha256', $text)),
         ]);
-    }
-
-    private static function job(Request $request, string $id): Job
-    {
-        return Job::ofUser(User::asking($request)->id)->findOrFail($id);
     }
 }

@@ -4,17 +4,12 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Recording;
 
-use DateTimeImmutable;
-use DateTimeInterface;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\RunEndKind;
-use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Sequence\SingleJoints;
-use FallBend\Core\Sequence\SiteTimetable;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryKind;
 use FallBend\Core\Site\SiteLog;
@@ -29,7 +24,8 @@ use FallBend\Core\Testing\TestKind;
  * The record of a job: what stands, joint by joint, with who made it, when and how, what was tested, what differs from
  * plan and book, what has to stay within reach, and who stands for it.
  *
- * @phpstan-import-type RecordedPicture from RecordedRuns
+ * @phpstan-import-type RecordedNote from RecordedJoints
+ * @phpstan-import-type RecordedPicture from RecordedJoints
  * @phpstan-import-type RecordedRun from RecordedRuns
  * @phpstan-import-type TestedOutline from JobTesting
  *
@@ -45,7 +41,6 @@ use FallBend\Core\Testing\TestKind;
  *     unit: string,
  *     readings: int,
  * }
- * @phpstan-type RecordedNote array{at: string, by: string, note: string}
  * @phpstan-type RecordedSignature array{
  *     name: string,
  *     role: string,
@@ -97,14 +92,15 @@ final readonly class JobRecord
     {
         $entries = $this->log->entries;
         $recorded = new RecordedRuns($this->job, $this->catalogue, $this->book, $this->log);
-        $outside = $recorded->outside($this->singles());
+        $outside = $recorded->outside();
         $runs = [
             ...$recorded->list(array_values($this->network->layout->runs)),
             ...$outside === null ? [] : [$outside],
         ];
         $joints = array_merge(...array_column($runs, 'joints'));
         $isThere = static fn (mixed $value): bool => $value !== null;
-        $testings = $this->testings();
+        $testing = new JobTesting($this->network, $this->job, $this->catalogue, $this->book, $this->log);
+        $testings = $testing->outlines();
         $last = $this->log->last();
 
         return [
@@ -112,8 +108,8 @@ final readonly class JobRecord
             'place' => $this->job->place,
             'book' => $this->book->name,
             'units' => $this->job->units->value,
-            'from' => isset($entries[0]) ? $this->iso($entries[0]->at) : null,
-            'to' => $last === null ? null : $this->iso($last->at),
+            'from' => isset($entries[0]) ? $this->log->said($entries[0]->at) : null,
+            'to' => $last === null ? null : $this->log->said($last->at),
             'people' => array_values(array_unique(array_map(static fn (Entry $one): string => $one->by, $entries))),
             'joints' => count($joints),
             'made' => count(array_filter(array_column($joints, 'made_at'), $isThere)),
@@ -121,7 +117,7 @@ final readonly class JobRecord
             'systems' => self::systems($testings),
             'runs' => $runs,
             'tests' => self::tests($testings),
-            'notes' => $this->notes(),
+            'notes' => RecordedJoints::notes($this->log->of(EntryKind::Note), $this->log),
             'pictures' => $recorded->pictures(),
             'overrides' => $this->overrides(),
             'reach' => $this->withinReach(),
@@ -129,25 +125,6 @@ final readonly class JobRecord
             'entries' => $last->number ?? 0,
             'hash' => $last->hash ?? '',
         ];
-    }
-
-    private function singles(): SingleJoints
-    {
-        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
-
-        return new SingleJoints($this->job, new EndJoiner($this->catalogue), $table, $this->book);
-    }
-
-    /** @return array<value-of<Stage>, list<TestedOutline>> */
-    private function testings(): array
-    {
-        $testing = new JobTesting($this->network, $this->job, $this->catalogue, $this->book, $this->log);
-        $testings = [];
-        foreach (Stage::cases() as $stage) {
-            $testings[$stage->value] = $testing->outline($stage);
-        }
-
-        return $testings;
     }
 
     /**
@@ -197,19 +174,6 @@ final readonly class JobRecord
         ksort($tests);
 
         return array_values($tests);
-    }
-
-    /** @return list<RecordedNote> */
-    private function notes(): array
-    {
-        return array_map(
-            fn (Entry $entry): array => [
-                'at' => $this->iso($entry->at),
-                'by' => $entry->by,
-                'note' => $entry->content['note'] ?? '',
-            ],
-            $this->log->of(EntryKind::Note),
-        );
     }
 
     /** @return list<array{what: string, value: string, source: string}> numbers that are other here */
@@ -266,7 +230,7 @@ final readonly class JobRecord
             fn (Entry $entry): array => [
                 'name' => $entry->content['name'] ?? '',
                 'role' => $entry->content['role'] ?? '',
-                'at' => $this->iso($entry->at),
+                'at' => $this->log->said($entry->at),
                 'by' => $entry->by,
                 'number' => $entry->number,
                 'hash' => $entry->hash,
@@ -275,10 +239,5 @@ final readonly class JobRecord
             ],
             $this->log->of(EntryKind::Signed),
         );
-    }
-
-    private function iso(DateTimeImmutable $at): string
-    {
-        return $at->setTimezone($this->log->now->getTimezone())->format(DateTimeInterface::ATOM);
     }
 }

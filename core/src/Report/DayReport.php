@@ -69,12 +69,12 @@ final readonly class DayReport
             'findings' => [...$differs, ...$day['findings']],
             'wrong' => $repairs->wrong(),
             'repairs' => $repairs->repairs($this->job->cutting()),
-            'singles' => $this->singles($table)->written($log),
+            'singles' => $this->singles()->written($log),
         ] + $day;
     }
 
-    private function singles(SiteTimetable $table): SingleJoints
+    private function singles(): SingleJoints
     {
-        return new SingleJoints($this->job->job(), $this->job->joiner(), $table, $this->job->book);
+        return new SingleJoints($this->job->job(), $this->job->catalogue, $this->job->book);
     }
 }

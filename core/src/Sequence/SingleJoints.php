@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Sequence;
 
+use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\SingleJoint;
+use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
-use FallBend\Core\Joining\Offer;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Site\SiteLog;
@@ -35,12 +36,15 @@ final readonly class SingleJoints
     /** Their number in the log. */
     public const NUMBER = 1;
 
-    public function __construct(
-        private Job $job,
-        private EndJoiner $joiner,
-        private SiteTimetable $table,
-        private Rulebook $book,
-    ) {}
+    private EndJoiner $joiner;
+
+    private SiteTimetable $table;
+
+    public function __construct(private Job $job, Catalogue $catalogue, private Rulebook $book)
+    {
+        $this->joiner = new EndJoiner($catalogue);
+        $this->table = new SiteTimetable($catalogue, $book, $job->conditions);
+    }
 
     /** Gives the name by which the log knows a joint. */
     public static function run(SingleJoint $single): string
@@ -49,25 +53,24 @@ final readonly class SingleJoints
     }
 
     /** Gives how a joint is made: as it was chosen, or the best way; null where it is not settled. */
-    public function offer(SingleJoint $single): ?Offer
+    public function method(SingleJoint $single): ?Method
     {
-        return JointRegister::offerOf($single, $this->job, $this->joiner, $this->book);
+        return JointRegister::offerOf($single, $this->job, $this->joiner, $this->book)?->method;
     }
 
-    /** Gives its times; null where it has no method yet. */
-    public function times(SingleJoint $single): ?SiteTimes
+    /** Gives its times if it is made by a method; null where it has none yet. */
+    public function times(SingleJoint $single, ?Method $method): ?SiteTimes
     {
-        $offer = $this->offer($single);
         $a = $this->joiner->single($single->a, $this->job);
         $b = $this->joiner->single($single->b, $this->job);
 
-        if ($offer === null || $a === null || $b === null) {
+        if ($method === null || $a === null || $b === null) {
             return null;
         }
         // The size is that of the end of plastic, which may be cemented.
         [$one, $other] = SiteTimetable::isMetal($a->system) ? [$b, $a] : [$a, $b];
 
-        return $this->table->times($offer->method, $one->system, $one->pipe->size, $other->system);
+        return $this->table->times($method, $one->system, $one->pipe->size, $other->system);
     }
 
     /** @return list<WrittenSingle> in the order of the job */
@@ -75,7 +78,7 @@ final readonly class SingleJoints
     {
         $written = [];
         foreach ($this->job->singles as $single) {
-            $method = $this->offer($single)?->method;
+            $method = $this->method($single);
             $text = $method === null ? null : MethodTexts::text($method);
             $standing = $log->joint(self::run($single), self::NUMBER);
             $written[] = [
@@ -87,7 +90,12 @@ final readonly class SingleJoints
                 'family' => $text['family'] ?? '',
                 'made' => $standing->made === null || ! $standing->isGood()
                     ? null
-                    : RunTimes::made((string) self::NUMBER, $standing->made->at, $this->times($single), $log->now),
+                    : RunTimes::made(
+                        (string) self::NUMBER,
+                        $standing->made->at,
+                        $this->times($single, $method),
+                        $log->now,
+                    ),
                 'wrong' => Troubles::written((string) self::NUMBER, $method, $standing),
             ];
         }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Site;
 
 use DateTimeImmutable;
+use DateTimeInterface;
 use DateTimeZone;
 
 /** What happened on site, as it stands: what was taken back is left out. */
@@ -52,6 +53,12 @@ final readonly class SiteLog
     public function in(DateTimeZone $zone): self
     {
         return new self($this->all, $this->now->setTimezone($zone));
+    }
+
+    /** Gives a time as it is said, in the zone of the log: ISO 8601. */
+    public function said(DateTimeImmutable $at): string
+    {
+        return $at->setTimezone($this->now->getTimezone())->format(DateTimeInterface::ATOM);
     }
 
     /** Gives the last entry, whatever it says; null: there is none. */

@@ -11,7 +11,6 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Hanging\RunHangers;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\SingleJoint;
-use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JointNames;
 use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
@@ -91,6 +90,8 @@ final readonly class JobTesting
 {
     private Tape $tape;
 
+    private SiteTimetable $table;
+
     public function __construct(
         private Network $network,
         private Job $job,
@@ -99,6 +100,7 @@ final readonly class JobTesting
         private SiteLog $log,
     ) {
         $this->tape = new Tape;
+        $this->table = new SiteTimetable($catalogue, $book, $job->conditions);
     }
 
     /**
@@ -128,43 +130,52 @@ final readonly class JobTesting
     /** @return list<WrittenTestJoint> joints outside the runs: they are looked at when water runs */
     private function singles(): array
     {
-        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
-        $singles = new SingleJoints($this->job, new EndJoiner($this->catalogue), $table, $this->book);
+        $singles = new SingleJoints($this->job, $this->catalogue, $this->book);
 
         return array_map(function (SingleJoint $single) use ($singles): array {
-            $standing = $this->log->joint(SingleJoints::run($single), SingleJoints::NUMBER);
-            $fillMin = $standing->made === null ? null : $singles->times($single)?->fillMin;
-            $mayFill = $standing->made === null || $fillMin === null
-                ? null
-                : RunTimes::after($standing->made->at, $fillMin);
-            $method = $singles->offer($single)?->method;
             $run = SingleJoints::run($single);
-            $joint = new TestJoint($run, SingleJoints::NUMBER, $single->name, $method, $standing, $mayFill);
+            $standing = $this->log->joint($run, SingleJoints::NUMBER);
+            $method = $singles->method($single);
+            $joint = new TestJoint(
+                $run,
+                SingleJoints::NUMBER,
+                $single->name,
+                $method,
+                $standing,
+                $standing->made === null ? null : $singles->times($single, $method)?->fillMin,
+            );
 
             return $joint->written($this->log->now);
         }, $this->job->singles);
     }
 
-    /** @return list<TestedOutline> how far each system is at a stage, with its tests, without what is filled and how */
-    public function outline(Stage $stage): array
+    /**
+     * Gives how far each system is at each stage, with its tests, without what is filled and how.
+     *
+     * @return array<value-of<Stage>, list<TestedOutline>> by stage
+     */
+    public function outlines(): array
     {
-        $outline = [];
+        $outlines = [];
         foreach (TestSystems::of($this->network) as $system) {
-            [$testing, $tests] = $this->testing($system, $stage);
-            $outline[] = [
-                'name' => $this->nameOf($system),
-                'state' => $testing->state($this->checkKeys($stage)),
-                'tests' => $tests->written(),
-            ];
+            $joints = $this->joints($system);
+            foreach (Stage::cases() as $stage) {
+                [$testing, $tests] = $this->testing($system, $stage, $joints);
+                $outlines[$stage->value][] = [
+                    'name' => $this->nameOf($system),
+                    'state' => $testing->state($this->checkKeys($stage)),
+                    'tests' => $tests->written(),
+                ];
+            }
         }
 
-        return $outline;
+        return $outlines;
     }
 
     /** @return WrittenSystem */
     private function system(TestSystem $system, Stage $stage, float $hose): array
     {
-        [$testing, $tests, $methods] = $this->testing($system, $stage);
+        [$testing, $tests, $methods] = $this->testing($system, $stage, $this->joints($system));
         $water = null;
         foreach ($methods as $method) {
             $water ??= in_array($method->kind, [TestKind::Water, TestKind::TopUp], true) ? $method : null;
@@ -210,13 +221,16 @@ final readonly class JobTesting
         ];
     }
 
-    /** @return array{SystemTesting, SystemTests, list<TestMethod>} */
-    private function testing(TestSystem $system, Stage $stage): array
+    /**
+     * @param list<TestJoint> $joints of the system
+     * @return array{SystemTesting, SystemTests, list<TestMethod>}
+     */
+    private function testing(TestSystem $system, Stage $stage, array $joints): array
     {
         $methods = (new TestMethods($this->book, $this->catalogue))->of($stage, $this->metres($system));
         $tests = new SystemTests($this->log, $system->id, $stage, $methods);
 
-        return [new SystemTesting($this->joints($system), $tests, $this->log->now), $tests, $methods];
+        return [new SystemTesting($joints, $tests, $this->log->now), $tests, $methods];
     }
 
     private function nameOf(TestSystem $system): string
@@ -240,23 +254,21 @@ final readonly class JobTesting
     /** @return list<TestJoint> */
     private function joints(TestSystem $system): array
     {
-        $table = new SiteTimetable($this->catalogue, $this->book, $this->job->conditions);
         $joints = [];
         foreach ($system->runs as $run) {
             $layout = $this->network->layout->runs[$run];
-            $times = new RunTimes($layout, $table);
+            $times = new RunTimes($layout, $this->table);
             $names = new JointNames($layout);
-            $standing = $this->log->joints($run);
+            $standings = $this->log->joints($run);
             foreach ($layout->joints as $joint) {
-                $made = $standing[$joint->number]->made ?? null;
-                $fillMin = $made === null ? null : $times->times($joint)?->fillMin;
+                $standing = $standings[$joint->number] ?? new JointStanding;
                 $joints[] = new TestJoint(
                     $run,
                     $joint->number,
                     $names->nameOf($joint),
                     $times->method($joint),
-                    $standing[$joint->number] ?? new JointStanding,
-                    $made === null || $fillMin === null ? null : RunTimes::after($made->at, $fillMin),
+                    $standing,
+                    $standing->made === null ? null : $times->times($joint)?->fillMin,
                 );
             }
         }
@@ -280,8 +292,12 @@ final readonly class JobTesting
     /** @return list<WrittenLoad> */
     private function loads(TestSystem $system, ?float $levelMm): array
     {
+        if ($levelMm === null) {
+            return [];
+        }
+        $litres = $system->litresByRun($levelMm);
         $loads = [];
-        foreach ($levelMm === null ? [] : $system->runs as $run) {
+        foreach ($system->runs as $run) {
             $layout = $this->network->layout->runs[$run];
             $hangers = new RunHangers($layout, $this->job, $this->catalogue, $this->book);
             $material = $this->catalogue->material($layout->system->material);
@@ -291,7 +307,7 @@ final readonly class JobTesting
             $loads[] = [
                 'run' => $run,
                 'name' => $layout->run->name,
-                'litres' => $system->litres((float) $levelMm, $run),
+                'litres' => $litres[$run],
                 'hanger_kg' => $heaviest['kg'] ?? null,
                 'hanger_at' => $this->tape->readingOrNull($heaviest['tape_mm'] ?? null),
             ];
@@ -325,7 +341,7 @@ final readonly class JobTesting
         $plastics = [];
         foreach ($method->kind === TestKind::Air ? $system->runs : [] as $run) {
             $of = $this->network->layout->runs[$run]->system;
-            if (! in_array($of->material, ['iron', 'copper', 'steel', 'brass'], true)) {
+            if (! SiteTimetable::isMetal($of)) {
                 $plastics[$of->key] = $of->name;
             }
         }

@@ -8,6 +8,7 @@ use DateTimeImmutable;
 use DateTimeInterface;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
+use FallBend\Core\Sequence\RunTimes;
 use FallBend\Core\Site\JointStanding;
 
 /**
@@ -27,10 +28,13 @@ use FallBend\Core\Site\JointStanding;
  */
 final readonly class TestJoint
 {
+    /** From when it may carry water; null: it is not made, or not known. */
+    public ?DateTimeImmutable $mayFill;
+
     /**
      * @param ?Method $method null: it is not settled
      * @param JointStanding $standing by the log
-     * @param ?DateTimeImmutable $mayFill from when it may carry water; null: it is not made, or not known
+     * @param ?float $fillMin minutes from its making until it may carry water; null: not known
      */
     public function __construct(
         public string $run,
@@ -38,8 +42,12 @@ final readonly class TestJoint
         public string $name,
         public ?Method $method,
         public JointStanding $standing,
-        public ?DateTimeImmutable $mayFill,
-    ) {}
+        ?float $fillMin,
+    ) {
+        $this->mayFill = $standing->made === null || $fillMin === null
+            ? null
+            : RunTimes::after($standing->made->at, $fillMin);
+    }
 
     /** @return 'open'|'wrong'|'not-known'|'cures'|'ready' how it stands by then */
     public function state(DateTimeImmutable $now): string

@@ -44,11 +44,17 @@ final readonly class TestSystem
     }
 
     /** Gives the litres in it up to a level. */
-    public function litres(float $levelMm, ?string $run = null): float
+    public function litres(float $levelMm): float
     {
-        $litres = 0.0;
+        return array_sum($this->litresByRun($levelMm));
+    }
+
+    /** @return array<array-key, float> litres in each of its runs up to a level */
+    public function litresByRun(float $levelMm): array
+    {
+        $litres = array_fill_keys($this->runs, 0.0);
         foreach ($this->pipes as $pipe) {
-            $litres += $run === null || $pipe->run === $run ? $pipe->litres($levelMm) : 0.0;
+            $litres[$pipe->run] += $pipe->litres($levelMm);
         }
 
         return $litres;

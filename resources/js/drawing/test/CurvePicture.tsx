@@ -25,7 +25,7 @@ export function CurvePicture({ test, method, width, now, said }: Props) {
     );
     // What is topped up is lost upwards.
     const least = first === undefined ? null : first.value - (method.unit === 'l' ? -1 : 1) * method.loss_most;
-    const values = [...points.map((one) => one.value), ...(least === null ? [] : [least]), method.unit === 'l' ? 0 : 0];
+    const values = [...points.map((one) => one.value), ...(least === null ? [] : [least]), 0];
     const [low, high] = [Math.min(...values), Math.max(...values)];
     const room = Math.max(high - low, method.error * 6, 1e-6);
     const x = (at: number): number => LEFT + ((at - start) / (end - start)) * (width - LEFT - RIGHT);

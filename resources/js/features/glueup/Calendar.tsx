@@ -6,19 +6,19 @@ import { useAttempt } from '../../shared/useFormAct';
 
 interface Props {
     of: OfJob;
+    /** id, by which the file is named too */
     run: string;
-    name: string;
     asked: DayAsked;
 }
 
 /** The day for a calendar: each joint, when nobody flushes, when it can be tested. */
-export function Calendar({ of, run, name, asked }: Props) {
+export function Calendar({ of, run, asked }: Props) {
     const { problem, busy, attempt } = useAttempt();
     const save = (): void =>
         void attempt(async () => {
             const answer = await dayCalendar(of, run, asked);
             if (!answer.ok) throw new Error(answer.message);
-            saveFile(answer.data, `${name}.ics`);
+            saveFile(answer.data, `${run}.ics`);
         });
     return (
         <div>

@@ -15,9 +15,10 @@ import { asked, usual, type Said } from './asked';
 import { Calendar } from './Calendar';
 import { DayForm } from './DayForm';
 import { JointsWithoutDay } from './JointsWithoutDay';
+import { JointToMake } from './JointToMake';
 import { MadeJoints } from './MadeJoints';
 import { OneJoint } from './OneJoint';
-import { doneNow, madeNow, wrongNow } from './troubles';
+import { doneNow, isCemented, madeNow, wrongNow } from './troubles';
 import { Singles } from './Singles';
 import { Weather } from './Weather';
 import { WrongJoints } from './WrongJoints';
@@ -77,7 +78,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                 {answer && <FindingLines findings={answer.findings} />}
                 {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
                 {answer?.day && <Critical day={answer.day} />}
-                {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} name={run.id} asked={question} />}
+                {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} asked={question} />}
                 {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
             </section>
             <section className="glue-steps" aria-label="Joint by joint">
@@ -146,7 +147,7 @@ const touchedOf = (state: SiteLogState, run: string): string[] =>
 
 /** Joints that are made with cement. */
 const cementedOf = (run: RunReport): string[] =>
-    run.joints.filter((joint) => joint.method?.startsWith('solvent-')).map((joint) => String(joint.number));
+    run.joints.filter((joint) => isCemented(joint)).map((joint) => String(joint.number));
 
 /** Joints of a run that were tapped, and the server does not know of yet. */
 const waitingOf = (state: SiteLogState, run: string): string[] =>
@@ -291,35 +292,26 @@ function Joints({ day, joints, selected, onSelect, onDone, waiting }: JointsProp
                 .map((step) => {
                     const joint = joints.find((one) => String(one.number) === step.joint);
                     return (
-                        <li key={step.joint}>
-                            <button
-                                type="button"
-                                className={step.joint === selected ? 'glue-row on' : 'glue-row'}
-                                aria-pressed={step.joint === selected}
-                                onClick={() => onSelect(step.joint)}
-                            >
-                                <b className="glue-n mk">{step.joint}</b>
-                                <span>
-                                    <b>
-                                        {clockOf(step.from)} to {clockOf(step.until)}
-                                    </b>
-                                    {joint && `, ${joint.name}`}
-                                    <span className="cap">
-                                        {joint?.method_name}
-                                        {step.who.length === 2 && ', two people'}
-                                    </span>
+                        <JointToMake
+                            key={step.joint}
+                            joint={step.joint}
+                            isOn={step.joint === selected}
+                            isWaiting={waiting.includes(step.joint)}
+                            onSelect={() => onSelect(step.joint)}
+                            onMade={() => onDone('joint', [step.joint])}
+                        >
+                            <span>
+                                <b>
+                                    {clockOf(step.from)} to {clockOf(step.until)}
+                                </b>
+                                {joint && `, ${joint.name}`}
+                                <span className="cap">
+                                    {joint?.method_name}
+                                    {step.who.length === 2 && ', two people'}
                                 </span>
-                                <Clocks step={step} />
-                            </button>
-                            <button
-                                type="button"
-                                className="glue-joined"
-                                disabled={waiting.includes(step.joint)}
-                                onClick={() => onDone('joint', [step.joint])}
-                            >
-                                {waiting.includes(step.joint) ? 'Kept, not sent yet' : `Joint ${step.joint} is made`}
-                            </button>
-                        </li>
+                            </span>
+                            <Clocks step={step} />
+                        </JointToMake>
                     );
                 })}
         </ol>

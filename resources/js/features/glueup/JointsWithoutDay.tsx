@@ -1,4 +1,5 @@
 import type { RunReport } from '../../api/types';
+import { JointToMake } from './JointToMake';
 
 interface Props {
     joints: RunReport['joints'];
@@ -17,28 +18,19 @@ export function JointsWithoutDay({ joints, selected, onSelect, onMade, waiting }
             {joints.map((joint) => {
                 const number = String(joint.number);
                 return (
-                    <li key={joint.key}>
-                        <button
-                            type="button"
-                            className={number === selected ? 'glue-row on' : 'glue-row'}
-                            aria-pressed={number === selected}
-                            onClick={() => onSelect(number)}
-                        >
-                            <b className="glue-n mk">{number}</b>
-                            <span>
-                                <b>{joint.name}</b>
-                                <span className="cap">{joint.method_name || 'no method yet'}</span>
-                            </span>
-                        </button>
-                        <button
-                            type="button"
-                            className="glue-joined"
-                            disabled={waiting.includes(number)}
-                            onClick={() => onMade(number)}
-                        >
-                            {waiting.includes(number) ? 'Kept, not sent yet' : `Joint ${number} is made`}
-                        </button>
-                    </li>
+                    <JointToMake
+                        key={joint.key}
+                        joint={number}
+                        isOn={number === selected}
+                        isWaiting={waiting.includes(number)}
+                        onSelect={() => onSelect(number)}
+                        onMade={() => onMade(number)}
+                    >
+                        <span>
+                            <b>{joint.name}</b>
+                            <span className="cap">{joint.method_name || 'no method yet'}</span>
+                        </span>
+                    </JointToMake>
                 );
             })}
         </ol>

@@ -33,6 +33,7 @@ export function Weather({ editor }: { editor: JobEditor }) {
         setIsByHand(false);
         editor.change((document) => ({ ...document, conditions: { ...document.conditions, ...read } }));
     };
+    // It closes once the weather is said for the first time, and is otherwise opened and closed by hand.
     return (
         <details className="glue-weather" open={now?.air_c === undefined ? undefined : false}>
             <summary>

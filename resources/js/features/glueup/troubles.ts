@@ -30,14 +30,17 @@ export function madeNow(run: RunReport, joint: string, editor: JobEditor): Happe
     };
 }
 
+/** Whether a joint is made with cement. */
+export const isCemented = (joint: RunReport['joints'][number] | undefined): boolean =>
+    joint?.method?.startsWith('solvent-') === true;
+
 /** What is said where a joint is opened or cut out: with cement the other joints of its fitting are lost too. */
 export function cutOutNow(run: RunReport, joint: string, made: string[]): Happened[] {
     const one = run.joints.find(({ number }) => String(number) === joint);
-    const isCement = one?.method?.startsWith('solvent-') === true;
     const lost = run.joints.filter(
         (other) =>
             other.number === one?.number ||
-            (isCement &&
+            (isCemented(one) &&
                 other.fitting !== null &&
                 other.fitting === one?.fitting &&
                 made.includes(String(other.number))),

@@ -1,0 +1,28 @@
+import type { ReactNode } from 'react';
+
+interface Props {
+    /** its number */
+    joint: string;
+    isOn: boolean;
+    /** whether it was tapped, and the server does not know of it yet */
+    isWaiting: boolean;
+    onSelect: () => void;
+    onMade: () => void;
+    /** what is said of it beside its number */
+    children: ReactNode;
+}
+
+/** A joint of the run that is still to be made: it is opened, or said to be made. */
+export function JointToMake({ joint, isOn, isWaiting, onSelect, onMade, children }: Props) {
+    return (
+        <li>
+            <button type="button" className={isOn ? 'glue-row on' : 'glue-row'} aria-pressed={isOn} onClick={onSelect}>
+                <b className="glue-n mk">{joint}</b>
+                {children}
+            </button>
+            <button type="button" className="glue-joined" disabled={isWaiting} onClick={onMade}>
+                {isWaiting ? 'Kept, not sent yet' : `Joint ${joint} is made`}
+            </button>
+        </li>
+    );
+}
