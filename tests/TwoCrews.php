@@ -6,6 +6,9 @@ namespace Tests;
 
 use App\Models\Crew;
 use App\Models\User;
+use Illuminate\Support\Str;
+use Illuminate\Testing\TestResponse;
+use Symfony\Component\HttpFoundation\Response;
 
 /** A member of one crew, and one of another, who is to see nothing of the first. */
 trait TwoCrews
@@ -13,6 +16,22 @@ trait TwoCrews
     private User $lead;
 
     private User $stranger;
+
+    /**
+     * Says in the log of a job what happened on site just now.
+     *
+     * @param list<array<string, mixed>> $events each with its kind
+     * @return TestResponse<Response>
+     */
+    protected function happened(string $job, array $events): TestResponse
+    {
+        $more = static fn (): array => ['key' => Str::random(20), 'made_at' => '2026-11-25T10:00:00Z', 'age_s' => 0];
+
+        return $this->postJson("/api/jobs/{$job}/log", [
+            'device' => 'Phone in the cellar',
+            'entries' => array_map(static fn (array $event): array => $event + $more(), $events),
+        ])->assertOk();
+    }
 
     protected function setUpTwoCrews(): void
     {

@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Evaluations\JobEvaluation;
 use App\Evaluations\KnownEvaluations;
 use App\Evaluations\ReadDocuments;
+use App\Log\JobLog;
 use App\Models\User;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
@@ -46,7 +47,9 @@ final readonly class EvaluateJob
     {
         $own = $this->ownNumbers($request, $body);
 
-        return $this->evaluator->evaluate($this->document($body), null, $own, $effort ?? Effort::of(self::BESIDE));
+        $plan = self::onSite($this->document($body), $body);
+
+        return $this->evaluator->evaluate($plan, null, $own, $effort ?? Effort::of(self::BESIDE));
     }
 
     /**
@@ -59,9 +62,13 @@ final readonly class EvaluateJob
     public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null): JobEvaluation
     {
         $own = $this->ownNumbers($request, $body);
+        $plan = self::onSite($plan, $body);
         $evaluated = $this->evaluator->evaluate($plan, $callOut, $own, Effort::of(self::BESIDE));
 
-        return JobEvaluation::fresh($evaluated, $own, $this->evaluations);
+        // What is being said is new with every key press; a document as it stands may have been evaluated before.
+        return $callOut === null
+            ? JobEvaluation::of($evaluated, $own, $this->evaluations)
+            : JobEvaluation::fresh($evaluated, $own, $this->evaluations);
     }
 
     /**
@@ -93,6 +100,12 @@ final readonly class EvaluateJob
     public static function runOf(Fields $body, EvaluatedJob $job): string
     {
         return $body->choice('run', $job->layout()->ids());
+    }
+
+    /** The plan with what was done on site of the job that a body names, where it names one; who asks may see it. */
+    private static function onSite(Plan $plan, Fields $body): Plan
+    {
+        return $body->has('job') ? $plan->onSite(JobLog::onSite($body->string('job', 40))) : $plan;
     }
 
     private function ownNumbers(Request $request, Fields $body): OwnNumbers

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Evaluations\JobEvaluation;
+use App\Log\BroughtLog;
+use App\Log\JobLog;
+use App\Log\MoveIntoLog;
 use App\Models\Job;
 use App\Models\Revision;
 use App\Models\User;
@@ -12,6 +15,7 @@ use Closure;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\OnSite;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -21,22 +25,34 @@ use Illuminate\Support\Facades\DB;
  */
 final readonly class KeepRevision
 {
-    public function __construct(private JobFile $file, private EvaluateJob $evaluate, private OpenJob $open) {}
+    public function __construct(
+        private JobFile $file,
+        private EvaluateJob $evaluate,
+        private OpenJob $open,
+        private MoveIntoLog $intoLog,
+    ) {}
 
     /**
-     * Starts a job with its first revision.
+     * Starts a job with its first revision, and with the log that came with it.
      *
      * @throws BadInput if the plan cannot be evaluated, or not be kept
      */
-    public function start(int $crewId, User $author, Plan $plan): Kept
+    public function start(int $crewId, User $author, Plan $plan, ?BroughtLog $log = null): Kept
     {
+        $plan = $log === null ? $plan : $plan->onSite($log->onSite());
         $evaluation = $this->evaluate->ofCrew($plan, $crewId);
         $text = $this->file->write($evaluation->job());
 
-        return self::atOnce(function () use ($crewId, $author, $plan, $evaluation, $text): Kept {
+        return self::atOnce(function () use ($crewId, $author, $plan, $evaluation, $text, $log): Kept {
             $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluation));
+            $kept = self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluation, $text);
+            if ($log === null) {
+                $this->intoLog->move($job, $author, $plan->site);
+            } else {
+                $log->take($job, $author);
+            }
 
-            return self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluation, $text);
+            return $kept;
         });
     }
 
@@ -143,13 +159,18 @@ final readonly class KeepRevision
     /** @param array<array-key, mixed> $before the document of the newest revision, where it could be read */
     private function keep(Job $job, User $author, Revision $head, Step $step, array $before = []): Kept
     {
-        $evaluation = $this->evaluate->ofCrew($step->plan, $job->crew_id);
+        // A page of an earlier release sends what was done in the document: that is said in the log.
+        $said = $step->document === [] ? new OnSite : $step->plan->site;
+        $plan = $said->isNothing() ? $step->plan->onSite(JobLog::onSite($job->id)) : $step->plan;
+        $evaluation = $this->evaluate->ofCrew($plan, $job->crew_id);
         $text = $this->file->write($evaluation->job(), $before);
 
-        return self::atOnce(function () use ($job, $author, $head, $step, $evaluation, $text): Kept {
+        return self::atOnce(function () use ($job, $author, $head, $step, $evaluation, $text, $said): Kept {
             if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluation))) {
                 throw new StaleEdit(Job::query()->lockForUpdate()->findOrFail($job->id), $head->number);
             }
+
+            $this->intoLog->move($job, $author, $said);
 
             return self::append($job, $author, $head, $step, $evaluation, $text);
         });

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Evaluations\JobEvaluation;
+use App\Log\JobLog;
 use App\Models\Job;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
@@ -50,7 +51,10 @@ final readonly class OpenJob
     /** @throws BadInput if the revision cannot be read, or not be evaluated */
     public function at(Job $job, Revision $revision): Kept
     {
-        $evaluation = $this->evaluate->ofCrew($this->plan($revision), $job->crew_id);
+        $evaluation = $this->evaluate->ofCrew(
+            $this->plan($revision)->onSite(JobLog::onSite($job->id)),
+            $job->crew_id,
+        );
         // What cannot be worked out is not open.
         $evaluation->workOut();
 
@@ -71,9 +75,19 @@ final readonly class OpenJob
             return null;
         }
         try {
-            return $this->file->read(LedgerMending::mended($document)[0]);
+            return $this->file->read(LedgerMending::mended($document, JobLog::onSite($revision->job_id))[0]);
         } catch (BadInput) {
             return null;
+        }
+    }
+
+    /** Makes what the board shows of a job anew: something was cut of it. One that cannot be read has none. */
+    public function summarise(Job $job): void
+    {
+        try {
+            $job->note(self::summary($this->at($job, $job->newest())->evaluation));
+        } catch (BadInput) {
+            // Whoever opens it is told why.
         }
     }
 

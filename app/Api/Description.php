@@ -527,6 +527,7 @@ final readonly class Description
             'hanging' => 'JobHanging',
             'cutting' => 'JobCutting',
             'price' => 'JobPrice',
+            'evidence' => 'JobEvidence',
         ];
         foreach ($names as $name => $shape) {
             $text = str_replace("#/\$defs/{$name}\"", "#/components/schemas/{$shape}\"", $text);
@@ -536,6 +537,8 @@ final readonly class Description
         /** @var array<string, mixed> $parts */
         $parts = $schema['$defs'];
         unset($schema['$schema'], $schema['$id'], $schema['$defs']);
+        // The log of a file is asked for by itself.
+        $schema['properties'] = array_diff_key((array) $schema['properties'], ['log' => 0]);
         $shapes = ['JobDocument' => $schema];
         foreach ($names as $name => $shape) {
             // What a leg may not say together stands in the job file's own schema; types cannot say it.

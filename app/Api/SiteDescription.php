@@ -23,11 +23,27 @@ final class SiteDescription
     private const SAID = [
         'run' => ['type' => 'string'],
         'joint' => ['type' => 'integer', 'description' => 'The number of a joint'],
+        'piece' => ['type' => 'string', 'description' => 'The key of a piece'],
+        'length_mm' => ['type' => 'number', 'description' => 'How long it came out; left out: it is still to be cut'],
+        'on' => ['type' => 'string', 'description' => 'The day that stands on a ticket, such as 2026-11-25'],
+        'letters' => [
+            'type' => 'object',
+            'description' => 'What pieces are called on a ticket, by key',
+            'additionalProperties' => ['type' => 'string'],
+        ],
+        'leg' => ['type' => 'string', 'description' => 'The leg that a hanger is on'],
+        'at_mm' => ['type' => 'number', 'description' => 'Where on it the hanger is'],
+        'below_mm' => [
+            'type' => 'number',
+            'description' => 'From the string down to the crown; left out: nothing stands there any more',
+        ],
+        'standing' => ['type' => 'string', 'description' => 'The id of a standing pipe'],
+        'evidence' => ['$ref' => '#/components/schemas/JobEvidence'],
         'method' => ['type' => 'string', 'description' => 'How a joint was made'],
         'part' => ['type' => 'string', 'description' => 'With which part or cement, as it is printed on it'],
         'pieces' => [
             'type' => 'object',
-            'description' => 'How long the pieces of a joint were, in mm, by key',
+            'description' => 'How long pieces of a joint were, or are on a ticket, in mm, by key',
             'additionalProperties' => ['type' => 'number'],
         ],
         'depth' => ['type' => 'boolean', 'description' => 'The depth mark stands at the lip'],
@@ -53,7 +69,7 @@ final class SiteDescription
         'depth_mm' => ['type' => 'number'],
         'hash' => ['type' => 'string', 'description' => 'The SHA-256 of a picture that was sent'],
         'note' => ['type' => 'string'],
-        'entry' => ['type' => 'integer', 'description' => 'The number of the entry that is taken back'],
+        'entry' => ['type' => 'integer', 'description' => 'The number of the entry that is taken back, or replaced'],
     ];
 
     /** @return array<string, mixed> what happened on site */

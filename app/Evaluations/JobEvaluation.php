@@ -121,7 +121,7 @@ final class JobEvaluation
     /** @return JobSummary what the board shows of it */
     public function summary(): array
     {
-        return BoardSummary::counted($this->board(), $this->job()->cutting);
+        return BoardSummary::counted($this->board(), $this->job()->site);
     }
 
     /** Keeps what it came to once it is answered: nobody waits for it. */

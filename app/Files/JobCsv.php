@@ -50,7 +50,7 @@ final readonly class JobCsv
     {
         $rows = [];
         foreach ($this->layout->runs as $id => $run) {
-            $done = $this->job->cutting->cut[$id] ?? [];
+            $done = $this->job->site->cut[$id] ?? [];
             $lengths = $this->evaluated->cutting()->lengths($run->run->id);
             foreach ($run->pieces as $piece) {
                 $length = $lengths[$piece->key];

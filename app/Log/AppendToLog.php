@@ -20,7 +20,7 @@ final readonly class AppendToLog
     private const ATTEMPTS = 5;
 
     /** So many entries a log has at most: every question about a job's site reads all of them. */
-    private const MOST = 20_000;
+    public const MOST = 20_000;
 
     /** Times by the clock of the server, to the millisecond. */
     private const TIME = 'Y-m-d\TH:i:s.v\Z';
@@ -42,9 +42,7 @@ final readonly class AppendToLog
             foreach ($events as $n => $event) {
                 $entry = $this->arrived($job, $author, $event, $n);
                 if ($entry === null) {
-                    if ($length >= self::MOST) {
-                        throw BadInput::at("entries.{$n}", 'there are '.self::MOST.' entries already', null);
-                    }
+                    self::refuseTooMany($n, $length);
                     $this->refuseTakingBackNothing($job, $event, $n, $length);
                     $this->refuseReadingOfNoTest($job, $event, $n);
                     $entry = $this->entry($job, $author, $device, $event);
@@ -55,11 +53,21 @@ final readonly class AppendToLog
                 $entries[] = $entry;
             }
             if ($length > $before) {
-                DB::table('jobs')->where('id', $job->id)->update(['log_length' => $length, 'log_hash' => $hash]);
+                $isOfCutting = array_filter($events, self::isOfCutting(...)) !== [];
+                $columns = ['log_length' => $length, 'log_hash' => $hash];
+                DB::table('jobs')
+                    ->where('id', $job->id)
+                    ->update($columns + ($isOfCutting ? ['summary_version' => 0] : []));
             }
 
             return $entries;
         }, self::ATTEMPTS);
+    }
+
+    /** Whether the board may have other pieces to cut than before: its summary is to be made anew. */
+    public static function isOfCutting(SiteEvent $event): bool
+    {
+        return $event->kind === EntryKind::Cut || $event->kind === EntryKind::TakenBack;
     }
 
     /**
@@ -104,6 +112,14 @@ final readonly class AppendToLog
         return $event->kind === EntryKind::Signed
             ? ['revision' => $job->head, 'document' => hash('sha256', $job->newest()->text())]
             : [];
+    }
+
+    /** @throws BadInput */
+    private static function refuseTooMany(int $n, int $length): void
+    {
+        if ($length >= self::MOST) {
+            throw BadInput::at("entries.{$n}", 'there are '.self::MOST.' entries already', null);
+        }
     }
 
     /** @throws BadInput */

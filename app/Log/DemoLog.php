@@ -35,15 +35,18 @@ final class DemoLog
     /** @var list<Said> */
     private array $said = [];
 
+    /** @param string $name of the file of the demo job */
     public function __construct(
         private readonly AppendToLog $append,
         private readonly Job $job,
         private readonly EvaluatedJob $evaluated,
+        private readonly string $name,
     ) {}
 
     /** The glue-up of one run is half done, one joint of it was cut out; the house drain is under test. */
     public function halfDone(User $lead, User $apprentice): void
     {
+        $this->read(8 * self::DAY);
         $this->glueUp('clay-wash');
         foreach (TestSystems::of($this->evaluated->network()) as $system) {
             if (in_array($system->id, ['house', 'glaze'], true)) {
@@ -89,8 +92,20 @@ final class DemoLog
         }
     }
 
+    /** What was read of standing pipes and at hangers: it stands in a file of its own. */
+    private function read(float $ago): void
+    {
+        $text = (string) file_get_contents(database_path("demo/log/{$this->name}.json"));
+        /** @var list<array{kind: string}> $read */
+        $read = json_decode($text, true, 8, JSON_THROW_ON_ERROR);
+        foreach ($read as $n => $said) {
+            $this->say('apprentice', $ago - $n * 6.0, $said['kind'], $said);
+        }
+    }
+
     private function wholeDay(): void
     {
+        $this->read(8 * self::DAY);
         foreach (TestSystems::of($this->evaluated->network()) as $system) {
             $this->joined($system, 6 * self::DAY);
             $this->tested($system, TestKind::LowAir, [[1.0, 38.0], [5.0, 38.0]], 2 * self::DAY);
@@ -117,6 +132,7 @@ final class DemoLog
     {
         $layout = $this->evaluated->run($run);
         $numbers = array_column($layout->joints, 'number');
+        $this->cut($layout, 300.0, $numbers);
         foreach ($numbers as $n => $joint) {
             $this->say('apprentice', 200.0 - $n, 'dry-fit', ['run' => $run, 'joint' => $joint]);
         }
@@ -232,12 +248,33 @@ final class DemoLog
     {
         foreach ($system->runs as $r => $run) {
             $layout = $this->evaluated->run($run);
+            $this->cut($layout, $ago + 360.0, array_column($layout->joints, 'number'));
             foreach ($layout->joints as $n => $joint) {
                 $at = $ago - $r * 30.0 - $n * 4.0;
                 $of = ['run' => $run, 'joint' => $joint->number];
                 $this->say('apprentice', $at + 240, 'dry-fit', $of);
                 $this->say('lead', $at, 'joint', $this->madeOf($layout, $joint->number));
                 $this->say('apprentice', $at - 1, 'seen', $of + ['depth' => true, 'angle' => true]);
+            }
+        }
+    }
+
+    /**
+     * All pieces of a run, as long as they had to be.
+     *
+     * @param list<int> $joints only those at one of these
+     */
+    private function cut(RunLayout $layout, float $ago, array $joints): void
+    {
+        $keys = array_flip(array_column($layout->joints, 'key', 'number'));
+        foreach ($layout->pieces as $n => $piece) {
+            $at = [$keys[$piece->jointFrom] ?? 0, $keys[$piece->jointTo] ?? 0];
+            if ($piece->isCutKnown && array_intersect($at, $joints) !== []) {
+                $this->say('apprentice', $ago - $n * 2.0, 'cut', [
+                    'run' => $layout->run->id,
+                    'piece' => $piece->key,
+                    'length_mm' => $piece->cutMm,
+                ]);
             }
         }
     }

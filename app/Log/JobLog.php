@@ -7,6 +7,7 @@ namespace App\Log;
 use App\Models\Job;
 use App\Models\LogEntry;
 use DateTimeImmutable;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryFile;
 use FallBend\Core\Site\EntryKind;
@@ -55,7 +56,7 @@ final readonly class JobLog
     /** @return WrittenEntry */
     public static function written(LogEntry $entry): array
     {
-        $content = self::content($entry);
+        $content = self::read($entry->content);
 
         return [
             'number' => $entry->number,
@@ -66,7 +67,7 @@ final readonly class JobLog
             'note' => $content['note'] ?? '',
             'entry' => $content['entry'] ?? null,
             'said' => $content,
-            'by' => $entry->author->name,
+            'by' => self::by($entry),
             'device' => $entry->device,
             'made_at' => $entry->made_at,
             'happened_at' => $entry->happened_at,
@@ -76,12 +77,50 @@ final readonly class JobLog
     }
 
     /** @return Content what an entry says */
-    private static function content(LogEntry $entry): array
+    private static function read(string $text): array
     {
-        /** @var Content $content */
-        $content = json_decode($entry->content, true, 8, JSON_THROW_ON_ERROR);
+        /** @var array<string, mixed> $said */
+        $said = json_decode($text, true, 8, JSON_THROW_ON_ERROR);
+        unset($said['origin']);
+        /** @var Content $said */
 
-        return $content;
+        return $said;
+    }
+
+    /** Gives who said it: of an entry that came in a job file, who said it there. */
+    private static function by(LogEntry $entry): string
+    {
+        $origin = BroughtLog::origin($entry->content);
+
+        return $origin === null ? $entry->author->name : "{$origin['by']} (brought in by {$entry->author->name})";
+    }
+
+    /** Kinds of entries that a plan is held against, and what takes them back. */
+    private const ON_SITE = [
+        EntryKind::Cut,
+        EntryKind::Printed,
+        EntryKind::Level,
+        EntryKind::Measured,
+        EntryKind::TakenBack,
+    ];
+
+    /** Gives what the plan of a job is held against; nothing else of its log is read. */
+    public static function onSite(string $job): OnSite
+    {
+        $kinds = array_map(static fn (EntryKind $kind): string => $kind->value, self::ON_SITE);
+        $rows = LogEntry::query()
+            ->where('job_id', $job)
+            ->whereIn('kind', $kinds)
+            ->orderBy('number')
+            ->get(['number', 'kind', 'content']);
+        $now = new DateTimeImmutable;
+        $entries = [];
+        foreach ($rows as $row) {
+            $content = self::read($row->content);
+            $entries[] = new Entry($row->number, '', EntryKind::from($row->kind), $content, $now, '');
+        }
+
+        return (new SiteLog($entries, $now))->onSite();
     }
 
     /** Gives what happened on site by now. */
@@ -93,9 +132,9 @@ final readonly class JobLog
                 $entry->number,
                 $entry->key,
                 EntryKind::from($entry->kind),
-                self::content($entry),
+                self::read($entry->content),
                 new DateTimeImmutable($entry->happened_at),
-                $entry->author->name,
+                self::by($entry),
                 $entry->hash,
             );
         }
@@ -110,9 +149,23 @@ final readonly class JobLog
      */
     public static function faults(Job $job): array
     {
+        $entries = LogEntry::query()->where('job_id', $job->id)->orderBy('number')->orderBy('id')->lazy(500);
+        $head = Job::query()->findOrFail($job->id, ['id', 'log_length', 'log_hash']);
+
+        return self::faultsOf($entries, $head->log_length, $head->log_hash);
+    }
+
+    /**
+     * @param iterable<LogEntry> $entries in their order
+     * @param int $length how many the job knows of
+     * @param string $last hash of the last of them, as the job knows it
+     * @return list<string> what is wrong, in the order of the entries
+     */
+    public static function faultsOf(iterable $entries, int $length, string $last): array
+    {
         $faults = [];
         [$number, $hash] = [0, ''];
-        foreach (LogEntry::query()->where('job_id', $job->id)->orderBy('number')->orderBy('id')->lazy(500) as $entry) {
+        foreach ($entries as $entry) {
             $number++;
             if ($entry->number !== $number) {
                 $faults[] = "entry {$number} is missing: {$entry->number} stands in its place";
@@ -126,8 +179,7 @@ final readonly class JobLog
             }
             $hash = $entry->hash;
         }
-        $head = Job::query()->findOrFail($job->id, ['id', 'log_length', 'log_hash']);
-        if ($head->log_length !== $number || $head->log_hash !== $hash) {
+        if ($length !== $number || $last !== $hash) {
             $faults[] = "the job knows of another end than entry {$number}";
         }
 

@@ -54,6 +54,16 @@ final readonly class SiteEvent
     }
 
     /**
+     * Something that a document said: which device said it when nobody knows.
+     *
+     * @param Content $content
+     */
+    public static function moved(string $key, EntryKind $kind, array $content, float $ageS): self
+    {
+        return new self($key, $kind, $content, '', $ageS);
+    }
+
+    /**
      * Gives what it says, as it is kept.
      *
      * @param array{revision?: int, document?: string} $added by the server

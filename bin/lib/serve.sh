@@ -35,7 +35,7 @@ clear_env = no
 catch_workers_output = yes
 $log
 php_admin_value[opcache.validate_timestamps] = 0
-php_admin_value[post_max_size] = 8M
+php_admin_value[post_max_size] = 12M
 php_admin_value[memory_limit] = 96M"
   fpm_settings "$home" fpm "$FPM_SOCKET" 'pm = static
 pm.max_children = 4
@@ -75,7 +75,7 @@ http {
   fastcgi_temp_path $home/tmp/fastcgi;
   uwsgi_temp_path $home/tmp/uwsgi;
   scgi_temp_path $home/tmp/scgi;
-  client_max_body_size 8m;
+  client_max_body_size 12m;
   # A document and its answer pass through memory, not through files: Mill Row is 24 kB.
   client_body_buffer_size 256k;
   fastcgi_buffers 16 16k;

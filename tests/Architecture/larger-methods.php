@@ -30,7 +30,6 @@ return [
         'Identify\\Identifier::candidates' => 'a step of a solver, whose invariants stand at its class',
         'Identify\\Identifier::weighed' => 'one kind of evidence after the other',
         'Identify\\NextCheck::best' => 'a step of a solver, whose invariants stand at its class',
-        'Job\\CuttingDone::read' => 'reads one thing of a file, a field a line',
         'Job\\JobFile::document' => 'writes one thing of a file, a field a line',
         'Job\\LegFile::read' => 'reads one thing of a file, a field a line',
         'Job\\ObstacleFile::read' => 'reads one thing of a file, a field a line',

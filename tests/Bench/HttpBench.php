@@ -127,26 +127,27 @@ final class HttpBench extends TestCase
         $pieces = $this->served->send('GET', "{$path}?want=run:{$run}")->json()['parts']["run:{$run}"]['value'][
             'pieces'
         ];
-        $this->measured("{$name}: tick at Cut", $times, static function (int $i) use (
+        $this->measured("{$name}: tick at Cut", $times, function (int $i) use (
+            $id,
+            $path,
             $document,
             $pieces,
             $run,
-            $keep,
             &$have,
         ): Answer {
-            $cut = array_map(
-                static fn (array $piece): array => [
-                    'run' => $run,
-                    'piece' => $piece['key'],
-                    'length_mm' => $piece['cut']['mm'],
-                ],
-                array_slice($pieces, 0, 1 + ($i % (count($pieces) - 1))),
-            );
+            // As the page does: the tick is said in the log, then what it rests on is asked for anew.
+            $piece = $pieces[$i % count($pieces)];
+            $tick = ['kind' => 'cut', 'run' => $run, 'piece' => $piece['key'], 'length_mm' => $piece['cut']['mm']];
+            $more = ['key' => "tick-{$i}-".bin2hex(random_bytes(6)), 'made_at' => '', 'age_s' => 0];
+            $said = $this->served->send('POST', "{$path}/log", ['device' => 'bench', 'entries' => [$tick + $more]]);
+            self::assertSame(200, $said->status, $said->said());
+            $plan = $this->served->send('POST', '/api/evaluate', [
+                'job' => $id,
+                'document' => $document,
+                'want' => $have + ["cut:{$run}" => ''],
+            ]);
 
-            return $keep(
-                ['cutting' => ['cut' => $cut] + ($document['cutting'] ?? [])] + $document,
-                $have + ["cut:{$run}" => ''],
-            );
+            return $plan->after($said);
         });
     }
 

@@ -174,6 +174,34 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /**
+     * Says in the log of a job what happened on site.
+     *
+     * @param list<array<string, mixed>> $events each with its kind
+     */
+    protected function happened(RemoteWebDriver $browser, string $job, array $events): void
+    {
+        $entries = array_map(
+            static fn (array $event): array => $event + [
+                'key' => 'test-'.bin2hex(random_bytes(8)),
+                'made_at' => '2026-11-25T10:00:00Z',
+                'age_s' => 0,
+            ],
+            $events,
+        );
+        $status = $browser->executeAsyncScript(
+            <<<'JS'
+            const [path, body, done] = arguments;
+            const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]);
+            const headers = { 'Content-Type': 'application/json', Accept: 'application/json', 'X-XSRF-TOKEN': token };
+            fetch(path, { method: 'POST', headers, body: JSON.stringify(body) }).then((answer) => done(answer.status));
+            JS
+            ,
+            ["/api/jobs/{$job}/log", ['device' => 'test', 'entries' => $entries]],
+        );
+        self::assertSame(200, $status);
+    }
+
+    /**
      * Starts a job with a document of its own; gives its id.
      *
      * @param array<array-key, mixed> $document

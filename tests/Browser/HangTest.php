@@ -127,6 +127,11 @@ final class HangTest extends BrowserTestCase
         $browser = $this->open();
         $this->signIn($browser);
         $job = $this->ownJob($browser, 'Readings');
+        $level = ['kind' => 'level', 'run' => 'clay-wash', 'leg' => 'l4'];
+        $this->happened($browser, $job, [
+            $level + ['at_mm' => 304.8, 'below_mm' => 101.6],
+            $level + ['at_mm' => 939.8, 'below_mm' => 111.125],
+        ]);
         $this->openRun($browser, $job, 'clay-wash', 'hang');
         $one = fn (): string => $this->text($browser, '.hang-one');
         $this->until(
@@ -143,8 +148,11 @@ final class HangTest extends BrowserTestCase
             fn (): bool => str_contains($one(), 'too high') && str_contains($one(), 'hangs the wrong way'),
             'it rises between the two, and that is said',
         );
-        $this->button($browser, 'Undo');
-        $this->until(fn (): bool => ! str_contains($one(), 'hangs the wrong way'), 'as it was');
+        $this->seen($browser, '#ha-read')
+            ->clear()
+            ->sendKeys('5');
+        $this->button($browser, 'Note it');
+        $this->until(fn (): bool => ! str_contains($one(), 'hangs the wrong way'), 'read again it falls');
         $this->seen($browser, '.hang-face summary')->click();
         $name = $this->seen($browser, '.hang-face input[name=face]');
         $name->clear();

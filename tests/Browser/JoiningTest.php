@@ -143,6 +143,13 @@ final class JoiningTest extends BrowserTestCase
         $browser = $this->open();
         $this->signIn($browser);
         $job = $this->ownJob($browser, 'Look');
+        $this->happened($browser, $job, [
+            [
+                'kind' => 'measured',
+                'standing' => 'wall-stub',
+                'evidence' => ['circumference_mm' => 346.075, 'reading_error_mm' => 3.175, 'magnet' => true],
+            ],
+        ]);
         $this->openRun($browser, $job, 'shower', 'look');
         $this->until(
             fn (): bool => str_contains($this->text($browser, '.lanes'), 'Service iron 4') &&

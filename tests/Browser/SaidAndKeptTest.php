@@ -176,8 +176,12 @@ final class SaidAndKeptTest extends BrowserTestCase
         $stored = $browser->executeAsyncScript(
             <<<'JS'
             const [job, done] = arguments;
-            fetch(`/api/jobs/${job}`, { headers: { Accept: 'application/json' } }).then((answer) => answer.json())
-                .then(({ document: plan }) => done({ legs: plan.runs.find((run) => run.id === 'glaze').legs, cut: (plan.cutting?.cut ?? []).filter((one) => one.run === 'glaze') }));
+            const headers = { Accept: 'application/json' };
+            const ask = (path) => fetch(`/api/jobs/${job}${path}`, { headers }).then((answer) => answer.json());
+            Promise.all([ask(''), ask('/log')]).then(([{ document: plan }, log]) => done({
+                legs: plan.runs.find((run) => run.id === 'glaze').legs,
+                cut: log.entries.filter((one) => one.kind === 'cut' && one.run === 'glaze'),
+            }));
             JS
             ,
             [$job],

@@ -142,12 +142,12 @@ final class AnswersInPartsTest extends TestCase
             $before['value'],
         );
         $piece = $before['value']['pieces'][0];
-        $cut = [['run' => 'clay-wash', 'piece' => $piece['key'], 'length_mm' => $piece['now']['mm']]];
-        $document = ['cutting' => ['cut' => $cut] + ($this->document['cutting'] ?? [])] + $this->document;
-        $kept = $this->putJson("/api/jobs/{$this->id}", [
-            'from' => 1,
-            'gesture' => 'g',
-            'document' => $document,
+        $this->happened($this->id, [
+            ['kind' => 'cut', 'run' => 'clay-wash', 'piece' => $piece['key'], 'length_mm' => $piece['now']['mm']],
+        ]);
+        $kept = $this->postJson('/api/evaluate', [
+            'job' => $this->id,
+            'document' => $this->document,
             'want' => ['cut:clay-wash' => $before['hash']],
         ])->assertOk();
         self::assertTrue($kept->json('parts')['cut:clay-wash']['value']['pieces'][0]['cut']);

@@ -89,9 +89,15 @@ final class FilesTest extends TestCase
 
     public function testWhatWasReadAtTheHangersStandsBesideWhatItHasToBe(): void
     {
+        $document = ['version' => 3] + self::demo();
+        $document['hanging'][0]['readings'] = [
+            ['leg' => 'l4', 'at_mm' => 304.8, 'below_mm' => 101.6],
+            ['leg' => 'l4', 'at_mm' => 939.8, 'below_mm' => 111.125],
+            ['leg' => 'l4', 'at_mm' => 1574.8, 'below_mm' => 128.5875],
+        ];
         $rows = array_values(
             array_filter(
-                $this->read('levels', self::demo())['rows'],
+                $this->read('levels', $document)['rows'],
                 static fn (array $row): bool => $row[0] === 'Clay-wash sink to iron stack' && $row[2] === '4',
             ),
         );

@@ -176,6 +176,7 @@ final class HouseApiTest extends TestCase
         $arm = $before['pieces'][1];
         $after = $ask(
             [
+                'version' => 3,
                 'cutting' => [
                     'cut' => [['run' => 'clay-wash', 'piece' => $arm['key'], 'length_mm' => $arm['planned']['mm'] + 6]],
                 ],
@@ -210,6 +211,7 @@ final class HouseApiTest extends TestCase
         $ask = fn (float $off): array => array_column(
             $this->postJson('/api/cut', [
                 'document' => [
+                    'version' => 3,
                     'cutting' => [
                         'cut' => [
                             [

@@ -72,8 +72,9 @@ final class KnownEvaluationsTest extends TestCase
         $report = $this->getJson("/api/jobs/{$this->id}?want=run:{$run}")->json("parts.run:{$run}.value");
         $piece = $report['pieces'][0];
         $this->mark();
-        $cut = [['run' => $run, 'piece' => $piece['key'], 'length_mm' => $piece['cut']['mm'] + 3.0]];
-        $ticked = $this->keep(['cutting' => ['cut' => $cut]] + $this->document, 2, self::WANT + ["cut:{$run}" => '']);
+        $cut = ['kind' => 'cut', 'run' => $run, 'piece' => $piece['key'], 'length_mm' => $piece['cut']['mm'] + 3.0];
+        $this->happened($this->id, [$cut]);
+        $ticked = $this->asked(self::WANT + ["cut:{$run}" => '']);
         self::assertSame('remembered', $ticked->json('parts.places.value'));
         self::assertTrue($ticked->json("parts.cut:{$run}.value.pieces.0.cut"));
         $after = Job::query()->findOrFail($this->id)->summary;
@@ -81,14 +82,15 @@ final class KnownEvaluationsTest extends TestCase
             ($summary['run']['counts']['pieces_to_cut'] ?? 0) - 1,
             $after['run']['counts']['pieces_to_cut'] ?? null,
         );
-        self::assertSame($first->json('revision') + 1, $ticked->json('revision'));
+        self::assertSame($first->json('revision'), Job::query()->findOrFail($this->id)->head);
     }
 
     public function testATickLaysNothingOutAnew(): void
     {
         $this->keep($this->document, 1);
         $this->forgetToCut(self::RUN);
-        $ticked = $this->keep($this->ticked(), 2, self::CUT);
+        $this->tick();
+        $ticked = $this->asked(self::CUT);
         self::assertSame([self::RUN], $this->runsInSticks($ticked), 'the other runs were laid out for it');
         self::assertTrue($ticked->json('parts.cut:'.self::RUN.'.value.pieces.0.cut'));
     }
@@ -96,7 +98,8 @@ final class KnownEvaluationsTest extends TestCase
     public function testWhatIsToBeCutIsTheSameWhereNothingIsRemembered(): void
     {
         $this->keep($this->document, 1);
-        $known = $this->keep($this->ticked(), 2, self::CUT);
+        $this->tick();
+        $known = $this->asked(self::CUT);
         Cache::store('evaluations')->clear();
         $fresh = $this->getJson("/api/jobs/{$this->id}?want=".array_key_first(self::CUT))->assertOk();
         self::assertGreaterThan(1, count($this->runsInSticks($fresh)));
@@ -107,9 +110,11 @@ final class KnownEvaluationsTest extends TestCase
     {
         $this->keep($this->document, 1);
         $this->forgetToCut(null);
-        $this->keep($this->ticked(), 2, self::CUT);
+        $this->tick();
+        $this->asked(self::CUT);
         $this->forgetToCut(self::RUN);
-        self::assertSame([self::RUN], $this->runsInSticks($this->keep($this->ticked(2), 3, self::CUT)));
+        $this->tick(2);
+        self::assertSame([self::RUN], $this->runsInSticks($this->asked(self::CUT)));
     }
 
     public function testOtherNumbersOfTheCrewAreAnotherEvaluation(): void
@@ -183,21 +188,36 @@ final class KnownEvaluationsTest extends TestCase
         return ['runs' => array_values($runs)] + $shown->json('changed.set') + $this->document;
     }
 
-    /** @return array<string, mixed> the document with the first pieces of the run cut */
-    private function ticked(int $pieces = 1): array
+    /**
+     * The document as it is kept, asked about again.
+     *
+     * @param array<string, string> $want
+     * @return TestResponse<Response>
+     */
+    private function asked(array $want): TestResponse
+    {
+        return $this->postJson('/api/evaluate', [
+            'job' => $this->id,
+            'document' => $this->document,
+            'want' => $want,
+        ])->assertOk();
+    }
+
+    /** The first pieces of the run are cut. */
+    private function tick(int $pieces = 1): void
     {
         $part = 'run:'.self::RUN;
         $all = $this->getJson("/api/jobs/{$this->id}?want={$part}")->json("parts.{$part}.value.pieces");
         $cut = array_map(
             static fn (array $piece): array => [
+                'kind' => 'cut',
                 'run' => self::RUN,
                 'piece' => $piece['key'],
                 'length_mm' => $piece['cut']['mm'] + 3.0,
             ],
             array_slice($all, 0, $pieces),
         );
-
-        return ['cutting' => ['cut' => $cut]] + $this->document;
+        $this->happened($this->id, array_values($cut));
     }
 
     /**

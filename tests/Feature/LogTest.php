@@ -180,6 +180,62 @@ final class LogTest extends TestCase
         self::assertSame(1, Artisan::call('log:verify', ['--job' => $this->job]));
     }
 
+    public function testAnyByteThatIsChangedDroppedSwappedOrInsertedIsFound(): void
+    {
+        $this->append([
+            self::made('joint-0001', 2, ['note' => 'Schräg, “5/8”.', 'air_c' => 12.5]),
+            ['kind' => 'cut', 'piece' => 'l1.1', 'length_mm' => 281.5] +
+                array_diff_key(self::made('cut-000001', 0), ['joint' => 0]),
+            self::made('joint-0002', 3, ['age_s' => 90.25]),
+        ])->assertOk();
+        $rows = LogEntry::query()->orderBy('number')->get()->map(fn (LogEntry $one): array => $one->getAttributes());
+        /** @var list<array<string, int|string>> $rows */
+        $rows = array_values($rows->all());
+        $last = (string) $rows[2]['hash'];
+        self::assertSame([], self::faultsOf($rows, $last));
+        $tried = 0;
+        foreach ($rows as $n => $row) {
+            foreach (array_diff_key($row, ['id' => 0]) as $column => $value) {
+                foreach (self::otherwise((string) $value) as $other) {
+                    $changed = $rows;
+                    $changed[$n][$column] = is_int($value) ? (int) $other : $other;
+                    if ($changed[$n][$column] !== $value) {
+                        $tried++;
+                        self::assertNotSame([], self::faultsOf($changed, $last), "{$column} {$value}: {$other}");
+                    }
+                }
+            }
+        }
+        self::assertGreaterThan(5_000, $tried);
+    }
+
+    /** @return iterable<string> a text with one byte changed, left out, put in, or two that changed places */
+    private static function otherwise(string $text): iterable
+    {
+        for ($i = 0; $i < strlen($text); $i++) {
+            yield substr_replace($text, chr(ord($text[$i]) ^ 1), $i, 1);
+            yield substr_replace($text, chr(ord($text[$i]) ^ 32), $i, 1);
+            yield substr_replace($text, '', $i, 1);
+            yield substr_replace($text, $text[$i], $i, 0);
+            yield substr_replace($text, ' ', $i, 0);
+            if ($i > 0) {
+                yield substr_replace($text, $text[$i].$text[$i - 1], $i - 1, 2);
+            }
+        }
+        yield $text.' ';
+    }
+
+    /**
+     * @param list<array<string, int|string>> $rows
+     * @return list<string>
+     */
+    private static function faultsOf(array $rows, string $last): array
+    {
+        $entries = array_map(static fn (array $row): LogEntry => (new LogEntry)->setRawAttributes($row), $rows);
+
+        return JobLog::faultsOf($entries, count($rows), $last);
+    }
+
     /**
      * @param list<array<string, mixed>> $entries
      * @return TestResponse<Response>

@@ -50,7 +50,7 @@ final class PaperTest extends TestCase
 
     public function testWhatChangedSinceItWasPrintedStandsOnTheNextOne(): void
     {
-        $document = self::demo();
+        $document = ['version' => 3] + self::demo();
         $document['cutting']['printed'] = [
             [
                 'run' => 'clay-wash',

@@ -229,7 +229,8 @@ final class ReadableTest extends TestCase
         [$first, $second] = array_map(strval(...), array_keys($document['runs'][0]['marks']['pieces']));
         $document['runs'][0]['marks']['pieces'][$first] = 'A';
         $document['runs'][0]['marks']['pieces'][$second] = 'A';
-        $document['cutting']['cut'] = [['run' => $document['runs'][0]['id'], 'piece' => $second, 'length_mm' => 100]];
+        $run = $document['runs'][0]['id'];
+        $this->happened($id, [['kind' => 'cut', 'run' => $run, 'piece' => $second, 'length_mm' => 100]]);
         Revision::query()
             ->where('id', $revision->id)
             ->update(['document' => json_encode($document, JSON_THROW_ON_ERROR)]);

@@ -9,6 +9,12 @@ final readonly class Answer
 {
     public function __construct(public int $status, public string $body, public float $seconds) {}
 
+    /** The same, as whoever waited for another answer before it had it. */
+    public function after(self $before): self
+    {
+        return new self($this->status, $this->body, $before->seconds + $this->seconds);
+    }
+
     /** @return array<array-key, mixed> */
     public function json(): array
     {

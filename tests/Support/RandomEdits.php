@@ -29,7 +29,7 @@ final readonly class RandomEdits
                 2 => ['units' => $this->one(['inch', 'mm'])] + $document,
                 3 => ['rulebook' => $this->one(['ipc-2021', 'upc-2021', 'irc-2021', 'npc-2020'])] + $document,
                 4 => ['name' => 'Job '.$this->chance->getInt(1, 999)] + $document,
-                5 => $this->ticked($document),
+                5 => $this->hung($document),
                 6 => ['obstacles' => array_slice($document['obstacles'] ?? [], 0, $this->chance->getInt(0, 3))] +
                     $document,
                 default => $this->withRun($document, $this->editedRun(...)),
@@ -118,16 +118,12 @@ final readonly class RandomEdits
      * @param array<string, mixed> $document
      * @return array<string, mixed>
      */
-    private function ticked(array $document): array
+    private function hung(array $document): array
     {
         $run = $this->one($document['runs'] ?? []);
-        $places = array_keys((array) ($run['marks']['pieces'] ?? []));
-        $cut = $document['cutting']['cut'] ?? [];
-        if ($places !== [] && $cut === []) {
-            $cut = [['run' => $run['id'], 'piece' => $this->one($places)]];
-        }
+        $hung = [['run' => $run['id'] ?? '', 'swing_c' => $this->chance->getInt(1, 130)]];
 
-        return ['cutting' => ['cut' => $this->chance->getInt(0, 1) === 0 ? [] : $cut]] + $document;
+        return ['hanging' => $this->chance->getInt(0, 1) === 0 ? [] : $hung] + $document;
     }
 
     /**

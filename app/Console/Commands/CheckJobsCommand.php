@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Actions\OpenJob;
 use App\Actions\UnreadableJob;
+use App\Log\JobLog;
 use App\Models\Job;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
@@ -81,7 +82,8 @@ final class CheckJobsCommand extends Command
             return false;
         }
         $document = json_decode($revision->text(), true);
-        foreach (is_array($document) ? LedgerMending::mended($document)[1] : [] as $change) {
+        $site = JobLog::onSite($revision->job_id);
+        foreach (is_array($document) ? LedgerMending::mended($document, $site)[1] : [] as $change) {
             $this->line("  mended: {$change}");
         }
         $revision->replace($file->write($plan));

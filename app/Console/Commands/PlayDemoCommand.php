@@ -39,7 +39,7 @@ final class PlayDemoCommand extends Command
         $kept = $keep->start($crew, $lead, $plan);
         $this->info("Watch it at /jobs/{$kept->job->id}");
         $speed = is_numeric($this->option('speed')) ? max(1.0, (float) $this->option('speed')) : 60.0;
-        (new DemoLog($append, $kept->job, $kept->evaluation->evaluated))->played(
+        (new DemoLog($append, $kept->job, $kept->evaluation->evaluated, 'weir-cottage-office'))->played(
             $lead,
             $apprentice,
             static fn (float $minutes) => usleep((int) (($minutes * 60_000_000) / $speed)),

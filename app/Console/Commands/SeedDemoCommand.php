@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Console\Commands;
 
 use App\Actions\KeepRevision;
+use App\Actions\OpenJob;
 use App\Log\AppendToLog;
 use App\Log\DemoLog;
 use App\Models\Crew;
@@ -23,7 +24,7 @@ final class SeedDemoCommand extends Command
 
     protected $description = 'Put in the demo crew and its jobs, where they are missing';
 
-    public function handle(KeepRevision $keep, JobFile $file, AppendToLog $append): int
+    public function handle(KeepRevision $keep, JobFile $file, AppendToLog $append, OpenJob $open): int
     {
         // Its accounts have a password that everybody knows: they do not get in where people already have accounts of
         // their own.
@@ -42,21 +43,17 @@ final class SeedDemoCommand extends Command
             $plan = $file->parse((string) file_get_contents($path));
             if (Job::query()->where('crew_id', $crew->id)->where('name', $plan->name)->doesntExist()) {
                 $kept = $keep->start($crew->id, $lead, $plan);
-                $this->log(new DemoLog($append, $kept->job, $kept->evaluation->evaluated), $path, $lead, $apprentice);
+                $name = basename($path, '.json');
+                $log = new DemoLog($append, $kept->job, $kept->evaluation->evaluated, $name);
+                match ($name) {
+                    'mill-row-pottery' => $log->halfDone($lead, $apprentice),
+                    default => $log->finished($lead, $apprentice),
+                };
+                $open->summarise($kept->job);
             }
         }
 
         return 0;
-    }
-
-    /** What happened on site so far: one job is in the middle of its day, the other one is finished. */
-    private function log(DemoLog $log, string $path, User $lead, User $apprentice): void
-    {
-        match (basename($path, '.json')) {
-            'mill-row-pottery' => $log->halfDone($lead, $apprentice),
-            'weir-cottage-office' => $log->finished($lead, $apprentice),
-            default => null,
-        };
     }
 
     private function member(Crew $crew, string $name, string $email): User

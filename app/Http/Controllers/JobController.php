@@ -13,6 +13,7 @@ use App\Actions\OpenJob;
 use App\Actions\WriteOnce;
 use App\Answers\JobAnswer;
 use App\Answers\Wanted;
+use App\Log\BroughtLog;
 use App\Models\Job;
 use App\Models\User;
 use FallBend\Core\Evaluation\EvaluatedJob;
@@ -29,6 +30,9 @@ use Illuminate\Support\Str;
 /** The jobs of the crews that a user is in. A job of another crew is not found. */
 final readonly class JobController
 {
+    /** A file is at most so large with its log. */
+    private const MOST_BYTES = 10_000_000;
+
     public function __construct(
         private KeepRevision $keep,
         private OpenJob $open,
@@ -70,11 +74,14 @@ final readonly class JobController
     public function import(Request $request): JsonResponse
     {
         $text = $request->input('text');
-
-        return $this->started(
-            $request,
-            $this->file->parse(is_string($text) ? $text : throw BadInput::at('text', 'is missing')),
+        $document = JobFile::decoded(
+            is_string($text) ? $text : throw BadInput::at('text', 'is missing'),
+            self::MOST_BYTES,
         );
+        $file = Fields::of($document);
+        $log = $file->has('log') ? BroughtLog::read($file->child('log')) : null;
+
+        return $this->started($request, $this->file->read(array_diff_key($document, ['log' => 0])), $log);
     }
 
     public function show(Request $request, string $id): JsonResponse
@@ -120,7 +127,7 @@ final readonly class JobController
         return $this->wrote($request, fn (): Kept => $this->keep->goBackTo($job, $author, $from, $to));
     }
 
-    /** The job file, for download. */
+    /** The job file, for download, with the log of what happened on site. */
     public function file(Request $request, string $id, CrewNumbers $crew): Response
     {
         $job = Job::asked($request, $id);
@@ -143,7 +150,10 @@ final readonly class JobController
             JSON_UNESCAPED_SLASHES |
             JSON_PRESERVE_ZERO_FRACTION;
 
-        return self::download($job, json_encode(json_decode($text, false, 64, JSON_THROW_ON_ERROR), $flags)."\n");
+        $pretty = json_encode(json_decode($text, false, 64, JSON_THROW_ON_ERROR), $flags);
+        $log = BroughtLog::written($job);
+
+        return self::download($job, ($log === '' ? $pretty : substr($pretty, 0, -2).",\n    {$log}\n}")."\n");
     }
 
     /** The newest revision as it is stored, whether it can be read or not. */
@@ -165,11 +175,13 @@ final readonly class JobController
         ]);
     }
 
-    private function started(Request $request, Plan $plan): JsonResponse
+    private function started(Request $request, Plan $plan, ?BroughtLog $log = null): JsonResponse
     {
         $crew = User::asking($request)->crewId() ?? abort(403, 'You are in no crew yet.');
 
-        return $this->wrote($request, fn (): Kept => $this->keep->start($crew, User::asking($request), $plan), 201);
+        $start = fn (): Kept => $this->keep->start($crew, User::asking($request), $plan, $log);
+
+        return $this->wrote($request, $start, 201);
     }
 
     /**

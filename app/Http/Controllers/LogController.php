@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\OpenJob;
 use App\Log\AppendToLog;
 use App\Log\JobLog;
 use App\Log\SiteEvent;
@@ -16,13 +17,15 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 
+use function Illuminate\Support\defer;
+
 /** What happened on site: appended, never edited. */
 final readonly class LogController
 {
     /** So many entries are taken at once. */
     private const AT_ONCE = 500;
 
-    public function __construct(private AppendToLog $append) {}
+    public function __construct(private AppendToLog $append, private OpenJob $open) {}
 
     /** The entries after a number, and the time by the clock of the server. */
     public function index(Request $request, string $id): JsonResponse
@@ -44,8 +47,13 @@ final readonly class LogController
         $events = array_map(SiteEvent::read(...), $body->children('entries', self::AT_ONCE));
         $body->end();
         $job = Job::asked($request, $id);
+        $entries = $this->append->append($job, User::asking($request), $device, $events);
+        if (array_filter($events, AppendToLog::isOfCutting(...)) !== []) {
+            // Nobody waits for it; where the server ends before, it is made when that starts again.
+            defer(fn () => $this->open->summarise($job));
+        }
 
-        return self::answer($job, $this->append->append($job, User::asking($request), $device, $events));
+        return self::answer($job, $entries);
     }
 
     /** @param array<int, LogEntry> $entries */

@@ -99,7 +99,8 @@ final readonly class ShareController
         $zone = SiteZone::read(Fields::of($request->query()));
         $share = Share::opened($token);
         $text = $share->job->newest()->text();
-        $evaluated = $evaluate->ofCrew($file->parse($text), $share->job->crew_id)->evaluated;
+        $plan = $file->parse($text)->onSite(JobLog::onSite($share->job_id));
+        $evaluated = $evaluate->ofCrew($plan, $share->job->crew_id)->evaluated;
 
         return new JsonResponse([
             'for' => $share->for,

@@ -71,7 +71,7 @@ final readonly class CutTicket
             'stick' => $this->stick($sticks["{$run}|{$piece->key}"] ?? null),
             'where' => $this->where($piece),
             'note' => $this->since($piece),
-            'cut' => isset($this->said->cutting->cut[$run][$piece->key]),
+            'cut' => isset($this->said->site->cut[$run][$piece->key]),
         ], $this->layout->pieces);
     }
 
@@ -118,7 +118,7 @@ final readonly class CutTicket
     private function since(Piece $piece): string
     {
         $run = $this->layout->run->id;
-        $printed = $this->said->cutting->printed[$run] ?? null;
+        $printed = $this->said->site->printed[$run] ?? null;
 
         return match ($this->cutting->since($run, $piece)) {
             'other' => "other than on the ticket of {$printed?->on}: it was ".

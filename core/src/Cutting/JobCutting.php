@@ -8,8 +8,9 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Pipe;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Effort\Effort;
-use FallBend\Core\Job\CuttingDone;
+use FallBend\Core\Job\CuttingSettings;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Tolerance;
@@ -91,7 +92,9 @@ final readonly class JobCutting
     /** What cuts pipe, by how much of it goes with the cut. */
     private const SAWS = ['kerf.hand-saw', 'kerf.reciprocating-saw', 'kerf.mitre-saw', 'kerf.cutter'];
 
-    private CuttingDone $done;
+    private CuttingSettings $settings;
+
+    private OnSite $done;
 
     /** @var array<string, MeasuredBack> by run */
     private array $back;
@@ -107,7 +110,7 @@ final readonly class JobCutting
         private Catalogue $catalogue,
         private ?Effort $effort = null,
     ) {
-        $this->done = $job->cutting;
+        [$this->settings, $this->done] = [$job->cutting, $job->site];
         $this->back = array_map(
             fn (RunToCut $run): MeasuredBack => new MeasuredBack($run->pieces, $this->done->cut[$run->id] ?? []),
             $runs,
@@ -320,10 +323,10 @@ final readonly class JobCutting
         $plans = [];
         foreach ($this->stocks() as ['system' => $system, 'size' => $size, 'stock' => $stock, 'parts' => $parts]) {
             $objective =
-                $this->done->objective === 'price' &&
+                $this->settings->objective === 'price' &&
                 in_array(null, array_map(static fn (StockLength $one): ?float => $one->price, $stock), true)
                     ? 'length'
-                    : $this->done->objective;
+                    : $this->settings->objective;
             $plans[] = [
                 'system' => $system,
                 'size' => $size,
@@ -347,7 +350,7 @@ final readonly class JobCutting
             $this->kerf(),
             $parts,
             $objective,
-            self::EFFORT * $this->done->effort,
+            self::EFFORT * $this->settings->effort,
             $this->effort,
         ))->plan();
 
@@ -478,7 +481,7 @@ final readonly class JobCutting
     {
         $own = array_values(
             array_filter(
-                $this->done->stock,
+                $this->settings->stock,
                 static fn (array $one): bool => $one['system'] === $system && $one['size'] === $pipe->size,
             ),
         );
@@ -498,6 +501,6 @@ final readonly class JobCutting
     /** Gives the width of the cut. */
     public function kerf(): float
     {
-        return $this->done->kerfMm ?? $this->catalogue->assumption('saw-kerf')->value;
+        return $this->settings->kerfMm ?? $this->catalogue->assumption('saw-kerf')->value;
     }
 }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Hanging;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Job\Hanging;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -15,6 +15,8 @@ use FallBend\Core\Verdict\Where;
 /**
  * What is measured down from a string to the crown of the pipe at every hanger: what it has to be, and what it was read
  * to be. Lengths in mm.
+ *
+ * @phpstan-import-type LevelReading from OnSite
  */
 final readonly class HangerLevels
 {
@@ -23,12 +25,15 @@ final readonly class HangerLevels
     /** What a tape reads at two hangers may be off together. */
     private const READING_MM = 1.0;
 
-    /** @param list<Hanger> $hangers in the order of flow */
+    /**
+     * @param list<Hanger> $hangers in the order of flow
+     * @param list<LevelReading> $readings what was read there
+     */
     public function __construct(
         private RunLayout $layout,
         private array $hangers,
         private float $stringMm,
-        private ?Hanging $decided,
+        private array $readings,
         private Spans $spans,
     ) {}
 
@@ -45,7 +50,7 @@ final readonly class HangerLevels
     public function read(): array
     {
         return array_map(function (Hanger $hanger): ?float {
-            foreach ($this->decided->readings ?? [] as $reading) {
+            foreach ($this->readings as $reading) {
                 if (
                     $reading['leg'] === $this->layout->legs[$hanger->leg]->line->leg->id &&
                     abs($reading['at_mm'] - $hanger->atMm) < self::SAME_MM

@@ -118,7 +118,8 @@ final readonly class RunHanging
         [$tape, $hangers] = [new Tape, $this->run->places()];
         $between = new Spans($this->layout, $this->rulebook, $this->material, $this->run->celsius);
         $spans = $between->between($hangers);
-        $levels = new HangerLevels($this->layout, $hangers, $this->stringMm(), $this->decided, $between);
+        $read = $this->job->site->levels[$this->layout->run->id] ?? [];
+        $levels = new HangerLevels($this->layout, $hangers, $this->stringMm(), $read, $between);
         $expansion = $this->expansion($hangers);
         $straights = $expansion?->straights() ?? [];
         $braced = (new Bracing($this->layout, $this->rulebook))->braced($hangers);

@@ -21,8 +21,6 @@ final readonly class Hanging
      *     null: none was touched
      * @param list<array{leg: string, name: string, before_mm: float}> $faces what places on a leg are measured from,
      *     and how far upstream of the leg's beginning it stands
-     * @param list<array{leg: string, at_mm: float, below_mm: float}> $readings what was measured from the string down
-     *     to the crown, once it hung
      */
     private function __construct(
         public string $run,
@@ -33,7 +31,6 @@ final readonly class Hanging
         public float $floorMm,
         public ?array $own,
         public array $faces,
-        public array $readings,
     ) {}
 
     /**
@@ -78,15 +75,6 @@ final readonly class Hanging
                 'before_mm' => $one->number('before_mm', -1_000_000, 1_000_000),
             ],
         );
-        $readings = self::list(
-            $fields,
-            'readings',
-            static fn (Fields $one): array => [
-                'leg' => $one->string('leg', 40),
-                'at_mm' => $one->number('at_mm', 0, 1_000_000),
-                'below_mm' => $one->number('below_mm', -5000, 20_000),
-            ],
-        );
         $hanging = new self(
             $run,
             $fields->numberOrNull('string_mm', 0, 5000),
@@ -96,7 +84,6 @@ final readonly class Hanging
             $fields->numberOrNull('floor_mm', 0, 20_000) ?? 0.0,
             $own,
             $faces,
-            $readings,
         );
         $fields->end();
 
@@ -138,7 +125,6 @@ final readonly class Hanging
                 'floor_mm' => $this->storeyMm === null ? null : $this->floorMm,
                 'own' => $this->own,
                 'faces' => $this->faces === [] ? null : $this->faces,
-                'readings' => $this->readings === [] ? null : $this->readings,
             ],
             static fn (mixed $value): bool => $value !== null,
         );

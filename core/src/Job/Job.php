@@ -26,8 +26,8 @@ final readonly class Job
      * @param list<Obstacle> $obstacles what the runs go through or past
      * @param list<GuidedMove> $moves what was measured for making up
      * @param array<string, Hanging> $hanging how runs are hung, by id of the run
-     * @param CuttingDone $cutting what there is to cut from, and what is cut
      * @param list<Price> $prices that the crew keeps
+     * @param OnSite $site what was done of it: no part of the document, it stands in the log of the job
      */
     public function __construct(
         public string $name,
@@ -44,8 +44,9 @@ final readonly class Job
         public array $obstacles = [],
         public array $moves = [],
         public array $hanging = [],
-        public CuttingDone $cutting = new CuttingDone,
+        public CuttingSettings $cutting = new CuttingSettings,
         public array $prices = [],
+        public OnSite $site = new OnSite,
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -74,6 +75,7 @@ final readonly class Job
             $this->hanging,
             $this->cutting,
             $this->prices,
+            $this->site,
         );
     }
 
@@ -97,6 +99,31 @@ final readonly class Job
             $this->hanging,
             $this->cutting,
             $this->prices,
+            $this->site,
+        );
+    }
+
+    /** The job with what was done of it on site. */
+    public function onSite(OnSite $site): self
+    {
+        return new self(
+            $this->name,
+            $this->place,
+            $this->units,
+            $this->rulebook,
+            $this->runs,
+            $this->catalogueOverrides,
+            $this->rulebookOverrides,
+            $this->standing,
+            $this->additions,
+            $this->conditions,
+            $this->singles,
+            $this->obstacles,
+            $this->moves,
+            $this->hanging,
+            $this->cutting,
+            $this->prices,
+            $site,
         );
     }
 
@@ -189,6 +216,7 @@ final readonly class Job
             $this->hanging,
             $this->cutting,
             $this->prices,
+            $this->site,
         );
     }
 

@@ -23,7 +23,7 @@ final readonly class JobFile
 {
     public const FORMAT = 'fall-bend-job';
 
-    public const VERSION = 3;
+    public const VERSION = 4;
 
     public const MOST_RUNS = JobReader::MOST_RUNS;
 
@@ -116,7 +116,11 @@ final readonly class JobFile
             );
         }
         if ($version < self::VERSION) {
-            return $this->read($version === 1 ? JobFileUpgrade::fromV1($document) : JobFileUpgrade::fromV2($document));
+            return match ($version) {
+                1 => $this->read(JobFileUpgrade::fromV1($document)),
+                2 => $this->read(JobFileUpgrade::fromV2($document)),
+                default => $this->read(JobFileUpgrade::fromV3($document))->onSite(OnSite::ofVersion3($file)),
+            };
         }
 
         return (new JobReader($this->catalogue, $file, $known))->read();
@@ -147,16 +151,17 @@ final readonly class JobFile
     /**
      * Takes the text of a file; gives the document, not read yet.
      *
+     * @param int $most so many bytes it may have
      * @return array<array-key, mixed>
      *
      * @throws BadInput if it is damaged, or of another kind
      */
-    public static function decoded(string $text): array
+    public static function decoded(string $text, int $most = self::MOST_BYTES): array
     {
-        if (strlen($text) > self::MOST_BYTES) {
+        if (strlen($text) > $most) {
             throw BadInput::at(
                 '',
-                'This file is larger than a job can be: at most '.intdiv(self::MOST_BYTES, 1_000_000).' MB.',
+                'This file is larger than a job can be: at most '.intdiv($most, 1_000_000).' MB.',
             );
         }
         try {

@@ -44,6 +44,31 @@ final class JobFileUpgrade
         return $document;
     }
 
+    /**
+     * Version 4 has what was done on site in its log: what was cut and printed, what was read at hangers and of
+     * standing pipes goes out of the plan.
+     *
+     * @param array<array-key, mixed> $document
+     * @return array<array-key, mixed>
+     */
+    public static function fromV3(array $document): array
+    {
+        $document['version'] = 4;
+        if (is_array($document['cutting'] ?? null)) {
+            $document['cutting'] = array_diff_key($document['cutting'], ['cut' => 0, 'printed' => 0]);
+        }
+        foreach (['hanging' => 'readings', 'standing' => 'evidence'] as $list => $field) {
+            if (is_array($document[$list] ?? null)) {
+                $document[$list] = array_map(
+                    static fn (mixed $one): mixed => is_array($one) ? array_diff_key($one, [$field => 0]) : $one,
+                    $document[$list],
+                );
+            }
+        }
+
+        return $document;
+    }
+
     /** @return list<mixed> one entry for each number that was measured */
     private static function measured(mixed $old): array
     {

@@ -19,7 +19,7 @@ use FallBend\Core\Measure\Units;
 /** Reads a document of the newest version, list by list, in the order in which they rest on each other. */
 final readonly class JobReader
 {
-    public const MOST_RUNS = 2_000;
+    public const MOST_RUNS = Run::MOST;
 
     private Fields $overrides;
 
@@ -68,7 +68,7 @@ final readonly class JobReader
             $this->obstacles($runs),
             $this->moves($names),
             Hanging::ofRuns($file->children('hanging', self::MOST_RUNS), $names),
-            $file->has('cutting') ? CuttingDone::read($file->child('cutting'), $names) : new CuttingDone,
+            $file->has('cutting') ? CuttingSettings::read($file->child('cutting')) : new CuttingSettings,
             Price::list($file->children('prices', 2000)),
         );
         $this->overrides->end();

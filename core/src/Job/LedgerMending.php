@@ -15,16 +15,17 @@ final class LedgerMending
      * Takes a decoded document of any version; gives it with ledgers that can be read, and what was changed, in words.
      *
      * @param array<array-key, mixed> $document
+     * @param OnSite $site what is cut by the log; that of a document up to version 3 stands in it
      * @return array{array<array-key, mixed>, list<string>}
      */
-    public static function mended(array $document): array
+    public static function mended(array $document, OnSite $site = new OnSite): array
     {
         $changes = [];
         $runs = is_array($document['runs'] ?? null) ? $document['runs'] : [];
         foreach ($runs as $i => $run) {
             if (is_array($run) && is_array($run['marks'] ?? null)) {
                 $name = is_string($run['name'] ?? null) ? $run['name'] : "run {$i}";
-                [$marks, $told] = self::marks($run['marks'], self::cut($document, $run['id'] ?? null));
+                [$marks, $told] = self::marks($run['marks'], self::cut($document, $run['id'] ?? null, $site));
                 $run['marks'] = $marks;
                 $runs[$i] = $run;
                 $changes = [
@@ -41,10 +42,10 @@ final class LedgerMending
      * @param array<array-key, mixed> $document
      * @return array<string, true> pieces of a run that are cut, by key
      */
-    private static function cut(array $document, mixed $run): array
+    private static function cut(array $document, mixed $run, OnSite $site): array
     {
         $cutting = is_array($document['cutting'] ?? null) ? $document['cutting'] : [];
-        $cut = [];
+        $cut = array_fill_keys(array_keys(is_string($run) ? $site->cut[$run] ?? [] : []), true);
         foreach (is_array($cutting['cut'] ?? null) ? $cutting['cut'] : [] as $one) {
             if (is_array($one) && ($one['run'] ?? null) === $run && is_string($one['piece'] ?? null)) {
                 $cut[$one['piece']] = true;

@@ -14,7 +14,7 @@ final readonly class PrintedTicket
      * @param string $on the day, as `2026-11-25`
      * @param array<string, array{letter: string, length_mm: float}> $pieces by key
      */
-    private function __construct(public string $run, public string $on, public array $pieces) {}
+    public function __construct(public string $run, public string $on, public array $pieces) {}
 
     /**
      * @param list<string> $runs ids
@@ -37,19 +37,5 @@ final readonly class PrintedTicket
         $fields->end();
 
         return new self($run, $on, $pieces);
-    }
-
-    /** @return array<string, mixed> as a job file holds it */
-    public function toArray(): array
-    {
-        return [
-            'run' => $this->run,
-            'on' => $this->on,
-            'pieces' => array_map(
-                static fn (string $key, array $piece): array => ['piece' => $key] + $piece,
-                array_map(strval(...), array_keys($this->pieces)),
-                array_values($this->pieces),
-            ),
-        ];
     }
 }

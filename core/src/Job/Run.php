@@ -10,6 +10,9 @@ use FallBend\Core\Measure\Length;
 /** One run: from an outlet, leg by leg, to a tie-in. */
 final readonly class Run
 {
+    /** So many runs a job has at most. */
+    public const MOST = 2_000;
+
     /** So many legs a run has at the most. */
     public const MOST_LEGS = 1000;
 

@@ -34,8 +34,6 @@ final readonly class StandingPipe
      * @param string $end one of ENDS
      * @param ?float $outsideMm as measured; null where the catalogue's stands
      * @param string $how one of HOW
-     * @param array<string, float|bool|string> $evidence what was read and seen of it, as the reckoner `identify` takes
-     *     it
      * @param string $at where its centre is, in words: from what, how far
      * @param string $faces which way it points
      * @param ?float $levelMm height of its centre over the mark of the job
@@ -50,7 +48,6 @@ final readonly class StandingPipe
         public ?float $outsideMm,
         public bool $isFixed,
         public string $how,
-        public array $evidence,
         public string $at,
         public string $faces,
         public ?float $levelMm,

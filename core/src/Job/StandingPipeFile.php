@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Identify\Evidence;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 
@@ -37,7 +36,6 @@ final readonly class StandingPipeFile
             $fields->numberOrNull('od_mm', 5, 1500),
             $fields->bool('fixed', true),
             $fields->has('how') ? $fields->choice('how', StandingPipe::HOW) : 'told',
-            self::evidence($fields->childOrNull('evidence')),
             $fields->stringOr('at', '', 200),
             $fields->stringOr('faces', '', 80),
             $fields->numberOrNull('level_mm', -100_000, 100_000),
@@ -61,7 +59,6 @@ final readonly class StandingPipeFile
                 'od_mm' => $pipe->outsideMm,
                 'fixed' => $pipe->isFixed,
                 'how' => $pipe->how,
-                'evidence' => $pipe->evidence === [] ? null : $pipe->evidence,
                 'at' => $pipe->at === '' ? null : $pipe->at,
                 'faces' => $pipe->faces === '' ? null : $pipe->faces,
                 'level_mm' => $pipe->levelMm,
@@ -69,27 +66,5 @@ final readonly class StandingPipeFile
             ],
             static fn (mixed $value): bool => $value !== null,
         );
-    }
-
-    /**
-     * Checks what was read and seen as `identify` will, and keeps it as it was given.
-     *
-     * @return array<string, float|bool|string>
-     */
-    private static function evidence(?Fields $fields): array
-    {
-        if ($fields === null) {
-            return [];
-        }
-        Evidence::read($fields);
-        $fields->end();
-        $kept = [];
-        foreach ($fields->all() as $key => $value) {
-            if (is_float($value) || is_int($value) || is_bool($value) || is_string($value)) {
-                $kept[(string) $key] = is_int($value) ? (float) $value : $value;
-            }
-        }
-
-        return $kept;
     }
 }

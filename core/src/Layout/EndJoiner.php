@@ -85,7 +85,6 @@ final readonly class EndJoiner
                 null,
                 false,
                 'told',
-                [],
                 '',
                 '',
                 null,

@@ -40,8 +40,7 @@ final readonly class AsBuilt
     public function ofRun(RunLayout $layout): array
     {
         $error = $this->catalogue->assumption('hang.reading-error')->value;
-        $said = $this->job->hanging[$layout->run->id] ?? null;
-        if ($said === null || $said->readings === []) {
+        if (! isset($this->job->site->levels[$layout->run->id])) {
             return ['hangers' => [], 'error_mm' => $error, 'findings' => []];
         }
         $report = (new RunHanging($layout, $this->job, $this->catalogue, $this->book))->toArray();

@@ -85,7 +85,7 @@ final readonly class RecordedRuns
                     'size' => $piece->size,
                     'cut' => $piece->isCutKnown ? $this->tape->reading($piece->cutMm) : null,
                     'came' => $this->tape->readingOrNull(
-                        $this->job->cutting->cut[$layout->run->id][$piece->key] ?? null,
+                        $this->job->site->cut[$layout->run->id][$piece->key] ?? null,
                     ),
                 ],
                 $layout->pieces,

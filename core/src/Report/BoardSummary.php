@@ -6,7 +6,7 @@ namespace FallBend\Core\Report;
 
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Geometry\Vec3;
-use FallBend\Core\Job\CuttingDone;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Severity;
@@ -115,7 +115,7 @@ final class BoardSummary
     /** @return JobSummary */
     public static function summary(EvaluatedJob $job): array
     {
-        return self::counted(self::laid($job), $job->job()->cutting);
+        return self::counted(self::laid($job), $job->job()->site);
     }
 
     /**
@@ -147,7 +147,7 @@ final class BoardSummary
      * @param LaidSummary $laid
      * @return JobSummary
      */
-    public static function counted(array $laid, CuttingDone $done): array
+    public static function counted(array $laid, OnSite $done): array
     {
         ['summary' => $summary, 'pieces' => $pieces] = $laid;
         if ($summary['run'] !== null) {

@@ -6,14 +6,26 @@ namespace FallBend\Core\Site;
 
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
+use FallBend\Core\Job\Marks;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Joining\TroubleKind;
 
 /**
- * What stands in an entry, by its kind. A mark or a check is true where it was seen as it should be, false where not.
+ * What stands in an entry, by its kind; lengths in mm. A mark or a check is true where it was seen as it should be,
+ * false where not.
  *
  * @phpstan-type Content array{
  *     run?: string,
  *     joint?: int,
+ *     piece?: string,
+ *     length_mm?: float,
+ *     on?: string,
+ *     letters?: array<string, string>,
+ *     leg?: string,
+ *     at_mm?: float,
+ *     below_mm?: float,
+ *     standing?: string,
+ *     evidence?: array<string, float|bool|string>,
  *     method?: string,
  *     pieces?: array<string, float>,
  *     part?: string,
@@ -55,6 +67,9 @@ final class EntryFile
     /** What is made of pieces, by key; a joint has two sides and a fitting a few more. */
     private const MOST_PIECES = 8;
 
+    /** Pieces that stand on one ticket. */
+    private const MOST_PRINTED = 1_500;
+
     /** What can be seen of a joint once it is made. */
     public const MARKS = ['depth', 'angle', 'bead'];
 
@@ -68,6 +83,10 @@ final class EntryFile
     public static function read(EntryKind $kind, Fields $fields): array
     {
         $content = match ($kind) {
+            EntryKind::Cut => self::cut($fields) + self::inPlaceOf($fields),
+            EntryKind::Printed => self::ticket($fields),
+            EntryKind::Level => self::level($fields) + self::inPlaceOf($fields),
+            EntryKind::Measured => self::measured($fields) + self::inPlaceOf($fields),
             EntryKind::DryFit, EntryKind::CutOut => self::joint($fields),
             EntryKind::Joint => self::joint($fields) + self::madeOf($fields),
             EntryKind::Seen => self::joint($fields) + self::marks($fields),
@@ -106,6 +125,71 @@ final class EntryFile
         }
 
         return $content + ($note === '' ? [] : ['note' => $note]);
+    }
+
+    /** @return array{run: string, piece: string, length_mm?: float} */
+    private static function cut(Fields $fields): array
+    {
+        $length = $fields->numberOrNull('length_mm', 1, 1_000_000);
+
+        return [
+            'run' => $fields->string('run', self::LONGEST_ID),
+            'piece' => $fields->string('piece', Marks::LONGEST_KEY),
+        ] + ($length === null ? [] : ['length_mm' => $length]);
+    }
+
+    /**
+     * The entry that one stands in the place of, where whoever says it knew of one.
+     *
+     * @return array{entry?: int}
+     */
+    private static function inPlaceOf(Fields $fields): array
+    {
+        return $fields->has('entry') ? ['entry' => $fields->int('entry', 1, 1_000_000_000)] : [];
+    }
+
+    /**
+     * @return array{run: string, on: string, pieces: array<string, float>, letters: array<string, string>}
+     *
+     * @throws BadInput
+     */
+    private static function ticket(Fields $fields): array
+    {
+        [$run, $on] = [$fields->string('run', self::LONGEST_ID), $fields->string('on', 10)];
+        if (preg_match('/^(\d{4})-(\d{2})-(\d{2})\z/', $on, $day) !== 1 ||
+            ! checkdate((int) $day[2], (int) $day[3], (int) $day[1])) {
+            throw BadInput::at($fields->at('on'), 'must be a day such as 2026-11-25', $on);
+        }
+        [$pieces, $letters] = [$fields->childOrNull('pieces'), $fields->childOrNull('letters')];
+        $ticket = ['run' => $run, 'on' => $on, 'pieces' => [], 'letters' => []];
+        foreach ($pieces?->keys(self::MOST_PRINTED) ?? [] as $piece) {
+            $ticket['pieces'][$piece] = $pieces?->number($piece, 0, 1_000_000) ?? 0.0;
+            $ticket['letters'][$piece] = $letters?->string($piece, 10) ?? '';
+        }
+        $letters?->end();
+
+        return $ticket;
+    }
+
+    /** @return array{run: string, leg: string, at_mm: float, below_mm?: float} */
+    private static function level(Fields $fields): array
+    {
+        $below = $fields->numberOrNull('below_mm', -5_000, 20_000);
+
+        return [
+            'run' => $fields->string('run', self::LONGEST_ID),
+            'leg' => $fields->string('leg', 40),
+            'at_mm' => $fields->number('at_mm', 0, 1_000_000),
+        ] + ($below === null ? [] : ['below_mm' => $below]);
+    }
+
+    /** @return array{standing: string, evidence?: array<string, float|bool|string>} */
+    private static function measured(Fields $fields): array
+    {
+        $evidence = $fields->childOrNull('evidence');
+
+        return ['standing' => $fields->string('standing', 40)] +
+            ($evidence === null ? [] : ['evidence' => OnSite::evidence($evidence)]);
     }
 
     /** @return array{run: string, joint: int} */

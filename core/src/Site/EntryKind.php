@@ -7,6 +7,18 @@ namespace FallBend\Core\Site;
 /** What an entry of the log of a job says. */
 enum EntryKind: string
 {
+    /** A piece was cut, and how long it came out; without a length: it is still to be cut after all. */
+    case Cut = 'cut';
+
+    /** The cut ticket of a run was put on paper: somebody may cut by it. */
+    case Printed = 'printed';
+
+    /** What was measured at a hanger from the string down to the crown; without it: nothing stands there any more. */
+    case Level = 'level';
+
+    /** What was read and seen of a pipe that stands already, all that stands by now. */
+    case Measured = 'measured';
+
     /** A joint was tried dry and marked. */
     case DryFit = 'dry-fit';
 

@@ -7,10 +7,20 @@ namespace FallBend\Core\Site;
 use DateTimeImmutable;
 use DateTimeInterface;
 use DateTimeZone;
+use FallBend\Core\Job\OnSite;
+use FallBend\Core\Job\PrintedTicket;
 
-/** What happened on site, as it stands: what was taken back is left out. */
+/**
+ * What happened on site, as it stands: what was taken back is left out.
+ *
+ * @phpstan-import-type Content from EntryFile
+ * @phpstan-import-type LevelReading from OnSite
+ */
 final readonly class SiteLog
 {
+    /** Two places of a hanger on its leg that are nearer are one. */
+    private const SAME_MM = 0.5;
+
     /** @var list<Entry> in the order in which they arrived */
     public array $entries;
 
@@ -102,6 +112,76 @@ final readonly class SiteLog
         }
 
         return $of;
+    }
+
+    /** Gives what the plan is held against, as the last that was said of each has it. */
+    public function onSite(): OnSite
+    {
+        [$printed, $levels, $measured] = [[], [], []];
+        foreach ($this->of(EntryKind::Printed) as $entry) {
+            $ticket = self::ticket($entry->content);
+            $printed[$ticket->run] = $ticket;
+        }
+        foreach ($this->of(EntryKind::Level) as $entry) {
+            $run = $entry->content['run'] ?? '';
+            $levels[$run] = self::levels($levels[$run] ?? [], $entry->content);
+        }
+        foreach ($this->of(EntryKind::Measured) as $entry) {
+            $measured[$entry->content['standing'] ?? ''] = $entry->content['evidence'] ?? [];
+        }
+        $isSomething = static fn (array $said): bool => $said !== [];
+
+        return new OnSite(
+            $this->cut(),
+            $printed,
+            array_filter($levels, $isSomething),
+            array_filter($measured, $isSomething),
+        );
+    }
+
+    /** @return array<string, array<string, float>> lengths by run and key of the piece */
+    private function cut(): array
+    {
+        $last = [];
+        foreach ($this->of(EntryKind::Cut) as $entry) {
+            $last[$entry->content['run'] ?? ''][$entry->content['piece'] ?? ''] = $entry->content['length_mm'] ?? null;
+        }
+        $cut = [];
+        foreach ($last as $run => $pieces) {
+            $cut[$run] = array_filter($pieces, static fn (?float $length): bool => $length !== null);
+        }
+
+        return array_filter($cut, static fn (array $pieces): bool => $pieces !== []);
+    }
+
+    /** @param Content $said */
+    private static function ticket(array $said): PrintedTicket
+    {
+        $pieces = [];
+        foreach ($said['pieces'] ?? [] as $piece => $length) {
+            $pieces[$piece] = ['letter' => $said['letters'][$piece] ?? '', 'length_mm' => $length];
+        }
+
+        return new PrintedTicket($said['run'] ?? '', $said['on'] ?? '', $pieces);
+    }
+
+    /**
+     * @param list<LevelReading> $levels of a run
+     * @param Content $said
+     * @return list<LevelReading> with what is said in place of what stood at the same hanger
+     */
+    private static function levels(array $levels, array $said): array
+    {
+        [$leg, $at] = [$said['leg'] ?? '', $said['at_mm'] ?? 0.0];
+        $others = array_filter(
+            $levels,
+            static fn (array $one): bool => $one['leg'] !== $leg || abs($one['at_mm'] - $at) >= self::SAME_MM,
+        );
+        $one = isset($said['below_mm'])
+            ? [['leg' => $leg, 'at_mm' => $at, 'below_mm' => $said['below_mm']]]
+            : [];
+
+        return [...array_values($others), ...$one];
     }
 
     /** Gives how a joint of a run stands. */

@@ -12,6 +12,7 @@ use FallBend\Core\Hanging\HangerKind;
 use FallBend\Core\Hanging\HangerReason;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Layout\JobCompiler;
 use FallBend\Core\Tests\Network\CaseJob;
 use PHPUnit\Framework\TestCase;
@@ -536,24 +537,22 @@ final class RunHangingTest extends TestCase
     {
         $legs = 'north 4000 mm fall 20 mm/m';
         $hangers = self::report($legs, [])['hangers'];
-        $read = static fn (array $below): array => [
-            'readings' => array_map(
-                static fn (array $hanger, ?float $mm): array => [
-                    'leg' => 'l1',
-                    'at_mm' => $hanger['at']['mm'],
-                    'below_mm' => $mm ?? $hanger['below_string']['mm'],
-                ],
-                $hangers,
-                $below,
-            ),
-        ];
-        $good = self::report($legs, $read(array_fill(0, count($hangers), null)));
+        $read = static fn (array $below): array => array_map(
+            static fn (array $hanger, ?float $mm): array => [
+                'leg' => 'l1',
+                'at_mm' => $hanger['at']['mm'],
+                'below_mm' => $mm ?? $hanger['below_string']['mm'],
+            ],
+            $hangers,
+            $below,
+        );
+        $good = self::report($legs, [], read: $read(array_fill(0, count($hangers), null)));
         self::assertSame([], $good['findings']);
         self::assertEqualsWithDelta(0.0, $good['hangers'][1]['off_mm'], 1e-9);
-        $back = self::report($legs, $read([130.0, 110.0, ...array_fill(0, count($hangers) - 2, null)]));
+        $back = self::report($legs, [], read: $read([130.0, 110.0, ...array_fill(0, count($hangers) - 2, null)]));
         self::assertContains('hang.readBack', array_column($back['findings'], 'rule'));
         self::assertEqualsWithDelta(30.0 - 1.6, $back['hangers'][0]['off_mm'], 0.01);
-        $flat = self::report($legs, $read([101.6, 103.0, ...array_fill(0, count($hangers) - 2, null)]));
+        $flat = self::report($legs, [], read: $read([101.6, 103.0, ...array_fill(0, count($hangers) - 2, null)]));
         self::assertSame(['hang.readFlat'], array_column($flat['findings'], 'rule'));
         // Those of two strings are not held against each other.
         $drop = self::report('north 1500 mm fall 20 mm/m / down 900 mm / north 1500 mm fall 20 mm/m', []);
@@ -568,9 +567,11 @@ final class RunHangingTest extends TestCase
         self::assertNotContains(
             'hang.readBack',
             array_column(
-                self::report('north 1500 mm fall 20 mm/m / down 900 mm / north 1500 mm fall 20 mm/m', [
-                    'readings' => $readings,
-                ])['findings'],
+                self::report(
+                    'north 1500 mm fall 20 mm/m / down 900 mm / north 1500 mm fall 20 mm/m',
+                    [],
+                    read: $readings,
+                )['findings'],
                 'rule',
             ),
         );
@@ -605,6 +606,7 @@ final class RunHangingTest extends TestCase
      * @param list<array<string, mixed>> $obstacles
      * @param array<string, mixed> $with of the run
      * @param array<string, mixed> $overrides
+     * @param list<array{leg: string, at_mm: float, below_mm: float}> $read
      * @return array<string, mixed>
      */
     private static function report(
@@ -614,6 +616,7 @@ final class RunHangingTest extends TestCase
         array $with = [],
         string $book = 'ipc-2021',
         array $overrides = [],
+        array $read = [],
     ): array {
         $file = new JobFile(Catalogue::shipped());
         $document = json_decode(
@@ -632,6 +635,7 @@ final class RunHangingTest extends TestCase
             json_decode((string) json_encode($file->document($job)), true)['hanging'],
             'what was decided is kept',
         );
+        $job = $job->onSite(new OnSite(levels: $read === [] ? [] : ['main' => $read]));
         $catalogue = Catalogue::shipped();
         $rules = $job->book($catalogue);
 

@@ -44,6 +44,25 @@ final class JobFileUpgradeTest extends TestCase
         self::assertSame(['take_off_mm' => 58, 'spigot_mm' => 77], array_column($entries, 'value', 'field'));
     }
 
+    public function testWhatWasDoneGoesOutOfThePlan(): void
+    {
+        $document = JobFileUpgrade::fromV3([
+            'version' => 3,
+            'cutting' => ['kerf_mm' => 2, 'cut' => [['run' => 'a']], 'printed' => []],
+            'hanging' => [['run' => 'a', 'swing_c' => 9, 'readings' => [['leg' => 'l1']]], 'text'],
+            'standing' => [['id' => 'tee', 'evidence' => ['od_mm' => 48.4]]],
+        ]);
+        self::assertSame(
+            [
+                'version' => 4,
+                'cutting' => ['kerf_mm' => 2],
+                'hanging' => [['run' => 'a', 'swing_c' => 9], 'text'],
+                'standing' => [['id' => 'tee']],
+            ],
+            $document,
+        );
+    }
+
     public function testWhatItDoesNotUnderstandIsLeftToWhoeverReadsIt(): void
     {
         $broken = ['overrides' => ['catalogue' => ['text', ['no' => 'row']]]];

@@ -8,6 +8,7 @@ use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\LedgerMending;
 use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\MarksFile;
+use FallBend\Core\Job\OnSite;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -71,12 +72,11 @@ final class LedgerMendingTest extends TestCase
     #[DataProvider('ledgers')]
     public function testALedgerIsReadableAfterwards(array $ledger, array $expected, int $told): void
     {
-        $cut = ['cut' => [['run' => 'a', 'piece' => 'l2.1', 'length_mm' => 10]]];
-        [$document, $changes] = LedgerMending::mended([
-            'runs' => [['id' => 'a', 'name' => 'Sink', 'marks' => $ledger]],
-            'cutting' => $cut,
-            'other' => 'stays',
-        ]);
+        $before = ['runs' => [['id' => 'a', 'name' => 'Sink', 'marks' => $ledger]], 'other' => 'stays'];
+        [$document, $changes] = LedgerMending::mended($before, new OnSite(['a' => ['l2.1' => 10.0]]));
+        // Up to version 3 what is cut stood in the document.
+        $cut = ['cutting' => ['cut' => [['run' => 'a', 'piece' => 'l2.1', 'length_mm' => 10]]]];
+        self::assertSame($document + $cut, LedgerMending::mended($before + $cut)[0]);
         self::assertCount($told, $changes);
         $marks = MarksFile::read(Fields::of($document['runs'][0]['marks']));
         self::assertEquals($expected, [

@@ -10,7 +10,7 @@ use FallBend\Core\Drawing\GeoJson;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
-use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryKind;
@@ -120,9 +120,7 @@ final class JobRecordTest extends TestCase
             ];
         }
         $catalogue = Catalogue::shipped();
-        $file = new JobFile($catalogue);
-        $document = ['hanging' => [['run' => 'a', 'readings' => $readings]]] + $file->document($job->job());
-        $hung = $file->parse(json_encode($document, JSON_THROW_ON_ERROR));
+        $hung = $job->job()->onSite(new OnSite(levels: ['a' => $readings]));
         $read = (new JobEvaluator($catalogue))->evaluate($hung, effort: Effort::of(20_000));
         $built = $read->record(new SiteLog([], new DateTimeImmutable('2026-11-30T12:00:00Z')))->toArray('')['runs'][0][
             'built'

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Job\OnSite;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Report\JobParts;
 use PHPUnit\Framework\TestCase;
@@ -23,7 +24,7 @@ final class JobPartsTest extends TestCase
 
     public function testWhatIsCutChangesNoPartButThoseOfCutting(): void
     {
-        [$before, $after] = [$this->evaluated(), $this->evaluated($this->firstPieceCut())];
+        [$before, $after] = [$this->evaluated(), $this->evaluated([], $this->firstPieceCut())];
         self::assertSame($this->file->laidText($before->job()), $this->file->laidText($after->job()));
         $runs = array_map(static fn (string $id): string => "run:{$id}", $before->layout()->ids());
         self::assertNotSame([], $runs);
@@ -54,11 +55,11 @@ final class JobPartsTest extends TestCase
 
     public function testTheSummaryCountsWhatIsCutOntoWhatIsLaid(): void
     {
-        [$before, $after] = [$this->evaluated(), $this->evaluated($this->firstPieceCut())];
+        [$before, $after] = [$this->evaluated(), $this->evaluated([], $this->firstPieceCut())];
         self::assertSame(BoardSummary::laid($before), BoardSummary::laid($after));
         self::assertEquals(
             BoardSummary::summary($after),
-            BoardSummary::counted(BoardSummary::laid($before), $after->job()->cutting),
+            BoardSummary::counted(BoardSummary::laid($before), $after->job()->site),
         );
     }
 
@@ -73,19 +74,18 @@ final class JobPartsTest extends TestCase
     }
 
     /** @param array<string, mixed> $change */
-    private function evaluated(array $change = []): EvaluatedJob
+    private function evaluated(array $change = [], OnSite $site = new OnSite): EvaluatedJob
     {
-        return (new JobEvaluator(Catalogue::shipped()))->evaluate($this->file->read($change + $this->demo()));
+        $job = $this->file->read($change + $this->demo())->onSite($site);
+
+        return (new JobEvaluator(Catalogue::shipped()))->evaluate($job);
     }
 
-    /** @return array<string, mixed> */
-    private function firstPieceCut(): array
+    private function firstPieceCut(): OnSite
     {
         $piece = $this->evaluated()->run('clay-wash')->pieces[0];
 
-        return [
-            'cutting' => ['cut' => [['run' => 'clay-wash', 'piece' => $piece->key, 'length_mm' => $piece->cutMm + 2]]],
-        ];
+        return new OnSite(['clay-wash' => [$piece->key => $piece->cutMm + 2]]);
     }
 
     /** @return array<string, mixed> */

@@ -18,6 +18,19 @@ final class EntryFileTest extends TestCase
     /** @return iterable<string, array{EntryKind, array<string, mixed>}> */
     public static function entries(): iterable
     {
+        yield 'cut' => [EntryKind::Cut, ['run' => 'r', 'piece' => 'l1.1', 'length_mm' => 400.5]];
+        yield 'not cut after all' => [EntryKind::Cut, ['run' => 'r', 'piece' => 'l1.1', 'entry' => 4]];
+        yield 'printed' => [
+            EntryKind::Printed,
+            ['run' => 'r', 'on' => '2026-02-28', 'pieces' => ['l1.1' => 4.5], 'letters' => ['l1.1' => 'A']],
+        ];
+        yield 'level' => [EntryKind::Level, ['run' => 'r', 'leg' => 'l1', 'at_mm' => 300.0, 'below_mm' => -12.5]];
+        yield 'no level after all' => [EntryKind::Level, ['run' => 'r', 'leg' => 'l1', 'at_mm' => 300.0, 'entry' => 9]];
+        yield 'measured' => [
+            EntryKind::Measured,
+            ['standing' => 'tee', 'evidence' => ['od_mm' => 48.4, 'reading_error_mm' => 0.8, 'magnet' => true]],
+        ];
+        yield 'not measured after all' => [EntryKind::Measured, ['standing' => 'tee', 'entry' => 2]];
         yield 'dry fit' => [EntryKind::DryFit, self::JOINT];
         yield 'joint' => [EntryKind::Joint, self::JOINT];
         yield 'joint with all of it' => [
@@ -74,6 +87,26 @@ final class EntryFileTest extends TestCase
     /** @return iterable<string, array{EntryKind, array<string, mixed>, string}> */
     public static function wrong(): iterable
     {
+        yield 'cut to nothing' => [EntryKind::Cut, ['run' => 'r', 'piece' => 'l1.1', 'length_mm' => 0], 'length_mm'];
+        $ticket = ['run' => 'r', 'pieces' => ['l1.1' => 4.5], 'letters' => ['l1.1' => 'A']];
+        yield 'a day that is none' => [EntryKind::Printed, $ticket + ['on' => '2026-02-30'], 'on'];
+        yield 'a day in words' => [EntryKind::Printed, $ticket + ['on' => 'yesterday'], 'on'];
+        yield 'a letter of no piece' => [
+            EntryKind::Printed,
+            ['letters' => ['l1.1' => 'A', 'l2.1' => 'B'], 'on' => '2026-02-28'] + $ticket,
+            'letters.l2.1',
+        ];
+        yield 'a level of no hanger' => [EntryKind::Level, ['run' => 'r', 'leg' => 'l1', 'below_mm' => 3], 'at_mm'];
+        yield 'evidence that contradicts itself' => [
+            EntryKind::Measured,
+            ['standing' => 'tee', 'evidence' => ['od_mm' => 58, 'circumference_mm' => 182, 'reading_error_mm' => 1]],
+            'evidence.od_mm',
+        ];
+        yield 'a colour that nobody knows' => [
+            EntryKind::Measured,
+            ['standing' => 'tee', 'evidence' => ['od_mm' => 58, 'reading_error_mm' => 1, 'colour' => 'mauve']],
+            'evidence.colour',
+        ];
         yield 'no joint' => [EntryKind::Joint, ['run' => 'r'], 'joint'];
         yield 'no such trouble' => [EntryKind::Trouble, self::JOINT + ['what' => 'sad'], 'what'];
         yield 'nothing seen' => [EntryKind::Seen, self::JOINT, 'depth'];

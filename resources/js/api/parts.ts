@@ -19,6 +19,8 @@ interface Answered {
 export interface Asked {
     want: Record<string, string>;
     held: ReadonlyMap<string, Part>;
+    /** how often something had happened on site when it was made */
+    stale: number;
 }
 
 /** Shown on every screen of a job. */
@@ -37,14 +39,23 @@ export class JobParts {
     private held: ReadonlyMap<string, Part> = new Map();
     /** whether all runs are held, whichever there are */
     private hasEveryRun = false;
+    /** how often something happened on site that the evaluation rests on, and how often of that is in what is held */
+    private stale = 0;
+    private fresh = 0;
 
     /** Says what the screens show from here on. */
     want(names: readonly string[]): void {
         this.wanted = new Set([...ALWAYS, ...names]);
     }
 
-    /** Whether something of what the screens show was never asked for. */
+    /** Says that something happened on site: what is held was reckoned without it. */
+    happened(): void {
+        this.stale++;
+    }
+
+    /** Whether something of what the screens show was never asked for, or not since something happened on site. */
     get isMissing(): boolean {
+        if (this.fresh < this.stale) return true;
         return [...this.wanted].some((name) => (name === EVERY_RUN ? !this.hasEveryRun : !this.held.has(name)));
     }
 
@@ -55,11 +66,13 @@ export class JobParts {
         return {
             want: Object.fromEntries([...names].map((name) => [name, this.held.get(name)?.hash ?? ''])),
             held: this.held,
+            stale: this.stale,
         };
     }
 
     /** Takes an answer; gives the names of what it left for another request. */
-    take({ want, held }: Asked, { parts, later }: Answered, isMore = false): string[] {
+    take({ want, held, stale }: Asked, { parts, later }: Answered, isMore = false): string[] {
+        if (!isMore) this.fresh = Math.max(this.fresh, stale);
         const next = new Map(isMore ? this.held : []);
         for (const name of Object.keys({ ...want, ...parts })) {
             const part = parts[name] ?? held.get(name);

@@ -460,9 +460,9 @@ export type JobList = 'cut' | 'materials' | 'joints' | 'hangers' | 'levels' | 's
 /** One list of the job as a table. */
 export const jobCsv = (of: OfJob, list: JobList) => callFileInTurn('/api/csv', { ...of, list });
 /** All that the job takes, by shelf. */
-export const materialsQuery = (of: OfJob) =>
+export const materialsQuery = (of: OfJob, logged: number) =>
     queryOptions({
-        queryKey: ['materials', of],
+        queryKey: ['materials', of, logged],
         queryFn: ({ signal }) =>
             orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { ...of }, signal)),
         ...untilAnswered,
@@ -479,17 +479,17 @@ export const dropPrice = (id: number) => write<null>('DELETE', `/api/prices/${id
 /** What is to be cut now, and from which sticks; can be given up. */
 export const askCut = (of: OfJob, run: string, signal?: AbortSignal) =>
     callInTurn<CuttingReport>('/api/cut', { ...of, run }, signal);
-export const cutQuery = (of: OfJob, run: string) =>
+export const cutQuery = (of: OfJob, run: string, logged: number) =>
     queryOptions({
-        queryKey: ['cut', run, of],
+        queryKey: ['cut', run, of, logged],
         queryFn: ({ signal }) => orThrow(askCut(of, run, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });
 /** Where a run is hung, and what hangs between two hangers. */
-export const hangQuery = (of: OfJob, run: string) =>
+export const hangQuery = (of: OfJob, run: string, logged: number) =>
     queryOptions({
-        queryKey: ['hang', run, of],
+        queryKey: ['hang', run, of, logged],
         queryFn: () => orThrow(call<HangingReport>('POST', '/api/hang', { ...of, run })),
         ...untilAnswered,
         placeholderData: keepPreviousData,

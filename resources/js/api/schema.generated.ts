@@ -1430,7 +1430,7 @@ export interface paths {
                             /** @description Made by the device: what has arrived before does not arrive again */
                             key: string;
                             /** @enum {unknown} */
-                            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
+                            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
                             /** @description By the clock of the device */
                             made_at: string;
                             /** @description How long ago it happened, in seconds */
@@ -1438,11 +1438,30 @@ export interface paths {
                             run?: string;
                             /** @description The number of a joint */
                             joint?: number;
+                            /** @description The key of a piece */
+                            piece?: string;
+                            /** @description How long it came out; left out: it is still to be cut */
+                            length_mm?: number;
+                            /** @description The day that stands on a ticket, such as 2026-11-25 */
+                            on?: string;
+                            /** @description What pieces are called on a ticket, by key */
+                            letters?: {
+                                [key: string]: string;
+                            };
+                            /** @description The leg that a hanger is on */
+                            leg?: string;
+                            /** @description Where on it the hanger is */
+                            at_mm?: number;
+                            /** @description From the string down to the crown; left out: nothing stands there any more */
+                            below_mm?: number;
+                            /** @description The id of a standing pipe */
+                            standing?: string;
+                            evidence?: components["schemas"]["JobEvidence"];
                             /** @description How a joint was made */
                             method?: string;
                             /** @description With which part or cement, as it is printed on it */
                             part?: string;
-                            /** @description How long the pieces of a joint were, in mm, by key */
+                            /** @description How long pieces of a joint were, or are on a ticket, in mm, by key */
                             pieces?: {
                                 [key: string]: number;
                             };
@@ -1484,7 +1503,7 @@ export interface paths {
                             /** @description The SHA-256 of a picture that was sent */
                             hash?: string;
                             note?: string;
-                            /** @description The number of the entry that is taken back */
+                            /** @description The number of the entry that is taken back, or replaced */
                             entry?: number;
                         }[];
                     };
@@ -2696,12 +2715,12 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** Fall Bend job file, version 2 */
+        /** Fall Bend job file, version 4 */
         JobDocument: {
             /** @constant */
             format: "fall-bend-job";
             /** @constant */
-            version: 3;
+            version: 4;
             name: string;
             place?: string;
             /** @enum {unknown} */
@@ -2842,20 +2861,6 @@ export interface components {
             fixed?: boolean;
             /** @enum {unknown} */
             how?: "print" | "measured" | "told" | "guessed";
-            evidence?: {
-                od_mm?: number;
-                circumference_mm?: number;
-                reading_error_mm: number;
-                wall_mm?: number;
-                magnet?: boolean;
-                /** @enum {unknown} */
-                colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";
-                print?: string;
-                /** @enum {unknown} */
-                joint_seen?: "bell" | "iron-bell" | "clay-bell" | "ring-bell" | "band" | "solvent-socket" | "ring-socket" | "thread" | "solder" | "slip-nut" | "compression-nut" | "groove-nut" | "sleeve" | "none";
-                /** @enum {unknown} */
-                region?: "us" | "uk";
-            } & (unknown | unknown);
             at?: string;
             faces?: string;
             level_mm?: number;
@@ -3046,11 +3051,6 @@ export interface components {
                 name: string;
                 before_mm: number;
             }[];
-            readings?: {
-                leg: string;
-                at_mm: number;
-                below_mm: number;
-            }[];
         };
         JobCutting: {
             kerf_mm?: number;
@@ -3063,20 +3063,6 @@ export interface components {
                 price?: number;
                 available?: number;
             }[];
-            cut?: {
-                run: string;
-                piece: string;
-                length_mm: number;
-            }[];
-            printed?: {
-                run: string;
-                on: string;
-                pieces: {
-                    piece: string;
-                    letter: string;
-                    length_mm: number;
-                }[];
-            }[];
             effort?: number;
         };
         JobPrice: {
@@ -3085,6 +3071,20 @@ export interface components {
             pipe?: string;
             each: number;
         };
+        JobEvidence: {
+            od_mm?: number;
+            circumference_mm?: number;
+            reading_error_mm: number;
+            wall_mm?: number;
+            magnet?: boolean;
+            /** @enum {unknown} */
+            colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";
+            print?: string;
+            /** @enum {unknown} */
+            joint_seen?: "bell" | "iron-bell" | "clay-bell" | "ring-bell" | "band" | "solvent-socket" | "ring-socket" | "thread" | "solder" | "slip-nut" | "compression-nut" | "groove-nut" | "sleeve" | "none";
+            /** @enum {unknown} */
+            region?: "us" | "uk";
+        } & (unknown | unknown);
         Job: {
             id: string;
             name: string;
@@ -4179,7 +4179,7 @@ export interface components {
             number: number;
             key: string;
             /** @enum {unknown} */
-            kind: "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
+            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
             run: string | null;
             joint: number | null;
             note: string;
@@ -4187,6 +4187,19 @@ export interface components {
             said: {
                 run?: string;
                 joint?: number;
+                piece?: string;
+                length_mm?: number;
+                on?: string;
+                letters?: {
+                    [key: string]: string;
+                };
+                leg?: string;
+                at_mm?: number;
+                below_mm?: number;
+                standing?: string;
+                evidence?: {
+                    [key: string]: number | boolean | string;
+                };
                 method?: string;
                 pieces?: {
                     [key: string]: number;

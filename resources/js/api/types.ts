@@ -31,6 +31,7 @@ export type JointReport = Schemas['JointReport'];
 export type StandingEnd = Schemas['StandingEnd'];
 export type StandingReport = Schemas['StandingReport'];
 export type JobStanding = Schemas['JobStanding'];
+export type JobEvidence = Schemas['JobEvidence'];
 export type JobSingle = Schemas['JobSingle'];
 export type JointCard = Schemas['JointCard'];
 export type JointMethod = Schemas['JointMethod'];

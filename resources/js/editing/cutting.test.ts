@@ -7,31 +7,15 @@ import {
     isBetter,
     otherEnds,
     planInWords,
-    printed,
     sincePrinted,
     stocked,
-    ticked,
     tightInWords,
-    unticked,
     usualEnd,
     type CutPiece,
 } from './cutting';
 
 const job = (cutting?: object): JobDocument =>
     ({ runs: [], ...(cutting ? { cutting } : {}) }) as unknown as JobDocument;
-
-describe('ticking off', () => {
-    it('keeps the length that it was cut to, once for each piece', () => {
-        const once = ticked(job({ kerf_mm: 2 }), 'a', 'l1.1', 500);
-        expect(once.cutting).toEqual({ kerf_mm: 2, cut: [{ run: 'a', piece: 'l1.1', length_mm: 500 }] });
-        expect(ticked(once, 'a', 'l1.1', 503).cutting?.cut).toEqual([{ run: 'a', piece: 'l1.1', length_mm: 503 }]);
-        expect(ticked(once, 'b', 'l1.1', 7).cutting?.cut).toHaveLength(2);
-    });
-    it('is taken back for that piece alone', () => {
-        const two = ticked(ticked(job(), 'a', 'l1.1', 500), 'b', 'l1.1', 7);
-        expect(unticked(two, 'a', 'l1.1').cutting?.cut).toEqual([{ run: 'b', piece: 'l1.1', length_mm: 7 }]);
-    });
-});
 
 it('what there is of one pipe leaves the others alone', () => {
     const one = stocked(job(), 'pvc', '2', [{ length_mm: 900, available: 1 }]);
@@ -80,17 +64,6 @@ describe('what was printed', () => {
             ends: [],
             ...more,
         }) as unknown as CutPiece;
-    it('is kept once for each run, with the day', () => {
-        const once = printed(job(), 'a', '2026-11-25', [piece('x', 500)]);
-        expect(once.cutting?.printed).toEqual([
-            { run: 'a', on: '2026-11-25', pieces: [{ piece: 'x', letter: 'X', length_mm: 500 }] },
-        ]);
-        const again = printed(printed(once, 'b', '2026-11-25', []), 'a', '2026-11-26', [piece('x', 510)]);
-        expect(again.cutting?.printed?.map((one) => [one.run, one.on])).toEqual([
-            ['b', '2026-11-25'],
-            ['a', '2026-11-26'],
-        ]);
-    });
     it('is held against what there is now', () => {
         const words = (mm: number): string => `${mm} mm`;
         expect(sincePrinted(piece('x', 500), '2026-11-25', words)).toBeNull();

@@ -7,20 +7,6 @@ type Group = CuttingReport['groups'][number];
 
 const withCutting = (document: JobDocument, cutting: JobCutting): JobDocument => ({ ...document, cutting });
 
-/** The job with a piece ticked off, at the length that it was really cut to. */
-export function ticked(document: JobDocument, run: string, piece: string, lengthMm: number): JobDocument {
-    const others = (document.cutting?.cut ?? []).filter((one) => one.run !== run || one.piece !== piece);
-    return withCutting(document, { ...document.cutting, cut: [...others, { run, piece, length_mm: lengthMm }] });
-}
-
-/** The job with a piece still to be cut. */
-export function unticked(document: JobDocument, run: string, piece: string): JobDocument {
-    return withCutting(document, {
-        ...document.cutting,
-        cut: (document.cutting?.cut ?? []).filter((one) => one.run !== run || one.piece !== piece),
-    });
-}
-
 export interface StockRow {
     length_mm: number;
     price?: number;
@@ -40,17 +26,6 @@ export function stocked(document: JobDocument, system: string, size: string, row
         ...document.cutting,
         stock: [...others, ...rows.map((row) => ({ system, size, ...row }))],
     });
-}
-
-/** The job with what was put on paper of a run, and when: later changes are held against it. */
-export function printed(document: JobDocument, run: string, on: string, pieces: CutPiece[]): JobDocument {
-    const others = (document.cutting?.printed ?? []).filter((one) => one.run !== run);
-    const ticket = {
-        run,
-        on,
-        pieces: pieces.map((piece) => ({ piece: piece.key, letter: piece.letter, length_mm: piece.now.mm })),
-    };
-    return withCutting(document, { ...document.cutting, printed: [...others, ticket] });
 }
 
 /** The day as it stands on paper, where the work is done: `2026-11-25`. */

@@ -66,12 +66,12 @@ class Page {
         Object.assign(this.machine, { server: off, drafts: { save: () => true, forget: () => undefined } });
     }
 
-    tick(piece: string): void {
+    measure(name: string): void {
         this.machine.change((document) => {
             const plan = planOf(document);
             return {
                 ...plan,
-                cutting: { cut: [...(plan.cutting?.cut ?? []), { run: 'sink', piece }] },
+                moves: [...(plan.moves ?? []), { id: name }],
             } as unknown as JobDocument;
         });
     }
@@ -192,20 +192,20 @@ describe('what is done', () => {
     it('loses nothing, however quickly it is done and whatever is offline', async () => {
         server.fate = () => 'is lost on its way';
         for (const piece of ['l1.1', 'l2.1', 'l3.1']) {
-            page.tick(piece);
+            page.measure(piece);
             await vi.advanceTimersByTimeAsync(900);
         }
-        expect(planOf(page.machine.see().latest).cutting?.cut).toHaveLength(3);
+        expect(planOf(page.machine.see().latest).moves).toHaveLength(3);
         server.fate = () => 'arrives';
         await settle();
-        expect(planOf(server.job().document).cutting?.cut.map((one) => one.piece)).toEqual(['l1.1', 'l2.1', 'l3.1']);
+        expect(planOf(server.job().document).moves?.map((one) => one.id)).toEqual(['l1.1', 'l2.1', 'l3.1']);
         expect(page.saving).toBe('saved');
     });
 
     it('stands beside words that are not read yet, in the order in which it came', async () => {
         server.fate = () => 'is lost on its way';
         type(page.machine, 'sink', 'down 10', ' / left 1200');
-        page.tick('l1.1');
+        page.measure('l1.1');
         type(page.machine, 'bath', 'down 30', ' / right 7');
         void page.machine.doneSaying();
         await vi.advanceTimersByTimeAsync(3000);
@@ -220,7 +220,7 @@ describe('what is done', () => {
             'down 10 / left 1200',
             'down 30 / right 7',
         ]);
-        expect(planOf(document).cutting?.cut).toHaveLength(1);
+        expect(planOf(document).moves).toHaveLength(1);
     });
 
     it('that changes nothing is no revision', async () => {
@@ -234,7 +234,7 @@ describe('what is done', () => {
 
     it('says so where this browser has no room to store it', () => {
         storage.isFull = true;
-        page.tick('l1.1');
+        page.measure('l1.1');
         expect(page.machine.see().stored).toBe(false);
     });
 });
@@ -327,14 +327,14 @@ describe('undo', () => {
         void page.machine.doneSaying();
         await settle();
         await settle();
-        page.tick('l1.1');
+        page.measure('l1.1');
         void page.machine.step('undo');
         await settle();
-        expect(planOf(server.job().document).cutting).toBeUndefined();
+        expect(planOf(server.job().document).moves).toBeUndefined();
         expect(lineOf(server.job().document, 'sink')).toBe('down 11');
         void page.machine.step('redo');
         await settle();
-        expect(planOf(server.job().document).cutting?.cut).toHaveLength(1);
+        expect(planOf(server.job().document).moves).toHaveLength(1);
     });
 
     it('is taken once, though its answer is lost', async () => {
@@ -404,20 +404,20 @@ describe('a page that is closed or reloaded', () => {
     it('has lost nothing when the job is opened again', async () => {
         server.fate = () => 'is lost on its way';
         type(page.machine, 'sink', 'down 10', ' / left 1200');
-        page.tick('l1.1');
+        page.measure('l1.1');
         page.close();
         server.fate = () => 'arrives';
         const again = new Page(server, storage, 'another tab');
         expect(again.machine.see().said).toEqual([{ run: 'sink', text: 'down 10 / left 1200', read: false }]);
         await settle();
         expect(lineOf(server.job().document, 'sink')).toBe('down 10 / left 1200');
-        expect(planOf(server.job().document).cutting?.cut).toHaveLength(1);
+        expect(planOf(server.job().document).moves).toHaveLength(1);
         expect([again.saving, storage.length]).toEqual(['saved', 0]);
     });
 
     it('leaves its draft to itself while it is open, and to nobody else', () => {
         server.fate = () => 'is lost on its way';
-        page.tick('l1.1');
+        page.measure('l1.1');
         const other = new Page(server, storage, 'tab2', (tab) => tab === 'tab1');
         expect(other.saving).toBe('saved');
         const stranger = new Drafts('job', 'tab3', storage);
@@ -438,11 +438,11 @@ describe('two windows of one person', () => {
         page.machine.say('sink', 'down 11');
         void page.machine.doneSaying();
         await settle();
-        other.tick('l1.1');
+        other.measure('l1.1');
         await settle();
         expect([page.saving, other.saving, other.machine.see().conflict]).toEqual(['saved', 'saved', null]);
         expect(lineOf(server.job().document, 'sink')).toBe('down 11');
-        expect(planOf(server.job().document).cutting?.cut).toHaveLength(1);
+        expect(planOf(server.job().document).moves).toHaveLength(1);
     });
 
     it('ask where both changed the same, and name nobody', async () => {
@@ -464,10 +464,10 @@ describe('two windows of one person', () => {
 
 it('shows what somebody else changed, and writes nothing over it', async () => {
     server.changedBy('apprentice', (plan) => void (plan.name = 'Renamed'));
-    page.tick('l1.1');
+    page.measure('l1.1');
     await settle();
     expect([page.saving, page.machine.see().conflict?.by]).toEqual(['conflict', ['apprentice']]);
-    expect(planOf(server.job().document).cutting).toBeUndefined();
+    expect(planOf(server.job().document).moves).toBeUndefined();
 });
 
 it('waits for whoever said it to sign in again, and goes on then', async () => {
@@ -507,7 +507,7 @@ it('keeps what was said, whatever happens meanwhile', async () => {
             more: fc.stringMatching(/^[1-9]{1,4}$/),
         }),
         fc.record({ kind: fc.constant('enter' as const) }),
-        fc.record({ kind: fc.constant('tick' as const) }),
+        fc.record({ kind: fc.constant('move' as const) }),
         fc.record({ kind: fc.constant('reload' as const) }),
         fc.record({ kind: fc.constant('sign in' as const) }),
         fc.record({ kind: fc.constant('wait' as const), ms: fc.constantFrom(3, 20, 300, 800, 3000) }),
@@ -523,14 +523,14 @@ it('keeps what was said, whatever happens meanwhile', async () => {
                 let call = 0;
                 server.fate = () => fates[call++ % fates.length] ?? 'arrives';
                 const said: Record<string, string> = { sink: 'down 10', bath: 'down 30' };
-                const ticks: string[] = [];
+                const moves: string[] = [];
                 for (const one of acts) {
                     if (one.kind === 'type')
                         said[one.run] = type(page.machine, one.run, `${said[one.run]} / left `, one.more);
                     if (one.kind === 'enter') void page.machine.doneSaying();
-                    if (one.kind === 'tick') {
-                        ticks.push(`l${ticks.length + 1}.1`);
-                        page.tick(ticks.at(-1) ?? '');
+                    if (one.kind === 'move') {
+                        moves.push(`l${moves.length + 1}.1`);
+                        page.measure(moves.at(-1) ?? '');
                     }
                     if (one.kind === 'reload') {
                         page.close();
@@ -560,7 +560,7 @@ it('keeps what was said, whatever happens meanwhile', async () => {
                 expect([page.saving, page.machine.see().conflict]).toEqual(['saved', null]);
                 const { document } = server.job();
                 expect([lineOf(document, 'sink'), lineOf(document, 'bath')]).toEqual([said.sink, said.bath]);
-                expect((planOf(document).cutting?.cut ?? []).map((tick) => tick.piece)).toEqual(ticks);
+                expect((planOf(document).moves ?? []).map((move) => move.id)).toEqual(moves);
                 expect(storage.length).toBe(0);
             },
         ),

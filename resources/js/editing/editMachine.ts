@@ -16,7 +16,9 @@ export interface Server {
     step: (job: string, way: 'undo' | 'redo', from: number, key: string, signal: AbortSignal) => Promise<Result<Job>>;
     /** says which parts of the evaluation are shown from here on */
     want: (parts: readonly string[]) => void;
-    /** whether something of that was never asked for */
+    /** says that something happened on site that the evaluation rests on */
+    happened: () => void;
+    /** whether something of what is shown was never asked for, or not since something happened on site */
     isMissing: () => boolean;
 }
 
@@ -268,6 +270,14 @@ export class EditMachine {
         this.server.want(parts);
         this.isFetchRefused = false;
         if (this.server.isMissing()) this.show();
+        this.pump();
+    };
+
+    /** Something happened on site that the evaluation rests on: it is asked for anew. */
+    readonly happened = (): void => {
+        this.server.happened();
+        this.isFetchRefused = false;
+        this.show();
         this.pump();
     };
 

@@ -11,8 +11,6 @@ import {
     hangingOf,
     moved,
     offInWords,
-    placeOf,
-    read,
     stretches,
     withHanging,
     type HangerReport,
@@ -115,13 +113,6 @@ it('says what it hangs from and why it is there', () =>
     expect(hangerInWords(hanger(1, 'l1', 0, 0))).toBe('from the joist, beside the turn'));
 
 describe('what is read at a hanger', () => {
-    const one = { run: 'a', readings: [{ leg: 'l1', at_mm: 300, below_mm: 101 }] };
-    it('takes the place of an earlier reading there, and goes when it is taken back', () => {
-        expect(read(one, placeOf(hanger(1, 'l1', 300, 300)), 104)).toEqual([{ leg: 'l1', at_mm: 300, below_mm: 104 }]);
-        expect(read(one, placeOf(hanger(2, 'l1', 1300, 1300)), 120)).toHaveLength(2);
-        expect(read(one, placeOf(hanger(3, 'l2', 300, 4300)), 90)).toHaveLength(2);
-        expect(read(one, placeOf(hanger(1, 'l1', 300, 300)), null)).toBeUndefined();
-    });
     it.each([
         [0.2, 'as it has to'],
         [3.2, '1/8 in too low'],

@@ -100,13 +100,6 @@ export const hangerInWords = (hanger: HangerReport): string =>
         ...(hanger.braced ? ['braced against sway'] : []),
     ].join('; ');
 
-/** With what was read at a hanger in place of an earlier reading there; null: taken back. */
-export function read(hanging: JobHanging, place: Place, belowMm: number | null): JobHanging['readings'] {
-    const others = (hanging.readings ?? []).filter((one) => !isAt(one, place));
-    const all = belowMm === null ? others : [...others, { ...place, below_mm: belowMm }];
-    return all.length === 0 ? undefined : all;
-}
-
 /** With the face that places on a leg are measured from; no name: none. */
 export function faced(hanging: JobHanging, leg: string, name: string, beforeMm: number): JobHanging['faces'] {
     const others = (hanging.faces ?? []).filter((one) => one.leg !== leg);

@@ -1,5 +1,7 @@
 import type { Evaluated, JobDocument, JobRun } from '../api/types';
 import type { Snapshot } from './editMachine';
+import type { OnSite } from './onSite';
+import type { Happened } from './siteLog';
 
 /** A job while it is edited: what is shown of it, and what can be done with it (see editing/editMachine). */
 export interface JobEditor extends Snapshot {
@@ -17,6 +19,13 @@ export interface JobEditor extends Snapshot {
     step: (way: 'undo' | 'redo') => Promise<void>;
     /** a screen shows other parts of the evaluation */
     want: (parts: readonly string[]) => void;
+    /** what was done on site that the plan is held against */
+    site: OnSite & {
+        /** whether the log was read yet */
+        isKnown: boolean;
+    };
+    /** says in the log that something happened on site just now */
+    happened: (events: Happened[]) => void;
     takeTheirs: () => void;
     /** one's own state in a conflict; null where no answer came */
     mine: () => Promise<JobDocument | null>;

@@ -9,6 +9,7 @@ const serverOf = (job: string): Server => ({
     save: ({ from, gesture, document, key }, signal) => keepJob(job, from, gesture, document, key, signal),
     step: stepJob,
     want: (parts) => partsOf(job).want(parts),
+    happened: () => partsOf(job).happened(),
     isMissing: () => partsOf(job).isMissing,
 });
 

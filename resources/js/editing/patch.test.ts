@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { differences, patched, sayTheSame, type Json } from './patch';
 
 /**
- * Documents like a job's: things with ids in lists, things that are told apart by run and piece, lists of plain values,
- * fields that come and go.
+ * Documents like a job's: things with ids in lists, things that are told apart by the run that they are about, lists of
+ * plain values, fields that come and go.
  */
 const leg = fc.record(
     {
@@ -19,19 +19,16 @@ const run = fc.record({
     name: fc.constantFrom('x', 'y'),
     legs: fc.uniqueArray(leg, { selector: (one) => one.id, maxLength: 4 }),
 });
-const cut = fc.record({
-    run: fc.constantFrom('sink', 'bath'),
-    piece: fc.constantFrom('l1.1', 'l2.1'),
-    length_mm: fc.integer({ min: 1, max: 3 }),
+const hung = fc.record({
+    run: fc.constantFrom('sink', 'bath', 'stack'),
+    swing_c: fc.integer({ min: 1, max: 3 }),
 });
 const job = fc.record(
     {
         name: fc.constantFrom('one', 'two'),
         runs: fc.uniqueArray(run, { selector: (one) => one.id, maxLength: 3 }),
-        cutting: fc.record({
-            cut: fc.uniqueArray(cut, { selector: (one) => `${one.run} ${one.piece}`, maxLength: 4 }),
-            objective: fc.constantFrom('sticks', 'price'),
-        }),
+        cutting: fc.record({ objective: fc.constantFrom('sticks', 'price') }),
+        hanging: fc.uniqueArray(hung, { selector: (one) => one.run, maxLength: 3 }),
         plain: fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 3 }),
     },
     { requiredKeys: ['name', 'runs'] },
@@ -143,11 +140,11 @@ describe('differences between documents', () => {
         expect([document, clashes.length]).toEqual([gone, 1]);
     });
 
-    it('tell ticks of different pieces apart', () => {
-        const tick = (piece: string): Json => ({ run: 'a', piece, length_mm: 100 });
-        const [none, one, other] = [[], [tick('l1.1')], [tick('l2.1')]].map((cut) => ({ cutting: { cut } }));
+    it('tell what is decided of different runs apart', () => {
+        const hung = (run: string): Json => ({ run, swing_c: 10 });
+        const [none, one, other] = [[], [hung('a')], [hung('b')]].map((hanging) => ({ hanging }));
         expect(patched(other, differences(none, one))).toEqual({
-            document: { cutting: { cut: [tick('l2.1'), tick('l1.1')] } },
+            document: { hanging: [hung('b'), hung('a')] },
             clashes: [],
         });
     });

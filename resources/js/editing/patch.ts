@@ -47,11 +47,10 @@ export function sayTheSame(one: unknown, other: unknown): boolean {
     return differences(one, other).length === 0;
 }
 
-/** What tells a thing of a list from the others: its id, or the run or the piece that it is about. */
+/** What tells a thing of a list from the others: its id, or the run that it is about. */
 function keyOf(thing: Thing): string | undefined {
     if (typeof thing.id === 'string') return thing.id;
-    if (typeof thing.run !== 'string') return undefined;
-    return typeof thing.piece === 'string' ? `${thing.run} ${thing.piece}` : thing.run;
+    return typeof thing.run === 'string' ? thing.run : undefined;
 }
 
 const keysOf = (things: Thing[]): string[] => things.map((thing) => keyOf(thing) ?? '');

@@ -1,8 +1,8 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
-import type { SiteEvent } from '../api/types';
-import { SiteLog, type SiteLogWorld } from './siteLog';
+import type { LogEntry, SiteEvent } from '../api/types';
+import { jobsWithWaiting, SiteLog, type SiteLogWorld } from './siteLog';
 
 let stored: Map<string, string>;
 let sent: SiteEvent[][];
@@ -36,6 +36,13 @@ const world = (): SiteLogWorld => ({
     later: (what, ms) => later.push({ what, ms }),
 });
 
+/** The log of a device that somebody is signed in on. */
+function signedIn(by = 'me', of = world()): SiteLog {
+    const log = new SiteLog('log', of);
+    log.signIn(by);
+    return log;
+}
+
 const settle = async (): Promise<void> => {
     for (let i = 0; i < 20; i++) await Promise.resolve();
 };
@@ -53,7 +60,7 @@ const joint = (n: number) => ({ kind: 'joint' as const, run: 'r', joint: n });
 
 describe('what happened on site', () => {
     it('is kept on the device before it is sent, and let go of once the server has it', async () => {
-        const log = new SiteLog('log', world());
+        const log = signedIn();
         log.add([joint(3)]);
         expect(stored.get('log')).toContain('"joint":3');
         await settle();
@@ -64,7 +71,7 @@ describe('what happened on site', () => {
 
     it('is sent again with the same key, and says how long ago it was', async () => {
         answers = [away, away];
-        const log = new SiteLog('log', world());
+        const log = signedIn();
         log.add([joint(3)]);
         await settle();
         now += 90_000;
@@ -83,7 +90,7 @@ describe('what happened on site', () => {
         const full = () => {
             throw new Error('QuotaExceededError');
         };
-        const log = new SiteLog('log', { ...world(), storage: { getItem: () => null, setItem: full } });
+        const log = signedIn('me', { ...world(), storage: { getItem: () => null, setItem: full } });
         log.add([joint(3)]);
         await settle();
         expect(log.snapshot()).toMatchObject({ isStored: false, pending: [{ joint: 3 }] });
@@ -95,7 +102,7 @@ describe('what happened on site', () => {
 
     it('tries again once at a time, however often the line comes and goes', async () => {
         answers = [away, away, away];
-        const log = new SiteLog('log', world());
+        const log = signedIn();
         log.add([joint(3)]);
         await settle();
         await log.flush();
@@ -106,9 +113,9 @@ describe('what happened on site', () => {
 
     it('outlives a page that is closed', async () => {
         answers = [away];
-        new SiteLog('log', world()).add([joint(3)]);
+        signedIn().add([joint(3)]);
         await settle();
-        const next = new SiteLog('log', world());
+        const next = signedIn();
         expect(next.snapshot().pending.map((one) => one.joint)).toEqual([3]);
         await next.flush();
         expect(next.snapshot().pending).toEqual([]);
@@ -116,7 +123,7 @@ describe('what happened on site', () => {
 
     it('loses nothing that another tab has said meanwhile', async () => {
         answers = [away, away];
-        const [one, other] = [new SiteLog('log', world()), new SiteLog('log', world())];
+        const [one, other] = [signedIn(), signedIn()];
         one.add([joint(1)]);
         other.add([joint(2)]);
         await settle();
@@ -127,7 +134,7 @@ describe('what happened on site', () => {
 
     it('says what the server did not take, and sends the others', async () => {
         answers = [() => wrong(1)];
-        const log = new SiteLog('log', world());
+        const log = signedIn();
         log.add([joint(1), joint(0), joint(2)]);
         await settle();
         expect(sent[1]?.map((event) => event.joint)).toEqual([1, 2]);
@@ -137,7 +144,7 @@ describe('what happened on site', () => {
     });
 
     it('knows the clock of the server, however wrong that of the device is', async () => {
-        const log = new SiteLog('log', world());
+        const log = signedIn();
         log.add([joint(1)]);
         await settle();
         expect(log.snapshot().ahead).toBe(3_600_000);
@@ -146,4 +153,55 @@ describe('what happened on site', () => {
         log.heard({ entries: [], length: 4, now: new Date(now - 60_000).toISOString() });
         expect(log.snapshot()).toMatchObject({ ahead: -60_000, length: 4 });
     });
+
+    it('is sent by nobody but whoever said it', async () => {
+        answers = [away];
+        signedIn('apprentice').add([joint(3)]);
+        await settle();
+        const lead = signedIn('lead');
+        await settle();
+        expect(sent).toHaveLength(1);
+        lead.add([joint(4)]);
+        await settle();
+        expect(sent[1]?.map((one) => one.joint)).toEqual([4]);
+        expect(lead.snapshot().pending).toMatchObject([{ joint: 3, by: 'apprentice' }]);
+        signedIn('apprentice');
+        await settle();
+        expect(sent[2]?.map((one) => one.joint)).toEqual([3]);
+        expect(sent[2]?.[0]).not.toHaveProperty('by');
+    });
+
+    it('stands among what the device knows until it is read with the rest of the log', async () => {
+        answers = [
+            (entries) => ({
+                ok: true,
+                data: {
+                    entries: entries.map((one, n) => ({ number: n + 1, kind: one.kind, said: {} }) as LogEntry),
+                    length: 1,
+                    now: '2026-11-25T08:00:00Z',
+                },
+            }),
+        ];
+        const log = signedIn();
+        log.add([joint(3)]);
+        await settle();
+        expect(log.snapshot().arrived.map((one) => one.number)).toEqual([1]);
+        log.known(1);
+        expect(log.snapshot().arrived).toEqual([]);
+    });
+});
+
+it('says of which jobs something waits in this browser', () => {
+    const all: [string, string][] = [
+        ['fall-bend.log.a', '{"pending":[{"key":"k"}],"refused":[]}'],
+        ['fall-bend.log.b', '{"pending":[]}'],
+        ['fall-bend.other', '{}'],
+    ];
+    const storage = {
+        length: all.length,
+        key: (i: number) => all[i]?.[0] ?? null,
+        getItem: (key: string) => new Map(all).get(key) ?? null,
+    };
+    expect(jobsWithWaiting(storage)).toEqual(['a']);
+    expect(jobsWithWaiting(null)).toEqual([]);
 });

@@ -1,6 +1,6 @@
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
-import type { EntrySaid, SiteEvent } from '../api/types';
+import type { EntrySaid, LogEntry, SiteEvent } from '../api/types';
 
 /** What happened on site, as it is said: when, by the clock of this device, is added. */
 export type Happened = EntrySaid & Pick<SiteEvent, 'kind'>;
@@ -10,6 +10,8 @@ export type Pending = Happened & {
     key: string;
     /** milliseconds, by the clock of this device */
     at: number;
+    /** who was signed in: nobody else sends it */
+    by: string;
 };
 
 /** Something that the server did not take, and why. */
@@ -32,12 +34,32 @@ interface Kept {
 }
 
 export interface SiteLogState extends Kept {
+    /** what the server took of this device, until it is read with the rest of the log */
+    arrived: LogEntry[];
+    /** whether no answer came when something was sent last */
+    isAway: boolean;
     /** false: the browser has no room, or no storage, for what is kept; it lasts as long as the page */
     isStored: boolean;
     /** how many entries the log has, as far as is known */
     length: number;
     /** by how much the clock of the server is ahead of that of this device, ms; null: not known yet */
     ahead: number | null;
+}
+
+/** Where what happened on site of a job is stored in this browser. */
+export const LOG_PLACE = 'fall-bend.log.';
+
+/** The jobs of which something waits in this browser to be sent, by id. */
+export function jobsWithWaiting(storage: Pick<Storage, 'length' | 'key' | 'getItem'> | null): string[] {
+    try {
+        const keys = Array.from({ length: storage?.length ?? 0 }, (_, i) => storage?.key(i) ?? '');
+        return keys
+            .filter((key) => key.startsWith(LOG_PLACE))
+            .filter((key) => ((JSON.parse(storage?.getItem(key) ?? '{}') as Partial<Kept>).pending ?? []).length > 0)
+            .map((key) => key.slice(LOG_PLACE.length));
+    } catch {
+        return [];
+    }
 }
 
 /** So long it waits before it tries again, longer each time. */
@@ -53,6 +75,7 @@ export class SiteLog {
     /** what the browser's storage did not take */
     private unstored: Kept | null = null;
     private readonly listeners = new Set<() => void>();
+    private by = '';
     private isSending = false;
     private isWaiting = false;
     private tries = 0;
@@ -61,7 +84,14 @@ export class SiteLog {
         private readonly place: string,
         private readonly world: SiteLogWorld,
     ) {
-        this.state = { ...this.stored(), isStored: true, length: 0, ahead: null };
+        this.state = {
+            ...this.stored(),
+            isStored: true,
+            arrived: [],
+            isAway: false,
+            length: 0,
+            ahead: null,
+        };
     }
 
     readonly snapshot = (): SiteLogState => this.state;
@@ -71,12 +101,21 @@ export class SiteLog {
         return () => this.listeners.delete(listener);
     };
 
+    /** Somebody is signed in on this device: what they said is sent. */
+    signIn(by: string): void {
+        this.by = by;
+        void this.flush();
+    }
+
+    /** Whether something that waits is of whoever is signed in. */
+    readonly isMine = (one: Pending): boolean => one.by === this.by;
+
     /** Says that something happened just now. */
     add(events: Happened[]): void {
         const at = this.world.now();
         const { pending, refused } = this.stored();
         this.change({
-            pending: [...pending, ...events.map((event) => ({ ...event, key: this.world.newKey(), at }))],
+            pending: [...pending, ...events.map((event) => ({ ...event, key: this.world.newKey(), at, by: this.by }))],
             refused,
         });
         void this.flush();
@@ -86,6 +125,12 @@ export class SiteLog {
     forget(key: string): void {
         const { pending, refused } = this.stored();
         this.change({ pending, refused: refused.filter((one) => one.key !== key) });
+    }
+
+    /** Takes that the log is known up to an entry. */
+    known(number: number): void {
+        const arrived = this.state.arrived.filter((entry) => entry.number > number);
+        if (arrived.length < this.state.arrived.length) this.set({ ...this.state, arrived });
     }
 
     /** Takes what the server says of its clock and its log. */
@@ -103,14 +148,15 @@ export class SiteLog {
 
     /** Sends what is waiting, unless that is being done. */
     async flush(): Promise<void> {
-        const { pending } = this.stored();
-        if (this.isSending || pending.length === 0) return;
+        const pending = this.stored().pending.filter(this.isMine);
+        if (this.isSending || this.by === '' || pending.length === 0) return;
         this.isSending = true;
         const sent = pending.slice(0, 100);
         const result = await this.world.send(sent.map((one) => this.event(one)));
         this.isSending = false;
         if (result.ok) {
             this.tries = 0;
+            this.state = { ...this.state, arrived: [...this.state.arrived, ...result.data.entries], isAway: false };
             this.done(sent.map((one) => one.key));
             this.heard(result.data);
             await this.flush();
@@ -118,6 +164,7 @@ export class SiteLog {
             await this.refuse(sent, result.errors, result.message);
         } else {
             // Away, or busy, or signed out: what waits stays.
+            this.set({ ...this.state, isAway: true });
             this.tryLater();
         }
     }
@@ -133,7 +180,7 @@ export class SiteLog {
         }, wait);
     }
 
-    private event({ at, ...said }: Pending): SiteEvent {
+    private event({ at, by: _, ...said }: Pending): SiteEvent {
         const age_s = Math.max(0, this.world.now() - at) / 1_000;
         return { ...said, made_at: new Date(at).toISOString(), age_s };
     }

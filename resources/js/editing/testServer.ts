@@ -16,7 +16,7 @@ export type Fate =
 export interface Plan {
     name: string;
     runs: { id: string; legs: { id: string; what: string }[] }[];
-    cutting?: { cut: { run: string; piece: string }[] };
+    moves?: { id: string }[];
 }
 
 export const planOf = (document: JobDocument): Plan => document as unknown as Plan;
@@ -64,6 +64,8 @@ export class TestServer implements Server {
             evaluation: this.evaluation(document, []),
         };
     }
+
+    readonly happened = (): void => undefined;
 
     readonly evaluate: Server['evaluate'] = (document, said, signal) =>
         this.call(signal, () => {

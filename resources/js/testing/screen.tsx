@@ -2,12 +2,12 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, configure, render, type RenderResult } from '@testing-library/react';
 import { http, HttpResponse } from 'msw';
 import { setupServer, type SetupServerApi } from 'msw/node';
-import { useRef, useState, type ReactNode } from 'react';
+import { useCallback, useRef, useState, type ReactNode } from 'react';
 import { MemoryRouter, useLocation } from 'react-router';
 import { afterAll, afterEach, beforeAll } from 'vitest';
-import { choicesQuery } from '../api/queries';
-import type { Choices, Evaluation, JobDocument } from '../api/types';
-import type { JobEditor } from '../editing';
+import { accountQuery, choicesQuery } from '../api/queries';
+import type { Account, Choices, Evaluation, JobDocument } from '../api/types';
+import { onSite, type Happened, type JobEditor, type Pending } from '../editing';
 
 // A machine that does other things beside shows later; what is never shown fails all the same.
 configure({ asyncUtilTimeout: 10_000 });
@@ -55,10 +55,16 @@ function mmOf(text: string): number | null {
     return Math.round((isMm ? value : value * 25.4) * 1000) / 1000;
 }
 
-/** Shows a part of the interface at an address, with what there is to choose from already there. */
+/**
+ * Shows a part of the interface at an address, with what there is to choose from, and who is signed in, already
+ * there.
+ */
 export function show(what: ReactNode, at = '/', choices: Choices | null = CHOICES): RenderResult {
     const client = new QueryClient({ defaultOptions: { queries: { retryDelay: 1 } } });
-    if (choices) client.setQueryData(choicesQuery.queryKey, choices);
+    if (choices) {
+        client.setQueryData(choicesQuery.queryKey, choices);
+        client.setQueryData(accountQuery.queryKey, ACCOUNT);
+    }
     return render(
         <QueryClientProvider client={client}>
             <MemoryRouter initialEntries={[at]}>
@@ -79,18 +85,30 @@ interface EditedProps {
     document: JobDocument;
     evaluation: Partial<Evaluation>;
     onDocument: (document: JobDocument) => void;
+    onHappened?: (events: Happened[]) => void;
     children: (editor: JobEditor) => ReactNode;
 }
 
 /** Shows a station over a job that changes as it is told to, without a server. */
-export function Edited({ document, evaluation, onDocument, children }: EditedProps) {
+export function Edited({ document, evaluation, onDocument, onHappened, children }: EditedProps) {
     const [now, setNow] = useState(document);
     const newest = useRef(document);
+    const [pending, setPending] = useState<Pending[]>([]);
+    const heard = useRef(onHappened);
+    const happened = useCallback((events: Happened[]): void => {
+        setPending((old) => [
+            ...old,
+            ...events.map((event) => ({ ...event, key: `key-${old.length}`, at: 0, by: 'me' })),
+        ]);
+        heard.current?.(events);
+    }, []);
     const editor = {
         job: { id: 'j' },
         ofJob: { job: 'j', document: now },
         document: now,
         evaluation: { units: document.units, runs: [], standing: [], ...evaluation },
+        site: { ...onSite([], pending), isKnown: true },
+        happened,
         change: (edit: (old: JobDocument) => JobDocument): void => {
             newest.current = edit(newest.current);
             setNow(newest.current);
@@ -103,7 +121,7 @@ export function Edited({ document, evaluation, onDocument, children }: EditedPro
 /** The job that a station is shown over: nothing but its head. */
 export const emptyJob = (): JobDocument => ({
     format: 'fall-bend-job',
-    version: 3,
+    version: 4,
     name: 'Weir Cottage',
     place: '',
     units: 'inch',
@@ -112,6 +130,9 @@ export const emptyJob = (): JobDocument => ({
 });
 
 const BOOK: JobDocument['rulebook'] = 'irc-2021';
+
+/** Whoever is signed in. */
+const ACCOUNT: Account = { name: 'lead', email: 'lead@mill-row.example', crews: [] };
 
 const CHOICES = {
     rulebooks: [

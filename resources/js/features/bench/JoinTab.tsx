@@ -132,7 +132,7 @@ function useBench(): Bench {
 function benchDocument({ units, book }: Pick<Bench, 'units' | 'book'>, joints: JobSingle[]): JobDocument {
     return {
         format: 'fall-bend-job',
-        version: 3,
+        version: 4,
         name: 'bench',
         place: '',
         units,

@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { accountQuery, boardQuery, importJob, signOut, startJob, type BoardOrder } from '../../api/queries';
 import type { JobRow as Row } from '../../api/types';
 import { Shape } from '../../shared/Shape';
-import { browserStorage, jobsWithDrafts } from '../../editing';
+import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { useChoices } from '../../shared/useChoices';
@@ -149,7 +149,7 @@ function Find({ search, order, onSearch, onOrder }: Finding) {
 
 /** What this browser still holds of jobs that the server has not saved: opening the job saves it. */
 function Unsaved({ jobs }: { jobs: Row[] }) {
-    const ids = jobsWithDrafts(browserStorage());
+    const ids = [...new Set([...jobsWithDrafts(browserStorage()), ...jobsWithWaiting(browserStorage())])];
     if (ids.length === 0) return null;
     return (
         <p className="unsaved" role="status">

@@ -34,16 +34,14 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
     // A plan of sticks that takes longer than the rest of the evaluation is asked for by itself.
     const planned = editor.evaluation.cuts?.[run.id];
     const asked = useQuery({
-        ...cutQuery(editor.ofJob, run.id),
+        ...cutQuery(editor.ofJob, run.id, editor.site.version),
         enabled: planned === undefined && !editor.isFetching,
     }).data;
     const report = planned ?? asked;
     const usual = usualEnd(report?.pieces ?? []);
     // A tick stands as soon as it is made, whether there is an answer to it or not.
-    const ticks = new Set(
-        (editor.latest.cutting?.cut ?? []).filter((one) => one.run === run.id).map((one) => one.piece),
-    );
-    const done = run.pieces.filter((piece) => ticks.has(piece.key)).length;
+    const ticks = editor.site.cut[run.id] ?? {};
+    const done = run.pieces.filter((piece) => piece.key in ticks).length;
     return (
         <main className="station cut-station">
             <div className="cut-head">
@@ -79,10 +77,10 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                     >
                         {now && piece.known && (
                             <TickOff
-                                piece={{ ...now, cut: ticks.has(piece.key) }}
+                                piece={{ ...now, cut: piece.key in ticks }}
                                 units={units}
-                                onCut={(mm) => editor.change((document) => ticked(document, run.id, piece.key, mm))}
-                                onBack={() => editor.change((document) => unticked(document, run.id, piece.key))}
+                                onCut={(mm) => editor.happened([ticked(run.id, piece.key, mm)])}
+                                onBack={() => editor.happened([unticked(run.id, piece.key)])}
                             />
                         )}
                     </CutRow>

@@ -1,7 +1,7 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
-import { cutQuery, jobQuery, saveJob } from '../../api/queries';
+import { cutQuery, jobQuery } from '../../api/queries';
 import type { CuttingReport, JobDocument, RunReport, Units } from '../../api/types';
 import { Isometric } from '../../drawing/iso/Isometric';
 import { Said } from '../../drawing/Said';
@@ -11,7 +11,8 @@ import { BrandGlyph } from '../../shared/Brand';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
-import { dayOf, printed, usualEnd } from '../../editing';
+import { dayOf, onSite, printed, usualEnd } from '../../editing';
+import { useSiteLog, Waiting } from '../sitelog';
 
 /** Nothing is asked before the job is there. */
 const EMPTY = { runs: [] } as unknown as JobDocument;
@@ -21,14 +22,13 @@ export function CutTicket() {
     const { id = '', run: runId = '' } = useParams();
     // What was just changed is saved before a ticket is made of the job.
     const saved = useQuery({ queryKey: ['saved', id], queryFn: () => whenSaved(id), gcTime: 0 });
-    const { queryKey, ...opened } = jobQuery(id, [`run:${runId}`]);
-    const job = useQuery({ queryKey, ...opened, enabled: saved.data !== undefined });
+    const job = useQuery({ ...jobQuery(id, [`run:${runId}`]), enabled: saved.data !== undefined });
+    const { log, state, entries, isKnown } = useSiteLog(id);
+    const site = useMemo(() => onSite(entries, state.pending), [entries, state.pending]);
     const cut = useQuery({
-        ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId),
-        enabled: job.data !== undefined,
+        ...cutQuery({ job: id, document: job.data?.document ?? EMPTY }, runId, site.version),
+        enabled: job.data !== undefined && isKnown,
     });
-    const client = useQueryClient();
-    const [problem, setProblem] = useState('');
     usePaper();
     if (!job.data) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
     const { document: plan, evaluation, revision } = job.data;
@@ -37,13 +37,9 @@ export function CutTicket() {
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
     // What changed since the ticket before stands on this one; only then is this one what later changes are held
     // against.
-    const print = async (): Promise<void> => {
+    const print = (): void => {
         window.print();
-        if (!cut.data) return;
-        const document = printed(plan, run.id, dayOf(new Date()), cut.data.pieces);
-        const kept = await saveJob(id, revision, 'printed', document);
-        if (kept.ok) client.setQueryData(queryKey, { ...job.data, revision: kept.data.revision, document });
-        else setProblem(`It is not saved that this ticket was printed: ${kept.message}`);
+        if (cut.data) log.add([printed(run.id, dayOf(new Date()), cut.data.pieces)]);
     };
     const { units } = evaluation;
     return (
@@ -52,7 +48,7 @@ export function CutTicket() {
                 <Link className="plain" to={`/jobs/${id}/runs/${run.id}/cut`}>
                     Back
                 </Link>{' '}
-                <button type="button" className="main-act" onClick={() => void print()}>
+                <button type="button" className="main-act" onClick={print}>
                     Print
                 </button>
             </p>
@@ -62,11 +58,9 @@ export function CutTicket() {
                     not on this ticket.
                 </p>
             )}
-            {problem && (
-                <p className="screen-only problem" role="alert">
-                    {problem}
-                </p>
-            )}
+            <div className="screen-only">
+                <Waiting state={state} log={log} />
+            </div>
             <header>
                 <h1>Cut ticket</h1>
                 <span className="brand">

@@ -20,7 +20,7 @@ export function TicketFile({ report, plan, editor }: { report: CuttingReport; pl
             return;
         }
         saveFile(answer.data, `${plan.name} cut ticket.pdf`);
-        editor.change((document) => printed(document, plan.id, on, report.pieces));
+        editor.happened([printed(plan.id, on, report.pieces)]);
     };
     const gone = report.printed?.gone ?? [];
     return (

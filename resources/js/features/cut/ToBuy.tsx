@@ -23,7 +23,7 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
  * table.
  */
 export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingReport['groups'] }) {
-    const materials = useQuery(materialsQuery(editor.ofJob)).data;
+    const materials = useQuery(materialsQuery(editor.ofJob, editor.site.version)).data;
     const [isPricing, setPricing] = useState(false);
     const setPrice = (row: MaterialRow, each: number | null): void =>
         editor.change((document) => priced(document, ofRow(row), each));

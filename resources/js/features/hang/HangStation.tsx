@@ -20,10 +20,10 @@ import {
     hangerInWords,
     hangingOf,
     isAt,
+    levelled,
     moved,
     offInWords,
     placeOf,
-    read,
     replaced,
     standing,
     stepOf,
@@ -42,7 +42,7 @@ import { Reading } from './Reading';
  */
 export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor }) {
     const { units } = editor.evaluation;
-    const query = useQuery(hangQuery(editor.ofJob, run.id));
+    const query = useQuery(hangQuery(editor.ofJob, run.id, editor.site.version));
     const report = query.data;
     const [selected, setSelected] = useState(1);
     // A hanger that is moved stays the chosen one, whichever number it gets; and a tap counts from where the last one
@@ -116,7 +116,7 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                         onRemove={() => changePlaces((places) => replaced(places, now(hanger, places), null))}
                         onAdd={(span) => changePlaces((places) => added(places, report.hangers, span))}
                         face={hangingOf(editor.document, run.id).faces?.find((one) => one.leg === hanger.leg_id)}
-                        onRead={(mm) => change((hanging) => ({ readings: read(hanging, placeOf(hanger), mm) }))}
+                        onRead={(mm) => editor.happened([levelled(run.id, placeOf(hanger), mm)])}
                         onFace={(name, mm) => change((hanging) => ({ faces: faced(hanging, hanger.leg_id, name, mm) }))}
                     />
                 )}

@@ -15,9 +15,6 @@ export function removed(document: JobDocument, run: string): JobDocument {
                         ? { what: 'not said yet', kind: 'socket' as const }
                         : one.tie_in,
             })),
-        ...(document.cutting?.cut
-            ? { cutting: { ...document.cutting, cut: document.cutting.cut.filter((one) => one.run !== run) } }
-            : {}),
         ...(document.hanging ? { hanging: document.hanging.filter((one) => one.run !== run) } : {}),
         ...(document.moves ? { moves: document.moves.filter((move) => move.run !== run) } : {}),
         ...(document.obstacles ? { obstacles: document.obstacles.filter((obstacle) => obstacle.run !== run) } : {}),

@@ -1,4 +1,4 @@
-import type { IdentifyInput, Units } from '../../api/types';
+import type { IdentifyInput, JobEvidence, Units } from '../../api/types';
 
 /** What is known of a pipe so far. Lengths in mm; the reading is across, or round it with a string. */
 export interface Evidence {
@@ -33,8 +33,8 @@ export function asInput(evidence: Evidence, units: Units): IdentifyInput | null 
     return { ...reading, reading_error_mm: error_mm, ...rest, units };
 }
 
-/** The evidence as the job file keeps it, and back. */
-export function asKept(evidence: Evidence): Record<string, number | boolean | string> | undefined {
+/** The evidence as the log keeps it, and back. */
+export function asKept(evidence: Evidence): JobEvidence | undefined {
     const input = asInput(evidence, 'inch');
     if (!input) return undefined;
     const { units: _, overrides: __, ...kept } = input;

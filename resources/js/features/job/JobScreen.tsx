@@ -82,7 +82,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 on={station?.key ?? 'route'}
                 run={run}
                 standing={editor.evaluation.standing}
-                cut={(editor.latest.cutting?.cut ?? []).filter((one) => one.run === plan?.id).map((one) => one.piece)}
+                cut={Object.keys(editor.site.cut[plan?.id ?? ''] ?? {})}
             />
             {station?.key === 'route' && run && (
                 <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />

@@ -1,12 +1,22 @@
-import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Job, JobRun } from '../../api/types';
-import { openEditor, type JobEditor, type Tabs } from '../../editing';
+import { inPlaceOf, onSite, openEditor, type Happened, type JobEditor, type Saving, type Tabs } from '../../editing';
+import { useSiteLog } from '../sitelog';
 
 /** Holds the editing machine of a job; leaving the page saves what is said, as far as there is an answer. */
 export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
     const [machine] = useState(() => openEditor(start, by, tabs));
     const seen = useSyncExternalStore(machine.watch, machine.see);
     useEffect(() => machine.flush, [machine]);
+    const { log, state, entries, isKnown } = useSiteLog(start.id);
+    const site = useMemo(() => ({ ...onSite(entries, state.pending), isKnown }), [entries, state.pending, isKnown]);
+    useEffect(() => {
+        if (site.version > 0) machine.happened();
+    }, [machine, site.version]);
+    const known = useRef(entries);
+    useEffect(() => {
+        known.current = entries;
+    }, [entries]);
     const acts = useMemo(
         () => ({
             say: machine.say,
@@ -24,8 +34,14 @@ export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
             want: machine.want,
             takeTheirs: machine.takeTheirs,
             mine: machine.mine,
+            happened: (events: Happened[]) => log.add(events.map((event) => inPlaceOf(event, known.current))),
         }),
-        [machine],
+        [machine, log],
     );
-    return useMemo(() => ({ ...seen, ...acts }), [seen, acts]);
+    const { pending, isAway, isStored } = state;
+    return useMemo(() => {
+        const isLogged = pending.length === 0;
+        const saving: Saving = seen.saving !== 'saved' || isLogged ? seen.saving : isAway ? 'offline' : 'saving';
+        return { ...seen, ...acts, site, saving, stored: seen.stored && (isLogged || isStored) };
+    }, [seen, acts, site, pending.length, isAway, isStored]);
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { JobDocument } from '../../api/types';
 import { endSeen, sizeLike } from '../identify';
 import { asInput, asKept, asEvidence, EMPTY } from '../identify';
-import { knowAs, putEvidence, removeStanding, whereInWords } from '../look';
+import { knowAs, removeStanding, whereInWords } from '../look';
 import { chooseMethod, isOpen } from '../../editing';
 import { minutesInWords, waterInWords } from './times';
 
@@ -49,8 +49,8 @@ describe('choosing a method', () => {
 
 describe('standing pipes', () => {
     it('are known as a candidate, with a calliper reading for their diameter, and not known again', () => {
-        const read = putEvidence(job(), 'wall-stub', { ...EMPTY('inch'), mm: 109.4, error_mm: 0.4, magnet: true });
-        const known = knowAs(read, 'wall-stub', { system: 'ci-hub-service', size: '4' });
+        const read = { od_mm: 109.4, reading_error_mm: 0.4, magnet: true };
+        const known = knowAs(job(), 'wall-stub', { system: 'ci-hub-service', size: '4' }, read);
         expect(known.standing?.find((pipe) => pipe.id === 'wall-stub')).toMatchObject({
             system: 'ci-hub-service',
             size: '4',
@@ -59,7 +59,7 @@ describe('standing pipes', () => {
         });
         const unknown = knowAs(known, 'wall-stub', null).standing?.find((pipe) => pipe.id === 'wall-stub');
         expect(unknown).not.toHaveProperty('system');
-        expect(unknown?.evidence?.od_mm).toBe(109.4);
+        expect(unknown?.how).toBe('guessed');
     });
 
     it('leave nothing behind that speaks of them when they are taken out', () => {
@@ -83,7 +83,7 @@ describe('standing pipes', () => {
 });
 
 describe('evidence', () => {
-    it('goes to the reckoner and to the job file, and comes back the same', () => {
+    it('goes to the reckoner and to the log, and comes back the same', () => {
         const round = { ...EMPTY('inch'), way: 'round' as const, mm: 346, magnet: true, colour: 'black' as const };
         expect(asInput(round, 'inch')).toEqual({
             circumference_mm: 346,

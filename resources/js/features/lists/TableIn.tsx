@@ -18,12 +18,14 @@ export function TableIn({ editor }: { editor: JobEditor }) {
         if (!file) return;
         setSaid('');
         const [text, evaluation] = [await file.text(), editor.evaluation];
-        const taken = takeIn(text, { document: editor.document, evaluation, systems });
+        const { site } = editor;
+        const taken = takeIn(text, { document: editor.document, site, evaluation, systems });
         // What the rules of a job file refuse is found out before anything is changed.
         const answer = taken.problems.length > 0 ? null : await evaluate(editor.job.id, taken.document);
         if (answer?.ok) {
             // Into the job as it is now: what was done meanwhile stays.
-            editor.change((document) => takeIn(text, { document, evaluation, systems }).document);
+            editor.change((document) => takeIn(text, { document, site, evaluation, systems }).document);
+            if (taken.happened.length > 0) editor.happened(taken.happened);
             setSaid(`${taken.count} taken in: ${taken.list}.`);
         }
         setProblems(answer && !answer.ok ? [answer.message] : taken.problems);

@@ -6,6 +6,7 @@ import { takeIn, type Within } from './takeIn';
 
 const { document, evaluation } = evaluatedJob('mill-row-pottery');
 const within: Within = {
+    site: { cut: { 'clay-wash': { 'l2.1': 1237 } } },
     document,
     evaluation,
     systems: [
@@ -38,9 +39,12 @@ describe('the cut list', () => {
     it('ticks off what is cut at what it came out, and what is not no longer', () => {
         const once = take(`run,piece,cut length (mm),cut\n${NAME},A,281.5,yes\nclay-wash,b,1237,no\n`);
         expect([once.list, once.count, once.problems]).toEqual(['cut list', 2, []]);
-        expect(once.document.cutting?.cut).toEqual([{ run: 'clay-wash', piece: 'l1.1', length_mm: 281.5 }]);
-        const back = takeIn(`run,piece,cut length (mm),cut\nclay-wash,A,,no\n`, { ...within, document: once.document });
-        expect(back.document.cutting?.cut).toEqual([]);
+        expect(once.happened).toEqual([
+            { kind: 'cut', run: 'clay-wash', piece: 'l1.1', length_mm: 281.5 },
+            { kind: 'cut', run: 'clay-wash', piece: 'l2.1' },
+        ]);
+        expect(once.document).toBe(document);
+        expect(take(`run,piece,cut length (mm),cut\nclay-wash,A,,no\n`).happened).toEqual([]);
     });
     it('does not guess which run is meant where two have one name', () => {
         const document = { ...within.document, runs: within.document.runs.map((run) => ({ ...run, name: NAME })) };
@@ -74,13 +78,14 @@ describe('hangers and what was read at them', () => {
         ]);
         expect(taken.document.hanging?.find((one) => one.run === 'clay-wash')?.faces).toHaveLength(1);
     });
-    it('takes what was read, in place of an earlier reading there, and leaves what was not read yet', () => {
+    it('says what was read, and nothing of what was not read yet', () => {
         const text = `run,leg,from the leg's beginning (mm),"string to crown, read (mm)"\n${NAME},4,939.8,115\n${NAME},2,304.8,\n${NAME},2,1219.2,121\n`;
         const taken = take(text);
         expect([taken.list, taken.count]).toEqual(['level readings', 2]);
-        const readings = taken.document.hanging?.find((one) => one.run === 'clay-wash')?.readings ?? [];
-        expect(readings).toHaveLength(4);
-        expect(readings).toContainEqual({ leg: 'l4', at_mm: 939.8, below_mm: 115 });
+        expect(taken.happened).toEqual([
+            { kind: 'level', run: 'clay-wash', leg: 'l4', at_mm: 939.8, below_mm: 115 },
+            { kind: 'level', run: 'clay-wash', leg: 'l2', at_mm: 1219.2, below_mm: 121 },
+        ]);
     });
     it.each([
         [`${NAME},40,300`, 'Row 2: there is no leg 40.'],

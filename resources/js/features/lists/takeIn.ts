@@ -1,6 +1,5 @@
 import type { Evaluation, JobDocument, RunReport, SystemSummary } from '../../api/types';
-import { ticked, unticked } from '../../editing';
-import { hangingOf, read, withHanging } from '../../editing';
+import { levelled, ticked, unticked, withHanging, type Happened, type OnSite } from '../../editing';
 import { chooseMethod } from '../../editing';
 import { priced, readPrice } from './prices';
 import { eachRow, hasLength, tableOf, Wrong, type Row, type Table } from './table';
@@ -8,6 +7,7 @@ import { eachRow, hasLength, tableOf, Wrong, type Row, type Table } from './tabl
 /** What a table is taken into: the job as it is said and as it is evaluated, and the pipes of the catalogue. */
 export interface Within {
     document: JobDocument;
+    site: Pick<OnSite, 'cut'>;
     evaluation: Pick<Evaluation, 'runs'>;
     systems: Pick<SystemSummary, 'key' | 'short'>[];
 }
@@ -17,6 +17,8 @@ export interface TakenIn {
     list: string;
     count: number;
     document: JobDocument;
+    /** what it says was done on site */
+    happened: Happened[];
     problems: string[];
 }
 
@@ -33,6 +35,7 @@ interface List {
 /** What a list does to the job, how many rows of it do something, and what is wrong in it. */
 interface Read {
     edits: Edit[];
+    happened?: Happened[];
     count: number;
     problems: string[];
 }
@@ -41,6 +44,12 @@ interface Read {
 function edited({ taken, problems }: { taken: (Edit | null)[]; problems: string[] }): Read {
     const edits = taken.filter((edit) => edit !== null);
     return { edits, count: edits.length, problems };
+}
+
+/** The same of rows that say what was done on site. */
+function done({ taken, problems }: { taken: (Happened | null)[]; problems: string[] }): Read {
+    const happened = taken.filter((event) => event !== null);
+    return { edits: [], happened, count: happened.length, problems };
 }
 
 const BEGINNING = "from the leg's beginning";
@@ -68,16 +77,18 @@ export function takeIn(text: string, within: Within): TakenIn {
         list: list?.name ?? '',
         count: 0,
         document: within.document,
+        happened: [],
         problems: [problem],
     });
     if (!list) return nothing(`By its columns it is none of the lists: ${LISTS.map(columnsInWords).join('; ')}.`);
     if (table.rows.length === 0) return nothing('The list is empty.');
-    const { edits, count, problems } = list.take(table, within);
+    const { edits, happened = [], count, problems } = list.take(table, within);
     if (problems.length > 0) return { ...nothing(''), problems };
     return {
         list: list.name,
         count,
         document: edits.reduce((document, edit) => edit(document), within.document),
+        happened,
         problems: [],
     };
 }
@@ -119,13 +130,11 @@ function hangers(table: Table, within: Within): Read {
 
 /** What the tape read; a row where nothing was read yet stays as it is. */
 function readings(table: Table, within: Within): Read {
-    return edited(
-        eachRow(table, (row): Edit | null => {
+    return done(
+        eachRow(table, (row): Happened | null => {
             const { run, ...place } = placeOf(row, within);
             const below = row.length(READ);
-            return below === null
-                ? null
-                : (document) => withHanging(document, run, { readings: read(hangingOf(document, run), place, below) });
+            return below === null ? null : levelled(run, place, below);
         }),
     );
 }
@@ -147,17 +156,18 @@ function joints(table: Table, within: Within): Read {
 
 /** What is cut, and at what it came out; what is not cut is ticked off no longer. */
 function cuts(table: Table, within: Within): Read {
-    const rows = eachRow(table, (row): Edit => {
+    const rows = eachRow(table, (row): Happened | null => {
         const run = runOf(row, within);
         const piece = run.pieces.find((one) => one.letter === row.said('piece').toUpperCase());
         if (!piece) throw new Wrong(`there is no piece ${row.said('piece')}`.trim());
         const [cut, length] = [row.said('cut').toLowerCase(), row.length('cut length')];
         if (!['yes', 'no', ''].includes(cut)) throw new Wrong(`${cut} is neither yes nor no`);
-        if (cut !== 'yes') return (document) => unticked(document, run.id, piece.key);
+        if (cut !== 'yes')
+            return within.site.cut[run.id]?.[piece.key] === undefined ? null : unticked(run.id, piece.key);
         if (length === null || length < 1) throw new Wrong(`${length ?? 'nothing'} is no length to be cut to`);
-        return (document) => ticked(document, run.id, piece.key, length);
+        return ticked(run.id, piece.key, length);
     });
-    return edited(rows);
+    return done(rows);
 }
 
 /** What one of each thing costs; where no price stands, none is kept. */

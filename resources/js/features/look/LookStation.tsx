@@ -1,12 +1,12 @@
-import { useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { JobStanding } from '../../api/types';
 import { Shape } from '../../shared/Shape';
-import { asEvidence, IdentifyPanel, type Evidence } from '../identify';
-import type { JobEditor } from '../../editing';
+import { asEvidence, asKept, IdentifyPanel, type Evidence } from '../identify';
+import { measured, type JobEditor } from '../../editing';
 import { PipeDialog } from './PipeDialog';
 import { PipeRing } from './PipeRing';
-import { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';
+import { knowAs, removeStanding, whereInWords } from './standingEdits';
 
 /**
  * The Look station: every pipe that the job ties to, where its end is and what is in the way, and how it is known what
@@ -63,7 +63,7 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                             )}
                         </div>
                     </div>
-                    <Identify key={chosen.id} pipe={chosen} editor={editor} />
+                    <Identify key={`${chosen.id} ${editor.site.isKnown}`} pipe={chosen} editor={editor} />
                 </div>
             ) : (
                 !phone && (
@@ -135,36 +135,58 @@ function StandingList({ editor, chosen, onChoose, onNew }: ListProps) {
     );
 }
 
-/** The evidence of one pipe; kept in the job as it grows. */
+/** The evidence of one pipe; said in the log as it grows, words once they are typed. */
 function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
     const { units } = editor.evaluation;
-    const evidence = asEvidence(pipe.evidence, units);
-    const [draft, setDraft] = useState<Evidence>(evidence);
+    const kept = editor.site.measured[pipe.id];
+    const [draft, setDraft] = useState<Evidence>(() => asEvidence(kept, units));
+    const unsaid = useRef<Evidence | null>(null);
+    const { happened } = editor;
+    const last = useRef(JSON.stringify(asKept(draft)));
+    const say = useCallback((): void => {
+        const evidence = unsaid.current && asKept(unsaid.current);
+        unsaid.current = null;
+        // Read twice, it is one reading.
+        if (!evidence || JSON.stringify(evidence) === last.current) return;
+        last.current = JSON.stringify(evidence);
+        happened([measured(pipe.id, evidence)]);
+    }, [happened, pipe.id]);
+    useEffect(() => {
+        window.addEventListener('pagehide', say);
+        return () => {
+            window.removeEventListener('pagehide', say);
+            say();
+        };
+    }, [say]);
     const change = (next: Evidence): void => {
         setDraft(next);
-        if (next.mm !== null) editor.change((old) => putEvidence(old, pipe.id, next));
+        if (next.mm === null) return;
+        unsaid.current = next;
+        if (next.print === draft.print) say();
     };
     return (
-        <IdentifyPanel
-            evidence={draft}
-            onChange={change}
-            units={units}
-            actions={(candidate) =>
-                pipe.system === candidate.system && pipe.size === candidate.size ? (
-                    <span className="cap">
-                        <Shape kind="done" size={16} /> kept as this
-                    </span>
-                ) : (
-                    <button
-                        type="button"
-                        className="main-act"
-                        onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate))}
-                    >
-                        It is {candidate.short}
-                    </button>
-                )
-            }
-        />
+        <div onBlur={say}>
+            <IdentifyPanel
+                evidence={draft}
+                onChange={change}
+                units={units}
+                actions={(candidate) =>
+                    pipe.system === candidate.system && pipe.size === candidate.size ? (
+                        <span className="cap">
+                            <Shape kind="done" size={16} /> kept as this
+                        </span>
+                    ) : (
+                        <button
+                            type="button"
+                            className="main-act"
+                            onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate, asKept(draft)))}
+                        >
+                            It is {candidate.short}
+                        </button>
+                    )
+                }
+            />
+        </div>
     );
 }
 

@@ -1,2 +1,2 @@
 export { LookStation } from './LookStation';
-export { knowAs, putEvidence, removeStanding, whereInWords } from './standingEdits';
+export { knowAs, removeStanding, whereInWords } from './standingEdits';

@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { beforeEach, expect, it } from 'vitest';
 import type { JobDocument, JobStanding, StandingReport } from '../../api/types';
+import type { Happened } from '../../editing';
 import { identified } from '../../testing/answers';
 import { Edited, emptyJob, lengthsRead, show, standInServer } from '../../testing/screen';
 import { LookStation } from './LookStation';
@@ -11,9 +12,11 @@ import { LookStation } from './LookStation';
 const server = standInServer();
 const user = userEvent.setup();
 let kept: JobDocument | null = null;
+let said: Happened[] = [];
 
 beforeEach(() => {
     kept = null;
+    said = [];
     server.use(
         lengthsRead,
         http.post('/api/reckon/identify', () => HttpResponse.json(identified())),
@@ -49,6 +52,7 @@ function look(pipes: JobStanding[], { at = '/', phone = false, more = {} }: Show
             onDocument={(document) => {
                 kept = document;
             }}
+            onHappened={(events) => said.push(...events)}
         >
             {(editor) => <LookStation editor={editor} phone={phone} />}
         </Edited>,
@@ -133,14 +137,29 @@ it('clears what is emptied in the form, and keeps how the pipe is known', async 
     expect(pipes()[0]).toEqual({ ...known, how: 'print', level_mm: 100 });
 });
 
-it('keeps the evidence in the job as it grows, and takes a candidate at its word', async () => {
+it('says the evidence in the log as it grows, and takes a candidate at its word', async () => {
     look([stub]);
     await user.click(screen.getByRole('button', { name: 'calliper' }));
     await user.type(screen.getByLabelText('Across it'), '2 3/8{Enter}');
     await user.click(await screen.findByRole('button', { name: 'It is PVC 40' }));
     await screen.findByText('kept as this');
     expect(pipes()[0]).toMatchObject({ system: 'pvc-dwv-40', size: '2', how: 'measured', od_mm: 60.325 });
-    expect(pipes()[0]?.evidence).toMatchObject({ od_mm: 60.325, reading_error_mm: 0.4 });
+    expect(said).toHaveLength(1);
+    expect(said[0]).toMatchObject({
+        kind: 'measured',
+        standing: 'p1',
+        evidence: { od_mm: 60.325, reading_error_mm: 0.4 },
+    });
+});
+
+it('says a print once it is typed, and not letter by letter', async () => {
+    look([stub]);
+    await user.type(screen.getByLabelText('Across it'), '2 3/8{Enter}');
+    await waitFor(() => expect(said).toHaveLength(1));
+    await user.type(screen.getByLabelText(/print/i), 'DWV');
+    expect(said).toHaveLength(1);
+    await user.tab();
+    expect(said[1]).toMatchObject({ kind: 'measured', standing: 'p1', evidence: { print: 'DWV' } });
 });
 
 it('takes no reading by eye for an outside diameter', async () => {

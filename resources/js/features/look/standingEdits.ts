@@ -1,19 +1,9 @@
-import type { JobDocument, JobStanding, Units } from '../../api/types';
-import { asKept, type Evidence } from '../identify';
+import type { JobDocument, JobEvidence, JobStanding, Units } from '../../api/types';
 
 const onOne = (document: JobDocument, id: string, edit: (pipe: JobStanding) => JobStanding): JobDocument => ({
     ...document,
     standing: (document.standing ?? []).map((pipe) => (pipe.id === id ? edit(pipe) : pipe)),
 });
-
-/** The job with what was read and seen of a pipe. */
-export function putEvidence(document: JobDocument, id: string, evidence: Evidence): JobDocument {
-    const kept = asKept(evidence);
-    return onOne(document, id, (pipe) => {
-        const { evidence: _, ...rest } = pipe;
-        return kept ? { ...rest, evidence: kept as NonNullable<JobStanding['evidence']> } : rest;
-    });
-}
 
 /**
  * The job with a pipe known as a candidate, or not known any more. A calliper reading stands for its outside diameter.
@@ -22,11 +12,11 @@ export function knowAs(
     document: JobDocument,
     id: string,
     candidate: { system: string; size: string } | null,
+    evidence?: JobEvidence,
 ): JobDocument {
     return onOne(document, id, (pipe) => {
         const { system: _, size: __, od_mm: ___, ...rest } = pipe;
         if (candidate === null) return { ...rest, how: 'guessed' };
-        const { evidence } = pipe;
         const measured =
             evidence?.od_mm !== undefined && evidence.reading_error_mm <= 0.5 ? { od_mm: evidence.od_mm } : {};
         return {

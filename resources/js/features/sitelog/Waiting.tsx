@@ -3,12 +3,20 @@ import { Shape } from '../../shared/Shape';
 
 /** What the server does not have yet, and what it did not take. */
 export function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
+    const others = state.pending.filter((one) => !log.isMine(one));
     return (
         <>
-            {state.pending.length > 0 && (
+            {others.length > 0 && (
                 <p role="status">
-                    <Shape kind="unknown" size={17} /> {state.pending.length}{' '}
-                    {state.pending.length === 1 ? 'entry is' : 'entries are'}{' '}
+                    <Shape kind="unknown" size={17} /> Kept on this device until they sign in again:{' '}
+                    {others.length === 1 ? 'an entry' : `${others.length} entries`} of{' '}
+                    {[...new Set(others.map((one) => one.by))].join(', ')}.
+                </p>
+            )}
+            {state.pending.length > others.length && (
+                <p role="status">
+                    <Shape kind="unknown" size={17} /> {state.pending.length - others.length}{' '}
+                    {state.pending.length - others.length === 1 ? 'entry is' : 'entries are'}{' '}
                     {state.isStored
                         ? 'kept on this device and not sent yet.'
                         : 'not sent yet, and there is no room on this device: leave this page open.'}

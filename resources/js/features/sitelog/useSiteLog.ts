@@ -1,9 +1,9 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import { newKey } from '../../api/client';
-import { appendToLog, logQuery } from '../../api/queries';
+import { accountQuery, appendToLog, logQuery } from '../../api/queries';
 import type { LogEntry } from '../../api/types';
-import { browserStorage, SiteLog, type SiteLogState } from '../../editing';
+import { browserStorage, LOG_PLACE, SiteLog, type SiteLogState } from '../../editing';
 
 /** What this device calls itself in the log. */
 const deviceName = (): string => {
@@ -17,7 +17,7 @@ const logs = new Map<string, SiteLog>();
 function logOf(job: string): SiteLog {
     const known = logs.get(job);
     if (known) return known;
-    const log = new SiteLog(`fall-bend.log.${job}`, {
+    const log = new SiteLog(`${LOG_PLACE}${job}`, {
         storage: browserStorage(),
         send: (entries) => appendToLog(job, deviceName(), entries),
         now: () => Date.now(),
@@ -32,6 +32,8 @@ interface OfSite {
     log: SiteLog;
     state: SiteLogState;
     entries: LogEntry[];
+    /** whether the log was read yet */
+    isKnown: boolean;
 }
 
 /** What happened on site: what the server has, and what still waits on this device. */
@@ -42,11 +44,22 @@ export function useSiteLog(job: string): OfSite {
     useEffect(() => {
         if (data) log.heard(data);
     }, [data, log]);
+    const by = useQuery(accountQuery).data?.email;
+    useEffect(() => {
+        if (by !== undefined) log.signIn(by);
+    }, [log, by]);
     useEffect(() => {
         const flush = (): void => void log.flush();
         flush();
         window.addEventListener('online', flush);
         return () => window.removeEventListener('online', flush);
     }, [log]);
-    return { log, state, entries: data?.entries ?? [] };
+    const known = data?.entries;
+    const last = known?.at(-1)?.number ?? 0;
+    useEffect(() => log.known(last), [log, last]);
+    const entries = useMemo(
+        () => [...(known ?? []), ...state.arrived.filter((entry) => entry.number > last)],
+        [known, state.arrived, last],
+    );
+    return { log, state, entries, isKnown: data !== undefined };
 }

@@ -6,12 +6,12 @@ namespace FallBend\Core\Tests\Job;
 
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
-use FallBend\Core\Job\CuttingDone;
+use FallBend\Core\Job\CuttingSettings;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What was cut, as a job file holds it. */
-final class CuttingDoneTest extends TestCase
+/** What there is to cut with and from, as a job file holds it. */
+final class CuttingSettingsTest extends TestCase
 {
     public function testWhereNobodySaidAnythingNothingIsWritten(): void
     {
@@ -26,14 +26,6 @@ final class CuttingDoneTest extends TestCase
             'objective' => 'price',
             'effort' => 4,
             'stock' => [['system' => 'pvc-dwv-40', 'size' => '2', 'length_mm' => 3048.0, 'available' => 0]],
-            'cut' => [['run' => 'a', 'piece' => 'l1.1', 'length_mm' => 500.5]],
-            'printed' => [
-                [
-                    'run' => 'a',
-                    'on' => '2026-11-25',
-                    'pieces' => [['piece' => 'l1.1', 'letter' => 'A', 'length_mm' => 500.0]],
-                ],
-            ],
         ];
         self::assertEquals($said, self::read($said)->toArray());
     }
@@ -41,13 +33,7 @@ final class CuttingDoneTest extends TestCase
     /** @return iterable<string, array{array<string, mixed>, string}> with the place that is wrong */
     public static function wrong(): iterable
     {
-        $piece = ['run' => 'a', 'piece' => 'l1.1', 'length_mm' => 500.0];
-        $ticket = ['run' => 'a', 'on' => '2026-11-25', 'pieces' => []];
-        yield 'a piece twice' => [['cut' => [$piece, $piece]], 'cut.1.piece'];
-        yield 'a ticket twice' => [['printed' => [$ticket, $ticket]], 'printed.1.run'];
-        yield 'a run that is not there' => [['cut' => [['run' => 'z'] + $piece]], 'cut.0.run'];
-        yield 'no day' => [['printed' => [['on' => 'yesterday'] + $ticket]], 'printed.0.on'];
-        yield 'no length' => [['cut' => [['length_mm' => 0] + $piece]], 'cut.0.length_mm'];
+        yield 'what was cut' => [['cut' => []], 'cut'];
         yield 'too much effort' => [['effort' => 17], 'effort'];
         yield 'less than none' => [
             ['stock' => [['system' => 's', 'size' => '2', 'length_mm' => 9.0, 'available' => -1]]],
@@ -68,8 +54,8 @@ final class CuttingDoneTest extends TestCase
     }
 
     /** @param array<string, mixed> $fields */
-    private static function read(array $fields): CuttingDone
+    private static function read(array $fields): CuttingSettings
     {
-        return CuttingDone::read(Fields::of($fields), ['a', 'b']);
+        return CuttingSettings::read(Fields::of($fields));
     }
 }
