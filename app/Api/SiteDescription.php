@@ -126,10 +126,14 @@ final class SiteDescription
         return [
             '/api/test' => [
                 'post' => Calls::describe(
-                    'How a job is tested at a stage: what is plugged and filled, what was read and looked at, '.
+                    'How the pipes of a run are tested at a stage: what is plugged and filled, what was read, seen, '.
                         'and how far it is',
                     Shapes::object(
-                        ['document' => Shapes::ref('JobDocument'), 'stage' => self::SAID['stage']],
+                        [
+                            'document' => Shapes::ref('JobDocument'),
+                            'run' => ['type' => 'string'],
+                            'stage' => self::SAID['stage'],
+                        ],
                         ['hose_l_per_min' => ['type' => 'number']] + self::ZONE,
                     ),
                     'Testing',

@@ -233,7 +233,7 @@ final class DemoLog
                 ]);
             }
         }
-        foreach (TestingTexts::checks($stage, $this->evaluated->book->id) as $check) {
+        foreach (TestingTexts::checks($stage, $this->evaluated->book->id, null) as $check) {
             $this->say('apprentice', $ago - 20, 'check', [
                 'system' => $system->id,
                 'stage' => $stage->value,

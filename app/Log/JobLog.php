@@ -136,6 +136,7 @@ final readonly class JobLog
                 new DateTimeImmutable($entry->happened_at),
                 self::by($entry),
                 $entry->hash,
+                BroughtLog::origin($entry->content) !== null,
             );
         }
 

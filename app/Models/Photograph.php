@@ -24,6 +24,12 @@ final class Photograph extends Model
 
     protected $fillable = ['job_id', 'hash', 'type', 'bytes'];
 
+    /** Gives the bytes of a picture of a job; null: there is none. */
+    public static function bytesOf(string $job, string $hash): ?string
+    {
+        return self::query()->where(['job_id' => $job, 'hash' => $hash])->first()?->bytes;
+    }
+
     /** Gives a picture of a job as a browser shows it; none of another job is there. */
     public static function shown(string $job, string $hash): Response
     {

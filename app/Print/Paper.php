@@ -186,6 +186,37 @@ final class Paper
         $this->pdf->clippingEnd();
     }
 
+    /**
+     * Shows a picture as large as it fits in a place, in its middle.
+     *
+     * @param string $jpeg its bytes
+     * @return bool false where it is none that can be printed
+     */
+    public function picture(Box $at, string $jpeg): bool
+    {
+        $size = @getimagesizefromstring($jpeg);
+        if ($size === false || $size[2] !== IMAGETYPE_JPEG || $size[0] < 1 || $size[1] < 1) {
+            return false;
+        }
+        $scale = min($at->width / $size[0], $at->height / $size[1]);
+        [$wide, $high] = [$size[0] * $scale, $size[1] * $scale];
+        $file = (string) tempnam(sys_get_temp_dir(), 'fall-bend-picture');
+        try {
+            file_put_contents($file, $jpeg);
+            $this->pdf->addJpegFromFile(
+                $file,
+                self::points($at->x + ($at->width - $wide) / 2),
+                self::points($this->height - $at->y - ($at->height + $high) / 2),
+                (int) round(self::points($wide)),
+                (int) round(self::points($high)),
+            );
+        } finally {
+            unlink($file);
+        }
+
+        return true;
+    }
+
     /** Gives the file. */
     public function output(): string
     {

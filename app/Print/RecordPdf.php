@@ -12,11 +12,12 @@ use FallBend\Core\Recording\RecordedRuns;
 
 /**
  * Prints the record of a job: who and when, what was tested, every joint, what differs, what stays within reach, who
- * stands for it; after it each run isometric.
+ * stands for it; after it the photographs, and each run isometric.
  *
  * @phpstan-import-type WrittenRecord from JobRecord
  * @phpstan-import-type RecordedRun from RecordedRuns
  * @phpstan-import-type RecordedJoint from RecordedJoints
+ * @phpstan-import-type RecordedPicture from RecordedJoints
  */
 final class RecordPdf
 {
@@ -26,6 +27,14 @@ final class RecordPdf
     private const WIDTHS = [9.0, 50.0, 38.0, 38.0, 40.0];
 
     private const CODE_MM = 32.0;
+
+    /** A photograph is as high at most, two beside each other. */
+    private const PICTURE_MM = 64.0;
+
+    private const GAP_MM = 6.0;
+
+    /** So many bytes of photographs are on paper at most: they all are in memory until it is written. */
+    private const MOST_PICTURES = 24_000_000;
 
     private float $y = 0.0;
 
@@ -38,6 +47,7 @@ final class RecordPdf
      * @param string $paper `A4` or `LETTER`
      * @param string $link by which the record is read; empty: none
      * @param ?QrSquares $squares the same for a camera
+     * @param callable(string): ?string $picture gives the bytes of a photograph by its hash; null: it is not here
      */
     public static function print(
         array $record,
@@ -45,6 +55,7 @@ final class RecordPdf
         string $paper,
         string $link,
         ?QrSquares $squares,
+        callable $picture,
     ): string {
         $page = new self(new Paper($paper), $record);
         $page->head($link, $squares);
@@ -54,6 +65,7 @@ final class RecordPdf
         }
         $page->lists();
         $page->signatures();
+        $page->pictures($picture);
         DrawingPdf::pages($page->paper, $drawings, $record['name']);
 
         return $page->paper->output();
@@ -128,14 +140,8 @@ final class RecordPdf
     {
         $this->title('Tests');
         foreach ($this->record['tests'] as $test) {
-            $state = match ($test['state']) {
-                'passed' => 'passed',
-                'failed' => 'not passed',
-                'ended' => 'ended before its time',
-                default => 'under test',
-            };
             $this->line(
-                "{$test['name']}, {$test['system']}: {$state}. Begun ".self::time($test['begun_at']).
+                "{$test['name']}, {$test['system']}: {$test['said']}. Begun ".self::time($test['begun_at']).
                     ($test['until'] === null ? '' : ', held until '.self::time($test['until'])).
                     ", {$test['by']}; {$test['readings']} readings.",
                 $test['state'] === 'passed',
@@ -229,7 +235,7 @@ final class RecordPdf
             $said[] = 'opened or cut out '.count($joint['cut_out']).' times';
         }
         if ($joint['pictures'] !== []) {
-            $said[] = count($joint['pictures']).' photographs in the log';
+            $said[] = count($joint['pictures']) === 1 ? 'photographed' : count($joint['pictures']).' photographs';
         }
         if ($joint['located'] !== '') {
             $said[] = "lies {$joint['located']}";
@@ -271,7 +277,7 @@ final class RecordPdf
             $this->line(
                 "{$one['name']}{$role}, ".self::time($one['at']).', signed in as '.$one['by'].'. Entry '.
                     "{$one['number']} of the log, hash {$one['hash']}.".
-                    ($one['holds'] ? '' : ' Something was added or changed since.'),
+                    self::standing($one['holds'], $one['brought']),
                 true,
             );
         }
@@ -282,6 +288,97 @@ final class RecordPdf
             'The local code, the inspector and licensed practice decide; this record advises nobody to cover what '.
                 'they have not seen.',
         );
+    }
+
+    private static function standing(bool $holds, bool $isBrought): string
+    {
+        return match (true) {
+            $holds => '',
+            $isBrought => ' Signed in the job that the file was of; nobody stands for it here by that.',
+            default => ' Something was added or changed since.',
+        };
+    }
+
+    /** @param callable(string): ?string $picture */
+    private function pictures(callable $picture): void
+    {
+        $shown = $this->pictured();
+        if ($shown === []) {
+            return;
+        }
+        $this->title('Photographs');
+        [$bytes, $left] = [0, 0];
+        foreach (array_chunk($shown, 2) as $pair) {
+            $jpegs = array_map(static fn (array $one): ?string => $picture($one['picture']['hash']), $pair);
+            $bytes += array_sum(array_map(static fn (?string $jpeg): int => strlen((string) $jpeg), $jpegs));
+            if ($bytes > self::MOST_PICTURES) {
+                $left += count($pair);
+            } else {
+                $this->pair($pair, $jpegs);
+            }
+        }
+        if ($left > 0) {
+            $this->line("{$left} more photographs are in the log: the page that the link opens shows them.");
+        }
+    }
+
+    /** @return list<array{of: string, picture: RecordedPicture}> those of the whole first */
+    private function pictured(): array
+    {
+        $shown = [];
+        foreach ($this->record['pictures'] as $picture) {
+            $shown[] = ['of' => '', 'picture' => $picture];
+        }
+        foreach ($this->record['runs'] as $run) {
+            foreach ($run['joints'] as $joint) {
+                foreach ($joint['pictures'] as $picture) {
+                    $shown[] = [
+                        'of' => "{$run['name']}, joint {$joint['joint']}, {$joint['name']}. ",
+                        'picture' => $picture,
+                    ];
+                }
+            }
+        }
+
+        return $shown;
+    }
+
+    /**
+     * @param non-empty-list<array{of: string, picture: RecordedPicture}> $pair one or two
+     * @param list<?string> $jpegs of them
+     */
+    private function pair(array $pair, array $jpegs): void
+    {
+        $wide = ($this->wide() - self::GAP_MM) / 2;
+        $letters = new Letters(8.5);
+        $words = array_map(
+            static fn (array $one): string => $one['of'].
+                ($one['picture']['note'] === '' ? '' : "{$one['picture']['note']} ").
+                '('.self::time($one['picture']['at']).", {$one['picture']['by']})",
+            $pair,
+        );
+        $high = max(array_map(fn (string $said): float => $this->paper->heightOf($wide, $letters, $said), $words));
+        $this->room(self::PICTURE_MM + $high + self::GAP_MM);
+        foreach ($pair as $n => $one) {
+            $x = Paper::MARGIN_MM + $n * ($wide + self::GAP_MM);
+            $box = new Box($x, $this->y + 2, $wide, self::PICTURE_MM);
+            $this->picture($box, $jpegs[$n] ?? null, $one['picture']['hash']);
+            $below = new Box($x, $this->y + self::PICTURE_MM + 3, $wide);
+            $this->paper->words($below, $letters, $words[$n]);
+        }
+        $this->y += self::PICTURE_MM + $high + self::GAP_MM;
+    }
+
+    /** What cannot be shown is said with its hash. */
+    private function picture(Box $at, ?string $jpeg, string $hash): void
+    {
+        if (! $this->paper->picture($at, $jpeg ?? '')) {
+            $said = $jpeg === null
+                ? 'The photograph is not here: the log came in a file.'
+                : 'It is no JPEG, and cannot be printed.';
+            $words = "{$said} Its SHA-256: {$hash}";
+            $this->paper->words(new Box($at->x, $at->y + 2, $at->width), new Letters(8.5), $words);
+        }
     }
 
     private function title(string $text): void

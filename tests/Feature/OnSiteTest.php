@@ -177,6 +177,11 @@ final class OnSiteTest extends TestCase
         self::assertSame('Schräg, “5/8”.', $after[4]['note']);
         self::assertSame($before->pluck('happened_at')->all(), array_column($after, 'happened_at'));
         self::assertSame($before->pluck('key')->all(), array_column($after, 'key'));
+        $signed = $this->postJson('/api/record', ['job' => $other, 'document' => $made->json('document')])->assertOk();
+        self::assertSame([[true, false]], array_map(
+            static fn (array $one): array => [$one['brought'], $one['holds']],
+            $signed->json('signatures'),
+        ));
         // And so on, from file to file.
         $again = (string) $this->get("/api/jobs/{$other}/file")->assertOk()->getContent();
         $third = $this->postJson('/api/jobs/import', ['text' => $again])->assertCreated()->json('id');

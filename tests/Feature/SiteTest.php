@@ -114,7 +114,7 @@ final class SiteTest extends TestCase
     public function testAStageOrAZoneThatIsNoneIsRefusedAtItsPlace(): void
     {
         foreach (['stage' => 'painted', 'zone' => 'Berlin', 'hose_l_per_min' => 0] as $field => $wrong) {
-            $this->postJson('/api/test', [$field => $wrong] + $this->asked(['stage' => 'rough-in']))
+            $this->postJson('/api/test', [$field => $wrong] + $this->asked(['run' => 'galley', 'stage' => 'rough-in']))
                 ->assertStatus(422)
                 ->assertJsonStructure(['errors' => [$field]]);
         }
@@ -225,6 +225,27 @@ final class SiteTest extends TestCase
         $this->get('/api/shared/'.str_repeat('x', 32)."/{$at}")->assertNotFound();
     }
 
+    public function testPhotographsArePrintedWithWhatTheyShow(): void
+    {
+        $bytes = (string) file_get_contents(base_path('tests/Support/joint.jpg'));
+        $hash = $this->sent($bytes)->assertCreated()->json('hash');
+        $png = (string) base64_decode(
+            'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAQAAAC1HAwCAAAAC0lEQVR42mNk+A8AAQUBAScY42YAAAAASUVORK5CYII=',
+            true,
+        );
+        $other = $this->sent($png)->assertCreated()->json('hash');
+        $this->say('photograph', ['run' => 'galley', 'joint' => 1, 'hash' => $hash, 'note' => 'The oval stub.'], 0);
+        $this->say('photograph', ['hash' => $other, 'note' => 'The whole wall.'], 0);
+        $this->say('photograph', ['hash' => str_repeat('a1', 32)], 0);
+        $pdf = (string) $this->filed('pdf')->getContent();
+        self::assertStringContainsString($bytes, $pdf, 'the picture itself, as it was sent');
+        $text = (string) preg_replace('/\s+/', ' ', (new Parser)->parseContent($pdf)->getText());
+        self::assertMatchesRegularExpression('/Galley.*, joint 1, .*The oval stub\./i', $text);
+        self::assertStringContainsString('The whole wall.', $text);
+        self::assertStringContainsString('It is no JPEG, and cannot be printed.', $text);
+        self::assertStringContainsString('The photograph is not here: the log came in a file.', $text);
+    }
+
     public function testTheDemoIsInTheMiddleOfItsDayAndFinishedAndIsPlayed(): void
     {
         Artisan::call('migrate:fresh', ['--force' => true]);
@@ -265,7 +286,7 @@ final class SiteTest extends TestCase
         $this->actingAs($this->stranger);
         $this->postJson('/api/record', $this->asked())->assertNotFound();
         $this->postJson('/api/record/file', $this->asked(['format' => 'csv']))->assertNotFound();
-        $this->postJson('/api/test', $this->asked(['stage' => 'rough-in']))->assertNotFound();
+        $this->postJson('/api/test', $this->asked(['run' => 'galley', 'stage' => 'rough-in']))->assertNotFound();
         $this->getJson("/api/jobs/{$this->job}/shares")->assertNotFound();
         $this->postJson("/api/jobs/{$this->job}/shares", ['for' => 'me', 'days' => 7])->assertNotFound();
         $this->deleteJson("/api/jobs/{$this->job}/shares/{$id}")->assertNotFound();
@@ -294,7 +315,9 @@ final class SiteTest extends TestCase
     /** @return TestResponse<Response> */
     private function tested(): TestResponse
     {
-        return $this->postJson('/api/test', $this->asked(['stage' => 'rough-in', 'zone' => '+01:00']))->assertOk();
+        $asked = $this->asked(['run' => 'galley', 'stage' => 'rough-in', 'zone' => '+01:00']);
+
+        return $this->postJson('/api/test', $asked)->assertOk();
     }
 
     /** @return TestResponse<Response> */
@@ -327,7 +350,9 @@ final class SiteTest extends TestCase
      */
     private static function of(TestResponse $answer, string $system): array
     {
-        return array_column($answer->json('systems'), null, 'id')[$system];
+        self::assertSame($system, $answer->json('system.id'));
+
+        return $answer->json('system');
     }
 
     /** @return TestResponse<Response> */

@@ -121,18 +121,18 @@ final readonly class EvaluationController
         return new JsonResponse((new DayReport($job))->ofRun($run, $asked, self::log($request, $body)));
     }
 
-    /** How a job is tested at a stage, and how far that is. */
+    /** How the pipes that a run belongs to are tested at a stage, and how far that is. */
     public function test(Request $request): JsonResponse
     {
         $body = self::body($request);
         $job = $this->evaluate->evaluated($request, $body);
-        $stage = $body->enum('stage', Stage::class);
+        [$run, $stage] = [EvaluateJob::runOf($body, $job), $body->enum('stage', Stage::class)];
         $hose = $body->numberOrNull('hose_l_per_min', 0.1, 1_000);
         $zone = SiteZone::read($body);
         $log = (self::log($request, $body) ?? new SiteLog([], new DateTimeImmutable))->in($zone);
         $body->end();
 
-        return new JsonResponse($job->testing($log)->toArray($stage, $hose));
+        return new JsonResponse($job->testing($log)->toArray($stage, $run, $hose));
     }
 
     /** Where a run is hung, and what hangs between two hangers. */

@@ -9,6 +9,7 @@ use App\Files\RecordCsv;
 use App\Log\JobLog;
 use App\Log\SiteZone;
 use App\Models\Job;
+use App\Models\Photograph;
 use App\Models\User;
 use App\Print\QrSquares;
 use App\Print\RecordPdf;
@@ -48,6 +49,7 @@ final readonly class RecordController
         $origin?->end();
         $link = $body->has('link') ? $body->string('link', 300) : '';
         $squares = $body->has('squares') ? QrSquares::read($body) : null;
+        $kept = $body->string('job', 40);
         $body->end();
         $record = $job->record($log)->toArray($document);
 
@@ -61,6 +63,7 @@ final readonly class RecordController
                     $job->job()->units === Units::Inch ? 'LETTER' : 'A4',
                     $link,
                     $squares,
+                    static fn (string $hash): ?string => Photograph::bytesOf($kept, $hash),
                 ),
                 'application/pdf',
             ),

@@ -37,6 +37,7 @@ use FallBend\Core\Testing\TestKind;
  *     until: ?string,
  *     by: string,
  *     state: value-of<CurveState>,
+ *     said: string,
  *     loss: float,
  *     unit: string,
  *     readings: int,
@@ -49,6 +50,7 @@ use FallBend\Core\Testing\TestKind;
  *     number: int,
  *     hash: string,
  *     revision: ?int,
+ *     brought: bool,
  *     holds: bool,
  * }
  * @phpstan-type WrittenRecord array{
@@ -164,6 +166,7 @@ final readonly class JobRecord
                         'until' => $test['until'],
                         'by' => $test['by'],
                         'state' => $test['state'],
+                        'said' => TestingTexts::state(CurveState::from($test['state'])),
                         'loss' => $test['loss'],
                         'unit' => $text['unit'],
                         'readings' => count($test['readings']),
@@ -235,7 +238,11 @@ final readonly class JobRecord
                 'number' => $entry->number,
                 'hash' => $entry->hash,
                 'revision' => $entry->content['revision'] ?? null,
-                'holds' => $entry->number > $said && ($entry->content['document'] ?? '') === $document,
+                'brought' => $entry->isBrought,
+                // Whoever can write a file can write a name into it: it stands for nothing here.
+                'holds' => ! $entry->isBrought &&
+                    $entry->number > $said &&
+                    ($entry->content['document'] ?? '') === $document,
             ],
             $this->log->of(EntryKind::Signed),
         );

@@ -11,6 +11,7 @@ use FallBend\Core\Recording\AsJoined;
 use FallBend\Core\Sequence\DayAsked;
 use FallBend\Core\Sequence\DoneJoints;
 use FallBend\Core\Sequence\GlueClock;
+use FallBend\Core\Sequence\Hands;
 use FallBend\Core\Sequence\Repairs;
 use FallBend\Core\Sequence\RunTimes;
 use FallBend\Core\Sequence\SingleJoints;
@@ -24,6 +25,7 @@ use FallBend\Core\Verdict\FindingReport;
  * cut out and what goes in instead, and where the plan says something else than what is joined.
  *
  * @phpstan-import-type WrittenDay from GlueClock
+ * @phpstan-import-type Held from Hands
  * @phpstan-import-type MadeJoint from RunTimes
  * @phpstan-import-type WrittenSingle from SingleJoints
  * @phpstan-import-type WrongJoint from Troubles
@@ -35,6 +37,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     goes: bool,
  *     unsettled: list<int>,
  *     day: WrittenDay|null,
+ *     hands: list<Held>,
  *     made: list<MadeJoint>,
  *     findings: list<SaidFinding>,
  *     sources: list<Source>,

@@ -22,6 +22,7 @@ use FallBend\Core\Verdict\SourceList;
  * day there is `unsettled` where joints have no method yet.
  *
  * @phpstan-import-type WrittenDay from GlueClock
+ * @phpstan-import-type Held from Hands
  * @phpstan-import-type MadeJoint from RunTimes
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type Source from Provenance
@@ -30,6 +31,7 @@ use FallBend\Core\Verdict\SourceList;
  *     goes: bool,
  *     unsettled: list<int>,
  *     day: WrittenDay|null,
+ *     hands: list<Held>,
  *     made: list<MadeJoint>,
  *     findings: list<SaidFinding>,
  *     sources: list<Source>,
@@ -66,6 +68,7 @@ final readonly class RunDay
                 'goes' => $moves !== null,
                 'unsettled' => array_map(static fn (Joint $joint): int => $joint->number, $unsettled),
                 'day' => null,
+                'hands' => [],
                 'made' => $this->times->clocks($done->made ?? [], $asked->start),
                 'findings' => [],
                 'sources' => [],
@@ -94,11 +97,13 @@ final readonly class RunDay
             $this->effort,
         );
         [$day, $findings] = $clock->day();
+        $hands = new Hands($this->layout, $this->times, $this->table->farEndMm());
 
         return [
             'goes' => true,
             'unsettled' => [],
             'day' => $day,
+            'hands' => $hands->of($day['steps'], array_map(strval(...), array_keys($done->made ?? []))),
             'made' => $this->times->clocks($done->made ?? [], $start),
             'findings' => FindingReport::list($findings, $this->job->units),
             'sources' => SourceList::list($clock->sources()),

@@ -37,6 +37,12 @@ final readonly class SiteTimetable
         return $this->catalogue->assumption('hands-on.dry-fit');
     }
 
+    /** Gives from which length a piece has its far end on a stand while it is joined, mm. */
+    public function farEndMm(): float
+    {
+        return $this->catalogue->assumption('hands-on.far-end')->value;
+    }
+
     /**
      * Gives the times of a joint.
      *

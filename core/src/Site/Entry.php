@@ -20,6 +20,7 @@ final readonly class Entry
      * @param DateTimeImmutable $at when it happened, by the clock of the server
      * @param string $by name of who said it
      * @param string $hash of all that stands in it, and of the entry before; empty where nobody asked
+     * @param bool $isBrought whether it came in a job file
      */
     public function __construct(
         public int $number,
@@ -29,5 +30,6 @@ final readonly class Entry
         public DateTimeImmutable $at,
         public string $by,
         public string $hash = '',
+        public bool $isBrought = false,
     ) {}
 }

@@ -102,7 +102,7 @@ final class EntryFile
             EntryKind::Reading => [
                 'test' => $fields->string('test', 80),
                 'value' => $fields->number('value', -100_000, 100_000),
-            ],
+            ] + self::warmth($fields),
             EntryKind::TestEnded => ['test' => $fields->string('test', 80)],
             EntryKind::Check => [
                 'system' => $fields->string('system', self::LONGEST_ID),
@@ -125,6 +125,14 @@ final class EntryFile
         }
 
         return $content + ($note === '' ? [] : ['note' => $note]);
+    }
+
+    /** @return array{air_c?: float} */
+    private static function warmth(Fields $fields): array
+    {
+        $air = $fields->numberOrNull('air_c', -60, 70);
+
+        return $air === null ? [] : ['air_c' => $air];
     }
 
     /** @return array{run: string, piece: string, length_mm?: float} */

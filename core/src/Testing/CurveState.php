@@ -20,6 +20,9 @@ enum CurveState: string
 
     case Failed = 'failed';
 
+    /** What was shut in got warmer or colder: by its readings nobody can tell a leak from that. */
+    case Unsteady = 'unsteady';
+
     /** It was ended before its time. */
     case Ended = 'ended';
 }

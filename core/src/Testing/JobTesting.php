@@ -28,8 +28,8 @@ use FallBend\Core\Verdict\SourceList;
 use FallBend\Core\Verdict\Where;
 
 /**
- * The testing of a job at a stage: for each system of pipes that hang together what is plugged and filled, how it is
- * tested under its book, what was read and looked at, and how far it is.
+ * The testing of a job at a stage: for a system of pipes that hang together what is plugged and filled, how it is
+ * tested under its book, what was read and looked at, and how far it is; and how far the others are.
  *
  * @phpstan-import-type Reading from Tape
  * @phpstan-import-type SaidFinding from FindingReport
@@ -55,10 +55,19 @@ use FallBend\Core\Verdict\Where;
  *     minutes: ?float,
  *     loss_most: float,
  *     error: float,
+ *     per_degree: ?float,
  *     refused: SaidFinding|null,
  *     sources: list<Source>,
  * }
- * @phpstan-type WrittenCheck array{key: string, do: string, say: string, ok: ?bool, by: ?string, at: ?string}
+ * @phpstan-type WrittenCheck array{
+ *     key: string,
+ *     do: string,
+ *     say: string,
+ *     asked: bool,
+ *     ok: ?bool,
+ *     by: ?string,
+ *     at: ?string,
+ * }
  * @phpstan-type WrittenSystem array{
  *     id: string,
  *     name: string,
@@ -82,7 +91,8 @@ use FallBend\Core\Verdict\Where;
  *     stages: list<array{key: value-of<Stage>, name: string, say: string}>,
  *     book: string,
  *     hose_l_per_min: float,
- *     systems: list<WrittenSystem>,
+ *     system: WrittenSystem|null,
+ *     others: list<array{id: string, name: string, state: value-of<SystemState>}>,
  *     singles: list<WrittenTestJoint>,
  * }
  */
@@ -104,11 +114,20 @@ final readonly class JobTesting
     }
 
     /**
+     * @param string $run one of those that are tested together
      * @param ?float $hoseLPerMin what the hose gives; null: what is assumed
-     * @return WrittenTesting
+     * @return WrittenTesting without a system where the run has no pipe
      */
-    public function toArray(Stage $stage, ?float $hoseLPerMin = null): array
+    public function toArray(Stage $stage, string $run, ?float $hoseLPerMin = null): array
     {
+        [$of, $others] = [null, []];
+        foreach (TestSystems::of($this->network) as $system) {
+            if (in_array($run, $system->runs, true)) {
+                $of = $system;
+            } else {
+                $others[] = $system;
+            }
+        }
         $hose = $hoseLPerMin ?? $this->catalogue->assumption('test.hose-flow')->value;
 
         return [
@@ -119,9 +138,14 @@ final readonly class JobTesting
             ),
             'book' => $this->book->name,
             'hose_l_per_min' => $hose,
-            'systems' => array_map(
-                fn (TestSystem $system): array => $this->system($system, $stage, $hose),
-                TestSystems::of($this->network),
+            'system' => $of === null ? null : $this->system($of, $stage, $hose),
+            'others' => array_map(
+                fn (TestSystem $system): array => [
+                    'id' => $system->id,
+                    'name' => $this->nameOf($system),
+                    'state' => $this->state($system, $stage)->value,
+                ],
+                $others,
             ),
             'singles' => $this->singles(),
         ];
@@ -163,13 +187,20 @@ final readonly class JobTesting
                 [$testing, $tests] = $this->testing($system, $stage, $joints);
                 $outlines[$stage->value][] = [
                     'name' => $this->nameOf($system),
-                    'state' => $testing->state($this->checkKeys($stage)),
+                    'state' => $testing->state($this->checkKeys($stage, $tests)),
                     'tests' => $tests->written(),
                 ];
             }
         }
 
         return $outlines;
+    }
+
+    private function state(TestSystem $system, Stage $stage): SystemState
+    {
+        [$testing, $tests] = $this->testing($system, $stage, $this->joints($system));
+
+        return $testing->state($this->checkKeys($stage, $tests));
     }
 
     /** @return WrittenSystem */
@@ -204,7 +235,7 @@ final readonly class JobTesting
                 $system->runs,
             ),
             'length' => $this->tape->reading($system->lengthMm()),
-            'state' => $testing->state($this->checkKeys($stage))->value,
+            'state' => $testing->state($this->checkKeys($stage, $tests))->value,
             'ready_at' => $testing->readyAt(),
             'fill' => $plan->fill(),
             'openings' => $plan->openings(),
@@ -329,6 +360,7 @@ final readonly class JobTesting
             'minutes' => $method->minutes,
             'loss_most' => $method->lossMost,
             'error' => $method->error,
+            'per_degree' => $method->perDegree(),
             'refused' => FindingReport::list($this->refusal($method, $system), $this->job->units)[0] ?? null,
             'sources' => SourceList::list($method->sources),
         ];
@@ -379,10 +411,15 @@ final readonly class JobTesting
             : [];
     }
 
-    /** @return list<string> */
-    private function checkKeys(Stage $stage): array
+    /** @return list<string> of what must be looked at; what is looked at only where somebody asks for it aside */
+    private function checkKeys(Stage $stage, SystemTests $tests): array
     {
-        return array_column(TestingTexts::checks($stage, $this->book->id), 'key');
+        $must = array_filter(
+            TestingTexts::checks($stage, $this->book->id, $tests->lastKind()),
+            static fn (array $check): bool => ! ($check['asked'] ?? false),
+        );
+
+        return array_column($must, 'key');
     }
 
     /** @return list<WrittenCheck> */
@@ -403,11 +440,12 @@ final readonly class JobTesting
                 'key' => $check['key'],
                 'do' => $check['do'],
                 'say' => $phrasing->filled($check['say'], $params),
+                'asked' => $check['asked'] ?? false,
                 'ok' => ($said[$check['key']] ?? null)?->content['ok'] ?? null,
                 'by' => ($said[$check['key']] ?? null)?->by,
                 'at' => ($said[$check['key']] ?? null)?->at->format(DateTimeInterface::ATOM),
             ],
-            TestingTexts::checks($stage, $this->book->id),
+            TestingTexts::checks($stage, $this->book->id, $tests->lastKind()),
         );
     }
 }

@@ -18,11 +18,12 @@ use FallBend\Core\Site\SiteLog;
  *     what: value-of<TestKind>,
  *     begun_at: string,
  *     by: string,
- *     readings: list<array{at: string, value: float, by: string, number: int}>,
+ *     readings: list<array{at: string, value: float, air_c: ?float, by: string, number: int}>,
  *     state: value-of<CurveState>,
  *     from: ?string,
  *     until: ?string,
  *     loss: float,
+ *     warmed_c: ?float,
  * }
  */
 final readonly class SystemTests
@@ -57,6 +58,14 @@ final readonly class SystemTests
     public function last(): ?CurveState
     {
         return $this->tests === [] ? null : $this->tests[count($this->tests) - 1]['state'];
+    }
+
+    /** Gives what the last test is made with; null: there was none. */
+    public function lastKind(): ?TestKind
+    {
+        return $this->tests === []
+            ? null
+            : TestKind::from($this->tests[count($this->tests) - 1]['written']['what']);
     }
 
     /** Gives the number of the entry by which the last test was begun; 0: there was none. */
@@ -116,10 +125,11 @@ final readonly class SystemTests
      *     what: value-of<TestKind>,
      *     begun_at: string,
      *     by: string,
-     *     readings: list<array{at: string, value: float, by: string, number: int}>,
+     *     readings: list<array{at: string, value: float, air_c: ?float, by: string, number: int}>,
      *     from: ?string,
      *     until: ?string,
      *     loss: float,
+     *     warmed_c: ?float,
      * }
      */
     private static function said(Entry $begun, TestKind $kind, array $readings, TestCurve $curve): array
@@ -134,6 +144,7 @@ final readonly class SystemTests
                 static fn (Entry $reading): array => [
                     'at' => $reading->at->format(DateTimeInterface::ATOM),
                     'value' => $reading->content['value'] ?? 0.0,
+                    'air_c' => $reading->content['air_c'] ?? null,
                     'by' => $reading->by,
                     'number' => $reading->number,
                 ],
@@ -142,6 +153,7 @@ final readonly class SystemTests
             'from' => $curve->from?->format(DateTimeInterface::ATOM),
             'until' => $curve->until?->format(DateTimeInterface::ATOM),
             'loss' => $curve->loss,
+            'warmed_c' => $curve->warmedC,
         ];
     }
 
@@ -159,6 +171,7 @@ final readonly class SystemTests
             static fn (Entry $reading): array => [
                 'at' => $reading->at,
                 'value' => $sign * ($reading->content['value'] ?? 0.0),
+                'air_c' => $reading->content['air_c'] ?? null,
             ],
             $readings,
         );

@@ -27,6 +27,12 @@ enum TestKind: string
     /** Water is run, and every joint looked at. */
     case Seen = 'seen';
 
+    /** Whether it is a gas that is shut in: the gauge moves with its warmth, too. */
+    public function isGas(): bool
+    {
+        return in_array($this, [self::Air, self::LowAir, self::BuriedAir, self::Smoke], true);
+    }
+
     /** Whether a gauge, a level or a measure is read in it. */
     public function isRead(): bool
     {

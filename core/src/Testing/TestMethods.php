@@ -128,6 +128,7 @@ final readonly class TestMethods
         $loss = $this->book->limit('test.buried-air.loss');
         $minutes = $this->book->limit('test.buried-air.minutes');
         $error = $this->catalogue->assumption('test.gauge-error');
+        $warmth = $this->catalogue->assumption('test.warmth-error');
 
         return new TestMethod(
             TestKind::BuriedAir,
@@ -136,8 +137,13 @@ final readonly class TestMethods
             $minutes?->value,
             $loss->value ?? 0.0,
             $error->value,
-            [...self::sources([$head, $apply, $stand, $loss, $minutes]), $error->provenance],
+            [
+                ...self::sources([$head, $apply, $stand, $loss, $minutes]),
+                $error->provenance,
+                $warmth->provenance,
+            ],
             $apply?->value,
+            warmthErrorC: $warmth->value,
         );
     }
 
@@ -148,6 +154,7 @@ final readonly class TestMethods
     private function method(TestKind $kind, string $error, array $rows): TestMethod
     {
         $read = $this->catalogue->assumption($error);
+        $warmth = $this->catalogue->assumption('test.warmth-error');
 
         return new TestMethod(
             $kind,
@@ -156,7 +163,8 @@ final readonly class TestMethods
             ($rows[1] ?? null)?->value,
             0.0,
             $read->value,
-            [...self::sources($rows), $read->provenance],
+            [...self::sources($rows), $read->provenance, ...$kind->isGas() ? [$warmth->provenance] : []],
+            warmthErrorC: $warmth->value,
         );
     }
 

@@ -18,12 +18,21 @@ use FallBend\Core\Job\RunEndKind;
  *     reading: string,
  *     caution: string,
  * }
- * @phpstan-type CheckText array{key: string, stages: list<string>, books?: list<string>, do: string, say: string}
+ * @phpstan-type CheckText array{
+ *     key: string,
+ *     stages: list<string>,
+ *     books?: list<string>,
+ *     tests?: list<string>,
+ *     asked?: bool,
+ *     do: string,
+ *     say: string,
+ * }
  * @phpstan-type TestingFile array{
  *     kinds: array<string, KindText>,
  *     stages: array<string, array{name: string, say: string}>,
  *     openings: array<string, array<string, string>>,
  *     checks: list<CheckText>,
+ *     states: array<string, string>,
  * }
  */
 final class TestingTexts
@@ -40,6 +49,12 @@ final class TestingTexts
         return self::file()['stages'][$stage->value];
     }
 
+    /** Gives how a test stands, in words. */
+    public static function state(CurveState $state): string
+    {
+        return self::file()['states'][$state->value];
+    }
+
     /**
      * Gives what is done to an end for a test.
      *
@@ -52,14 +67,18 @@ final class TestingTexts
         return self::file()['openings'][$key][$stage->value];
     }
 
-    /** @return list<CheckText> what else is looked at, at a stage under a book, in order */
-    public static function checks(Stage $stage, string $book): array
+    /**
+     * @param ?TestKind $test what the last test is made with
+     * @return list<CheckText> what else is looked at, at a stage under a book, in order
+     */
+    public static function checks(Stage $stage, string $book, ?TestKind $test): array
     {
         return array_values(
             array_filter(
                 self::file()['checks'],
                 static fn (array $check): bool => in_array($stage->value, $check['stages'], true) &&
-                    in_array($book, $check['books'] ?? [$book], true),
+                    in_array($book, $check['books'] ?? [$book], true) &&
+                    (! isset($check['tests']) || in_array($test?->value, $check['tests'], true)),
             ),
         );
     }

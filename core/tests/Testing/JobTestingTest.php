@@ -118,7 +118,7 @@ final class JobTestingTest extends TestCase
         $walked = [...$held, ...self::walked(true, 10)];
         self::assertSame('passed', self::state($walked), 'what else is looked at is missing');
         $done = $walked;
-        foreach (TestingTexts::checks(Stage::RoughIn, 'ipc-2021') as $check) {
+        foreach (TestingTexts::checks(Stage::RoughIn, 'ipc-2021', TestKind::Water) as $check) {
             $said = ['system' => 'a', 'stage' => 'rough-in', 'check' => $check['key'], 'ok' => true];
             $done[] = [5, EntryKind::Check, $said, ''];
         }
@@ -158,6 +158,64 @@ final class JobTestingTest extends TestCase
             ]);
             self::assertSame([], self::system(self::job(), log: $log)['tests']);
         }
+    }
+
+    public function testOnlyThePipesThatAreAskedForAreSaidAndHowFarTheOthersAre(): void
+    {
+        $legs = 'down 24 / north 60 fall 1/4';
+        $run = ['socket', $legs, 'socket', []];
+        $job = CaseJob::of('ipc-2021', ['a' => $run, 'b' => $run]);
+        $testing = self::evaluated($job)->testing(self::log(self::made(3_000)));
+        $asked = $testing->toArray(Stage::RoughIn, 'b');
+        self::assertSame('b', $asked['system']['id'] ?? null);
+        self::assertSame(['a' => 'ready'], array_column($asked['others'], 'state', 'id'));
+        self::assertSame(['b' => 'not-made'], array_column(
+            $testing->toArray(Stage::RoughIn, 'a')['others'],
+            'state',
+            'id',
+        ));
+    }
+
+    public function testSmokeAndPeppermintAreWalkedEachItsOwnWay(): void
+    {
+        $keys = static function (array $log): array {
+            /** @var list<array{int, EntryKind, Content, string}> $log */
+            return array_column(self::system(self::job(), Stage::Finished, self::log($log))['checks'], 'key');
+        };
+        $begun = static fn (string $kind): array => [
+            ...self::made(3_000),
+            [30, EntryKind::TestBegun, ['system' => 'a', 'stage' => 'finished', 'what' => $kind], 'test-key'],
+        ];
+        self::assertNotContains('smoke-rooms', $keys(self::made(3_000)));
+        self::assertContains('smoke-rooms', $keys($begun('smoke')));
+        self::assertNotContains('oil-rooms', $keys($begun('smoke')));
+        self::assertContains('oil-outside', $keys($begun('peppermint')));
+        // It is not over before the smoke is out and everybody knows.
+        $held = [
+            ...$begun('smoke'),
+            ...self::readings([[29, 25.4], [13, 25.4]]),
+            ...self::walked(true, 10),
+        ];
+        foreach (TestingTexts::checks(Stage::Finished, 'ipc-2021', null) as $check) {
+            $said = ['system' => 'a', 'stage' => 'finished', 'check' => $check['key'], 'ok' => true];
+            $held[] = [5, EntryKind::Check, $said, ''];
+        }
+        self::assertSame('passed', self::system(self::job(), Stage::Finished, self::log($held))['state']);
+        foreach (['smoke-told', 'smoke-stacks', 'smoke-rooms', 'smoke-cleared'] as $key) {
+            $said = ['system' => 'a', 'stage' => 'finished', 'check' => $key, 'ok' => true];
+            $held[] = [4, EntryKind::Check, $said, ''];
+        }
+        self::assertSame('done', self::system(self::job(), Stage::Finished, self::log($held))['state']);
+    }
+
+    public function testWhatIsLookedAtOnlyWhereItIsAskedForKeepsNothingOpen(): void
+    {
+        $checks = self::system(self::job('npc-2020'), Stage::Buried)['checks'];
+        self::assertSame(['ball', 'lamp'], array_column(array_filter(
+            $checks,
+            static fn (array $check): bool => $check['asked'],
+        ), 'key'));
+        self::assertNotContains('ball', array_column(self::system(self::job(), Stage::Buried)['checks'], 'key'));
     }
 
     public function testPlugsThatAreAskedTooMuchAreNamed(): void
@@ -251,7 +309,8 @@ final class JobTestingTest extends TestCase
     /** @return WrittenSystem */
     private static function system(Job $job, Stage $stage = Stage::RoughIn, ?SiteLog $log = null): array
     {
-        return self::evaluated($job)->testing($log ?? self::log([]))->toArray($stage)['systems'][0];
+        return self::evaluated($job)->testing($log ?? self::log([]))->toArray($stage, 'a')['system'] ??
+            self::fail('there are no such pipes');
     }
 
     private static function evaluated(Job $job): EvaluatedJob

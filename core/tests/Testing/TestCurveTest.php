@@ -66,6 +66,29 @@ final class TestCurveTest extends TestCase
         self::assertSame(CurveState::Failed, self::curve($method, null, [[61.0, 0.0], [80.0, -0.6]], 95.0)->state);
     }
 
+    public function testWhereWarmthMovesTheGaugeItIsNotJudged(): void
+    {
+        // 38 mm of water, held for three minutes: a degree moves the gauge by (101325 + 373) / 288.15 Pa, 36 mm.
+        $method = new TestMethod(TestKind::LowAir, 38.0, 0.0, 3.0, 0.0, 1.0, [], warmthErrorC: 0.5);
+        self::assertEqualsWithDelta(36.0, $method->perDegree(), 0.05);
+        $state = static function (array $second) use ($method): CurveState {
+            /** @var array{float, float, ?float} $second */
+            return self::curve($method, 38.0, [[1.0, 38.0, 20.0], $second], 9.0)->state;
+        };
+        self::assertSame(CurveState::Passed, $state([4.5, 38.0, 20.4]), 'within what a thermometer shows');
+        self::assertSame(CurveState::Unsteady, $state([4.5, 38.0, 21.0]), 'warmth may hide a leak');
+        self::assertSame(CurveState::Unsteady, $state([4.5, 12.0, 19.0]), 'cold is no leak');
+        self::assertSame(CurveState::Failed, $state([4.5, 0.0, 19.0]), 'it lost more than the cold takes');
+        self::assertSame(CurveState::Failed, $state([4.5, 30.0, null]), 'nobody read how warm it was');
+        $curve = self::curve($method, 38.0, [[1.0, 38.0, 20.0], [2.0, 40.0, 21.5], [4.5, 39.0, null]], 9.0);
+        self::assertSame([1.5, CurveState::Unsteady], [$curve->warmedC, $curve->state]);
+        $air = new TestMethod(TestKind::Air, 34.474, 0.0, 15.0, 0.0, 0.7, [], warmthErrorC: 0.5);
+        self::assertEqualsWithDelta(0.471, $air->perDegree(), 0.001);
+        $water = new TestMethod(TestKind::Water, 3_048.0, 0.0, 15.0, 0.0, 2.0, []);
+        self::assertNull($water->perDegree());
+        self::assertNull(self::curve($water, 0.0, [[1.0, 0.0, 10.0], [17.0, 0.0, 30.0]], 18.0)->warmedC);
+    }
+
     public function testABookWithoutATimeIsNeverPassedByItself(): void
     {
         $method = new TestMethod(TestKind::Water, 3_048.0, 0.0, null, 0.0, 2.0, []);
@@ -73,7 +96,7 @@ final class TestCurveTest extends TestCase
         self::assertSame([CurveState::Holding, null], [$curve->state, $curve->until]);
     }
 
-    /** @param list<array{float, float}> $readings minutes since it was begun, and what was read */
+    /** @param list<array{0: float, 1: float, 2?: ?float}> $readings minutes since it was begun, what was read, °C */
     private static function curve(
         TestMethod $method,
         ?float $wanted,
@@ -84,7 +107,7 @@ final class TestCurveTest extends TestCase
         $begun = new DateTimeImmutable('2026-11-30T09:00:00Z');
         $at = static fn (float $minutes): DateTimeImmutable => TestCurve::later($begun, $minutes);
         $taken = array_map(
-            static fn (array $one): array => ['at' => $at($one[0]), 'value' => $one[1]],
+            static fn (array $one): array => ['at' => $at($one[0]), 'value' => $one[1], 'air_c' => $one[2] ?? null],
             $readings,
         );
 

@@ -92,7 +92,14 @@ final class TestSystemsTest extends TestCase
     {
         $log = new SiteLog([], new DateTimeImmutable('2026-11-30T09:00:00Z'));
 
-        return $job->testing($log)->toArray(Stage::RoughIn)['systems'];
+        $written = [];
+        foreach (TestSystems::of($job->network()) as $system) {
+            $of = $job->testing($log)->toArray(Stage::RoughIn, $system->runs[0])['system'];
+            self::assertNotNull($of);
+            $written[] = $of;
+        }
+
+        return $written;
     }
 
     /** @param WrittenSystem $written the level of the water by the book, reckoned from its own ends */

@@ -361,23 +361,23 @@ export const dayQuery = (of: OfJob, run: string, asked: DayAsked, logged: number
         placeholderData: keepPreviousData,
     });
 const isHolding = ({ tests }: TestedSystem): boolean => tests.some((test) => test.state === 'holding');
-/** How a job is tested at a stage; `logged` is the number of the last entry that it rests on. */
-export const testQuery = (of: OfJob, stage: Testing['stage'], hose: number | null, logged: number) =>
+/** How the pipes of a run are tested at a stage; `logged` is the number of the last entry that it rests on. */
+export const testQuery = (of: OfJob, run: string, stage: Testing['stage'], hose: number | null, logged: number) =>
     queryOptions({
-        queryKey: ['test', stage, hose, of, logged],
+        queryKey: ['test', run, stage, hose, of, logged],
         queryFn: ({ signal }) =>
             orThrow(
                 call<Testing>(
                     'POST',
                     '/api/test',
-                    { ...of, stage, zone: zoneOf(new Date()), ...(hose === null ? {} : { hose_l_per_min: hose }) },
+                    { ...of, run, stage, zone: zoneOf(new Date()), ...(hose === null ? {} : { hose_l_per_min: hose }) },
                     { signal },
                 ),
             ),
         ...untilAnswered,
         placeholderData: keepPreviousData,
         // Clocks run out by themselves; the time of a test to the second or two.
-        refetchInterval: ({ state }) => (state.data?.systems.some(isHolding) ? 2_000 : 15_000),
+        refetchInterval: ({ state }) => (state.data?.system && isHolding(state.data.system) ? 2_000 : 15_000),
     });
 /** The record of a job; `logged` is the number of the last entry that it rests on. */
 export const recordQuery = (of: OfJob, job: string, logged: number) =>

@@ -1183,7 +1183,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** How a job is tested at a stage: what is plugged and filled, what was read and looked at, and how far it is */
+        /** How the pipes of a run are tested at a stage: what is plugged and filled, what was read, seen, and how far it is */
         post: {
             parameters: {
                 query?: never;
@@ -1195,6 +1195,7 @@ export interface paths {
                 content: {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
+                        run: string;
                         /** @enum {unknown} */
                         stage: "rough-in" | "finished" | "buried";
                         hose_l_per_min?: number;
@@ -1206,7 +1207,7 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description How a job is tested at a stage: what is plugged and filled, what was read and looked at, and how far it is */
+                /** @description How the pipes of a run are tested at a stage: what is plugged and filled, what was read, seen, and how far it is */
                 200: {
                     headers: {
                         [name: string]: unknown;
@@ -3848,6 +3849,11 @@ export interface components {
                 bound: string | null;
                 optimal: boolean;
             } | null;
+            hands: {
+                joint: string;
+                who: number;
+                does: string;
+            }[];
             made: {
                 joint: string;
                 at: string;
@@ -3947,6 +3953,7 @@ export interface components {
                 number: number;
                 hash: string;
                 revision: number | null;
+                brought: boolean;
                 holds: boolean;
             }[];
             entries: number;
@@ -4023,7 +4030,8 @@ export interface components {
             until: string | null;
             by: string;
             /** @enum {unknown} */
-            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "ended";
+            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "unsteady" | "ended";
+            said: string;
             loss: number;
             unit: string;
             readings: number;
@@ -4065,7 +4073,13 @@ export interface components {
             }[];
             book: string;
             hose_l_per_min: number;
-            systems: components["schemas"]["TestedSystem"][];
+            system: components["schemas"]["TestedSystem"] | null;
+            others: {
+                id: string;
+                name: string;
+                /** @enum {unknown} */
+                state: "not-made" | "failed" | "waits" | "ready" | "running" | "passed" | "reopened" | "done";
+            }[];
             singles: components["schemas"]["TestJoint"][];
         };
         TestedSystem: {
@@ -4111,6 +4125,7 @@ export interface components {
             minutes: number | null;
             loss_most: number;
             error: number;
+            per_degree: number | null;
             refused: components["schemas"]["Finding"] | null;
             sources: components["schemas"]["Source"][];
         };
@@ -4118,6 +4133,7 @@ export interface components {
             key: string;
             do: string;
             say: string;
+            asked: boolean;
             ok: boolean | null;
             by: string | null;
             at: string | null;
@@ -4154,14 +4170,16 @@ export interface components {
             readings: {
                 at: string;
                 value: number;
+                air_c: number | null;
                 by: string;
                 number: number;
             }[];
             /** @enum {unknown} */
-            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "ended";
+            state: "begun" | "holding" | "read-now" | "passed" | "failed" | "unsteady" | "ended";
             from: string | null;
             until: string | null;
             loss: number;
+            warmed_c: number | null;
         };
         TestJoint: {
             run: string;

@@ -2,6 +2,7 @@ export { browserStorage, jobsWithDrafts, openTabs, type Tabs } from './drafts';
 export type { Conflict, EditMachine, Saving, Snapshot } from './editMachine';
 export { jobsWithWaiting, LOG_PLACE, SiteLog, type Happened, type Pending, type SiteLogState } from './siteLog';
 export { goOn, openEditor, whenSaved } from './openEditor';
+export { browserPictures, Pictures, type PicturesState, type TakenPicture } from './pictures';
 export * from './choosing';
 export * from './cutting';
 export * from './hanging';

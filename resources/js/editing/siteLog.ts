@@ -121,6 +121,14 @@ export class SiteLog {
         void this.flush();
     }
 
+    /** Says something that was kept elsewhere until now, once for each key: when it was is told with it. */
+    addTaken(event: Happened, key: string, at: number): void {
+        const { pending, refused } = this.stored();
+        if (!pending.some((one) => one.key === key))
+            this.change({ pending: [...pending, { ...event, key, at, by: this.by }], refused });
+        void this.flush();
+    }
+
     /** Lets go of what the server did not take. */
     forget(key: string): void {
         const { pending, refused } = this.stored();

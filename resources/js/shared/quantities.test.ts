@@ -1,5 +1,14 @@
 import { expect, it } from 'vitest';
-import { flowRead, flowSaid, litresInWords, pressureInWords, pushInWords, weightInWords } from './quantities';
+import {
+    degreesRead,
+    degreesSaid,
+    flowRead,
+    flowSaid,
+    litresInWords,
+    pressureInWords,
+    pushInWords,
+    weightInWords,
+} from './quantities';
 
 it('says litres, weights, pushes and pressures in the units of the job', () => {
     expect([litresInWords(161.1, 'mm'), litresInWords(161.1, 'inch')]).toEqual(['161 l', '43 gal']);
@@ -13,4 +22,10 @@ it('reads a flow and gives it back as it was said', () => {
     expect(flowRead('12', 'mm')).toBe(12);
     expect(flowSaid(flowRead('3.2', 'inch') ?? 0, 'inch')).toBe('3.2');
     for (const none of ['', '0', '-1', 'much']) expect(flowRead(none, 'mm')).toBeNull();
+});
+
+it('reads a temperature and gives it back as it was said, and none that no air has', () => {
+    expect([degreesRead('12,5', 'mm'), degreesRead('54.5', 'inch')]).toEqual([12.5, 12.5]);
+    expect([degreesSaid(12.5, 'mm'), degreesSaid(12.5, 'inch')]).toEqual(['12.5', '54.5']);
+    for (const none of ['', 'warm', '-80', '71']) expect(degreesRead(none, 'mm')).toBeNull();
 });

@@ -38,4 +38,16 @@ export function flowRead(text: string, units: Units): number | null {
     return units === 'inch' ? value * US_GALLON_L : value;
 }
 
+/** A temperature, as a field holds it: °C or °F, to a tenth. */
+export const degreesSaid = (celsius: number, units: Units): string =>
+    String(Number((units === 'inch' ? celsius * 1.8 + 32 : celsius).toFixed(1)));
+
+/** And back, in °C to a hundredth; null where no air is so warm. */
+export function degreesRead(text: string, units: Units): number | null {
+    const degrees = Number(text.trim().replace(',', '.'));
+    const celsius = units === 'inch' ? (degrees - 32) / 1.8 : degrees;
+    if (text.trim() === '' || !Number.isFinite(degrees) || celsius < -60 || celsius > 70) return null;
+    return Math.round(celsius * 100) / 100;
+}
+
 export { PSI_KPA, US_GALLON_L };

@@ -25,7 +25,9 @@ export function CurvePicture({ test, method, width, now, said }: Props) {
     );
     // What is topped up is lost upwards.
     const least = first === undefined ? null : first.value - (method.unit === 'l' ? -1 : 1) * method.loss_most;
-    const values = [...points.map((one) => one.value), ...(least === null ? [] : [least]), 0];
+    // A level is read from its mark, litres from nothing; a gauge falls little of what it shows.
+    const nought = method.kind === 'water' || method.unit === 'l' ? 0 : (method.required ?? 0);
+    const values = [...points.map((one) => one.value), ...(least === null ? [] : [least]), nought];
     const [low, high] = [Math.min(...values), Math.max(...values)];
     const room = Math.max(high - low, method.error * 6, 1e-6);
     const x = (at: number): number => LEFT + ((at - start) / (end - start)) * (width - LEFT - RIGHT);

@@ -87,6 +87,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                         key={selected}
                         run={run}
                         joint={selected}
+                        hands={(answer?.hands ?? []).filter((one) => one.joint === selected)}
                         editor={editor}
                         onBack={() => setSelected(null)}
                         onMade={

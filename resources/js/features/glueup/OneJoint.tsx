@@ -1,15 +1,18 @@
 import { useQuery } from '@tanstack/react-query';
 import { jointCardQuery } from '../../api/queries';
-import type { RunReport } from '../../api/types';
+import type { RunDay, RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { StepCard } from '../joints';
 import { SomethingWrong } from './SomethingWrong';
+import { handsInWords } from './words';
 import type { Trouble } from './troubles';
 
 interface Props {
     run: RunReport;
     /** the number of the joint */
     joint: string;
+    /** who holds what, where that is planned */
+    hands: RunDay['hands'];
     editor: JobEditor;
     onBack: () => void;
     /** null where it is made already, or was tapped and not sent yet */
@@ -19,7 +22,7 @@ interface Props {
 }
 
 /** One joint at a time: its section, and the steps of its method in order. */
-export function OneJoint({ run, joint, editor, onBack, onMade, onWrong }: Props) {
+export function OneJoint({ run, joint, hands, editor, onBack, onMade, onWrong }: Props) {
     const key = run.joints.find((one) => String(one.number) === joint)?.key;
     const card = useQuery(jointCardQuery(editor.ofJob, key === undefined ? null : { run: run.id, joint: key }));
     const data = card.data;
@@ -33,6 +36,13 @@ export function OneJoint({ run, joint, editor, onBack, onMade, onWrong }: Props)
     if (!data || !method) return null;
     return (
         <>
+            {hands.length > 0 && (
+                <ul className="glue-hands" aria-label="Who holds what">
+                    {hands.map((one) => (
+                        <li key={one.who}>{handsInWords(one, hands.length > 1)}</li>
+                    ))}
+                </ul>
+            )}
             <StepCard card={data} method={method} units={editor.evaluation.units} onBack={onBack} onMade={onMade} />
             <SomethingWrong method={method} joint={joint} onSaid={onWrong} />
         </>

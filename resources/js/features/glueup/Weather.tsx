@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { JobDocument, Units } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { Problem } from '../../shared/Problem';
+import { degreesRead } from '../../shared/quantities';
 import { useInstrument } from '../../shared/useInstrument';
 
 const THERMOMETER = ['thermometer' as const];
@@ -72,12 +73,10 @@ type Conditions = NonNullable<JobDocument['conditions']>;
 
 /** The weather as it was typed; what is wrong with it where it is none. */
 export function weatherOf(air: string, humid: string, units: Units): Pick<Conditions, 'air_c' | 'rh_percent'> | string {
-    const degrees = Number(air.trim().replace(',', '.'));
-    const celsius = units === 'inch' ? (degrees - 32) / 1.8 : degrees;
-    if (air.trim() === '' || !Number.isFinite(degrees) || celsius < -60 || celsius > 70)
-        return `How warm the air is: a number, such as ${units === 'inch' ? '54' : '12'}.`;
-    if (humid.trim() === '') return { air_c: Math.round(celsius * 100) / 100 };
+    const celsius = degreesRead(air, units);
+    if (celsius === null) return `How warm the air is: a number, such as ${units === 'inch' ? '54' : '12'}.`;
+    if (humid.trim() === '') return { air_c: celsius };
     const percent = Number(humid.trim().replace(',', '.'));
     if (!(percent >= 0 && percent <= 100)) return 'How humid it is: from 0 to 100 %, or nothing.';
-    return { air_c: Math.round(celsius * 100) / 100, rh_percent: percent };
+    return { air_c: celsius, rh_percent: percent };
 }

@@ -11,6 +11,7 @@ import { Edited, emptyJob, show, standInServer } from '../../testing/screen';
 import type { JobEditor } from '../../editing';
 import { withZone } from './asked';
 import { GlueUpStation } from './GlueUpStation';
+import { handsInWords } from './words';
 import { madeNow } from './troubles';
 
 const server = standInServer();
@@ -51,6 +52,10 @@ const answer = (other: Partial<RunDay> = {}): RunDay => ({
         bound: time('09:00:00'),
         optimal: false,
     },
+    hands: [
+        { joint: first ?? '', who: 1, does: 'keeps the tee still against the push' },
+        { joint: first ?? '', who: 2, does: 'brings piece B home' },
+    ],
     made: [],
     findings: [],
     sources: [source('hands-on.dry-fit')],
@@ -137,6 +142,17 @@ it('says when it can be tested, and each joint with its clocks', async () => {
     expect(screen.getByText('water at once')).toBeTruthy();
     expect(screen.getByText(/Nothing to join from 08:05 to 08:35, 30 min/)).toBeTruthy();
     expect(screen.getByText(/Try everything dry/).textContent).toContain('08:00 to 08:01');
+});
+
+it('says who holds what of the joint at hand', () => {
+    const [one, two] = answer().hands;
+    if (!one || !two) throw new Error('no hands');
+    expect([handsInWords(one, true), handsInWords(two, true)]).toEqual([
+        'Person 1 keeps the tee still against the push.',
+        'Person 2 brings piece B home.',
+    ]);
+    expect(handsInWords(one, false)).toBe('One person keeps the tee still against the push.');
+    expect(handsInWords(two, false)).toBe('Person 2 brings piece B home.');
 });
 
 it('says what decides it, and that not all orders were gone through', async () => {

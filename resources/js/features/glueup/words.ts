@@ -45,3 +45,7 @@ export function causeInWords(link: Day['critical'][number], day: Day): string {
             return `Joint ${link.joint}${at}: the first, once everything was tried dry.`;
     }
 }
+
+/** Who holds what while a joint is made: `Person 1 keeps the tee still and brings piece B home.` */
+export const handsInWords = ({ who, does }: RunDay['hands'][number], isOfTwo: boolean): string =>
+    `${isOfTwo || who > 1 ? `Person ${who}` : 'One person'} ${does}.`;

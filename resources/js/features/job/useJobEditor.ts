@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { Job, JobRun } from '../../api/types';
 import { inPlaceOf, onSite, openEditor, type Happened, type JobEditor, type Saving, type Tabs } from '../../editing';
-import { useSiteLog } from '../sitelog';
+import { usePictures, useSiteLog } from '../sitelog';
 
 /** Holds the editing machine of a job; leaving the page saves what is said, as far as there is an answer. */
 export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
@@ -39,9 +39,11 @@ export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
         [machine, log],
     );
     const { pending, isAway, isStored } = state;
+    const pictures = usePictures().state.waiting.filter((one) => one.job === start.id).length;
     return useMemo(() => {
-        const isLogged = pending.length === 0;
-        const saving: Saving = seen.saving !== 'saved' || isLogged ? seen.saving : isAway ? 'offline' : 'saving';
+        const isLogged = pending.length === 0 && pictures === 0;
+        const waits: Saving = isAway || pictures > 0 ? 'offline' : 'saving';
+        const saving = seen.saving !== 'saved' || isLogged ? seen.saving : waits;
         return { ...seen, ...acts, site, saving, stored: seen.stored && (isLogged || isStored) };
-    }, [seen, acts, site, pending.length, isAway, isStored]);
+    }, [seen, acts, site, pending.length, pictures, isAway, isStored]);
 }

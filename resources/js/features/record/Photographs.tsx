@@ -1,36 +1,40 @@
 import { useRef } from 'react';
-import { sendPhotograph } from '../../api/queries';
+import { newKey } from '../../api/client';
 import type { RunReport } from '../../api/types';
-import type { SiteLog } from '../../editing';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
+import { Shape } from '../../shared/Shape';
 import { useFormAct } from '../../shared/useFormAct';
+import { usePictures } from '../sitelog';
 import { shrunk } from './shrunk';
 
 interface Props {
     job: string;
     run: RunReport;
-    log: SiteLog;
 }
 
-/** A picture of a joint, or of the whole: made small here, sent, and named in the log. */
-export function Photographs({ job, run, log }: Props) {
+/**
+ * A picture of a joint, or of the whole: made small here, kept on the device, sent, and named in the log once the
+ * server has it.
+ */
+export function Photographs({ job, run }: Props) {
+    const { pictures, state } = usePictures();
+    const waiting = state.waiting.filter((one) => one.job === job);
     const form = useRef<HTMLFormElement>(null);
     const { problem, busy, onSubmit } = useFormAct(async (data) => {
         const file = data.get('file');
         if (!(file instanceof File) || file.size === 0) throw new Error('A picture: take one, or choose one.');
-        const answer = await sendPhotograph(job, await shrunk(file));
-        if (!answer.ok) throw new Error(`It is not sent, and stays on this device: ${answer.message}`);
+        const at = Date.now();
+        const picture = await shrunk(file);
         const joint = formText(data, 'joint');
         const note = formText(data, 'note').trim();
-        log.add([
-            {
-                kind: 'photograph',
-                hash: answer.data.hash,
-                ...(joint === '' ? {} : { run: run.id, joint: Number(joint) }),
-                ...(note === '' ? {} : { note }),
-            },
-        ]);
+        const said = {
+            ...(joint === '' ? {} : { run: run.id, joint: Number(joint) }),
+            ...(note === '' ? {} : { note }),
+        };
+        await pictures.add({ key: newKey(), job, at, picture, said }).catch(() => {
+            throw new Error('There is no room for it on this device: leave it in the camera until there is a line.');
+        });
         form.current?.reset();
     });
     return (
@@ -56,8 +60,22 @@ export function Photographs({ job, run, log }: Props) {
                 <input name="note" maxLength={200} autoComplete="off" />
             </label>
             <button type="submit" className="glue-joined" disabled={busy}>
-                {busy ? 'Sending' : 'Keep the picture'}
+                {busy ? 'One moment' : 'Keep the picture'}
             </button>
+            {waiting.length > 0 && (
+                <p role="status">
+                    <Shape kind="unknown" size={17} /> {waiting.length}{' '}
+                    {waiting.length === 1 ? 'picture is' : 'pictures are'} kept on this device and not sent yet.
+                </p>
+            )}
+            {state.refused.map((one) => (
+                <p key={one.key} role="alert">
+                    <Shape kind="stop" size={17} /> A picture was not taken: {one.why}{' '}
+                    <button type="button" className="plain small" onClick={() => void pictures.forget(one.key)}>
+                        Let it go
+                    </button>
+                </p>
+            ))}
             <Problem text={problem} />
         </form>
     );

@@ -45,7 +45,7 @@ export function RecordStation({ run, editor, job }: Props) {
                     <aside className="record-acts" aria-label="What is done with it">
                         <Sign log={log} pending={state.pending} isWhole={isWhole(record)} />
                         <Note log={log} />
-                        <Photographs job={job} run={run} log={log} />
+                        <Photographs job={job} run={run} />
                         <Located key={run.id} run={run} units={editor.evaluation.units} log={log} />
                         <RecordFiles of={editor.ofJob} job={job} name={record.name} link={link} />
                         <Shares job={job} link={link} onLink={setLink} />

@@ -208,7 +208,8 @@ function Lists({ record, pictures }: { record: JobRecord; pictures: string }) {
                     <span className="cap">
                         {' '}
                         entry {one.number}, {one.hash.slice(0, 16)}…
-                        {!one.holds && ' Something was added or changed since.'}
+                        {one.brought && ' Signed in the job that the file was of; nobody stands for it here by that.'}
+                        {!one.holds && !one.brought && ' Something was added or changed since.'}
                     </span>
                 </p>
             ))}

@@ -100,6 +100,7 @@ const record = (other: Partial<JobRecord> = {}): JobRecord => ({
             number: 9,
             hash: 'abc',
             revision: 1,
+            brought: false,
             holds: false,
         },
     ],

@@ -41,18 +41,9 @@ export function sumInWords(record: JobRecord): string {
     return `${record.made} of ${record.joints} joints made${wrong}.${tested}${signed}`;
 }
 
-const STATES: Record<RecordedTest['state'], string> = {
-    begun: 'begun',
-    holding: 'holding',
-    'read-now': 'to be read once more',
-    passed: 'passed',
-    failed: 'not passed',
-    ended: 'ended before its time',
-};
-
 /** A test in a sentence. */
 export function testLine(test: RecordedTest): string {
     const readings = `${test.readings} ${test.readings === 1 ? 'reading' : 'readings'}`;
     const begun = `Begun ${localClock(test.begun_at)} by ${test.by}`;
-    return `${test.name}, ${test.system}: ${STATES[test.state]}. ${begun}, ${readings}.`;
+    return `${test.name}, ${test.system}: ${test.said}. ${begun}, ${readings}.`;
 }

@@ -1,3 +1,4 @@
 export { useNow } from './useNow';
+export { usePictures } from './usePictures';
 export { useSiteLog } from './useSiteLog';
 export { Waiting } from './Waiting';

@@ -14,7 +14,7 @@ const deviceName = (): string => {
 const logs = new Map<string, SiteLog>();
 
 /** The log of a job on this device: one for each job, however many screens show it. */
-function logOf(job: string): SiteLog {
+export function logOf(job: string): SiteLog {
     const known = logs.get(job);
     if (known) return known;
     const log = new SiteLog(`${LOG_PLACE}${job}`, {

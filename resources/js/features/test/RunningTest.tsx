@@ -4,13 +4,14 @@ import { CurvePicture } from '../../drawing/test/CurvePicture';
 import { WaterGauge } from '../../drawing/test/WaterGauge';
 import type { Pending, SiteLog } from '../../editing';
 import { Problem } from '../../shared/Problem';
+import { degreesRead, degreesSaid } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { timeLeft } from '../../shared/timeLeft';
 import { useInstrument } from '../../shared/useInstrument';
 import { useSize } from '../../shared/useSize';
 import { useNow } from '../sitelog';
 import { askedFor, saidValue, valueOf } from './gauge';
-import { testInWords, wantedInWords } from './words';
+import { testInWords, wantedInWords, warmthToo } from './words';
 
 interface Props {
     test: SiteTest;
@@ -43,7 +44,9 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
             <p className="glue-sum" role="status">
                 {testInWords(test, method, units)}
             </p>
-            <p className="say">{wantedInWords(method, units)}</p>
+            <p className="say">
+                {wantedInWords(method, units)} {warmthToo(method, units)}
+            </p>
             <p className="caution">
                 <Shape kind="warn" size={20} /> {method.caution}
             </p>
@@ -67,7 +70,9 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
                     method={method}
                     units={units}
                     unsent={unsent}
-                    onRead={(value) => log.add([{ kind: 'reading', test: test.key, value }])}
+                    onRead={(value, airC) =>
+                        log.add([{ kind: 'reading', test: test.key, value, ...(airC === null ? {} : { air_c: airC }) }])
+                    }
                 />
             )}
             <button type="button" className="plain" onClick={() => log.add([{ kind: 'test-ended', test: test.key }])}>
@@ -78,12 +83,13 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
 }
 
 const GAUGE = ['gauge' as const];
+const THERMOMETER = ['thermometer' as const];
 
 interface ReadProps {
     method: TestMethod;
     units: Units;
     unsent: number;
-    onRead: (value: number) => void;
+    onRead: (value: number, airC: number | null) => void;
 }
 
 function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
@@ -94,16 +100,29 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
         isByHand: () => isByHand,
         onValue: (value) => setText(typed(value, units)),
     });
+    const [warmth, setWarmth] = useState('');
+    const [isWarmthByHand, setIsWarmthByHand] = useState(false);
+    const thermometer = useInstrument(method.per_degree === null ? [] : THERMOMETER, {
+        isByHand: () => isWarmthByHand,
+        onValue: (celsius) => setWarmth(degreesSaid(celsius, units)),
+    });
     const read = (event: FormEvent): void => {
         event.preventDefault();
         const value = valueOf(text, method, units);
+        const airC = warmth.trim() === '' ? null : degreesRead(warmth, units);
+        if (warmth.trim() !== '' && airC === null) {
+            setProblem(`The temperature: a number of ${units === 'inch' ? '°F' : '°C'}, or nothing.`);
+            return;
+        }
         if (value === null) {
             setProblem(`${askedFor(method, units)}: a number, such as ${method.kind === 'water' ? '0' : '38'}.`);
             return;
         }
-        onRead(value);
+        onRead(value, airC);
         setText('');
         setIsByHand(false);
+        setWarmth('');
+        setIsWarmthByHand(false);
         setProblem(null);
     };
     return (
@@ -122,6 +141,21 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
                 />
             </label>
             {instrument.words !== null && <p className="cap from-instrument">{instrument.words}</p>}
+            {method.per_degree !== null && (
+                <label className="choice">
+                    <span className="cap">Beside the pipe it is ({units === 'inch' ? '°F' : '°C'})</span>
+                    <input
+                        inputMode="decimal"
+                        autoComplete="off"
+                        value={warmth}
+                        onChange={(event) => {
+                            setWarmth(event.target.value);
+                            setIsWarmthByHand(event.target.value !== '');
+                        }}
+                    />
+                </label>
+            )}
+            {thermometer.words !== null && <p className="cap from-instrument">{thermometer.words}</p>}
             <button type="submit" className="glue-joined">
                 It shows that now
             </button>

@@ -1,6 +1,6 @@
 import type { SiteTest, TestedSystem, Testing, TestMethod, Units } from '../../api/types';
 import type { Pending, SiteLog } from '../../editing';
-import { Shape } from '../../shared/Shape';
+import { Shape, type ShapeKind } from '../../shared/Shape';
 import { localClock } from '../../shared/localClock';
 import { RunningTest } from './RunningTest';
 import { testInWords, wantedInWords } from './words';
@@ -104,11 +104,13 @@ function Method({ method, units, isWaiting, onBegin }: MethodProps) {
     );
 }
 
+const PAST: Partial<Record<SiteTest['state'], ShapeKind>> = { passed: 'done', failed: 'stop', unsteady: 'unknown' };
+
 /** A test that is over. */
 function Past({ test, methods, units }: { test: SiteTest; methods: TestMethod[]; units: Units }) {
     const method = methods.find((one) => one.kind === test.what);
     if (!method) return null;
-    const shape = test.state === 'passed' ? 'done' : test.state === 'failed' ? 'stop' : 'open';
+    const shape = PAST[test.state] ?? 'open';
     return (
         <p className="test-past">
             <Shape kind={shape} size={18} /> <b>{method.name}</b>, begun {localClock(test.begun_at)} by {test.by}.{' '}

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { testQuery } from '../../api/queries';
-import type { RunReport, TestedSystem, Testing } from '../../api/types';
+import type { LogEntry, RunReport, Testing } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { FindingLines } from '../../shared/FindingLines';
 import { flowRead, flowSaid } from '../../shared/quantities';
@@ -23,24 +23,24 @@ interface Props {
 
 /** How the pipes that a run belongs to are tested: filled, read, looked at. */
 export function TestStation({ run, editor, job }: Props) {
-    const { log, state, entries } = useSiteLog(editor.job.id);
-    const [stage, setStage] = useState<Testing['stage']>(
-        () => (entries.findLast((entry) => entry.kind === 'test-begun')?.said.stage as Testing['stage']) ?? 'rough-in',
-    );
+    const { log, state, entries, isKnown } = useSiteLog(editor.job.id);
+    const [chosen, setChosen] = useState<Testing['stage'] | null>(null);
+    // Where nobody chose one, it is the stage of the last test.
+    const stage = chosen ?? lastStage(entries) ?? 'rough-in';
     const [hose, setHose] = useState<number | null>(null);
     const { units } = editor.evaluation;
-    const query = useQuery(testQuery(editor.ofJob, stage, hose, state.length));
+    const query = useQuery({ ...testQuery(editor.ofJob, run.id, stage, hose, state.length), enabled: isKnown });
     const answer = query.data;
     if (run.legs.length === 0)
         return <p className="none">Call out a leg on Route: what is not laid out is not tested.</p>;
-    const system = answer?.systems.find((one) => one.runs.some(({ id }) => id === run.id));
+    const system = answer?.system;
     return (
         <main className="station test">
             <section className="test-made" aria-label="The log">
                 <Waiting state={state} log={log} />
             </section>
             <header className="test-head">
-                <Stages stage={stage} stages={answer?.stages ?? []} onStage={setStage} />
+                <Stages stage={stage} stages={answer?.stages ?? []} onStage={setChosen} />
                 {answer && <Hose key={units} flow={answer.hose_l_per_min} units={units} onFlow={setHose} />}
             </header>
             {query.isError && (
@@ -56,7 +56,7 @@ export function TestStation({ run, editor, job }: Props) {
                             {stateInWords(system.state).text}
                         </h2>
                         <FindingLines findings={system.findings} />
-                        <Others systems={answer.systems} on={system} job={job} />
+                        <Others others={answer.others} job={job} />
                     </section>
                     <TestRuns
                         system={system}
@@ -86,6 +86,9 @@ export function TestStation({ run, editor, job }: Props) {
         </main>
     );
 }
+
+const lastStage = (entries: LogEntry[]): Testing['stage'] | undefined =>
+    entries.findLast((entry) => entry.kind === 'test-begun')?.said.stage as Testing['stage'] | undefined;
 
 interface StagesProps {
     stage: Testing['stage'];
@@ -140,8 +143,7 @@ function Hose({ flow, units, onFlow }: HoseProps) {
 }
 
 /** The other pipes of the job, with how far they are. */
-function Others({ systems, on, job }: { systems: TestedSystem[]; on: TestedSystem; job: string }) {
-    const others = systems.filter((one) => one.id !== on.id);
+function Others({ others, job }: { others: Testing['others']; job: string }) {
     if (others.length === 0) return null;
     return (
         <details className="test-others">

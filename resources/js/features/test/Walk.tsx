@@ -52,6 +52,7 @@ export function Walk({ system, stage, log, pending, open, singles }: Props) {
                                 <Shape kind={check.ok === null ? 'open' : check.ok ? 'done' : 'stop'} size={18} />{' '}
                                 <b>{check.do}</b>
                                 <span className="cap">
+                                    {check.asked && 'Where the inspector asks for it: '}
                                     {check.say}
                                     {check.by !== null && ` ${check.ok ? 'Done' : 'Not as it should be'}, ${check.by}.`}
                                 </span>

@@ -29,6 +29,7 @@ const method = (other: Partial<TestMethod> = {}): TestMethod => ({
     minutes: 15,
     loss_most: 0,
     error: 2,
+    per_degree: null,
     refused: null,
     sources: [source('test.rough-in.head')],
     ...other,
@@ -90,7 +91,9 @@ const system = (other: Partial<TestedSystem> = {}): TestedSystem => ({
             by: null,
         },
     ],
-    checks: [{ key: 'paper', do: 'Dry paper', say: 'A quarter of an hour.', ok: null, by: null, at: null }],
+    checks: [
+        { key: 'paper', do: 'Dry paper', say: 'A quarter of an hour.', asked: false, ok: null, by: null, at: null },
+    ],
     tests: [],
     findings: [],
     sources: [],
@@ -103,18 +106,19 @@ const ran = (other: Partial<SiteTest> = {}): SiteTest => ({
     what: 'water',
     begun_at: new Date(Date.now() - 300_000).toISOString(),
     by: 'Anna',
-    readings: [{ at: new Date(Date.now() - 240_000).toISOString(), value: 0, by: 'Anna', number: 6 }],
+    readings: [{ at: new Date(Date.now() - 240_000).toISOString(), value: 0, air_c: null, by: 'Anna', number: 6 }],
     state: 'holding',
     from: new Date(Date.now() - 240_000).toISOString(),
     until: new Date(Date.now() + 660_000).toISOString(),
     loss: 0,
+    warmed_c: null,
     ...other,
 });
 
 let asked: { stage?: string; hose_l_per_min?: number }[] = [];
 let said: { kind: string; value?: number; dry?: boolean; what?: string; check?: string; ok?: boolean }[] = [];
 
-const answering = (...systems: TestedSystem[]): void =>
+const answering = (tested: TestedSystem, ...others: TestedSystem[]): void =>
     server.use(
         http.post('/api/test', async ({ request }) => {
             const body = (await request.json()) as (typeof asked)[number];
@@ -127,7 +131,8 @@ const answering = (...systems: TestedSystem[]): void =>
                 ],
                 book: 'IPC 2021',
                 hose_l_per_min: body.hose_l_per_min ?? 12,
-                systems,
+                system: tested,
+                others: others.map(({ id, name, state }) => ({ id, name, state })),
                 singles: [],
             };
             return HttpResponse.json(answer);
@@ -216,6 +221,40 @@ it('takes a reading, says what is none, and ends the test', async () => {
     expect(said[0]?.value).toBeCloseTo(-3.175, 9);
     await user.click(screen.getByRole('button', { name: 'End this test' }));
     await waitFor(() => expect(said.at(-1)?.kind).toBe('test-ended'));
+});
+
+it('takes how warm it is with a gauge that warmth moves, and says where that is all that moved it', async () => {
+    const gas = method({ kind: 'low-air', name: 'Air', unit: 'mm of water', required: 38, minutes: 3, per_degree: 36 });
+    const cold = ran({ key: 'before', what: 'low-air', state: 'unsteady', loss: 30, warmed_c: -1, until: null });
+    answering(system({ state: 'running', methods: [gas], tests: [ran({ what: 'low-air' }), cold] }));
+    test();
+    expect(
+        await screen.findByText(/One °F warmer or colder moves this gauge by about 13\/16 in of water/),
+    ).toBeTruthy();
+    expect(
+        screen.getByText(/Not judged: it got 1.8 °F colder, which alone moves the gauge by about 1 7\/16 in/),
+    ).toBeTruthy();
+    await user.type(screen.getByLabelText('The gauge shows (in of water)'), '1 1/2');
+    const warmth = screen.getByLabelText('Beside the pipe it is (°F)');
+    await user.type(warmth, 'mild');
+    await user.click(screen.getByRole('button', { name: 'It shows that now' }));
+    expect(await screen.findByText(/The temperature: a number of °F, or nothing/)).toBeTruthy();
+    await user.clear(warmth);
+    await user.type(warmth, '68');
+    await user.click(screen.getByRole('button', { name: 'It shows that now' }));
+    await waitFor(() => expect(said).toMatchObject([{ kind: 'reading', air_c: 20 }]));
+});
+
+it('opens at the stage of the last test', async () => {
+    server.use(
+        http.get('/api/jobs/:job/log', () => {
+            const entry = { number: 1, key: 'k', kind: 'test-begun', said: { stage: 'finished' } };
+            return HttpResponse.json({ entries: [entry], length: 1, now: new Date().toISOString() });
+        }),
+    );
+    answering(system());
+    test();
+    await waitFor(() => expect(asked.map((one) => one.stage)).toEqual(['finished']));
 });
 
 it('has a test without a gauge judged by whoever looks', async () => {

@@ -87,11 +87,37 @@ export function testInWords(test: SiteTest, method: TestMethod, units: Units): s
             return 'Its time is over: read once more.';
         case 'passed':
             return method.unit === '' ? 'Passed.' : `Passed: ${lost} lost.`;
+        case 'unsteady':
+            return unsteadyInWords(test.warmed_c ?? 0, method, units);
         case 'failed':
             return method.unit === '' ? 'Not passed.' : `Not passed: ${lost} lost. Find where, and say so below.`;
         default:
             return 'Ended before its time.';
     }
+}
+
+function unsteadyInWords(warmed: number, method: TestMethod, units: Units): string {
+    const moved = saidValue(Math.abs(warmed) * (method.per_degree ?? 0), method, units);
+    return (
+        `Not judged: it got ${warmthInWords(warmed, units)}, which alone moves the gauge by about ${moved}. ` +
+        'Wait until it stays even, out of the sun, and begin anew.'
+    );
+}
+
+/** By how much something got warmer or colder: `3 °F warmer`. */
+function warmthInWords(celsius: number, units: Units): string {
+    const degrees = Math.abs(units === 'inch' ? celsius * 1.8 : celsius);
+    return `${Number(degrees.toFixed(1))} ${units === 'inch' ? '°F' : '°C'} ${celsius > 0 ? 'warmer' : 'colder'}`;
+}
+
+/** What warmth does to the gauge of a gas that is shut in; null where none is. */
+export function warmthToo(method: TestMethod, units: Units): string | null {
+    if (method.per_degree === null) return null;
+    const perDegree = units === 'inch' ? method.per_degree / 1.8 : method.per_degree;
+    return (
+        `One ${units === 'inch' ? '°F' : '°C'} warmer or colder moves this gauge by about ` +
+        `${saidValue(perDegree, method, units)} by itself: read the temperature with it.`
+    );
 }
 
 const lossInWords = (loss: number, method: TestMethod, units: Units): string =>
