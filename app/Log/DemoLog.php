@@ -260,7 +260,7 @@ final class DemoLog
     }
 
     /**
-     * All pieces of a run, as long as they had to be.
+     * All pieces of a run, as long as they had to be, or were measured to be.
      *
      * @param list<int> $joints only those at one of these
      */
@@ -269,11 +269,11 @@ final class DemoLog
         $keys = array_flip(array_column($layout->joints, 'key', 'number'));
         foreach ($layout->pieces as $n => $piece) {
             $at = [$keys[$piece->jointFrom] ?? 0, $keys[$piece->jointTo] ?? 0];
-            if ($piece->isCutKnown && array_intersect($at, $joints) !== []) {
+            if (array_intersect($at, $joints) !== []) {
                 $this->say('apprentice', $ago - $n * 2.0, 'cut', [
                     'run' => $layout->run->id,
                     'piece' => $piece->key,
-                    'length_mm' => $piece->cutMm,
+                    'length_mm' => max(1.0, $piece->isCutKnown ? $piece->cutMm : round($piece->cutMm)),
                 ]);
             }
         }

@@ -23,7 +23,10 @@ export function JointSection({ a, b, method, units, width, height, letter = null
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const shapes = useMemo(() => jointShapes(a, b, method), [a, b, method]);
     const half = Math.max(...shapes.outside.map((slab) => slab.h));
-    const scale = Math.min(width / (shapes.right - shapes.left), (height - 112) / (shapes.top + half));
+    // Names stand above it, lengths below; what is left between the ends has a row of its own.
+    const isApart = shapes.spans.some((span) => span.name === 'gap');
+    const room = height - (isApart ? 134 : 112);
+    const scale = Math.min(width / (shapes.right - shapes.left), room / (shapes.top + half));
     const x = (mm: number): number => width / 2 + (mm - (shapes.left + shapes.right) / 2) * scale;
     const axis = 48 + shapes.top * scale;
     const foot = axis + half * scale;
@@ -86,7 +89,7 @@ export function JointSection({ a, b, method, units, width, height, letter = null
                         key={span.name}
                         from={x(span.from)}
                         to={x(span.to)}
-                        y={foot + (span.name === 'gap' ? 46 : 16)}
+                        y={foot + (span.name === 'gap' ? 60 : 16)}
                         tape={span.known ? tape : null}
                         units={units}
                         kind={span.name}
@@ -180,6 +183,21 @@ function Flow({ x, y }: { x: number; y: number }) {
     );
 }
 
+/** About how wide a letter of a name is. */
+const LETTER = 7.3;
+
+/** Middles of names beside each other: spread over the width, none over another, and the first within it. */
+export function spread(names: string[], width: number): number[] {
+    let end = 0;
+    return names.map((name, i) => {
+        const wide = name.length * LETTER;
+        const fits = Math.min(((i + 0.5) * width) / names.length - wide / 2, width - wide);
+        const start = Math.max(end, fits);
+        end = start + wide + 8;
+        return start + wide / 2;
+    });
+}
+
 /** Names on a shelf above, spread so that none lies over another, each with a line to what it names. */
 function Names({
     shapes,
@@ -195,10 +213,14 @@ function Names({
     width: number;
 }) {
     const sorted = [...shapes.names].sort((one, other) => one.x - other.x);
+    const places = spread(
+        sorted.map((name) => name.text),
+        width,
+    );
     return (
         <g>
             {sorted.map((name, i) => {
-                const at = ((i + 0.5) * width) / sorted.length;
+                const at = places[i] ?? 0;
                 return (
                     <g key={name.text}>
                         <path

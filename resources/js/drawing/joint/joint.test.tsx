@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { describe, expect, it } from 'vitest';
 import type { JointCard } from '../../api/types';
-import { JointGlyph, JointSection } from './JointSection';
+import { JointGlyph, JointSection, spread } from './JointSection';
 import { jointShapes } from './jointShapes';
 
 /** The cards of every single joint of the demo jobs, as the core gives them. */
@@ -15,6 +15,22 @@ const each = cards.flatMap((card) =>
         ? card.methods.map((method) => ({ title: `${card.name}: ${method.name}`, a: card.a!, b: card.b!, method }))
         : [],
 );
+
+it('names on a shelf stand within it and beside each other, on a phone too', () => {
+    for (const names of [
+        ['universal compression coupling', 'nut, by hand'],
+        ['rubber sleeve', 'shield', '2 bands'],
+        ['ring'],
+    ])
+        for (const width of [330, 347, 640]) {
+            const places = spread(names, width);
+            const ends = places.map((at, i) => at + ((names[i]?.length ?? 0) * 7.3) / 2);
+            const starts = places.map((at, i) => at - ((names[i]?.length ?? 0) * 7.3) / 2);
+            expect(Math.min(...starts)).toBeGreaterThanOrEqual(0);
+            expect(Math.max(...ends)).toBeLessThanOrEqual(width);
+            starts.slice(1).forEach((start, i) => expect(start).toBeGreaterThan(ends[i] ?? Infinity));
+        }
+});
 
 describe('the make-up of a joint in section', () => {
     it('is there for every method family of the demo', () => {

@@ -75,7 +75,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                         selected={selection.selected?.key === piece.key}
                         onSelect={() => selection.select({ kind: 'piece', key: piece.key })}
                     >
-                        {now && piece.known && (
+                        {now && (piece.known || piece.key in ticks) && (
                             <TickOff
                                 piece={{ ...now, cut: piece.key in ticks }}
                                 units={units}

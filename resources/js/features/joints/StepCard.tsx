@@ -60,7 +60,7 @@ export function StepCard({
             <p className="cap pad">The local code and the licensed plumber decide.</p>
             <div className="step-acts">
                 <button type="button" onClick={() => (step === 0 ? onBack() : setStep(step - 1))}>
-                    {step === 0 ? 'Back' : `Step ${step}`}
+                    {step === 0 ? '‹ Back' : `‹ Step ${step}`}
                 </button>
                 <button
                     type="button"
