@@ -62,7 +62,7 @@ final readonly class EvaluateJob
     public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null): JobEvaluation
     {
         $own = $this->ownNumbers($request, $body);
-        $plan = self::onSite($plan, $body);
+        $plan = self::onSite($plan, $body, ($callOut['run'] ?? '') === JobEvaluator::NEW_RUN);
         $evaluated = $this->evaluator->evaluate($plan, $callOut, $own, Effort::of(self::BESIDE));
 
         // What is being said is new with every key press; a document as it stands may have been evaluated before.
@@ -102,10 +102,30 @@ final readonly class EvaluateJob
         return $body->choice('run', $job->layout()->ids());
     }
 
-    /** The plan with what was done on site of the job that a body names, where it names one; who asks may see it. */
-    private static function onSite(Plan $plan, Fields $body): Plan
+    /**
+     * Gives the document of a request as runs are added to it.
+     *
+     * @throws BadInput where the document is wrong
+     */
+    public function toBeAddedTo(Fields $body): Plan
     {
-        return $body->has('job') ? $plan->onSite(JobLog::onSite($body->string('job', 40))) : $plan;
+        return self::onSite($this->document($body), $body, true);
+    }
+
+    /**
+     * The plan with what was done on site of the job that a body names, where it names one; who asks may see it.
+     *
+     * @param bool $isAdded whether a run is added to it
+     */
+    private static function onSite(Plan $plan, Fields $body, bool $isAdded = false): Plan
+    {
+        if (! $body->has('job')) {
+            return $plan;
+        }
+        $job = $body->string('job', 40);
+        $site = JobLog::onSite($job);
+
+        return $plan->onSite($isAdded ? $site->withRuns(JobLog::runs($job)) : $site);
     }
 
     private function ownNumbers(Request $request, Fields $body): OwnNumbers

@@ -123,6 +123,23 @@ final readonly class JobLog
         return (new SiteLog($entries, $now))->onSite();
     }
 
+    /** @return list<string> ids of all runs that the log of a job speaks of, those that are gone too */
+    public static function runs(string $job): array
+    {
+        $runs = LogEntry::query()
+            ->where('job_id', $job)
+            ->selectRaw("DISTINCT JSON_VALUE(content, '$.run') AS run")
+            ->pluck('run');
+        $ids = [];
+        foreach ($runs as $run) {
+            if (is_string($run)) {
+                $ids[] = $run;
+            }
+        }
+
+        return $ids;
+    }
+
     /** Gives what happened on site by now. */
     public static function siteLog(Job $job): SiteLog
     {

@@ -89,6 +89,35 @@ final class OnSiteTest extends TestCase
         ])->assertStatus(422)->assertJsonStructure(['errors' => ['entries.0.entry']]);
     }
 
+    public function testANewRunIsNotTakenForOneThatIsGone(): void
+    {
+        $document = self::demo();
+        $id = $this->start($document);
+        $mop = array_values(array_filter($document['runs'], static fn (array $run): bool => $run['id'] === 'mop'))[0];
+        $this->happened($id, [['kind' => 'joint', 'run' => 'lav-two', 'joint' => 1]]);
+        $said = fn (string $id): string => (string) self::rows(
+            $this->postJson('/api/evaluate', [
+                'job' => $id,
+                'document' => self::demo(),
+                'call_out' => ['run' => '+', 'text' => 'lav two: lavatory 1-1/2 / east 30 fall 1/4 / into stack 40'],
+            ])->assertOk()->json('document.runs'),
+        )->last()['id'];
+        $other = $this->start($document);
+        self::assertSame('lav-two', $said($other), 'as it would be called');
+        self::assertSame('lav-two-2', $said($id), 'the log speaks of one that was there');
+        // A copy takes none of those either.
+        $this->happened($id, [['kind' => 'cut', 'run' => 'mop-2', 'piece' => 'l1.1', 'length_mm' => 300]]);
+        $copied = $this->postJson('/api/repeat', [
+            'job' => $id,
+            'document' => $document,
+            'run' => $mop['id'],
+            'step_mm' => 500,
+            'times' => 1,
+        ])->assertOk()->json('document.runs');
+        self::assertNotContains('mop-2', array_column($copied, 'id'));
+        self::assertContains('mop-3', array_column($copied, 'id'));
+    }
+
     public function testTheBoardCountsWhatIsCut(): void
     {
         $id = $this->start(self::demo());

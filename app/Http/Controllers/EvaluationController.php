@@ -71,7 +71,7 @@ final readonly class EvaluationController
     public function repeat(Request $request, JobAnswer $answer): JsonResponse
     {
         $body = self::body($request);
-        $plan = $this->evaluate->document($body);
+        $plan = $this->evaluate->toBeAddedTo($body);
         $run = $body->choice('run', array_map(static fn (Run $run): string => $run->id, $plan->runs));
         $step = $body->number('step_mm', -100_000, 100_000);
         $copied = GroupCopy::repeated($plan, $run, $step, $body->int('times', 1, 50), $body->bool('mirrored', false));

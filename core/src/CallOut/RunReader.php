@@ -191,7 +191,7 @@ final readonly class RunReader
 
         return Ids::free(
             ctype_alpha($base[0] ?? '') ? $base : trim("run-{$base}", '-'),
-            array_map(static fn (Run $run): string => $run->id, $this->job->runs),
+            $this->job->takenRunIds(),
         );
     }
 

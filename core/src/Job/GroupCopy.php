@@ -27,7 +27,7 @@ final class GroupCopy
         $runs = $job->runs;
         $obstacles = $job->obstacles;
         for ($n = 1; $n <= $times; $n++) {
-            $taken = array_map(static fn (Run $run): string => $run->id, $runs);
+            $taken = $job->withRuns($runs)->takenRunIds();
             $ids = [];
             foreach ($group as $run) {
                 $ids[$run->id] = Ids::free($run->id, [...$taken, ...array_values($ids)]);

@@ -220,6 +220,19 @@ final readonly class Job
         );
     }
 
+    /**
+     * Gives the ids that a new run must not have: those of the job, and those of runs that are gone and that its log
+     * still speaks of. What was cut of one would be taken for cut of the other.
+     *
+     * @return list<string>
+     */
+    public function takenRunIds(): array
+    {
+        $ids = array_map(static fn (Run $run): string => $run->id, $this->runs);
+
+        return [...$ids, ...array_values(array_diff($this->site->runs, $ids))];
+    }
+
     /** Gives the run of that id, or null. */
     public function run(string $id): ?Run
     {

@@ -24,13 +24,26 @@ final readonly class OnSite
      *     hung, by run
      * @param array<string, Read> $measured what was read and seen of a standing pipe, as the reckoner `identify` takes
      *     it, by id of the pipe
+     * @param list<string> $runs ids of all runs that the log speaks of, those that are gone too, where it was asked for
+     *     them: a new run takes none of these
      */
     public function __construct(
         public array $cut = [],
         public array $printed = [],
         public array $levels = [],
         public array $measured = [],
+        public array $runs = [],
     ) {}
+
+    /**
+     * The same with all runs that the log speaks of.
+     *
+     * @param list<string> $runs ids
+     */
+    public function withRuns(array $runs): self
+    {
+        return new self($this->cut, $this->printed, $this->levels, $this->measured, $runs);
+    }
 
     /** Whether nothing was done yet. */
     public function isNothing(): bool

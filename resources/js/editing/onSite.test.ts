@@ -37,6 +37,15 @@ it('is of another version with every entry that the server has, and with no othe
     expect(onSite([...arrived, { ...arrived[0], number: 3 } as LogEntry], []).version).toBe(3);
 });
 
+it('speaks of runs that are gone too, so that a new run takes none of their ids', () => {
+    const arrived = entries(
+        ticked('a', 'l1.1', 500),
+        { kind: 'joint', run: 'b', joint: 1 },
+        { kind: 'note', note: 'x' },
+    );
+    expect(onSite(arrived, waiting(unticked('c', 'l1.1'), ticked('a', 'l2.1', 4))).runs).toEqual(['a', 'b', 'c']);
+});
+
 describe('what is said', () => {
     it('names the entry in whose place it stands', () => {
         const arrived = entries(

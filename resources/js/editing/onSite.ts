@@ -9,6 +9,8 @@ export interface OnSite {
     cut: Record<string, Record<string, number>>;
     /** what was read and seen of standing pipes, by id */
     measured: Record<string, JobEvidence>;
+    /** all runs that the log speaks of, those that are gone too: a new run takes none of their ids */
+    runs: string[];
     /** the number of the last entry of it that the server has: what is reckoned of it is reckoned anew with another */
     version: number;
 }
@@ -24,7 +26,8 @@ export function onSite(entries: LogEntry[], pending: Pending[]): OnSite {
         ...pending.map(({ kind, key: _, at: __, by: ___, ...said }) => ({ kind, said, number: null })),
     ];
     const takenBack = new Set(all.filter((one) => one.kind === 'taken-back').map((one) => one.said.entry));
-    const site: OnSite = { cut: {}, measured: {}, version: 0 };
+    const runs = new Set([...entries.map((entry) => entry.said.run), ...pending.map((one) => one.run)]);
+    const site: OnSite = { cut: {}, measured: {}, runs: [...runs].filter((run) => run !== undefined), version: 0 };
     for (const { kind, said, number } of all) {
         site.version = Math.max(site.version, number ?? 0);
         if (number !== null && takenBack.has(number)) continue;

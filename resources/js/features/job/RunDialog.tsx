@@ -39,12 +39,13 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
         const form = new FormData(event.currentTarget);
+        const id = plan?.id ?? freeId([...document.runs.map((run) => run.id), ...editor.site.runs]);
         const read = await readRun(form, document, plan, evaluation.units);
         if (typeof read === 'string') {
             window.document.getElementById(read)?.focus();
             return;
         }
-        const next: JobRun = { ...read, system: system as JobRun['system'] };
+        const next: JobRun = { ...read, id, system: system as JobRun['system'] };
         editor.change((old) => ({
             ...old,
             runs: plan ? old.runs.map((run) => (run.id === next.id ? next : run)) : [...old.runs, next],
@@ -213,7 +214,7 @@ async function readRun(
     document: JobDocument,
     plan: JobRun | undefined,
     units: Units,
-): Promise<Omit<JobRun, 'system'> | string> {
+): Promise<Omit<JobRun, 'system' | 'id'> | string> {
     const text = (key: string): string => formText(form, key).trim();
     const level = text('level') === '' ? null : await readLength(text('level'), units);
     if (level && !level.ok) return 'run-level';
@@ -231,7 +232,6 @@ async function readRun(
     const { level_difference_mm: _, ...rest } = plan ?? { legs: [] };
     return {
         ...rest,
-        id: plan?.id ?? freeId(document.runs.map((run) => run.id)),
         name: text('name'),
         size: text('size') as JobRun['size'],
         use: text('use') as JobRun['use'],

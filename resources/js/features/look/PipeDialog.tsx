@@ -29,7 +29,8 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
             document.getElementById('pipe-level')?.focus();
             return;
         }
-        const taken = (editor.document.standing ?? []).map((one) => one.id);
+        // What was measured of a pipe that is gone is not taken for another one's.
+        const taken = [...(editor.document.standing ?? []).map((one) => one.id), ...Object.keys(editor.site.measured)];
         const next = pipeOf(form, pipe, pipe?.id ?? freeStandingId(taken), level?.data.mm);
         editor.change((old) => ({
             ...old,
