@@ -56,6 +56,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('day/calendar', [FileController::class, 'calendar'])->middleware(InTurn::class);
         Route::post('day', [EvaluationController::class, 'day'])->middleware(InTurn::class);
         Route::post('test', [EvaluationController::class, 'test']);
+        Route::post('joined', [EvaluationController::class, 'joined']);
         Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
         Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
         Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);

@@ -124,6 +124,18 @@ final class SiteDescription
         );
 
         return [
+            '/api/joined' => [
+                'post' => Calls::describe(
+                    'Where a plan that is being changed says something else than what is joined of a run',
+                    Shapes::object([
+                        'document' => Shapes::ref('JobDocument'),
+                        'job' => ['type' => 'string', 'description' => 'The id of the job, whose log it is'],
+                        'run' => ['type' => 'string'],
+                    ]),
+                    Shapes::object(['findings' => Shapes::list(Shapes::ref('Finding'))]),
+                    [404 => 'Problem', 422 => 'Problem'],
+                ),
+            ],
             '/api/test' => [
                 'post' => Calls::describe(
                     'How the pipes of a run are tested at a stage: what is plugged and filled, what was read, seen, '.

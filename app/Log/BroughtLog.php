@@ -79,10 +79,13 @@ final readonly class BroughtLog
     public static function read(Fields $log): self
     {
         $job = $log->string('job', 40);
-        [$rows, $hash] = [[], ''];
+        [$rows, $hash, $keys] = [[], '', []];
         foreach ($log->children('entries', AppendToLog::MOST) as $n => $fields) {
             $row = self::row($fields, $job, $n + 1, $hash);
-            [$rows[], $hash] = [$row, $row['hash']];
+            if (isset($keys[$row['key']])) {
+                throw BadInput::at($fields->at('key'), 'stands twice', $row['key']);
+            }
+            [$rows[], $hash, $keys[$row['key']]] = [$row, $row['hash'], true];
         }
         $log->end();
 

@@ -242,6 +242,29 @@ final class OnSiteTest extends TestCase
         yield 'another number' => [$entry(0, 'number', 2), 'log.entries.0.number'];
         yield 'another kind' => [$entry(1, 'kind', 'note'), 'log.entries.1.said.note'];
         yield 'a kind that nobody knows' => [$entry(1, 'kind', 'party'), 'log.entries.1.kind'];
+        yield 'a key that stands twice' => [
+            static function (array $log): array {
+                [$first, $second] = $log['entries'];
+                $log['entries'][1]['key'] = $first['key'];
+                $entry = new LogEntry([
+                    'job_id' => $log['job'],
+                    'number' => 2,
+                    'key' => $first['key'],
+                    'kind' => $second['kind'],
+                    'content' => json_encode($second['said'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES),
+                    'author_id' => $second['author'],
+                    'device' => $second['device'],
+                    'made_at' => $second['made_at'],
+                    'happened_at' => $second['happened_at'],
+                    'kept_at' => $second['kept_at'],
+                    'previous' => $first['hash'],
+                ]);
+                $log['entries'][1]['hash'] = $entry->reckonedHash();
+
+                return $log;
+            },
+            'log.entries.1.key',
+        ];
         yield 'more than it says' => [
             static fn (array $log): array => array_replace_recursive($log, [
                 'entries' => [1 => ['said' => ['colour' => 'red']]],
@@ -280,6 +303,40 @@ final class OnSiteTest extends TestCase
         app(MoveIntoLog::class)->move($job, $this->stranger, $site, 60.0);
         self::assertSame(700, LogEntry::query()->count());
         self::assertSame([], JobLog::faults($job));
+    }
+
+    public function testAChangeToWhatIsJoinedIsSaidWhereItIsMade(): void
+    {
+        $id = $this->start(self::demo());
+        $piece = $this->asked($id, 'cut')->json('pieces.1');
+        $this->happened($id, [
+            [
+                'kind' => 'joint',
+                'run' => self::RUN,
+                'joint' => 3,
+                'method' => 'solvent-pvc',
+                'pieces' => [$piece['key'] => $piece['planned']['mm']],
+            ],
+        ]);
+        $joined = fn (array $document): array => $this->postJson('/api/joined', [
+            'job' => $id,
+            'document' => $document,
+            'run' => self::RUN,
+        ])->assertOk()->json('findings');
+        self::assertSame([], $joined(self::demo()));
+        $longer = self::demo();
+        foreach ($longer['runs'] as $n => $run) {
+            if ($run['id'] === self::RUN) {
+                $longer['runs'][$n]['legs'][1]['length_mm'] += 100;
+            }
+        }
+        $findings = $joined($longer);
+        self::assertSame(['stop'], array_unique(array_column($findings, 'severity')));
+        self::assertStringStartsWith('glued.', $findings[0]['rule']);
+        self::assertShape('Finding', (string) json_encode($findings[0]));
+        $this->actingAs($this->stranger)
+            ->postJson('/api/joined', ['job' => $id, 'document' => $longer, 'run' => self::RUN])
+            ->assertNotFound();
     }
 
     /** @return list<string> */

@@ -121,6 +121,18 @@ final readonly class EvaluationController
         return new JsonResponse((new DayReport($job))->ofRun($run, $asked, self::log($request, $body)));
     }
 
+    /** Where a plan that is being changed says something else than what is joined of a run. */
+    public function joined(Request $request): JsonResponse
+    {
+        $body = self::body($request);
+        $job = $this->evaluate->evaluated($request, $body);
+        $run = EvaluateJob::runOf($body, $job);
+        $log = JobLog::siteLog(Job::asked($request, $body->string('job', 40)));
+        $body->end();
+
+        return new JsonResponse(['findings' => (new DayReport($job))->differs($run, $log)]);
+    }
+
     /** How the pipes that a run belongs to are tested at a stage, and how far that is. */
     public function test(Request $request): JsonResponse
     {

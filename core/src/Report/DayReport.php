@@ -66,14 +66,29 @@ final readonly class DayReport
         $table = new SiteTimetable($this->job->catalogue, $this->job->book, $this->job->job()->conditions);
         $times = new RunTimes($layout, $table);
         $repairs = new Repairs($layout, $times, $log);
-        $differs = FindingReport::list((new AsJoined($layout, $times))->findings($log), $this->job->said->units);
 
         return [
-            'findings' => [...$differs, ...$day['findings']],
+            'findings' => [...$this->differs($run, $log), ...$day['findings']],
             'wrong' => $repairs->wrong(),
             'repairs' => $repairs->repairs($this->job->cutting()),
             'singles' => $this->singles()->written($log),
         ] + $day;
+    }
+
+    /**
+     * Gives where the plan says something else than what is joined.
+     *
+     * @return list<SaidFinding>
+     *
+     * @throws BadInput if the job has no such run
+     */
+    public function differs(string $run, SiteLog $log): array
+    {
+        $layout = $this->job->run($run);
+        $table = new SiteTimetable($this->job->catalogue, $this->job->book, $this->job->job()->conditions);
+        $findings = (new AsJoined($layout, new RunTimes($layout, $table)))->findings($log);
+
+        return FindingReport::list($findings, $this->job->said->units);
     }
 
     private function singles(): SingleJoints

@@ -5,6 +5,7 @@ import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
     BoardPage,
+    Finding,
     CataloguePage,
     Choices,
     CrewPrices,
@@ -357,6 +358,15 @@ export const dayQuery = (of: OfJob, run: string, asked: DayAsked, logged: number
     queryOptions({
         queryKey: ['day', run, asked, of, logged],
         queryFn: ({ signal }) => orThrow(callInTurn<RunDay>('/api/day', { ...of, run, ...asked }, signal)),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
+/** Where the plan says something else than what is joined; `logged` is the number of the last entry of the log. */
+export const joinedQuery = (of: OfJob, run: string, logged: number) =>
+    queryOptions({
+        queryKey: ['joined', run, of, logged],
+        queryFn: ({ signal }) =>
+            orThrow(call<{ findings: Finding[] }>('POST', '/api/joined', { ...of, run }, { signal })),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

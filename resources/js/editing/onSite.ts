@@ -11,6 +11,8 @@ export interface OnSite {
     measured: Record<string, JobEvidence>;
     /** all runs that the log speaks of, those that are gone too: a new run takes none of their ids */
     runs: string[];
+    /** how many entries the server has, of whatever kind */
+    length: number;
     /** the number of the last entry of it that the server has: what is reckoned of it is reckoned anew with another */
     version: number;
 }
@@ -27,7 +29,13 @@ export function onSite(entries: LogEntry[], pending: Pending[]): OnSite {
     ];
     const takenBack = new Set(all.filter((one) => one.kind === 'taken-back').map((one) => one.said.entry));
     const runs = new Set([...entries.map((entry) => entry.said.run), ...pending.map((one) => one.run)]);
-    const site: OnSite = { cut: {}, measured: {}, runs: [...runs].filter((run) => run !== undefined), version: 0 };
+    const site: OnSite = {
+        cut: {},
+        measured: {},
+        runs: [...runs].filter((run) => run !== undefined),
+        length: entries.length,
+        version: 0,
+    };
     for (const { kind, said, number } of all) {
         site.version = Math.max(site.version, number ?? 0);
         if (number !== null && takenBack.has(number)) continue;

@@ -27,14 +27,15 @@ const count = (n: number, one: string, many: string): string => `${n} ${n === 1 
 
 type RunCounts = NonNullable<NonNullable<JobRow['summary']>['run']>['counts'];
 
-/** What still keeps a station from being done; `cut` are the keys of the pieces that are cut. */
+/** What still keeps a station from being done; `cut` are the keys of the pieces that are cut; null: not read yet. */
 export function standing(
     station: Station,
     run: RunReport | undefined,
     stood: StandingReport[] = [],
-    cut: string[] = [],
+    cut: string[] | null = [],
 ): Standing {
-    if (station.key !== 'look') return standingOf(station, run && countsOf(run, cut));
+    if (station.key === 'cut' && cut === null) return { shape: 'open', text: '' };
+    if (station.key !== 'look') return standingOf(station, run && countsOf(run, cut ?? []));
     const unknown = stood.filter((pipe) => !pipe.known).length;
     if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
     return unknown === 0

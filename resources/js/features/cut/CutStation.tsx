@@ -41,7 +41,10 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
     const usual = usualEnd(report?.pieces ?? []);
     // A tick stands as soon as it is made, whether there is an answer to it or not.
     const ticks = editor.site.cut[run.id] ?? {};
-    const done = run.pieces.filter((piece) => piece.key in ticks).length;
+    // Until the log is read it is as the plan of sticks has it.
+    const isCut = (key: string): boolean =>
+        editor.site.isKnown ? key in ticks : (report?.pieces.find((one) => one.key === key)?.cut ?? false);
+    const done = run.pieces.filter((piece) => isCut(piece.key)).length;
     return (
         <main className="station cut-station">
             <div className="cut-head">
@@ -75,9 +78,9 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                         selected={selection.selected?.key === piece.key}
                         onSelect={() => selection.select({ kind: 'piece', key: piece.key })}
                     >
-                        {now && (piece.known || piece.key in ticks) && (
+                        {now && (piece.known || isCut(piece.key)) && (
                             <TickOff
-                                piece={{ ...now, cut: piece.key in ticks }}
+                                piece={{ ...now, cut: isCut(piece.key) }}
                                 units={units}
                                 onCut={(mm) => editor.happened([ticked(run.id, piece.key, mm)])}
                                 onBack={() => editor.happened([unticked(run.id, piece.key)])}

@@ -82,7 +82,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 on={station?.key ?? 'route'}
                 run={run}
                 standing={editor.evaluation.standing}
-                cut={Object.keys(editor.site.cut[plan?.id ?? ''] ?? {})}
+                cut={editor.site.isKnown ? Object.keys(editor.site.cut[plan?.id ?? ''] ?? {}) : null}
             />
             {station?.key === 'route' && run && (
                 <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />

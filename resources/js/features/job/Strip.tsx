@@ -14,8 +14,8 @@ export function Strip({
     on: string;
     run: RunReport | undefined;
     standing: StandingReport[];
-    /** keys of the pieces that are cut */
-    cut: string[];
+    /** keys of the pieces that are cut; null: not read yet */
+    cut: string[] | null;
 }) {
     return (
         <nav className="strip" aria-label="Stations">

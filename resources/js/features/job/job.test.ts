@@ -31,6 +31,7 @@ describe('what keeps a station from being done', () => {
         expect(standing(route, undefined).text).toBe('no run');
         expect(standing(cut, run([], 1)).text).toBe('1 piece to cut');
         expect(standing(cut, run([], 0)).text).toBe('nothing to cut');
+        expect(standing(cut, run([], 1), [], null)).toEqual({ shape: 'open', text: '' });
         const two = run([], 2);
         const keys = two.pieces.map((piece) => piece.key);
         expect(standing(cut, two, [], keys.slice(0, 1)).text).toBe('1 piece to cut');

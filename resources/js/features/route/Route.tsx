@@ -5,6 +5,7 @@ import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
 import { CallOut } from './CallOut';
 import { Findings } from './Findings';
+import { Joined } from './Joined';
 import { Legs } from './Legs';
 import { PhoneActs } from './PhoneActs';
 
@@ -25,6 +26,7 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
     return (
         <main className="station route">
             <CallOut run={run} editor={editor} field={callOut} selectedLeg={selection.leg} />
+            <Joined run={run.id} editor={editor} />
             <div className="cols">
                 <Legs run={run} plan={plan} editor={editor} selection={selection} />
                 <section className="iso-col" aria-label="Isometric">
