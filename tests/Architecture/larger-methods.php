@@ -5,7 +5,7 @@ declare(strict_types=1);
 /** Methods that are larger than the others may be, with the reason: see SizesTest. */
 return [
     'tokens' => [
-        'Api\\SiteDescription::ofADay' => 'not parted yet',
+        'Api\\SiteDescription::ofADay' => 'describes calls, a field a line',
         'Buying\\Materials::cement' => 'one can after the other',
         'Buying\\Materials::rows' => 'one shelf after the other',
         'CallOut\\RunReader::read' => 'one case for each way that it can go, told apart in one place',
