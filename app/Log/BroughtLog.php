@@ -36,6 +36,9 @@ final readonly class BroughtLog
 
     private const AT_ONCE = 500;
 
+    /** So many entries are brought in at most: all of them are in memory at once, some 3 kB each. */
+    private const MOST = 10_000;
+
     /** @param list<EntryRow> $rows columns of entries; those that are of a job are still to be said */
     private function __construct(private array $rows) {}
 
@@ -80,8 +83,8 @@ final readonly class BroughtLog
     {
         $job = $log->string('job', 40);
         [$rows, $hash, $keys] = [[], '', []];
-        foreach ($log->children('entries', AppendToLog::MOST) as $n => $fields) {
-            $row = self::row($fields, $job, $n + 1, $hash);
+        foreach ($log->children('entries', self::MOST) as $fields) {
+            $row = self::row($fields, $job, count($rows) + 1, $hash);
             if (isset($keys[$row['key']])) {
                 throw BadInput::at($fields->at('key'), 'stands twice', $row['key']);
             }
@@ -175,29 +178,37 @@ final readonly class BroughtLog
     /** Says all of it in the log of a job that is new; who said it first, and its hash there, stand in each entry. */
     public function take(Job $job, User $author): void
     {
-        [$hash, $rows] = ['', []];
+        $hash = '';
         $now = Carbon::now('UTC')->format('Y-m-d\TH:i:s.v\Z');
-        foreach ($this->rows as $row) {
-            /** @var array<string, mixed> $said */
-            $said = json_decode((string) $row['content'], true, 8, JSON_THROW_ON_ERROR);
-            $origin = ['by' => $row['by'], 'hash' => $row['hash']];
-            unset($row['by']);
-            $entry = new LogEntry(
-                [
-                    'job_id' => $job->id,
-                    'content' => json_encode(['origin' => $origin] + $said, self::FLAGS),
-                    'author_id' => $author->id,
-                    'kept_at' => $now,
-                    'previous' => $hash,
-                ] + $row,
-            );
-            $entry->hash = $hash = $entry->reckonedHash();
-            $rows[] = $entry->getAttributes();
+        $new = ['job_id' => $job->id, 'author_id' => $author->id, 'kept_at' => $now];
+        foreach (array_chunk($this->rows, self::AT_ONCE) as $rows) {
+            $entries = [];
+            foreach ($rows as $row) {
+                $entry = self::entry(['previous' => $hash] + $new, $row);
+                $hash = $entry->hash;
+                $entries[] = $entry->getAttributes();
+            }
+            LogEntry::query()->insert($entries);
         }
-        foreach (array_chunk($rows, self::AT_ONCE) as $some) {
-            LogEntry::query()->insert($some);
-        }
-        DB::table('jobs')->where('id', $job->id)->update(['log_length' => count($rows), 'log_hash' => $hash]);
+        DB::table('jobs')->where('id', $job->id)->update(['log_length' => count($this->rows), 'log_hash' => $hash]);
+    }
+
+    /**
+     * @param EntryRow $new what is other in the job that is made of the file
+     * @param EntryRow $row of the job that the file is of
+     */
+    private static function entry(array $new, array $row): LogEntry
+    {
+        /** @var array<string, mixed> $said */
+        $said = json_decode((string) $row['content'], true, 8, JSON_THROW_ON_ERROR);
+        $origin = ['by' => $row['by'], 'hash' => $row['hash']];
+        unset($row['by']);
+        $entry = new LogEntry(
+            ['content' => json_encode(['origin' => $origin] + $said, self::FLAGS)] + $new + $row,
+        );
+        $entry->hash = $entry->reckonedHash();
+
+        return $entry;
     }
 
     /**

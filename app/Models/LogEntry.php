@@ -30,7 +30,8 @@ final class LogEntry extends Model
 {
     public $timestamps = false;
 
-    protected $guarded = ['id'];
+    /** Nothing is filled from outside; a list would cost a look at the columns of the table with every request. */
+    protected $guarded = [];
 
     /** What its hash is made of: everything of it, and the hash of the entry before. */
     private const HASHED = [

@@ -31,7 +31,7 @@ use Illuminate\Support\Str;
 final readonly class JobController
 {
     /** A file is at most so large with its log. */
-    private const MOST_BYTES = 10_000_000;
+    private const MOST_BYTES = 8_000_000;
 
     public function __construct(
         private KeepRevision $keep,
