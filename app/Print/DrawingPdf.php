@@ -60,9 +60,9 @@ final class DrawingPdf
     /**
      * Puts each drawing on a page of its own, across.
      *
-     * @param array<string, LineDrawing> $drawings by what stands over them
+     * @param iterable<string, LineDrawing> $drawings by what stands over them
      */
-    public static function pages(Paper $paper, array $drawings, string $name): void
+    public static function pages(Paper $paper, iterable $drawings, string $name): void
     {
         foreach ($drawings as $title => $drawing) {
             $paper->addPage(isAcross: true);

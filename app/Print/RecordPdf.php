@@ -12,7 +12,8 @@ use FallBend\Core\Recording\RecordedRuns;
 
 /**
  * Prints the record of a job: who and when, what was tested, every joint, what differs, what stays within reach, who
- * stands for it; after it the photographs, and each run isometric.
+ * stands for it; after it the photographs, and each run from above, along its length and
+ * isometric.
  *
  * @phpstan-import-type WrittenRecord from JobRecord
  * @phpstan-import-type RecordedRun from RecordedRuns
@@ -43,7 +44,7 @@ final class RecordPdf
 
     /**
      * @param WrittenRecord $record
-     * @param array<string, LineDrawing> $drawings by what stands over them
+     * @param iterable<string, LineDrawing> $drawings by what stands over them
      * @param string $paper `A4` or `LETTER`
      * @param string $link by which the record is read; empty: none
      * @param ?QrSquares $squares the same for a camera
@@ -51,7 +52,7 @@ final class RecordPdf
      */
     public static function print(
         array $record,
-        array $drawings,
+        iterable $drawings,
         string $paper,
         string $link,
         ?QrSquares $squares,

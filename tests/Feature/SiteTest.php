@@ -154,7 +154,8 @@ final class SiteTest extends TestCase
         $pdf = $this->filed('pdf', ['link' => $link, 'squares' => $squares]);
         $text = (new Parser)->parseContent((string) $pdf->getContent())->getText();
         $wanted = ['Record', 'Galley sink to the steel tee', '1 of ', 'The inspector saw it.', 'Nobody has signed'];
-        foreach ($wanted as $said) {
+        $sides = ['from above', 'along its length', 'isometric'];
+        foreach ([...$wanted, ...array_map(static fn (string $side): string => "tee, {$side}", $sides)] as $said) {
             self::assertStringContainsString($said, $text);
         }
         self::assertStringContainsString('shared/aaa', str_replace(["\n", ' '], '', $text));

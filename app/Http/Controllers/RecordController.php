@@ -27,6 +27,8 @@ use Illuminate\Http\Response;
 /** The record of a job: what stands, who made it, what was tested, who stands for it; on a screen and as files. */
 final readonly class RecordController
 {
+    private const SIDES = ['from above' => 'plan', 'along its length' => 'section', 'isometric' => 'isometric'];
+
     public function __construct(private EvaluateJob $evaluate) {}
 
     public function show(Request $request): JsonResponse
@@ -83,17 +85,15 @@ final readonly class RecordController
         ];
     }
 
-    /** @return array<string, LineDrawing> each run that has pipe, isometric, by its name */
-    private static function drawings(EvaluatedJob $job): array
+    /** @return iterable<string, LineDrawing> each run that has pipe, from every side, by its name and the side */
+    private static function drawings(EvaluatedJob $job): iterable
     {
-        $drawings = [];
         foreach ($job->layout()->runs as $layout) {
-            if ($layout->pieces !== []) {
-                $drawings["{$layout->run->name}, isometric"] = (new RunViews($layout))->drawing('isometric');
+            $views = new RunViews($layout);
+            foreach ($layout->pieces === [] ? [] : self::SIDES as $side => $view) {
+                yield "{$layout->run->name}, {$side}" => $views->drawing($view);
             }
         }
-
-        return $drawings;
     }
 
     private static function response(string $content, string $type): Response

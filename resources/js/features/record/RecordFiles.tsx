@@ -43,6 +43,9 @@ export function RecordFiles({ of, job, name, link }: Props) {
                 <button type="button" className="plain" aria-expanded={isMap} onClick={() => setIsMap(!isMap)}>
                     Pipes on a map (GeoJSON)
                 </button>
+                <a className="plain" href={`/api/jobs/${job}/file`} download>
+                    The job with its log
+                </a>
             </div>
             {isMap && (
                 <form
