@@ -49,6 +49,7 @@ final class RecordPdf
      * @param string $link by which the record is read; empty: none
      * @param ?QrSquares $squares the same for a camera
      * @param callable(string): ?string $picture gives the bytes of a photograph by its hash; null: it is not here
+     * @param string $undrawn what is said where not every run is drawn from every side; empty: all are
      */
     public static function print(
         array $record,
@@ -57,6 +58,7 @@ final class RecordPdf
         string $link,
         ?QrSquares $squares,
         callable $picture,
+        string $undrawn,
     ): string {
         $page = new self(new Paper($paper), $record);
         $page->head($link, $squares);
@@ -67,6 +69,9 @@ final class RecordPdf
         $page->lists();
         $page->signatures();
         $page->pictures($picture);
+        if ($undrawn !== '') {
+            $page->line($undrawn);
+        }
         DrawingPdf::pages($page->paper, $drawings, $record['name']);
 
         return $page->paper->output();

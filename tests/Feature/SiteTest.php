@@ -9,6 +9,8 @@ use App\Models\LogEntry;
 use App\Models\Photograph;
 use App\Models\Share;
 use App\Models\User;
+use FallBend\Core\Job\JobFile;
+use FallBend\Core\Tests\FlatBlock;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
@@ -224,6 +226,21 @@ final class SiteTest extends TestCase
         $this->get("/api/shared/{$token}/{$at}")->assertOk();
         $this->get("/api/shared/{$token}/photographs/".str_repeat('0', 64))->assertNotFound();
         $this->get('/api/shared/'.str_repeat('x', 32)."/{$at}")->assertNotFound();
+    }
+
+    public function testALargeJobIsOnPaperWithAsManyDrawingsAsAWorkerHolds(): void
+    {
+        $document = app(JobFile::class)->document(FlatBlock::of(12));
+        $made = $this->postJson('/api/jobs', ['document' => $document, 'want' => (object) []])->assertCreated();
+        $pdf = $this->postJson('/api/record/file', [
+            'job' => $made->json('id'),
+            'document' => json_decode((string) json_encode($document), true),
+            'format' => 'pdf',
+        ])->assertOk();
+        $text = (string) preg_replace('/\s+/', ' ', (new Parser)->parseContent((string) $pdf->getContent())->getText());
+        self::assertStringContainsString('Runs of a job of this size are drawn isometric only', $text);
+        self::assertStringNotContainsString(', along its length', $text);
+        self::assertStringContainsString(', isometric', $text);
     }
 
     public function testPhotographsArePrintedWithWhatTheyShow(): void

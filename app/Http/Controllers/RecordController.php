@@ -19,15 +19,26 @@ use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Site\SiteLog;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 
-/** The record of a job: what stands, who made it, what was tested, who stands for it; on a screen and as files. */
+/**
+ * The record of a job: what stands, who made it, what was tested, who stands for it; on a screen and as files.
+ *
+ * @phpstan-import-type WrittenRecord from JobRecord
+ */
 final readonly class RecordController
 {
     private const SIDES = ['from above' => 'plan', 'along its length' => 'section', 'isometric' => 'isometric'];
+
+    /** Pieces, fittings and joints of a job up to which its runs are drawn from every side: some 35 MB of paper. */
+    private const MOST_DRAWN = 4_000;
+
+    /** And up to which they are drawn isometric. */
+    private const MOST_ISOMETRIC = 12_000;
 
     public function __construct(private EvaluateJob $evaluate) {}
 
@@ -58,18 +69,28 @@ final readonly class RecordController
         return match ($format) {
             'csv' => self::response(RecordCsv::write($record), 'text/csv; charset=UTF-8'),
             'geojson' => self::response(GeoJson::write($job->layout(), $at), 'application/geo+json'),
-            default => self::response(
-                RecordPdf::print(
-                    $record,
-                    self::drawings($job),
-                    $job->job()->units === Units::Inch ? 'LETTER' : 'A4',
-                    $link,
-                    $squares,
-                    static fn (string $hash): ?string => Photograph::bytesOf($kept, $hash),
-                ),
-                'application/pdf',
-            ),
+            default => self::response(self::paper($job, $record, $kept, [$link, $squares]), 'application/pdf'),
         };
+    }
+
+    /**
+     * @param WrittenRecord $record
+     * @param string $kept id of the job
+     * @param array{string, ?QrSquares} $link by which the record is read, and the same for a camera
+     */
+    private static function paper(EvaluatedJob $job, array $record, string $kept, array $link): string
+    {
+        $sides = self::sides($job);
+
+        return RecordPdf::print(
+            $record,
+            self::drawings($job, $sides),
+            $job->job()->units === Units::Inch ? 'LETTER' : 'A4',
+            $link[0],
+            $link[1],
+            static fn (string $hash): ?string => Photograph::bytesOf($kept, $hash),
+            $sides === self::SIDES ? '' : self::undrawn($sides),
+        );
     }
 
     /** @return array{EvaluatedJob, SiteLog, string} the job, its log, and the hash of its document as it is kept */
@@ -85,12 +106,40 @@ final readonly class RecordController
         ];
     }
 
-    /** @return iterable<string, LineDrawing> each run that has pipe, from every side, by its name and the side */
-    private static function drawings(EvaluatedJob $job): iterable
+    /** @param array<string, string> $sides */
+    private static function undrawn(array $sides): string
+    {
+        $what = $sides === []
+            ? 'Of a job of this size no run is drawn here'
+            : 'Runs of a job of this size are drawn isometric only';
+
+        return "{$what}: each is drawn from every side from Cut, as PDF, DXF or SVG.";
+    }
+
+    /** @return array<string, string> from which sides runs are drawn, as far as a worker holds the paper */
+    private static function sides(EvaluatedJob $job): array
+    {
+        $parts = 0;
+        foreach ($job->layout()->runs as $layout) {
+            $parts += count($layout->pieces) + count($layout->fittings) + count($layout->joints);
+        }
+
+        return match (true) {
+            $parts <= self::MOST_DRAWN => self::SIDES,
+            $parts <= self::MOST_ISOMETRIC => ['isometric' => 'isometric'],
+            default => [],
+        };
+    }
+
+    /**
+     * @param array<string, string> $sides
+     * @return iterable<string, LineDrawing> each run that has pipe, by its name and the side
+     */
+    private static function drawings(EvaluatedJob $job, array $sides): iterable
     {
         foreach ($job->layout()->runs as $layout) {
             $views = new RunViews($layout);
-            foreach ($layout->pieces === [] ? [] : self::SIDES as $side => $view) {
+            foreach ($layout->pieces === [] ? [] : $sides as $side => $view) {
                 yield "{$layout->run->name}, {$side}" => $views->drawing($view);
             }
         }
