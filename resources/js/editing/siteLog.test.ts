@@ -171,6 +171,14 @@ describe('what happened on site', () => {
         expect(sent[2]?.[0]).not.toHaveProperty('by');
     });
 
+    it('is sent where an earlier release kept it, which did not say by whom', async () => {
+        stored.set('log', JSON.stringify({ pending: [{ ...joint(3), key: 'key-of-before', at: now }], refused: [] }));
+        const log = signedIn('lead');
+        await settle();
+        expect(sent[0]).toMatchObject([{ key: 'key-of-before', joint: 3 }]);
+        expect(log.snapshot().pending).toEqual([]);
+    });
+
     it('stands among what the device knows until it is read with the rest of the log', async () => {
         answers = [
             (entries) => ({

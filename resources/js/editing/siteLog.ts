@@ -10,8 +10,8 @@ export type Pending = Happened & {
     key: string;
     /** milliseconds, by the clock of this device */
     at: number;
-    /** who was signed in: nobody else sends it */
-    by: string;
+    /** who was signed in: nobody else sends it; what an earlier release kept says nothing of it */
+    by?: string;
 };
 
 /** Something that the server did not take, and why. */
@@ -108,7 +108,7 @@ export class SiteLog {
     }
 
     /** Whether something that waits is of whoever is signed in. */
-    readonly isMine = (one: Pending): boolean => one.by === this.by;
+    readonly isMine = (one: Pending): boolean => (one.by ?? this.by) === this.by;
 
     /** Says that something happened just now. */
     add(events: Happened[]): void {
