@@ -62,7 +62,8 @@ final readonly class EvaluateJob
     public function plan(Request $request, Fields $body, Plan $plan, ?array $callOut = null): JobEvaluation
     {
         $own = $this->ownNumbers($request, $body);
-        $plan = self::onSite($plan, $body, ($callOut['run'] ?? '') === JobEvaluator::NEW_RUN);
+        $isNew = ($callOut['run'] ?? '') === JobEvaluator::NEW_RUN;
+        $plan = $isNew || self::showsSite($body, $callOut) ? self::onSite($plan, $body, $isNew) : $plan;
         $evaluated = $this->evaluator->evaluate($plan, $callOut, $own, Effort::of(self::BESIDE));
 
         // What is being said is new with every key press; a document as it stands may have been evaluated before.
@@ -110,6 +111,27 @@ final readonly class EvaluateJob
     public function toBeAddedTo(Fields $body): Plan
     {
         return self::onSite($this->document($body), $body, true);
+    }
+
+    /**
+     * Whether an answer may show what was done on site: with every key press of a call-out only where sticks are
+     * wanted.
+     *
+     * @param array{run: string, text: string}|null $callOut
+     */
+    private static function showsSite(Fields $body, ?array $callOut): bool
+    {
+        $want = $callOut !== null && $body->has('want') ? $body->raw('want') : null;
+        if (! is_array($want)) {
+            return true;
+        }
+        foreach (array_keys($want) as $part) {
+            if (str_starts_with((string) $part, 'cut:')) {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /**

@@ -70,6 +70,20 @@ final class OnSiteTest extends TestCase
         self::assertFalse($this->asked($id, 'cut')->json('pieces.0.cut'));
     }
 
+    public function testWhatIsCutIsShownWhileALegIsCalledOutToo(): void
+    {
+        $id = $this->start(self::demo());
+        $this->happened($id, [['kind' => 'cut', 'run' => self::RUN, 'piece' => 'l1.1', 'length_mm' => 281.5]]);
+        $part = 'cut:'.self::RUN;
+        $answer = $this->postJson('/api/evaluate', [
+            'job' => $id,
+            'document' => self::demo(),
+            'call_out' => ['run' => 'mop', 'text' => 'down 20 / left 40'],
+            'want' => [$part => ''],
+        ])->assertOk();
+        self::assertTrue($answer->json('parts')[$part]['value']['pieces'][0]['cut']);
+    }
+
     public function testAnEntryStandsInThePlaceOfOneThatIsThere(): void
     {
         $id = $this->start(self::demo());
