@@ -40,6 +40,7 @@ final readonly class KeepRevision
     public function start(int $crewId, User $author, Plan $plan, ?BroughtLog $log = null): Kept
     {
         $plan = $log === null ? $plan : $plan->onSite($log->onSite());
+        $plan = $plan->remarked([...$plan->site->touched(), ...$log?->runs() ?? []]);
         $evaluation = $this->evaluate->ofCrew($plan, $crewId);
         $text = $this->file->write($evaluation->job());
 
@@ -131,7 +132,26 @@ final readonly class KeepRevision
         $head = $job->newest();
         $newest = $this->open->mended($head);
 
-        return $this->keep($job, $author, $head, $newest === null ? $step : $step->onto($newest->marks()));
+        return $this->keep($job, $author, $head, $newest === null
+            ? $step
+            : $step->onto($newest->marks(), $newest->figures(), $newest->nextFigure));
+    }
+
+    /**
+     * Gives the runs of a job that was marked before runs had figures one each, but for those that its log speaks of:
+     * what is cut, printed or joined keeps what is written on it.
+     *
+     * @throws BadInput if the plan cannot be read
+     */
+    public function giveFigures(Job $job): void
+    {
+        $head = $job->newest();
+        $plan = $this->open->plan($head);
+        $marked = $plan->remarked(JobLog::runs($job->id));
+        if ($marked !== $plan) {
+            $step = new Step($marked, 'figures of runs', $head->undo_to, $head->redo_to);
+            $this->keep($job, $head->author, $head, $step);
+        }
     }
 
     /** @param callable(Revision): ?Step $next what follows the newest revision; null: nothing */
@@ -153,7 +173,7 @@ final readonly class KeepRevision
             throw UnreadableJob::because($job, $bad);
         }
 
-        return $this->keep($job, $author, $head, $step->onto($marks), $before);
+        return $this->keep($job, $author, $head, $step->onto($marks, ...JobFile::figures($before)), $before);
     }
 
     /** @param array<array-key, mixed> $before the document of the newest revision, where it could be read */

@@ -27,11 +27,13 @@ final readonly class Step
      * The same with the marks of what is kept: they stand on the pipe.
      *
      * @param array<string, array{Marks, int}> $marks by run, with the number of its next leg
+     * @param array<string, int> $figures of the runs, by id
+     * @param int $nextFigure that a new run has
      */
-    public function onto(array $marks): self
+    public function onto(array $marks, array $figures, int $nextFigure): self
     {
         return new self(
-            $this->plan->keepingMarks($marks),
+            $this->plan->keepingMarks($marks)->figured($figures, $nextFigure),
             $this->gesture,
             $this->undoTo,
             $this->redoTo,

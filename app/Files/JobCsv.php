@@ -54,6 +54,7 @@ final readonly class JobCsv
             $lengths = $this->evaluated->cutting()->lengths($run->run->id);
             foreach ($run->pieces as $piece) {
                 $length = $lengths[$piece->key];
+                $long = $this->evaluated->cutting()->longMm($run->run->id, $piece);
                 $rows[] = [
                     $run->run->name,
                     $piece->letter,
@@ -61,6 +62,8 @@ final readonly class JobCsv
                     $piece->size,
                     $piece->isCutKnown ? round($length, 3) : null,
                     $piece->isCutKnown ? $this->inWords($length) : 'measure first',
+                    $long === null ? null : round($long, 3),
+                    $long === null ? '' : $this->inWords($long),
                     round($piece->depthFromMm, 3),
                     round($piece->depthToMm, 3),
                     isset($done[$piece->key]) ? 'yes' : 'no',
@@ -76,6 +79,8 @@ final readonly class JobCsv
                 'size',
                 'cut length (mm)',
                 "cut length ({$this->unit()})",
+                'cut long, then trimmed (mm)',
+                "cut long, then trimmed ({$this->unit()})",
                 'insertion upstream (mm)',
                 'insertion downstream (mm)',
                 'cut',
@@ -116,7 +121,7 @@ final readonly class JobCsv
                 $entry = $register[$joint->key];
                 $rows[] = [
                     $run->run->name,
-                    $joint->number,
+                    $joint->mark,
                     $entry['name'],
                     $run->system->letters,
                     $joint->size,

@@ -175,6 +175,21 @@ final readonly class BroughtLog
         return (new SiteLog($entries, $now))->onSite();
     }
 
+    /** @return list<string> ids of the runs that it speaks of */
+    public function runs(): array
+    {
+        $runs = [];
+        foreach ($this->rows as $row) {
+            /** @var array<string, mixed> $said */
+            $said = json_decode((string) $row['content'], true, 8, JSON_THROW_ON_ERROR);
+            if (is_string($said['run'] ?? null)) {
+                $runs[$said['run']] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($runs));
+    }
+
     /** Says all of it in the log of a job that is new; who said it first, and its hash there, stand in each entry. */
     public function take(Job $job, User $author): void
     {

@@ -192,7 +192,7 @@ final class RecordPdf
     private function joint(array $joint): void
     {
         $cells = [
-            (string) $joint['joint'],
+            $joint['mark'],
             "{$joint['name']}, {$joint['size']}",
             self::method($joint),
             $joint['made_at'] === null ? 'not made' : self::time($joint['made_at'])."\n{$joint['by']}",
@@ -339,7 +339,7 @@ final class RecordPdf
             foreach ($run['joints'] as $joint) {
                 foreach ($joint['pictures'] as $picture) {
                     $shown[] = [
-                        'of' => "{$run['name']}, joint {$joint['joint']}, {$joint['name']}. ",
+                        'of' => "{$run['name']}, joint {$joint['mark']}, {$joint['name']}. ",
                         'picture' => $picture,
                     ];
                 }

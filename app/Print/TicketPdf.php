@@ -163,16 +163,22 @@ final class TicketPdf
         }
         $doubtful = $this->ticket->doubtful();
         if ($doubtful !== []) {
-            $high +=
-                1 +
-                $this->paper->words(
-                    new Box(Paper::MARGIN_MM, $y + $high, 180),
-                    new Letters(8.5, true),
-                    'Measure before cutting: '.implode(', ', $doubtful).'. Their take-offs are doubtful.',
-                );
+            $said = 'Measure before cutting: '.implode(', ', $doubtful).'. Their lengths are doubtful.';
+            $high += 1 + $this->paper->words($this->across($y + $high), new Letters(8.5, true), $said);
+        }
+        $first = $this->ticket->worthMeasuring();
+        if ($first !== []) {
+            $said = 'To spare the trimming, measure '.implode('; ', $first).'.';
+            $high += 1 + $this->paper->words($this->across($y + $high), new Letters(8.5), $said);
         }
 
         return $high;
+    }
+
+    /** A line from margin to margin, mm from the top. */
+    private function across(float $y): Box
+    {
+        return new Box(Paper::MARGIN_MM, $y, 180);
     }
 
     /** @param TicketPiece $piece */

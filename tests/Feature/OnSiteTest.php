@@ -185,16 +185,27 @@ final class OnSiteTest extends TestCase
         $unreadable = $this->start(self::demo());
         $bad = ['cutting' => 3] + self::version3();
         Revision::query()->where('job_id', $unreadable)->update(['document' => json_encode($bad), 'packed' => null]);
-        Artisan::call('migrate:rollback', ['--step' => 1]);
+        $migration = require database_path('migrations/2026_11_30_000004_move_what_was_done_into_the_log.php');
+        Artisan::call('migrate:rollback', ['--step' => 2]);
         Artisan::call('migrate');
         self::assertSame(['printed', 'cut', 'level', 'measured'], $this->kinds($id));
         self::assertSame('job file of version 3', LogEntry::query()->firstOrFail()->device);
         self::assertTrue($this->asked($id, 'cut')->json('pieces.0.cut'));
         self::assertSame(4, $this->getJson("/api/jobs/{$id}")->assertOk()->json('document.version'));
         self::assertSame([], $this->kinds($unreadable));
+        // What is cut and printed keeps what is written on it; every other run has a figure of its own since.
+        $runs = array_column($this->getJson("/api/jobs/{$id}")->json('evaluation.runs'), null, 'id');
+        self::assertSame([0, 'A', '1'], [
+            $runs[self::RUN]['figure'],
+            $runs[self::RUN]['pieces'][0]['letter'],
+            $runs[self::RUN]['joints'][0]['mark'],
+        ]);
+        $figures = array_diff(array_column($runs, 'figure'), [0]);
+        self::assertCount(count($runs) - 1, array_unique($figures));
+        self::assertSame("{$runs['glaze']['figure']}A", $runs['glaze']['pieces'][0]['letter']);
         // An earlier release could not read what stands in the log now.
         try {
-            Artisan::call('migrate:rollback', ['--step' => 1]);
+            $migration->down();
             self::fail('it went down');
         } catch (\RuntimeException $refused) {
             self::assertStringContainsString('cuts and readings', $refused->getMessage());
@@ -390,7 +401,10 @@ final class OnSiteTest extends TestCase
     /** @return array<string, mixed> the demo as the release before wrote it, with something done */
     private static function version3(): array
     {
-        $document = ['version' => 3] + self::demo();
+        $document = array_diff_key(['version' => 3] + self::demo(), ['next_figure' => 0]);
+        foreach ($document['runs'] as $n => $run) {
+            unset($document['runs'][$n]['marks']['figure']);
+        }
         $document['cutting'] = [
             'cut' => [['run' => self::RUN, 'piece' => 'l1.1', 'length_mm' => 281.5]],
             'printed' => [

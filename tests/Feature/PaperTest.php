@@ -37,12 +37,16 @@ final class PaperTest extends TestCase
         $pieces = $this->postJson('/api/cut', ['document' => self::demo(), 'run' => 'clay-wash'])->json('pieces');
         self::assertCount(7, $pieces);
         foreach ($pieces as $piece) {
-            self::assertStringContainsString(" {$piece['letter']}{$piece['now']['inch']} joint ", $first);
+            $long = $piece['long'] === null
+                ? "{$piece['now']['inch']} joint "
+                : "{$piece['long']['inch']} cut long; comes to {$piece['now']['inch']} in ± {$piece['doubt']['inch']} in";
+            self::assertStringContainsString(" {$piece['letter']}{$long}", $first);
             foreach ($sides as $side) {
                 self::assertMatchesRegularExpression("/(^|\\s){$piece['letter']}(\\s|$)/", $side);
             }
         }
-        self::assertStringContainsString('Measure before cutting: 2 long-sweep 90.', $first);
+        $spared = 'To spare the trimming, measure one 2 long-sweep 90: 8 pieces get exact';
+        self::assertStringContainsString($spared, $first);
         self::assertStringNotContainsString('on the ticket of', $first);
         self::assertStringContainsString('isometric', $sides[2]);
         self::assertMatchesRegularExpression('/1 to \d+\./', $sides[1]);

@@ -258,7 +258,7 @@ final class SiteTest extends TestCase
         $pdf = (string) $this->filed('pdf')->getContent();
         self::assertStringContainsString($bytes, $pdf, 'the picture itself, as it was sent');
         $text = (string) preg_replace('/\s+/', ' ', (new Parser)->parseContent($pdf)->getText());
-        self::assertMatchesRegularExpression('/Galley.*, joint 1, .*The oval stub\./i', $text);
+        self::assertMatchesRegularExpression('/Galley.*, joint 5\.1, .*The oval stub\./i', $text);
         self::assertStringContainsString('The whole wall.', $text);
         self::assertStringContainsString('It is no JPEG, and cannot be printed.', $text);
         self::assertStringContainsString('The photograph is not here: the log came in a file.', $text);

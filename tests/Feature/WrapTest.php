@@ -30,7 +30,7 @@ final class WrapTest extends TestCase
     public function testThePdfIsTrueInItsOwnUnits(string $system, string $size, string $paper): void
     {
         $pipe = Catalogue::shipped()->system($system)->pipe($size);
-        $template = WrapTemplate::of($pipe, 'C', 4, 6, 45.0, 30.0, Units::Inch);
+        $template = WrapTemplate::of($pipe, 'C', '4', '6', 45.0, 30.0, Units::Inch);
         $pdf = WrapPdf::print([$template], $paper);
         self::assertSame('%PDF', substr($pdf, 0, 4));
         self::assertStringContainsString('/PrintScaling /None', $pdf);

@@ -184,11 +184,12 @@ final class RandomEditsTest extends TestCase
 
     private function assertMarks(Answer $answer, string $what): void
     {
-        foreach ($answer->json()['evaluation']['runs'] ?? [] as $run) {
-            $letters = array_column($run['pieces'], 'letter');
-            $numbers = array_column($run['joints'], 'number');
-            self::assertSame($letters, array_values(array_unique($letters)), "{$what}: letters of {$run['id']}");
-            self::assertSame($numbers, array_values(array_unique($numbers)), "{$what}: numbers of {$run['id']}");
-        }
+        $runs = $answer->json()['evaluation']['runs'] ?? [];
+        $of = static fn (string $list, string $mark): array => array_merge(
+            ...array_map(static fn (array $run): array => array_column($run[$list], $mark), $runs),
+        );
+        [$letters, $marks] = [$of('pieces', 'letter'), $of('joints', 'mark')];
+        self::assertSame($letters, array_values(array_unique($letters)), "{$what}: pieces of the whole job");
+        self::assertSame($marks, array_values(array_unique($marks)), "{$what}: joints of the whole job");
     }
 }

@@ -215,13 +215,17 @@ final class Materials
 
     private function part(Bend|StraightFitting|Branch $part, PipeSystem $system): void
     {
-        $size =
-            $part instanceof Branch && $part->branchSize !== $part->size
-                ? "{$part->size} × {$part->branchSize}"
-                : ($part instanceof StraightFitting && $part->reducesTo !== null
-                    ? "{$part->size} × {$part->reducesTo}"
-                    : $part->size);
-        $this->add('fitting', $part->name, $part->makerName, $size, $system->letters, 1, '', null, $part->provenance);
+        $this->add(
+            'fitting',
+            $part->name,
+            $part->makerName,
+            $part->sizeInWords(),
+            $system->letters,
+            1,
+            '',
+            null,
+            $part->provenance,
+        );
     }
 
     private function offer(?Offer $offer): void

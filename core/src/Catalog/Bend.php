@@ -10,7 +10,8 @@ use FallBend\Core\Input\Fields;
 /**
  * One bend of one size. Take-offs run from the centre to where the end of the pipe comes to rest
  * (the stop of a socket; the gap of the joint
- * included where its ends stand apart), or to the end of the spigot; mm and degrees.
+ * included where its ends stand apart), or to the end of the spigot; mm and degrees. `doubtMm` says how far off the
+ * take-off may be: nothing where it is stated or was measured.
  */
 final readonly class Bend implements Storable
 {
@@ -26,41 +27,51 @@ final readonly class Bend implements Storable
         public float $nominalDeg,
         public float $turnDeg,
         public float $takeOffMm,
-        public bool $isKnown,
+        public float $doubtMm,
         public ?float $spigotMm,
+        public float $spigotDoubtMm,
         public float $radiusMm,
         public Provenance $provenance,
     ) {}
 
+    /** Gives how far off the length that is least sure may be, mm. */
+    public function mostDoubtMm(): float
+    {
+        return max($this->doubtMm, $this->spigotDoubtMm);
+    }
+
+    /** Gives its size as it is written before its name. */
+    public function sizeInWords(): string
+    {
+        return $this->size;
+    }
+
     /**
-     * Takes a row whose take-off may be null: it is drawn from the radius then, `isKnown` is false, and nothing is to
-     * be cut by it.
-     *
+     * @param array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength} $lengths as `BendLengths` gives them
      * @param float $gapMm how far the end of the pipe stands off the fitting in a joint of this system
      *
      * @throws BadInput
      */
-    public static function read(Fields $row, string $table, float $gapMm = 0.0): self
+    public static function read(Fields $row, string $table, array $lengths, float $gapMm = 0.0): self
     {
-        $street = $row->bool('street', false);
-        $takeOff = $row->numberOrNull('take_off_mm', 0, 2000);
-        $turn = $row->number('turn_deg', 1, 179);
-        $radius = $row->number('radius_mm', 0, 2000);
+        [$take, $spigot] = [$lengths['take_off_mm'], $lengths['spigot_mm']];
+        $provenance = Provenance::read($row, $table);
 
         return new self(
             $row->string('id'),
             $row->string('pattern'),
-            $street,
+            $row->bool('street', false),
             $row->string('size'),
             $row->string('name'),
             $row->string('maker_name'),
             $row->number('nominal_deg', 1, 179),
-            $turn,
-            ($takeOff ?? $radius * tan(deg2rad($turn / 2)) + $radius / 5) + $gapMm,
-            $takeOff !== null,
-            $street ? $row->number('spigot_mm', 0, 2000) : null,
-            $radius,
-            Provenance::read($row, $table),
+            $row->number('turn_deg', 1, 179),
+            $take->mm + $gapMm,
+            $take->doubtMm,
+            $spigot?->mm,
+            $spigot->doubtMm ?? 0.0,
+            $row->number('radius_mm', 0, 2000),
+            $take->formula === '' ? $provenance : $provenance->reckoned("{$take->formula}, ± {$take->inWords()}"),
         );
     }
 }

@@ -9,9 +9,8 @@ use FallBend\Core\Input\Fields;
 
 /**
  * One branch fitting of one pair of sizes. Lengths in mm from where the axes cross to where the end of the pipe comes
- * to rest: up the run, down the run,
- * along the branch. Where the catalogue states none, a length is drawn from the bores, and `isRunKnown` or
- * `isBranchKnown` is false: nothing is cut by it.
+ * to rest: up the run, down the run, along the branch. Where the catalogue states none, a length is reckoned, and its
+ * doubt says how far off it may be: a piece is cut longer by it, and trimmed after the dry fit.
  */
 final readonly class Branch implements Storable
 {
@@ -38,32 +37,22 @@ final readonly class Branch implements Storable
         public float $runInMm,
         public float $runOutMm,
         public float $branchMm,
-        public bool $isRunKnown,
-        public bool $isBranchKnown,
+        public float $runInDoubtMm,
+        public float $runOutDoubtMm,
+        public float $branchDoubtMm,
         public Provenance $provenance,
     ) {}
 
     /**
-     * @param float $boreMm of the run
-     * @param float $branchBoreMm of the branch
+     * @param array{run_in_mm: DerivedLength, run_out_mm: DerivedLength, branch_mm: DerivedLength} $lengths as
+     *     `BranchLengths` gives them
      * @param float $gapMm how far the end of the pipe stands off the fitting in a joint of this system
      *
      * @throws BadInput
      */
-    public static function read(
-        Fields $row,
-        string $table,
-        float $boreMm,
-        float $branchBoreMm,
-        float $gapMm = 0.0,
-    ): self {
-        $turn = $row->number('turn_deg', 1, 95);
-        $runIn = $row->numberOrNull('run_in_mm', 0, 2000);
-        $runOut = $row->numberOrNull('run_out_mm', 0, 2000);
-        $branch = $row->numberOrNull('branch_mm', 0, 2000);
-        // For drawing only: the branch leaves the run where their bores part, (R + r·cos t) / sin t from the crossing
-        // of the axes.
-        $parts = ($boreMm / 2 + ($branchBoreMm / 2) * cos(deg2rad($turn))) / sin(deg2rad($turn));
+    public static function read(Fields $row, string $table, array $lengths, float $gapMm = 0.0): self
+    {
+        $provenance = Provenance::read($row, $table);
 
         return new self(
             $row->string('id'),
@@ -74,16 +63,39 @@ final readonly class Branch implements Storable
             $row->strings('branch_systems'),
             $row->string('name'),
             $row->string('maker_name'),
-            $turn,
-            ($runIn ??
-                $branchBoreMm / 2 / sin(deg2rad($turn)) +
-                    ($turn < 60 ? $parts * cos(deg2rad($turn)) * 0.9 : $boreMm * 0.2)) +
-                $gapMm,
-            ($runOut ?? $branchBoreMm / 2 / sin(deg2rad($turn)) + $boreMm * ($turn < 60 ? 0.05 : 0.35)) + $gapMm,
-            ($branch ?? $parts * ($turn < 60 ? 1.05 : 1.3)) + $gapMm,
-            $runIn !== null && $runOut !== null,
-            $branch !== null,
-            Provenance::read($row, $table),
+            $row->number('turn_deg', 1, 95),
+            $lengths['run_in_mm']->mm + $gapMm,
+            $lengths['run_out_mm']->mm + $gapMm,
+            $lengths['branch_mm']->mm + $gapMm,
+            $lengths['run_in_mm']->doubtMm,
+            $lengths['run_out_mm']->doubtMm,
+            $lengths['branch_mm']->doubtMm,
+            self::said($lengths) === '' ? $provenance : $provenance->reckoned(self::said($lengths)),
         );
+    }
+
+    /** Gives its sizes as they are written before its name: of the run, and of the branch where that is other. */
+    public function sizeInWords(): string
+    {
+        return $this->branchSize === $this->size ? $this->size : "{$this->size} × {$this->branchSize}";
+    }
+
+    /** Gives how far off the length that is least sure may be, mm. */
+    public function mostDoubtMm(): float
+    {
+        return max($this->runInDoubtMm, $this->runOutDoubtMm, $this->branchDoubtMm);
+    }
+
+    /** @param array<string, DerivedLength> $lengths */
+    private static function said(array $lengths): string
+    {
+        $said = [];
+        foreach (['run_in_mm' => 'inlet', 'run_out_mm' => 'outlet', 'branch_mm' => 'branch'] as $name => $end) {
+            if ($lengths[$name]->formula !== '') {
+                $said[] = "{$end} {$lengths[$name]->formula}, ± {$lengths[$name]->inWords()}";
+            }
+        }
+
+        return implode('; ', $said);
     }
 }

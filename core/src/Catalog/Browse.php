@@ -78,6 +78,7 @@ use stdClass;
  *     lies?: list<Lie>,
  *     drawn?: array<string, float>,
  *     facts?: list<string>,
+ *     reckoned?: array<string, array{float, float}>,
  * }
  */
 final readonly class Browse
@@ -122,6 +123,8 @@ final readonly class Browse
         'lead_lb' => 'lead, lb',
         'branch_mm' => 'branch, centre to stop',
         'run_mm' => 'run overall',
+        'run_in_mm' => 'up the run, centre to stop',
+        'run_out_mm' => 'down the run, centre to stop',
         'seal_least_mm' => 'seal at least',
         'seal_most_mm' => 'seal at most',
         'level_mm' => 'clips, level',
@@ -277,12 +280,53 @@ final readonly class Browse
                                     'spigot_mm' => $bend->spigotMm ?? 0.0,
                                 ]),
                         'facts' => ["{$system->name}"],
+                        'reckoned' => $bend === null
+                            ? []
+                            : [
+                                'take_off_mm' => [$bend->takeOffMm - $pipe->gapMm, $bend->doubtMm],
+                                'spigot_mm' => [$bend->spigotMm ?? 0.0, $bend->spigotDoubtMm],
+                            ],
                     ]);
                 }
+            }
+            foreach ($this->group($key, 'branches') as $row) {
+                $entries[] = $this->branch($system, $row);
             }
         }
 
         return [...$entries, ...$this->patterns($only)];
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @return CatalogueEntry
+     */
+    private function branch(PipeSystem $system, array $row): array
+    {
+        $branch = $system->branches[self::text($row, 'id')];
+        $pipe = $system->pipe($branch->size);
+
+        return $this->entry($system->key, 'branches', $row, [
+            'name' => "{$branch->sizeInWords()} {$branch->name}",
+            'also' => self::texts($row, 'job_site_names'),
+            'system' => $system->key,
+            'material' => $system->material,
+            'pattern' => $branch->pattern,
+            'turn_deg' => $branch->turnDeg,
+            'family' => 'branch',
+            'drawn' => [
+                'od_mm' => $pipe->outsideMm,
+                'bore_mm' => $pipe->boreMm,
+                'depth_mm' => $pipe->socketDepthMm,
+                'turn_deg' => $branch->turnDeg,
+            ],
+            'facts' => [$system->name],
+            'reckoned' => [
+                'run_in_mm' => [$branch->runInMm - $pipe->gapMm, $branch->runInDoubtMm],
+                'run_out_mm' => [$branch->runOutMm - $pipe->gapMm, $branch->runOutDoubtMm],
+                'branch_mm' => [$branch->branchMm - $pipe->gapMm, $branch->branchDoubtMm],
+            ],
+        ]);
     }
 
     /** @return list<CatalogueEntry> every fitting that has a name of its own, with what the books say of it */
@@ -407,16 +451,11 @@ final readonly class Browse
             'pattern' => $with['pattern'] ?? null,
             'turn_deg' => $with['turn_deg'] ?? null,
             'family' => $with['family'] ?? $table,
-            'numbers' => $this->numbers($row),
+            'numbers' => $this->numbers($row, $with['reckoned'] ?? []),
             'lies' => $with['lies'] ?? [],
             'drawn' => $with['drawn'] ?? new stdClass,
             'facts' => $with['facts'] ?? [],
-            'doubtful' => $provenance->isDoubtful() ||
-                in_array(
-                    null,
-                    array_intersect_key($row, array_flip(['take_off_mm', 'depth_mm', 'body_mm', 'length_mm'])),
-                    true,
-                ),
+            'doubtful' => $provenance->isDoubtful() || self::isUnstated($row),
             'own' => str_starts_with($provenance->row, 'own/'),
             'note' => $provenance->note,
             'source' => $provenance->toArray(),
@@ -424,10 +463,23 @@ final readonly class Browse
     }
 
     /**
+     * Whether a length that pieces are cut to is not stated.
+     *
      * @param array<array-key, mixed> $row
+     */
+    private static function isUnstated(array $row): bool
+    {
+        $lengths = ['take_off_mm', 'depth_mm', 'body_mm', 'length_mm', 'run_in_mm', 'run_out_mm', 'branch_mm'];
+
+        return in_array(null, array_intersect_key($row, array_flip($lengths)), true);
+    }
+
+    /**
+     * @param array<array-key, mixed> $row
+     * @param array<string, array{float, float}> $reckoned lengths by field, each with how far off it may be, mm
      * @return list<EntryNumber>
      */
-    private function numbers(array $row): array
+    private function numbers(array $row, array $reckoned): array
     {
         $numbers = [];
         $instead = is_array($row['instead_of'] ?? null) ? $row['instead_of'] : [];
@@ -436,11 +488,16 @@ final readonly class Browse
                 continue;
             }
             $value = is_numeric($row[$field] ?? null) ? (float) $row[$field] : null;
+            [$mm, $doubt] = $reckoned[$field] ?? [null, 0.0];
             $numbers[] = [
                 'field' => $field,
                 'label' => self::LABELS[$field] ?? $field,
-                'value' => $value,
-                'said' => $value === null ? 'not stated' : $this->inWords($field, $value),
+                'value' => $value ?? $mm,
+                'said' => match (true) {
+                    $value !== null => $this->inWords($field, $value),
+                    $mm !== null => "{$this->inWords($field, $mm)} ± {$this->inWords($field, $doubt)}, reckoned",
+                    default => 'not stated',
+                },
                 'instead_of' => array_key_exists($field, $instead)
                     ? (is_numeric($instead[$field])
                         ? $this->inWords($field, (float) $instead[$field])

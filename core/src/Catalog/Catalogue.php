@@ -33,6 +33,9 @@ final class Catalogue implements PipeSystems
         'tools',
     ];
 
+    /** Groups of a system of which one row goes into the lengths of others. */
+    private const FITTINGS = ['bends', 'branches'];
+
     /** How the ids of pipes begin, in every system. */
     private const PIPE = 'pipe/';
 
@@ -319,8 +322,25 @@ final class Catalogue implements PipeSystems
         return PipeSystem::read(
             Fields::of($this->laidOver($key)),
             $this->assumption('od-tolerance')->value,
+            $this->family($key),
             $this->areOwn(self::PIPE, $key) || $this->areOwn(self::SOCKET, $key) ? [] : $this->stored($key),
         );
+    }
+
+    /**
+     * Gives how the fittings of a system are made; null where it has none.
+     *
+     * @throws BadInput if the file is damaged
+     */
+    public function family(string $system): ?FittingFamily
+    {
+        foreach (Fields::of($this->decoded('fitting-lengths.json'))->children('rows') as $row) {
+            if (in_array($system, $row->strings('systems'), true)) {
+                return FittingFamily::read($row);
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -374,8 +394,17 @@ final class Catalogue implements PipeSystems
         foreach ($this->overrides as $override) {
             if ($override->table === $table) {
                 foreach (array_keys($stored) as $group) {
+                    // What was measured of one fitting goes into the lengths that are reckoned of the others.
+                    if (in_array($group, self::FITTINGS, true) && isset($stored[$group][$override->row])) {
+                        unset($stored['bends'], $stored['branches']);
+                    }
                     unset($stored[$group][$override->row]);
                 }
+            }
+        }
+        foreach ($this->additions as $addition) {
+            if ($addition->table === $table && in_array($addition->group, self::FITTINGS, true)) {
+                unset($stored['bends'], $stored['branches']);
             }
         }
 

@@ -79,12 +79,17 @@ final class PipeSystem
      * A row is read when it is first asked for, and may be refused then; `check` reads all of them.
      *
      * @param float $assumedToleranceMm of outside diameters where a row states none
+     * @param ?FittingFamily $family how its fittings are made; null where it has none
      * @param array<string, array<array-key, RowValues>> $stored rows that were read before, by group
      *
      * @throws BadInput if something of the system itself is wrong
      */
-    public static function read(Fields $file, float $assumedToleranceMm, array $stored = []): self
-    {
+    public static function read(
+        Fields $file,
+        float $assumedToleranceMm,
+        ?FittingFamily $family,
+        array $stored = [],
+    ): self {
         $file->choice('schema', ['catalogue-system.v2']);
         $key = $file->string('system');
         $pipes = Rows::under(
@@ -105,6 +110,11 @@ final class PipeSystem
             return $row;
         };
 
+        $bends = $family === null ? null : new BendLengths($family, $pipes, $file->list('bends'));
+        $branches = $bends === null
+            ? null
+            : new BranchLengths($family, $pipes, $bends, $file->has('branches') ? $file->list('branches') : []);
+
         return new self(
             $key,
             $file->choice('region', ['us', 'uk']),
@@ -123,13 +133,23 @@ final class PipeSystem
             Rows::under(
                 $file,
                 'bends',
-                static fn (Fields $row): Bend => Bend::read($row, $key, $gap($row)),
+                static fn (Fields $row): Bend => Bend::read(
+                    $row,
+                    $key,
+                    self::reckoned($row, $bends)->of($row),
+                    $gap($row),
+                ),
                 stored: $stored['bends'] ?? [],
             ),
             Rows::under(
                 $file,
                 'branches',
-                static fn (Fields $row): Branch => self::branch($row, $key, $pipes),
+                static fn (Fields $row): Branch => Branch::read(
+                    $known($row),
+                    $key,
+                    self::reckoned($row, $branches)->of($row),
+                    $gap($row),
+                ),
                 stored: $stored['branches'] ?? [],
             ),
             Rows::under(
@@ -330,15 +350,16 @@ final class PipeSystem
     }
 
     /**
-     * @param Rows<Pipe> $pipes
+     * @template T of BendLengths|BranchLengths
      *
-     * @throws BadInput
+     * @param ?T $lengths
+     * @return T
+     *
+     * @throws BadInput where nothing is known of how the fittings of the system are made
      */
-    private static function branch(Fields $row, string $key, Rows $pipes): Branch
+    private static function reckoned(Fields $row, BendLengths|BranchLengths|null $lengths): BendLengths|BranchLengths
     {
-        $pipe = self::pipeOf($row, $pipes);
-        $branchBore = ($pipes[$row->string('branch_size')] ?? null)->boreMm ?? $pipe->boreMm / 3;
-
-        return Branch::read($row, $key, $pipe->boreMm, $branchBore, $pipe->gapMm);
+        return $lengths ??
+            throw BadInput::at($row->at('size'), 'cannot be reckoned with: fittings of this system are not known here');
     }
 }

@@ -26,6 +26,12 @@ final readonly class StraightFitting implements Storable
         public Provenance $provenance,
     ) {}
 
+    /** Gives its sizes as they are written before its name. */
+    public function sizeInWords(): string
+    {
+        return $this->reducesTo === null ? $this->size : "{$this->size} × {$this->reducesTo}";
+    }
+
     /**
      * Takes a coupling; `acrossMm` is what lies between the ends of the pipes.
      *

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Cutting;
 
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Piece;
@@ -36,8 +37,8 @@ final readonly class CutTicket
 
     private Tape $tape;
 
-    /** @var array<string, int> of joints, by key */
-    private array $numbers;
+    /** @var array<string, string> marks of joints, by key */
+    private array $marks;
 
     /** @var array<string, string> how the ends at joints are prepared, by key of the joint */
     private array $prepared;
@@ -46,7 +47,7 @@ final readonly class CutTicket
     public function __construct(private JobCutting $cutting, private RunLayout $layout, private Job $said)
     {
         $this->tape = new Tape;
-        $this->numbers = array_column($layout->joints, 'number', 'key');
+        $this->marks = array_column($layout->joints, 'mark', 'key');
         $this->prepared = PreparedEnds::list($layout);
     }
 
@@ -65,8 +66,10 @@ final readonly class CutTicket
 
         return array_map(fn (Piece $piece): array => [
             'letter' => $piece->letter,
-            'length' => $piece->isCutKnown ? $this->length($back[$piece->key]) : 'measure first',
-            'lines' => $this->depthLines($piece),
+            'length' => $piece->isCutKnown
+                ? $this->length($this->cutting->longMm($run, $piece) ?? $back[$piece->key])
+                : 'measure first',
+            'lines' => [...$this->trimmed($run, $piece, $back[$piece->key]), ...$this->depthLines($piece)],
             'ends' => $this->ends($piece),
             'stick' => $this->stick($sticks["{$run}|{$piece->key}"] ?? null),
             'where' => $this->where($piece),
@@ -75,11 +78,19 @@ final readonly class CutTicket
         ], $this->layout->pieces);
     }
 
+    /** @return list<string> of a piece that is cut long: what it will come to, and what to do */
+    private function trimmed(string $run, Piece $piece, float $mm): array
+    {
+        return $this->cutting->longMm($run, $piece) === null
+            ? []
+            : ["cut long; comes to {$this->length($mm)} ± {$this->length($piece->doubtMm())}: dry-fit, then trim"];
+    }
+
     /** @return list<string> where the line round the pipe comes at either end */
     private function depthLines(Piece $piece): array
     {
-        $line = fn (string $joint, float $mm): string => isset($this->numbers[$joint])
-            ? "joint {$this->numbers[$joint]}: line at {$this->length($mm)}"
+        $line = fn (string $joint, float $mm): string => isset($this->marks[$joint])
+            ? "joint {$this->marks[$joint]}: line at {$this->length($mm)}"
             : self::OPEN;
 
         return [$line($piece->jointFrom, $piece->depthFromMm), $line($piece->jointTo, $piece->depthToMm)];
@@ -91,8 +102,8 @@ final readonly class CutTicket
         return self::prepared(
             $this->prepared[$piece->jointFrom],
             $this->prepared[$piece->jointTo] ?? '',
-            $this->numbers[$piece->jointFrom],
-            $this->numbers[$piece->jointTo] ?? 0,
+            $this->marks[$piece->jointFrom],
+            $this->marks[$piece->jointTo] ?? '',
         );
     }
 
@@ -144,7 +155,7 @@ final readonly class CutTicket
             $joints = implode(
                 ' - ',
                 array_map(
-                    static fn ($joint): string => (string) $joint->number,
+                    static fn ($joint): string => $joint->mark,
                     array_filter($this->layout->joints, static fn ($joint): bool => $joint->fitting === $fitting->key),
                 ),
             );
@@ -155,18 +166,32 @@ final readonly class CutTicket
         }, $this->layout->fittings);
     }
 
-    /** @return list<string> fittings whose numbers are doubtful: to be measured before anything is cut by them */
+    /** @return list<string> couplings and the like whose lengths are doubtful: measured before anything is cut */
     public function doubtful(): array
     {
-        $names = array_map(
-            static fn (Fitting $fitting): string => "{$fitting->part->size} {$fitting->part->name}",
-            array_filter(
-                $this->layout->fittings,
-                static fn (Fitting $fitting): bool => $fitting->part->provenance->isDoubtful(),
-            ),
-        );
+        $names = [];
+        foreach ($this->layout->fittings as $fitting) {
+            $part = $fitting->part;
+            if ($part instanceof StraightFitting && $part->provenance->isDoubtful()) {
+                $names[] = "{$part->sizeInWords()} {$part->name}";
+            }
+        }
 
         return array_values(array_unique($names));
+    }
+
+    /** @return list<string> fittings of which one is worth measuring, with what it spares, the most useful first */
+    public function worthMeasuring(): array
+    {
+        $names = [];
+        foreach ($this->cutting->worthMeasuring() as $one) {
+            if (in_array($this->layout->run->id, $one['runs'], true)) {
+                $pieces = $one['pieces'] === 1 ? 'one piece gets' : "{$one['pieces']} pieces get";
+                $names[] = "one {$one['name']}: {$pieces} exact";
+            }
+        }
+
+        return $names;
     }
 
     /**
@@ -188,7 +213,7 @@ final readonly class CutTicket
     }
 
     /** @return list<string> what both ends want, or each by itself */
-    private static function prepared(string $from, string $to, int $first, int $second): array
+    private static function prepared(string $from, string $to, string $first, string $second): array
     {
         return match (true) {
             $from === $to => $from === '' ? [] : ["both ends: {$from}"],

@@ -28,10 +28,12 @@ use FallBend\Core\Verdict\Where;
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type Source from Provenance
  * @phpstan-import-type Reading from Tape
+ * @phpstan-import-type MeasureFirst from WorthMeasuring
  *
  * @phpstan-type Objective value-of<StockCutter::OBJECTIVES>
  * @phpstan-type CuttingReport array{
  *     pieces: list<CutPiece>,
+ *     measure: list<MeasureFirst>,
  *     printed: array{on: string, gone: list<string>}|null,
  *     groups: list<CutGroup>,
  *     kerf: Reading,
@@ -45,6 +47,8 @@ use FallBend\Core\Verdict\Where;
  *     planned: Reading,
  *     now: Reading,
  *     moved_mm: float,
+ *     doubt: Reading|null,
+ *     long: Reading|null,
  *     cut: bool,
  *     ends: list<string>,
  *     stick: array{
@@ -127,6 +131,7 @@ final readonly class JobCutting
 
         return [
             'pieces' => $this->pieces($toCut, $tape, $this->sticks($plans)),
+            'measure' => $this->worthMeasuring(),
             'printed' => $printed === null ? null : ['on' => $printed->on, 'gone' => $this->gone($run)],
             'groups' => $groups,
             'kerf' => $tape->reading($this->kerf()),
@@ -150,6 +155,12 @@ final readonly class JobCutting
                 ),
             ]),
         ];
+    }
+
+    /** @return list<MeasureFirst> fittings that are worth measuring, of the whole job, the most useful first */
+    public function worthMeasuring(): array
+    {
+        return (new WorthMeasuring($this->runs, $this->done))->fittings();
     }
 
     /** @return list<Finding> on what comes of pieces that came out as they did */
@@ -241,6 +252,7 @@ final readonly class JobCutting
                 'planned' => $tape->reading($piece->cutMm),
                 'now' => $tape->reading($now),
                 'moved_mm' => $now - $piece->cutMm,
+                ...$this->long($run, $piece, $tape),
                 'cut' => isset($this->done->cut[$run][$piece->key]),
                 'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''],
                 'stick' => $stick === null
@@ -254,6 +266,28 @@ final readonly class JobCutting
                 'since' => $this->since($run, $piece),
             ];
         }, $toCut->pieces);
+    }
+
+    /**
+     * Gives the length that a piece is cut to first, long by what its fittings may be off, mm; null where nothing is
+     * off, or it is cut.
+     */
+    public function longMm(string $run, Piece $piece): ?float
+    {
+        return $piece->doubtMm() > 0.0 && $piece->isCutKnown && ! isset($this->done->cut[$run][$piece->key])
+            ? $this->back[$run]->lengths[$piece->key] + $piece->doubtMm()
+            : null;
+    }
+
+    /** @return array{doubt: Reading|null, long: Reading|null} */
+    private function long(string $run, Piece $piece, Tape $tape): array
+    {
+        $long = $this->longMm($run, $piece);
+
+        return [
+            'doubt' => $long === null ? null : $tape->reading($piece->doubtMm()),
+            'long' => $tape->readingOrNull($long),
+        ];
     }
 
     /**
@@ -468,7 +502,9 @@ final readonly class JobCutting
             foreach ($toCut->pieces as $piece) {
                 $length = $this->back[$run]->lengths[$piece->key];
                 if (! isset($this->done->cut[$run][$piece->key]) && $piece->isCutKnown && $length >= 1.0) {
-                    $parts["{$toCut->system} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $length);
+                    // Cut long, and trimmed after the dry fit.
+                    $long = $length + $piece->doubtMm();
+                    $parts["{$toCut->system} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $long);
                 }
             }
         }

@@ -47,6 +47,10 @@ final readonly class MeasuredBack
                 continue;
             }
             $lengths[$piece->key] += $off;
+            // Within its doubt a piece was trimmed to what its fittings are: nothing else moves.
+            if (abs($off) <= $piece->doubtMm()) {
+                continue;
+            }
             $changes = $this->taken($piece, $off);
             if ($changes === null) {
                 $missed = $missed->plus($piece->direction->times($off));

@@ -38,7 +38,7 @@ final class GeoJson
                     self::position($offset->plus($joint->at), $origin),
                     [
                         'run' => $run->run->name,
-                        'joint' => $joint->number,
+                        'joint' => $joint->mark,
                         'name' => $names->nameOf($joint),
                         'size' => $joint->size,
                     ],

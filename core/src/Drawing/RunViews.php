@@ -46,7 +46,7 @@ final readonly class RunViews
         foreach ($this->layout->joints as $joint) {
             $at = $this->at($view, $joint->leg, $joint->at);
             $drawing->circle('JOINT', $at, $this->layout->system->pipe($joint->size)->outsideMm / 4);
-            $drawing->word('MARK', $at, self::WORD_MM, (string) $joint->number);
+            $drawing->word('MARK', $at, self::WORD_MM, $joint->mark);
         }
 
         return $drawing;

@@ -48,6 +48,7 @@ final readonly class JobEvaluator
         ?Effort $effort = null,
     ): EvaluatedJob {
         [$job, $phrases] = $callOut === null ? [$job, []] : $this->readInto($job, $callOut['run'], $callOut['text']);
+        $job = $job->figured();
         $catalogue = $job->catalogue($this->catalogue, $own);
         JobSize::check($job, $catalogue);
         $book = $job->book($this->catalogue, $own);

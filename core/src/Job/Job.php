@@ -10,6 +10,7 @@ use FallBend\Core\Catalog\CatalogueOverride;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\RulebookOverride;
+use FallBend\Core\Input\BadInput;
 use FallBend\Core\Joining\Conditions;
 use FallBend\Core\Measure\Units;
 
@@ -28,6 +29,7 @@ final readonly class Job
      * @param array<string, Hanging> $hanging how runs are hung, by id of the run
      * @param list<Price> $prices that the crew keeps
      * @param OnSite $site what was done of it: no part of the document, it stands in the log of the job
+     * @param int $nextFigure the figure that the marks of the next new run have before them
      */
     public function __construct(
         public string $name,
@@ -47,6 +49,7 @@ final readonly class Job
         public CuttingSettings $cutting = new CuttingSettings,
         public array $prices = [],
         public OnSite $site = new OnSite,
+        public int $nextFigure = 1,
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -58,72 +61,50 @@ final readonly class Job
     /** @param list<Run> $runs */
     public function withRuns(array $runs): self
     {
-        return new self(
-            $this->name,
-            $this->place,
-            $this->units,
-            $this->rulebook,
-            $runs,
-            $this->catalogueOverrides,
-            $this->rulebookOverrides,
-            $this->standing,
-            $this->additions,
-            $this->conditions,
-            $this->singles,
-            $this->obstacles,
-            $this->moves,
-            $this->hanging,
-            $this->cutting,
-            $this->prices,
-            $this->site,
-        );
+        return $this->with($runs);
     }
 
     /** @param list<Obstacle> $obstacles */
     public function withObstacles(array $obstacles): self
     {
-        return new self(
-            $this->name,
-            $this->place,
-            $this->units,
-            $this->rulebook,
-            $this->runs,
-            $this->catalogueOverrides,
-            $this->rulebookOverrides,
-            $this->standing,
-            $this->additions,
-            $this->conditions,
-            $this->singles,
-            $obstacles,
-            $this->moves,
-            $this->hanging,
-            $this->cutting,
-            $this->prices,
-            $this->site,
-        );
+        return $this->with(obstacles: $obstacles);
     }
 
     /** The job with what was done of it on site. */
     public function onSite(OnSite $site): self
     {
+        return $this->with(site: $site);
+    }
+
+    /**
+     * @param list<Run>|null $runs
+     * @param list<Obstacle>|null $obstacles
+     */
+    private function with(
+        ?array $runs = null,
+        ?array $obstacles = null,
+        ?OnSite $site = null,
+        ?int $nextFigure = null,
+    ): self {
         return new self(
             $this->name,
             $this->place,
             $this->units,
             $this->rulebook,
-            $this->runs,
+            $runs ?? $this->runs,
             $this->catalogueOverrides,
             $this->rulebookOverrides,
             $this->standing,
             $this->additions,
             $this->conditions,
             $this->singles,
-            $this->obstacles,
+            $obstacles ?? $this->obstacles,
             $this->moves,
             $this->hanging,
             $this->cutting,
             $this->prices,
-            $site,
+            $site ?? $this->site,
+            $nextFigure ?? $this->nextFigure,
         );
     }
 
@@ -275,5 +256,68 @@ final readonly class Job
                     : $run->withMarks($marks->joined($run->marks))->withLegs($run->legs, max($run->nextLeg, $nextLeg));
             }, $this->runs),
         );
+    }
+
+    /** @return array<string, int> the figures of the runs that have one, by id */
+    public function figures(): array
+    {
+        $figures = [];
+        foreach ($this->runs as $run) {
+            $figures[$run->id] = $run->marks->figure;
+        }
+
+        return array_filter($figures, static fn (int $figure): bool => $figure > 0);
+    }
+
+    /**
+     * The job where every run on which nothing is marked yet has a figure that no other has and none had before. A run
+     * that was marked without one keeps its marks as they are.
+     *
+     * @param array<string, int> $kept figures of the newest state that is kept, by run: those stay
+     * @param int $next the next figure of that state
+     *
+     * @throws BadInput if there is no figure left
+     */
+    public function figured(array $kept = [], int $next = 1): self
+    {
+        $taken = array_flip($kept);
+        $given = [...array_values($kept), ...array_values($this->figures())];
+        $next = 1 + max($next - 1, $this->nextFigure - 1, 0, ...$given);
+        [$runs, $isSame] = [[], true];
+        foreach ($this->runs as $run) {
+            $figure = $kept[$run->id] ?? $run->marks->figure;
+            if (! isset($kept[$run->id])) {
+                if ($figure > 0 ? isset($taken[$figure]) : $run->marks->isEmpty()) {
+                    $figure = $next++;
+                }
+                $taken[$figure] = $run->id;
+            }
+            $isSame = $isSame && $figure === $run->marks->figure;
+            $runs[] = $figure === $run->marks->figure ? $run : $run->withMarks($run->marks->withFigure($figure));
+        }
+        if ($next > Marks::FIGURES_END) {
+            throw BadInput::at('runs', 'All figures for runs are used up. Start another job for what is new.');
+        }
+
+        return $isSame && $next === $this->nextFigure ? $this : $this->with($runs, nextFigure: $next);
+    }
+
+    /**
+     * The job where runs that were marked without a figure have one, but for those that the log speaks of: what is cut,
+     * printed or joined keeps what is written on it.
+     *
+     * @param list<string> $spoken ids of the runs that the log speaks of
+     */
+    public function remarked(array $spoken): self
+    {
+        $next = 1 + max($this->nextFigure - 1, 0, ...array_values($this->figures()));
+        [$runs, $isSame] = [[], true];
+        foreach ($this->runs as $run) {
+            $isToMark = $run->marks->figure === 0 && ! in_array($run->id, $spoken, true);
+            $isSame = $isSame && ! $isToMark;
+            $runs[] = $isToMark ? $run->withMarks($run->marks->withFigure($next++)) : $run;
+        }
+
+        return $isSame ? $this->figured() : $this->with($runs, nextFigure: $next)->figured();
     }
 }

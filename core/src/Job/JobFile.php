@@ -84,6 +84,26 @@ final readonly class JobFile
     }
 
     /**
+     * Takes a decoded document that can be read; gives the figures of its runs by id, and the next one.
+     *
+     * @param array<array-key, mixed> $document
+     * @return array{array<string, int>, int}
+     */
+    public static function figures(array $document): array
+    {
+        $figures = [];
+        foreach (is_array($document['runs'] ?? null) ? $document['runs'] : [] as $run) {
+            $figure = is_array($run) && is_array($run['marks'] ?? null) ? $run['marks']['figure'] ?? 0 : 0;
+            if (is_array($run) && is_string($run['id'] ?? null) && is_int($figure) && $figure > 0) {
+                $figures[$run['id']] = $figure;
+            }
+        }
+        $next = $document['next_figure'] ?? 1;
+
+        return [$figures, is_int($next) ? $next : 1];
+    }
+
+    /**
      * @param mixed $run as it stands in a document
      * @return array{mixed, mixed} its marks and the number of its next leg, not read
      */
@@ -249,6 +269,7 @@ final readonly class JobFile
                 ? []
                 : ['prices' => array_map(static fn (Price $price): array => $price->toArray(), $job->prices)],
             'overrides' => self::overrides($job),
+            ...$job->nextFigure === 1 ? [] : ['next_figure' => $job->nextFigure],
         ];
     }
 

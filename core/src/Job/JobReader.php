@@ -70,6 +70,7 @@ final readonly class JobReader
             Hanging::ofRuns($file->children('hanging', self::MOST_RUNS), $names),
             $file->has('cutting') ? CuttingSettings::read($file->child('cutting')) : new CuttingSettings,
             Price::list($file->children('prices', 2000)),
+            nextFigure: $file->has('next_figure') ? $file->int('next_figure', 1, Marks::FIGURES_END) : 1,
         );
         $this->overrides->end();
         $file->end();

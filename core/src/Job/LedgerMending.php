@@ -83,7 +83,13 @@ final class LedgerMending
         $nextJoint = self::next($marks['next_joint'] ?? null, $nextJoint + 1, Marks::JOINTS_END, 'number', $told);
 
         return [
-            ['pieces' => $letters, 'joints' => $numbers, 'next_piece' => $nextPiece, 'next_joint' => $nextJoint],
+            [
+                'pieces' => $letters,
+                'joints' => $numbers,
+                'next_piece' => $nextPiece,
+                'next_joint' => $nextJoint,
+                ...isset($marks['figure']) ? ['figure' => $marks['figure']] : [],
+            ],
             $told,
         ];
     }

@@ -8,7 +8,8 @@ use FallBend\Core\Input\BadInput;
 
 /**
  * Which letter stands on which piece and which number on which joint. They live on the pipe, so they are allotted once,
- * never shifted, never used again: the ledger only grows.
+ * never shifted, never used again: the ledger only grows. What is written on the pipe has the figure of the run before
+ * it, which no other run of the job has: piece 7A, joint 7.3.
  *
  * Invariant: no two pieces have one letter, no two joints one number, and what is next is past all of them.
  */
@@ -23,6 +24,9 @@ final readonly class Marks
     /** So many pieces, and so many joints, a ledger remembers at the most, whether they are still there or not. */
     public const MOST = 20_000;
 
+    /** The first figure of a run that is never allotted. */
+    public const FIGURES_END = 100_000;
+
     /** The longest name of a place. */
     public const LONGEST_KEY = 200;
 
@@ -34,13 +38,45 @@ final readonly class Marks
     /**
      * @param array<string, string> $pieces letter by piece key
      * @param array<string, int> $joints number by joint key
+     * @param int $figure of the run, from 1; 0: the run has none, and its marks stand alone
      */
     public function __construct(
         public array $pieces = [],
         public array $joints = [],
         public int $nextPiece = 0,
         public int $nextJoint = 1,
+        public int $figure = 0,
     ) {}
+
+    /** Whether nothing was marked yet. */
+    public function isEmpty(): bool
+    {
+        return $this->nextPiece === 0 && $this->nextJoint === 1;
+    }
+
+    /** The same ledger with another figure before its marks. */
+    public function withFigure(int $figure): self
+    {
+        return new self($this->pieces, $this->joints, $this->nextPiece, $this->nextJoint, $figure);
+    }
+
+    /** Gives what is written on a piece that has a letter: `7A`. */
+    public function onPiece(string $key): string
+    {
+        return $this->figure === 0 ? $this->pieces[$key] : "{$this->figure}{$this->pieces[$key]}";
+    }
+
+    /** Gives what is written at a joint that has a number: `7.3`. */
+    public function atJoint(string $key): string
+    {
+        return $this->ofNumber($this->joints[$key]);
+    }
+
+    /** Gives what is written at the joint of a number within the run. */
+    public function ofNumber(int $number): string
+    {
+        return $this->figure === 0 ? (string) $number : "{$this->figure}.{$number}";
+    }
 
     /** Gives the letter with an index from 0: A … Z, AA, AB … */
     public static function letter(int $index): string
@@ -96,6 +132,7 @@ final readonly class Marks
             self::remembered($numbers, $joints),
             $nextPiece,
             $nextJoint,
+            $this->figure,
         );
     }
 
@@ -125,7 +162,13 @@ final readonly class Marks
             }
         }
 
-        return new self($letters, $numbers, $nextPiece, $nextJoint);
+        return new self(
+            $letters,
+            $numbers,
+            $nextPiece,
+            $nextJoint,
+            $this->figure === 0 && $this->isEmpty() ? $plan->figure : $this->figure,
+        );
     }
 
     /**

@@ -28,6 +28,7 @@ final class MarksFile
             $joints,
             $fields->has('next_piece') ? $fields->int('next_piece', $leastPiece, Marks::PIECES_END) : $leastPiece,
             $fields->has('next_joint') ? $fields->int('next_joint', $leastJoint, Marks::JOINTS_END) : $leastJoint,
+            $fields->has('figure') ? $fields->int('figure', 0, Marks::FIGURES_END - 1) : 0,
         );
         $fields->end();
 
@@ -42,6 +43,7 @@ final class MarksFile
             'joints' => (object) $marks->joints,
             'next_piece' => $marks->nextPiece,
             'next_joint' => $marks->nextJoint,
+            ...$marks->figure === 0 ? [] : ['figure' => $marks->figure],
         ];
     }
 

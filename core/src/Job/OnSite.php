@@ -35,6 +35,19 @@ final readonly class OnSite
         public array $runs = [],
     ) {}
 
+    /** @return list<string> ids of runs that pieces of are cut or printed, or hangers of read */
+    public function touched(): array
+    {
+        return array_values(
+            array_unique(
+                array_map(
+                    strval(...),
+                    [...array_keys($this->cut), ...array_keys($this->printed), ...array_keys($this->levels)],
+                ),
+            ),
+        );
+    }
+
     /**
      * The same with all runs that the log speaks of.
      *

@@ -141,9 +141,11 @@ final class Assembly
             $id,
             $turn === null
                 ? $this->isEndKnown($this->site->outlet, $this->site->outletSeat, $this->run->outlet->kind)
-                : $turn->isKnown(false),
+                : $turn->isKnown(),
             [],
         ];
+        $doubt = $turn === null ? $this->site->outletSeat?->doubt : $turn->doubtOut();
+        $doubt ??= Doubt::none();
         $joint = match (true) {
             $turn === null => 'outlet',
             $turn->bushingOut !== null => "{$id}.bo",
@@ -162,14 +164,16 @@ final class Assembly
                 $from,
                 $stop - $from,
                 [$joint, "{$key}.in"],
-                $known && $junction->isKnown(true),
+                $known,
+                $doubt->plus($junction->doubtIn()),
             );
             $this->junction($line, $junction, $key);
-            [$from, $joint, $prefix, $known] = [
+            [$from, $joint, $prefix, $known, $doubt] = [
                 $junction->atMm + $junction->takeOutMm(),
                 "{$key}.out",
                 $key,
-                $junction->isKnown(false),
+                true,
+                $junction->doubtOut(),
             ];
         }
         // Where the next leg was not understood, nobody knows yet what this one ends in.
@@ -182,7 +186,17 @@ final class Assembly
             ),
             default => false,
         };
-        $this->pipes($line, $prefix, $from, $to - $from, [$joint, $this->entry($line, $next)], $known && $isNextKnown);
+        // A leg that is called out to the stops is as long as it is said, whatever its fittings take.
+        $isStopToStop = $line->leg->isToStop && $spans === [];
+        $this->pipes(
+            $line,
+            $prefix,
+            $from,
+            $to - $from,
+            [$joint, $this->entry($line, $next)],
+            $known && $isNextKnown,
+            $isStopToStop ? Doubt::none() : $doubt->plus($this->doubtAtEnd($line, $next)),
+        );
 
         return $spans === [] ? [] : [...$spans, $to - $from];
     }
@@ -224,9 +238,17 @@ final class Assembly
      *
      * @param string $prefix of their names
      * @param array{string, string} $joints keys of the joints at its start and its end
+     * @param Doubt $doubt how far off the fittings at its ends may be, together
      */
-    private function pipes(LegLine $line, string $prefix, float $reach, float $spanMm, array $joints, bool $known): void
-    {
+    private function pipes(
+        LegLine $line,
+        string $prefix,
+        float $reach,
+        float $spanMm,
+        array $joints,
+        bool $known,
+        Doubt $doubt,
+    ): void {
         if ($spanMm <= 0) {
             return;
         }
@@ -238,6 +260,9 @@ final class Assembly
                 ? [$spanMm]
                 : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
         $joint = $joints[0];
+        // One piece of the span takes up what its fittings are off: the last that is no whole stick.
+        $open = array_keys(array_filter($cuts, static fn (float $cut): bool => $cut !== $pipe->stickMm()));
+        $trimmed = $open === [] ? count($cuts) - 1 : $open[count($open) - 1];
         foreach ($cuts as $n => $cut) {
             $isLast = $n === count($cuts) - 1;
             $key = "{$prefix}.c".($n + 1);
@@ -250,6 +275,7 @@ final class Assembly
                 $line->direction,
                 [$joint, $isLast ? $joints[1] : "{$key}.in"],
                 isCutKnown: $known || $cut === $pipe->stickMm(),
+                doubt: $n === $trimmed ? $doubt : Doubt::none(),
             );
             $reach += $cut;
             if (! $isLast && $coupling !== null) {
@@ -507,6 +533,7 @@ final class Assembly
                 ["{$id}.mid1", "{$id}.mid2"],
                 true,
                 $turn->isKnown(),
+                Doubt::of($first->doubtMm, $first)->plus(Doubt::of($second->doubtMm, $second)),
             );
             $reach = $turn->betweenMm - $into;
             $this->parts->joint(
@@ -619,6 +646,14 @@ final class Assembly
             : ! in_array($kind, [RunEndKind::Standing, RunEndKind::Branch, RunEndKind::Run], true) ||
                     $joint?->reachMm() !== null ||
                     ($kind === RunEndKind::Run && $joint === null);
+    }
+
+    /** How far off what ends a leg may be: the next turn, or the fitting of another run that the last leg ends in. */
+    private function doubtAtEnd(LegLine $line, ?Turn $next): Doubt
+    {
+        $isLast = $line->number === count($this->run->legs);
+
+        return $next?->doubtIn() ?? (($isLast ? $this->site->tieInSeat?->doubt : null) ?? Doubt::none());
     }
 
     private function along(LegLine $line, float $mm): Vec3

@@ -16,6 +16,7 @@ final readonly class BranchSeat
      * @param string $size of the opening
      * @param ?Branch $branch null where no fitting can stand there
      * @param ?StraightFitting $bushing where the pipe is smaller than the opening
+     * @param ?Doubt $doubt how far off the take may be
      */
     public function __construct(
         public float $takeMm,
@@ -23,12 +24,20 @@ final readonly class BranchSeat
         public string $size,
         public ?Branch $branch,
         public ?StraightFitting $bushing = null,
+        public ?Doubt $doubt = null,
     ) {}
 
     /** The same seat with a bushing in it. */
     public function with(StraightFitting $bushing): self
     {
-        return new self($this->takeMm + $bushing->acrossMm, $this->isKnown, $this->size, $this->branch, $bushing);
+        return new self(
+            $this->takeMm + $bushing->acrossMm,
+            $this->isKnown,
+            $this->size,
+            $this->branch,
+            $bushing,
+            $this->doubt,
+        );
     }
 
     /** The same seat at another depth, as the joint of two systems leaves it. */
@@ -40,6 +49,7 @@ final readonly class BranchSeat
             $this->size,
             $this->branch,
             $this->bushing,
+            $this->doubt,
         );
     }
 }

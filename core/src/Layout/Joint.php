@@ -10,6 +10,8 @@ use FallBend\Core\Geometry\Vec3;
 final readonly class Joint
 {
     /**
+     * @param int $number within its run, by which the log knows it
+     * @param string $mark what is written on the pipe beside it
      * @param ?string $fitting key of the fitting whose socket it is; null at the outlet and at the tie-in
      * @param Vec3 $at the stop, on the axis
      * @param float $tapeMm how far along the run, from the outlet
@@ -17,6 +19,7 @@ final readonly class Joint
     public function __construct(
         public string $key,
         public int $number,
+        public string $mark,
         public int $leg,
         public ?string $fitting,
         public string $size,

@@ -64,11 +64,26 @@ final readonly class Junction
         };
     }
 
-    /** Whether pipe of the run can be cut to the fitting: before it, or after it. */
-    public function isKnown(bool $before): bool
+    /** How far off what it takes of the run before it may be. */
+    public function doubtIn(): Doubt
     {
-        return $this->branch !== null &&
-            ($before && $this->isTurn() ? $this->branch->isBranchKnown : $this->branch->isRunKnown);
+        $branch = $this->branch;
+
+        return match (true) {
+            $branch === null => Doubt::none(),
+            $this->isTurn() => Doubt::of($branch->branchDoubtMm, $branch),
+            default => Doubt::of($this->isReversed ? $branch->runOutDoubtMm : $branch->runInDoubtMm, $branch),
+        };
+    }
+
+    /** The same of the run after it. */
+    public function doubtOut(): Doubt
+    {
+        $branch = $this->branch;
+
+        return $branch === null
+            ? Doubt::none()
+            : Doubt::of($this->isReversed ? $branch->runInDoubtMm : $branch->runOutDoubtMm, $branch);
     }
 
     /** Gives where the pipe of a tap comes to rest. */
@@ -78,9 +93,13 @@ final readonly class Junction
             ? new BranchSeat(0.0, false, $this->taps[0]->size, null)
             : new BranchSeat(
                 $this->isTurn() ? $this->branch->runInMm : $this->branch->branchMm,
-                $this->isTurn() ? $this->branch->isRunKnown : $this->branch->isBranchKnown,
+                true,
                 $this->isTurn() ? $this->branch->size : $this->branch->branchSize,
                 $this->branch,
+                doubt: Doubt::of(
+                    $this->isTurn() ? $this->branch->runInDoubtMm : $this->branch->branchDoubtMm,
+                    $this->branch,
+                ),
             );
     }
 }

@@ -19,7 +19,7 @@ final class Parts
 
     /**
      * @var list<array{key: string, leg: int, size: string, cut: float, from: Vec3, direction: Vec3,
-     *     joints: array{string, string}, between: bool, known: bool}>
+     *     joints: array{string, string}, between: bool, known: bool, doubt: ?Doubt}>
      */
     private array $pieces = [];
 
@@ -46,6 +46,7 @@ final class Parts
         array $joints,
         bool $isBetweenPair = false,
         bool $isCutKnown = true,
+        ?Doubt $doubt = null,
     ): void {
         $this->sequence[] = $key;
         $this->pieces[] = [
@@ -58,6 +59,7 @@ final class Parts
             'joints' => $joints,
             'between' => $isBetweenPair,
             'known' => $isCutKnown,
+            'doubt' => $doubt,
         ];
     }
 
@@ -107,7 +109,7 @@ final class Parts
             $depth = $depths[$p['size']] ??= $this->system->pipe($p['size'])->socketDepthMm;
             $pieces[] = new Piece(
                 $p['key'],
-                $marks->pieces[$p['key']],
+                $marks->onPiece($p['key']),
                 $p['leg'],
                 $p['size'],
                 $p['cut'],
@@ -120,6 +122,7 @@ final class Parts
                 $p['joints'][1],
                 $p['between'],
                 $p['known'],
+                $p['doubt'],
             );
         }
         $joints = [];
@@ -127,6 +130,7 @@ final class Parts
             $joints[] = new Joint(
                 $j['key'],
                 $marks->joints[$j['key']],
+                $marks->atJoint($j['key']),
                 $j['leg'],
                 $j['fitting'],
                 $j['size'],

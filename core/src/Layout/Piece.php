@@ -8,8 +8,9 @@ use FallBend\Core\Geometry\Vec3;
 
 /**
  * A piece of pipe to cut. `cutMm` is end to end, which is stop to stop; the depths tell how far in the lip of each
- * socket is. Where `isCutKnown` is
- * false something at its ends is not measured yet, and nothing is to be cut by it.
+ * socket is. Where `isCutKnown` is false something at its ends is not measured yet, and nothing is to be cut by it.
+ * Where it ends in fittings whose lengths are reckoned it may have to be longer or shorter by its doubt: it is cut long
+ * by that, and trimmed after the dry fit.
  */
 final readonly class Piece
 {
@@ -28,7 +29,14 @@ final readonly class Piece
         public string $jointTo,
         public bool $isBetweenPair = false,
         public bool $isCutKnown = true,
+        public ?Doubt $doubt = null,
     ) {}
+
+    /** Gives how far off its length may be by the fittings that it ends in, mm. */
+    public function doubtMm(): float
+    {
+        return $this->doubt->mm ?? 0.0;
+    }
 
     /** Gives its downstream end. */
     public function to(): Vec3

@@ -56,22 +56,34 @@ final readonly class Turn
         );
     }
 
-    /**
-     * Whether the take-offs of its fittings are known, so that pipe can be cut to them: of the leg before, or of the
-     * leg after.
-     */
-    public function isKnown(bool $before = true): bool
+    /** Whether pipe can be cut to it: not where no branch fitting can stand in it. */
+    public function isKnown(): bool
     {
-        if ($this->junction !== null) {
-            return $this->junction->isKnown($before);
-        }
-        foreach ($this->bends as $bend) {
-            if (! $bend->isKnown) {
-                return false;
-            }
-        }
+        return $this->junction === null || $this->junction->branch !== null;
+    }
 
-        return true;
+    /** How far off the take-off may be to which the pipe of the leg before is cut. */
+    public function doubtIn(): Doubt
+    {
+        $bend = $this->bends[0] ?? null;
+
+        return match (true) {
+            $this->junction !== null => $this->junction->doubtIn(),
+            $bend === null => Doubt::none(),
+            default => Doubt::of($this->stands ? $bend->spigotDoubtMm : $bend->doubtMm, $bend),
+        };
+    }
+
+    /** The same of the leg after. */
+    public function doubtOut(): Doubt
+    {
+        $bend = $this->bends === [] ? null : $this->bends[count($this->bends) - 1];
+
+        return match (true) {
+            $this->junction !== null => $this->junction->doubtOut(),
+            $bend === null => Doubt::none(),
+            default => Doubt::of($bend->doubtMm, $bend),
+        };
     }
 
     /** From the reference point of the leg before back to the stop of its pipe, or to the end of the spigot. */

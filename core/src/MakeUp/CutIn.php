@@ -62,7 +62,6 @@ final readonly class CutIn
         $stubs = $this->stubs();
         if (
             $stubs === null ||
-            ! $this->fitting->isRunKnown ||
             $this->up->gapMm() === null ||
             $this->down->gapMm() === null
         ) {
@@ -73,6 +72,12 @@ final readonly class CutIn
             $this->centreMm - $this->fitting->runInMm - $stubs[0] - $this->up->gapMm(),
             $this->centreMm + $this->fitting->runOutMm + $stubs[1] + $this->down->gapMm(),
         ];
+    }
+
+    /** Gives how far off the length of the fitting's run may be, mm: nothing where it is stated or was measured. */
+    public function doubtMm(): float
+    {
+        return $this->fitting->runInDoubtMm + $this->fitting->runOutDoubtMm;
     }
 
     /** Whether both cuts lie on the standing piece, with pipe left on either side to hold a coupling. */

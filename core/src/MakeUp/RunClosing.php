@@ -26,7 +26,7 @@ use FallBend\Core\Verdict\SourceList;
  *     cutting_mm: float,
  *     sources: list<Source>,
  *     joints: list<array{
- *         joint: int,
+ *         joint: string,
  *         chance: float,
  *         within_mm: float,
  *         short_mm: float,
@@ -71,7 +71,7 @@ final readonly class RunClosing
                 0,
             );
             $joints[] = [
-                'joint' => $joint->number,
+                'joint' => $joint->mark,
                 'chance' => $gap->chance(-$short, $long),
                 'within_mm' => $gap->within(self::SHARE),
                 'short_mm' => $short,
@@ -102,7 +102,8 @@ final readonly class RunClosing
         foreach ($this->layout->pieces as $piece) {
             $share = abs($piece->direction->dot($axis));
             if ($share > self::SQUARE) {
-                array_push($errors, $readingMm * $share, $cuttingMm * $share);
+                // What a reckoned fitting may be off comes in with the piece that ends in it.
+                array_push($errors, $readingMm * $share, $cuttingMm * $share, $piece->doubtMm() * $share);
             }
         }
 

@@ -72,7 +72,7 @@ use FallBend\Core\Measure\Tape;
  *     mark_mm: float,
  *     dial_deg: float,
  *     strain_deg: float,
- *     known: bool,
+ *     doubt_mm: float,
  *     mark: Reading,
  * }
  * @phpstan-type LegOnTape array{

@@ -20,13 +20,13 @@ use FallBend\Core\Layout\RunLayout;
  *     goes: bool,
  *     known: bool,
  *     fixed: list<string>,
- *     left: list<int>,
+ *     left: list<string>,
  *     steps: list<OrderStep>,
- *     frees: list<list<array{joint: int, kind: 'slide'|'roll'|'union'}>>,
+ *     frees: list<list<array{joint: string, kind: 'slide'|'roll'|'union'}>>,
  * }
  * @phpstan-type OrderStep array{
  *     parts: list<string>,
- *     joints: list<int>,
+ *     joints: list<string>,
  *     push_mm: float,
  *     on_bench: bool,
  *     moves: bool,
@@ -62,14 +62,14 @@ final readonly class RunOrder
      * @param list<PlannedJoint> $joints
      * @param list<string> $fixed
      * @param array<string, string> $names letter of a piece or name of a fitting, by key
-     * @param array<string, int> $numbers of the joints, by key
+     * @param array<string, string> $marks of the joints, by key
      */
     private function __construct(
         private array $pieces,
         private array $joints,
         private array $fixed,
         private array $names,
-        private array $numbers,
+        private array $marks,
     ) {}
 
     /**
@@ -96,9 +96,9 @@ final readonly class RunOrder
         foreach ($layout->fittings as $fitting) {
             $names[$fitting->key] = $fitting->part->name;
         }
-        [$joints, $numbers] = [[], []];
+        [$joints, $marks] = [[], []];
         foreach ($layout->joints as $i => $joint) {
-            $numbers[$joint->key] = $joint->number;
+            $marks[$joint->key] = $joint->mark;
             $joints[] = new PlannedJoint(
                 $joint->key,
                 $pieces[$i],
@@ -114,7 +114,7 @@ final readonly class RunOrder
             ...self::stands($layout->run->tieIn) ? [$last] : [],
         ];
 
-        return new self($pieces, $joints, $fixed, $names, $numbers);
+        return new self($pieces, $joints, $fixed, $names, $marks);
     }
 
     /**
@@ -138,7 +138,7 @@ final readonly class RunOrder
             'known' => $order->isWhole(),
             'fixed' => array_map($this->name(...), $this->fixed),
             'steps' => array_map($this->step(...), $moves ?? []),
-            'left' => $moves === null ? array_map($this->number(...), $order->left()) : [],
+            'left' => $moves === null ? array_map($this->mark(...), $order->left()) : [],
             'frees' => array_map($this->change(...), $frees),
         ];
     }
@@ -165,7 +165,7 @@ final readonly class RunOrder
     {
         return [
             'parts' => array_map($this->name(...), $move->pieces),
-            'joints' => array_map($this->number(...), $move->joints),
+            'joints' => array_map($this->mark(...), $move->joints),
             'push_mm' => $move->mm,
             'on_bench' => $move->isOnBench,
             'moves' => $move->along !== null,
@@ -174,13 +174,13 @@ final readonly class RunOrder
 
     /**
      * @param array<string, 'slide'|'roll'|'union'> $change kind by joint
-     * @return list<array{joint: int, kind: 'slide'|'roll'|'union'}>
+     * @return list<array{joint: string, kind: 'slide'|'roll'|'union'}>
      */
     private function change(array $change): array
     {
         $changes = [];
         foreach ($change as $joint => $kind) {
-            $changes[] = ['joint' => $this->number($joint), 'kind' => $kind];
+            $changes[] = ['joint' => $this->mark($joint), 'kind' => $kind];
         }
 
         return $changes;
@@ -191,9 +191,9 @@ final readonly class RunOrder
         return $this->names[$piece] ?? $piece;
     }
 
-    private function number(string $joint): int
+    private function mark(string $joint): string
     {
-        return $this->numbers[$joint];
+        return $this->marks[$joint];
     }
 
     /** Whether what a run begins or ends with stands before the run is made. */

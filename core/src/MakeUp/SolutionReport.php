@@ -22,7 +22,7 @@ use FallBend\Core\Geometry\Vec3;
  *     mark_mm: float,
  *     dial_deg: float,
  *     strain_deg: float,
- *     known: bool,
+ *     doubt_mm: float,
  * }
  * @phpstan-type WayLeg array{
  *     length_mm: float,
@@ -59,7 +59,7 @@ final class SolutionReport
                 'mark_mm' => Roll::markMm($roll, $outside),
                 'dial_deg' => $solution->dialDeg($i),
                 'strain_deg' => $solution->strainDeg($i),
-                'known' => $bend->isKnown,
+                'doubt_mm' => $bend->doubtMm,
             ];
         }
         $legs = [];

@@ -98,7 +98,7 @@ final readonly class TrapMeasures
     {
         $tee = $this->tee();
 
-        return $this->branchMm ?? ($tee?->isBranchKnown === true ? $tee->branchMm : null);
+        return $this->branchMm ?? $tee?->branchMm;
     }
 
     /** Gives the same of its lower end. */
@@ -106,7 +106,18 @@ final readonly class TrapMeasures
     {
         $tee = $this->tee();
 
-        return $this->runOutMm ?? ($tee?->isRunKnown === true ? $tee->runOutMm : null);
+        return $this->runOutMm ?? $tee?->runOutMm;
+    }
+
+    /** Gives how far off what its tee takes may be: nothing where it is measured or stated. */
+    public function teeDoubtMm(): float
+    {
+        $tee = $this->tee();
+
+        return max(
+            $this->branchMm === null ? $tee->branchDoubtMm ?? 0.0 : 0.0,
+            $this->runOutMm === null ? $tee->runOutDoubtMm ?? 0.0 : 0.0,
+        );
     }
 
     /** Gives how much higher the tailpiece ends than it should; null where that is not known. */

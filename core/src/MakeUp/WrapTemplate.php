@@ -47,9 +47,9 @@ final readonly class WrapTemplate
     {
         foreach ($layout->pieces as $one) {
             if ($one->key === $piece) {
-                $number = static fn (string $key): int => array_values(
+                $mark = static fn (string $key): string => array_values(
                     array_filter($layout->joints, static fn (Joint $joint): bool => $joint->key === $key),
-                )[0]->number ?? 0;
+                )[0]->mark ?? '';
                 $isLast =
                     array_filter(
                         $layout->pieces,
@@ -68,8 +68,8 @@ final readonly class WrapTemplate
                 return self::of(
                     $layout->system->pipe($one->size),
                     $one->letter,
-                    $number($one->jointFrom),
-                    $number($one->jointTo),
+                    $mark($one->jointFrom),
+                    $mark($one->jointTo),
                     $one->depthFromMm,
                     $isLast ? $bend?->markMm : null,
                     $units,
@@ -82,8 +82,8 @@ final readonly class WrapTemplate
 
     /**
      * @param string $letter of the piece
-     * @param int $from number of the joint at the end that the strip is laid to
-     * @param int $to number of the joint at its other end
+     * @param string $from mark of the joint at the end that the strip is laid to
+     * @param string $to mark of the joint at its other end
      * @param float $depthMm how deep the end goes in
      * @param ?float $rollMm signed, from the heel line of the bend before to that of the bend after; null where there
      *     is none
@@ -91,8 +91,8 @@ final readonly class WrapTemplate
     public static function of(
         Pipe $pipe,
         string $letter,
-        int $from,
-        int $to,
+        string $from,
+        string $to,
         float $depthMm,
         ?float $rollMm,
         Units $units,

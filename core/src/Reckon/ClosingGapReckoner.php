@@ -15,8 +15,8 @@ use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
 /**
- * Errors of reading and cutting through a chain of lengths: how far off its last joint may lie, the chance that it
- * closes, and which joint should be last.
+ * Errors of reading and cutting through a chain of lengths, and what its fittings may be off: how far off its last
+ * joint may lie, the chance that it closes, and which joint should be last.
  */
 final readonly class ClosingGapReckoner implements Reckoner
 {
@@ -36,18 +36,19 @@ final readonly class ClosingGapReckoner implements Reckoner
     public function reckon(Fields $input, Effort $effort): array
     {
         $isUniform = $input->choice('distribution', ['uniform', 'normal']) === 'uniform';
-        $errors = [];
+        [$errors, $doubts] = [[], []];
         $links = $input->children('chain', 200);
         foreach ($links as $link) {
             $link->stringOr('what', '', 80);
             $link->number('length_mm', 0, 1_000_000);
             array_push($errors, $link->number('reading_mm', 0, 100), $link->number('cutting_mm', 0, 100));
+            $doubts[] = $link->numberOrNull('doubt_mm', 0, 100) ?? 0.0;
             $link->end();
         }
         $shared = $input->numberOrNull('shared_mm', 0, 100) ?? 0.0;
         $gap = $isUniform
-            ? ClosingGap::of($errors, [], $shared, count($links))
-            : ClosingGap::of([], $errors, $shared, count($links));
+            ? ClosingGap::of([...$errors, ...$doubts], [], $shared, count($links))
+            : ClosingGap::of($doubts, $errors, $shared, count($links));
         $joints = $this->joints($input, $gap);
         $input->end();
         $best = $joints[0] ?? null;

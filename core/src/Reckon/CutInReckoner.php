@@ -86,6 +86,7 @@ final readonly class CutInReckoner implements Reckoner
             'remove_mm' => $marks === null ? null : $marks[1] - $marks[0],
             'piece_out_mm' => $marks === null ? null : $marks[1] - $marks[0] - 2 * $kerf,
             'stubs_mm' => $cut->stubs(),
+            'doubt_mm' => $cut->doubtMm(),
             'upstream' => self::sideReport($up),
             'downstream' => self::sideReport($down),
             'closes' => $cut->closes() && $cut->fits(),
@@ -195,12 +196,13 @@ final readonly class CutInReckoner implements Reckoner
                 );
             }
         }
-        if (! $cut->fitting->isRunKnown) {
+        if ($cut->doubtMm() > 0.0) {
             $findings[] = new Finding(
                 RuleId::CutinMeasureFitting,
-                Severity::Unknown,
+                Severity::Warn,
                 new Where,
-                params: ['fitting' => $cut->fitting->name],
+                $cut->doubtMm(),
+                params: ['fitting' => $cut->fitting->name, 'doubt_mm' => $cut->doubtMm()],
                 source: $cut->fitting->provenance,
             );
         }

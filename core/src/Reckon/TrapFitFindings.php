@@ -103,16 +103,16 @@ final readonly class TrapFitFindings
     private function ofTee(float $riserMm): array
     {
         $trap = $this->trap;
-        $out = $trap->teeBranchMm() === null ? null : $trap->teeOutMm();
+        [$out, $doubt] = [$trap->teeBranchMm() === null ? null : $trap->teeOutMm(), $trap->teeDoubtMm()];
         $findings =
-            $out !== null
+            $out !== null && $doubt === 0.0
                 ? []
                 : [
                     new Finding(
                         RuleId::TrapfitMeasureTee,
-                        Severity::Unknown,
+                        $out === null ? Severity::Unknown : Severity::Note,
                         new Where,
-                        params: ['size' => $trap->size],
+                        params: ['size' => $trap->size] + ($out === null ? [] : ['doubt_mm' => $doubt]),
                         source: $trap->tee()?->provenance,
                     ),
                 ];

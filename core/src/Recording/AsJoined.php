@@ -37,18 +37,25 @@ final readonly class AsJoined
             $where = new Where(joint: $number, run: $this->layout->run->id);
             $joint = $joints[$number] ?? null;
             if ($joint === null) {
-                $findings[] = new Finding(RuleId::GluedGone, Severity::Stop, $where, params: ['joint' => $number]);
+                $params = ['joint' => $this->mark($where)];
+                $findings[] = new Finding(RuleId::GluedGone, Severity::Stop, $where, params: $params);
 
                 continue;
             }
             $findings = [
                 ...$findings,
                 ...$this->method($made['method'] ?? null, $this->times->method($joint), $where),
-                ...self::pieces($made['pieces'] ?? [], $cut, $letters, $where),
+                ...$this->pieces($made['pieces'] ?? [], $cut, $letters, $where),
             ];
         }
 
         return $findings;
+    }
+
+    /** What is written at a joint, which may be gone from the plan. */
+    private function mark(Where $where): string
+    {
+        return $this->layout->run->marks->ofNumber($where->joint ?? 0);
     }
 
     /** @return list<Finding> */
@@ -65,7 +72,7 @@ final readonly class AsJoined
                     Severity::Stop,
                     $where,
                     params: [
-                        'joint' => $where->joint ?? 0,
+                        'joint' => $this->mark($where),
                         'was' => MethodTexts::text($was)['name'],
                         'now' => MethodTexts::text($now)['name'],
                     ],
@@ -79,7 +86,7 @@ final readonly class AsJoined
      * @param array<string, string> $letters of pieces
      * @return list<Finding>
      */
-    private static function pieces(array $made, array $now, array $letters, Where $where): array
+    private function pieces(array $made, array $now, array $letters, Where $where): array
     {
         $findings = [];
         foreach ($made as $piece => $was) {
@@ -93,7 +100,7 @@ final readonly class AsJoined
                     $planned,
                     $was,
                     [
-                        'joint' => $where->joint ?? 0,
+                        'joint' => $this->mark($where),
                         'piece' => $letters[$piece] ?? '',
                         'was_mm' => $was,
                         'now_mm' => $planned,

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Recording;
 
+use FallBend\Core\Job\Marks;
 use FallBend\Core\Joining\Method;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Joining\TroubleKind;
@@ -27,6 +28,7 @@ use FallBend\Core\Site\SiteLog;
  * @phpstan-type RecordedPicture array{hash: string, at: string, by: string, note: string}
  * @phpstan-type RecordedJoint array{
  *     joint: int,
+ *     mark: string,
  *     name: string,
  *     size: string,
  *     planned: string,
@@ -61,7 +63,8 @@ final readonly class RecordedJoints
     /** @var array<int, list<Entry>> by number of the joint */
     private array $pictures;
 
-    public function __construct(private SiteLog $log, string $run, private Units $units)
+    /** @param Marks $marks of the run, or none of joints outside the runs */
+    public function __construct(private SiteLog $log, string $run, private Units $units, private Marks $marks)
     {
         $this->standings = $log->joints($run);
         $this->located = $log->ofJoints($run, EntryKind::Located);
@@ -82,6 +85,7 @@ final readonly class RecordedJoints
 
         return [
             'joint' => $number,
+            'mark' => $this->marks->ofNumber($number),
             'name' => $name,
             'size' => $size,
             'planned' => self::name($planned),

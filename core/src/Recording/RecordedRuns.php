@@ -7,6 +7,7 @@ namespace FallBend\Core\Recording;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Marks;
 use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\JointNames;
 use FallBend\Core\Layout\Piece;
@@ -105,8 +106,8 @@ final readonly class RecordedRuns
         $singles = new SingleJoints($this->job, $this->catalogue, $this->book);
         $joints = [];
         foreach ($this->job->singles as $n => $single) {
-            $said = new RecordedJoints($this->log, SingleJoints::run($single), $this->job->units);
-            $joints[] = ['joint' => $n + 1] +
+            $said = new RecordedJoints($this->log, SingleJoints::run($single), $this->job->units, new Marks);
+            $joints[] = ['joint' => $n + 1, 'mark' => (string) ($n + 1)] +
                 $said->joint(SingleJoints::NUMBER, $single->name, '', $singles->method($single));
         }
 
@@ -129,7 +130,7 @@ final readonly class RecordedRuns
     private function joints(RunLayout $layout, RunTimes $times): array
     {
         $names = new JointNames($layout);
-        $said = new RecordedJoints($this->log, $layout->run->id, $this->job->units);
+        $said = new RecordedJoints($this->log, $layout->run->id, $this->job->units, $layout->run->marks);
 
         return array_map(
             static fn (Joint $joint): array => $said->joint(

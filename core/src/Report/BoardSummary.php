@@ -49,6 +49,7 @@ use FallBend\Core\Verdict\Severity;
  *     joints: list<array{
  *         key: string,
  *         number: int,
+ *         mark: string,
  *         fitting: ?string,
  *     }>,
  *     ends: array{

@@ -58,7 +58,7 @@ use FallBend\Core\Verdict\SourceList;
  * @phpstan-type WrittenCard array{
  *     key: string,
  *     id?: string,
- *     number: ?int,
+ *     mark: ?string,
  *     single: bool,
  *     name: string,
  *     method: ?string,
@@ -126,7 +126,7 @@ use FallBend\Core\Verdict\SourceList;
  * @phpstan-type CardHead array{
  *     key: string,
  *     id?: string,
- *     number: ?int,
+ *     mark: ?string,
  *     single: bool,
  *     name: string,
  *     method: ?string,
@@ -195,7 +195,7 @@ final readonly class JointCard
                 $entry = JointRegister::single($single, $this->job, $this->joiner, $this->rulebook);
 
                 return $this->written(
-                    ['key' => $id, 'number' => null, 'single' => true, ...$entry],
+                    ['key' => $id, 'mark' => null, 'single' => true, ...$entry],
                     $a,
                     $b,
                     $single->place,
@@ -218,7 +218,7 @@ final readonly class JointCard
         $piece = self::pieceAt($layout, $joint->key);
         $head = [
             'key' => $joint->key,
-            'number' => $joint->number,
+            'mark' => $joint->mark,
             'single' => false,
             ...JointRegister::entries($layout)[$joint->key],
         ];

@@ -44,6 +44,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     pieces: list<PieceReport>,
  *     joints: list<JointReport>,
  *     fittings: list<FittingReport>,
+ *     figure: int,
  *     sequence: list<string>,
  *     pipes: array<string, PipeSizes>,
  *     unmet: list<array{
@@ -121,6 +122,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     size: string,
  *     cut: Reading,
  *     known: bool,
+ *     doubt: Reading|null,
  *     least_mm: float,
  *     from: Point,
  *     to: Point,
@@ -134,6 +136,7 @@ use FallBend\Core\Verdict\FindingReport;
  * @phpstan-type JointReport array{
  *     key: string,
  *     number: int,
+ *     mark: string,
  *     leg: int,
  *     fitting: ?string,
  *     size: string,
@@ -169,7 +172,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     out_of_mm: float,
  *     stands: bool,
  *     take_off: Reading,
- *     known: bool,
+ *     doubt: Reading|null,
  *     branch: BranchReport|null,
  *     doubtful: bool,
  *     source: Source,
@@ -251,6 +254,7 @@ final class RunReport
                 'material' => $layout->system->material,
                 'own_joint' => $layout->system->ownJoint,
             ],
+            'figure' => $run->marks->figure,
             'sequence' => $layout->sequence,
             'pipes' => self::pipes($layout),
             'totals' => [
@@ -328,6 +332,7 @@ final class RunReport
             'size' => $piece->size,
             'cut' => $this->tape->reading($piece->cutMm),
             'known' => $piece->isCutKnown,
+            'doubt' => $piece->doubtMm() > 0.0 ? $this->tape->reading($piece->doubtMm()) : null,
             'least_mm' => $piece->leastMm,
             'from' => $piece->from->toArray(),
             'to' => $piece->to()->toArray(),
@@ -357,6 +362,7 @@ final class RunReport
         return [
             'key' => $joint->key,
             'number' => $joint->number,
+            'mark' => $joint->mark,
             'leg' => $joint->leg,
             'fitting' => $joint->fitting,
             'size' => $joint->size,
@@ -402,8 +408,9 @@ final class RunReport
                     default => $part->acrossMm,
                 },
             ),
-            'known' => $part instanceof StraightFitting ||
-                ($part instanceof Bend ? $part->isKnown : $part->isRunKnown && $part->isBranchKnown),
+            'doubt' => $part instanceof StraightFitting || $part->mostDoubtMm() === 0.0
+                ? null
+                : $this->tape->reading($part->mostDoubtMm()),
             'branch' => $fitting->junction === null ? null : $this->branch($fitting->junction),
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $this->sourceOf($part->provenance),

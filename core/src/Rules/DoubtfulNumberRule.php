@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules;
 
-use FallBend\Core\Catalog\Bend;
-use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\StraightFitting;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -26,14 +25,11 @@ final readonly class DoubtfulNumberRule implements Rule
         $findings = [];
         foreach ($layout->fittings as $fitting) {
             $part = $fitting->part;
-            if (
-                ! $part->provenance->isDoubtful() ||
-                ($part instanceof Bend && ! $part->isKnown) ||
-                $part instanceof Branch
-            ) {
+            // Of bends and branch fittings ReckonedLengthRule says it, with what hangs on it.
+            if (! $part instanceof StraightFitting || ! $part->provenance->isDoubtful()) {
                 continue;
             }
-            $taken = $part instanceof Bend ? $part->takeOffMm : $part->acrossMm;
+            $taken = $part->acrossMm;
             $findings[$part->id] ??= new Finding(
                 self::ID,
                 Severity::Note,

@@ -48,7 +48,7 @@ final readonly class RuleSet
             new TurnPatternRule,
             new RunLevelRule,
             new EndJointRule,
-            new UnmeasuredRule,
+            new ReckonedLengthRule,
             new CementWeatherRule($catalogue),
             new DoubtfulNumberRule,
         ];

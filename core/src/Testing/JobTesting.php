@@ -163,6 +163,7 @@ final readonly class JobTesting
             $joint = new TestJoint(
                 $run,
                 SingleJoints::NUMBER,
+                '',
                 $single->name,
                 $method,
                 $standing,
@@ -296,6 +297,7 @@ final readonly class JobTesting
                 $joints[] = new TestJoint(
                     $run,
                     $joint->number,
+                    $joint->mark,
                     $names->nameOf($joint),
                     $times->method($joint),
                     $standing,

@@ -132,7 +132,7 @@ final readonly class SystemTesting
                     Severity::Stop,
                     new Where(joint: $last->number, run: $last->run),
                     params: [
-                        'joints' => (string) $last->number,
+                        'joints' => $last->mark,
                         'run' => $names[$last->run] ?? $last->run,
                         'until' => $last->mayFill?->setTimezone($this->now->getTimezone())->format('H:i, Y-m-d') ?? '',
                     ],
@@ -159,7 +159,7 @@ final readonly class SystemTesting
                 new Where(joint: $first->number, run: $first->run),
                 params: [
                     'joints' => self::listed($joints, $names),
-                    'joint' => $first->number,
+                    'joint' => $first->mark,
                     'run' => $names[$first->run] ?? $first->run,
                     'count' => count($joints),
                 ],
@@ -177,7 +177,7 @@ final readonly class SystemTesting
     {
         $numbers = [];
         foreach ($joints as $joint) {
-            $numbers[$joint->run][] = $joint->number;
+            $numbers[$joint->run][] = $joint->mark;
         }
         if (count($numbers) === 1) {
             return implode(', ', array_merge(...array_values($numbers)));

@@ -17,6 +17,7 @@ use FallBend\Core\Site\JointStanding;
  * @phpstan-type WrittenTestJoint array{
  *     run: string,
  *     joint: int,
+ *     mark: string,
  *     name: string,
  *     method_name: string,
  *     check: string,
@@ -39,6 +40,7 @@ final readonly class TestJoint
     public function __construct(
         public string $run,
         public int $number,
+        public string $mark,
         public string $name,
         public ?Method $method,
         public JointStanding $standing,
@@ -69,6 +71,7 @@ final readonly class TestJoint
         return [
             'run' => $this->run,
             'joint' => $this->number,
+            'mark' => $this->mark,
             'name' => $this->name,
             'method_name' => $text['name'] ?? '',
             'check' => $text['check'] ?? '',

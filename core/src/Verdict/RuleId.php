@@ -102,7 +102,7 @@ enum RuleId: string
     case FallMost = 'fall.most';
     case FallNone = 'fall.none';
 
-    case FittingUnmeasured = 'fitting.unmeasured';
+    case FittingReckoned = 'fitting.reckoned';
 
     case GluedChanged = 'glued.changed';
     case GluedGone = 'glued.gone';

@@ -29,6 +29,7 @@ final class DataFilesTest extends TestCase
                 'rulebooks/*' => 'rulebook',
                 'assumptions' => 'assumptions',
                 'materials' => 'materials',
+                'fitting-lengths' => 'fitting-lengths',
                 'rule-pages' => 'rule-pages',
                 'joining/methods/*' => 'method',
                 'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts',
@@ -66,7 +67,8 @@ final class DataFilesTest extends TestCase
         foreach (['pvc-dwv-40', 'pvc-cellular-40', 'abs-dwv-40', 'abs-cellular-40'] as $key) {
             $system = $catalogue->system($key);
             foreach ($system->sizes(withBends: true) as $size) {
-                self::assertCount(5, $system->plainBends($size), $size);
+                // A sixth is not made larger than 4 in.
+                self::assertCount(in_array($size, ['6', '8'], true) ? 4 : 5, $system->plainBends($size), $size);
                 self::assertNotNull($system->coupling($size));
                 foreach ($system->plainBends($size) as $bend) {
                     $street = $system->bend($bend->pattern, $size, true);
@@ -88,7 +90,7 @@ final class DataFilesTest extends TestCase
     public function testDerivedTakeOffsFollowTheirFormula(): void
     {
         $system = Catalogue::shipped()->system('pvc-dwv-40');
-        foreach ($system->sizes(withBends: true) as $size) {
+        foreach (['1-1/2', '2', '3', '4'] as $size) {
             $take = static fn (string $pattern): float => $system->bend($pattern, $size, false)->takeOffMm ?? NAN;
             $radius = ($take('quarter') - $take('eighth')) / 0.58579;
             $c = $take('quarter') - $radius;

@@ -63,6 +63,22 @@ final class MeasuredBackTest extends TestCase
         }
     }
 
+    /** A piece that was cut long and trimmed says what its fittings are, not that the run ends elsewhere. */
+    public function testWithinTheDoubtOfItsFittingsAPieceMovesNothing(): void
+    {
+        $layout = Fixtures::layout('north 60 fall 0 / right 40 fall 0 / left 60 fall 0 / right 40 fall 0');
+        $piece = $layout->pieces[0];
+        self::assertGreaterThan(1.5, $piece->doubtMm(), 'its bend is reckoned');
+        $off = static fn (float $mm): MeasuredBack => new MeasuredBack(
+            $layout->pieces,
+            [$piece->key => $piece->cutMm + $mm],
+        );
+        $inside = $off($piece->doubtMm() - 0.1);
+        self::assertSame([$piece->letter], array_keys(self::changes($layout, $inside)));
+        self::assertSame(0.0, $inside->missed->length());
+        self::assertCount(2, self::changes($layout, $off($piece->doubtMm() + 1.0)), 'more than they can be off');
+    }
+
     public function testTheEndStaysWhereItIsOrItIsSaidByHowMuchItDoesNot(): void
     {
         $random = new Randomizer(new Mt19937(12));
@@ -78,7 +94,7 @@ final class MeasuredBackTest extends TestCase
             $layout = Fixtures::layout('north 50 fall 1/4 / '.implode(' / ', $legs), ['size' => '2']);
             $cut = $layout->pieces[$random->getInt(0, count($layout->pieces) - 1)];
             $off = $random->getInt(-80, 80) / 10;
-            $back = new MeasuredBack($layout->pieces, [$cut->key => $cut->cutMm + $off]);
+            $back = new MeasuredBack(self::exact($layout), [$cut->key => $cut->cutMm + $off]);
             $moved = new Vec3(0.0, 0.0, 0.0);
             $changed = 0;
             foreach ($layout->pieces as $piece) {
@@ -109,7 +125,16 @@ final class MeasuredBackTest extends TestCase
             }
         }
 
-        return new MeasuredBack($layout->pieces, $cut);
+        return new MeasuredBack(self::exact($layout), $cut);
+    }
+
+    /** @return list<Piece> as if all fittings had been measured */
+    private static function exact(RunLayout $layout): array
+    {
+        return array_map(
+            static fn (Piece $piece): Piece => new Piece(...['doubt' => null] + get_object_vars($piece)),
+            $layout->pieces,
+        );
     }
 
     /** @return array<string, float> by letter */

@@ -44,9 +44,73 @@ final class EarlierVersionTest extends TestCase
             64,
             JSON_THROW_ON_ERROR,
         );
+        $now['runs'] = self::asItWasKnown($kept['evaluation']['runs'], $now['runs']);
+        $kept['evaluation']['runs'] = self::asItWasKnown($kept['evaluation']['runs'], $kept['evaluation']['runs']);
         foreach ($kept['evaluation'] as $field => $said) {
-            self::assertEquals($said, $now[$field] ?? null, $field);
+            self::assertEqualsWithDelta(self::sure($said), self::sure($now[$field] ?? null), 0.001, $field);
         }
         self::assertEqualsCanonicalizing(array_keys($kept['evaluation']), array_keys($now));
+    }
+
+    /**
+     * Runs without what that version drew where it knew nothing: the pieces that had no cut length, and where the
+     * joints of branch fittings lie.
+     *
+     * @param list<array<string, mixed>> $kept
+     * @param list<array<string, mixed>> $runs
+     * @return list<array<string, mixed>>
+     */
+    private static function asItWasKnown(array $kept, array $runs): array
+    {
+        foreach ($kept as $i => $run) {
+            foreach ($run['pieces'] as $n => $piece) {
+                if (! $piece['known']) {
+                    $runs[$i]['pieces'][$n] = array_diff_key(
+                        $runs[$i]['pieces'][$n],
+                        ['cut' => 0, 'from' => 0, 'to' => 0],
+                    );
+                }
+            }
+            foreach ($run['fittings'] as $n => $fitting) {
+                if (! $fitting['known']) {
+                    foreach (['into_mm', 'out_of_mm', 'take_off', 'branch'] as $drawn) {
+                        unset($runs[$i]['fittings'][$n][$drawn]);
+                    }
+                }
+            }
+            foreach (array_keys($run['joints']) as $n) {
+                foreach (['at', 'level', 'tape_mm'] as $place) {
+                    unset($runs[$i]['joints'][$n][$place]);
+                }
+            }
+        }
+
+        return $runs;
+    }
+
+    /** What is said without where a number comes from, what it may be off, and the marks by runs: all newer. */
+    private static function sure(mixed $said): mixed
+    {
+        if (! is_array($said)) {
+            return $said;
+        }
+        unset($said['doubt'], $said['known'], $said['source'], $said['sources'], $said['doubtful'], $said['figure']);
+        if (isset($said['number'], $said['mark'])) {
+            unset($said['mark']);
+        }
+        if (isset($said['findings'])) {
+            $said['findings'] = array_values(
+                array_filter(
+                    $said['findings'],
+                    static fn (array $finding): bool => ! in_array(
+                        $finding['rule'],
+                        ['catalogue.doubtful', 'fitting.unmeasured', 'fitting.reckoned'],
+                        true,
+                    ),
+                ),
+            );
+        }
+
+        return array_map(self::sure(...), $said);
     }
 }

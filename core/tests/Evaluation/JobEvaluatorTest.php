@@ -113,8 +113,8 @@ final class JobEvaluatorTest extends TestCase
     {
         $runs = array_column(self::evaluated(self::demo())['evaluation']['runs'], null, 'id');
         $stack = array_column($runs['stack']['joints'], 'name');
-        self::assertSame(['A to roof terminal', 'I to House drain'], [$stack[0], $stack[count($stack) - 1]]);
-        self::assertContains('B into the san tee', $stack);
+        self::assertSame(['8A to roof terminal', '8I to House drain'], [$stack[0], $stack[count($stack) - 1]]);
+        self::assertContains('8B into the san tee', $stack);
     }
 
     /** The demo shows a rolled pair, a warning, a stop, and a leg that needs couplings. */
@@ -202,15 +202,17 @@ final class JobEvaluatorTest extends TestCase
         self::assertSame('unknown', $shower['joints'][3]['state']);
     }
 
-    public function testAnUnmeasuredFittingGivesNoCutLength(): void
+    public function testWhatEndsInAReckonedFittingIsCutLongByWhatThatMayBeOff(): void
     {
         $weir = (new JobFile(Catalogue::shipped()))->parse(
             (string) file_get_contents(__DIR__.'/../../../database/demo/weir-cottage-office.json'),
         );
         $runs = self::evaluated($weir)['evaluation']['runs'];
         self::assertSame([true, true, true], array_column($runs[0]['pieces'], 'known'), 'its bends were measured');
-        self::assertSame([false, false], array_column($runs[2]['pieces'], 'known'));
-        self::assertContains('fitting.unmeasured', array_column($runs[2]['findings'], 'rule'));
+        self::assertSame([null, null, null], array_column($runs[0]['pieces'], 'doubt'));
+        self::assertSame([true, false], array_column($runs[2]['pieces'], 'known'), 'how deep it goes in is not known');
+        self::assertNotContains(null, array_column($runs[2]['pieces'], 'doubt'));
+        self::assertContains('fitting.reckoned', array_column($runs[2]['findings'], 'rule'));
         self::assertContains('joint.noRow', array_column($runs[2]['findings'], 'rule'));
         self::assertContains('cement.damp', array_column($runs[0]['findings'], 'rule'));
         self::assertSame(

@@ -74,9 +74,10 @@ final class LettersTest extends TestCase
         foreach ($evaluated->job()->runs as $run) {
             ['pieces' => $pieces, 'joints' => $joints] = $reports->write($evaluated->run($run->id), []);
             foreach ($pieces as $piece) {
-                self::assertSame($piece['letter'], $run->marks->pieces[$piece['key']] ?? null, $with);
+                self::assertSame($piece['letter'], $run->marks->onPiece($piece['key']), $with);
             }
             foreach ($joints as $joint) {
+                self::assertSame($joint['mark'], $run->marks->atJoint($joint['key']), $with);
                 self::assertSame($joint['number'], $run->marks->joints[$joint['key']] ?? null, $with);
             }
         }

@@ -47,6 +47,19 @@ final class MarksTest extends TestCase
         self::assertSame('E', $joined->allot(['more'], [])->pieces['more']);
     }
 
+    public function testWhatIsWrittenHasTheFigureOfTheRunBeforeIt(): void
+    {
+        $marks = (new Marks)->withFigure(7)->allot(['a', 'b'], ['x', 'y']);
+        self::assertSame(['7A', '7B'], [$marks->onPiece('a'), $marks->onPiece('b')]);
+        self::assertSame(['7.1', '7.2', '7.31'], [$marks->atJoint('x'), $marks->atJoint('y'), $marks->ofNumber(31)]);
+        $plain = (new Marks)->allot(['a'], ['x']);
+        self::assertSame(['A', '1'], [$plain->onPiece('a'), $plain->atJoint('x')]);
+        // What is written on the pipe stays; a ledger with nothing in it takes the figure of the plan.
+        self::assertSame(0, $plain->joined($marks)->figure);
+        self::assertSame(7, $marks->joined($marks->withFigure(9))->figure);
+        self::assertSame(7, (new Marks)->joined($marks)->figure);
+    }
+
     public function testAUsedUpLedgerIsRefusedWhole(): void
     {
         $marks = new Marks([], [], Marks::PIECES_END - 1, Marks::JOINTS_END - 1);

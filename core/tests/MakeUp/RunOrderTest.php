@@ -24,7 +24,7 @@ final class RunOrderTest extends TestCase
         self::assertSame(['stack'], $order['fixed']);
         $joints = array_merge(...array_column($order['steps'], 'joints'));
         sort($joints);
-        self::assertSame([1, 2, 3, 4], $joints, 'every joint is made once');
+        self::assertSame(['1', '2', '3', '4'], $joints, 'every joint is made once');
         self::assertFalse($order['steps'][count($order['steps']) - 1]['on_bench'], 'last it is pushed on in place');
     }
 
@@ -34,7 +34,7 @@ final class RunOrderTest extends TestCase
         self::assertNotNull($order);
         self::assertFalse($order['goes']);
         self::assertNotSame([], $order['left']);
-        self::assertContains([['joint' => 2, 'kind' => 'slide']], $order['frees']);
+        self::assertContains([['joint' => '2', 'kind' => 'slide']], $order['frees']);
     }
 
     public function testHublessIronIsRolledAndGoesInAnywhere(): void

@@ -160,10 +160,14 @@ final class TrapOverFloorTest extends TestCase
         self::assertSame([$rule], array_column(self::reckon($with)['findings'], 'rule'));
     }
 
-    public function testWithoutTheTeesMeasuresNothingIsCut(): void
+    public function testWithoutTheTeesMeasuresItsReckonedOnesSayWhatTheyMayBeOff(): void
     {
-        $cuts = array_column(self::reckon(['outlet' => ['tee' => []] + self::ASKED['outlet']])['cuts'], 'piece');
-        self::assertNotContains('riser', $cuts);
+        $answer = self::reckon(['outlet' => ['tee' => []] + self::ASKED['outlet']]);
+        self::assertContains('riser', array_column($answer['cuts'], 'piece'));
+        $finding = array_column($answer['findings'], null, 'rule')['trapfit.measureTee'];
+        self::assertSame('note', $finding['severity']);
+        self::assertStringContainsString('may be off by', $finding['why']);
+        self::assertNotContains('trapfit.measureTee', array_column(self::reckon()['findings'], 'rule'));
     }
 
     /**

@@ -20,7 +20,7 @@ final class WrapTemplateTest extends TestCase
             $system = $catalogue->system($key);
             foreach ($system->sizes() as $size) {
                 $pipe = $system->pipe($size);
-                $template = WrapTemplate::of($pipe, 'C', 4, 6, 45.0, 0.25 * M_PI * $pipe->outsideMm, Units::Inch);
+                $template = WrapTemplate::of($pipe, 'C', '4', '6', 45.0, 0.25 * M_PI * $pipe->outsideMm, Units::Inch);
                 self::assertEqualsWithDelta(M_PI * $pipe->outsideMm, $template->roundMm, 1e-9);
                 $svg = new \DOMDocument;
                 $svg->loadXML($template->svg());
@@ -59,7 +59,7 @@ final class WrapTemplateTest extends TestCase
         $pipe = Catalogue::shipped()->system('pvc-dwv-40')->pipe('3');
         $roll = static fn (float $mm): array => array_values(
             array_filter(
-                WrapTemplate::of($pipe, 'C', 4, 6, 45.0, $mm, Units::Millimetre)->lines,
+                WrapTemplate::of($pipe, 'C', '4', '6', 45.0, $mm, Units::Millimetre)->lines,
                 static fn (array $line): bool => $line[0] === 'roll',
             ),
         );
@@ -71,7 +71,7 @@ final class WrapTemplateTest extends TestCase
     public function testRowsFitThePaperAndLeaveNothingOut(): void
     {
         $pipe = Catalogue::shipped()->system('pvc-sewer-sdr35')->pipe('6');
-        $template = WrapTemplate::of($pipe, 'A', 1, 2, 60.0, null, Units::Inch);
+        $template = WrapTemplate::of($pipe, 'A', '1', '2', 60.0, null, Units::Inch);
         $rows = $template->rows(255.0);
         self::assertSame(0.0, $rows[0][0]);
         self::assertEqualsWithDelta($template->roundMm + WrapTemplate::LAP_MM, $rows[count($rows) - 1][1], 1e-9);

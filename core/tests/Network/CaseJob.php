@@ -153,7 +153,7 @@ final class CaseJob
                         'value' => round($value, 4),
                     ];
                 }
-                if ($part === null && ! $fitting['known']) {
+                if ($part === null && $fitting['doubt'] !== null) {
                     $rows["{$run['system']['key']} {$fitting['row']}"] = [
                         'table' => $run['system']['key'],
                         'row' => $fitting['row'],

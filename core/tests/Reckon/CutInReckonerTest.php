@@ -21,11 +21,14 @@ final class CutInReckonerTest extends TestCase
         'rulebook' => 'upc-2021',
     ];
 
-    public function testNothingIsMarkedByAFittingThatNobodyMeasured(): void
+    public function testMarksByAFittingThatNobodyMeasuredSayWhatTheyMayBeOff(): void
     {
         $answer = self::reckon('cut-in', self::LINE + ['upstream' => self::SIDE, 'downstream' => self::SIDE]);
-        self::assertContains('cutin.measureFitting', self::found($answer));
-        self::assertSame([null, null], [$answer['cut_marks_mm'], $answer['remove_mm']]);
+        $finding = array_column($answer['findings'], null, 'rule')['cutin.measureFitting'];
+        self::assertSame('warn', $finding['severity']);
+        self::assertGreaterThan(3.0, $answer['doubt_mm']);
+        self::assertStringContainsString('may be off by', $finding['why']);
+        self::assertNotNull($answer['cut_marks_mm']);
     }
 
     public function testWhatSlipsOverNothingIsNoCouplingForIt(): void

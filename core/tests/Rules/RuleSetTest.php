@@ -276,8 +276,8 @@ final class RuleSetTest extends TestCase
             'stop',
             1,
         ];
-        yield 'assumed take-off' => ['ipc-2021', 'down 40 / ahead 30', [], 'catalogue.doubtful', 'note', 2];
-        yield 'stated take-off' => ['ipc-2021', 'north 40 / right 45 30', [], 'catalogue.doubtful', null, null];
+        yield 'reckoned take-off' => ['ipc-2021', 'down 40 / ahead 30', [], 'fitting.reckoned', 'note', 1];
+        yield 'stated take-off' => ['ipc-2021', 'north 40 / right 45 30', [], 'fitting.reckoned', null, null];
         yield 'small pipe falls too' => ['ipc-2021', 'north 40 fall 1/8', $small, 'fall.least', 'stop', 1];
         yield 'a coupling on a plain end is assumed' => [
             'ipc-2021',

@@ -56,15 +56,15 @@ final class HandsTest extends TestCase
         $held = self::hands('down 24 / north 40 fall 1/4', 1, [1, 2]);
         self::assertSame([3, 4], array_keys($held));
         self::assertStringStartsWith('1 coats both, keeps the ', $held[3][0] ?? '');
-        self::assertStringContainsString(' still and brings piece B home, and holds it 30 s', $held[3][0] ?? '');
+        self::assertStringContainsString(' still and brings piece 1B home, and holds it 30 s', $held[3][0] ?? '');
     }
 
     public function testWhereTheRunEndsNothingIsMoved(): void
     {
         foreach ([[], [1, 2, 3]] as $made) {
             $last = self::hands('down 24 / north 40 fall 1/4', 1, $made)[4][0] ?? '';
-            self::assertStringContainsString(' still and brings piece B home', $last);
-            self::assertStringNotContainsString('keeps piece B', $last);
+            self::assertStringContainsString(' still and brings piece 1B home', $last);
+            self::assertStringNotContainsString('keeps piece 1B', $last);
         }
     }
 
@@ -85,7 +85,7 @@ final class HandsTest extends TestCase
     public function testALongPieceHasItsFarEndOnAStand(): void
     {
         $held = self::hands('down 24 / north 90 fall 1/4', 1);
-        self::assertStringEndsWith('; the far end of B rests on a stand', $held[4][0] ?? '');
+        self::assertStringEndsWith('; the far end of 1B rests on a stand', $held[4][0] ?? '');
         self::assertStringNotContainsString('stand', $held[1][0] ?? '');
     }
 

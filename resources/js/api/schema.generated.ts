@@ -2785,6 +2785,7 @@ export interface components {
         JobDocument: {
             /** @constant */
             format: "fall-bend-job";
+            next_figure?: number;
             /** @constant */
             version: 4;
             name: string;
@@ -2881,6 +2882,7 @@ export interface components {
                 };
                 next_piece?: number;
                 next_joint?: number;
+                figure?: number;
             };
             place?: {
                 /** @enum {unknown} */
@@ -3319,7 +3321,7 @@ export interface components {
         };
         Finding: {
             /** @enum {unknown} */
-            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.unmeasured" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
+            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.reckoned" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
             /** @enum {unknown} */
             severity: "stop" | "warn" | "unknown" | "note";
             where: {
@@ -3388,6 +3390,7 @@ export interface components {
             pieces: components["schemas"]["PieceReport"][];
             joints: components["schemas"]["JointReport"][];
             fittings: components["schemas"]["FittingReport"][];
+            figure: number;
             sequence: string[];
             pipes: {
                 [key: string]: {
@@ -3472,6 +3475,7 @@ export interface components {
             size: string;
             cut: components["schemas"]["Tape"];
             known: boolean;
+            doubt: components["schemas"]["Tape"] | null;
             least_mm: number;
             from: components["schemas"]["Point"];
             to: components["schemas"]["Point"];
@@ -3485,6 +3489,7 @@ export interface components {
         JointReport: {
             key: string;
             number: number;
+            mark: string;
             leg: number;
             fitting: string | null;
             size: string;
@@ -3521,7 +3526,7 @@ export interface components {
             out_of_mm: number;
             stands: boolean;
             take_off: components["schemas"]["Tape"];
-            known: boolean;
+            doubt: components["schemas"]["Tape"] | null;
             branch: {
                 turn: boolean;
                 size: string;
@@ -3558,7 +3563,7 @@ export interface components {
         };
         JointCard: {
             key: string;
-            number: number | null;
+            mark: string | null;
             single: boolean;
             name: string;
             method: string | null;
@@ -3844,7 +3849,7 @@ export interface components {
                 mark_mm: number;
                 dial_deg: number;
                 strain_deg: number;
-                known: boolean;
+                doubt_mm: number;
                 mark: components["schemas"]["Tape"];
             }[];
             legs: {
@@ -3866,16 +3871,16 @@ export interface components {
             goes: boolean;
             known: boolean;
             fixed: string[];
-            left: number[];
+            left: string[];
             steps: {
                 parts: string[];
-                joints: number[];
+                joints: string[];
                 push_mm: number;
                 on_bench: boolean;
                 moves: boolean;
             }[];
             frees: {
-                joint: number;
+                joint: string;
                 /** @enum {unknown} */
                 kind: "slide" | "roll" | "union";
             }[][];
@@ -4055,6 +4060,7 @@ export interface components {
         };
         RecordedJoint: {
             joint: number;
+            mark: string;
             name: string;
             size: string;
             planned: string;
@@ -4249,6 +4255,7 @@ export interface components {
         TestJoint: {
             run: string;
             joint: number;
+            mark: string;
             name: string;
             method_name: string;
             check: string;
@@ -4327,7 +4334,7 @@ export interface components {
             cutting_mm: number;
             sources: components["schemas"]["Source"][];
             joints: {
-                joint: number;
+                joint: string;
                 chance: number;
                 within_mm: number;
                 short_mm: number;
@@ -4424,6 +4431,8 @@ export interface components {
                 planned: components["schemas"]["Tape"];
                 now: components["schemas"]["Tape"];
                 moved_mm: number;
+                doubt: components["schemas"]["Tape"] | null;
+                long: components["schemas"]["Tape"] | null;
                 cut: boolean;
                 ends: string[];
                 stick: {
@@ -4434,6 +4443,15 @@ export interface components {
                 printed: components["schemas"]["Tape"] | null;
                 /** @enum {unknown} */
                 since: "same" | "other" | "new" | null;
+            }[];
+            measure: {
+                system: string;
+                row: string;
+                branch: boolean;
+                name: string;
+                pieces: number;
+                runs: string[];
+                doubt: components["schemas"]["Tape"];
             }[];
             printed: {
                 on: string;
@@ -4552,6 +4570,7 @@ export interface components {
             joints: {
                 key: string;
                 number: number;
+                mark: string;
                 fitting: string | null;
             }[];
             ends: {
@@ -4759,6 +4778,7 @@ export interface components {
                 length_mm: number;
                 reading_mm: number;
                 cutting_mm: number;
+                doubt_mm?: number;
             }[];
             joints: {
                 id: string;
@@ -4910,6 +4930,7 @@ export interface components {
             }[];
             findings: components["schemas"]["Finding"][];
             sources: components["schemas"]["Source"][];
+            doubt_mm: number;
         };
         CutStockInput: {
             stock: {
@@ -5530,7 +5551,7 @@ export interface components {
                     mark_mm: number;
                     dial_deg: number;
                     strain_deg: number;
-                    known: boolean;
+                    doubt_mm: number;
                 }[];
                 legs: {
                     length_mm: number;
@@ -5566,7 +5587,7 @@ export interface components {
                         mark_mm: number;
                         dial_deg: number;
                         strain_deg: number;
-                        known: boolean;
+                        doubt_mm: number;
                     }[];
                     legs: {
                         length_mm: number;

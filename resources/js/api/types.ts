@@ -67,6 +67,7 @@ export type JobHanging = Schemas['JobHanging'];
 export type HangingReport = Schemas['HangingReport'];
 export type JobCutting = Schemas['JobCutting'];
 export type CuttingReport = Schemas['CuttingReport'];
+export type MeasureFirst = CuttingReport['measure'][number];
 export type MaterialRow = Schemas['MaterialRow'];
 export type CrewPrices = Schemas['CrewPrices'];
 export interface KeptPrices {

@@ -87,9 +87,9 @@ it('what most ends want is said once, the others at their joints', () => {
     ] as unknown as CutPiece[];
     expect(usualEnd(pieces)).toBe('square');
     expect(usualEnd([])).toBe('');
-    expect(otherEnds(['square', 'bevelled'], [3, 4], 'square')).toEqual(['joint 4: bevelled']);
-    expect(otherEnds(['', 'square'], [3, 4], 'square')).toEqual([]);
-    expect(otherEnds(['square', ''], [3, undefined], 'square')).toEqual(['what follows is not called out yet']);
+    expect(otherEnds(['square', 'bevelled'], ['7.3', '7.4'], 'square')).toEqual(['joint 7.4: bevelled']);
+    expect(otherEnds(['', 'square'], ['7.3', '7.4'], 'square')).toEqual([]);
+    expect(otherEnds(['square', ''], ['7.3', undefined], 'square')).toEqual(['what follows is not called out yet']);
 });
 
 describe('looking longer', () => {

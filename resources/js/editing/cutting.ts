@@ -1,4 +1,4 @@
-import type { CuttingReport, JobCutting, JobDocument, Units } from '../api/types';
+import type { CuttingReport, JobCutting, JobDocument, MeasureFirst, Units } from '../api/types';
 import { runInWords } from '../shared/lengths';
 import { twoDigits } from '../shared/twoDigits';
 
@@ -39,6 +39,10 @@ export function sincePrinted(piece: CutPiece, on: string | undefined, words: (mm
     return piece.since === 'other' ? `on the ticket of ${on} it was ${words(piece.printed?.mm ?? 0)}` : null;
 }
 
+/** What measuring one fitting spares: `4 pieces get exact`. */
+export const exactInWords = ({ pieces }: Pick<MeasureFirst, 'pieces'>): string =>
+    pieces === 1 ? 'one piece gets exact' : `${pieces} pieces get exact`;
+
 /** What the ends of most pieces want: said once, and not again at every piece. */
 export function usualEnd(pieces: CutPiece[]): string {
     const counts = new Map<string, number>();
@@ -51,7 +55,7 @@ export function usualEnd(pieces: CutPiece[]): string {
  * What is other than usual at the ends of a piece, each by its joint; there is none where the next leg was not
  * understood.
  */
-export const otherEnds = (ends: string[], joints: (number | undefined)[], usual: string): string[] =>
+export const otherEnds = (ends: string[], joints: (string | undefined)[], usual: string): string[] =>
     ends.flatMap((end, i) => {
         if (joints[i] === undefined) return ['what follows is not called out yet'];
         return end === '' || end === usual ? [] : [`joint ${joints[i]}: ${end}`];

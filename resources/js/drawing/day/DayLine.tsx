@@ -9,6 +9,8 @@ interface Props {
     width: number;
     selected: string | null;
     onSelect: (joint: string) => void;
+    /** what is written at a joint */
+    markOf: (joint: string) => string;
 }
 
 const [LEFT, RIGHT, TOP, ROW, BAR] = [44, 18, 42, 25, 14];
@@ -22,7 +24,7 @@ interface Scale {
 /**
  * A day of joining to one scale: a line for each joint, with hands on it, until it may be moved, until it is filled.
  */
-export function DayLine({ day, width, selected, onSelect }: Props) {
+export function DayLine({ day, width, selected, onSelect, markOf }: Props) {
     const joins = day.steps.filter((step) => step.what === 'join');
     const scale = scaleOf(day, width);
     if (scale === null || joins.length === 0) return null;
@@ -47,6 +49,7 @@ export function DayLine({ day, width, selected, onSelect }: Props) {
                     scale={scale}
                     width={width}
                     on={step.joint === selected}
+                    markOf={markOf}
                     onSelect={onSelect}
                 />
             ))}
@@ -110,9 +113,11 @@ interface LineProps {
     width: number;
     on: boolean;
     onSelect: (joint: string) => void;
+    /** what is written at a joint */
+    markOf: (joint: string) => string;
 }
 
-function JointLine({ step, dry, top, scale, width, on, onSelect }: LineProps) {
+function JointLine({ step, dry, top, scale, width, on, onSelect, markOf }: LineProps) {
     const { x } = scale;
     const y = top + (ROW - BAR) / 2;
     const [from, until] = [x(step.from), x(step.until)];
@@ -122,7 +127,7 @@ function JointLine({ step, dry, top, scale, width, on, onSelect }: LineProps) {
         <g data-joint={step.joint} onClick={() => onSelect(step.joint)} style={{ cursor: 'pointer' }}>
             <rect x={0} y={top} width={width} height={ROW} style={{ fill: on ? 'var(--lit)' : 'transparent' }} />
             <text x={LEFT - 12} y={top + ROW / 2 + 6} className="day-n">
-                {step.joint}
+                {markOf(step.joint)}
             </text>
             {dry && (
                 <rect

@@ -149,7 +149,7 @@ function tagsOf(chain: Chain, view: View, ground: Ground): IsoTag[] {
                 onView(end === 0 ? link.piece.from : link.piece.to, view),
                 'joint',
                 joint.key,
-                String(joint.number),
+                joint.mark,
                 34,
             );
             if (tag) tags.push(tag);

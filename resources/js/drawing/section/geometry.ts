@@ -65,7 +65,7 @@ export interface Section<R extends RunDrawing = RunReport> {
     falls: number;
     foot: number;
     /** joints where no pipe ends, with the place that they are at */
-    extraJoints: { key: string; number: number; node: number }[];
+    extraJoints: { key: string; mark: string; node: number }[];
 }
 
 export interface Frame {
@@ -348,7 +348,7 @@ function extraJoints(chain: Chain<RunDrawing>, run: RunDrawing): Section['extraJ
         .map((joint) => {
             const node = nodeOf(joint.fitting);
             const end = joint.key === 'outlet' ? 0 : chain.nodes.length - 1;
-            return { key: joint.key, number: joint.number, node: node >= 0 ? node : end };
+            return { key: joint.key, mark: joint.mark, node: node >= 0 ? node : end };
         });
 }
 

@@ -108,16 +108,7 @@ function placeTags(ground: Ground, section: Section): Tag[] {
             const joint = link.joints[end];
             if (joint && !tags.some((tag) => tag.kind === 'joint' && tag.key === joint.key)) {
                 tags.push(
-                    placeTag(
-                        ground,
-                        'joint',
-                        joint.key,
-                        String(joint.number),
-                        lip(link, end),
-                        link,
-                        end === 0 ? 1 : -1,
-                        i,
-                    ),
+                    placeTag(ground, 'joint', joint.key, joint.mark, lip(link, end), link, end === 0 ? 1 : -1, i),
                 );
             }
         }
@@ -140,11 +131,11 @@ function placeTags(ground: Ground, section: Section): Tag[] {
 function jointsWithoutPipe(section: Section): { key: string; text: string; at: XY; link: DrawnLink }[] {
     const link = section.links[0];
     if (!link) return [];
-    return section.extraJoints.map(({ key, number, node }) => {
+    return section.extraJoints.map(({ key, mark, node }) => {
         const drawn = section.nodes[node];
         return {
             key,
-            text: String(number),
+            text: mark,
             at: drawn?.p ?? link.from,
             link: section.links[Math.min(node, section.links.length - 1)] ?? link,
         };
@@ -458,7 +449,7 @@ function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void
     const y = node.p[1] - node.hubOd / 2 - 34;
     put(
         { kind: 'turn', text, at: [node.p[0] + 8, y], size: 13, anchor: 'start', rotate: 0 },
-        { x: node.p[0] + 6, y: y - 11, w: textWidth(text, 13), h: 15 },
+        { x: node.p[0] + 6, y: y - 11, w: textWidth(text, 13) + 4, h: 15 },
     );
 }
 

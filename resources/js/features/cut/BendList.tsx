@@ -11,7 +11,7 @@ export function BendList({ run, units }: { run: RunReport; units: Units }) {
     const joints = (fitting: FittingReport): string =>
         run.joints
             .filter((joint) => joint.fitting === fitting.key)
-            .map((joint) => joint.number)
+            .map((joint) => joint.mark)
             .join(' – ');
     return (
         <section className="bend-list" aria-label="Fittings and how they are turned">

@@ -6,7 +6,7 @@ import { textureOf } from '../../drawing/textures';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
 import { SvgFraction } from '../../drawing/SvgFraction';
-import { lengthInWords, runInWords } from '../../shared/lengths';
+import { lengthInWords, runInWords, smallInWords } from '../../shared/lengths';
 import { otherEnds, sincePrinted, type CutPiece } from '../../editing';
 
 interface Props {
@@ -42,7 +42,7 @@ export function CutRow({
     const findings = run.findings.filter(
         (finding) => finding.where.leg === piece.leg && (finding.severity === 'stop' || finding.severity === 'unknown'),
     );
-    const joint = (key: string): number | undefined => run.joints.find((one) => one.key === key)?.number;
+    const joint = (key: string): string | undefined => run.joints.find((one) => one.key === key)?.mark;
     const ends = now ? otherEnds(now.ends, [joint(piece.joint_from), joint(piece.joint_to)], usual) : [];
     const since = now ? sincePrinted(now, printedOn, (mm) => lengthInWords(mm, units)) : null;
     const hold = findings.find((finding) => finding.severity === 'stop');
@@ -50,7 +50,7 @@ export function CutRow({
         <div className={selected ? 'cut-row lit' : 'cut-row'} onClick={onSelect}>
             <span className="tagp xl">{piece.letter}</span>
             <span className="cut-length mk">
-                {piece.known ? <Said tape={piece.cut} units={units} /> : <NotKnown />}
+                {piece.known ? <Said tape={now?.long ?? piece.cut} units={units} /> : <NotKnown />}
             </span>
             <PieceArt piece={piece} run={run} units={units} />
             <span className="cut-where">
@@ -61,6 +61,12 @@ export function CutRow({
                     <span className="cap">
                         from stick {now.stick.number}, {runInWords(now.stick.length.mm, units)}
                         {now.stick.tight && '; tight: measure it first'}
+                    </span>
+                )}
+                {now?.long && now.doubt && (
+                    <span className="cut-long">
+                        cut long; comes to {lengthInWords(piece.cut.mm, units)} ± {smallInWords(now.doubt.mm, units)}:
+                        dry-fit, then trim
                     </span>
                 )}
                 {since && (
@@ -81,25 +87,30 @@ export function CutRow({
     );
 }
 
+/** How wide the ring round a mark is: a circle round one or two signs. */
+const ringWidth = (text: string): number => Math.max(24, 8 + 7.5 * text.length);
+
 /** The piece with its two joints, the lines at the lips and the way of the water; long pieces are drawn shorter. */
 function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; units: Units }) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const longest = Math.max(...run.pieces.map((one) => one.cut.mm));
-    const w = 70 + 170 * Math.sqrt(piece.cut.mm / longest);
-    const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
-    const [x, y, od, lip] = [30, 8, 32, 16];
+    const w = 70 + 160 * Math.sqrt(piece.cut.mm / longest);
+    const mark = (key: string): string | undefined => run.joints.find((joint) => joint.key === key)?.mark;
+    const [x, y, od, lip] = [46, 8, 32, 16];
     const depth = (tape: PieceReport['depth_from']): string => (units === 'inch' ? tape.inch : tape.metric);
     // There is no joint where the next leg was not understood.
     const ends = [
-        { joint: number(piece.joint_from), ring: 14, lip: x + lip, depth: depth(piece.depth_from) },
-        { joint: number(piece.joint_to), ring: x + w + 16, lip: x + w - lip, depth: depth(piece.depth_to) },
+        { joint: mark(piece.joint_from), ring: 22, lip: x + lip, depth: depth(piece.depth_from) },
+        { joint: mark(piece.joint_to), ring: x + w + 24, lip: x + w - lip, depth: depth(piece.depth_to) },
     ].filter((end) => end.joint !== undefined);
-    const ring = (cx: number, text: number | undefined) => (
+    const ring = (cx: number, text = '') => (
         <g key={cx}>
-            <circle
-                cx={cx}
-                cy={y + od / 2}
-                r="12"
+            <rect
+                x={cx - ringWidth(text) / 2}
+                y={y + od / 2 - 12}
+                width={ringWidth(text)}
+                height={24}
+                rx={12}
                 style={{ fill: 'var(--sheet)', stroke: 'var(--mark)', strokeWidth: 2 }}
             />
             <text
@@ -115,9 +126,9 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
     return (
         <svg
             className="cut-art"
-            width={310}
+            width={324}
             height={70}
-            viewBox="0 0 310 70"
+            viewBox="0 0 324 70"
             role="img"
             aria-label={`Joint ${ends.map((end) => end.joint).join(' to joint ')}; lines at ${ends.map((end) => end.depth).join(' and ')} from the ends`}
         >

@@ -9,6 +9,7 @@ import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
 import { stocked, stockOf, ticked, unticked, usualEnd } from '../../editing';
 import { LookLonger } from './LookLonger';
+import { MeasureFirst } from './MeasureFirst';
 import { RunDrawings } from './RunDrawings';
 import { SawForm } from './SawForm';
 import { Sticks } from './Sticks';
@@ -64,6 +65,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 </p>
             </div>
             {report && <FindingLines findings={report.findings} />}
+            {report && report.measure.length > 0 && <MeasureFirst list={report.measure} editor={editor} />}
             {run.pieces.map((piece) => {
                 const now = report?.pieces.find((one) => one.key === piece.key);
                 return (

@@ -11,7 +11,7 @@ import { BrandGlyph } from '../../shared/Brand';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
-import { dayOf, onSite, printed, usualEnd } from '../../editing';
+import { dayOf, exactInWords, onSite, printed, usualEnd } from '../../editing';
 import { useSiteLog, Waiting } from '../sitelog';
 
 /** Nothing is asked before the job is there. */
@@ -78,7 +78,7 @@ export function CutTicket() {
                 kerf <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={units} unit />
             </TicketFields>
             <TicketPieces run={run} cut={cut.data} units={units} />
-            <TicketHolds run={run} />
+            <TicketHolds run={run} cut={cut.data} />
             <BendList run={run} units={units} />
             <TicketFoot run={run} units={units} />
         </main>
@@ -169,11 +169,16 @@ function TicketPieces({ run, cut, units }: PiecesProps) {
 }
 
 /** What must be settled or measured before anything is cut. */
-function TicketHolds({ run }: { run: RunReport }) {
+function TicketHolds({ run, cut }: Omit<PiecesProps, 'units'>) {
     const stops = run.findings.filter((finding) => finding.severity === 'stop');
     const doubtful = run.fittings.filter(
-        (fitting, i) => fitting.doubtful && run.fittings.findIndex((one) => one.row === fitting.row) === i,
+        (fitting, i) =>
+            fitting.doubtful &&
+            fitting.turn_deg === null &&
+            !fitting.branch &&
+            run.fittings.findIndex((one) => one.row === fitting.row) === i,
     );
+    const first = (cut?.measure ?? []).filter((one) => one.runs.includes(run.id));
     return (
         <>
             {stops.length > 0 && (
@@ -188,8 +193,14 @@ function TicketHolds({ run }: { run: RunReport }) {
             {doubtful.length > 0 && (
                 <p className="say small">
                     <Shape kind="note" size={14} /> Measure before cutting:{' '}
-                    {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their take-offs are{' '}
+                    {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their lengths are{' '}
                     {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
+                </p>
+            )}
+            {first.length > 0 && (
+                <p className="say small">
+                    <Shape kind="note" size={14} /> To spare the trimming, measure{' '}
+                    {first.map((one) => `one ${one.name}: ${exactInWords(one)}`).join('; ')}.
                 </p>
             )}
         </>

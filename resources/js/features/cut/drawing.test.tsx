@@ -136,8 +136,8 @@ describe('the ticket', () => {
             .map((piece) => renderToStaticMarkup(<CutRow piece={piece} run={run} units="inch" box />))
             .join('');
         for (const piece of run.pieces) {
-            const number = (key: string) => run.joints.find((joint) => joint.key === key)?.number;
-            expect(html).toContain(`Joint ${number(piece.joint_from)} to joint ${number(piece.joint_to)}`);
+            const mark = (key: string) => run.joints.find((joint) => joint.key === key)?.mark;
+            expect(html).toContain(`Joint ${mark(piece.joint_from)} to joint ${mark(piece.joint_to)}`);
         }
         expect(html).toContain('hold:');
         expect(count(html, /class="cut-box"/g)).toBe(run.pieces.length);

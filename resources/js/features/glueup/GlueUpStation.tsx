@@ -17,6 +17,7 @@ import { DayForm } from './DayForm';
 import { JointsWithoutDay } from './JointsWithoutDay';
 import { JointToMake } from './JointToMake';
 import { MadeJoints } from './MadeJoints';
+import { FigureOfRun, useMarks } from './marks';
 import { OneJoint } from './OneJoint';
 import { doneNow, isCemented, madeNow, wrongNow } from './troubles';
 import { Singles } from './Singles';
@@ -42,72 +43,80 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
     if (run.legs.length === 0)
         return <p className="none">Call out a leg on Route: what is not laid out is not joined.</p>;
     return (
-        <main className="station glue">
-            {answer && (
-                <MadeJoints
-                    run={run.id}
-                    made={answer.made}
-                    entries={entries}
-                    log={log}
-                    state={state}
-                    cemented={cementedOf(run)}
-                    onSelect={setSelected}
-                />
-            )}
-            {answer && (
-                <WrongJoints run={run} answer={answer} editor={editor} log={log} waiting={touchedOf(state, run.id)} />
-            )}
-            <section className="glue-day" aria-label="The day">
-                {answer?.day ? (
-                    <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
-                ) : (
-                    <p className="none">
-                        {query.isError ? query.error.message : (whyNot(answer, run.joints.length) ?? 'One moment.')}
-                    </p>
-                )}
-            </section>
-            <section className="glue-said" aria-label="What the day rests on">
-                <DayForm
-                    said={said}
-                    onSaid={setSaid}
-                    problem={isAsked ? null : question.problem}
-                    isBegun={(answer?.made.length ?? 0) > 0}
-                />
-                <Weather editor={editor} />
-                {answer && <Open answer={answer} joints={run.joints.length} base={base} />}
-                {answer && <FindingLines findings={answer.findings} />}
-                {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
-                {answer?.day && <Critical day={answer.day} />}
-                {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} asked={question} />}
-                {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
-            </section>
-            <section className="glue-steps" aria-label="Joint by joint">
-                {selected !== null && (
-                    <OneJoint
-                        key={selected}
-                        run={run}
-                        joint={selected}
-                        hands={(answer?.hands ?? []).filter((one) => one.joint === selected)}
-                        editor={editor}
-                        onBack={() => setSelected(null)}
-                        onMade={
-                            isMade(answer, state, run.id, selected)
-                                ? null
-                                : () => {
-                                      log.add([madeNow(run, selected, editor)]);
-                                      setSelected(null);
-                                  }
-                        }
-                        onWrong={(what, then) => {
-                            log.add(wrongNow(run, selected, editor, what, then, madeOf(answer)));
-                            setSelected(null);
-                        }}
+        <FigureOfRun.Provider value={run.figure}>
+            <main className="station glue">
+                {answer && (
+                    <MadeJoints
+                        run={run.id}
+                        made={answer.made}
+                        entries={entries}
+                        log={log}
+                        state={state}
+                        cemented={cementedOf(run)}
+                        onSelect={setSelected}
                     />
                 )}
-                {answer && <JointsLeft {...{ run, answer, editor, log, state, selected }} onSelect={setSelected} />}
-                {answer && <Singles {...{ singles: answer.singles, entries, editor, log, state }} />}
-            </section>
-        </main>
+                {answer && (
+                    <WrongJoints
+                        run={run}
+                        answer={answer}
+                        editor={editor}
+                        log={log}
+                        waiting={touchedOf(state, run.id)}
+                    />
+                )}
+                <section className="glue-day" aria-label="The day">
+                    {answer?.day ? (
+                        <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
+                    ) : (
+                        <p className="none">
+                            {query.isError ? query.error.message : (whyNot(answer, run.joints.length) ?? 'One moment.')}
+                        </p>
+                    )}
+                </section>
+                <section className="glue-said" aria-label="What the day rests on">
+                    <DayForm
+                        said={said}
+                        onSaid={setSaid}
+                        problem={isAsked ? null : question.problem}
+                        isBegun={(answer?.made.length ?? 0) > 0}
+                    />
+                    <Weather editor={editor} />
+                    {answer && <Open answer={answer} joints={run.joints.length} base={base} />}
+                    {answer && <FindingLines findings={answer.findings} />}
+                    {answer?.day && <Waits day={answer.day} isAlone={said.people === 1} />}
+                    {answer?.day && <Critical day={answer.day} />}
+                    {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} asked={question} />}
+                    {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
+                </section>
+                <section className="glue-steps" aria-label="Joint by joint">
+                    {selected !== null && (
+                        <OneJoint
+                            key={selected}
+                            run={run}
+                            joint={selected}
+                            hands={(answer?.hands ?? []).filter((one) => one.joint === selected)}
+                            editor={editor}
+                            onBack={() => setSelected(null)}
+                            onMade={
+                                isMade(answer, state, run.id, selected)
+                                    ? null
+                                    : () => {
+                                          log.add([madeNow(run, selected, editor)]);
+                                          setSelected(null);
+                                      }
+                            }
+                            onWrong={(what, then) => {
+                                log.add(wrongNow(run, selected, editor, what, then, madeOf(answer)));
+                                setSelected(null);
+                            }}
+                        />
+                    )}
+                    {answer && <JointsLeft {...{ run, answer, editor, log, state, selected }} onSelect={setSelected} />}
+                    {answer && <Singles {...{ singles: answer.singles, entries, editor, log, state }} />}
+                </section>
+            </main>
+        </FigureOfRun.Provider>
     );
 }
 
@@ -192,10 +201,11 @@ function DayPicture({
     onSelect: (joint: string) => void;
 }) {
     const [ref, { width }] = useSize<HTMLDivElement>();
+    const markOf = useMarks();
     return (
         <div ref={ref}>
             <p className="glue-sum">{dayInWords(day)}</p>
-            {width > 0 && <DayLine day={day} width={width} selected={selected} onSelect={onSelect} />}
+            {width > 0 && <DayLine {...{ day, width, selected, onSelect }} markOf={markOf} />}
             <Key day={day} />
         </div>
     );
@@ -234,13 +244,14 @@ function Waits({ day, isAlone }: { day: Day; isAlone: boolean }) {
 
 /** What decides when it can be tested, the first first. */
 function Critical({ day }: { day: Day }) {
+    const markOf = useMarks();
     if (day.critical.length === 0) return null;
     return (
         <details className="glue-critical">
             <summary>What decides when it can be tested</summary>
             <ol>
                 {day.critical.map((link) => (
-                    <li key={link.joint}>{causeInWords(link, day)}</li>
+                    <li key={link.joint}>{causeInWords(link, day, markOf)}</li>
                 ))}
             </ol>
             {!day.optimal && day.bound !== null && day.earliest_test !== null && (

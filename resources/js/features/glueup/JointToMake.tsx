@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useMarks } from './marks';
 
 interface Props {
     /** its number */
@@ -14,14 +15,15 @@ interface Props {
 
 /** A joint of the run that is still to be made: it is opened, or said to be made. */
 export function JointToMake({ joint, isOn, isWaiting, onSelect, onMade, children }: Props) {
+    const mark = useMarks()(joint);
     return (
         <li>
             <button type="button" className={isOn ? 'glue-row on' : 'glue-row'} aria-pressed={isOn} onClick={onSelect}>
-                <b className="glue-n mk">{joint}</b>
+                <b className="glue-n mk">{mark}</b>
                 {children}
             </button>
             <button type="button" className="glue-joined" disabled={isWaiting} onClick={onMade}>
-                {isWaiting ? 'Kept, not sent yet' : `Joint ${joint} is made`}
+                {isWaiting ? 'Kept, not sent yet' : `Joint ${mark} is made`}
             </button>
         </li>
     );

@@ -6,6 +6,7 @@ import { useNow, Waiting } from '../sitelog';
 import { Seen } from './Seen';
 import { entryOf, running, type Running } from './running';
 import { useAttention } from './useAttention';
+import { useMarks } from './marks';
 
 interface Props {
     run: string;
@@ -25,20 +26,21 @@ export function MadeJoints({ run, made, entries, log, state, cemented, onSelect 
     const clocks = running(made, now);
     const next = clocks[0];
     useAttention(clocks, now);
+    const markOf = useMarks();
     return (
         <section className="glue-made" aria-label="Made">
             <Waiting state={state} log={log} />
             {next && (
                 <p className="glue-next" role="timer">
                     <b className="mk">{timeLeft(next.until - now)}</b>
-                    <span>{clockInWords(next, made)}</span>
+                    <span>{clockInWords(next, made, markOf(next.joint))}</span>
                 </p>
             )}
             {made.length > 0 && (
                 <ul>
                     {made.map((joint) => (
                         <li key={joint.joint}>
-                            <b className="glue-n mk">{joint.joint}</b>
+                            <b className="glue-n mk">{markOf(joint.joint)}</b>
                             <span>
                                 made {clockOf(joint.at)}
                                 <By entry={entryOf(entries, run, joint.joint)} />
@@ -84,12 +86,10 @@ function TakeBack({ entry, log }: { entry: LogEntry | undefined; log: SiteLog })
     );
 }
 
-function clockInWords(clock: Running, made: RunDay['made']): string {
+function clockInWords(clock: Running, made: RunDay['made'], mark: string): string {
     const both = made.find((one) => one.joint === clock.joint);
-    if (clock.what === 'fill') return `no water through joint ${clock.joint}`;
-    return both?.may_fill === both?.may_move
-        ? `joint ${clock.joint}: not moved, no water`
-        : `joint ${clock.joint} must not be moved`;
+    if (clock.what === 'fill') return `no water through joint ${mark}`;
+    return both?.may_fill === both?.may_move ? `joint ${mark}: not moved, no water` : `joint ${mark} must not be moved`;
 }
 
 function stateOf(joint: string, clocks: Running[], now: number): string {

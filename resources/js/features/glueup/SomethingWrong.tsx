@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { JointMethod } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { TROUBLES, type Trouble } from './troubles';
+import { useMarks } from './marks';
 
 interface Props {
     method: JointMethod;
@@ -12,10 +13,11 @@ interface Props {
 
 /** What to do now where a joint does not come out right: while it still gives, and after. */
 export function SomethingWrong({ method, joint, onSaid }: Props) {
+    const mark = useMarks()(joint);
     const [what, setWhat] = useState<Trouble | null>(null);
     const advice = method.troubles.find((one) => one.what === what);
     return (
-        <section className="glue-wrong" aria-label={`Something is wrong with joint ${joint}`}>
+        <section className="glue-wrong" aria-label={`Something is wrong with joint ${mark}`}>
             <h3>Something is wrong?</h3>
             <div className="wrong-kinds">
                 {method.troubles.map((one) => (

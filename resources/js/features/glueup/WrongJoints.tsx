@@ -3,6 +3,7 @@ import { Said } from '../../drawing/Said';
 import type { JobEditor, SiteLog } from '../../editing';
 import { localClock } from '../../shared/localClock';
 import { Shape } from '../../shared/Shape';
+import { useMarks } from './marks';
 import { cutOutNow, madeNow, TROUBLES } from './troubles';
 
 interface Props {
@@ -16,13 +17,14 @@ interface Props {
 
 /** Joints that are not as they should be, with what to do; and what goes in where one was cut out. */
 export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
+    const markOf = useMarks();
     if (answer.wrong.length + answer.repairs.length === 0) return null;
     return (
         <section className="glue-troubles" aria-label="To be mended">
             {answer.wrong.map((one) => (
                 <article key={one.joint}>
                     <h3>
-                        <Shape kind="stop" size={20} /> Joint {one.joint}: {TROUBLES[one.what].toLowerCase()}
+                        <Shape kind="stop" size={20} /> Joint {markOf(one.joint)}: {TROUBLES[one.what].toLowerCase()}
                     </h3>
                     <p className="cap">
                         {localClock(one.at)}, {one.by}
@@ -78,12 +80,13 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
 }
 
 function Repair({ repair, units }: { repair: RunDay['repairs'][number]; units: Units }) {
+    const markOf = useMarks();
     return (
         <article>
             <h3>
                 {repair.joints.length > 1
-                    ? `Joints ${repair.joints.join(', ')} are cut out:`
-                    : `Joint ${repair.joint} is cut out:`}{' '}
+                    ? `Joints ${repair.joints.map(markOf).join(', ')} are cut out:`
+                    : `Joint ${markOf(repair.joint)} is cut out:`}{' '}
                 what goes in
                 {repair.fitting !== null && ` with a new ${repair.fitting}`}
             </h3>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { jointMark } from '../../shared/marks';
 import { asked, usual, withZone } from './asked';
 import { causeInWords, dayInWords } from './words';
 
@@ -66,9 +67,9 @@ describe('a day in words', () => {
 
     it('says what each joint waits for', () => {
         const of = (cause: 'start' | 'set' | 'hands' | 'release'): string =>
-            causeInWords({ joint: '1', cause, after: '7' }, day);
-        expect(of('set')).toBe('Joint 1 at 08:02: joint 7 has to set before it is moved.');
-        expect(of('hands')).toBe('Joint 1 at 08:02: hands are on joint 7 until then.');
+            causeInWords({ joint: '1', cause, after: '7' }, day, (joint) => jointMark(12, joint));
+        expect(of('set')).toBe('Joint 12.1 at 08:02: joint 12.7 has to set before it is moved.');
+        expect(of('hands')).toBe('Joint 12.1 at 08:02: hands are on joint 12.7 until then.');
         expect(of('release')).toContain('closed only then');
         expect(of('start')).toContain('tried dry');
     });

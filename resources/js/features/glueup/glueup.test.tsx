@@ -158,7 +158,9 @@ it('says who holds what of the joint at hand', () => {
 it('says what decides it, and that not all orders were gone through', async () => {
     glue();
     await user.click(await screen.findByText('What decides when it can be tested'));
-    expect(screen.getByText(`Joint ${second} at 08:35: joint ${first} has to set before it is moved.`)).toBeTruthy();
+    expect(
+        screen.getByText(`Joint 1.${second} at 08:35: joint 1.${first} has to set before it is moved.`),
+    ).toBeTruthy();
     expect(screen.getByText(/at best it could be tested at 09:00/)).toBeTruthy();
 });
 
@@ -182,7 +184,7 @@ it('asks anew for two people, and for a line that is closed for a while', async 
 
 it('says that a joint is made, and asks for the day anew', async () => {
     glue();
-    await user.click(await screen.findByRole('button', { name: `Joint ${first} is made` }));
+    await user.click(await screen.findByRole('button', { name: `Joint 1.${first} is made` }));
     await waitFor(() => expect(said).toMatchObject([{ kind: 'joint', joint: Number(first) }]));
     await waitFor(() => expect(asked.length).toBeGreaterThan(1));
 });
@@ -190,7 +192,7 @@ it('says that a joint is made, and asks for the day anew', async () => {
 it('keeps what is tapped while the line is cut, and says so', async () => {
     isAway = true;
     glue();
-    await user.click(await screen.findByRole('button', { name: `Joint ${second} is made` }));
+    await user.click(await screen.findByRole('button', { name: `Joint 1.${second} is made` }));
     expect(await screen.findByText(/kept on this device and not sent yet/)).toBeTruthy();
     const button = screen.getByRole('button', { name: 'Kept, not sent yet' });
     expect(button.hasAttribute('disabled')).toBe(true);
@@ -206,7 +208,7 @@ it('runs the clocks of what is made, and takes a tap back', async () => {
     answering(answer({ made }));
     glue();
     const timer = await screen.findByRole('timer');
-    expect(timer.textContent).toMatch(/^(5:0[01]|4:5\d)joint \d+ must not be moved$/);
+    expect(timer.textContent).toMatch(/^(5:0[01]|4:5\d)joint 1\.\d+ must not be moved$/);
     expect(screen.getByText(/not moved for (5:0[01]|4:5\d)/)).toBeTruthy();
     await user.click(await screen.findByRole('button', { name: 'Not made: take it back' }));
     await waitFor(() => expect(said).toMatchObject([{ kind: 'taken-back', entry: 1 }]));
@@ -223,7 +225,7 @@ it('leads to where a joint gets its method', async () => {
 it('lets a joint be said to be made where there is no day', async () => {
     answering(answer({ day: null, goes: false }));
     glue();
-    await user.click(await screen.findByRole('button', { name: `Joint ${second} is made` }));
+    await user.click(await screen.findByRole('button', { name: `Joint 1.${second} is made` }));
     await waitFor(() => expect(said).toMatchObject([{ kind: 'joint', joint: Number(second) }]));
 });
 
@@ -237,8 +239,11 @@ it('draws a line for each joint, and marks the joint that is tapped', async () =
     const { day } = answer();
     const onSelect = vi.fn<(joint: string) => void>();
     if (!day) throw new Error('no day');
-    const { container } = render(<DayLine day={day} width={600} selected={null} onSelect={onSelect} />);
+    const { container } = render(
+        <DayLine day={day} width={600} selected={null} onSelect={onSelect} markOf={(joint) => `7.${joint}`} />,
+    );
     const lines = [...container.querySelectorAll('[data-joint]')];
+    expect(lines.map((line) => line.querySelector('.day-n')?.textContent)).toEqual([`7.${first}`, `7.${second}`]);
     expect(lines.map((line) => line.getAttribute('data-joint'))).toEqual([first, second]);
     const width = (line: Element | undefined, kind: string): number =>
         Number(line?.querySelector(`.${kind}`)?.getAttribute('width') ?? 0);

@@ -31,18 +31,18 @@ export function waitInWords(wait: Day['waits'][number], isAlone: boolean): strin
 }
 
 /** Why a joint of the critical chain is made when it is. */
-export function causeInWords(link: Day['critical'][number], day: Day): string {
+export function causeInWords(link: Day['critical'][number], day: Day, markOf: (joint: string) => string): string {
     const step = day.steps.find((one) => one.what === 'join' && one.joint === link.joint);
     const at = step ? ` at ${clockOf(step.from)}` : '';
     switch (link.cause) {
         case 'set':
-            return `Joint ${link.joint}${at}: joint ${link.after} has to set before it is moved.`;
+            return `Joint ${markOf(link.joint)}${at}: joint ${markOf(link.after ?? '')} has to set before it is moved.`;
         case 'hands':
-            return `Joint ${link.joint}${at}: hands are on joint ${link.after} until then.`;
+            return `Joint ${markOf(link.joint)}${at}: hands are on joint ${markOf(link.after ?? '')} until then.`;
         case 'release':
-            return `Joint ${link.joint}${at}: the line is closed only then.`;
+            return `Joint ${markOf(link.joint)}${at}: the line is closed only then.`;
         default:
-            return `Joint ${link.joint}${at}: the first, once everything was tried dry.`;
+            return `Joint ${markOf(link.joint)}${at}: the first, once everything was tried dry.`;
     }
 }
 

@@ -62,9 +62,9 @@ function inWords(run: RunReport, selected: Selection | null, units: Units): stri
     if (!selected) return '';
     if (selected.kind === 'piece') {
         const piece = run.pieces.find((one) => one.key === selected.key);
-        const number = (key: string): number | undefined => run.joints.find((joint) => joint.key === key)?.number;
+        const mark = (key: string): string | undefined => run.joints.find((joint) => joint.key === key)?.mark;
         return piece
-            ? `piece ${piece.letter}, joint ${number(piece.joint_from)} to ${number(piece.joint_to)}, leg ${piece.leg}`
+            ? `piece ${piece.letter}, joint ${mark(piece.joint_from)} to ${mark(piece.joint_to)}, leg ${piece.leg}`
             : '';
     }
     const joint = run.joints.find((one) => one.key === selected.key);
@@ -77,7 +77,7 @@ function inWords(run: RunReport, selected: Selection | null, units: Units): stri
             : joint.level.mm > 0.5
               ? `${level} above the outlet`
               : 'level with the outlet';
-    return `joint ${joint.number}${fitting ? `, into the ${fitting.pattern === 'bushing' ? '' : `${fitting.size} `}${fitting.name}` : ''}, ${height}`;
+    return `joint ${joint.mark}${fitting ? `, into the ${fitting.pattern === 'bushing' ? '' : `${fitting.size} `}${fitting.name}` : ''}, ${height}`;
 }
 
 function legOf(run: RunReport, selected: Selection | null): number | null {

@@ -18,7 +18,7 @@ export function MethodList({
         <section className="method-list" aria-label="Ways to join">
             <header>
                 <h2>
-                    {card.number === null ? '' : `Joint ${card.number}: `}
+                    {card.mark === null ? '' : `Joint ${card.mark}: `}
                     {card.name}
                 </h2>
                 <div className="cap">

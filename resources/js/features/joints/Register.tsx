@@ -43,7 +43,7 @@ export function Register({
                     aria-current={selected === joint.key}
                     onClick={() => onOpen({ run: run.id, joint: joint.key })}
                 >
-                    <span className="tagj">{joint.number}</span>
+                    <span className="tagj">{joint.mark}</span>
                     <b>{joint.name}</b>
                     <span className={joint.method_name ? 'reg-method' : 'reg-method none'}>
                         {joint.method_name || stateInWords(joint.state)}

@@ -35,7 +35,7 @@ export function StepCard({
     return (
         <section className="step-card" aria-label={`How to make it: ${method.name}`} ref={box}>
             <header>
-                {card.number !== null && <span className="tagj big">{card.number}</span>}
+                {card.mark !== null && <span className="tagj big">{card.mark}</span>}
                 <div>
                     <h2>{card.name}</h2>
                     <p className="cap">

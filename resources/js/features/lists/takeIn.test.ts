@@ -100,11 +100,11 @@ describe('joints', () => {
     const end = evaluation.runs.find((run) => run.id === 'clay-wash')?.joints.at(-1);
     it('change where the run meets what stands there, and nowhere else', () => {
         expect(end?.key).toBe('tie-in');
-        const taken = take(`run,joint,method (key)\n${NAME},${end?.number},caulked\n${NAME},2,solvent-pvc\n`);
+        const taken = take(`run,joint,method (key)\n${NAME},${end?.mark},caulked\n${NAME},2,solvent-pvc\n`);
         expect([taken.count, taken.problems]).toEqual([1, []]);
         expect(taken.document.runs.find((run) => run.id === 'clay-wash')?.tie_in.method).toBe('caulked');
         const own = take(`run,joint,method (key)\n${NAME},2,caulked\n`);
-        expect(own.problems).toEqual([expect.stringMatching(/^Row 2: joint 2 is made as its pipe is, /)]);
+        expect(own.problems).toEqual([expect.stringMatching(/^Row 2: joint 1\.2 is made as its pipe is, /)]);
         expect(take(`run,joint,method (key)\n${NAME},99,caulked\n`).problems).toEqual(['Row 2: there is no joint 99.']);
     });
 });

@@ -143,12 +143,13 @@ function readings(table: Table, within: Within): Read {
 function joints(table: Table, within: Within): Read {
     const rows = eachRow(table, (row): Edit | null => {
         const run = runOf(row, within);
-        const joint = run.joints.find((one) => String(one.number) === row.said('joint'));
+        // A list that was saved before runs had figures says a joint by its number, and a piece by its letter.
+        const said = row.said('joint');
+        const joint = run.joints.find((one) => one.mark === said || String(one.number) === said);
         if (!joint) throw new Wrong(`there is no joint ${row.said('joint')}`.trim());
         const method = row.said('method (key)');
         if (method === (joint.method ?? '')) return null;
-        if (joint.state === 'own')
-            throw new Wrong(`joint ${joint.number} is made as its pipe is, ${joint.method_name}`);
+        if (joint.state === 'own') throw new Wrong(`joint ${joint.mark} is made as its pipe is, ${joint.method_name}`);
         return (document) => chooseMethod(document, { run: run.id, joint: joint.key }, method === '' ? null : method);
     });
     return edited(rows);
@@ -158,7 +159,8 @@ function joints(table: Table, within: Within): Read {
 function cuts(table: Table, within: Within): Read {
     const rows = eachRow(table, (row): Happened | null => {
         const run = runOf(row, within);
-        const piece = run.pieces.find((one) => one.letter === row.said('piece').toUpperCase());
+        const letter = row.said('piece').toUpperCase();
+        const piece = run.pieces.find((one) => one.letter === letter || one.letter === `${run.figure}${letter}`);
         if (!piece) throw new Wrong(`there is no piece ${row.said('piece')}`.trim());
         const [cut, length] = [row.said('cut').toLowerCase(), row.length('cut length')];
         if (!['yes', 'no', ''].includes(cut)) throw new Wrong(`${cut} is neither yes nor no`);

@@ -195,8 +195,8 @@ function tiesInWords(editor: JobEditor, id: string): string {
     const ties = editor.document.runs.flatMap((run, i) => {
         const report = editor.evaluation.runs.find((one) => one.id === run.id);
         const at = (key: string): string => {
-            const number = report?.joints.find((joint) => joint.key === key)?.number;
-            return number === undefined ? `run ${i + 1}` : `run ${i + 1}, joint ${number}`;
+            const mark = report?.joints.find((joint) => joint.key === key)?.mark;
+            return mark === undefined ? `run ${i + 1}` : `run ${i + 1}, joint ${mark}`;
         };
         return [
             ...(run.outlet.standing === id ? [at('outlet')] : []),

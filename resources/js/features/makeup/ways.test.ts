@@ -3,7 +3,7 @@ import type { JobDocument, MadeUp, MadeUpWay } from '../../api/types';
 import { accepted, bendsInWords, dialInWords, freesInWords, notesOf, relaxInWords, stepInWords } from './ways';
 
 const bend = (name: string, more: Partial<MadeUpWay['bends'][number]> = {}): MadeUpWay['bends'][number] =>
-    ({ name, strain_deg: 0, known: true, ...more }) as MadeUpWay['bends'][number];
+    ({ name, strain_deg: 0, doubt_mm: 0, ...more }) as MadeUpWay['bends'][number];
 const way = (bends: MadeUpWay['bends'], more: Partial<MadeUpWay> = {}): MadeUpWay =>
     ({
         bends,
@@ -33,7 +33,7 @@ describe('a way in words', () => {
         expect(texts(way([bend('45')]))).toBe('Meets both ends, without strain.');
         expect(texts(way([bend('45', { strain_deg: 0.4 })]))).toContain('0.4°');
         expect(texts(way([bend('45')], { refused: ['90'] }))).toContain('does not take 90');
-        expect(texts(way([bend('45', { known: false })]))).toContain('Measure the fitting');
+        expect(texts(way([bend('45', { doubt_mm: 1.54 })]))).toContain('to within 1.5 mm each: cut long');
         expect(texts(way([], { closes_within_mm: 0.9 }))).toContain('0.9 mm');
     });
 });
@@ -89,24 +89,27 @@ it('takes a way into its run, and leaves the others', () => {
 describe('the order', () => {
     const step = (more: object): Parameters<typeof stepInWords>[0] => ({
         parts: ['A'],
-        joints: [3],
+        joints: ['7.3'],
         push_mm: 38.1,
         on_bench: true,
         moves: true,
         ...more,
     });
     it.each([
-        [{}, 'On the bench: A onto joint 3, pushed 38 mm.'],
-        [{ on_bench: false, joints: [3, 4], parts: ['A', '45'] }, 'In place: A, 45 onto joints 3 and 4, pushed 38 mm.'],
-        [{ moves: false, on_bench: false }, 'In place: set A, and close joint 3 over.'],
-        [{ parts: [], on_bench: false }, 'In place: close joint 3.'],
-        [{ parts: ['A', 'B', 'C', 'D', 'E', 'F'] }, 'On the bench: A, B, C and 3 more onto joint 3, pushed 38 mm.'],
+        [{}, 'On the bench: A onto joint 7.3, pushed 38 mm.'],
+        [
+            { on_bench: false, joints: ['7.3', '7.4'], parts: ['A', '45'] },
+            'In place: A, 45 onto joints 7.3 and 7.4, pushed 38 mm.',
+        ],
+        [{ moves: false, on_bench: false }, 'In place: set A, and close joint 7.3 over.'],
+        [{ parts: [], on_bench: false }, 'In place: close joint 7.3.'],
+        [{ parts: ['A', 'B', 'C', 'D', 'E', 'F'] }, 'On the bench: A, B, C and 3 more onto joint 7.3, pushed 38 mm.'],
     ])('%#', (more, words) => expect(stepInWords(step(more))).toBe(words));
     it('says what frees it', () =>
         expect(
             freesInWords([
-                { joint: 3, kind: 'slide' },
-                { joint: 5, kind: 'union' },
+                { joint: '7.3', kind: 'slide' },
+                { joint: '7.5', kind: 'union' },
             ]),
-        ).toBe('at joint 3 a slip coupling, slid back and over, and at joint 5 a union'));
+        ).toBe('at joint 7.3 a slip coupling, slid back and over, and at joint 7.5 a union'));
 });

@@ -17,8 +17,12 @@ export function notesOf(way: MadeUpWay): { severity: 'warn' | 'unknown' | null; 
         notes.push({ severity: 'warn', text: `The book does not take ${way.refused.join(', ')} for this turn.` });
     const strain = Math.max(0, ...way.bends.map((bend) => bend.strain_deg));
     if (strain > 0.05) notes.push({ severity: null, text: `Every joint gives up to ${strain.toFixed(1)}°.` });
-    if (way.bends.some((bend) => !bend.known))
-        notes.push({ severity: 'unknown', text: 'Measure the fitting: its take-off is not stated.' });
+    const doubt = Math.max(0, ...way.bends.map((bend) => bend.doubt_mm));
+    if (doubt > 0)
+        notes.push({
+            severity: null,
+            text: `Its bends are reckoned to within ${doubt.toFixed(1)} mm each: cut long, dry-fit, then trim.`,
+        });
     if (way.closes_within_mm > 0.2)
         notes.push({ severity: null, text: `Meets the end to within ${way.closes_within_mm.toFixed(1)} mm.` });
     if (notes.length === 0) notes.push({ severity: null, text: 'Meets both ends, without strain.' });

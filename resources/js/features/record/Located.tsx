@@ -50,7 +50,7 @@ export function Located({ run, units, log }: Props) {
                     <select name="joint">
                         {run.joints.map((joint) => (
                             <option key={joint.key} value={joint.number}>
-                                {joint.number}, {joint.name}
+                                {joint.mark}, {joint.name}
                             </option>
                         ))}
                     </select>

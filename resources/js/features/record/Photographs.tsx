@@ -50,7 +50,7 @@ export function Photographs({ job, run }: Props) {
                     <option value="">the whole</option>
                     {run.joints.map((joint) => (
                         <option key={joint.key} value={joint.number}>
-                            joint {joint.number}, {joint.name}
+                            joint {joint.mark}, {joint.name}
                         </option>
                     ))}
                 </select>

@@ -142,7 +142,7 @@ function Joint({ joint, pictures }: { joint: RecordedJoint; pictures: string }) 
     const shape = joint.trouble ? 'stop' : joint.made_at === null ? 'open' : 'done';
     return (
         <li className="record-joint">
-            <b className="glue-n mk">{joint.joint}</b>
+            <b className="glue-n mk">{joint.mark}</b>
             <span>
                 <Shape kind={shape} size={16} /> <b>{joint.name}</b>
                 <span className="cap">

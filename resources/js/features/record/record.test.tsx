@@ -16,6 +16,7 @@ const run = evaluatedRuns(31, 25).filter((one) => one.joints.length > 2)[0] as R
 
 const joint = (other: Partial<RecordedJoint> = {}): RecordedJoint => ({
     joint: 1,
+    mark: '7.1',
     name: 'A into the tee',
     size: '2',
     planned: 'PVC cement',

@@ -1,11 +1,12 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
+import { jointMark } from '../../shared/marks';
 import { Shape } from '../../shared/Shape';
 import { WORDS } from '../../drawing/section/labels';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
 import { RestsOn } from '../../shared/SourceTap';
-import { MeasureDialog } from './MeasureDialog';
+import { MeasureDialog, ofFinding, type ToMeasure } from '../measure';
 import { mendingOf } from './mending';
 
 interface Props {
@@ -20,6 +21,9 @@ interface Props {
 const FIELDS: Record<string, string> = {
     take_off_mm: 'centre to stop',
     spigot_mm: 'centre to spigot',
+    run_in_mm: 'up the run, to the stop',
+    run_out_mm: 'down the run, to the stop',
+    branch_mm: 'along the branch, to the stop',
     stop_mm: 'stop',
     offset_mm: 'stop to stop',
     length_mm: 'length',
@@ -28,7 +32,7 @@ const FIELDS: Record<string, string> = {
 
 /** What stands against the run: what, where, why with its source, and what to do about it. */
 export function Findings({ run, plan, editor, selection, onRun, onStation }: Props) {
-    const [measuring, setMeasuring] = useState<string | null>(null);
+    const [measuring, setMeasuring] = useState<ToMeasure | null>(null);
     const list = useRef<HTMLElement>(null);
 
     useEffect(() => {
@@ -74,11 +78,12 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                 <FindingCard
                     key={`${finding.rule} ${finding.where.leg} ${String(finding.params.row ?? '')} ${index}`}
                     finding={finding}
+                    run={run}
                     isLit={selection.finding === index}
                     mending={mendingOf(finding, run, plan)}
                     onShow={() => show(finding, index)}
                     onMend={(edit) => editor.changeRun(plan.id, edit)}
-                    onMeasure={setMeasuring}
+                    onMeasure={() => setMeasuring(ofFinding(finding, run, editor.evaluation.units))}
                     onRun={onRun}
                     onStation={onStation}
                 />
@@ -86,35 +91,29 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
             <Overrides editor={editor} />
             {run.sources.length > 0 && <RestsOn sources={run.sources} />}
             {measuring !== null && (
-                <MeasureDialog
-                    row={measuring}
-                    run={run}
-                    editor={editor}
-                    system={plan.system}
-                    onClose={() => setMeasuring(null)}
-                />
+                <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />
             )}
         </section>
     );
 }
 
-interface FindingCardProps extends Pick<Props, 'onRun' | 'onStation'> {
+interface FindingCardProps extends Pick<Props, 'run' | 'onRun' | 'onStation'> {
     finding: Finding;
     isLit: boolean;
     mending: ReturnType<typeof mendingOf>;
     onShow: () => void;
     onMend: (edit: (run: JobRun) => JobRun) => void;
-    onMeasure: (row: string) => void;
+    onMeasure: () => void;
 }
 
 /** What, where, why with its source, and what to do about it. */
-function FindingCard({ finding, isLit, mending, onShow, onMend, onMeasure, onRun, onStation }: FindingCardProps) {
+function FindingCard({ finding, run, isLit, mending, onShow, onMend, onMeasure, onRun, onStation }: FindingCardProps) {
     return (
         <div className={`f ${finding.severity} ${isLit ? 'lit' : ''}`}>
             <Shape kind={finding.severity} size={21} />
             <div>
                 <button type="button" className="head-line" onClick={() => onShow()}>
-                    <b>{WORDS[finding.severity]}</b> {placeOf(finding)}
+                    <b>{WORDS[finding.severity]}</b> {placeOf(finding, run)}
                     {finding.title}
                 </button>
                 <p>{finding.why}</p>
@@ -138,12 +137,8 @@ function FindingCard({ finding, isLit, mending, onShow, onMend, onMeasure, onRun
                         {mending.label}
                     </button>
                 )}
-                {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.unmeasured') && (
-                    <button
-                        type="button"
-                        className="plain small"
-                        onClick={() => onMeasure(String(finding.params.row ?? ''))}
-                    >
+                {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.reckoned') && (
+                    <button type="button" className="plain small" onClick={onMeasure}>
                         Enter what you measured
                     </button>
                 )}
@@ -202,12 +197,12 @@ function Overrides({ editor }: Pick<Props, 'editor'>) {
     );
 }
 
-function placeOf(finding: Finding): string {
+function placeOf(finding: Finding, run: RunReport): string {
     const { leg, piece, joint } = finding.where;
     const parts = [
         leg !== null && `leg ${leg}`,
         piece !== null && `piece ${piece}`,
-        joint !== null && `at joint ${joint}`,
+        joint !== null && `at joint ${jointMark(run.figure, joint)}`,
     ].filter(Boolean);
     return parts.length > 0 ? `${parts.join(', ')}: ` : '';
 }

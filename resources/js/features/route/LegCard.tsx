@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
 import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
+import { smallInWords } from '../../shared/lengths';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../../editing';
 import {
@@ -224,6 +225,12 @@ function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'
                                 {piece.known ? <Said tape={piece.cut} units={units} unit /> : <NotKnown />}
                             </b>{' '}
                             {piece.known && <span className="cap">{other(piece.cut, units)}</span>}
+                            {piece.doubt && (
+                                <span className="cap">
+                                    {' '}
+                                    ± {smallInWords(piece.doubt.mm, units)}: cut long, dry-fit, trim
+                                </span>
+                            )}
                         </span>
                     ))}
                 </p>

@@ -110,7 +110,7 @@ function JointRow({ joint, isWaiting, onSaid }: RowProps) {
     const shape = joint.state === 'wrong' ? 'stop' : joint.dry === true ? 'done' : 'open';
     return (
         <li className="walk-row">
-            <b className="glue-n mk">{joint.joint}</b>
+            <b className="glue-n mk">{joint.mark}</b>
             <span>
                 <Shape kind={shape} size={18} /> <b>{joint.name}</b>
                 <span className="cap">

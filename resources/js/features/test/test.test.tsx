@@ -82,6 +82,7 @@ const system = (other: Partial<TestedSystem> = {}): TestedSystem => ({
         {
             run: run.id,
             joint: 1,
+            mark: '7.1',
             name: 'A into the tee',
             method_name: 'PVC cement',
             check: 'A bead all round.',

@@ -1,27 +1,92 @@
 import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
-import type { JobRun, RunReport, Units } from '../../api/types';
+import type { Finding, MeasureFirst, RunReport, Units } from '../../api/types';
+import { lengthInWords } from '../../shared/lengths';
 import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
 import type { JobEditor } from '../../editing';
 
-interface Props {
+type Field = [name: string, label: string];
+
+/** A fitting that can be measured: the table and row it is looked up in, and what is known of it. */
+export interface ToMeasure {
+    system: string;
     row: string;
-    run: RunReport;
+    name: string;
+    fields: Field[];
+    isStraight: boolean;
+    /** what is reckoned or stated so far, in words */
+    said: string;
+}
+
+interface Props {
+    fitting: ToMeasure;
     editor: JobEditor;
-    system: JobRun['system'];
     onClose: () => void;
 }
 
-/** A take-off measured on the fitting in hand, in place of the catalogue's. */
-export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
-    const fitting = run.fittings.find((one) => one.row === row);
+const BEND: Field[] = [['take_off_mm', 'Centre to stop']];
+const BRANCH: Field[] = [
+    ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
+    ['run_out_mm', 'Down the run, to the stop'],
+    ['branch_mm', 'Along the branch, to the stop'],
+];
+
+const within = (doubtMm: number, units: Units): string =>
+    `Reckoned from its pattern so far, to within ${lengthInWords(doubtMm, units)}.`;
+
+/** A fitting whose lengths are reckoned, as Cut lists what is worth measuring. */
+export const ofMeasureFirst = (one: MeasureFirst, units: Units): ToMeasure => ({
+    system: one.system,
+    row: one.row,
+    name: one.name,
+    fields: one.branch ? BRANCH : BEND,
+    isStraight: false,
+    said: within(one.doubt.mm, units),
+});
+
+/** The fitting that a finding is about; it may be one of another run, which this one ends in. */
+export function ofFinding(finding: Finding, run: RunReport, units: Units): ToMeasure | null {
+    const row = String(finding.params.row ?? '');
+    const system = finding.source?.table ?? '';
+    const fitting = run.fittings.find((one) => one.row === row && one.source.table === system);
+    if (!fitting) {
+        const { fitting: name, branch, doubt_mm } = finding.params;
+        return typeof name !== 'string' || typeof doubt_mm !== 'number'
+            ? null
+            : {
+                  system,
+                  row,
+                  name,
+                  fields: branch === 1 ? BRANCH : BEND,
+                  isStraight: false,
+                  said: within(doubt_mm, units),
+              };
+    }
+    const isStraight = fitting.turn_deg === null;
+    const { status, confidence, source } = fitting.source;
+    const length = lengthInWords(fitting.take_off.mm, units);
+    const stated = `Catalogue: ${length}, ${status}, ${confidence} confidence. ${source}.`;
+    return {
+        system,
+        row,
+        name: `${fitting.size} ${fitting.name}`,
+        fields: fitting.branch
+            ? BRANCH
+            : isStraight
+              ? [[fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm', 'Stop to stop']]
+              : BEND,
+        isStraight,
+        said: fitting.doubt ? within(fitting.doubt.mm, units) : stated,
+    };
+}
+
+/** A length measured on the fitting in hand, in place of the catalogue's. */
+export function MeasureDialog({ fitting, editor, onClose }: Props) {
+    const { system, row, fields } = fitting;
     const { units } = editor.evaluation;
-    if (!fitting) return null;
-    const straight = fitting.turn_deg === null;
-    const fields = fieldsOf(fitting);
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
@@ -64,19 +129,13 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
     return (
         <Modal show onHide={onClose} aria-labelledby="measure-title">
             <Modal.Body>
-                <h2 id="measure-title">
-                    {fitting.size} {fitting.name}
-                </h2>
+                <h2 id="measure-title">{fitting.name}</h2>
                 <p className="say">
-                    {straight
+                    {fitting.isStraight
                         ? 'Measure inside it, from one stop to the other.'
                         : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}
                 </p>
-                <p className="cap">
-                    {fitting.known
-                        ? `Catalogue: ${units === 'inch' ? `${fitting.take_off.inch} in` : `${fitting.take_off.metric} mm`}, ${fitting.source.status}, ${fitting.source.confidence} confidence. ${fitting.source.source}.`
-                        : 'No table states it: nothing can be cut to it before.'}
-                </p>
+                <p className="cap">{fitting.said}</p>
                 <form onSubmit={(event) => void submit(event)}>
                     {fields.map(([field, label], i) => (
                         <LengthField
@@ -94,23 +153,6 @@ export function MeasureDialog({ row, run, editor, system, onClose }: Props) {
             </Modal.Body>
         </Modal>
     );
-}
-
-/** What is measured of a fitting, by its field: what is said of it. */
-function fieldsOf(fitting: RunReport['fittings'][number]): [string, string][] {
-    const straight = fitting.turn_deg === null;
-    return fitting.branch
-        ? [
-              ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
-              ['run_out_mm', 'Down the run, to the stop'],
-              ['branch_mm', 'Along the branch, to the stop'],
-          ]
-        : [
-              [
-                  !straight ? 'take_off_mm' : fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm',
-                  straight ? 'Stop to stop' : 'Centre to stop',
-              ],
-          ];
 }
 
 /** What is entered, in mm by field; a text: the field that cannot be read. Of several, an empty one stays as it was. */

@@ -1,0 +1,51 @@
+import { useState } from 'react';
+import type { CuttingReport } from '../../api/types';
+import { Shape } from '../../shared/Shape';
+import { smallInWords } from '../../shared/lengths';
+import { exactInWords, type JobEditor } from '../../editing';
+import { MeasureDialog, ofMeasureFirst, type ToMeasure } from '../measure';
+
+/** How many are shown before the rest is asked for. */
+const SHOWN = 3;
+
+/**
+ * Fittings whose lengths are reckoned, of the whole job: measuring one of a kind makes every piece that ends in one
+ * exact. The one that spares most trimming stands first.
+ */
+export function MeasureFirst({ list, editor }: { list: CuttingReport['measure']; editor: JobEditor }) {
+    const [measuring, setMeasuring] = useState<ToMeasure | null>(null);
+    const [isAll, setAll] = useState(false);
+    const { units } = editor.evaluation;
+    return (
+        <section className="measure-first" aria-label="Worth measuring">
+            <p className="say">
+                <Shape kind="note" size={15} /> No maker&apos;s table is at hand for some fittings: their lengths are
+                reckoned from the pattern. Pieces that end in them are cut long, dry-fitted, then trimmed. Measuring one
+                of a kind spares that, in the whole job.
+            </p>
+            <ul>
+                {(isAll ? list : list.slice(0, SHOWN)).map((one) => (
+                    <li key={`${one.system} ${one.row}`}>
+                        <span>
+                            Measure one <b>{one.name}</b>: {exactInWords(one)}.{' '}
+                            <span className="cap">Reckoned to ± {smallInWords(one.doubt.mm, units)} so far.</span>
+                        </span>
+                        <button
+                            type="button"
+                            className="plain small"
+                            onClick={() => setMeasuring(ofMeasureFirst(one, units))}
+                        >
+                            Enter it
+                        </button>
+                    </li>
+                ))}
+            </ul>
+            {list.length > SHOWN && (
+                <button type="button" className="plain small" aria-expanded={isAll} onClick={() => setAll(!isAll)}>
+                    {isAll ? 'Only the most useful' : `${list.length - SHOWN} more`}
+                </button>
+            )}
+            {measuring && <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />}
+        </section>
+    );
+}

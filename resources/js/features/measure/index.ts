@@ -1,0 +1,1 @@
+export { MeasureDialog, ofFinding, ofMeasureFirst, type ToMeasure } from './MeasureDialog';
