@@ -120,7 +120,7 @@ final class CutTest extends BrowserTestCase
             'every piece names its stick',
         );
         self::assertStringContainsString(
-            'joint 14: square, burr off',
+            'joint 1.14: square, burr off',
             $this->text($browser, '.cut-station'),
             'the end in the shielded coupling is not chamfered',
         );

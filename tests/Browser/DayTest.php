@@ -63,7 +63,7 @@ final class DayTest extends BrowserTestCase
         $joints = $this->counted($browser, '.glue-steps > ol .glue-row');
         self::assertGreaterThan(3, $joints);
         for ($n = 1; $n <= $joints; $n++) {
-            $this->do($browser, "Joint {$n} is made");
+            $this->do($browser, "Joint 2.{$n} is made");
             $made = fn (): bool => $this->counted($browser, '.glue-made li') === $n;
             $this->until($made, "joint {$n} is made");
         }

@@ -56,9 +56,9 @@ final class GlueUpTest extends BrowserTestCase
         $this->openRun($phone, $job, 'clay-wash', 'glue-up');
         $this->button($phone, 'All tried and marked');
         $this->until(fn (): bool => ! str_contains($this->text($phone, '.glue-steps'), 'Try everything dry'), 'tried');
-        $this->button($phone, 'Joint 2 is made');
+        $this->button($phone, 'Joint 1.2 is made');
         $this->until(fn (): bool => $this->timer($phone) >= 1700, 'its clock runs, of half an hour');
-        self::assertStringContainsString('joint 2: not moved, no water', $this->text($phone, '.glue-next'));
+        self::assertStringContainsString('joint 1.2: not moved, no water', $this->text($phone, '.glue-next'));
         $phone->navigate()->refresh();
         $this->until(
             fn (): bool => $this->timer($phone) >= 1600 && $this->timer($phone) < 1800,
@@ -78,7 +78,7 @@ final class GlueUpTest extends BrowserTestCase
             'on the first, too',
         );
         $this->until(
-            fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 2 is made'),
+            fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 1.2 is made'),
             'still to make',
         );
     }
@@ -89,10 +89,10 @@ final class GlueUpTest extends BrowserTestCase
         $this->signIn($phone);
         $job = $this->ownJob($phone, 'In the cellar');
         $this->openRun($phone, $job, 'clay-wash', 'glue-up');
-        $this->until(fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 2 is made'), 'the day');
+        $this->until(fn (): bool => str_contains($this->text($phone, '.glue-steps'), 'Joint 1.2 is made'), 'the day');
         $this->devTools($phone, 'Network.enable', []);
         $this->network($phone, offline: true);
-        $this->button($phone, 'Joint 2 is made');
+        $this->button($phone, 'Joint 1.2 is made');
         $this->until(
             fn (): bool => str_contains($this->text($phone, '.glue-made'), 'kept on this device and not sent yet'),
             'it is kept here',
@@ -113,7 +113,7 @@ final class GlueUpTest extends BrowserTestCase
             ]);
             $this->signIn($phone);
             $this->openRun($phone, $this->ownJob($phone, "Wrong by {$off}"), 'clay-wash', 'glue-up');
-            $this->button($phone, 'Joint 2 is made');
+            $this->button($phone, 'Joint 1.2 is made');
             $this->until(fn (): bool => $this->timer($phone) > 0, 'a clock runs');
             self::assertEqualsWithDelta(1800, $this->timer($phone), 30, "off by {$off} ms");
         }
@@ -142,7 +142,7 @@ final class GlueUpTest extends BrowserTestCase
         $browser = $this->open();
         $this->signIn($browser);
         $this->openRun($browser, $this->ownJob($browser, 'No method yet'), 'shower', 'glue-up');
-        $this->until(fn (): bool => str_contains($this->text($browser, '.glue-said'), 'Joint 4'), 'it is named');
+        $this->until(fn (): bool => str_contains($this->text($browser, '.glue-said'), 'Joint 6.4'), 'it is named');
         $browser->findElement(WebDriverBy::linkText('choose how it is joined'))->click();
         $this->until(fn (): bool => str_ends_with($browser->getCurrentURL(), '/shower/joints'), 'at Joints');
     }

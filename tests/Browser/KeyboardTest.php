@@ -34,7 +34,7 @@ final class KeyboardTest extends BrowserTestCase
         $this->keys($browser, ' / 54 1/2 right at 1/4 per foot');
         $this->until(fn (): bool => count($this->tags($browser)) > count($before), 'no new piece on the fall line');
         $new = array_values(array_diff($this->tags($browser), $before));
-        self::assertContains('piece E', $new, 'the next free letter');
+        self::assertContains('piece 2E', $new, 'the next free letter');
         $this->until(
             fn (): bool => str_contains(
                 $this->text($browser, '.back'),
@@ -56,14 +56,14 @@ final class KeyboardTest extends BrowserTestCase
 
         $browser->navigate()->refresh();
         $this->seen($browser, '.fall-line');
-        self::assertContains('piece E', $this->tags($browser), 'still there after a reload');
+        self::assertContains('piece 2E', $this->tags($browser), 'still there after a reload');
         self::assertStringContainsString("right 4' 6 1/2 fall 1/4", $this->callOut($browser));
 
         $browser
             ->switchTo()
             ->activeElement()
             ->sendKeys(Key::CONTROL.'z'.Key::NULL);
-        $this->until(fn (): bool => ! in_array('piece E', $this->tags($browser), true), 'undo did not take it away');
+        $this->until(fn (): bool => ! in_array('piece 2E', $this->tags($browser), true), 'undo did not take it away');
         self::assertSame($said, $this->callOut($browser));
         $this->kept($browser);
 
@@ -76,7 +76,7 @@ final class KeyboardTest extends BrowserTestCase
             'nonsense is not marked in place',
         );
         self::assertStringContainsString('Not understood', $this->text($browser, '.back'));
-        self::assertContains('piece D', $this->tags($browser), 'what was there stays');
+        self::assertContains('piece 2D', $this->tags($browser), 'what was there stays');
         $this->keys($browser, Key::ENTER);
         $this->kept($browser);
         $browser->navigate()->refresh();
@@ -84,7 +84,7 @@ final class KeyboardTest extends BrowserTestCase
         self::assertSame("{$said} / right 20 wibble", $this->callOut($browser), 'nothing is lost');
         $this->keys($browser, Key::ESCAPE, ...array_fill(0, 7, Key::BACKSPACE));
         $this->until(
-            fn (): bool => in_array('piece F', $this->tags($browser), true),
+            fn (): bool => in_array('piece 2F', $this->tags($browser), true),
             'mended, it is drawn; and the letter E is not used again',
         );
     }
@@ -97,18 +97,18 @@ final class KeyboardTest extends BrowserTestCase
         $browser->executeScript('document.querySelector(".fall-panel").focus()');
         $said = fn (): string => $this->text($browser, '.fall-panel [aria-live]');
         $this->keys($browser, Key::ARROW_RIGHT);
-        $this->until(static fn (): bool => str_starts_with($said(), 'joint 1'), 'the first joint');
+        $this->until(static fn (): bool => str_starts_with($said(), 'joint 2.1'), 'the first joint');
         $this->keys($browser, Key::ARROW_RIGHT);
-        $this->until(static fn (): bool => $said() === 'piece A, joint 1 to 2, leg 1', 'then the first piece');
+        $this->until(static fn (): bool => $said() === 'piece 2A, joint 2.1 to 2.2, leg 1', 'then the first piece');
         self::assertStringContainsString(
             'open',
             (string) $browser->executeScript('return document.querySelector(".leg").className'),
             'its leg is open',
         );
         $this->keys($browser, Key::ARROW_RIGHT, Key::ARROW_RIGHT, Key::ARROW_RIGHT);
-        $this->until(static fn (): bool => str_starts_with($said(), 'piece B'), 'across a bend to the next piece');
+        $this->until(static fn (): bool => str_starts_with($said(), 'piece 2B'), 'across a bend to the next piece');
         $this->keys($browser, Key::ARROW_LEFT);
-        $this->until(static fn (): bool => str_starts_with($said(), 'joint 3, into the'), 'and back');
+        $this->until(static fn (): bool => str_starts_with($said(), 'joint 2.3, into the'), 'and back');
         $this->keys($browser, Key::ARROW_UP);
         $this->until(static fn (): bool => str_starts_with($said(), 'piece'), 'up to the rail of letters');
         $this->keys($browser, Key::ARROW_DOWN, Key::ARROW_DOWN);

@@ -268,12 +268,12 @@ final class MakeUpTest extends BrowserTestCase
             fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 1 to leg 4'),
             'all of the run at first',
         );
-        $browser->executeScript($piece('B'));
+        $browser->executeScript($piece('3B'));
         $this->until(
             fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 2 to leg 4'),
             'the upper one first',
         );
-        $browser->executeScript($piece('D'));
+        $browser->executeScript($piece('3D'));
         $this->until(
             fn (): bool => str_contains($this->text($browser, '.mu-picked'), 'From leg 2 to leg 3'),
             'then the lower one',

@@ -13,15 +13,15 @@ final class MethodsTest extends BrowserTestCase
     /** Joints of runs: run, number, what its method is called. */
     private const IN_RUNS = [
         'mill-row-pottery' => [
-            ['clay-wash', '2', 'PVC cement'],
-            ['clay-wash', '14', 'Shielded'],
-            ['galley', '4', 'Thread'],
-            ['floor', '6', 'Gasket'],
+            ['clay-wash', '1.2', 'PVC cement'],
+            ['clay-wash', '1.14', 'Shielded'],
+            ['galley', '5.4', 'Thread'],
+            ['floor', '4.6', 'Gasket'],
         ],
         'weir-cottage-office' => [
-            ['hand-basin', '1', 'cement'],
-            ['tea', '1', 'Push-fit ring'],
-            ['tea', '6', 'ompression'],
+            ['hand-basin', '6.1', 'cement'],
+            ['tea', '2.1', 'Push-fit ring'],
+            ['tea', '2.6', 'ompression'],
         ],
     ];
 

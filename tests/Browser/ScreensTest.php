@@ -44,7 +44,7 @@ final class ScreensTest extends BrowserTestCase
         );
         $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
         $this->seen($browser, '#call-out')->sendKeys("down 20 / right 4' fall 1/4");
-        $this->until(fn (): bool => in_array('piece B', $this->tags($browser), true), 'two legs are drawn');
+        $this->until(fn (): bool => in_array('piece 1B', $this->tags($browser), true), 'two legs are drawn');
         self::assertStringContainsString('fall in hand', $this->text($browser, '.finds'));
         $this->keys($browser, Key::ENTER);
         $this->kept($browser);
@@ -57,7 +57,7 @@ final class ScreensTest extends BrowserTestCase
         $this->openRun($browser, $this->ownJob($browser, 'Mend'));
         self::assertStringContainsString('Stop', $this->text($browser, '.f.stop'));
         self::assertSame(1, $this->flags($browser, 'stop'));
-        $this->button($browser, 'Lay B at the least fall');
+        $this->button($browser, 'Lay 2B at the least fall');
         $this->until(fn (): bool => $this->flags($browser, 'stop') === 0, 'the flag is gone');
         self::assertStringNotContainsString('falls too little', $this->text($browser, '.finds'));
         $this->kept($browser);
@@ -245,7 +245,7 @@ final class ScreensTest extends BrowserTestCase
         $next = $browser->findElement(WebDriverBy::cssSelector('.phone-acts button'));
         $next->click();
         $this->until(
-            fn (): bool => str_contains($this->text($browser, '.phone-acts .main-act'), 'Lay B at the least fall'),
+            fn (): bool => str_contains($this->text($browser, '.phone-acts .main-act'), 'Lay 2B at the least fall'),
             'the action of the first finding',
         );
         $browser->findElement(WebDriverBy::cssSelector('.phone-acts .main-act'))->click();

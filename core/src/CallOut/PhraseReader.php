@@ -39,6 +39,10 @@ use FallBend\Core\Measure\UnreadableLength;
  */
 final class PhraseReader
 {
+    /** What is said of a closet bend, which turns and is of two sizes. */
+    public const CLOSET_BEND = 'A closet bend of two sizes is not laid out yet. Say a bend, and the size of the leg '.
+        'after it.';
+
     /** What the fields of a leg are called where one of them cannot be kept. */
     private const FIELDS = [
         'length_mm' => 'The length in mm',
@@ -87,6 +91,7 @@ final class PhraseReader
                 $this->fall() ||
                 $this->drop() ||
                 $this->way() ||
+                $this->notOfALeg() ||
                 $this->fitting() ||
                 $this->measured() ||
                 $this->size() ||
@@ -219,29 +224,60 @@ final class PhraseReader
         }
     }
 
+    /** What people say of a leg, and is called out in another way: it is named with the words to say. */
+    private function notOfALeg(): bool
+    {
+        foreach (
+            [
+                '(?:with|and)\s+(?:an?\s+)?clean\s?out' => 'A cleanout is a run of its own. Call it out by itself: '.
+                    'cleanout 3 / up 12 / into stack 24 with wye.',
+                '(?:with\s+)?(?:an?\s+)?closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?' => self::CLOSET_BEND,
+            ] as $words => $message
+        ) {
+            if (preg_match("/^{$words}(?=\s|\$)/u", $this->rest, $m) === 1) {
+                $this->complain($m[0], $message);
+
+                return $this->take($m[0]);
+            }
+        }
+
+        return false;
+    }
+
     private function fitting(): bool
     {
         $bends = Words::bends();
         if (
             preg_match(
-                '/^(?:with|by)\s+(?:an?\s+)?(?:(?<two>two\s+(?<twin>45|22|60|90)s)|(?<a>'.
+                '/^(?<with>(?:with|by)\s+(?:an?\s+)?)?(?<before>street\s+)?'.
+                    '(?:(?<two>two\s+(?<twin>45|22|60|90)s)|(?<a>'.
                     $bends.
                     ')(?:\s*\+\s*(?<b>'.
                     $bends.
-                    '))?)(?:\s+(?:bends?|ells?))?(?<close>\s+street)?(?!\w)/u',
+                    '))?)(?<noun>\s+(?:bends?|ells?|elbows?))?(?<close>\s+street)?(?!\w)/u',
                 $this->rest,
                 $m,
             ) !== 1
         ) {
             return false;
         }
+        // Without a word that says so, a number is a length.
+        if ($m['with'].$m['before'].($m['noun'] ?? '') === '') {
+            return false;
+        }
+        $isClose = $m['before'].($m['close'] ?? '') !== '';
         $clean = static fn (string $words): string => (string) preg_replace('/\s+/', ' ', $words);
         [$first, $second] = $m['two'] !== '' ? [$m['twin'], $m['twin']] : [$clean($m['a']), $clean($m['b'] ?? '')];
+
+        // A street bend by itself stands in the fitting before: no pipe is between.
+        if ($isClose && $second === '' && ! isset($this->said['close'])) {
+            $this->said['close'] = true;
+        }
 
         return $this->take(
             $m[0],
             'fitting',
-            static fn () => Words::fitting($first, $second, ($m['close'] ?? '') !== ''),
+            static fn () => Words::fitting($first, $second, $isClose),
         );
     }
 

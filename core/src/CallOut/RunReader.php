@@ -57,6 +57,7 @@ final readonly class RunReader
             $tail = (new EndingReader($this->job))->read($tailText, $tailAt);
         }
         $system = $this->system($head, $tail['end'] ?? null);
+        $head = $this->withMadeSize($head, $system, $headText, $headAt);
         $reader = new PhraseReader($this->job->units, $this->catalogue->system($system)->sizes());
         $phrases = array_map(static fn (array $part): Phrase => $reader->read($part[0], $part[1]), $parts);
         $all = [new Phrase($headText, $headAt, new Leg(''), $head->unread), ...$phrases];
@@ -78,6 +79,20 @@ final readonly class RunReader
         }
 
         return ['run' => $run, 'phrases' => $all];
+    }
+
+    /** The beginning, with a size that the pipe is not made in named, and those that it is. */
+    private function withMadeSize(RunBeginning $head, string $system, string $text, int $at): RunBeginning
+    {
+        $pipes = $this->catalogue->system($system);
+        if ($head->size === null || $head->unread !== [] || in_array($head->size, $pipes->sizes(), true)) {
+            return $head;
+        }
+        $message = "{$pipes->short} comes in ".implode(', ', $pipes->sizes()).' here, not in '.$head->size.'.';
+        $lead = mb_strlen($text) - mb_strlen(ltrim($text));
+        $unread = [new Unread($at + $lead, max(1, mb_strlen(trim($text))), $message)];
+
+        return new RunBeginning($head->name, null, null, $head->system, $head->headingDeg, $unread);
     }
 
     /** What is read here is read from a file later: the limits are those of the file. */

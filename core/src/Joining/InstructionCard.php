@@ -293,10 +293,11 @@ final readonly class InstructionCard
         return $written;
     }
 
-    private function torque(Coupling $coupling): string
+    /** What a band is tightened to; null where it is tightened with a tool, and no torque is stated. */
+    private function torque(Coupling $coupling): ?string
     {
         if ($coupling->torqueInLb === null || $coupling->torqueNm === null) {
-            return 'by hand';
+            return $coupling->driver === 'by hand' ? 'by hand' : null;
         }
 
         return $this->units === Units::Inch

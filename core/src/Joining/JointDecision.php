@@ -22,7 +22,7 @@ final readonly class JointDecision
             new Solvents($parts),
             new Sleeves($parts),
             new Hubs($parts),
-            new Rings,
+            new Rings($parts),
             new Threads($parts),
             new SlipNuts($parts),
             new LikeWithLike($parts),

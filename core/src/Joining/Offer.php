@@ -15,6 +15,9 @@ use FallBend\Core\Catalog\StraightFitting;
  */
 final readonly class Offer
 {
+    /** A stub that is cemented into a socket, with a sleeve on it. */
+    public const STUB = 'stub';
+
     /**
      * @param list<Coupling|Part|StraightFitting> $parts what to buy, the main one first
      * @param ?float $insertAMm how far end a goes in
@@ -56,6 +59,28 @@ final readonly class Offer
     }
 
     /**
+     * The same on a stub that stands in a socket: end b is that socket, and the sleeve is outside it, by as much as it
+     * takes of the stub.
+     *
+     * @param string $variant how the stub goes in
+     */
+    public function onStub(string $variant): self
+    {
+        return new self(
+            $this->method,
+            $this->parts,
+            $this->insertAMm,
+            null,
+            $this->gapMm === null || $this->insertBMm === null ? null : $this->gapMm + $this->insertBMm,
+            $this->slideRoomMm,
+            $this->instead,
+            $this->isSleeve,
+            $this->handicap + 4,
+            $variant,
+        );
+    }
+
+    /**
      * Gives the end that is cemented, whatever the method is: into the other one, or into an adapter that is a part of
      * the joint.
      * Null where there is no cement in it.
@@ -65,10 +90,14 @@ final readonly class Offer
         if ($this->method->isCement()) {
             return $a;
         }
+        if ($this->variant === self::STUB && $this->isSleeve) {
+            return $a->kind === EndKind::SolventSocket ? $a : $b;
+        }
         foreach ($this->parts as $part) {
             $takes = $part instanceof Part && $part->isCemented ? $part->takes : null;
             foreach ([$a, $b] as $end) {
-                if ($end->kind === EndKind::Plain && $takes?->takes($end->stuff, $end->outsideMm) === true) {
+                $isGlued = $end->kind === EndKind::Plain || $end->kind === EndKind::SolventSocket;
+                if ($isGlued && $takes?->takes($end->stuff, $end->outsideMm) === true) {
                     return $end;
                 }
             }

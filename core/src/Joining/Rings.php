@@ -4,16 +4,17 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Joining;
 
+use FallBend\Core\Catalog\JoiningParts;
+use FallBend\Core\Catalog\Part;
 use FallBend\Core\Catalog\Rulebook;
 
 /**
  * Pushed home into a socket with a ring: bells of sewer pipe and clay, ring-seal sockets of UK soil, drain and push-fit
- * waste.
+ * waste. Into the bell of another pipe goes a ring that is made for the two, or an adapter.
  */
 final readonly class Rings implements WayOfJoining
 {
-    /** The sizes of sewer pipe whose gasket joint the tables know. */
-    private const SEWER_SIZES = ['4', '6', '8'];
+    public function __construct(private JoiningParts $parts) {}
 
     /** Gives the methods of this family. */
     public function methods(): array
@@ -29,16 +30,18 @@ final readonly class Rings implements WayOfJoining
         if ($socket->kind !== $socketKind || ! $pipe->kind->isMale()) {
             return Refusal::ends($method);
         }
-        $result = $method === Method::BellGasket ? self::bell($pipe, $socket) : self::pushFit($pipe, $socket);
+        $result = $method === Method::BellGasket ? $this->bell($pipe, $socket) : self::pushFit($pipe, $socket);
 
         return $turned && $result instanceof Offer ? $result->turned() : $result;
     }
 
-    private static function bell(PipeEnd $pipe, PipeEnd $bell): Offer|Refusal
+    private function bell(PipeEnd $pipe, PipeEnd $bell): Offer|Refusal
     {
         $clay = $bell->system->material === 'clay';
+        $between = $pipe->system->key === $bell->system->key ? null : $this->between($pipe, $bell);
 
         return match (true) {
+            $between !== null && ! ($pipe->isFixed && $bell->isFixed) => self::with($between, $pipe, $bell),
             $pipe->stuff !== $bell->stuff => new Refusal(Method::BellGasket, 'ring-of-another', [
                 'pipe' => $pipe->system->short,
                 'socket' => $bell->system->short,
@@ -49,12 +52,6 @@ final readonly class Rings implements WayOfJoining
                 $bell,
             ),
             $clay && $pipe->kind === EndKind::Plain => new Refusal(Method::BellGasket, 'clay-cut', []),
-            ! $clay && ! in_array($bell->pipe->size, self::SEWER_SIZES, true) => new Refusal(
-                Method::BellGasket,
-                'no-row',
-                ['a' => $pipe->system->short, 'b' => $bell->system->short],
-                isUnknown: true,
-            ),
             $pipe->isFixed && $bell->isFixed => new Refusal(Method::BellGasket, 'nothing-moves'),
             default => new Offer(
                 Method::BellGasket,
@@ -65,6 +62,38 @@ final readonly class Rings implements WayOfJoining
                 $bell->pipe->statedDepthMm(),
             ),
         };
+    }
+
+    /** What goes between a bell and a pipe that it is not made for: a ring for the two, or an adapter. */
+    private function between(PipeEnd $pipe, PipeEnd $bell): ?Part
+    {
+        foreach ($this->parts->forMethod(Method::BellGasket->value) as $part) {
+            if (
+                $part->hub === "{$bell->system->key}/{$bell->pipe->size}" &&
+                $part->takes?->takes($pipe->stuff, $pipe->outsideMm) === true
+            ) {
+                return $part;
+            }
+        }
+
+        return null;
+    }
+
+    private static function with(Part $part, PipeEnd $pipe, PipeEnd $bell): Offer
+    {
+        $depth = $part->isCemented ? $pipe->pipe->statedDepthMm() : $part->lengthMm ?? $bell->pipe->statedDepthMm();
+        $standsOff = $part->lengthMm === null || $depth === null ? null : $part->lengthMm + $depth;
+
+        return new Offer(
+            Method::BellGasket,
+            [$part],
+            $depth,
+            0.0,
+            $part->isCemented ? $standsOff : $bell->pipe->gapMm,
+            $bell->pipe->statedDepthMm(),
+            handicap: $part->isCemented ? 4 : 2,
+            variant: $part->isCemented ? 'adapter' : 'ring',
+        );
     }
 
     private static function pushFit(PipeEnd $pipe, PipeEnd $ring): Offer|Refusal

@@ -16,6 +16,9 @@ use FallBend\Core\Catalog\Rulebook;
  */
 final class Sleeves implements WayOfJoining
 {
+    /** Added to the rank of a sleeve that takes both ends by their diameters, and names other pipes. */
+    private const UNNAMED = 12;
+
     private const METHODS = [
         Method::NoHubShielded,
         Method::ShieldedTransition,
@@ -39,6 +42,14 @@ final class Sleeves implements WayOfJoining
 
     public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
+        $stub = $method === Method::NoHubShielded ? null : self::stubs($a, $b);
+        if ($stub !== null) {
+            [$pipe, $standing, $variant] = $stub;
+            $offer = $this->consider($method, $pipe, $standing, $place, $rulebook);
+            if ($offer instanceof Offer) {
+                return $pipe === $a ? $offer->onStub($variant) : $offer->onStub($variant)->turned();
+            }
+        }
         $isCompression = $method === Method::UniversalCompression;
         foreach ([$a, $b] as $end) {
             if (
@@ -55,6 +66,49 @@ final class Sleeves implements WayOfJoining
         $misplaced = self::misplaced($method, $a, $b, $place, $rulebook);
 
         return $misplaced ?? self::offer($method, $fitting, $a, $b);
+    }
+
+    /**
+     * A pipe on a socket that it does not go into: a stub of the socket's own pipe is cemented, soldered or pushed into
+     * it, and a sleeve joins the pipe to that. The fitting stays where it is.
+     *
+     * @return array{PipeEnd, PipeEnd, string}|null the pipe, the end of the stub, how the stub goes in; null: no stub
+     */
+    private static function stubs(PipeEnd $a, PipeEnd $b): ?array
+    {
+        foreach ([[$a, $b], [$b, $a]] as [$pipe, $socket]) {
+            $variant = self::stubOf($socket);
+            if (
+                $variant !== null &&
+                $pipe->kind->isMale() &&
+                ! str_starts_with($pipe->system->key, 'tubular-') &&
+                ! self::goesIn($pipe, $socket)
+            ) {
+                return [$pipe, PipeEnd::of($socket->system, $socket->pipe->size, EndKind::Plain), $variant];
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether a pipe goes into a socket by itself. */
+    private static function goesIn(PipeEnd $pipe, PipeEnd $socket): bool
+    {
+        $weld = $socket->kind === EndKind::SolventSocket ? Solvents::weld($pipe, $socket) : null;
+
+        return $pipe->system->material === $socket->system->material ||
+            ($weld !== null && $weld !== Method::SolventTransition);
+    }
+
+    /** How a stub goes into a socket: `stub` is cemented; null where none goes in. */
+    private static function stubOf(PipeEnd $socket): ?string
+    {
+        return match (true) {
+            $socket->kind === EndKind::SolventSocket => Offer::STUB,
+            $socket->kind === EndKind::RingSocket => 'stub-pushed',
+            $socket->kind === EndKind::Hub && $socket->system->material === 'copper' => 'stub-soldered',
+            default => null,
+        };
     }
 
     /** @return list<Coupling> those whose two sides take the two ends */
@@ -144,7 +198,14 @@ final class Sleeves implements WayOfJoining
     {
         usort(
             $fitting,
-            static fn (Coupling $x, Coupling $y): int => [$x->priceClass, self::slack($x, $a, $b)] <=> [
+            static fn (Coupling $x, Coupling $y): int => [
+                self::names($y, $a, $b),
+                self::named($x),
+                $x->priceClass,
+                self::slack($x, $a, $b),
+            ] <=> [
+                self::names($x, $a, $b),
+                self::named($y),
                 $y->priceClass,
                 self::slack($y, $a, $b),
             ],
@@ -163,9 +224,25 @@ final class Sleeves implements WayOfJoining
             $first->lengthMm,
             $fitting,
             isSleeve: ! $nut,
-            handicap: $bushing ? 2 : 0,
+            handicap: ($bushing ? 2 : 0) + (self::names($first, $a, $b) ? 0 : self::UNNAMED),
             variant: $nut ? 'nut' : ($bushing ? 'bushing' : ''),
         );
+    }
+
+    /** Whether what is printed on a coupling names the two pipes, and its rubber does not only happen to reach. */
+    private static function names(Coupling $coupling, PipeEnd $a, PipeEnd $b): bool
+    {
+        [$one, $other] = ["{$a->system->key}/{$a->pipe->size}", "{$b->system->key}/{$b->pipe->size}"];
+        [$first, $second] = [$coupling->sides[0]->pipes, $coupling->sides[1]->pipes];
+
+        return (in_array($one, $first, true) && in_array($other, $second, true)) ||
+            (in_array($one, $second, true) && in_array($other, $first, true));
+    }
+
+    /** How many pipes a coupling names: one that names fewer is made for these. */
+    private static function named(Coupling $coupling): int
+    {
+        return count($coupling->sides[0]->pipes) + count($coupling->sides[1]->pipes);
     }
 
     /** How loosely a coupling is made for the two ends: the sum of the widths of its ranges. */

@@ -40,12 +40,17 @@ final readonly class Solvents implements WayOfJoining
 
     public function consider(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal
     {
-        [$one, $other] = [$a->system->material, $b->system->material];
-        $welds = self::WELDS[strcmp($one, $other) <= 0 ? "{$one}+{$other}" : "{$other}+{$one}"] ?? null;
-
-        return $method === $welds
+        return $method === self::weld($a, $b)
             ? $this->welded($method, $a, $b, $place, $rulebook)
             : $this->notWelded($method, $a, $b);
+    }
+
+    /** Gives the one method whose cement welds two ends of pipe, wherever that is allowed; null where none does. */
+    public static function weld(PipeEnd $a, PipeEnd $b): ?Method
+    {
+        [$one, $other] = [$a->system->material, $b->system->material];
+
+        return self::WELDS[strcmp($one, $other) <= 0 ? "{$one}+{$other}" : "{$other}+{$one}"] ?? null;
     }
 
     private function welded(Method $method, PipeEnd $a, PipeEnd $b, Place $place, Rulebook $rulebook): Offer|Refusal

@@ -49,12 +49,13 @@ final readonly class Threads implements WayOfJoining
         $metalMale = in_array($male->system->material, self::METALS, true);
         $metalFemale = in_array($female->system->material, self::METALS, true);
         $isPipe = $male->kind === EndKind::Plain;
-        $adapter = $isPipe && ! $metalMale ? $this->adapter($male) : null;
+        $isCopper = $male->system->material === 'copper';
+        $adapter = $isPipe && (! $metalMale || $isCopper) ? $this->adapter($male) : null;
 
         return match (true) {
             $male->kind !== EndKind::MaleThread && ! $isPipe => Refusal::ends(Method::Threaded),
             $male->system->region !== $female->system->region => new Refusal(Method::Threaded, 'thread-standard', []),
-            $isPipe && $metalMale && $male->system->material !== 'steel' => new Refusal(
+            $isPipe && $metalMale && $adapter === null && $male->system->material !== 'steel' => new Refusal(
                 Method::Threaded,
                 'no-thread',
                 ['pipe' => $male->system->short],
@@ -88,7 +89,7 @@ final readonly class Threads implements WayOfJoining
                 self::standsOff($adapter, $male),
                 $thread->lengthMm,
                 handicap: 2,
-                variant: 'adapter',
+                variant: $isCopper ? 'soldered' : 'adapter',
             ),
             $isPipe => new Offer(
                 Method::Threaded,
@@ -125,7 +126,8 @@ final readonly class Threads implements WayOfJoining
 
     private function adapter(PipeEnd $pipe): ?Part
     {
-        $adapter = $this->parts->part("male-adapter/{$pipe->pipe->size}");
+        $of = $pipe->system->material === 'copper' ? 'copper/' : '';
+        $adapter = $this->parts->part("male-adapter/{$of}{$pipe->pipe->size}");
 
         return $adapter?->takes?->takes($pipe->stuff, $pipe->outsideMm) === true ? $adapter : null;
     }

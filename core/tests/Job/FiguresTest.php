@@ -101,12 +101,12 @@ final class FiguresTest extends TestCase
     {
         $at = $job->runs === [] ? -1 : $chance->getInt(0, count($job->runs) - 1);
 
-        return match (true) {
-            $at < 0, $chance->getInt(0, 3) === 0 => $job->withRuns([...$job->runs, ...self::job(["n{$step}"])->runs]),
-            $chance->getInt(0, 2) === 0 => GroupCopy::repeated($job, $job->runs[$at]->id, 0.0, 1, false),
-            $chance->getInt(0, 2) === 0 => $job->withRuns(
-                array_values(array_filter($job->runs, static fn (int $n): bool => $n !== $at, ARRAY_FILTER_USE_KEY)),
-            ),
+        $what = $chance->pickArrayKeys(['new' => 1, 'copy' => 1, 'gone' => 1, 'said' => 1], 1)[0];
+
+        return match ($at < 0 ? 'new' : $what) {
+            'new' => $job->withRuns([...$job->runs, ...self::job(["n{$step}"])->runs]),
+            'copy' => GroupCopy::repeated($job, $job->runs[$at]->id, 0.0, 1, false),
+            'gone' => $job->withRuns(array_values(array_diff_key($job->runs, [$at => 0]))),
             default => (new JobEvaluator(Catalogue::shipped()))
                 ->evaluate($job, ['run' => $job->runs[$at]->id, 'text' => self::LEGS.' / left 40 fall 1/4'])
                 ->job(),

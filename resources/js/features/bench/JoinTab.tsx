@@ -275,10 +275,9 @@ function Mine({
                             aria-pressed={key === chosen}
                             onClick={() => onPick(key)}
                         >
-                            {system.letters}
                             {['pvcu-soil', 'pvcu-underground', 'pp-push-fit', 'pvcu-solvent'].includes(key)
-                                ? ` ${system.short.toLowerCase()}`
-                                : ''}
+                                ? system.short
+                                : system.letters}
                         </button>
                     )
                 );

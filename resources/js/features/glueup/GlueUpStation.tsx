@@ -174,12 +174,14 @@ function whyNot(answer: RunDay | undefined, joints: number): string | null {
 
 /** What has to be settled elsewhere first. */
 function Open({ answer, joints, base }: { answer: RunDay; joints: number; base: string }) {
+    const markOf = useMarks();
     if (answer.day || answer.made.length === joints) return null;
     if (answer.unsettled.length > 0)
         return (
             <p>
                 <Shape kind="unknown" size={17} /> {answer.unsettled.length === 1 ? 'Joint' : 'Joints'}{' '}
-                {answer.unsettled.join(', ')}: <Link to={`${base}/joints`}>choose how it is joined</Link>.
+                {answer.unsettled.map((joint) => markOf(String(joint))).join(', ')}:{' '}
+                <Link to={`${base}/joints`}>choose how it is joined</Link>.
             </p>
         );
     if (answer.goes) return null;

@@ -10,7 +10,7 @@ const within: Within = {
     document,
     evaluation,
     systems: [
-        { key: 'pvc-dwv-40', short: 'Thick white plastic' },
+        { key: 'pvc-dwv-40', short: 'PVC DWV' },
         { key: 'ci-no-hub', short: 'Hubless iron' },
     ],
 };

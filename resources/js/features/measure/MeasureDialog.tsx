@@ -133,7 +133,7 @@ export function MeasureDialog({ fitting, editor, onClose }: Props) {
                 <p className="say">
                     {fitting.isStraight
                         ? 'Measure inside it, from one stop to the other.'
-                        : 'Lay a straightedge along each axis; measure from where they cross to the stop inside the hub.'}
+                        : 'Lay a straightedge along each axis; measure from where they cross to the stop in the hub.'}
                 </p>
                 <p className="cap">{fitting.said}</p>
                 <form onSubmit={(event) => void submit(event)}>
