@@ -107,7 +107,7 @@ final readonly class Spacing
         }
         if ($this->isTooHot) {
             $findings[] = new Finding(RuleId::HangHot, Severity::Unknown, new Where(leg: $leg), $celsius, null, [
-                'celsius' => (int) round($celsius),
+                'contents_c' => round($celsius),
             ]);
         }
 

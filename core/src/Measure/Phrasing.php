@@ -30,16 +30,57 @@ final readonly class Phrasing
         if (is_array($text)) {
             $text = self::variant($text, $params);
         }
+        $text = is_string($text) ? $text : '';
+        $steps = $this->steps($text, $params);
 
         return (string) preg_replace_callback(
             '/\{(\w+)(\+unit)?\}/',
-            function (array $m) use ($params): string {
+            function (array $m) use ($params, $steps): string {
                 $value = $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}");
 
-                return isset($m[2]) ? self::sizes((string) $value) : $this->inWords($m[1], $value);
+                return isset($m[2]) ? self::sizes((string) $value) : $this->inWords($m[1], $value, $steps);
             },
-            is_string($text) ? $text : '',
+            $text,
         );
+    }
+
+    /**
+     * Gives how much finer than a mark of the tape the lengths of a sentence are said: so that two which differ are not
+     * said alike, and what is missing is not said to be nothing.
+     *
+     * @param array<string, float|int|string> $params
+     * @return int<0, 2>
+     */
+    private function steps(string $text, array $params): int
+    {
+        preg_match_all('/\{(\w+(?<!od)(?<!atleast)_mm)\}/', $text, $m);
+        $lengths = [];
+        foreach ($m[1] as $name) {
+            $value = $params[$name] ?? null;
+            if (is_float($value) || is_int($value)) {
+                $lengths[] = Length::mm((float) $value);
+            }
+        }
+        foreach ([0, 1] as $steps) {
+            $said = [];
+            foreach ($lengths as $length) {
+                $words = TapePrinter::finer($length, $this->units, $steps);
+                if (str_starts_with($words, 'under') || ! self::isSaidApart($said[$words] ?? null, $length)) {
+                    continue 2;
+                }
+                $said[$words] = $length;
+            }
+
+            return $steps;
+        }
+
+        return 2;
+    }
+
+    /** Whether nothing else is said in the same words: what differs by less than a hundredth of a mm is the same. */
+    private static function isSaidApart(?Length $other, Length $length): bool
+    {
+        return $other === null || abs($other->toMm() - $length->toMm()) < 0.01;
     }
 
     /**
@@ -115,7 +156,8 @@ final readonly class Phrasing
         return '';
     }
 
-    private function inWords(string $name, float|int|string $value): string
+    /** @param int<0, 2> $steps finer than a mark of the tape */
+    private function inWords(string $name, float|int|string $value, int $steps): string
     {
         return match (true) {
             is_string($value) => $value,
@@ -125,7 +167,7 @@ final readonly class Phrasing
                 $this->units,
             ),
             str_ends_with($name, 'od_mm') => $this->diameter((float) $value),
-            str_ends_with($name, '_mm') => TapePrinter::withUnit(Length::mm((float) $value), $this->units),
+            str_ends_with($name, '_mm') => TapePrinter::finer(Length::mm((float) $value), $this->units, $steps),
             str_ends_with($name, '_c') => $this->temperature((float) $value),
             str_ends_with($name, '_deg') => rtrim(rtrim(number_format((float) $value, 2, '.', ''), '0'), '.').'°',
             default => (string) $value,

@@ -45,10 +45,29 @@ final class TapePrinter
     /** Gives the length in the units, with its unit: `54 1/2 in`, `1384 mm`. */
     public static function withUnit(Length $length, Units $units): string
     {
-        return match ($units) {
-            Units::Inch => self::inches($length).' in',
-            Units::Millimetre => self::millimetres($length).' mm',
-        };
+        return self::finer($length, $units, 0);
+    }
+
+    /**
+     * The same to a finer mark: at 1 to a thirty-second or a tenth of a millimetre, at 2 to a sixty-fourth or a
+     * hundredth. What is there and less than half a mark is said to be under one.
+     *
+     * @param int<0, 2> $steps
+     */
+    public static function finer(Length $length, Units $units, int $steps): string
+    {
+        [$sign, $whole, $fraction] = self::parts($length, 16 << $steps);
+        $mark = $units === Units::Inch ? '1/'.(16 << $steps).' in' : 10 ** -$steps.' mm';
+        $said =
+            $units === Units::Inch
+                ? $sign.self::joined($whole, $fraction).' in'
+                : ($steps === 0
+                    ? self::millimetres($length)
+                    : number_format($length->toMm(), $steps, '.', '')).' mm';
+
+        return $length->nanometres !== 0 && (float) $said === 0.0 && ! str_contains($said, '/')
+            ? "under {$mark}"
+            : $said;
     }
 
     /**

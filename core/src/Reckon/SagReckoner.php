@@ -83,7 +83,7 @@ final readonly class SagReckoner implements Reckoner
                     new Where,
                     params: [
                         'system' => $system,
-                        'celsius' => (int) round($celsius),
+                        'contents_c' => round($celsius),
                         'duration' => $isYears ? 'years' : 'hours',
                     ],
                 ),

@@ -805,7 +805,7 @@ final class NetworkRulesTest extends TestCase
             );
         };
         self::assertArrayNotHasKey('trap.size', $said('1-1/2'));
-        self::assertStringContainsString('the trap is 1-1/4, the drain 1-1/4', $said('1-1/4')['trap.size']);
+        self::assertStringContainsString('the trap is 1-1/4 in, the drain 1-1/4 in', $said('1-1/4')['trap.size']);
     }
 
     /** @return list<array{string, array<mixed>, array<mixed>}> */
