@@ -19,7 +19,7 @@ use FallBend\Core\Catalog\PipeSystem;
  * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have;
  *   what else is
  *   seen of it says little. A pipe that a magnet speaks against is out, so that what is left is not taken for it.
- * - Wall: normal round the catalogue's wall; colour, print, joint and region: a factor for what does not agree, as
+ * - Wall: normal round the catalogue's wall, and out where it is far off it; colour, print, joint and region: a factor for what does not agree, as
  *   listed below.
  *
  * The factors are this product's judgement, not measured frequencies; the share of 100 ranks, it does not prove.
@@ -34,6 +34,9 @@ final readonly class Identifier
     private const OTHER_JOINT = 0.04;
 
     private const OTHER_REGION = 0.02;
+
+    /** A wall that is so unlikely of a pipe takes it out: about four standard deviations. */
+    private const OTHER_WALL = 5e-4;
 
     /** What each printed word that agrees is worth. */
     private const WORD = 6.0;
@@ -156,6 +159,7 @@ final readonly class Identifier
         $out = match (true) {
             $factors['diameter'] <= 1e-9 * $peak => 'diameter',
             isset($factors['magnet']) && $factors['magnet'] < 1.0 => 'magnet',
+            ($factors['wall'] ?? 1.0) < self::OTHER_WALL => 'wall',
             default => null,
         };
 

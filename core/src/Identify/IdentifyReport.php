@@ -12,22 +12,19 @@ use FallBend\Core\Measure\Units;
 /**
  * Writes what the evidence means: candidates with their likelihood and because-lines, and the next check as a question
  * with its answers.
+ *
+ * @phpstan-import-type Lookalike from Lookalikes
  */
 final readonly class IdentifyReport
 {
     /** How many candidates that are out are shown beside the likely ones. */
     private const OUT_SHOWN = 4;
 
-    /**
-     * Colours that lead and asbestos cement are seen in, and from which share of other pipes on work stops for them.
-     */
-    private const MAY_HARM = ['', 'grey', 'silver', 'white', 'brown', 'painted'];
-
+    /** From which share of pipes that no table has on work stops for those that harm. */
     private const STOP_FROM = 0.1;
 
-    private const STOP =
-        'Stop before you cut, drill, scrape or clamp it: no magnet holds on lead or on asbestos cement either, and their dust and '.
-        'fibres harm for good. Have it tested or looked at by a specialist first.';
+    private const STOP = 'Stop before you cut, drill, scrape or clamp it: it may be %s, whose dust or fibres harm for good. '.
+        'Have it tested or looked at by a specialist first.';
 
     private Phrasing $phrasing;
 
@@ -67,7 +64,7 @@ final readonly class IdentifyReport
      * What is to be thought of pipes that no table here has: lead and asbestos cement are among them.
      *
      * @param list<Candidate> $in
-     * @return array{likelihood: float, is_likeliest: bool, say: string, stop: ?string}
+     * @return array{likelihood: float, is_likeliest: bool, say: string, stop: ?string, may_be: list<Lookalike>}
      */
     private function none(array $in, Evidence $evidence): array
     {
@@ -78,7 +75,9 @@ final readonly class IdentifyReport
                 $in,
                 static fn (Candidate $c): bool => ! in_array(false, array_column($c->facts, 'holds'), true),
             ) !== [];
-        $mayHarm = $evidence->magnet !== true && in_array($evidence->colour, self::MAY_HARM, true);
+        $like = Lookalikes::like($evidence);
+        $harm = array_column(array_filter($like, static fn (array $one): bool => $one['stops']), 'name');
+        $isStopped = $harm !== [] && ($share >= self::STOP_FROM || (! $fits && $evidence->magnet === false));
 
         return [
             'likelihood' => $share,
@@ -89,8 +88,17 @@ final readonly class IdentifyReport
                 ! $fits => 'None of these fits all that was seen: it may be a pipe that no table here has. Look again at what speaks against it.',
                 default => 'Or none of these: a pipe that no table here has.',
             },
-            'stop' => $mayHarm && ($share >= self::STOP_FROM || (! $fits && $evidence->magnet === false)) ? self::STOP : null,
+            'stop' => $isStopped ? sprintf(self::STOP, self::either($harm)) : null,
+            'may_be' => $like,
         ];
+    }
+
+    /** @param non-empty-list<string> $names */
+    private static function either(array $names): string
+    {
+        $last = array_pop($names);
+
+        return $names === [] ? $last : implode(', ', $names)." or {$last}";
     }
 
     private static function isNear(Candidate $candidate, Evidence $evidence): bool

@@ -31,6 +31,7 @@ final class DataFilesTest extends TestCase
                 'materials' => 'materials',
                 'fitting-lengths' => 'fitting-lengths',
                 'rule-pages' => 'rule-pages',
+                'parts/lookalikes' => 'lookalikes',
                 'joining/methods/*' => 'method',
                 'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts',
             ] as $pattern => $schema

@@ -5282,6 +5282,12 @@ export interface components {
                 is_likeliest: boolean;
                 say: string;
                 stop: string | null;
+                may_be: {
+                    id: string;
+                    name: string;
+                    looks: string;
+                    stops: boolean;
+                }[];
             };
             next_check: null | {
                 by: string;

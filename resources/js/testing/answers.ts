@@ -40,7 +40,7 @@ export function identified(other: Partial<IdentifyOutput> = {}): IdentifyOutput 
     return {
         candidates: [candidate('pvc-dwv-40', 'PVC 40', 0.78), candidate('abs-dwv-40', 'ABS 40', 0.21)],
         excluded: [{ ...wide, od_mm: 65, low_mm: 64, high_mm: 66, out: 'too wide' }],
-        none: { likelihood: 0.01, is_likeliest: false, say: 'None of these is possible too.', stop: null },
+        none: { likelihood: 0.01, is_likeliest: false, say: 'None of these is possible too.', stop: null, may_be: [] },
         next_check: {
             by: 'colour',
             title: 'its colour',

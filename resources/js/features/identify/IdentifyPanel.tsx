@@ -74,6 +74,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                                 <Shape kind="stop" size={20} /> <span>{data.none.stop}</span>
                             </p>
                         )}
+                        <MayBe none={data.none} />
                         {data.none.is_likeliest && <p className="say pad">{data.none.say}</p>}
                         {first ? (
                             <Because data={data} actions={actions} />
@@ -179,5 +180,22 @@ function Chip({ on, onClick, children }: { on: boolean; onClick: () => void; chi
         <button type="button" className={on ? 'chip on' : 'chip'} aria-pressed={on} onClick={onClick}>
             {children}
         </button>
+    );
+}
+
+/** Below this share pipes that no table has are not spoken of by name. */
+const NAMED_FROM = 0.05;
+
+/** What looks like the pipes of the catalogue and is none of them, with how it is told. */
+function MayBe({ none }: Pick<IdentifyOutput, 'none'>) {
+    if (none.may_be.length === 0 || (none.likelihood < NAMED_FROM && none.stop === null)) return null;
+    return (
+        <ul className="may-be" aria-label="Other pipes that look like it">
+            {none.may_be.map((one) => (
+                <li key={one.id}>
+                    <b>{one.name}</b>: {one.looks}
+                </li>
+            ))}
+        </ul>
     );
 }

@@ -125,10 +125,12 @@ it('says when none of the catalogue fits, and why to stop', async () => {
         is_likeliest: true,
         say: 'No pipe here is so wide.',
         stop: 'It may hold asbestos.',
+        may_be: [{ id: 'lead', name: 'lead', looks: 'Dull and soft.', stops: true }],
     };
     answers(identified({ candidates: [], none, next_check: null }));
     show(<Panel start={{ ...EMPTY('inch'), mm: 60.3 }} />);
     expect((await screen.findByRole('alert')).textContent).toContain('It may hold asbestos.');
+    expect(screen.getByLabelText('Other pipes that look like it').textContent).toBe('lead: Dull and soft.');
     expect(screen.getAllByText('No pipe here is so wide.').length).toBeGreaterThan(0);
 });
 

@@ -1,0 +1,65 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Cases;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Effort\Effort;
+use FallBend\Core\Input\Fields;
+use FallBend\Core\Reckon\IdentifyReckoner;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/**
+ * Pipes as they stand: what must not be guessed, what a magnet or a wall takes out, and where work stops.
+ *
+ * @phpstan-type IdentifyCase array{
+ *     why: string,
+ *     evidence: array<string, mixed>,
+ *     may: list<string>,
+ *     stop: ?bool,
+ *     first?: string,
+ *     first_not?: string,
+ *     out?: array<string, string>,
+ *     most?: float,
+ * }
+ */
+final class IdentifyCasesTest extends TestCase
+{
+    /** @param IdentifyCase $case */
+    #[DataProvider('cases')]
+    public function testWhatMustNotBeGuessedIsNotGuessed(array $case): void
+    {
+        $answer = (new IdentifyReckoner(Catalogue::shipped()))
+            ->reckon(Fields::of($case['evidence']), Effort::unlimited());
+        $none = $answer['none'];
+        self::assertSame([], array_diff($case['may'], array_column($none['may_be'], 'id')), $case['why']);
+        if ($case['stop'] !== null) {
+            self::assertSame($case['stop'], $none['stop'] !== null, $case['why']);
+        }
+        if ($none['stop'] !== null) {
+            self::assertStringStartsWith('Stop before you cut', $none['stop']);
+        }
+        $first = $answer['candidates'][0]['system'] ?? '';
+        self::assertSame($case['first'] ?? $first, $first, $case['why']);
+        if (isset($case['first_not'])) {
+            self::assertStringStartsNotWith($case['first_not'], $first, $case['why']);
+        }
+        foreach ($case['out'] ?? [] as $system => $why) {
+            $out = array_column($answer['excluded'], 'out', 'system');
+            self::assertSame($why, $out[$system] ?? null, $case['why']);
+        }
+        $best = $answer['candidates'][0]['likelihood'] ?? 0.0;
+        self::assertLessThan($case['most'] ?? 1.0, $best, 'nothing is certain');
+    }
+
+    /** @return iterable<string, array{IdentifyCase}> */
+    public static function cases(): iterable
+    {
+        $file = json_decode((string) file_get_contents(__DIR__.'/identify.json'), true, 8, JSON_THROW_ON_ERROR);
+        foreach ($file['rows'] as $case) {
+            yield $case['why'] => [$case];
+        }
+    }
+}
