@@ -30,13 +30,14 @@ use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
 
 /**
- * All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers; and the tools that its joints
- * want.
+ * All that a job takes, by shelf: pipe, fittings, what its ends take, couplings, what is used up, hangers; and the
+ * tools that its joints want. What cannot be said yet stands before all of it.
  *
  * @phpstan-import-type Source from Provenance
  *
@@ -55,7 +56,10 @@ use FallBend\Core\Measure\Units;
  */
 final class Materials
 {
-    public const SHELVES = ['pipe', 'fitting', 'coupling', 'consumable', 'hanger', 'tool'];
+    public const SHELVES = ['left-out', 'pipe', 'fitting', 'end', 'coupling', 'consumable', 'hanger', 'tool'];
+
+    /** From so many pieces of one pipe on there is a coupling more, for one that is cut short. */
+    private const SPARE_FROM = 6;
 
     /** Pipes of one size whose outsides differ by more than this do not go into each other's fittings. */
     private const TWIN_MM = 0.5;
@@ -81,17 +85,25 @@ final class Materials
     /** @var array<string, ?Offer> how pipes are joined as their system is, by system, size and place */
     private array $own = [];
 
+    private readonly EndParts $ends;
+
     /** @var array<string, true> methods that occur */
     private array $methods = [];
 
-    /** @param ?Effort $effort ends the planning of sticks when time or memory is over */
+    /**
+     * @param ?Effort $effort ends the planning of sticks when time or memory is over
+     * @param int $shieldPlates that the runs ask for
+     */
     public function __construct(
         private readonly JobLayout $layout,
         private readonly Job $job,
         private readonly Catalogue $catalogue,
         private readonly Rulebook $rulebook,
         private readonly ?Effort $effort = null,
-    ) {}
+        private readonly int $shieldPlates = 0,
+    ) {
+        $this->ends = new EndParts;
+    }
 
     /**
      * @return list<array{shelf: string, what: string, maker: string, size: string, letters: string, count: int,
@@ -119,7 +131,14 @@ final class Materials
                 $this->offer($end?->offer);
             }
             $this->ownJoints($run);
+            $this->endsOf($run);
+            $this->leftOut($run);
             $this->hangers($run->run->id);
+        }
+        $this->spares();
+        if ($this->shieldPlates > 0) {
+            $note = 'where pipe is near the face of a stud or plate';
+            $this->add('hanger', 'shield plate', '', '', '', $this->shieldPlates, $note, null, null);
         }
         $this->singles();
         $this->cement();
@@ -200,12 +219,14 @@ final class Materials
             }
             $theirs = $this->catalogue->system($key)->pipe($size)->outsideMm;
             if (abs($theirs - $mine) > self::TWIN_MM) {
+                $said = new Phrasing($this->job->units);
+
                 return sprintf(
-                    'not the %s of %s: %.1f and %.1f mm outside',
+                    'not the %s of %s: %s and %s outside',
                     $size,
                     $this->catalogue->system($key)->letters,
-                    $mine,
-                    $theirs,
+                    $said->diameter($mine),
+                    $said->diameter($theirs),
                 );
             }
         }
@@ -226,6 +247,84 @@ final class Materials
             null,
             $part->provenance,
         );
+    }
+
+    /** What the two ends of a run take beside their joints, in the size of the leg that they stand at. */
+    private function endsOf(RunLayout $run): void
+    {
+        [$first, $last] = $run->run->endSizes();
+        foreach ([[$run->run->outlet, $first], [$run->run->tieIn, $last]] as [$end, $size]) {
+            foreach ($this->ends->of($end, $run->system->region) as $part) {
+                $this->add(
+                    $part['shelf'],
+                    $part['what'],
+                    '',
+                    $part['sized'] ? $size : '',
+                    '',
+                    $part['count'],
+                    $part['note'],
+                    null,
+                    $part['source'],
+                );
+            }
+        }
+    }
+
+    /** What of a run is on no other shelf, because it is not known yet. */
+    private function leftOut(RunLayout $run): void
+    {
+        foreach ($run->pieces as $piece) {
+            if (! $piece->isCutKnown) {
+                $note = 'its length is not known: see what stands at its end';
+                $what = "pipe for piece {$piece->letter}";
+                $this->add('left-out', $what, '', $piece->size, $run->system->letters, 1, $note, null, null);
+            }
+        }
+        $entries = JointRegister::entries($run);
+        foreach ($run->joints as $joint) {
+            $state = $entries[$joint->key]['state'];
+            if (in_array($state, ['unknown', 'none', 'refused'], true)) {
+                $note = $state === 'unknown' ? 'what stands there is not identified' : 'no way to join it is chosen';
+                $what = "what joins {$joint->mark}, {$entries[$joint->key]['name']}";
+                $this->add('left-out', $what, '', $joint->size, $run->system->letters, 1, $note, null, null);
+            }
+        }
+        if (! $run->isWhole()) {
+            $what = "the rest of {$run->run->name}";
+            $this->add('left-out', $what, '', '', '', 1, 'it is not called out to its end', null, null);
+        }
+    }
+
+    /** A coupling more of every pipe of which many pieces are cut. */
+    private function spares(): void
+    {
+        $pieces = [];
+        foreach ($this->layout->runs as $run) {
+            foreach ($run->pieces as $piece) {
+                $pieces[$run->system->key][$piece->size] = ($pieces[$run->system->key][$piece->size] ?? 0) + 1;
+            }
+        }
+        foreach ($pieces as $key => $sizes) {
+            $system = $this->catalogue->system($key);
+            // A size such as 2 is a number as a key.
+            foreach (array_map(strval(...), array_keys($sizes)) as $size) {
+                $coupling = $sizes[$size] < self::SPARE_FROM ? null : $system->coupling($size);
+                if ($coupling !== null) {
+                    $note = '1 of them spare: for a piece that is cut short';
+                    $this->add(
+                        'fitting',
+                        $coupling->name,
+                        $coupling->makerName,
+                        $coupling->sizeInWords(),
+                        $system->letters,
+                        1,
+                        $note,
+                        null,
+                        $coupling->provenance,
+                    );
+                }
+            }
+        }
     }
 
     private function offer(?Offer $offer): void
@@ -460,6 +559,9 @@ final class Materials
             'source' => $source?->toArray(),
         ];
         $this->rows[$key]['count'] += $count;
+        if ($this->rows[$key]['note'] === '') {
+            $this->rows[$key]['note'] = $note;
+        }
         if ($price !== null) {
             $this->rows[$key]['price'] = ($this->rows[$key]['price'] ?? 0.0) + $price * $count;
         }

@@ -28,6 +28,7 @@ use FallBend\Core\Sequence\RunDay;
 use FallBend\Core\Site\SiteLog;
 use FallBend\Core\Testing\JobTesting;
 use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
 
 /**
  * A job with all that follows from it: how its runs lie, how they hang together, what they are found at, where they are
@@ -183,7 +184,14 @@ final class EvaluatedJob
     /** Gives all that the job takes. */
     public function materials(): Materials
     {
-        return new Materials($this->layout(), $this->job(), $this->catalogue, $this->book, $this->effort);
+        $plates = 0;
+        foreach (array_keys($this->layout()->runs) as $run) {
+            foreach ($this->findings($run) as $finding) {
+                $plates += $finding->rule === RuleId::ShieldPlate ? 1 : 0;
+            }
+        }
+
+        return new Materials($this->layout(), $this->job(), $this->catalogue, $this->book, $this->effort, $plates);
     }
 
     /** Gives what joins ends of pipes outside the runs. */

@@ -19,8 +19,8 @@ use FallBend\Core\Catalog\PipeSystem;
  * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have;
  *   what else is
  *   seen of it says little. A pipe that a magnet speaks against is out, so that what is left is not taken for it.
- * - Wall: normal round the catalogue's wall, and out where it is far off it; colour, print, joint and region: a factor for what does not agree, as
- *   listed below.
+ * - Wall: normal round the catalogue's wall, and out where it is far off it; colour, print, joint, region: a factor for
+ *   what does not agree, as listed below.
  *
  * The factors are this product's judgement, not measured frequencies; the share of 100 ranks, it does not prove.
  */

@@ -23,8 +23,8 @@ final readonly class IdentifyReport
     /** From which share of pipes that no table has on work stops for those that harm. */
     private const STOP_FROM = 0.1;
 
-    private const STOP = 'Stop before you cut, drill, scrape or clamp it: it may be %s, whose dust or fibres harm for good. '.
-        'Have it tested or looked at by a specialist first.';
+    private const STOP = 'Stop before you cut, drill, scrape or clamp it: it may be %s, whose dust or fibres harm for '.
+        'good. Have it tested or looked at by a specialist first.';
 
     private Phrasing $phrasing;
 

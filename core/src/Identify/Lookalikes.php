@@ -8,8 +8,8 @@ use FallBend\Core\Input\DataFile;
 use FallBend\Core\Input\Fields;
 
 /**
- * Pipes that no table here has, and that are easily taken for one that they have: lead, asbestos cement, pitch fibre and
- * the like. From core/data/parts/lookalikes.json.
+ * Pipes that no table here has, and that are easily taken for one that they have: lead, asbestos cement, pitch fibre
+ * and the like. From core/data/parts/lookalikes.json.
  *
  * @phpstan-type Lookalike array{
  *     id: string,

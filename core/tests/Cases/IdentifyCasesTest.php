@@ -44,7 +44,7 @@ final class IdentifyCasesTest extends TestCase
         $first = $answer['candidates'][0]['system'] ?? '';
         self::assertSame($case['first'] ?? $first, $first, $case['why']);
         if (isset($case['first_not'])) {
-            self::assertStringStartsNotWith($case['first_not'], $first, $case['why']);
+            self::assertFalse(str_starts_with($first, $case['first_not']), $case['why']);
         }
         foreach ($case['out'] ?? [] as $system => $why) {
             $out = array_column($answer['excluded'], 'out', 'system');

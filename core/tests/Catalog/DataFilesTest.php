@@ -32,6 +32,7 @@ final class DataFilesTest extends TestCase
                 'fitting-lengths' => 'fitting-lengths',
                 'rule-pages' => 'rule-pages',
                 'parts/lookalikes' => 'lookalikes',
+                'parts/ends' => 'ends',
                 'joining/methods/*' => 'method',
                 'parts/{couplings,gaskets,adapters,lubricants,traps,clips,patterns}' => 'parts',
             ] as $pattern => $schema

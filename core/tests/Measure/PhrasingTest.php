@@ -12,7 +12,7 @@ use PHPUnit\Framework\TestCase;
 /** Numbers in sentences: what differs is not said alike, and what is missing is not said to be nothing. */
 final class PhrasingTest extends TestCase
 {
-    /** @return iterable<string, array{string, array<string, float>, string, string}> text, numbers, inches, millimetres */
+    /** @return iterable<string, array{string, array<string, float>, string, string}> text, numbers, inches, mm */
     public static function sentences(): iterable
     {
         $twoLengths = '{a_mm}; the most is {b_mm}';

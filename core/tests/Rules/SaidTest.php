@@ -153,6 +153,19 @@ final class SaidTest extends TestCase
         $job = (new JobFile(Catalogue::shipped()))->read($document);
         $said['to pipe wider than any coupling takes'] = self::ofRun($job, 'clay-wash');
 
+        // UK clay of a diameter that no sleeve here names.
+        $weir = (array) json_decode(
+            (string) file_get_contents(__DIR__.'/../../../database/demo/weir-cottage-office.json'),
+            true,
+        );
+        foreach ($weir['standing'] as $i => $pipe) {
+            if ($pipe['id'] === 'clay-drain') {
+                $weir['standing'][$i]['od_mm'] = 150;
+            }
+        }
+        $job = (new JobFile(Catalogue::shipped()))->read($weir);
+        $said['to clay that no sleeve names'] = self::ofRun($job, 'drain');
+
         return $said;
     }
 

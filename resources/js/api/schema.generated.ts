@@ -4489,7 +4489,7 @@ export interface components {
         };
         MaterialRow: {
             /** @enum {unknown} */
-            shelf: "pipe" | "fitting" | "coupling" | "consumable" | "hanger" | "tool";
+            shelf: "left-out" | "pipe" | "fitting" | "end" | "coupling" | "consumable" | "hanger" | "tool";
             what: string;
             maker: string;
             size: string;

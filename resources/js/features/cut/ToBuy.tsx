@@ -10,8 +10,10 @@ import { PriceField } from '../lists';
 import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists';
 
 const SHELVES: Record<MaterialRow['shelf'], string> = {
+    'left-out': 'Left out: not known yet',
     pipe: 'Pipe',
     fitting: 'Fittings',
+    end: 'At the ends',
     coupling: 'Couplings and adapters',
     consumable: 'Used up',
     hanger: 'Hangers',
@@ -62,12 +64,14 @@ function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRo
             {(Object.keys(SHELVES) as MaterialRow['shelf'][]).map((shelf) => {
                 const of = rows.filter((row) => row.shelf === shelf);
                 return of.length === 0 ? null : (
-                    <table key={shelf}>
-                        <caption>{SHELVES[shelf]}</caption>
+                    <table key={shelf} className={shelf === 'left-out' ? 'left-out' : undefined}>
+                        <caption>
+                            {shelf === 'left-out' && <Shape kind="warn" size={16} />} {SHELVES[shelf]}
+                        </caption>
                         <tbody>
                             {of.map((row) => (
                                 <tr key={`${row.what} ${row.size} ${row.letters}`}>
-                                    <td className="mk">{shelf === 'tool' ? '' : row.count}</td>
+                                    <td className="mk">{shelf === 'tool' || shelf === 'left-out' ? '' : row.count}</td>
                                     <td>
                                         <b>{beforeName(ofRow(row))}</b> {row.what}
                                         {row.maker && row.maker !== row.what && (
