@@ -227,6 +227,14 @@ final class Catalogue implements PipeSystems
         return $this->assumptions()[$id] ?? throw new LogicException("core/data has no assumption {$id}");
     }
 
+    /** Gives the angle that one made joint of a system gives without strain, degrees: a ring gives more than cement. */
+    public function jointPlay(PipeSystem $system): Assumption
+    {
+        $hasRing = in_array($system->ownJoint, ['push-fit', 'bell-gasket'], true);
+
+        return $this->assumption($hasRing ? 'joint-play-ring' : 'joint-play');
+    }
+
     /**
      * @return Rows<Assumption> by id
      *

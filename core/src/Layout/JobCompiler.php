@@ -146,11 +146,8 @@ final class JobCompiler
      */
     private function junctionsOf(Run $run, array $taps): array
     {
-        $finder = new JunctionFinder(
-            $this->catalogue->system($run->system),
-            $this->rulebook,
-            $this->catalogue->assumption('joint-play')->value,
-        );
+        $system = $this->catalogue->system($run->system);
+        $finder = new JunctionFinder($system, $this->rulebook, $this->catalogue->jointPlay($system)->value);
         $places = [];
         foreach ($taps as $tap) {
             // Within a millimetre of each other two branches stand in one fitting.

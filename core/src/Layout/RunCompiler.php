@@ -53,7 +53,7 @@ final readonly class RunCompiler
         Surroundings $site,
     ): RunLayout {
         [$run, $lines] = [$course->run, $course->lines];
-        $finder = new TurnFinder($system, $rulebook, $this->catalogue->assumption('joint-play')->value, $run->use);
+        $finder = new TurnFinder($system, $rulebook, $this->catalogue->jointPlay($system)->value, $run->use);
         $turns = [];
         for ($i = 1; $i < count($lines); $i++) {
             $junction = $site->inTurns[$lines[$i]->leg->id] ?? null;

@@ -106,7 +106,7 @@ final readonly class InRun
             Turnings::list($system, $pipe->size),
             $maxBends,
             max(2 * $pipe->socketDepthMm, $this->first->leastMm, $this->last->leastMm),
-            $catalogue->assumption('joint-play')->value,
+            $catalogue->jointPlay($system)->value,
             $least,
             $rulebook->forSize('fall.most', $pipe->size, $system->key)?->value,
             $boxes,

@@ -134,7 +134,7 @@ final readonly class MakeUpReckoner implements Reckoner
             $turnings,
             $input->has('max_bends') ? $input->int('max_bends', 0, 4) : 3,
             $input->numberOrNull('min_leg_mm', 0, self::FAR_MM) ?? 2 * $pipe->socketDepthMm,
-            $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->assumption('joint-play')->value,
+            $input->numberOrNull('play_deg', 0, 3) ?? $catalogue->jointPlay($system)->value,
             $least,
             $most,
             array_map($this->box(...), $input->children('obstacles', 200)),

@@ -25,7 +25,7 @@ final readonly class JointStrainRule implements Rule
 
     public function judge(RunLayout $layout, Rulebook $rulebook): array
     {
-        $play = $this->catalogue->assumption('joint-play');
+        $play = $this->catalogue->jointPlay($layout->system);
         $numbers = [];
         foreach ($layout->joints as $joint) {
             $numbers[$joint->fitting ?? ''] ??= $joint;

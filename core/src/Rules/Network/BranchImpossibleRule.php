@@ -4,8 +4,11 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
+use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\JunctionTrouble;
+use FallBend\Core\Layout\OddBranch;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -38,11 +41,97 @@ final readonly class BranchImpossibleRule implements NetworkRule
                     'size' => $tap->size,
                     'into' => $network->layout->runs[$node->run]->leg($node->junction->leg)->line->size ?? '',
                     'turn' => $node->junction->isTurn() ? 'yes' : 'no',
+                    ...$trouble === JunctionTrouble::NoAngle ? self::rolled($network, $node->run, $node->junction) : [],
                 ],
             );
         }
 
         return $findings;
+    }
+
+    /**
+     * How it is made of a fitting and a rolled bend, the turn of the short leg between them once to the one side and
+     * once to the other.
+     *
+     * @return array<string, float|int|string>
+     */
+    private static function rolled(Network $network, string $run, Junction $junction): array
+    {
+        $tap = $junction->taps[0];
+        $layout = $network->layout->runs[$run];
+        $line = $layout->leg($junction->leg)?->line;
+        $last = $network->layout->runs[$tap->run]->legs;
+        $last = $last === [] ? null : $last[count($last) - 1]->line;
+        if ($line === null || $last === null || $junction->isTurn() || $tap->isVent || count($junction->taps) > 1) {
+            return [];
+        }
+        $said = self::nearest($layout->system, $line->size, $tap->size, $junction->angleDeg);
+        $outside = $layout->system->pipe($line->size)->outsideMm;
+        $ways = OddBranch::ways($layout->system, $tap->flow, $junction->flow, [$line->size, $tap->size]);
+        foreach (self::twoOf($ways) as $n => $way) {
+            $moves = $way->moves($tap->flow, $junction->flow);
+            if ($moves !== null) {
+                $turn = fmod($way->direction->headingDeg() - $last->headingDeg + 540.0, 360.0) - 180.0;
+                $of = $n === 0 ? 'one' : 'other';
+                $said += ['branch_run' => $tap->run, ...self::way($of, $way, $turn, $outside)];
+                $said += ["{$of}_shorter" => $moves[0], "{$of}_further" => $moves[1]];
+            }
+        }
+
+        return $said;
+    }
+
+    /**
+     * @param string $of one of the two ways: `one`, `other`
+     * @param float $turnDeg of the short leg in plan, to the right
+     * @param float $outsideMm of the run, round which the roll is marked
+     * @return array<string, float|string>
+     */
+    private static function way(string $of, OddBranch $way, float $turnDeg, float $outsideMm): array
+    {
+        return [
+            "{$of}_fitting" => "{$way->branch->sizeInWords()} {$way->branch->name}",
+            "{$of}_bend" => $way->bend->name,
+            "{$of}_roll_deg" => round($way->rollDeg, 1),
+            "{$of}_mark_mm" => deg2rad($way->rollDeg) * $outsideMm / 2,
+            "{$of}_turn_deg" => round($turnDeg, 3),
+            "{$of}_fall" => round(1000 * tan(deg2rad($way->direction->dipDeg())), 3),
+            "{$of}_long" => $way->lengthMm,
+        ];
+    }
+
+    /** @return array<string, float|string> the fitting that makes the angle most nearly, and by how much it is off */
+    private static function nearest(PipeSystem $system, string $size, string $branchSize, float $angle): array
+    {
+        $nearest = null;
+        foreach ($system->branchesOf($size, $branchSize) as $branch) {
+            $off = abs($branch->turnDeg - $angle);
+            if (! $branch->isDouble && ($nearest === null || $off < $nearest['off_deg'])) {
+                $nearest = ['nearest' => "{$branch->sizeInWords()} {$branch->name}", 'off_deg' => $off];
+            }
+        }
+
+        return $nearest ?? [];
+    }
+
+    /**
+     * @param list<OddBranch> $ways
+     * @return list<OddBranch> the best, and the best of those that turn to its other side
+     */
+    private static function twoOf(array $ways): array
+    {
+        if ($ways === []) {
+            return [];
+        }
+        [$first] = $ways;
+        foreach ($ways as $way) {
+            $isSame = $way->branch === $first->branch && $way->bend === $first->bend;
+            if ($way !== $first && ! $isSame) {
+                return [$first, $way];
+            }
+        }
+
+        return [$first];
     }
 
     private static function rule(JunctionTrouble $trouble): RuleId

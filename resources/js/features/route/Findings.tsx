@@ -7,7 +7,7 @@ import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
 import { RestsOn } from '../../shared/SourceTap';
 import { MeasureDialog, ofFinding, type ToMeasure } from '../measure';
-import { mendingOf } from './mending';
+import { mendingsOf, type Mending } from './mending';
 
 interface Props {
     run: RunReport;
@@ -80,9 +80,9 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                     finding={finding}
                     run={run}
                     isLit={selection.finding === index}
-                    mending={mendingOf(finding, run, plan)}
+                    mendings={mendingsOf(finding, run, plan)}
                     onShow={() => show(finding, index)}
-                    onMend={(edit) => editor.changeRun(plan.id, edit)}
+                    onMend={(mending) => editor.changeRun(mending.run ?? plan.id, mending.edit)}
                     onMeasure={() => setMeasuring(ofFinding(finding, run, editor.evaluation.units))}
                     onRun={onRun}
                     onStation={onStation}
@@ -100,14 +100,14 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
 interface FindingCardProps extends Pick<Props, 'run' | 'onRun' | 'onStation'> {
     finding: Finding;
     isLit: boolean;
-    mending: ReturnType<typeof mendingOf>;
+    mendings: Mending[];
     onShow: () => void;
-    onMend: (edit: (run: JobRun) => JobRun) => void;
+    onMend: (mending: Mending) => void;
     onMeasure: () => void;
 }
 
 /** What, where, why with its source, and what to do about it. */
-function FindingCard({ finding, run, isLit, mending, onShow, onMend, onMeasure, onRun, onStation }: FindingCardProps) {
+function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure, onRun, onStation }: FindingCardProps) {
     return (
         <div className={`f ${finding.severity} ${isLit ? 'lit' : ''}`}>
             <Shape kind={finding.severity} size={21} />
@@ -132,11 +132,11 @@ function FindingCard({ finding, run, isLit, mending, onShow, onMend, onMeasure, 
                 <p>
                     <b>{finding.remedy}</b>
                 </p>
-                {mending && (
-                    <button type="button" className="plain small" onClick={() => onMend(mending.edit)}>
+                {mendings.map((mending) => (
+                    <button key={mending.label} type="button" className="plain small" onClick={() => onMend(mending)}>
                         {mending.label}
                     </button>
-                )}
+                ))}
                 {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.reckoned') && (
                     <button type="button" className="plain small" onClick={onMeasure}>
                         Enter what you measured

@@ -1,7 +1,7 @@
 import type { RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
-import { mendingOf } from './mending';
+import { mendingsOf } from './mending';
 
 /** The two actions at the foot of the phone: the next finding, and what mends it. */
 export function PhoneActs({
@@ -18,7 +18,7 @@ export function PhoneActs({
     const at = selection.finding ?? -1;
     const finding = run.findings[at];
     const plan = editor.document.runs.find((one) => one.id === run.id);
-    const mending = finding && plan ? mendingOf(finding, run, plan) : null;
+    const mending = finding && plan ? mendingsOf(finding, run, plan)[0] : undefined;
     return (
         <div className="phone-acts">
             <button type="button" onClick={() => selection.selectFinding((at + 1) % count)}>
@@ -30,7 +30,7 @@ export function PhoneActs({
                 type="button"
                 className="main-act"
                 disabled={!mending}
-                onClick={() => mending && plan && editor.changeRun(plan.id, mending.edit)}
+                onClick={() => mending && plan && editor.changeRun(mending.run ?? plan.id, mending.edit)}
             >
                 {mending?.label ?? (finding ? finding.remedy : 'Choose a finding')}
             </button>

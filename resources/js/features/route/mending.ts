@@ -1,13 +1,65 @@
 import type { Finding, JobRun, RunReport } from '../../api/types';
-import { changeLeg, setFall } from './legEdits';
+import { changeLeg, isRead, setFall } from './legEdits';
 
 export interface Mending {
     label: string;
+    /** the run that is changed; left out: the one that the finding stands against */
+    run?: string;
     edit: (run: JobRun) => JobRun;
 }
 
+/** The changes that do what a finding says to do, where one change does it; the first is the best. */
+export function mendingsOf(finding: Finding, run: RunReport, plan: JobRun): Mending[] {
+    if (finding.rule === 'branch.noAngle') return ['one', 'other'].flatMap((which) => rolled(finding.params, which));
+    const mending = mendingOf(finding, run, plan);
+    return mending ? [mending] : [];
+}
+
+/**
+ * A fitting and a rolled bend in place of a branch that no fitting makes: a short leg comes at the end of the run that
+ * enters, the leg before it ends sooner, and the fitting stands further along.
+ */
+function rolled(params: Finding['params'], which: string): Mending[] {
+    const number = (name: string): number => Number(params[`${which}_${name}`]);
+    const [fitting, bend, run] = [params[`${which}_fitting`], params[`${which}_bend`], params.branch_run];
+    if (typeof fitting !== 'string' || typeof run !== 'string') return [];
+    return [
+        {
+            label: `${fitting} and ${bend}, rolled ${Math.round(number('roll_deg'))}°`,
+            run,
+            edit: (old) => {
+                const last = old.legs.at(-1);
+                const { branch } = old.tie_in;
+                if (!last || !isRead(last) || last.length_mm === undefined || !branch) return old;
+                const turn = number('turn_deg');
+                const next =
+                    old.next_leg ?? 1 + Math.max(0, ...old.legs.map((leg) => Number(leg.id.replace(/\D/g, ''))));
+                return {
+                    ...old,
+                    legs: [
+                        ...old.legs.slice(0, -1),
+                        { ...last, length_mm: Math.max(1, last.length_mm - number('shorter')) },
+                        {
+                            id: `l${next}`,
+                            way: turn < 0 ? ('left' as const) : ('right' as const),
+                            turn_deg: Math.max(0.01, Math.abs(turn)),
+                            length_mm: number('long'),
+                            fall_mm_per_m: number('fall'),
+                        },
+                    ],
+                    next_leg: next + 1,
+                    tie_in: {
+                        ...old.tie_in,
+                        branch: { ...branch, at_mm: (branch.at_mm ?? 0) + number('further') },
+                    },
+                };
+            },
+        },
+    ];
+}
+
 /** The change that does what a finding says to do, where one change does it. */
-export function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mending | null {
+function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mending | null {
     const leg = run.legs.find((one) => one.number === finding.where.leg);
     const said = plan.legs.find((one) => one.id === leg?.id);
     if (!leg || !said || !('way' in said)) return null;

@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Tests\Layout;
+
+use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Evaluation\EvaluatedJob;
+use FallBend\Core\Evaluation\JobEvaluator;
+use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\BranchAt;
+use FallBend\Core\Job\End;
+use FallBend\Core\Job\Job;
+use FallBend\Core\Job\Leg;
+use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Job\Way;
+use FallBend\Core\Layout\OddBranch;
+use FallBend\Core\Measure\Length;
+use FallBend\Core\Tests\Network\CaseJob;
+use FallBend\Core\Verdict\Finding;
+use FallBend\Core\Verdict\RuleId;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** A branch at an angle that no fitting makes is made of a fitting and a rolled bend. */
+final class OddBranchTest extends TestCase
+{
+    public function testAWyeAndARolled45ReachEveryPlanAngle(): void
+    {
+        $system = Catalogue::shipped()->system('pvc-dwv-40');
+        $flow = Vec3::direction(180.0, 1.19);
+        for ($plan = 0.0; $plan <= 90.0; $plan += 2.5) {
+            $in = Vec3::direction(180.0 - $plan, 1.19);
+            $way = OddBranch::ways($system, $in, $flow, ['4', '3'])[0] ?? self::fail("no way at {$plan}");
+            self::assertSame(['wye', 'eighth'], [$way->branch->pattern, $way->bend->pattern], "{$plan}");
+            self::assertEqualsWithDelta(45.0, $way->direction->angleTo($flow), 0.6, "{$plan}");
+            self::assertEqualsWithDelta(45.0, $way->direction->angleTo($in), 0.6, "{$plan}");
+            self::assertLessThan(0.0, $way->direction->z, 'water runs down in it');
+            self::assertEqualsWithDelta(1.0, $way->direction->length(), 1e-9);
+            self::assertGreaterThan(-1.0, $way->rollDeg, 'it never looks down');
+        }
+    }
+
+    /** @return iterable<string, array{float}> */
+    public static function angles(): iterable
+    {
+        foreach ([20.0, 35.0, 52.0, 60.0, 68.0, 75.0] as $angle) {
+            yield "{$angle}°" => [$angle];
+        }
+    }
+
+    /** What the finding says to do, done: the fitting is found, the bend is found, and nothing moves in plan. */
+    #[DataProvider('angles')]
+    public function testWhatIsOfferedIsLaidOut(float $angle): void
+    {
+        $before = (new JobEvaluator(Catalogue::shipped()))->evaluate(self::job($angle));
+        $finding = self::of($before, RuleId::BranchNoAngle) ?? self::fail('an odd angle is said');
+        self::assertSame('side', $finding->params['branch_run']);
+        foreach (['one', 'other'] as $which) {
+            $after = (new JobEvaluator(Catalogue::shipped()))->evaluate(self::mended(self::job($angle), $finding, $which));
+            self::assertNull(self::of($after, RuleId::BranchNoAngle), "{$which}: a fitting stands there");
+            self::assertNull(self::of($after, RuleId::TurnImpossible), "{$which}: a bend turns it there");
+            $start = static fn (EvaluatedJob $job): Vec3 => $job->layout()->offsets['side'];
+            $moved = $start($after)->minus($start($before));
+            // It lies higher by what the short leg falls; in plan it begins where it did.
+            self::assertEqualsWithDelta(0.0, hypot($moved->x, $moved->y), 1.0, $which);
+            self::assertGreaterThan(0.0, $moved->z);
+        }
+    }
+
+    /** A UK tee of 92 1/2 laid square in plan: each of its two rings gives a little over a degree. */
+    public function testASquareBranchOfUkDrainIsTakenUpByItsRings(): void
+    {
+        $laid = static fn (float $angle): EvaluatedJob => (new JobEvaluator(Catalogue::shipped()))->evaluate(
+            self::job($angle, 'adh-2015', ['system' => 'pvcu-underground', 'size' => '110']),
+        );
+        self::assertNull(self::of($laid(90.0), RuleId::BranchNoAngle));
+        self::assertNull(self::of($laid(90.0), RuleId::JointStrain));
+        $odd = self::of($laid(70.0), RuleId::BranchNoAngle) ?? self::fail('too far for two rings');
+        self::assertGreaterThan(4.0, $odd->params['off_deg']);
+        self::assertArrayHasKey('one_fitting', $odd->params);
+    }
+
+    /** @param array<string, string> $pipe */
+    private static function job(float $angle, string $book = 'upc-2021', array $pipe = []): Job
+    {
+        $job = CaseJob::of($book, [
+            'main' => ['socket', 'south 6000 mm fall 20 mm/m', 'socket', $pipe + ['size' => '4']],
+            'side' => ['socket', 'south 2500 mm fall 20 mm/m', 'socket', $pipe + ['size' => '3']],
+        ]);
+        $side = $job->run('side') ?? self::fail('it is there');
+        $legs = [new Leg('l1', Way::South, null, Length::mm(400.0), fallMmPerM: 20.0), new Leg('l2', Way::Left, $angle, Length::mm(2500.0), fallMmPerM: 20.0)];
+        $tieIn = new End('into main', RunEndKind::Branch, branch: new BranchAt('main', 'l1', 3000.0));
+
+        return $job->withRun($side->withLegs($legs, 3)->withEnds($side->outlet, $tieIn));
+    }
+
+    private static function mended(Job $job, Finding $finding, string $which): Job
+    {
+        $of = static fn (string $name): float => (float) ($finding->params["{$which}_{$name}"] ?? 0.0);
+        $run = $job->run('side') ?? self::fail('it is there');
+        $last = $run->legs[1];
+        $branch = $run->tieIn->branch ?? self::fail('it enters');
+        $legs = [
+            $run->legs[0],
+            new Leg('l2', $last->way, $last->turnDeg, Length::mm(2500.0 - $of('shorter')), fallMmPerM: 20.0),
+            new Leg(
+                'l3',
+                $of('turn_deg') < 0.0 ? Way::Left : Way::Right,
+                abs($of('turn_deg')),
+                Length::mm($of('long')),
+                fallMmPerM: $of('fall'),
+            ),
+        ];
+        $at = new BranchAt('main', 'l1', ($branch->atMm ?? 0.0) + $of('further'));
+
+        return $job->withRun(
+            $run->withLegs($legs, 4)->withEnds($run->outlet, new End('into main', RunEndKind::Branch, branch: $at)),
+        );
+    }
+
+    private static function of(EvaluatedJob $job, RuleId $rule): ?Finding
+    {
+        foreach (array_keys($job->layout()->runs) as $run) {
+            foreach ($job->findings($run) as $finding) {
+                if ($finding->rule === $rule) {
+                    return $finding;
+                }
+            }
+        }
+
+        return null;
+    }
+}
