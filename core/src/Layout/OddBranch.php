@@ -104,7 +104,7 @@ final readonly class OddBranch
         return $rest < 1e-9 ? [$flat] : [$flat->plus($across), $flat->minus($across)];
     }
 
-    /** @return list<Vec3> of a pipe that runs beside the run: it comes down in the plane of both, where the angles agree */
+    /** @return list<Vec3> of a pipe beside the run: it comes down in the plane of both, where the angles agree */
     private static function beside(Vec3 $flow, float $branchDeg, float $bendDeg): array
     {
         $down = Vec3::up()->times(-1.0)->squareTo($flow);

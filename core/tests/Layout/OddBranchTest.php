@@ -57,7 +57,8 @@ final class OddBranchTest extends TestCase
         $finding = self::of($before, RuleId::BranchNoAngle) ?? self::fail('an odd angle is said');
         self::assertSame('side', $finding->params['branch_run']);
         foreach (['one', 'other'] as $which) {
-            $after = (new JobEvaluator(Catalogue::shipped()))->evaluate(self::mended(self::job($angle), $finding, $which));
+            $mended = self::mended(self::job($angle), $finding, $which);
+            $after = (new JobEvaluator(Catalogue::shipped()))->evaluate($mended);
             self::assertNull(self::of($after, RuleId::BranchNoAngle), "{$which}: a fitting stands there");
             self::assertNull(self::of($after, RuleId::TurnImpossible), "{$which}: a bend turns it there");
             $start = static fn (EvaluatedJob $job): Vec3 => $job->layout()->offsets['side'];
@@ -89,7 +90,10 @@ final class OddBranchTest extends TestCase
             'side' => ['socket', 'south 2500 mm fall 20 mm/m', 'socket', $pipe + ['size' => '3']],
         ]);
         $side = $job->run('side') ?? self::fail('it is there');
-        $legs = [new Leg('l1', Way::South, null, Length::mm(400.0), fallMmPerM: 20.0), new Leg('l2', Way::Left, $angle, Length::mm(2500.0), fallMmPerM: 20.0)];
+        $legs = [
+            new Leg('l1', Way::South, null, Length::mm(400.0), fallMmPerM: 20.0),
+            new Leg('l2', Way::Left, $angle, Length::mm(2500.0), fallMmPerM: 20.0),
+        ];
         $tieIn = new End('into main', RunEndKind::Branch, branch: new BranchAt('main', 'l1', 3000.0));
 
         return $job->withRun($side->withLegs($legs, 3)->withEnds($side->outlet, $tieIn));

@@ -60,9 +60,7 @@ final readonly class BranchImpossibleRule implements NetworkRule
         $tap = $junction->taps[0];
         $layout = $network->layout->runs[$run];
         $line = $layout->leg($junction->leg)?->line;
-        $last = $network->layout->runs[$tap->run]->legs;
-        $last = $last === [] ? null : $last[count($last) - 1]->line;
-        if ($line === null || $last === null || $junction->isTurn() || $tap->isVent || count($junction->taps) > 1) {
+        if ($line === null || $junction->isTurn() || $tap->isVent || count($junction->taps) > 1) {
             return [];
         }
         $said = self::nearest($layout->system, $line->size, $tap->size, $junction->angleDeg);
@@ -71,7 +69,7 @@ final readonly class BranchImpossibleRule implements NetworkRule
         foreach (self::twoOf($ways) as $n => $way) {
             $moves = $way->moves($tap->flow, $junction->flow);
             if ($moves !== null) {
-                $turn = fmod($way->direction->headingDeg() - $last->headingDeg + 540.0, 360.0) - 180.0;
+                $turn = fmod($way->direction->headingDeg() - $tap->flow->headingDeg() + 540.0, 360.0) - 180.0;
                 $of = $n === 0 ? 'one' : 'other';
                 $said += ['branch_run' => $tap->run, ...self::way($of, $way, $turn, $outside)];
                 $said += ["{$of}_shorter" => $moves[0], "{$of}_further" => $moves[1]];
