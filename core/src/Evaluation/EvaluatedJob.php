@@ -23,12 +23,12 @@ use FallBend\Core\Network\Network;
 use FallBend\Core\Network\NetworkBuilder;
 use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Rules\Network\NetworkRuleSet;
+use FallBend\Core\Rules\Network\ShieldPlateRule;
 use FallBend\Core\Rules\RuleSet;
 use FallBend\Core\Sequence\RunDay;
 use FallBend\Core\Site\SiteLog;
 use FallBend\Core\Testing\JobTesting;
 use FallBend\Core\Verdict\Finding;
-use FallBend\Core\Verdict\RuleId;
 
 /**
  * A job with all that follows from it: how its runs lie, how they hang together, what they are found at, where they are
@@ -187,7 +187,7 @@ final class EvaluatedJob
         $plates = 0;
         foreach (array_keys($this->layout()->runs) as $run) {
             foreach ($this->findings($run) as $finding) {
-                $plates += $finding->rule === RuleId::ShieldPlate ? 1 : 0;
+                $plates += $finding->rule === ShieldPlateRule::ID ? 1 : 0;
             }
         }
 
