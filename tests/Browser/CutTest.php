@@ -44,7 +44,7 @@ final class CutTest extends BrowserTestCase
         );
         $browser->get($this->address()."/jobs/{$job}/runs/clay-wash/cut/ticket");
         $this->until(
-            fn (): bool => str_contains($this->text($browser, '.ticket'), 'cut already') &&
+            fn (): bool => count($browser->findElements(WebDriverBy::cssSelector('.ticket .cut-box svg'))) === 1 &&
                 str_contains($this->text($browser, '.ticket'), 'other than it was laid out'),
             'the ticket says it too',
         );

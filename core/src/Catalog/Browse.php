@@ -58,6 +58,7 @@ use stdClass;
  *     label: string,
  *     value: ?float,
  *     said: string,
+ *     doubt: ?string,
  *     instead_of: ?string,
  *     own_id: ?int,
  * }
@@ -495,9 +496,10 @@ final readonly class Browse
                 'value' => $value ?? $mm,
                 'said' => match (true) {
                     $value !== null => $this->inWords($field, $value),
-                    $mm !== null => "{$this->inWords($field, $mm)} ± {$this->inWords($field, $doubt)}, reckoned",
+                    $mm !== null => $this->inWords($field, $mm),
                     default => 'not stated',
                 },
+                'doubt' => $value === null && $mm !== null ? "± {$this->within($doubt)}, reckoned" : null,
                 'instead_of' => array_key_exists($field, $instead)
                     ? (is_numeric($instead[$field])
                         ? $this->inWords($field, (float) $instead[$field])
@@ -523,6 +525,11 @@ final readonly class Browse
     private function length(float $mm): string
     {
         return TapePrinter::withUnit(Length::mm($mm), $this->units);
+    }
+
+    private function within(float $doubtMm): string
+    {
+        return TapePrinter::within(Length::mm($doubtMm), $this->units);
     }
 
     /** @return list<Lie> how a bend may lie under the rulebook */

@@ -9,7 +9,9 @@ use FallBend\Core\Job\Job;
 use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
+use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Tape;
+use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\Severity;
@@ -83,7 +85,7 @@ final readonly class CutTicket
     {
         return $this->cutting->longMm($run, $piece) === null
             ? []
-            : ["cut long; comes to {$this->length($mm)} ± {$this->length($piece->doubtMm())}: dry-fit, then trim"];
+            : ["cut long; comes to {$this->length($mm)} ± {$this->within($piece)}: dry-fit, then trim"];
     }
 
     /** @return list<string> where the line round the pipe comes at either end */
@@ -250,6 +252,11 @@ final readonly class CutTicket
         $said = $this->tape->reading($mm);
 
         return $this->said->units === Units::Inch ? "{$said['inch']} in" : "{$said['metric']} mm";
+    }
+
+    private function within(Piece $piece): string
+    {
+        return TapePrinter::within(Length::mm($piece->doubtMm()), $this->said->units);
     }
 
     private function long(float $mm): string

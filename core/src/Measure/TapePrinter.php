@@ -70,6 +70,14 @@ final class TapePrinter
             : $said;
     }
 
+    /** Gives how far off a length may be, rounded up to a mark and at least one: `1/16 in`, `2 mm`. */
+    public static function within(Length $doubt, Units $units): string
+    {
+        $mark = $units->markNm();
+
+        return self::withUnit(Length::nm(max(1, (int) ceil($doubt->nanometres / $mark)) * $mark), $units);
+    }
+
     /**
      * Gives the length so that reading it back gives the same nanometres: a tape fraction if it is one, else
      * millimetres.

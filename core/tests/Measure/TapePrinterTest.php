@@ -36,6 +36,14 @@ final class TapePrinterTest extends TestCase
         self::assertSame($millimetres, TapePrinter::millimetres($length));
     }
 
+    public function testADoubtIsRoundedUpToAMark(): void
+    {
+        self::assertSame('1/16 in', TapePrinter::within(Length::mm(0.0), Units::Inch));
+        self::assertSame('1/8 in', TapePrinter::within(Length::mm(1.7), Units::Inch));
+        self::assertSame('2 mm', TapePrinter::within(Length::mm(1.1), Units::Millimetre));
+        self::assertSame('3 mm', TapePrinter::within(Length::mm(3.0), Units::Millimetre));
+    }
+
     public function testFallsAreFractionsOfAnInchPerFoot(): void
     {
         self::assertSame('1/4 in per ft', Fall::mmPerM(1000 / 48)->inWords(Units::Inch));

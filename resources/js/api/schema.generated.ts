@@ -3694,6 +3694,7 @@ export interface components {
                 label: string;
                 value: number | null;
                 said: string;
+                doubt: string | null;
                 instead_of: string | null;
                 own_id: number | null;
             }[];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lengthInWords, runInWords, saidLength, smallInWords } from './lengths';
+import { fallInWords, lengthInWords, runInWords, saidLength, smallInWords, withinInWords } from './lengths';
 
 describe('Lengths', () => {
     it('are said in fractions that a tape has, reduced', () => {
@@ -27,7 +27,21 @@ it.each([
     [0.3, 'inch', 'under 1/32 in'],
     [0.8, 'inch', '1/16 in'],
     [3.2, 'inch', '1/8 in'],
-    [0.04, 'mm', '0.0 mm'],
+    [0.04, 'mm', 'under 0.1 mm'],
     [9.94, 'mm', '9.9 mm'],
     [12.4, 'mm', '12 mm'],
 ] as const)('%d mm that are little, in %s', (mm, units, words) => expect(smallInWords(mm, units)).toBe(words));
+
+it.each([
+    [0.01, 'inch', '1/16 in'],
+    [1.6, 'inch', '1/8 in'],
+    [6.35, 'inch', '1/4 in'],
+    [0, 'mm', '1 mm'],
+    [1.54, 'mm', '2 mm'],
+] as const)('%d mm of doubt, in %s', (mm, units, words) => expect(withinInWords(mm, units)).toBe(words));
+
+it.each([
+    [20.8333, 'inch', '1/4 in per ft'],
+    [12.34, 'inch', '0.148 in per ft'],
+    [12.34, 'mm', '12.3 mm per m'],
+] as const)('%d mm per m of fall, in %s', (fall, units, words) => expect(fallInWords(fall, units)).toBe(words));

@@ -29,5 +29,20 @@ export function runInWords(mm: number, units: Units): string {
  */
 export function smallInWords(mm: number, units: Units): string {
     if (units === 'inch') return Math.abs(mm) < 0.8 ? 'under 1/32 in' : lengthInWords(mm, units);
+    if (Math.abs(mm) < 0.05) return 'under 0.1 mm';
     return Math.abs(mm) < 10 ? `${mm.toFixed(1)} mm` : lengthInWords(mm, units);
+}
+
+/** How far off a length may be, rounded up to what a tape shows: `1/16 in`, `2 mm`. */
+export function withinInWords(mm: number, units: Units): string {
+    const step = units === 'inch' ? 25.4 / 16 : 1;
+    return lengthInWords(Math.max(1, Math.ceil(mm / step - 1e-6)) * step, units);
+}
+
+/** A fall in its units: `1/4 in per ft` where a sixteenth says it, else `0.148 in per ft`; `20.8 mm per m`. */
+export function fallInWords(mmPerM: number, units: Units): string {
+    if (units === 'mm') return `${mmPerM.toFixed(1)} mm per m`;
+    const inches = (mmPerM * 12) / 1000;
+    const isRound = Math.abs(inches * 16 - Math.round(inches * 16)) < 0.01 * inches * 16;
+    return `${isRound ? saidLength(inches * 25.4, units) : inches.toFixed(3)} in per ft`;
 }

@@ -208,10 +208,11 @@ function EntryRow({ entry, isLit, onChoose }: { entry: CatalogueEntry; isLit: bo
                             </s>
                         )}{' '}
                         <SaidText text={number.said} />
+                        {number.doubt && <span className="cap line">{number.doubt}</span>}
                         <span className="cap line">{number.label}</span>
                     </span>
                 )}
-                {entry.doubtful && <Shape kind="unknown" size={15} />}
+                {entry.doubtful && !number?.doubt && <Shape kind="unknown" size={15} />}
             </span>
         </button>
     );

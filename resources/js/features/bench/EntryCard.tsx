@@ -108,6 +108,7 @@ function NumberRow({ number, onTakeBack, onMeasure, children }: NumberRowProps) 
                     </s>
                 )}{' '}
                 <SaidText text={number.said} />
+                {number.doubt && <span className="cap line">{number.doubt}</span>}
                 {number.value === null && <Shape kind="unknown" size={14} />}
             </dd>
             <dd>

@@ -50,7 +50,17 @@ const entry = (row: string, name: string): CatalogueEntry => ({
     pattern: 'bend',
     turn_deg: 90,
     family: 'bend',
-    numbers: [{ field: 'take_off_mm', label: 'take-off', value: 58, said: '2 1/4 in', instead_of: null, own_id: null }],
+    numbers: [
+        {
+            field: 'take_off_mm',
+            label: 'take-off',
+            value: 58,
+            said: '2 1/4 in',
+            doubt: null,
+            instead_of: null,
+            own_id: null,
+        },
+    ],
     lies: [],
     drawn: {},
     facts: [],

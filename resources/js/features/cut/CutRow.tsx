@@ -6,7 +6,7 @@ import { textureOf } from '../../drawing/textures';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
 import { SvgFraction } from '../../drawing/SvgFraction';
-import { lengthInWords, runInWords, smallInWords } from '../../shared/lengths';
+import { lengthInWords, runInWords, withinInWords } from '../../shared/lengths';
 import { otherEnds, sincePrinted, type CutPiece } from '../../editing';
 
 interface Props {
@@ -65,7 +65,7 @@ export function CutRow({
                 )}
                 {now?.long && now.doubt && (
                     <span className="cut-long">
-                        cut long; comes to {lengthInWords(piece.cut.mm, units)} ± {smallInWords(now.doubt.mm, units)}:
+                        cut long; comes to {lengthInWords(piece.cut.mm, units)} ± {withinInWords(now.doubt.mm, units)}:
                         dry-fit, then trim
                     </span>
                 )}
@@ -80,7 +80,7 @@ export function CutRow({
                     </b>
                 )}
             </span>
-            {box && <span className="cut-box" />}
+            {box && <span className="cut-box">{now?.cut && <Shape kind="done" size={26} />}</span>}
             {ends.length > 0 && <span className="cut-ends cap">{ends.join('; ')}</span>}
             {children}
         </div>
@@ -94,7 +94,7 @@ const ringWidth = (text: string): number => Math.max(24, 8 + 7.5 * text.length);
 function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; units: Units }) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const longest = Math.max(...run.pieces.map((one) => one.cut.mm));
-    const w = 70 + 160 * Math.sqrt(piece.cut.mm / longest);
+    const w = 70 + 140 * Math.sqrt(piece.cut.mm / longest);
     const mark = (key: string): string | undefined => run.joints.find((joint) => joint.key === key)?.mark;
     const [x, y, od, lip] = [46, 8, 32, 16];
     const depth = (tape: PieceReport['depth_from']): string => (units === 'inch' ? tape.inch : tape.metric);

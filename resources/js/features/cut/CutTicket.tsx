@@ -144,15 +144,11 @@ function TicketPieces({ run, cut, units }: PiecesProps) {
                     units={units}
                     box
                 >
-                    {now(piece.key)?.cut ? (
-                        <span className="cap cut-note">cut already</span>
-                    ) : (
-                        Math.abs(now(piece.key)?.moved_mm ?? 0) > 0.05 && (
-                            <span className="cap cut-note">
-                                <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out
-                                otherwise
-                            </span>
-                        )
+                    {!now(piece.key)?.cut && Math.abs(now(piece.key)?.moved_mm ?? 0) > 0.05 && (
+                        <span className="cap cut-note">
+                            <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out
+                            otherwise
+                        </span>
                     )}
                 </CutRow>
             ))}

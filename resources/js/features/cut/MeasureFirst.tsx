@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { CuttingReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
-import { smallInWords } from '../../shared/lengths';
+import { withinInWords } from '../../shared/lengths';
 import { exactInWords, type JobEditor } from '../../editing';
 import { MeasureDialog, ofMeasureFirst, type ToMeasure } from '../measure';
 
-/** How many are shown before the rest is asked for. */
-const SHOWN = 3;
+/** How many are shown before the rest is asked for: the pieces to cut stand below. */
+const SHOWN = 1;
 
 /**
  * Fittings whose lengths are reckoned, of the whole job: measuring one of a kind makes every piece that ends in one
@@ -19,16 +19,16 @@ export function MeasureFirst({ list, editor }: { list: CuttingReport['measure'];
     return (
         <section className="measure-first" aria-label="Worth measuring">
             <p className="say">
-                <Shape kind="note" size={15} /> No maker&apos;s table is at hand for some fittings: their lengths are
-                reckoned from the pattern. Pieces that end in them are cut long, dry-fitted, then trimmed. Measuring one
-                of a kind spares that, in the whole job.
+                <Shape kind="note" size={15} /> Some fittings have no maker&apos;s length here: it is reckoned from the
+                pattern. Pieces that end in them are cut long, dry-fitted, then trimmed. Measure one of a kind, and its
+                pieces are cut to length in the whole job.
             </p>
             <ul>
                 {(isAll ? list : list.slice(0, SHOWN)).map((one) => (
                     <li key={`${one.system} ${one.row}`}>
                         <span>
                             Measure one <b>{one.name}</b>: {exactInWords(one)}.{' '}
-                            <span className="cap">Reckoned to ± {smallInWords(one.doubt.mm, units)} so far.</span>
+                            <span className="cap">Reckoned to ± {withinInWords(one.doubt.mm, units)} so far.</span>
                         </span>
                         <button
                             type="button"

@@ -9,11 +9,17 @@ import type {
     TrapArmInput,
     TrapSealInput,
     TrapSealOutput,
+    Units,
 } from '../../api/types';
 import { ArmSection } from '../../drawing/trap/ArmSection';
 import { SealCurve } from '../../drawing/trap/SealCurve';
 import { Shape } from '../../shared/Shape';
+import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
+
+const CLOSET =
+    'A closet siphons itself by design and refills its own seal; the book limits only how far it stands from its vent, ' +
+    'in the table beside.';
 
 /**
  * The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper;
@@ -39,13 +45,7 @@ export function TrapPicture({
     const bore = arm?.bore_mm ?? 40;
     const seal = arm?.seal_mm ?? null;
     const seen = useQuery(sealQuery(sealQuestion(fixture, evaluation, at, vent))).data;
-    if (fixture.kind === 'water-closet')
-        return (
-            <p className="none">
-                A closet siphons itself by design and refills its own seal; the book limits only how far it stands from
-                its vent, in the table beside.
-            </p>
-        );
+    if (fixture.kind === 'water-closet') return <p className="none">{CLOSET}</p>;
     if (!arm || !verdict || seal === null) return <p className="none">This trap has no arm to draw.</p>;
     return (
         <div className="trap-picture">
@@ -91,7 +91,14 @@ export function TrapPicture({
             />
             <ArmVerdict findings={verdict.findings} />
             {discharge && seen && (
-                <OneDischarge discharge={discharge} seen={seen} seal={seal} vent={vent} onVent={setVent} />
+                <OneDischarge
+                    discharge={discharge}
+                    seen={seen}
+                    seal={seal}
+                    vent={vent}
+                    onVent={setVent}
+                    units={evaluation.units}
+                />
             )}
             <RestsOn
                 sources={[
@@ -216,10 +223,12 @@ interface DischargeProps {
     seal: number;
     vent: Vent;
     onVent: (vent: Vent) => void;
+    units: Units;
 }
 
 /** What one discharge does to the seal, simulated. */
-function OneDischarge({ discharge, seen, seal, vent, onVent }: DischargeProps) {
+function OneDischarge({ discharge, seen, seal, vent, onVent, units }: DischargeProps) {
+    const said = (mm: number): string => lengthInWords(mm, units);
     return (
         <>
             <h3>What one discharge does to the seal</h3>
@@ -240,9 +249,9 @@ function OneDischarge({ discharge, seen, seal, vent, onVent }: DischargeProps) {
             <p className="say">
                 {seen.broken
                     ? 'Air breaks through under the dip: the trap is open to the drain.'
-                    : `About ${Math.round(seen.seal_left_mm)} of ${seal} mm of seal are left; suction reaches `}
-                {!seen.broken && `${Math.round(seen.most_suction_mm)} mm of water.`}
-                {seen.least_mm !== null && ` At least ${Math.round(seen.least_mm)} mm have to stay.`}
+                    : `About ${said(seen.seal_left_mm)} of ${said(seal)} of seal are left; suction reaches `}
+                {!seen.broken && `${said(seen.most_suction_mm)} of water.`}
+                {seen.least_mm !== null && ` At least ${said(seen.least_mm)} have to stay.`}
             </p>
             <p className="cap">
                 A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l in all):

@@ -1,4 +1,5 @@
 import type { JobDocument, JobEvidence, JobStanding, Units } from '../../api/types';
+import { lengthInWords } from '../../shared/lengths';
 
 const onOne = (document: JobDocument, id: string, edit: (pipe: JobStanding) => JobStanding): JobDocument => ({
     ...document,
@@ -66,12 +67,7 @@ export const END_NAMES = Object.entries(ENDS) as [JobStanding['end'], string][];
 
 /** How it ends, where that is, which way it points, and what is in the way. */
 export function whereInWords(pipe: JobStanding, units: Units): string {
-    const level =
-        pipe.level_mm === undefined
-            ? ''
-            : units === 'mm'
-              ? `${Math.round(pipe.level_mm)} mm over the mark`
-              : `${Math.round(pipe.level_mm / 25.4)} in over the mark`;
+    const level = pipe.level_mm === undefined ? '' : `${lengthInWords(pipe.level_mm, units)} over the mark`;
     const parts = [
         ENDS[pipe.end],
         pipe.at,

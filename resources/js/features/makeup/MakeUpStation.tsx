@@ -280,10 +280,10 @@ function WayList({
                             </b>
                             {none && made.relax[i] && (
                                 <span>
-                                    <Shape kind="warn" size={15} /> {relaxInWords(made.relax[i])}
+                                    <Shape kind="warn" size={15} /> {relaxInWords(made.relax[i], units)}
                                 </span>
                             )}
-                            {notesOf(way).map((note) => (
+                            {notesOf(way, units).map((note) => (
                                 <span key={note.text}>
                                     {note.severity && <Shape kind={note.severity} size={15} />} {note.text}
                                 </span>

@@ -27,7 +27,7 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
             ) : order.goes ? (
                 <ol>
                     {order.steps.map((step, i) => (
-                        <li key={i}>{stepInWords(step)}</li>
+                        <li key={i}>{stepInWords(step, of.document.units)}</li>
                     ))}
                 </ol>
             ) : (

@@ -24,7 +24,7 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                 viewBox={`-12 0 ${width + 60} 118`}
                 width="100%"
                 role="img"
-                aria-label={`From heel line to heel line ${bend.mark.metric} mm, ${clockwise ? 'clockwise' : 'against the clock'} looking downstream`}
+                aria-label={`From heel line to heel line ${units === 'inch' ? `${bend.mark.inch} in` : `${bend.mark.metric} mm`}, ${clockwise ? 'clockwise' : 'against the clock'} looking downstream`}
             >
                 <rect
                     x={0}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { JobDocument, MadeUp, MadeUpWay } from '../../api/types';
+import type { JobDocument, MadeUp, MadeUpWay, Units } from '../../api/types';
 import { accepted, bendsInWords, dialInWords, freesInWords, notesOf, relaxInWords, stepInWords } from './ways';
 
 const bend = (name: string, more: Partial<MadeUpWay['bends'][number]> = {}): MadeUpWay['bends'][number] =>
@@ -26,15 +26,16 @@ describe('a way in words', () => {
     ])('%j', (names, words) => expect(bendsInWords(way(names.map((name) => bend(name))))).toBe(words));
 
     it('says what it asks of whoever makes it', () => {
-        const texts = (one: MadeUpWay): string =>
-            notesOf(one)
+        const texts = (one: MadeUpWay, units: Units = 'mm'): string =>
+            notesOf(one, units)
                 .map((note) => note.text)
                 .join(' ');
         expect(texts(way([bend('45')]))).toBe('Meets both ends, without strain.');
         expect(texts(way([bend('45', { strain_deg: 0.4 })]))).toContain('0.4°');
         expect(texts(way([bend('45')], { refused: ['90'] }))).toContain('does not take 90');
-        expect(texts(way([bend('45', { doubt_mm: 1.54 })]))).toContain('to within 1.5 mm each: cut long');
-        expect(texts(way([], { closes_within_mm: 0.9 }))).toContain('0.9 mm');
+        expect(texts(way([bend('45', { doubt_mm: 1.54 })]))).toContain('to within 2 mm each: cut long');
+        expect(texts(way([bend('45', { doubt_mm: 1.54 })]), 'inch')).toContain('to within 1/16 in each: cut long');
+        expect(texts(way([], { closes_within_mm: 0.9 }))).toContain('to within 1 mm');
     });
 });
 
@@ -48,7 +49,7 @@ describe('what has to give way', () => {
         [relax('play_deg', 0.75, 1.02), 'Let every joint give more: 1.02° instead of 0.75°'],
         [relax('obstacle', 60, 0, 'the wall'), 'Move the wall: the pipe comes through it'],
         [relax('obstacle', 60, 31, 'the beam'), 'Move the beam: the pipe comes to 31 mm from its axis'],
-    ])('%#', (one, words) => expect(relaxInWords(one)).toBe(words));
+    ])('%#', (one, words) => expect(relaxInWords(one, 'mm')).toBe(words));
 });
 
 describe('a dial', () => {
@@ -104,7 +105,7 @@ describe('the order', () => {
         [{ moves: false, on_bench: false }, 'In place: set A, and close joint 7.3 over.'],
         [{ parts: [], on_bench: false }, 'In place: close joint 7.3.'],
         [{ parts: ['A', 'B', 'C', 'D', 'E', 'F'] }, 'On the bench: A, B, C and 3 more onto joint 7.3, pushed 38 mm.'],
-    ])('%#', (more, words) => expect(stepInWords(step(more))).toBe(words));
+    ])('%#', (more, words) => expect(stepInWords(step(more), 'mm')).toBe(words));
     it('says what frees it', () =>
         expect(
             freesInWords([

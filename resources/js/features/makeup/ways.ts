@@ -1,4 +1,5 @@
-import type { JobDocument, MadeUp, MadeUpWay, RunOrder } from '../../api/types';
+import type { JobDocument, MadeUp, MadeUpWay, RunOrder, Units } from '../../api/types';
+import { fallInWords, lengthInWords, withinInWords } from '../../shared/lengths';
 
 /** The bends of a way in words: `two 45s`, `22-1/2 and long sweep 90`. */
 export function bendsInWords(way: MadeUpWay): string {
@@ -11,7 +12,7 @@ export function bendsInWords(way: MadeUpWay): string {
 }
 
 /** What a way asks of whoever makes it, in short sentences. */
-export function notesOf(way: MadeUpWay): { severity: 'warn' | 'unknown' | null; text: string }[] {
+export function notesOf(way: MadeUpWay, units: Units): { severity: 'warn' | 'unknown' | null; text: string }[] {
     const notes: { severity: 'warn' | 'unknown' | null; text: string }[] = [];
     if (way.refused.length > 0)
         notes.push({ severity: 'warn', text: `The book does not take ${way.refused.join(', ')} for this turn.` });
@@ -21,29 +22,32 @@ export function notesOf(way: MadeUpWay): { severity: 'warn' | 'unknown' | null; 
     if (doubt > 0)
         notes.push({
             severity: null,
-            text: `Its bends are reckoned to within ${doubt.toFixed(1)} mm each: cut long, dry-fit, then trim.`,
+            text: `Its bends are reckoned to within ${withinInWords(doubt, units)} each: cut long, dry-fit, then trim.`,
         });
     if (way.closes_within_mm > 0.2)
-        notes.push({ severity: null, text: `Meets the end to within ${way.closes_within_mm.toFixed(1)} mm.` });
+        notes.push({ severity: null, text: `Meets the end to within ${withinInWords(way.closes_within_mm, units)}.` });
     if (notes.length === 0) notes.push({ severity: null, text: 'Meets both ends, without strain.' });
     return notes;
 }
 
-const CONDITIONS: Record<string, { name: string; unit: string; digits: number }> = {
-    max_bends: { name: 'Take more bends', unit: '', digits: 0 },
-    min_leg_mm: { name: 'Take a shorter piece', unit: ' mm', digits: 0 },
-    fall_least: { name: 'Let it fall less', unit: ' mm per m', digits: 1 },
-    fall_most: { name: 'Let it fall more', unit: ' mm per m', digits: 0 },
-    play_deg: { name: 'Let every joint give more', unit: '°', digits: 2 },
-    clearance_mm: { name: 'Come nearer to what stands there', unit: ' mm from its axis', digits: 0 },
-    obstacle: { name: 'Move', unit: ' mm from its axis', digits: 0 },
+type InWords = (value: number, units: Units) => string;
+const fromAxis: InWords = (mm, units) => `${lengthInWords(mm, units)} from its axis`;
+
+const CONDITIONS: Record<string, { name: string; said: InWords }> = {
+    max_bends: { name: 'Take more bends', said: (count) => count.toFixed(0) },
+    min_leg_mm: { name: 'Take a shorter piece', said: lengthInWords },
+    fall_least: { name: 'Let it fall less', said: fallInWords },
+    fall_most: { name: 'Let it fall more', said: fallInWords },
+    play_deg: { name: 'Let every joint give more', said: (deg) => `${deg.toFixed(2)}°` },
+    clearance_mm: { name: 'Come nearer to what stands there', said: fromAxis },
+    obstacle: { name: 'Move', said: fromAxis },
 };
 
 /** What has to give way, in words: `Take a shorter piece: 32 mm instead of 38 mm`. */
-export function relaxInWords(one: MadeUp['relax'][number]): string {
+export function relaxInWords(one: MadeUp['relax'][number], units: Units): string {
     const condition = CONDITIONS[one.condition];
     if (!condition) return one.condition;
-    const said = (value: number): string => `${value.toFixed(condition.digits)}${condition.unit}`;
+    const said = (value: number): string => condition.said(value, units);
     if (one.condition === 'obstacle')
         return `Move ${one.what}: the pipe comes ${one.to < 1 ? 'through it' : `to ${said(one.to)}`}`;
     return `${condition.name}: ${said(one.to)} instead of ${said(one.from)}`;
@@ -90,7 +94,7 @@ export function dialInWords(deg: number, upright = false): string {
 }
 
 /** One step of putting a run together: `On the bench: A onto joint 3, pushed 38 mm`. */
-export function stepInWords(step: RunOrder['steps'][number]): string {
+export function stepInWords(step: RunOrder['steps'][number], units: Units): string {
     const joints = step.joints.length === 1 ? `joint ${step.joints[0]}` : `joints ${step.joints.join(' and ')}`;
     const where = step.on_bench ? 'On the bench' : 'In place';
     const parts =
@@ -99,7 +103,7 @@ export function stepInWords(step: RunOrder['steps'][number]): string {
             : step.parts.join(', ');
     if (parts === '') return `${where}: close ${joints}.`;
     return step.moves
-        ? `${where}: ${parts} onto ${joints}, pushed ${Math.round(step.push_mm)} mm.`
+        ? `${where}: ${parts} onto ${joints}, pushed ${lengthInWords(step.push_mm, units)}.`
         : `${where}: set ${parts}, and close ${joints} over.`;
 }
 

@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { jointMark } from '../../shared/marks';
+import { smallInWords } from '../../shared/lengths';
 import { Shape } from '../../shared/Shape';
 import { WORDS } from '../../drawing/section/labels';
 import type { JobEditor } from '../../editing';
@@ -173,7 +174,7 @@ function Overrides({ editor }: Pick<Props, 'editor'>) {
                     {overrides.map((override) => (
                         <p key={`${override.table} ${override.row} ${override.field}`}>
                             {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}:{' '}
-                            {override.value.toFixed(1)} mm, in place of the catalogue's.{' '}
+                            {smallInWords(override.value, editor.evaluation.units)}, in place of the catalogue's.{' '}
                             <button
                                 type="button"
                                 className="plain small"

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
 import { NotKnown } from '../../drawing/NotKnown';
 import { Said, SaidFall } from '../../drawing/Said';
-import { smallInWords } from '../../shared/lengths';
+import { withinInWords } from '../../shared/lengths';
 import { rolledInWords, unsigned } from '../../shared/rolls';
 import type { JobEditor } from '../../editing';
 import {
@@ -228,7 +228,7 @@ function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'
                             {piece.doubt && (
                                 <span className="cap">
                                     {' '}
-                                    ± {smallInWords(piece.doubt.mm, units)}: cut long, dry-fit, trim
+                                    ± {withinInWords(piece.doubt.mm, units)}: cut long, dry-fit, trim
                                 </span>
                             )}
                         </span>
