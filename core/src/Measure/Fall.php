@@ -58,6 +58,28 @@ final readonly class Fall
         return $about.self::thirtySeconds($length);
     }
 
+    /**
+     * Gives the fall beside another that is said alike and is not the same: `0.24 in per ft`, and within 0.005 of a
+     * thirty-second `just under 1/4 in per ft`; with two decimals of a mm per m.
+     */
+    public function beside(Units $units): string
+    {
+        if ($units === Units::Millimetre) {
+            return number_format($this->mmPerM, 2, '.', '').' mm per m';
+        }
+        $marks = (int) round($this->toInPerFt() * 32);
+        $off = $this->toInPerFt() - $marks / 32;
+        if (abs($off) >= 0.005) {
+            return rtrim(number_format($this->toInPerFt(), 3, '.', ''), '0').' in per ft';
+        }
+
+        return match (true) {
+            abs($off) < Tolerance::ROUNDING => '',
+            $off < 0 => 'just under ',
+            default => 'just over ',
+        }.self::thirtySeconds(Length::nm(intdiv($marks * Length::NM_PER_INCH, 32))).' in per ft';
+    }
+
     private static function thirtySeconds(Length $length): string
     {
         // exact() prints to 1/64, finer than the tape's own 1/16.

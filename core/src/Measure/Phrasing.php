@@ -32,13 +32,20 @@ final readonly class Phrasing
         }
         $text = is_string($text) ? $text : '';
         $steps = $this->steps($text, $params);
+        $alike = $this->areFallsAlike($text, $params);
 
         return (string) preg_replace_callback(
             '/\{(\w+)(\+unit)?\}/',
-            function (array $m) use ($params, $steps): string {
+            function (array $m) use ($params, $steps, $alike): string {
                 $value = $params[$m[1]] ?? throw new LogicException("no parameter {$m[1]}");
 
-                return isset($m[2]) ? self::sizes((string) $value) : $this->inWords($m[1], $value, $steps);
+                return match (true) {
+                    isset($m[2]) => self::sizes((string) $value),
+                    $alike && ! is_string($value) && str_ends_with($m[1], '_mm_per_m') => Fall::mmPerM(
+                        (float) $value,
+                    )->beside($this->units),
+                    default => $this->inWords($m[1], $value, $steps),
+                };
             },
             $text,
         );
@@ -75,6 +82,29 @@ final readonly class Phrasing
         }
 
         return 2;
+    }
+
+    /**
+     * Whether two falls of a sentence that are not the same would be said alike, but for "about".
+     *
+     * @param array<string, float|int|string> $params
+     */
+    private function areFallsAlike(string $text, array $params): bool
+    {
+        preg_match_all('/\{(\w+_mm_per_m)\}/', $text, $m);
+        $said = [];
+        foreach (array_intersect_key($params, array_flip($m[1])) as $value) {
+            if (is_string($value)) {
+                continue;
+            }
+            $words = str_replace('about ', '', Fall::mmPerM((float) $value)->short($this->units));
+            if (abs(($said[$words] ?? (float) $value) - (float) $value) > 0.001) {
+                return true;
+            }
+            $said[$words] = (float) $value;
+        }
+
+        return false;
     }
 
     /** Whether nothing else is said in the same words: what differs by less than a hundredth of a mm is the same. */
@@ -169,9 +199,15 @@ final readonly class Phrasing
             str_ends_with($name, 'od_mm') => $this->diameter((float) $value),
             str_ends_with($name, '_mm') => TapePrinter::finer(Length::mm((float) $value), $this->units, $steps),
             str_ends_with($name, '_c') => $this->temperature((float) $value),
-            str_ends_with($name, '_deg') => rtrim(rtrim(number_format((float) $value, 2, '.', ''), '0'), '.').'°',
+            str_ends_with($name, '_deg') => self::degrees((float) $value),
             default => (string) $value,
         };
+    }
+
+    /** To a hundredth where it is small, else to a tenth: nobody sets a bend finer. */
+    private static function degrees(float $deg): string
+    {
+        return rtrim(rtrim(number_format($deg, abs($deg) < 5.0 ? 2 : 1, '.', ''), '0'), '.').'°';
     }
 
     private static function up(float $mm, Units $units): Length

@@ -70,12 +70,12 @@ final class TapePrinter
             : $said;
     }
 
-    /** Gives how far off a length may be, rounded up to a mark and at least one: `1/16 in`, `2 mm`. */
+    /** Gives how far off a length may be, up to the next mark where it is over by a quarter of one: `1/16 in`. */
     public static function within(Length $doubt, Units $units): string
     {
         $mark = $units->markNm();
 
-        return self::withUnit(Length::nm(max(1, (int) ceil($doubt->nanometres / $mark)) * $mark), $units);
+        return self::withUnit(Length::nm(max(1, (int) ceil($doubt->nanometres / $mark - 0.25)) * $mark), $units);
     }
 
     /**

@@ -40,6 +40,25 @@ final class PhrasingTest extends TestCase
             '1 in; the most is 1 in',
             '25 mm; the most is 25 mm',
         ];
+        $twoFalls = '{a_mm_per_m}; at least {b_mm_per_m}';
+        yield 'falls' => [
+            $twoFalls,
+            ['a_mm_per_m' => 10.0, 'b_mm_per_m' => 250 / 12],
+            'about 1/8 in per ft; at least 1/4 in per ft',
+            '10 mm per m; at least 20.8 mm per m',
+        ];
+        yield 'falls that are near' => [
+            $twoFalls,
+            ['a_mm_per_m' => 20.81, 'b_mm_per_m' => 250 / 12],
+            'just under 1/4 in per ft; at least 1/4 in per ft',
+            '20.81 mm per m; at least 20.83 mm per m',
+        ];
+        yield 'falls, the one said about' => [
+            $twoFalls,
+            ['a_mm_per_m' => 21.3, 'b_mm_per_m' => 250 / 12],
+            '0.256 in per ft; at least 1/4 in per ft',
+            '21.3 mm per m; at least 20.8 mm per m',
+        ];
         yield 'a little' => [
             '{a_mm} short',
             ['a_mm' => 0.6],

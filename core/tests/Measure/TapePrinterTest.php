@@ -39,8 +39,9 @@ final class TapePrinterTest extends TestCase
     public function testADoubtIsRoundedUpToAMark(): void
     {
         self::assertSame('1/16 in', TapePrinter::within(Length::mm(0.0), Units::Inch));
-        self::assertSame('1/8 in', TapePrinter::within(Length::mm(1.7), Units::Inch));
-        self::assertSame('2 mm', TapePrinter::within(Length::mm(1.1), Units::Millimetre));
+        self::assertSame('1/8 in', TapePrinter::within(Length::mm(2.1), Units::Inch));
+        self::assertSame('2 mm', TapePrinter::within(Length::mm(1.3), Units::Millimetre));
+        self::assertSame('1/4 in', TapePrinter::within(Length::mm(6.4), Units::Inch), 'as good as a quarter');
         self::assertSame('3 mm', TapePrinter::within(Length::mm(3.0), Units::Millimetre));
     }
 

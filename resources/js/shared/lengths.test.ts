@@ -34,8 +34,8 @@ it.each([
 
 it.each([
     [0.01, 'inch', '1/16 in'],
-    [1.6, 'inch', '1/8 in'],
-    [6.35, 'inch', '1/4 in'],
+    [2.1, 'inch', '1/8 in'],
+    [6.4, 'inch', '1/4 in'],
     [0, 'mm', '1 mm'],
     [1.54, 'mm', '2 mm'],
 ] as const)('%d mm of doubt, in %s', (mm, units, words) => expect(withinInWords(mm, units)).toBe(words));

@@ -33,10 +33,10 @@ export function smallInWords(mm: number, units: Units): string {
     return Math.abs(mm) < 10 ? `${mm.toFixed(1)} mm` : lengthInWords(mm, units);
 }
 
-/** How far off a length may be, rounded up to what a tape shows: `1/16 in`, `2 mm`. */
+/** How far off a length may be, up to the next mark of a tape where it is over by a quarter of one: `1/16 in`. */
 export function withinInWords(mm: number, units: Units): string {
     const step = units === 'inch' ? 25.4 / 16 : 1;
-    return lengthInWords(Math.max(1, Math.ceil(mm / step - 1e-6)) * step, units);
+    return lengthInWords(Math.max(1, Math.ceil(mm / step - 0.25)) * step, units);
 }
 
 /** A fall in its units: `1/4 in per ft` where a sixteenth says it, else `0.148 in per ft`; `20.8 mm per m`. */
