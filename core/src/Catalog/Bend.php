@@ -71,7 +71,7 @@ final readonly class Bend implements Storable
             $spigot?->mm,
             $spigot->doubtMm ?? 0.0,
             $row->number('radius_mm', 0, 2000),
-            $take->formula === '' ? $provenance : $provenance->reckoned("{$take->formula}, ± {$take->inWords()}"),
+            $take->formula === '' ? $provenance : $provenance->reckoned($take->formula),
         );
     }
 }

@@ -92,7 +92,7 @@ final readonly class Branch implements Storable
         $said = [];
         foreach (['run_in_mm' => 'inlet', 'run_out_mm' => 'outlet', 'branch_mm' => 'branch'] as $name => $end) {
             if ($lengths[$name]->formula !== '') {
-                $said[] = "{$end} {$lengths[$name]->formula}, ± {$lengths[$name]->inWords()}";
+                $said[] = "{$end} {$lengths[$name]->formula}";
             }
         }
 

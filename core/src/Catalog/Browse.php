@@ -79,6 +79,7 @@ use stdClass;
  *     lies?: list<Lie>,
  *     drawn?: array<string, float>,
  *     facts?: list<string>,
+ *     note?: string,
  *     reckoned?: array<string, array{float, float}>,
  * }
  */
@@ -280,7 +281,8 @@ final readonly class Browse
                                     'turn_deg' => $bend->turnDeg,
                                     'spigot_mm' => $bend->spigotMm ?? 0.0,
                                 ]),
-                        'facts' => ["{$system->name}"],
+                        'facts' => [$system->name],
+                        'note' => $bend->provenance->note ?? Fields::of($row)->stringOr('note', '', 1000),
                         'reckoned' => $bend === null
                             ? []
                             : [
@@ -322,6 +324,7 @@ final readonly class Browse
                 'turn_deg' => $branch->turnDeg,
             ],
             'facts' => [$system->name],
+            'note' => $branch->provenance->note,
             'reckoned' => [
                 'run_in_mm' => [$branch->runInMm - $pipe->gapMm, $branch->runInDoubtMm],
                 'run_out_mm' => [$branch->runOutMm - $pipe->gapMm, $branch->runOutDoubtMm],
@@ -458,7 +461,7 @@ final readonly class Browse
             'facts' => $with['facts'] ?? [],
             'doubtful' => $provenance->isDoubtful() || self::isUnstated($row),
             'own' => str_starts_with($provenance->row, 'own/'),
-            'note' => $provenance->note,
+            'note' => $with['note'] ?? $provenance->note,
             'source' => $provenance->toArray(),
         ];
     }

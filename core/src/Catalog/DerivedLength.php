@@ -24,10 +24,4 @@ final readonly class DerivedLength
     {
         return new self($mm, $row->string('status') === 'assumed' ? $doubtMm : 0.0, '');
     }
-
-    /** Gives its doubt as it is written of a source. */
-    public function inWords(): string
-    {
-        return sprintf('%.1f mm', $this->doubtMm);
-    }
 }

@@ -68,10 +68,12 @@ final readonly class Provenance implements Storable
         return new self($this->table, $this->row, $source, 'high', 'measured', 'In place of: '.$this->source.'.');
     }
 
-    /** The same row with lengths that no table states, reckoned so. */
+    /** The same row with lengths that no table states; its note says how they were reckoned. */
     public function reckoned(string $how): self
     {
-        return new self($this->table, $this->row, "{$this->source}; reckoned: {$how}", 'low', 'derived', $this->note);
+        $note = trim("{$this->note} Reckoned: {$how}.");
+
+        return new self($this->table, $this->row, "{$this->source}; reckoned", 'low', 'derived', $note);
     }
 
     /** Whether the number is to be shown as doubtful: assumed, or of low confidence. */

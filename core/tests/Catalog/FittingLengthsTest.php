@@ -135,7 +135,7 @@ final class FittingLengthsTest extends TestCase
             self::assertSame($before[$row]->branchDoubtMm, $after[$row]->branchDoubtMm, 'one says not enough for that');
         }
         self::assertSame($before['san-tee/3x2']->branchMm, $after['san-tee/3x2']->branchMm, 'another kind');
-        self::assertStringContainsString('5.2 mm', $after['wye/3']->provenance->source, 'by how much it says');
+        self::assertStringContainsString('5.2 mm', $after['wye/3']->provenance->note, 'by how much it says');
     }
 
     public function testABendOfALargeSizeThatIsMeasuredSharpensItsSize(): void

@@ -18,8 +18,8 @@ import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 
 const CLOSET =
-    'A closet siphons itself by design and refills its own seal; the book limits only how far it stands from its vent, ' +
-    'in the table beside.';
+    'A closet siphons itself by design and refills its own seal; the book limits only how far it stands from its ' +
+    'vent, in the table beside.';
 
 /**
  * The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper;

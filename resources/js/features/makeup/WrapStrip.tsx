@@ -15,6 +15,8 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
     const marks = Array.from({ length: Math.floor(round / step) + 1 }, (_, i) => i * step);
     const at = (((bend.mark_mm % round) + round) % round) * scale;
     const clockwise = bend.mark_mm >= 0;
+    const mark = units === 'inch' ? `${bend.mark.inch} in` : `${bend.mark.metric} mm`;
+    const side = clockwise ? 'clockwise' : 'against the clock';
     return (
         <section className="wrap-strip" aria-label="Wrap strip">
             <h2>
@@ -24,7 +26,7 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                 viewBox={`-12 0 ${width + 60} 118`}
                 width="100%"
                 role="img"
-                aria-label={`From heel line to heel line ${units === 'inch' ? `${bend.mark.inch} in` : `${bend.mark.metric} mm`}, ${clockwise ? 'clockwise' : 'against the clock'} looking downstream`}
+                aria-label={`From heel line to heel line ${mark}, ${side} looking downstream`}
             >
                 <rect
                     x={0}
@@ -71,8 +73,8 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                 </text>
             </svg>
             <p className="cap">
-                <Said tape={bend.mark} units={units} unit /> {clockwise ? 'clockwise' : 'against the clock'}, looking
-                downstream. The strip goes round once; not in full size.
+                <Said tape={bend.mark} units={units} unit /> {side}, looking downstream. The strip goes round once; not
+                in full size.
             </p>
         </section>
     );
