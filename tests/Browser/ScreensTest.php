@@ -65,6 +65,26 @@ final class ScreensTest extends BrowserTestCase
         $this->until(fn (): bool => $this->flags($browser, 'stop') === 1, 'undo brings it back');
     }
 
+    public function testAFixtureThatIsNotTheUsualOneOfItsKindCountsOtherwise(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Public'), 'closet');
+        $this->seen($browser, 'button.head-field')->click();
+        $this->tap($browser, '.dropdown-item', 'Change this run');
+        $this->seen($browser, '#run-outlet-variant option[value=public]')->click();
+        $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
+        $this->kept($browser);
+        $this->button($browser, 'Drains and vents');
+        $this->until(
+            fn (): bool => preg_match(
+                '/flat closet\s*closet in public use, 1.6 gal\s*4 fixture units/',
+                $this->text($browser, '.station'),
+            ) === 1,
+            'it counts four units, and says as what',
+        );
+    }
+
     public function testALegCardStepsAndAMeasuredFittingIsSeen(): void
     {
         $browser = $this->open();
@@ -78,7 +98,7 @@ final class ScreensTest extends BrowserTestCase
         $this->button($browser, 'Enter what you measured');
         $this->seen($browser, '#measured')->sendKeys('2 1/8'.Key::ENTER);
         $this->until(
-            fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2, centre to stop: 54.0 mm'),
+            fn (): bool => str_contains($this->text($browser, '.measured'), 'long-sweep/1-1/2, centre to stop: 2 1/8 in'),
             'it is shown that the number is mine',
         );
         $browser->executeScript('[...document.querySelectorAll(".measured button")].at(-1).click()');

@@ -6,6 +6,7 @@ namespace FallBend\Core\CallOut;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureKind;
+use FallBend\Core\Catalog\FixtureVariant;
 use FallBend\Core\Job\BranchAt;
 use FallBend\Core\Job\End;
 use FallBend\Core\Job\FixtureHead;
@@ -29,8 +30,16 @@ use FallBend\Core\Measure\UnreadableLength;
  *     rim: ?float,
  *     seal: ?float,
  *     standpipe: ?float,
+ *     variant: ?string,
  * }
- * @phpstan-type Option array{size?: string, system?: string, facing?: float, group?: string, trap?: string}
+ * @phpstan-type Option array{
+ *     size?: string,
+ *     system?: string,
+ *     facing?: float,
+ *     group?: string,
+ *     trap?: string,
+ *     variant?: string,
+ * }
  */
 final class BeginningWords
 {
@@ -100,6 +109,7 @@ final class BeginningWords
         'rim' => null,
         'seal' => null,
         'standpipe' => null,
+        'variant' => null,
     ];
 
     /** @param int $at where the words begin in the whole line, in characters */
@@ -280,7 +290,7 @@ final class BeginningWords
             $word,
             $this->what === null
                 ? self::FROM_WHAT
-                : "Not understood: “{$short}”. After the fixture come its size, group, rim, trap, or facing.",
+                : "Not understood: “{$short}”. After the fixture come its size, group, rim, trap, use, or facing.",
         );
         $this->take($word);
     }
@@ -288,7 +298,7 @@ final class BeginningWords
     /** Takes one thing that is said beside what the run comes from. */
     private function takeOption(string $left): bool
     {
-        [$said, $words] = $this->option($left);
+        [$said, $words] = self::variant($left) ?? $this->option($left);
         if ($said === null) {
             return $this->takeLength($left);
         }
@@ -296,6 +306,19 @@ final class BeginningWords
         $this->take($words);
 
         return true;
+    }
+
+    /** @return ?array{Option, string} who uses a fixture, how it flushes, how many heads it has; null: none of these */
+    private static function variant(string $left): ?array
+    {
+        if (preg_match('/^([2-6])\s+heads(?=\s|$)/u', $left, $m) === 1) {
+            return [['variant' => "heads-{$m[1]}"], $m[0]];
+        }
+        if (preg_match('/^(public|assembly|flush\s+valve)(?=\s|$)/u', $left, $m) === 1) {
+            return [['variant' => (string) preg_replace('/\s+/', '-', $m[1])], $m[0]];
+        }
+
+        return null;
     }
 
     /** @return array{Option|null, string} what is said, and the words that say it; null: none of these */
@@ -377,6 +400,7 @@ final class BeginningWords
                     $said['rim'],
                     null,
                     $said['group'],
+                    $said['variant'] === null ? null : FixtureVariant::from($said['variant']),
                 ),
             );
         }

@@ -13,7 +13,7 @@ final readonly class FixtureTable
     /** What a bathroom counts together is a row like one of a fixture. */
     private const GROUP = 'bathroom-group';
 
-    /** @param array<string, Fields> $rows by `fixture/rulebook` */
+    /** @param array<string, Fields> $rows by `fixture/variant/rulebook`; the usual one has no variant */
     private function __construct(private array $rows) {}
 
     /**
@@ -25,7 +25,8 @@ final readonly class FixtureTable
     {
         $rows = [];
         foreach ($file->children('rows') as $row) {
-            $rows[$row->string('fixture').'/'.$row->string('rulebook')] = $row;
+            $variant = $row->stringOr('variant', '');
+            $rows["{$row->string('fixture')}/{$variant}/{$row->string('rulebook')}"] = $row;
         }
 
         return new self($rows);
@@ -44,27 +45,60 @@ final readonly class FixtureTable
     /**
      * Gives the load of a fixture under a rulebook; null where it has no row: then it is not known.
      *
-     * @throws BadInput if the row is wrong
-     */
-    public function load(FixtureKind $fixture, string $rulebook): ?FixtureLoad
-    {
-        return $this->row($fixture->value, $rulebook);
-    }
-
-    /**
-     * Gives what a bathroom group counts together under a rulebook; null where the rulebook has no such row.
+     * @param ?FixtureVariant $variant null: the usual one of its kind
      *
      * @throws BadInput if the row is wrong
      */
-    public function bathroomGroup(string $rulebook): ?FixtureLoad
+    public function load(FixtureKind $fixture, string $rulebook, ?FixtureVariant $variant = null): ?FixtureLoad
     {
-        return $this->row(self::GROUP, $rulebook);
-    }
-
-    private function row(string $name, string $rulebook): ?FixtureLoad
-    {
-        $row = $this->rows["{$name}/{$rulebook}"] ?? null;
+        $row = $this->rows["{$fixture->value}/".($variant->value ?? '')."/{$rulebook}"] ?? null;
 
         return $row === null ? null : FixtureLoad::read($row);
+    }
+
+    /**
+     * Gives what a bathroom group counts together under a rulebook, by the variant of its closet, '' the usual one;
+     * empty where the rulebook counts no groups.
+     *
+     * @return array<string, FixtureLoad>
+     *
+     * @throws BadInput if a row is wrong
+     */
+    public function bathroomGroups(string $rulebook): array
+    {
+        $groups = [];
+        foreach (['', ...array_column(FixtureVariant::cases(), 'value')] as $variant) {
+            $row = $this->rows[self::GROUP."/{$variant}/{$rulebook}"] ?? null;
+            if ($row !== null) {
+                $groups[$variant] = FixtureLoad::read($row);
+            }
+        }
+
+        return $groups;
+    }
+
+    /**
+     * Gives every row of a fixture that is not the usual one of its kind.
+     *
+     * @return list<array{fixture: string, variant: string, rulebook: string, name: string}>
+     *
+     * @throws BadInput if a row is wrong
+     */
+    public function variants(): array
+    {
+        $variants = [];
+        foreach ($this->rows as $row) {
+            $fixture = FixtureKind::tryFrom($row->string('fixture'));
+            if ($fixture !== null && $row->has('variant')) {
+                $variants[] = [
+                    'fixture' => $fixture->value,
+                    'variant' => $row->enum('variant', FixtureVariant::class)->value,
+                    'rulebook' => $row->string('rulebook'),
+                    'name' => $row->string('name'),
+                ];
+            }
+        }
+
+        return $variants;
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 use FallBend\Core\Catalog\FixtureKind;
+use FallBend\Core\Catalog\FixtureVariant;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Joining\Method;
@@ -84,6 +85,7 @@ final readonly class EndFile
                         'rim_mm' => $f->rimMm,
                         'hot_c' => $f->hotC,
                         'group' => $f->group === '' ? null : $f->group,
+                        'variant' => $f->variant?->value,
                     ]),
             'branch' => $b === null
                     ? null
@@ -114,6 +116,7 @@ final readonly class EndFile
             $fields->numberOrNull('rim_mm', -1_000, 10_000),
             $fields->numberOrNull('hot_c', 0, 150),
             $fields->stringOr('group', '', 40),
+            $fields->has('variant') ? $fields->enum('variant', FixtureVariant::class) : null,
         );
         $fields->end();
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Job;
 
 use FallBend\Core\Catalog\FixtureKind;
+use FallBend\Core\Catalog\FixtureVariant;
 
 /**
  * A fixture with its trap at the head of a run: the run begins at the outlet of the trap (at the flange, for a closet).
@@ -22,6 +23,7 @@ final readonly class FixtureHead
      * @param ?float $rimMm from the start of the run up to the flood level rim
      * @param ?float $hotC hottest discharge
      * @param string $group name of the bathroom that it belongs to; empty: none
+     * @param ?FixtureVariant $variant how it loads a drain otherwise than the usual one of its kind; null: it does not
      */
     public function __construct(
         public FixtureKind $kind,
@@ -35,5 +37,6 @@ final readonly class FixtureHead
         public ?float $rimMm = null,
         public ?float $hotC = null,
         public string $group = '',
+        public ?FixtureVariant $variant = null,
     ) {}
 }

@@ -125,6 +125,7 @@ final class GroupCopy
                     $f->rimMm,
                     $f->hotC,
                     "{$f->group}{$number}",
+                    $f->variant,
                 );
 
         return new End(

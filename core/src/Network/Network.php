@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Catalog\FixtureLoad;
 use FallBend\Core\Job\Obstacle;
 use FallBend\Core\Layout\JobLayout;
 use FallBend\Core\Verdict\Where;
@@ -20,7 +19,6 @@ final readonly class Network
      * @param AirWays $air how air comes to them
      * @param list<LoadedFixture> $heads
      * @param list<Node> $unknownHeads where something comes in that nobody said
-     * @param ?FixtureLoad $group what a bathroom group counts together, where the rulebook has it
      * @param array<string, list<Obstacle>> $obstacles by id of run
      * @param list<Crossing> $crossings where they are gone through or past: the drilling plan
      */
@@ -33,7 +31,6 @@ final readonly class Network
         private AirWays $air,
         public array $heads,
         public array $unknownHeads,
-        public ?FixtureLoad $group,
         public array $obstacles,
         public array $crossings,
     ) {}

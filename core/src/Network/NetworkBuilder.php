@@ -113,9 +113,9 @@ final class NetworkBuilder
     private function flow(array $nodes, array $segments): Network
     {
         [$heads, $unknown] = $this->loads($nodes);
-        $group = $this->catalogue->fixtures()->bathroomGroup($this->rulebook->id);
+        $groups = $this->catalogue->fixtures()->bathroomGroups($this->rulebook->id);
         foreach ($segments as $segment) {
-            Loads::sum($segment, $group);
+            Loads::sum($segment, $groups);
         }
         $this->stacks($segments);
         $air = new AirWays($this->connections);
@@ -143,7 +143,6 @@ final class NetworkBuilder
             $air,
             $heads,
             $unknown,
-            $group,
             $obstacles,
             Crossings::find($this->layout, $obstacles, $this->rulebook),
         );
@@ -186,7 +185,7 @@ final class NetworkBuilder
                     $node,
                     $fixture,
                     $node->end->what,
-                    $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id),
+                    $this->catalogue->fixtures()->load($fixture->kind, $this->rulebook->id, $fixture->variant),
                 );
                 $heads[] = $head;
                 $drain->heads[] = $head;

@@ -16,10 +16,12 @@ use FallBend\Core\Measure\Units;
  *
  * @phpstan-type Choice array{key: string, name: string}
  * @phpstan-type BookChoice array{key: string, name: string, units: value-of<Units>}
+ * @phpstan-type VariantChoice array{fixture: string, variant: string, rulebook: string, name: string}
  * @phpstan-type WrittenChoices array{
  *     outlets: list<Choice>,
  *     tie_ins: list<Choice>,
  *     fixtures: list<Choice>,
+ *     fixture_variants: list<VariantChoice>,
  *     traps: list<Choice>,
  *     patterns: list<Choice>,
  *     hung_trap_fixtures: list<Choice>,
@@ -34,6 +36,7 @@ final readonly class Choices
      * @param list<Choice> $outlets how a run begins
      * @param list<Choice> $tieIns how a run ends
      * @param list<Choice> $fixtures
+     * @param list<VariantChoice> $fixtureVariants those that a rulebook counts otherwise than the usual one
      * @param list<Choice> $traps
      * @param list<Choice> $patterns of branch fittings
      * @param list<Choice> $hungTrapFixtures those under which a trap is hung between a tailpiece and an outlet
@@ -45,6 +48,7 @@ final readonly class Choices
         public array $outlets,
         public array $tieIns,
         public array $fixtures,
+        public array $fixtureVariants,
         public array $traps,
         public array $patterns,
         public array $hungTrapFixtures,
@@ -65,6 +69,7 @@ final readonly class Choices
             self::named($file, 'outlets'),
             self::named($file, 'tie_ins'),
             $fixtures,
+            $catalogue->fixtures()->variants(),
             $traps,
             $patterns,
             self::some($file, 'hung_trap_fixtures', $fixtures),
@@ -127,6 +132,7 @@ final readonly class Choices
             'outlets' => $this->outlets,
             'tie_ins' => $this->tieIns,
             'fixtures' => $this->fixtures,
+            'fixture_variants' => $this->fixtureVariants,
             'traps' => $this->traps,
             'patterns' => $this->patterns,
             'hung_trap_fixtures' => $this->hungTrapFixtures,

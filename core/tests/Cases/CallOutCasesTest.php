@@ -21,7 +21,7 @@ use PHPUnit\Framework\TestCase;
  *     line: string,
  *     why: string,
  *     book?: string,
- *     expect?: array{system?: string, size?: string, outlet?: string},
+ *     expect?: array{system?: string, size?: string, outlet?: string, variant?: string},
  *     legs?: int,
  *     fitting?: string,
  *     pattern?: string,
@@ -48,6 +48,7 @@ final class CallOutCasesTest extends TestCase
         $expect = $case['expect'] ?? [];
         self::assertSame($expect['system'] ?? $run->system, $run->system, $case['why']);
         self::assertSame($expect['size'] ?? $run->size, $run->size, $case['why']);
+        self::assertSame($expect['variant'] ?? null, $run->outlet->fixture?->variant?->value, $case['why']);
         self::assertSame($expect['outlet'] ?? $run->outlet->what, $run->outlet->what, $case['why']);
         $pattern = $run->tieIn->branch?->pattern;
         self::assertSame($case['pattern'] ?? $pattern, $pattern, $case['why']);

@@ -33,6 +33,7 @@ final class EndFileTest extends TestCase
     {
         $documents = [
             ['kind' => 'fixture', 'fixture' => ['kind' => 'bath', 'trap' => 'drum', 'seal_mm' => 50.0, 'group' => 'b']],
+            ['kind' => 'fixture', 'fixture' => ['kind' => 'shower', 'variant' => 'heads-3']],
             ['kind' => 'roof', 'terminal' => ['above_roof_mm' => 200.0]],
             ['kind' => 'branch', 'branch' => ['run' => 'main', 'leg' => 'l1', 'at_mm' => 900.0]],
             ['kind' => 'plain'],
@@ -54,6 +55,16 @@ final class EndFileTest extends TestCase
             } catch (BadInput $bad) {
                 self::assertSame($field, $bad->field);
             }
+        }
+    }
+
+    public function testAVariantThatIsNoneIsRefusedAtItsPlace(): void
+    {
+        try {
+            self::read(['kind' => 'fixture', 'fixture' => ['kind' => 'shower', 'variant' => 'heads-9']]);
+            self::fail('it was taken');
+        } catch (BadInput $bad) {
+            self::assertSame('fixture.variant', $bad->field);
         }
     }
 

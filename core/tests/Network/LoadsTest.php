@@ -6,6 +6,7 @@ namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\FixtureKind;
+use FallBend\Core\Catalog\FixtureVariant;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\FixtureHead;
 use FallBend\Core\Network\LoadedFixture;
@@ -50,7 +51,8 @@ final class LoadsTest extends TestCase
     public function testABathroomCountsAsOneWhereItIsWhole(array $fixtures, string $book, bool $isGroup): void
     {
         $table = Catalogue::shipped()->fixtures();
-        $group = $table->bathroomGroup($book);
+        $groups = $table->bathroomGroups($book);
+        $group = $groups[''] ?? null;
         $segment = self::segment();
         $sum = 0.0;
         foreach ($fixtures as [$kind, $name]) {
@@ -59,18 +61,78 @@ final class LoadsTest extends TestCase
             $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead($fixture, group: $name), $kind, $load);
             $sum += $load->value ?? 0.0;
         }
-        Loads::sum($segment, $group);
+        Loads::sum($segment, $groups);
         self::assertSame(1, $segment->closets);
         self::assertTrue($segment->isLoadKnown);
         self::assertSame($isGroup ? $group?->value : $sum, $segment->load);
         self::assertTrue(! $isGroup || ($group->value ?? INF) < $sum, 'the group counts less than its parts');
     }
 
+    /** @return iterable<string, array{string, string, ?string, ?float, ?string}> */
+    public static function variants(): iterable
+    {
+        yield 'a closet in public use' => ['ipc-2021', 'water-closet', 'public', 4.0, '3'];
+        yield 'that flushes more' => ['ipc-2021', 'water-closet', 'public-large-flush', 6.0, '3'];
+        yield 'in a place of assembly' => ['upc-2021', 'water-closet', 'assembly', 6.0, '3'];
+        yield 'that flushes more there' => ['upc-2021', 'water-closet', 'assembly-large-flush', 8.0, '3'];
+        yield 'at home, that flushes more' => ['irc-2021', 'water-closet', 'large-flush', 4.0, '3'];
+        yield 'a flush valve' => ['npc-2020', 'water-closet', 'flush-valve', 6.0, '3'];
+        yield 'a cistern of 9 litres' => ['adh-2015', 'water-closet', 'old-flush', 2.0, '110'];
+        yield 'two heads are under 5.7 gal' => ['ipc-2021', 'shower', 'heads-2', 2.0, '1-1/2'];
+        yield 'three heads are over it' => ['ipc-2021', 'shower', 'heads-3', 3.0, '2'];
+        yield 'five heads are over 12.3' => ['ipc-2021', 'shower', 'heads-5', 5.0, '3'];
+        yield 'a unit for a head more' => ['upc-2021', 'shower', 'heads-3', 4.0, '2'];
+        yield 'four to six heads' => ['npc-2020', 'shower', 'heads-4', 6.0, '3'];
+        yield 'a dwelling has no public closet' => ['irc-2021', 'water-closet', 'public', null, null];
+        yield 'the usual one' => ['ipc-2021', 'water-closet', null, 3.0, '3'];
+    }
+
+    #[DataProvider('variants')]
+    public function testWhatIsNotTheUsualOneOfItsKind(
+        string $book,
+        string $kind,
+        ?string $variant,
+        ?float $value,
+        ?string $trap,
+    ): void {
+        $load = Catalogue::shipped()
+            ->fixtures()
+            ->load(FixtureKind::from($kind), $book, $variant === null ? null : FixtureVariant::from($variant));
+        self::assertSame([$value, $trap], [$load?->value, $load?->trapSize]);
+    }
+
+    /** @return iterable<string, array{?string, ?string, float}> closet and shower of a whole bathroom, its load */
+    public static function wholes(): iterable
+    {
+        yield 'the usual one' => [null, null, 5.0];
+        yield 'a closet that flushes more' => ['large-flush', null, 6.0];
+        yield 'a closet in public use is of no group' => ['public', null, 7.0];
+        yield 'nor are many heads' => [null, 'heads-5', 9.0];
+    }
+
+    #[DataProvider('wholes')]
+    public function testABathroomCountsByItsCloset(?string $closet, ?string $shower, float $load): void
+    {
+        $table = Catalogue::shipped()->fixtures();
+        $segment = self::segment();
+        $add = static function (FixtureKind $kind, ?string $named) use ($segment, $table): void {
+            $variant = $named === null ? null : FixtureVariant::from($named);
+            $head = new FixtureHead($kind, group: 'a', variant: $variant);
+            $load = $table->load($kind, 'ipc-2021', $variant);
+            $segment->heads[] = new LoadedFixture($segment->up, $head, $kind->value, $load);
+        };
+        $add(FixtureKind::WaterCloset, $closet);
+        $add(FixtureKind::Lavatory, null);
+        $add(FixtureKind::Shower, $shower);
+        Loads::sum($segment, $table->bathroomGroups('ipc-2021'));
+        self::assertSame($load, $segment->load);
+    }
+
     public function testAFixtureOfNoTableLeavesTheLoadUnknown(): void
     {
         $segment = self::segment();
         $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead(FixtureKind::CamperInlet), 'inlet', null);
-        Loads::sum($segment, null);
+        Loads::sum($segment, []);
         self::assertFalse($segment->isLoadKnown);
         self::assertSame([0.0, 0], [$segment->load, $segment->closets]);
     }

@@ -153,7 +153,7 @@ final class NetworkBuilderTest extends TestCase
             ]),
         );
         self::assertEqualsWithDelta(
-            min($parts, $fixtures->bathroomGroup('ipc-2021')->value ?? INF),
+            min($parts, $fixtures->bathroomGroups('ipc-2021')['']->value),
             end($loads),
             1e-9,
         );

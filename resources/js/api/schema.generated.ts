@@ -2985,6 +2985,8 @@ export interface components {
             rim_mm?: number;
             hot_c?: number;
             group?: string;
+            /** @enum {unknown} */
+            variant?: "public" | "assembly" | "large-flush" | "old-flush" | "public-large-flush" | "assembly-large-flush" | "flush-valve" | "small-flush" | "no-water" | "washout" | "heads-2" | "heads-3" | "heads-4" | "heads-5" | "heads-6";
         };
         JobBranch: {
             run: string;
@@ -3736,6 +3738,7 @@ export interface components {
             name: string;
             kind: string;
             trap: string;
+            counted_as: string | null;
             group: string;
             load: number | null;
             load_said: string;
@@ -4605,6 +4608,12 @@ export interface components {
             }[];
             fixtures: {
                 key: string;
+                name: string;
+            }[];
+            fixture_variants: {
+                fixture: string;
+                variant: string;
+                rulebook: string;
                 name: string;
             }[];
             traps: {

@@ -106,6 +106,7 @@ function TrapRow({
                 <button type="button" className="as-text" onClick={onPick}>
                     <b>{fixture.name}</b>
                 </button>
+                {fixture.counted_as && <span className="cap line">{fixture.counted_as}</span>}
             </td>
             <td>
                 {fixture.source ? (

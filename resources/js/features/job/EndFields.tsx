@@ -5,7 +5,7 @@ import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
 import { pairs, useChoices } from '../../shared/useChoices';
-import { placeOf } from './ends';
+import { placeOf, variantsOf } from './ends';
 
 type Side = 'outlet' | 'tie_in';
 
@@ -56,7 +56,7 @@ export function EndFields({ side, plan, document, units }: Props) {
                     )}
                 </Form.Select>
             </Form.Group>
-            {kind === 'fixture' && <FixtureFields plan={plan} id={id} length={length} />}
+            {kind === 'fixture' && <FixtureFields plan={plan} id={id} length={length} rulebook={document.rulebook} />}
             {kind === 'branch' && (
                 <BranchFields side={side} end={end} id={id} others={others} document={document} length={length} />
             )}
@@ -85,10 +85,19 @@ export function EndFields({ side, plan, document, units }: Props) {
 /** A length of the end: its name, what it is called, how long it is so far. */
 type LengthOf = (name: string, label: string, mm: number | undefined, help?: string) => ReactNode;
 
-/** The fixture with its trap. */
-function FixtureFields({ plan, id, length }: { plan: JobRun | undefined; id: string; length: LengthOf }) {
+interface FixtureProps {
+    plan: JobRun | undefined;
+    id: string;
+    length: LengthOf;
+    rulebook: string;
+}
+
+/** The fixture with its trap; where the book counts some of its kind otherwise, which one it is. */
+function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
     const choices = useChoices();
     const fixture = plan?.outlet.fixture;
+    const [kind, setKind] = useState<string>(fixture?.kind ?? choices.fixtures[0]?.key ?? '');
+    const variants = variantsOf(choices, kind, rulebook, fixture?.kind === kind ? fixture.variant : undefined);
     return (
         <fieldset className="whole run-form end-more">
             <Choice
@@ -97,7 +106,18 @@ function FixtureFields({ plan, id, length }: { plan: JobRun | undefined; id: str
                 label="Fixture"
                 start={fixture?.kind}
                 options={pairs(choices.fixtures)}
+                onChange={setKind}
             />
+            {variants.length > 0 && (
+                <Choice
+                    key={kind}
+                    id={`${id}-variant`}
+                    name="variant"
+                    label="Which one"
+                    start={fixture?.kind === kind ? (fixture.variant ?? '') : ''}
+                    options={[['', 'the usual one'], ...variants]}
+                />
+            )}
             <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={pairs(choices.traps)} />
             {length('seal', 'Seal', fixture?.seal_mm)}
             {length(

@@ -1,5 +1,5 @@
 import { readLength } from '../../api/lengths';
-import type { JobDocument, JobRun, Units } from '../../api/types';
+import type { Choices, JobDocument, JobRun, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 
 type Branch = NonNullable<JobRun['outlet']['branch']>;
@@ -13,6 +13,24 @@ export function placeOf(branch: Branch, document: JobDocument): { alongMm?: numb
     const index = legs.findIndex((leg) => leg.id === branch.leg);
     if (branch.at_mm === undefined) return { turn: index + 1 };
     return { alongMm: legs.slice(0, Math.max(0, index)).reduce((sum, leg) => sum + lengthOf(leg), 0) + branch.at_mm };
+}
+
+/**
+ * The fixtures of a kind that the book counts otherwise than the usual one; with the one that was said, where the book
+ * knows none such.
+ */
+export function variantsOf(
+    { fixture_variants }: Choices,
+    kind: string,
+    rulebook: string,
+    said: string | undefined,
+): [string, string][] {
+    const ofKind = fixture_variants.filter((one) => one.fixture === kind);
+    const inBook = ofKind.filter((one) => one.rulebook === rulebook);
+    const pairs = inBook.map((one): [string, string] => [one.variant, one.name]);
+    if (!said || pairs.some(([variant]) => variant === said)) return pairs;
+    const name = ofKind.find((one) => one.variant === said)?.name ?? said;
+    return [...pairs, [said, `${name}: not in this book`]];
 }
 
 /** The leg and the place on it that lie so far along a run. */
@@ -71,6 +89,8 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                 method: old?.standing === standing ? old?.method : undefined,
             }) as JobRun[S];
         case 'fixture': {
+            // What the form does not ask for stays as it was.
+            const before = old && 'fixture' in old && old.fixture?.kind === text('fixture') ? old.fixture : undefined;
             const fixture = given({
                 kind: text('fixture'),
                 trap: text('trap'),
@@ -81,6 +101,9 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                 standpipe_mm: lengths.standpipe,
                 trap_above_floor_mm: lengths.floor,
                 group: text('group'),
+                variant: text('variant'),
+                trap_size: before?.trap_size,
+                hot_c: before?.hot_c,
             });
             return { what, kind, fixture } as unknown as JobRun[S];
         }

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import type { RunReport } from '../../api/types';
+import type { Choices, JobDocument, JobRun, RunReport } from '../../api/types';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
 import { standing, STATIONS } from '../../shared/stations';
+import { readEnd, variantsOf } from './ends';
 import { walkOrder } from './useSelection';
 
 describe('what keeps a station from being done', () => {
@@ -66,5 +67,55 @@ describe('walking along the run', () => {
                 expect(order[at - 1]).toEqual({ kind: 'joint', key: piece.joint_from });
             }
         }
+    });
+});
+
+describe('which fixture of its kind it is', () => {
+    const choices = {
+        fixture_variants: [
+            { fixture: 'water-closet', variant: 'public', rulebook: 'ipc-2021', name: 'closet in public use' },
+            { fixture: 'water-closet', variant: 'old-flush', rulebook: 'adh-2015', name: 'closet of 9 litres' },
+            { fixture: 'shower', variant: 'heads-2', rulebook: 'ipc-2021', name: 'shower with 2 heads' },
+        ],
+    } as unknown as Choices;
+
+    it('is asked of what the book counts otherwise', () => {
+        expect(variantsOf(choices, 'water-closet', 'ipc-2021', undefined)).toEqual([
+            ['public', 'closet in public use'],
+        ]);
+        expect(variantsOf(choices, 'bath', 'ipc-2021', undefined)).toEqual([]);
+    });
+
+    it('keeps what was said under another book, and says that this one has none such', () => {
+        expect(variantsOf(choices, 'water-closet', 'ipc-2021', 'old-flush')).toEqual([
+            ['public', 'closet in public use'],
+            ['old-flush', 'closet of 9 litres: not in this book'],
+        ]);
+    });
+});
+
+describe('an end that is read out of its form', () => {
+    it('keeps of a fixture what the form does not ask for', async () => {
+        const form = new FormData();
+        for (const [name, value] of [
+            ['outlet', 'the wash'],
+            ['outlet_kind', 'fixture'],
+            ['fixture', 'shower'],
+            ['trap', 'p'],
+            ['variant', 'heads-2'],
+        ] as const)
+            form.append(name, value);
+        const old = { what: 'x', kind: 'fixture', fixture: { kind: 'shower', trap_size: '2', hot_c: 60 } };
+        const read = (before: object): ReturnType<typeof readEnd<'outlet'>> =>
+            readEnd(form, 'outlet', { runs: [] } as unknown as JobDocument, before as JobRun['outlet'], 'inch');
+        expect((await read(old)).fixture).toEqual({
+            kind: 'shower',
+            trap: 'p',
+            variant: 'heads-2',
+            trap_size: '2',
+            hot_c: 60,
+        });
+        const other = { ...old, fixture: { ...old.fixture, kind: 'bath' } };
+        expect((await read(other)).fixture).toEqual({ kind: 'shower', trap: 'p', variant: 'heads-2' });
     });
 });
