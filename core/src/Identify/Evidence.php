@@ -48,12 +48,14 @@ final readonly class Evidence
      * @param ?float $outsideMm from a calliper, or from a string by π
      * @param float $errorMm how far the outside may be off: half the error is taken as one standard deviation
      * @param bool $isString the reading goes round the pipe, so that an oval one counts with its mean
+     * @param ?float $kgPerM what a loose piece weighs, empty and dry, by its length
      */
     private function __construct(
         public ?float $outsideMm,
         public float $errorMm,
         public bool $isString,
         public ?float $wallMm,
+        public ?float $kgPerM,
         public ?bool $magnet,
         public string $colour,
         public string $print,
@@ -62,7 +64,8 @@ final readonly class Evidence
     ) {}
 
     /**
-     * Reads `od_mm` or `circumference_mm`, `reading_error_mm`, and optionally `wall_mm`, `magnet`, `colour`, `print`,
+     * Reads `od_mm` or `circumference_mm`, `reading_error_mm`, and optionally `wall_mm`,
+     * `kg_per_m`, `magnet`, `colour`, `print`,
      * `joint_seen`, `region`.
      *
      * @throws BadInput if both readings or none are given without any other evidence, or one is out of range
@@ -80,6 +83,7 @@ final readonly class Evidence
             $round === null ? $error : $error / M_PI,
             $round !== null,
             $fields->numberOrNull('wall_mm', 0.2, 100),
+            $fields->numberOrNull('kg_per_m', 0.05, 1000),
             $fields->has('magnet') ? $fields->bool('magnet', false) : null,
             $fields->has('colour') ? $fields->choice('colour', self::COLOURS) : '',
             mb_strtolower($fields->stringOr('print', '')),

@@ -19,8 +19,8 @@ use FallBend\Core\Catalog\PipeSystem;
  * - None of these: a pipe that no table here has may be as wide as any, and is as common as ten that the tables have;
  *   what else is
  *   seen of it says little. A pipe that a magnet speaks against is out, so that what is left is not taken for it.
- * - Wall: normal round the catalogue's wall, and out where it is far off it; colour, print, joint, region: a factor for
- *   what does not agree, as listed below.
+ * - Wall, weight: normal round those of the catalogue, and out where they are far off; colour, print, joint, region: a
+ *   factor for what does not agree, as listed below.
  *
  * The factors are this product's judgement, not measured frequencies; the share of 100 ranks, it does not prove.
  */
@@ -37,6 +37,9 @@ final readonly class Identifier
 
     /** A wall that is so unlikely of a pipe takes it out: about four standard deviations. */
     private const OTHER_WALL = 5e-4;
+
+    /** The same of a weight for its length. */
+    private const OTHER_WEIGHT = 5e-4;
 
     /** What each printed word that agrees is worth. */
     private const WORD = 6.0;
@@ -137,6 +140,10 @@ final readonly class Identifier
             $factors['wall'] = self::wall($pipe, $evidence->wallMm, $system->material);
             $facts[] = ['fact' => 'wall', 'holds' => $factors['wall'] > 0.3];
         }
+        if ($evidence->kgPerM !== null) {
+            $factors['weight'] = self::weight($pipe, $evidence->kgPerM);
+            $facts[] = ['fact' => 'weight', 'holds' => $factors['weight'] > 0.3];
+        }
         if ($evidence->colour !== '' && $evidence->colour !== 'painted') {
             $holds = in_array($evidence->colour, $system->colours, true);
             $factors['colour'] = $holds ? 1.0 : self::OTHER_COLOUR;
@@ -160,6 +167,7 @@ final readonly class Identifier
             $factors['diameter'] <= 1e-9 * $peak => 'diameter',
             isset($factors['magnet']) && $factors['magnet'] < 1.0 => 'magnet',
             ($factors['wall'] ?? 1.0) < self::OTHER_WALL => 'wall',
+            ($factors['weight'] ?? 1.0) < self::OTHER_WEIGHT => 'weight',
             default => null,
         };
 
@@ -180,6 +188,7 @@ final readonly class Identifier
             $density *
             ($evidence->magnet === null ? 1.0 : 0.5) *
             ($evidence->wallMm === null ? 1.0 : self::OTHERS_ANSWER) *
+            ($evidence->kgPerM === null ? 1.0 : self::OTHERS_ANSWER) *
             // Lead and asbestos cement are grey, and so is most old metal.
             (in_array($evidence->colour, ['', 'painted', 'grey', 'silver'], true) ? 1.0 : self::OTHERS_ANSWER) *
             ($words === [] ? 1.0 : self::OTHER_PRINT) *
@@ -207,6 +216,20 @@ final readonly class Identifier
         $sigma = in_array($material, ['iron', 'clay'], true) ? 0.15 * $pipe->wallMm + 0.4 : 0.08 * $pipe->wallMm + 0.3;
 
         return max(1e-4, exp(-((($seen - $pipe->wallMm) / $sigma) ** 2) / 2));
+    }
+
+    /**
+     * A piece is weighed on a bathroom scale and measured with a tape, and makers' walls differ: a tenth of its weight
+     * is taken as one standard deviation, and no less than 0.05 kg per m.
+     */
+    private static function weight(Pipe $pipe, float $seen): float
+    {
+        if ($pipe->kgPerM === null) {
+            return 0.5;
+        }
+        $sigma = max(0.1 * $pipe->kgPerM, 0.05);
+
+        return max(1e-4, exp(-((($seen - $pipe->kgPerM) / $sigma) ** 2) / 2));
     }
 
     /**
@@ -248,7 +271,7 @@ final readonly class Identifier
     /** The fact that speaks most against a candidate. */
     private static function heaviest(Candidate $candidate): string
     {
-        foreach (['magnet', 'diameter', 'print', 'region', 'joint', 'colour', 'wall'] as $fact) {
+        foreach (['magnet', 'diameter', 'print', 'region', 'joint', 'colour', 'wall', 'weight'] as $fact) {
             foreach ($candidate->facts as $seen) {
                 if ($seen['fact'] === $fact && ! $seen['holds']) {
                     return $fact;

@@ -20,6 +20,8 @@ final readonly class IdentifyReport
     /** How many candidates that are out are shown beside the likely ones. */
     private const OUT_SHOWN = 4;
 
+    private const LB_PER_FT_KG_PER_M = 1.48816394;
+
     /** From which share of pipes that no table has on work stops for those that harm. */
     private const STOP_FROM = 0.1;
 
@@ -159,6 +161,10 @@ final readonly class IdentifyReport
                     : 'Its wall is '.
                         $this->phrasing->diameter($c->pipe->wallMm).
                         ($holds ? ', as measured.' : '; that speaks against it.'),
+                'weight' => $c->pipe->kgPerM === null
+                    ? 'Its weight is not in the tables.'
+                    : "It weighs {$this->perLength($c->pipe->kgPerM)}".
+                        ($holds ? ', as weighed.' : '; that speaks against it.'),
                 'colour' => $holds
                     ? "{$this->upper($evidence->colour)} is one of its colours."
                     : "It is seldom {$evidence->colour}.",
@@ -169,6 +175,14 @@ final readonly class IdentifyReport
         }
 
         return $lines;
+    }
+
+    /** Says a weight for its length: `3.6 lb per ft`, `5.3 kg per m`. */
+    private function perLength(float $kgPerM): string
+    {
+        return $this->units === Units::Inch
+            ? round($kgPerM / self::LB_PER_FT_KG_PER_M, 1).' lb per ft'
+            : round($kgPerM, 1).' kg per m';
     }
 
     private function diameterLine(Candidate $c, Evidence $evidence, bool $holds): string

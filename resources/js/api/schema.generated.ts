@@ -3146,6 +3146,7 @@ export interface components {
             circumference_mm?: number;
             reading_error_mm: number;
             wall_mm?: number;
+            kg_per_m?: number;
             magnet?: boolean;
             /** @enum {unknown} */
             colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";
@@ -5195,6 +5196,7 @@ export interface components {
             circumference_mm?: number;
             reading_error_mm: number;
             wall_mm?: number;
+            kg_per_m?: number;
             magnet?: boolean;
             /** @enum {unknown} */
             colour?: "white" | "black" | "grey" | "green" | "cream" | "terracotta" | "brown" | "copper" | "silver" | "chrome" | "brass" | "blue" | "painted";

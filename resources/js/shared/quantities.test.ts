@@ -8,6 +8,8 @@ import {
     pressureInWords,
     pushInWords,
     weightInWords,
+    weightPerLengthRead,
+    weightPerLengthSaid,
 } from './quantities';
 
 it('says litres, weights, pushes and pressures in the units of the job', () => {
@@ -28,4 +30,10 @@ it('reads a temperature and gives it back as it was said, and none that no air h
     expect([degreesRead('12,5', 'mm'), degreesRead('54.5', 'inch')]).toEqual([12.5, 12.5]);
     expect([degreesSaid(12.5, 'mm'), degreesSaid(12.5, 'inch')]).toEqual(['12.5', '54.5']);
     for (const none of ['', 'warm', '-80', '71']) expect(degreesRead(none, 'mm')).toBeNull();
+});
+
+it('reads a weight for a length and gives it back as it was said', () => {
+    expect(weightPerLengthRead('3,6', 'mm')).toBe(3.6);
+    expect(weightPerLengthSaid(weightPerLengthRead('3.55', 'inch') ?? 0, 'inch')).toBe('3.55');
+    for (const none of ['', 'heavy', '0', '-2', '5000']) expect(weightPerLengthRead(none, 'mm')).toBeNull();
 });

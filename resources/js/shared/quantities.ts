@@ -4,6 +4,7 @@ const US_GALLON_L = 3.785411784;
 const POUND_KG = 0.45359237;
 const POUND_FORCE_N = 4.4482216;
 const PSI_KPA = 6.894757;
+const LB_PER_FT_KG_PER_M = 1.48816394;
 
 const figures = (value: number, digits: number): string => String(Number(value.toFixed(digits)));
 
@@ -36,6 +37,17 @@ export function flowRead(text: string, units: Units): number | null {
     const value = Number(text.trim().replace(',', '.'));
     if (text.trim() === '' || !Number.isFinite(value) || value <= 0) return null;
     return units === 'inch' ? value * US_GALLON_L : value;
+}
+
+/** A weight for a length, as a field holds it: kg per m or lb per ft. */
+export const weightPerLengthSaid = (kgPerM: number, units: Units): string =>
+    figures(units === 'inch' ? kgPerM / LB_PER_FT_KG_PER_M : kgPerM, 2);
+
+/** And back, in kg per m; null where no pipe weighs that. */
+export function weightPerLengthRead(text: string, units: Units): number | null {
+    const value = Number(text.trim().replace(',', '.'));
+    const kgPerM = units === 'inch' ? value * LB_PER_FT_KG_PER_M : value;
+    return text.trim() === '' || !(kgPerM >= 0.05 && kgPerM <= 1000) ? null : kgPerM;
 }
 
 /** A temperature, as a field holds it: °C or °F, to a tenth. */

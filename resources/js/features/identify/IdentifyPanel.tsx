@@ -8,6 +8,7 @@ import { Lanes } from './Lanes';
 import { shareInWords } from './evidence';
 import { NextCheck } from './NextCheck';
 import { Reading } from './Reading';
+import { Weight } from './Weight';
 
 interface Props {
     evidence: Evidence;
@@ -39,6 +40,10 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
         else next[key] = value;
         put(next);
     };
+    const weigh = (kgPerM: number | undefined): void => {
+        const { kg_per_m: _, ...rest } = now.current;
+        put(kgPerM === undefined ? rest : { ...rest, kg_per_m: kgPerM });
+    };
     return (
         <div className="identify">
             <section className="evidence" aria-label="What is known">
@@ -54,6 +59,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                         onChange={(event) => set({ print: event.target.value })}
                     />
                 </label>
+                <Weight kgPerM={evidence.kg_per_m} units={units} onChange={weigh} />
             </section>
             <section className="meaning" aria-label="What it is" aria-live="polite">
                 {evidence.mm === null && (

@@ -6,6 +6,7 @@ export interface Evidence {
     mm: number | null;
     error_mm: number;
     wall_mm?: number;
+    kg_per_m?: number;
     magnet?: boolean;
     colour?: NonNullable<IdentifyInput['colour']>;
     print?: string;

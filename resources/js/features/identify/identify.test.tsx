@@ -142,3 +142,18 @@ it('says what was wrong with the question', async () => {
     show(<Panel start={{ ...EMPTY('inch'), mm: 6030 }} />);
     expect((await screen.findByRole('alert')).textContent).toContain('is wider than any pipe');
 });
+
+it('asks with the weight of a loose piece, in kg per m, and says where it is no number', async () => {
+    answers(identified());
+    show(<Panel start={{ ...EMPTY('inch'), mm: 60.3 }} />);
+    const weight = screen.getByLabelText<HTMLInputElement>(/Weight of a loose piece, lb per ft/);
+    await user.type(weight, '3.5');
+    await waitFor(() => expect(asked.at(-1)).toMatchObject({ kg_per_m: 3.5 * 1.48816394 }));
+    await user.clear(weight);
+    await user.type(weight, 'heavy');
+    await screen.findByText('Give the weight as a number, such as 3.6.');
+    expect(weight.value).toBe('heavy');
+    await user.click(screen.getByRole('button', { name: 'black' }));
+    await waitFor(() => expect(asked.at(-1)).toHaveProperty('colour'));
+    expect(asked.at(-1)).not.toHaveProperty('kg_per_m');
+});
