@@ -10,6 +10,7 @@ use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Length;
+use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
@@ -50,7 +51,11 @@ final readonly class CutTicket
     {
         $this->tape = new Tape;
         $this->marks = array_column($layout->joints, 'mark', 'key');
-        $this->prepared = PreparedEnds::list($layout);
+        $phrasing = new Phrasing($said->units);
+        $this->prepared = array_map(
+            static fn (string $end): string => $phrasing->filled($end, []),
+            PreparedEnds::list($layout),
+        );
     }
 
     /** Gives the width of the cut that the sticks are planned with. */

@@ -12,6 +12,7 @@ use FallBend\Core\Job\CuttingSettings;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\OnSite;
 use FallBend\Core\Layout\Piece;
+use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Measure\Units;
@@ -241,7 +242,9 @@ final readonly class JobCutting
      */
     private function pieces(RunToCut $toCut, Tape $tape, array $sticks): array
     {
-        [$run, $ends] = [$toCut->id, $toCut->ends];
+        $phrasing = new Phrasing($this->job->units);
+        $run = $toCut->id;
+        $ends = array_map(static fn (string $end): string => $phrasing->filled($end, []), $toCut->ends);
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];

@@ -13,7 +13,8 @@ use FallBend\Core\Layout\RunLayout;
 final class PreparedEnds
 {
     /**
-     * Gives what the end of a piece wants at each joint of a run, as its method has it.
+     * Gives what the end of a piece wants at each joint of a run, as its method has it: texts for `Phrasing`, which
+     * says their lengths in the units of the job.
      *
      * @return array<string, string> by key of the joint; empty where the method is not settled
      */

@@ -21,7 +21,7 @@ final readonly class Phrasing
 
     /**
      * Takes a text, or variants of it chosen by the first condition that holds (see `holds`; `else` always does); gives
-     * it filled.
+     * it filled. A length that stands in the text itself, as `{25.4 mm}`, is said in the units.
      *
      * @param array<string, float|int|string> $params
      */
@@ -33,6 +33,12 @@ final readonly class Phrasing
         $text = is_string($text) ? $text : '';
         $steps = $this->steps($text, $params);
         $alike = $this->areFallsAlike($text, $params);
+
+        $text = (string) preg_replace_callback(
+            '/\{(\d+(?:\.\d+)?) mm\}/',
+            fn (array $m): string => TapePrinter::withUnit(Length::mm((float) $m[1]), $this->units),
+            $text,
+        );
 
         return (string) preg_replace_callback(
             '/\{(\w+)(\+unit)?\}/',

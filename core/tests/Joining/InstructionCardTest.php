@@ -76,7 +76,7 @@ final class InstructionCardTest extends TestCase
         ];
         yield 'hub-gasket' => [
             $two('pvc-dwv-40', '2', 'plain', 'ci-hub-service', '2', 'hub'),
-            ['About 3 mm', '2 1/2 in from the end', 'second stop', 'lever', 'cut it to height'],
+            ['About 1/8 in', '2 1/2 in from the end', 'second stop', 'lever', 'cut it to height'],
             ['Never petroleum grease'],
         ];
         yield 'hub-adapter' => [

@@ -59,6 +59,12 @@ final class PhrasingTest extends TestCase
             '0.256 in per ft; at least 1/4 in per ft',
             '21.3 mm per m; at least 20.8 mm per m',
         ];
+        yield 'a length of the text itself' => [
+            'about {3.2 mm} all round, {a_mm} deep',
+            ['a_mm' => 25.4],
+            'about 1/8 in all round, 1 in deep',
+            'about 3 mm all round, 25 mm deep',
+        ];
         yield 'a little' => [
             '{a_mm} short',
             ['a_mm' => 0.6],
