@@ -242,9 +242,7 @@ final readonly class JobCutting
      */
     private function pieces(RunToCut $toCut, Tape $tape, array $sticks): array
     {
-        $phrasing = new Phrasing($this->job->units);
-        $run = $toCut->id;
-        $ends = array_map(static fn (string $end): string => $phrasing->filled($end, []), $toCut->ends);
+        [$run, $ends] = [$toCut->id, $this->ends($toCut)];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
@@ -269,6 +267,14 @@ final readonly class JobCutting
                 'since' => $this->since($run, $piece),
             ];
         }, $toCut->pieces);
+    }
+
+    /** @return array<string, string> what the end of a piece wants at each joint, by key of the joint, in words */
+    private function ends(RunToCut $toCut): array
+    {
+        $phrasing = new Phrasing($this->job->units);
+
+        return array_map(static fn (string $end): string => $phrasing->filled($end, []), $toCut->ends);
     }
 
     /**
