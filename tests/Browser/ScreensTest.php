@@ -69,12 +69,24 @@ final class ScreensTest extends BrowserTestCase
     {
         $browser = $this->open();
         $this->signIn($browser);
-        $this->openRun($browser, $this->ownJob($browser, 'Public'), 'closet');
+        $job = $this->ownJob($browser, 'Public');
+        $this->openRun($browser, $job, 'closet');
         $this->seen($browser, 'button.head-field')->click();
         $this->tap($browser, '.dropdown-item', 'Change this run');
         $this->seen($browser, '#run-outlet-variant option[value=public]')->click();
         $browser->findElement(WebDriverBy::cssSelector('.run-form .main-act'))->click();
         $this->kept($browser);
+        $file = (string) $browser->executeScript(
+            'const x = new XMLHttpRequest(); x.open("GET", arguments[0], false); x.send(); return x.responseText',
+            ["/api/jobs/{$job}/file"],
+        );
+        $closet = array_column(json_decode($file, true)['runs'], null, 'id')['closet'];
+        self::assertSame('public', $closet['outlet']['fixture']['variant']);
+        self::assertEquals(
+            [380, 3100],
+            [$closet['outlet']['fixture']['rim_mm'], $closet['tie_in']['branch']['at_mm']],
+            'what was not touched is as it was, to the nanometre',
+        );
         $this->button($browser, 'Drains and vents');
         $this->until(
             fn (): bool => preg_match(

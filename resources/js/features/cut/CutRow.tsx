@@ -80,10 +80,20 @@ export function CutRow({
                     </b>
                 )}
             </span>
-            {box && <span className="cut-box">{now?.cut && <Shape kind="done" size={26} />}</span>}
+            {box && <span className="cut-box">{now?.cut && <Done />}</span>}
             {ends.length > 0 && <span className="cut-ends cap">{ends.join('; ')}</span>}
             {children}
         </div>
+    );
+}
+
+/** The box of a piece that is cut. */
+function Done() {
+    return (
+        <>
+            <Shape kind="done" size={26} />
+            <span className="unseen">cut already</span>
+        </>
     );
 }
 

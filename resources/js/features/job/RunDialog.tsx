@@ -4,13 +4,13 @@ import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
 import type { JobDocument, JobRun, Units } from '../../api/types';
 import { systemsQuery } from '../../api/queries';
-import { readLength } from '../../api/lengths';
 import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
+import { saidLength } from '../../shared/lengths';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { EndFields } from './EndFields';
-import { readEnd, Unreadable } from './ends';
+import { readEnd, readOr, Unreadable } from './ends';
 import type { JobEditor } from '../../editing';
 
 interface Props {
@@ -34,7 +34,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     const [system, setSystem] = useState<string>(
         plan?.system ?? (evaluation.rulebook.id === 'adh-2015' ? 'pp-push-fit' : 'pvc-dwv-40'),
     );
-    const total = evaluation.runs.find((run) => run.id === plan?.id)?.totals.level_difference;
+    const level = plan?.level_difference_mm;
 
     const submit = async (event: FormEvent<HTMLFormElement>): Promise<void> => {
         event.preventDefault();
@@ -68,7 +68,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         label="Tie-in below outlet, centre to centre"
                         help="levelled on site; leave empty if not yet"
                         units={evaluation.units}
-                        start={total ? (evaluation.units === 'inch' ? total.inch : total.metric) : ''}
+                        start={level === undefined ? '' : saidLength(level, evaluation.units)}
                     />
                     <FormActs leave="Leave as it was" onLeave={onClose} send={plan ? 'Keep' : 'Start the run'} />
                 </Form>
@@ -154,6 +154,12 @@ function PipeAndSize({ plan, system, onSystem }: PartProps & { system: string; o
     );
 }
 
+/** The four, and the one that a run of a file faces beside them. */
+function headings(now: number): [string, string][] {
+    const four = HEADINGS.map(([deg, name]): [string, string] => [String(deg), name]);
+    return four.some(([deg]) => deg === String(now)) ? four : [...four, [String(now), `${now}° from north`]];
+}
+
 /** Where its joints are, what it carries, and which way its outlet faces. */
 function PlaceAndUse({ plan }: PartProps) {
     return (
@@ -202,7 +208,7 @@ function PlaceAndUse({ plan }: PartProps) {
                 name="heading"
                 label="The outlet faces"
                 start={String(plan?.heading_deg ?? 0)}
-                options={HEADINGS.map(([deg, name]) => [String(deg), name])}
+                options={headings(plan?.heading_deg ?? 0)}
             />
         </>
     );
@@ -216,8 +222,9 @@ async function readRun(
     units: Units,
 ): Promise<Omit<JobRun, 'system' | 'id'> | string> {
     const text = (key: string): string => formText(form, key).trim();
-    const level = text('level') === '' ? null : await readLength(text('level'), units);
-    if (level && !level.ok) return 'run-level';
+    const level = text('level');
+    const levelMm = level === '' ? null : await readOr(level, plan?.level_difference_mm, units);
+    if (level !== '' && levelMm === null) return 'run-level';
     let ends: Pick<JobRun, 'outlet' | 'tie_in'>;
     try {
         const [outlet, tie_in] = await Promise.all([
@@ -242,7 +249,7 @@ async function readRun(
             ...(form.has('line') ? { at_drain_sewer_line: true } : {}),
         },
         heading_deg: Number(text('heading')),
-        ...(level ? { level_difference_mm: level.data.mm } : {}),
+        ...(levelMm === null ? {} : { level_difference_mm: levelMm }),
     };
 }
 

@@ -1,6 +1,7 @@
 import { readLength } from '../../api/lengths';
 import type { Choices, JobDocument, JobRun, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
+import { saidLength } from '../../shared/lengths';
 
 type Branch = NonNullable<JobRun['outlet']['branch']>;
 
@@ -57,6 +58,35 @@ const LENGTHS: Record<string, string[]> = {
     valve: ['roof', 'away', 'below'],
 };
 
+/** The lengths that an end has, by the names of the form. */
+function lengthsOf(end: JobRun['outlet'] | JobRun['tie_in'] | undefined, document: JobDocument): Lengths {
+    const fixture = end && 'fixture' in end ? end.fixture : undefined;
+    return {
+        seal: fixture?.seal_mm,
+        rim: fixture?.rim_mm,
+        drop: fixture?.drop_mm,
+        across: fixture?.across_mm,
+        standpipe: fixture?.standpipe_mm,
+        floor: fixture?.trap_above_floor_mm,
+        along: end?.branch ? placeOf(end.branch, document).alongMm : undefined,
+        roof: end?.terminal?.above_roof_mm,
+        away: end?.terminal?.opening_away_mm,
+        below: end?.terminal?.opening_below_mm,
+    };
+}
+
+type Lengths = Record<string, number | undefined>;
+
+/**
+ * Reads a length of a form, in mm; null where it is none. What stands there as it was put there is what it was: a tape
+ * says it to a mark only.
+ */
+export async function readOr(said: string, before: number | undefined, units: Units): Promise<number | null> {
+    if (before !== undefined && said === saidLength(before, units)) return before;
+    const result = await readLength(said, units);
+    return result.ok ? result.data.mm : null;
+}
+
 /** Reads an end out of the form; lengths are read by the server. Throws the id of the field that cannot be read. */
 export async function readEnd<S extends 'outlet' | 'tie_in'>(
     form: FormData,
@@ -68,13 +98,15 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
     const text = (name: string): string => formText(form, name).trim();
     const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
     const [kind, standing] = text(`${side}_kind`).split(':');
-    const lengths: Record<string, number | undefined> = {};
+    const lengths: Lengths = {};
+    const before = lengthsOf(old, document);
     await Promise.all(
         (LENGTHS[kind ?? ''] ?? []).map(async (name) => {
             const said = text(`${side}_${name}`);
-            const result = said === '' ? null : await readLength(said, units);
-            if (result && !result.ok) throw new Unreadable(`${id}-${name}`);
-            lengths[name] = result?.data.mm;
+            if (said === '') return;
+            const mm = await readOr(said, before[name], units);
+            if (mm === null) throw new Unreadable(`${id}-${name}`);
+            lengths[name] = mm;
         }),
     );
     const given = (entries: Record<string, unknown>): Record<string, unknown> =>
@@ -90,7 +122,7 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
             }) as JobRun[S];
         case 'fixture': {
             // What the form does not ask for stays as it was.
-            const before = old && 'fixture' in old && old.fixture?.kind === text('fixture') ? old.fixture : undefined;
+            const same = old && 'fixture' in old && old.fixture?.kind === text('fixture') ? old.fixture : undefined;
             const fixture = given({
                 kind: text('fixture'),
                 trap: text('trap'),
@@ -102,8 +134,8 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                 trap_above_floor_mm: lengths.floor,
                 group: text('group'),
                 variant: text('variant'),
-                trap_size: before?.trap_size,
-                hot_c: before?.hot_c,
+                trap_size: same?.trap_size,
+                hot_c: same?.hot_c,
             });
             return { what, kind, fixture } as unknown as JobRun[S];
         }

@@ -115,6 +115,11 @@ describe('an end that is read out of its form', () => {
             trap_size: '2',
             hot_c: 60,
         });
+        const exact = { ...old, fixture: { ...old.fixture, rim_mm: 380, seal_mm: 50 } };
+        form.append('outlet_rim', '14 15/16');
+        expect((await read(exact)).fixture).toMatchObject({ rim_mm: 380 });
+        expect((await read(exact)).fixture).not.toHaveProperty('seal_mm');
+        form.delete('outlet_rim');
         const other = { ...old, fixture: { ...old.fixture, kind: 'bath' } };
         expect((await read(other)).fixture).toEqual({ kind: 'shower', trap: 'p', variant: 'heads-2' });
     });
