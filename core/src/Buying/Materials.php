@@ -234,7 +234,7 @@ final class Materials
         return '';
     }
 
-    private function part(Bend|StraightFitting|Branch $part, PipeSystem $system): void
+    private function part(Bend|StraightFitting|Branch $part, PipeSystem $system, string $note = ''): void
     {
         $this->add(
             'fitting',
@@ -243,7 +243,7 @@ final class Materials
             $part->sizeInWords(),
             $system->letters,
             1,
-            '',
+            $note,
             null,
             $part->provenance,
         );
@@ -310,18 +310,7 @@ final class Materials
             foreach (array_map(strval(...), array_keys($sizes)) as $size) {
                 $coupling = $sizes[$size] < self::SPARE_FROM ? null : $system->coupling($size);
                 if ($coupling !== null) {
-                    $note = '1 of them spare: for a piece that is cut short';
-                    $this->add(
-                        'fitting',
-                        $coupling->name,
-                        $coupling->makerName,
-                        $coupling->sizeInWords(),
-                        $system->letters,
-                        1,
-                        $note,
-                        null,
-                        $coupling->provenance,
-                    );
+                    $this->part($coupling, $system, '1 of them spare: for a piece that is cut short');
                 }
             }
         }

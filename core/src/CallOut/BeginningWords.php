@@ -77,6 +77,9 @@ final class BeginningWords
 
     private const SIZE_OR_HEIGHT = 'Its size, or how tall it is? Say “size 2” for the pipe, “standpipe 30” for the height.';
 
+    /** A size of pipe, with its unit or without. */
+    private const SIZE = '(?<size>\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b|\s*mm\b)?';
+
     /** No standpipe is so low: whoever says less means the size of its pipe. */
     private const LOWEST_STANDPIPE_MM = 152.4;
 
@@ -218,7 +221,7 @@ final class BeginningWords
     /** Takes `from "…"`, or `from a 3 in wye`: a fitting that stands. */
     private function takeName(): bool
     {
-        $fitting = '/^from\s+(?:an?\s+|the\s+)?(?:(?<size>\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b|\s*mm\b)?\s+)?'.
+        $fitting = '/^from\s+(?:an?\s+|the\s+)?(?:'.self::SIZE.'\s+)?'.
             '(?<what>san\s+tee|wye|y|combo|tee|bend|elbow|coupling|stub|flange)(?=\s|$)/iu';
         if (preg_match($fitting, $this->rest, $m) === 1) {
             $size = (string) preg_replace('/\s+/', '-', $m['size']);
@@ -243,7 +246,7 @@ final class BeginningWords
     /** A bend of two sizes is named, with what to say in its place. */
     private function takeClosetBend(string $left): bool
     {
-        if (preg_match('/^(?:an?\s+)?closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?(?=\s|$)/u', $left, $m) !== 1) {
+        if (preg_match('/^(?:an?\s+)?'.Words::CLOSET_BEND.'(?=\s|$)/u', $left, $m) !== 1) {
             return false;
         }
         $this->refuse($m[0], PhraseReader::CLOSET_BEND);
@@ -327,10 +330,10 @@ final class BeginningWords
         $quoted = static fn (string $key): string => preg_quote($key, '/');
         $systems = implode('|', array_map($quoted, $this->catalogue->laidKeys()));
         $traps = implode('|', array_column(TrapKind::cases(), 'value'));
-        $size = '/^(?:size\s+)?(\d+(?:[\s-]\d+\/\d+)?)(?:\s*"|\s*in\b|\s*mm\b)?(?=\s|$)/u';
+        $size = '/^(?:size\s+)?'.self::SIZE.'(?=\s|$)/u';
 
         return match (1) {
-            preg_match($size, $left, $m) => [['size' => (string) preg_replace('/\s+/', '-', $m[1])], $m[0]],
+            preg_match($size, $left, $m) => [['size' => (string) preg_replace('/\s+/', '-', $m['size'])], $m[0]],
             preg_match('/^group\s+([\p{L}\p{N}]{1,20})(?=\s|$)/u', $left, $m) => [['group' => $m[1]], $m[0]],
             preg_match('/^facing\s+(north|east|south|west)(?=\s|$)/u', $left, $m) => [
                 ['facing' => self::HEADINGS[$m[1]]],

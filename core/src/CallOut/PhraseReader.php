@@ -231,7 +231,7 @@ final class PhraseReader
             [
                 '(?:with|and)\s+(?:an?\s+)?clean\s?out' => 'A cleanout is a run of its own. Call it out by itself: '.
                     'cleanout 3 / up 12 / into stack 24 with wye.',
-                '(?:with\s+)?(?:an?\s+)?closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?' => self::CLOSET_BEND,
+                '(?:with\s+)?(?:an?\s+)?'.Words::CLOSET_BEND => self::CLOSET_BEND,
             ] as $words => $message
         ) {
             if (preg_match("/^{$words}(?=\s|\$)/u", $this->rest, $m) === 1) {

@@ -10,6 +10,9 @@ use FallBend\Core\Job\Way;
 /** The words of the call-out line: patterns that stand at the start of what is left to read, and what they mean. */
 final class Words
 {
+    /** A closet bend, with or without its two sizes. */
+    public const CLOSET_BEND = 'closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?';
+
     public const NUMBER = '\d{1,9}(?:[.,]\d{1,9})?';
 
     public const FRACTION = '(?:(?:\d{1,9}\s*)?[½¼¾⅛⅜⅝⅞]|(?:\d{1,9}(?:\s+|-))?\d{1,3}\/\d{1,3})';

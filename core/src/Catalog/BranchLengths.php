@@ -57,9 +57,9 @@ final class BranchLengths
      */
     public function of(Fields $row): array
     {
-        $lengths = $this->reckoned($row);
         $kind = BranchKind::ofPattern($row->string('pattern'));
         $doubt = $this->family->doubtMm($kind->doubt(), $this->pipes[$row->string('size')]->outsideMm);
+        $lengths = $this->reckoned($row, $doubt);
         foreach (self::NAMES as $name) {
             $stated = $row->numberOrNull($name, 0, 2000);
             if ($stated !== null) {
@@ -71,10 +71,9 @@ final class BranchLengths
     }
 
     /** @return BranchDerived */
-    private function reckoned(Fields $row): array
+    private function reckoned(Fields $row, float $doubt): array
     {
         $fitting = $this->sizes($row->all());
-        $doubt = $this->family->doubtMm($fitting->kind->doubt(), $this->pipes[$row->string('size')]->outsideMm);
         $base = $this->base($fitting);
         $length = function (string $name) use ($fitting, $base, $doubt): DerivedLength {
             [[$mm, $formula], $left] = [$base[$name], $this->beyond($fitting->kind, $name)];

@@ -10,7 +10,6 @@ use FallBend\Core\Layout\Fitting;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Length;
-use FallBend\Core\Measure\Phrasing;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
@@ -51,11 +50,7 @@ final readonly class CutTicket
     {
         $this->tape = new Tape;
         $this->marks = array_column($layout->joints, 'mark', 'key');
-        $phrasing = new Phrasing($said->units);
-        $this->prepared = array_map(
-            static fn (string $end): string => $phrasing->filled($end, []),
-            PreparedEnds::list($layout),
-        );
+        $this->prepared = $cutting->ends($layout->run->id);
     }
 
     /** Gives the width of the cut that the sticks are planned with. */

@@ -242,7 +242,7 @@ final readonly class JobCutting
      */
     private function pieces(RunToCut $toCut, Tape $tape, array $sticks): array
     {
-        [$run, $ends] = [$toCut->id, $this->ends($toCut)];
+        [$run, $ends] = [$toCut->id, $this->ends($toCut->id)];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
             [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
@@ -269,12 +269,16 @@ final readonly class JobCutting
         }, $toCut->pieces);
     }
 
-    /** @return array<string, string> what the end of a piece wants at each joint, by key of the joint, in words */
-    private function ends(RunToCut $toCut): array
+    /**
+     * Gives what the ends of pieces want at the joints of a run, in the units of the job.
+     *
+     * @return array<string, string> by key of the joint; empty where the method is not settled
+     */
+    public function ends(string $run): array
     {
         $phrasing = new Phrasing($this->job->units);
 
-        return array_map(static fn (string $end): string => $phrasing->filled($end, []), $toCut->ends);
+        return array_map(static fn (string $end): string => $phrasing->filled($end, []), $this->runs[$run]->ends);
     }
 
     /**

@@ -35,11 +35,8 @@ final readonly class Identifier
 
     private const OTHER_REGION = 0.02;
 
-    /** A wall that is so unlikely of a pipe takes it out: about four standard deviations. */
-    private const OTHER_WALL = 5e-4;
-
-    /** The same of a weight for its length. */
-    private const OTHER_WEIGHT = 5e-4;
+    /** A wall or a weight that is so unlikely of a pipe takes it out: about four standard deviations. */
+    private const FAR_OFF = 5e-4;
 
     /** What each printed word that agrees is worth. */
     private const WORD = 6.0;
@@ -166,8 +163,8 @@ final readonly class Identifier
         $out = match (true) {
             $factors['diameter'] <= 1e-9 * $peak => 'diameter',
             isset($factors['magnet']) && $factors['magnet'] < 1.0 => 'magnet',
-            ($factors['wall'] ?? 1.0) < self::OTHER_WALL => 'wall',
-            ($factors['weight'] ?? 1.0) < self::OTHER_WEIGHT => 'weight',
+            ($factors['wall'] ?? 1.0) < self::FAR_OFF => 'wall',
+            ($factors['weight'] ?? 1.0) < self::FAR_OFF => 'weight',
             default => null,
         };
 
@@ -210,12 +207,9 @@ final readonly class Identifier
 
     private static function wall(Pipe $pipe, float $seen, string $material): float
     {
-        if ($pipe->wallMm === null) {
-            return 0.5;
-        }
-        $sigma = in_array($material, ['iron', 'clay'], true) ? 0.15 * $pipe->wallMm + 0.4 : 0.08 * $pipe->wallMm + 0.3;
+        [$share, $least] = in_array($material, ['iron', 'clay'], true) ? [0.15, 0.4] : [0.08, 0.3];
 
-        return max(1e-4, exp(-((($seen - $pipe->wallMm) / $sigma) ** 2) / 2));
+        return self::likely($seen, $pipe->wallMm, $share * ($pipe->wallMm ?? 0.0) + $least);
     }
 
     /**
@@ -224,12 +218,13 @@ final readonly class Identifier
      */
     private static function weight(Pipe $pipe, float $seen): float
     {
-        if ($pipe->kgPerM === null) {
-            return 0.5;
-        }
-        $sigma = max(0.1 * $pipe->kgPerM, 0.05);
+        return self::likely($seen, $pipe->kgPerM, max(0.1 * ($pipe->kgPerM ?? 0.0), 0.05));
+    }
 
-        return max(1e-4, exp(-((($seen - $pipe->kgPerM) / $sigma) ** 2) / 2));
+    /** How likely what is seen is, beside 1 for what the tables have; what they do not have is as likely as not. */
+    private static function likely(float $seen, ?float $usual, float $sigma): float
+    {
+        return $usual === null ? 0.5 : max(1e-4, exp(-((($seen - $usual) / $sigma) ** 2) / 2));
     }
 
     /**

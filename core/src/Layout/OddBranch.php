@@ -36,7 +36,7 @@ final readonly class OddBranch
     ) {}
 
     /**
-     * Gives the ways, the best first: those that come down onto the run, each with its turn the other way round.
+     * Gives the ways that come down onto the run, the best first.
      *
      * @param Vec3 $in direction of flow of the pipe that comes
      * @param Vec3 $flow of the run

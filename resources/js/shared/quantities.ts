@@ -6,6 +6,9 @@ const POUND_FORCE_N = 4.4482216;
 const PSI_KPA = 6.894757;
 const LB_PER_FT_KG_PER_M = 1.48816394;
 
+/** A number as it is typed, with a point or a comma; NaN where it is none. */
+const numberIn = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
+
 const figures = (value: number, digits: number): string => String(Number(value.toFixed(digits)));
 
 /** Litres as the job's units say them: `161 l`, `43 gal`; small amounts with a tenth. */
@@ -34,8 +37,8 @@ export const flowSaid = (lPerMin: number, units: Units): string =>
 
 /** And back, in litres a minute; null where it is no flow. */
 export function flowRead(text: string, units: Units): number | null {
-    const value = Number(text.trim().replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(value) || value <= 0) return null;
+    const value = numberIn(text);
+    if (!Number.isFinite(value) || value <= 0) return null;
     return units === 'inch' ? value * US_GALLON_L : value;
 }
 
@@ -45,9 +48,9 @@ export const weightPerLengthSaid = (kgPerM: number, units: Units): string =>
 
 /** And back, in kg per m; null where no pipe weighs that. */
 export function weightPerLengthRead(text: string, units: Units): number | null {
-    const value = Number(text.trim().replace(',', '.'));
+    const value = numberIn(text);
     const kgPerM = units === 'inch' ? value * LB_PER_FT_KG_PER_M : value;
-    return text.trim() === '' || !(kgPerM >= 0.05 && kgPerM <= 1000) ? null : kgPerM;
+    return kgPerM >= 0.05 && kgPerM <= 1000 ? kgPerM : null;
 }
 
 /** A temperature, as a field holds it: °C or °F, to a tenth. */
@@ -56,9 +59,9 @@ export const degreesSaid = (celsius: number, units: Units): string =>
 
 /** And back, in °C to a hundredth; null where no air is so warm. */
 export function degreesRead(text: string, units: Units): number | null {
-    const degrees = Number(text.trim().replace(',', '.'));
+    const degrees = numberIn(text);
     const celsius = units === 'inch' ? (degrees - 32) / 1.8 : degrees;
-    if (text.trim() === '' || !Number.isFinite(degrees) || celsius < -60 || celsius > 70) return null;
+    if (!Number.isFinite(degrees) || celsius < -60 || celsius > 70) return null;
     return Math.round(celsius * 100) / 100;
 }
 

@@ -50,8 +50,7 @@ final readonly class BranchImpossibleRule implements NetworkRule
     }
 
     /**
-     * How it is made of a fitting and a rolled bend, the turn of the short leg between them once to the one side and
-     * once to the other.
+     * How it is made of a fitting and a rolled bend, with another fitting or bend beside the best.
      *
      * @return array<string, float|int|string>
      */
@@ -114,22 +113,18 @@ final readonly class BranchImpossibleRule implements NetworkRule
 
     /**
      * @param list<OddBranch> $ways
-     * @return list<OddBranch> the best, and the best of those that turn to its other side
+     * @return list<OddBranch> the best, and the best with another fitting or bend; none where there are none
      */
     private static function twoOf(array $ways): array
     {
-        if ($ways === []) {
-            return [];
-        }
-        [$first] = $ways;
+        $first = array_slice($ways, 0, 1);
         foreach ($ways as $way) {
-            $isSame = $way->branch === $first->branch && $way->bend === $first->bend;
-            if ($way !== $first && ! $isSame) {
-                return [$first, $way];
+            if ($way->branch !== $first[0]->branch || $way->bend !== $first[0]->bend) {
+                return [...$first, $way];
             }
         }
 
-        return [$first];
+        return $first;
     }
 
     private static function rule(JunctionTrouble $trouble): RuleId

@@ -50,28 +50,32 @@ export class Unreadable extends Error {
     }
 }
 
+/** The lengths of a fixture and of an open end: their fields, by the names of the form. */
+const OF_FIXTURE = {
+    seal: 'seal_mm',
+    rim: 'rim_mm',
+    drop: 'drop_mm',
+    across: 'across_mm',
+    standpipe: 'standpipe_mm',
+    floor: 'trap_above_floor_mm',
+} as const;
+const OF_OPEN_END = { roof: 'above_roof_mm', away: 'opening_away_mm', below: 'opening_below_mm' } as const;
+
 /** The lengths that are asked for with each kind of end. */
 const LENGTHS: Record<string, string[]> = {
-    fixture: ['seal', 'rim', 'drop', 'across', 'standpipe', 'floor'],
+    fixture: Object.keys(OF_FIXTURE),
     branch: ['along'],
-    roof: ['roof', 'away', 'below'],
-    valve: ['roof', 'away', 'below'],
+    roof: Object.keys(OF_OPEN_END),
+    valve: Object.keys(OF_OPEN_END),
 };
 
 /** The lengths that an end has, by the names of the form. */
 function lengthsOf(end: JobRun['outlet'] | JobRun['tie_in'] | undefined, document: JobDocument): Lengths {
     const fixture = end && 'fixture' in end ? end.fixture : undefined;
     return {
-        seal: fixture?.seal_mm,
-        rim: fixture?.rim_mm,
-        drop: fixture?.drop_mm,
-        across: fixture?.across_mm,
-        standpipe: fixture?.standpipe_mm,
-        floor: fixture?.trap_above_floor_mm,
+        ...Object.fromEntries(Object.entries(OF_FIXTURE).map(([name, field]) => [name, fixture?.[field]])),
+        ...Object.fromEntries(Object.entries(OF_OPEN_END).map(([name, field]) => [name, end?.terminal?.[field]])),
         along: end?.branch ? placeOf(end.branch, document).alongMm : undefined,
-        roof: end?.terminal?.above_roof_mm,
-        away: end?.terminal?.opening_away_mm,
-        below: end?.terminal?.opening_below_mm,
     };
 }
 
@@ -111,6 +115,8 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
     );
     const given = (entries: Record<string, unknown>): Record<string, unknown> =>
         Object.fromEntries(Object.entries(entries).filter(([, value]) => value !== undefined && value !== ''));
+    const fields = (names: Record<string, string>): Lengths =>
+        Object.fromEntries(Object.entries(names).map(([name, field]) => [field, lengths[name]]));
     const what = text(side);
     switch (kind) {
         case 'standing':
@@ -126,12 +132,7 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
             const fixture = given({
                 kind: text('fixture'),
                 trap: text('trap'),
-                seal_mm: lengths.seal,
-                rim_mm: lengths.rim,
-                drop_mm: lengths.drop,
-                across_mm: lengths.across,
-                standpipe_mm: lengths.standpipe,
-                trap_above_floor_mm: lengths.floor,
+                ...fields(OF_FIXTURE),
                 group: text('group'),
                 variant: text('variant'),
                 trap_size: same?.trap_size,
@@ -164,11 +165,7 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
             return {
                 what,
                 kind,
-                terminal: given({
-                    above_roof_mm: lengths.roof,
-                    opening_away_mm: lengths.away,
-                    opening_below_mm: lengths.below,
-                }),
+                terminal: given(fields(OF_OPEN_END)),
             } as unknown as JobRun[S];
         default:
             return { what, kind } as unknown as JobRun[S];
