@@ -16,7 +16,8 @@ export function Weight({ kgPerM, units, onChange }: Props) {
     const isRead = typed === null || typed.trim() === '' || weightPerLengthRead(typed, units) !== null;
     const change = (text: string): void => {
         setTyped(text);
-        onChange(weightPerLengthRead(text, units) ?? undefined);
+        const read = weightPerLengthRead(text, units) ?? undefined;
+        if (read !== kgPerM) onChange(read);
     };
     return (
         <label className="print-read">

@@ -162,7 +162,8 @@ function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
         setDraft(next);
         if (next.mm === null) return;
         unsaid.current = next;
-        if (next.print === draft.print) say();
+        // What is typed is said when its field is left.
+        if (next.print === draft.print && next.kg_per_m === draft.kg_per_m) say();
     };
     return (
         <div onBlur={say}>

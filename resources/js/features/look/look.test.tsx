@@ -189,3 +189,13 @@ it('frees what tied to a pipe that is taken out', async () => {
     expect(kept?.runs[0]?.outlet).toEqual({ what: 'stack', kind: 'socket' });
     expect(kept?.runs[0]?.tie_in).toEqual({ what: 'stack', standing: 'p2' });
 });
+
+it('says a weight once it is typed, and not figure by figure', async () => {
+    look([stub]);
+    await user.type(screen.getByLabelText('Across it'), '2 3/8{Enter}');
+    await waitFor(() => expect(said).toHaveLength(1));
+    await user.type(screen.getByLabelText(/weight of a loose piece/i), '2.45');
+    expect(said).toHaveLength(1);
+    await user.tab();
+    expect(said[1]).toMatchObject({ kind: 'measured', evidence: { kg_per_m: 2.45 * 1.48816394 } });
+});
