@@ -104,7 +104,6 @@ return [
         'Cutting\\Packing::fill' => 'the state of a search, handed on from step to step',
         'Cutting\\Packing::go' => 'the state of a search, handed on from step to step',
         'Cutting\\Slack::spread' => 'the state of a search, handed on from step to step',
-        'Cutting\\StockCutter::search' => 'the state of a search, handed on from step to step',
         'Cutting\\Stocks::whole' => 'the state of a search, handed on from step to step',
         'Hanging\\Framing::every' => 'what a rule is asked by: a size, a system, a book',
         'Hanging\\RunHanging::hangers' => 'what a rule is asked by: a size, a system, a book',

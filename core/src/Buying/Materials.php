@@ -28,6 +28,7 @@ use FallBend\Core\Joining\Offer;
 use FallBend\Core\Joining\PipeEnd;
 use FallBend\Core\Layout\EndJoiner;
 use FallBend\Core\Layout\JobLayout;
+use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\JointRegister;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Phrasing;
@@ -120,7 +121,7 @@ final class Materials
                     $this->part($fitting->part, $run->system);
                 }
             }
-            foreach ($run->joints as $joint) {
+            foreach (self::joined($run) as $joint) {
                 $this->cemented[$run->system->key][$joint->size] =
                     ($this->cemented[$run->system->key][$joint->size] ?? 0) + 1;
             }
@@ -181,17 +182,19 @@ final class Materials
         foreach ($cutting->plans() as ['system' => $key, 'size' => $size, 'stock' => $stock, 'plan' => $plan]) {
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
-                $tape = (new Tape)->reading($stick->stockMm);
+                $from = $stock[$stick->stock];
+                $tape = (new Tape)->reading($from->soldMm());
                 $said = $units === Units::Inch ? $tape['feet'] : "{$tape['metric']} mm";
+                $hubs = $from->hubsInWords();
                 $this->add(
                     'pipe',
-                    "{$system->short}, {$said}",
+                    "{$system->short}, {$said}".($hubs === '' ? '' : ", {$hubs}"),
                     $system->name,
                     $size,
                     $system->letters,
                     1,
                     $this->twin($system, $size),
-                    $stock[$stick->stock]->price,
+                    $from->price,
                     $system->pipe($size)->provenance,
                 );
             }
@@ -348,7 +351,7 @@ final class Materials
         }
         $joiner = new EndJoiner($this->catalogue);
         $met = ['outlet' => $run->site->outlet, 'tie-in' => $run->site->tieIn];
-        foreach ($run->joints as $joint) {
+        foreach (self::joined($run) as $joint) {
             // Where one run goes on into another the joint is that of the upper one.
             if (
                 ($met[$joint->key] ?? null) === null &&
@@ -357,6 +360,20 @@ final class Materials
                 $this->offer($this->ownOffer($run, $joint->size, $method, $joiner));
             }
         }
+    }
+
+    /** @return list<Joint> without the ends that stand open, over a roof or a gully: nothing is joined to them */
+    private static function joined(RunLayout $run): array
+    {
+        $open = [RunEndKind::Roof, RunEndKind::Gully];
+        $ends = [
+            ...in_array($run->run->outlet->kind, $open, true) ? ['outlet'] : [],
+            ...in_array($run->run->tieIn->kind, $open, true) ? ['tie-in'] : [],
+        ];
+
+        return array_values(
+            array_filter($run->joints, static fn (Joint $joint): bool => ! in_array($joint->key, $ends, true)),
+        );
     }
 
     private function ownOffer(RunLayout $run, string $size, Method $method, EndJoiner $joiner): ?Offer

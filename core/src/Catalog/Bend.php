@@ -12,6 +12,9 @@ use FallBend\Core\Input\Fields;
  * (the stop of a socket; the gap of the joint
  * included where its ends stand apart), or to the end of the spigot; mm and degrees. `doubtMm` says how far off the
  * take-off may be: nothing where it is stated or was measured.
+ *
+ * A street bend stands with its spigot in the fitting before it. A bend of hub-and-spigot pipe has its hub towards what
+ * comes and its spigot towards what follows, and `takeOffMm` is that of the hub.
  */
 final readonly class Bend implements Storable
 {
@@ -33,6 +36,65 @@ final readonly class Bend implements Storable
         public float $radiusMm,
         public Provenance $provenance,
     ) {}
+
+    /** From the centre to where what follows comes to rest, or to the end of the spigot that goes into it; mm. */
+    public function outletMm(): float
+    {
+        return $this->hasSpigotOut() ? $this->spigotMm ?? $this->takeOffMm : $this->takeOffMm;
+    }
+
+    /** How far off that may be, mm. */
+    public function outletDoubtMm(): float
+    {
+        return $this->hasSpigotOut() ? $this->spigotDoubtMm : $this->doubtMm;
+    }
+
+    /**
+     * From the centre to the end of the fitting before it where it stands in that, without pipe; null where it does not
+     * go into a fitting. Mm.
+     */
+    public function standMm(): ?float
+    {
+        return $this->hasSpigotOut() ? $this->takeOffMm : $this->spigotMm;
+    }
+
+    /** How far off that may be, mm. */
+    public function standDoubtMm(): float
+    {
+        return $this->hasSpigotOut() ? $this->doubtMm : $this->spigotDoubtMm;
+    }
+
+    /** Whether its outlet is a spigot: it is of hub-and-spigot pipe. */
+    public function hasSpigotOut(): bool
+    {
+        return ! $this->isStreet && $this->spigotMm !== null;
+    }
+
+    /**
+     * The same bend met from its outlet, in a run that is called out against the flow: what a hub takes and how far the
+     * spigot reaches change places. Of other bends both sides are alike.
+     */
+    public function againstFlow(): self
+    {
+        return ! $this->hasSpigotOut()
+            ? $this
+            : new self(
+                $this->id,
+                $this->pattern,
+                false,
+                $this->size,
+                $this->name,
+                $this->makerName,
+                $this->nominalDeg,
+                $this->turnDeg,
+                $this->spigotMm ?? $this->takeOffMm,
+                $this->spigotDoubtMm,
+                $this->takeOffMm,
+                $this->doubtMm,
+                $this->radiusMm,
+                $this->provenance,
+            );
+    }
 
     /** Gives how far off the length that is least sure may be, mm. */
     public function mostDoubtMm(): float

@@ -12,8 +12,8 @@ use FallBend\Core\Input\Fields;
  * The take-offs of the bends of a system: as a row states them, or reckoned from the others. A bend of radius R that
  * turns by θ takes R · tan(θ / 2) and a short straight before its stop. Of a size of which two short bends are stated,
  * R and the straight are solved from them; other sizes follow as both go with the outside of the pipe. Where no row
- * states any, the rows have an assumed radius of their own. See docs/fitting-lengths.md. Lengths in mm, without the
- * gap of a joint.
+ * states any, the rows have an assumed radius of their own. The spigot of a bend of hub-and-spigot pipe has a longer
+ * straight than its hub. See docs/fitting-lengths.md. Lengths in mm, without the gap of a joint.
  *
  * @phpstan-type BendShape array{radius: ?float, straight: float, near: bool, stated: int}
  */
@@ -42,7 +42,7 @@ final class BendLengths
     ) {}
 
     /**
-     * Gives the take-off of a bend, and the length of its spigot, of a street bend.
+     * Gives the take-off of a bend, and the length of its spigot, of a street bend and of one with a hub.
      *
      * @return array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength}
      *
@@ -59,10 +59,16 @@ final class BendLengths
             $plain !== null => new DerivedLength($plain, 0.0, 'as the plain bend'),
             default => $this->reckoned($row),
         };
-        if (! $isStreet) {
+        if (! $isStreet && ! $this->family->isHubbed) {
             return ['take_off_mm' => $take, 'spigot_mm' => null];
         }
         $spigot = $row->numberOrNull('spigot_mm', 0, 2000);
+        if (! $isStreet) {
+            return [
+                'take_off_mm' => $take,
+                'spigot_mm' => $spigot !== null ? $this->stated($spigot, $row) : $this->spigotOut($row),
+            ];
+        }
 
         return [
             'take_off_mm' => $take,
@@ -104,6 +110,50 @@ final class BendLengths
         return $this->shape($size)['straight'];
     }
 
+    /** Gives the straight of the spigot of the bends of a size that have a hub at their other end, mm. */
+    public function spigotStraightMm(string $size): float
+    {
+        $radius = $this->shape($size)['radius'];
+        $left = [];
+        foreach ($this->rows as $row) {
+            if (! is_array($row) || ! is_numeric($row['spigot_mm'] ?? null)) {
+                continue;
+            }
+            $fields = Fields::of($row);
+            if ($fields->string('size') === $size && ! $fields->bool('street', false)) {
+                $left[] = $fields->number('spigot_mm') - $this->radiusOf($fields, $radius) * self::halfOf($fields);
+            }
+        }
+
+        return $left === []
+            ? $this->pipes[$size]->socketDepthMm + $this->family->outletMm
+            : array_sum($left) / count($left);
+    }
+
+    private function spigotOut(Fields $row): DerivedLength
+    {
+        $size = $row->string('size');
+        $radius = $this->radiusOf($row, $this->shape($size)['radius']);
+        $straight = $this->spigotStraightMm($size);
+
+        return new DerivedLength(
+            $radius * self::halfOf($row) + $straight,
+            $this->doubt($this->isShort($row) ? 'bend_mm' : 'sweep_mm', $size),
+            sprintf('%.1f · tan(turn / 2) + %.1f mm to the end of the spigot', $radius, $straight),
+        );
+    }
+
+    /** @param ?float $shortMm radius of the short bends of the size, where it is solved */
+    private function radiusOf(Fields $row, ?float $shortMm): float
+    {
+        return $this->isShort($row) && $shortMm !== null ? $shortMm : $row->number('radius_mm', 0, 2000);
+    }
+
+    private function isShort(Fields $row): bool
+    {
+        return in_array($row->string('pattern'), $this->family->shortPatterns, true);
+    }
+
     private function stated(float $mm, Fields $row): DerivedLength
     {
         return DerivedLength::stated($mm, $row, $this->doubt('bend_mm', $row->string('size')));
@@ -112,9 +162,9 @@ final class BendLengths
     private function reckoned(Fields $row): DerivedLength
     {
         $size = $row->string('size');
-        $isShort = in_array($row->string('pattern'), $this->family->shortPatterns, true);
+        $isShort = $this->isShort($row);
         $shape = $this->shape($size);
-        $radius = $isShort && $shape['radius'] !== null ? $shape['radius'] : $row->number('radius_mm', 0, 2000);
+        $radius = $this->radiusOf($row, $shape['radius']);
         $far = $this->family->doubts['bend_far'] * $this->pipes[$size]->outsideMm;
         $doubt = match (true) {
             ! $isShort => $this->doubt('sweep_mm', $size),
@@ -125,8 +175,7 @@ final class BendLengths
         };
 
         return new DerivedLength(
-            $radius * self::half($row->number('turn_deg', 1, 179), $row->number('nominal_deg', 1, 179)) +
-                $shape['straight'],
+            $radius * self::halfOf($row) + $shape['straight'],
             $doubt,
             sprintf('%.1f · tan(turn / 2) + %.1f mm', $radius, $shape['straight']),
         );
@@ -185,7 +234,7 @@ final class BendLengths
                 continue;
             }
             $fields = Fields::of($row);
-            $x = self::half($fields->number('turn_deg'), $fields->number('nominal_deg'));
+            $x = self::halfOf($fields);
             $left = $fields->number('take_off_mm') - $fields->number('radius_mm') * $x;
             $all[] = $left;
             if ($fields->string('size') === $size) {
@@ -240,7 +289,7 @@ final class BendLengths
                     $fields = Fields::of($row);
                     $this->stated[$fields->string('size')][] = [
                         'take' => $fields->number('take_off_mm'),
-                        'x' => self::half($fields->number('turn_deg'), $fields->number('nominal_deg')),
+                        'x' => self::halfOf($fields),
                     ];
                 }
             }
@@ -258,6 +307,11 @@ final class BendLengths
     private function doubt(string $doubt, string $size): float
     {
         return $this->family->doubtMm($doubt, $this->pipes[$size]->outsideMm);
+    }
+
+    private static function halfOf(Fields $row): float
+    {
+        return self::half($row->number('turn_deg', 1, 179), $row->number('nominal_deg', 1, 179));
     }
 
     /** The tangent of half the turn; a bend that is pitched is made to its nominal angle. */

@@ -143,7 +143,7 @@ final class BranchLengths
 
         return [
             [$in + $fitting->runSeatMm, $inSaid.$said],
-            [$out + $fitting->runSeatMm, $outSaid.$said],
+            [$out + $fitting->outletSeatMm(), $outSaid.($fitting->spigotMm === null ? $said : ' + spigot')],
             [$up + $fitting->branchSeatMm, $upSaid.$said],
         ];
     }
@@ -180,7 +180,9 @@ final class BranchLengths
 
         return [
             [$fitting->branchMm + $fitting->runSeatMm, $fitting->runSeatMm > 0.0 ? 'ρb + seat' : 'ρb'],
-            [$take, $bend],
+            $fitting->spigotMm === null
+                ? [$take, $bend]
+                : [$take - $this->bends->straightMm($fitting->bendSize) + $fitting->spigotMm, "{$bend}, and spigot"],
             [$take + $fitting->runMm - $fitting->branchMm, "{$bend} + ρr − ρb"],
         ];
     }
@@ -315,6 +317,7 @@ final class BranchLengths
             $isBanded ? $run->socketDepthMm : 0.0,
             $isBanded ? $branch->socketDepthMm ?? 0.0 : 0.0,
             $branch === null ? $size : $branchSize,
+            $this->family->isHubbed ? $this->bends->spigotStraightMm($size) : null,
         );
     }
 }

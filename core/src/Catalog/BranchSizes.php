@@ -17,6 +17,7 @@ final readonly class BranchSizes
      * @param float $branchBoreMm radius of the bore of the branch
      * @param float $runSeatMm what a coupling takes of the end of the run, of a fitting with cut ends
      * @param float $branchSeatMm the same of the branch
+     * @param ?float $spigotMm straight of the spigot at the outlet, of a fitting of hub-and-spigot pipe
      * @param string $bendSize the size whose bends the branch is swept like
      */
     public function __construct(
@@ -29,5 +30,12 @@ final readonly class BranchSizes
         public float $runSeatMm,
         public float $branchSeatMm,
         public string $bendSize,
+        public ?float $spigotMm = null,
     ) {}
+
+    /** What comes on top of the outlet beyond the crotch or the sweep: the seat of a coupling, or a spigot; mm. */
+    public function outletSeatMm(): float
+    {
+        return $this->spigotMm ?? $this->runSeatMm;
+    }
 }

@@ -488,7 +488,8 @@ final readonly class Browse
         $numbers = [];
         $instead = is_array($row['instead_of'] ?? null) ? $row['instead_of'] : [];
         foreach (Catalogue::numbers($row) as $field) {
-            if (in_array($field, self::QUIET, true) || ($field === 'spigot_mm' && ($row['street'] ?? false) !== true)) {
+            $hasSpigot = ($row['street'] ?? false) === true || ($reckoned['spigot_mm'][0] ?? 0.0) > 0.0;
+            if (in_array($field, self::QUIET, true) || ($field === 'spigot_mm' && ! $hasSpigot)) {
                 continue;
             }
             $value = is_numeric($row[$field] ?? null) ? (float) $row[$field] : null;

@@ -468,6 +468,7 @@ final class Catalogue implements PipeSystems
             // too.
             if (
                 $override->field === 'take_off_mm' &&
+                ($row['street'] ?? false) === true &&
                 is_numeric($old) &&
                 is_numeric($row['spigot_mm'] ?? null) &&
                 ! isset($row['instead_of']['spigot_mm'])

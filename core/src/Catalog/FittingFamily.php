@@ -18,6 +18,7 @@ final readonly class FittingFamily
 
     /**
      * @param bool $isBanded its ends are cut: a length runs to the end, and beyond the crotch is the seat of a coupling
+     * @param bool $isHubbed its outlet is a spigot, which goes into the hub of what follows
      * @param list<string> $shortPatterns bends that are made with the same radius
      * @param float $crotchMm between the ends of two pipes in the crotch of a wye
      * @param float $outletMm beyond the branch at the outlet of a wye
@@ -31,6 +32,7 @@ final readonly class FittingFamily
     private function __construct(
         public string $id,
         public bool $isBanded,
+        public bool $isHubbed,
         public array $shortPatterns,
         public float $crotchMm,
         public float $outletMm,
@@ -49,7 +51,8 @@ final readonly class FittingFamily
 
         return new self(
             $row->string('id'),
-            $row->choice('ends', ['stop', 'end']) === 'end',
+            $row->choice('ends', ['stop', 'end', 'hub']) === 'end',
+            $row->string('ends') === 'hub',
             $row->strings('short_patterns'),
             $row->number('crotch_mm', 0, 200),
             $row->number('outlet_mm', 0, 200),

@@ -208,6 +208,15 @@ final class PipeSystem
         }
     }
 
+    /**
+     * Whether every length of it has a hub at its upper end, into which the spigot of what comes before goes: a piece
+     * is cut from the spigot end, and keeps its hub.
+     */
+    public function hasHubs(): bool
+    {
+        return $this->ownJoint === 'hub-gasket';
+    }
+
     /** Whether runs can be laid out in it: the catalogue has bends of it. */
     public function isLaid(): bool
     {
@@ -268,10 +277,13 @@ final class PipeSystem
         return $this->outsideOfSize[$size];
     }
 
-    /** Gives a bend by its pattern and size, plain or street; null where the catalogue has none. */
+    /**
+     * Gives a bend by its pattern and size, plain or street; null where the catalogue has none. Every bend of
+     * hub-and-spigot pipe goes into another as it is.
+     */
     public function bend(string $pattern, string $size, bool $street): ?Bend
     {
-        return $this->bends[($street ? 'street-' : '').$pattern.'/'.$size] ?? null;
+        return $this->bends[($street && ! $this->hasHubs() ? 'street-' : '').$pattern.'/'.$size] ?? null;
     }
 
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */

@@ -71,7 +71,11 @@ final readonly class CutTicket
             'length' => $piece->isCutKnown
                 ? $this->length($this->cutting->longMm($run, $piece) ?? $back[$piece->key])
                 : 'measure first',
-            'lines' => [...$this->trimmed($run, $piece, $back[$piece->key]), ...$this->depthLines($piece)],
+            'lines' => [
+                ...$this->trimmed($run, $piece, $back[$piece->key]),
+                ...$this->fromFace($piece, $this->cutting->longMm($run, $piece) ?? $back[$piece->key]),
+                ...$this->depthLines($piece),
+            ],
             'ends' => $this->ends($piece),
             'stick' => $this->stick($sticks["{$run}|{$piece->key}"] ?? null),
             'where' => $this->where($piece),
@@ -88,12 +92,22 @@ final readonly class CutTicket
             : ["cut long; comes to {$this->length($mm)} ± {$this->within($piece)}: dry-fit, then trim"];
     }
 
+    /** @return list<string> how a piece with a hub is measured: its length runs from the bottom of the hub */
+    private function fromFace(Piece $piece, float $mm): array
+    {
+        $fromFace = $piece->isCutKnown ? $piece->fromFaceMm($mm) : null;
+
+        return $fromFace === null ? [] : ["cut {$this->length($fromFace)} from the face of its hub"];
+    }
+
     /** @return list<string> where the line round the pipe comes at either end */
     private function depthLines(Piece $piece): array
     {
-        $line = fn (string $joint, float $mm): string => isset($this->marks[$joint])
-            ? "joint {$this->marks[$joint]}: line at {$this->length($mm)}"
-            : self::OPEN;
+        $line = fn (string $joint, float $mm): string => match (true) {
+            ! isset($this->marks[$joint]) => self::OPEN,
+            $mm > 0.0 => "joint {$this->marks[$joint]}: line at {$this->length($mm)}",
+            default => "joint {$this->marks[$joint]}: its hub",
+        };
 
         return [$line($piece->jointFrom, $piece->depthFromMm), $line($piece->jointTo, $piece->depthToMm)];
     }
@@ -109,12 +123,13 @@ final readonly class CutTicket
         );
     }
 
-    /** @param array{number: int, mm: float, tight: bool}|null $stick that it comes from */
+    /** @param array{number: int, mm: float, hubs: string, tight: bool}|null $stick that it comes from */
     private function stick(?array $stick): string
     {
         return $stick === null
             ? ''
             : "stick {$stick['number']}, {$this->long($stick['mm'])}".
+                ($stick['hubs'] === '' ? '' : ", {$stick['hubs']}").
                 ($stick['tight'] ? '; tight: measure it first' : '');
     }
 

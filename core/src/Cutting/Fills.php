@@ -34,8 +34,18 @@ final class Fills
 
     private bool $isWhole = true;
 
-    /** @param list<int> $sizes the longest first, each once */
-    public function __construct(private readonly array $sizes, private readonly Effort $guard) {}
+    /** Parts with a hub that the stick still has one for. */
+    private int $hubs = PHP_INT_MAX;
+
+    /**
+     * @param list<int> $sizes the longest first, each once
+     * @param array<int, bool> $hasHub which of them keep a hub; those that are not named keep none
+     */
+    public function __construct(
+        private readonly array $sizes,
+        private readonly Effort $guard,
+        private readonly array $hasHub = [],
+    ) {}
 
     /**
      * Gives fills with the part `$first` in them.
@@ -44,10 +54,19 @@ final class Fills
      * @param int $window what may be left over
      * @param int $most so many fills are enough
      * @param int $mostNodes so many choices may be looked at
+     * @param int $hubs parts that keep a hub which the stick has one for
      * @return list<array{array<int, int>, int}> sizes by index, and what is left over
      */
-    public function with(int $first, array $counts, int $capacity, int $window, int $most, int $mostNodes): array
-    {
+    public function with(
+        int $first,
+        array $counts,
+        int $capacity,
+        int $window,
+        int $most,
+        int $mostNodes,
+        int $hubs = PHP_INT_MAX,
+    ): array {
+        $this->hubs = $hubs - (int) ($this->hasHub[$first] ?? false);
         [$this->found, $this->nodes, $this->most, $this->mostNodes, $this->window, $this->isWhole] = [
             [],
             0,
@@ -111,18 +130,21 @@ final class Fills
         }
         $sizes = $this->sizes;
         for ($i = $from, $n = count($sizes); $i < $n && $length >= $left - $this->window; $i++) {
-            if ($counts[$i] === 0) {
+            if ($counts[$i] === 0 || $this->lacksHub($i)) {
                 continue;
             }
+            $hub = (int) ($this->hasHub[$i] ?? false);
             $rest = $left - $sizes[$i];
             // What is left afterwards is little enough, or something still goes in.
             if ($rest >= 0 && ($rest <= $this->window || $rest >= $this->shortest)) {
                 $counts[$i]--;
+                $this->hubs -= $hub;
                 $this->chosen[$i] = ($this->chosen[$i] ?? 0) + 1;
                 if ($rest <= $this->window || $this->isReachable($i, $counts, $rest, $length - $sizes[$i])) {
                     $this->extend($i, $counts, $rest, $length - $sizes[$i]);
                 }
                 $counts[$i]++;
+                $this->hubs += $hub;
                 if (--$this->chosen[$i] === 0) {
                     unset($this->chosen[$i]);
                 }
@@ -184,11 +206,17 @@ final class Fills
             return false;
         }
         foreach ($counts as $i => $count) {
-            if ($count > 0 && $this->sizes[$i] <= $left) {
+            if ($count > 0 && $this->sizes[$i] <= $left && ! $this->lacksHub($i)) {
                 return true;
             }
         }
 
         return false;
+    }
+
+    /** Whether a part keeps a hub, and the stick has none left for it. */
+    private function lacksHub(int $i): bool
+    {
+        return $this->hubs <= 0 && ($this->hasHub[$i] ?? false);
     }
 }

@@ -32,6 +32,14 @@ use FallBend\Core\Verdict\Where;
  * @phpstan-import-type MeasureFirst from WorthMeasuring
  *
  * @phpstan-type Objective value-of<StockCutter::OBJECTIVES>
+ * @phpstan-type PlannedPipe array{
+ *     system: string,
+ *     size: string,
+ *     stock: list<StockLength>,
+ *     plan: CutPlan,
+ *     objective: Objective,
+ * }
+ * @phpstan-type ToStick array{number: int, mm: float, hubs: string, tight: bool}
  * @phpstan-type CuttingReport array{
  *     pieces: list<CutPiece>,
  *     measure: list<MeasureFirst>,
@@ -55,8 +63,10 @@ use FallBend\Core\Verdict\Where;
  *     stick: array{
  *         number: int,
  *         length: Reading,
+ *         hubs: string,
  *         tight: bool,
  *     }|null,
+ *     from_face: Reading|null,
  *     printed: Reading|null,
  *     since: 'same'|'other'|'new'|null,
  * }
@@ -72,6 +82,7 @@ use FallBend\Core\Verdict\Where;
  * }
  * @phpstan-type StickReport array{
  *     length: Reading,
+ *     hubs: string,
  *     offcut: Reading,
  *     enough: float,
  *     tight: bool,
@@ -237,7 +248,7 @@ final readonly class JobCutting
     }
 
     /**
-     * @param array<string, array{number: int, mm: float, tight: bool}> $sticks
+     * @param array<string, ToStick> $sticks
      * @return list<CutPiece>
      */
     private function pieces(RunToCut $toCut, Tape $tape, array $sticks): array
@@ -245,7 +256,7 @@ final readonly class JobCutting
         [$run, $ends] = [$toCut->id, $this->ends($toCut->id)];
 
         return array_map(function (Piece $piece) use ($run, $tape, $ends, $sticks): array {
-            [$now, $stick] = [$this->back[$run]->lengths[$piece->key], $sticks["{$run}|{$piece->key}"] ?? null];
+            $now = $this->back[$run]->lengths[$piece->key];
 
             return [
                 'key' => $piece->key,
@@ -256,17 +267,28 @@ final readonly class JobCutting
                 ...$this->long($run, $piece, $tape),
                 'cut' => isset($this->done->cut[$run][$piece->key]),
                 'ends' => [$ends[$piece->jointFrom] ?? '', $ends[$piece->jointTo] ?? ''],
-                'stick' => $stick === null
-                        ? null
-                        : [
-                            'number' => $stick['number'],
-                            'length' => $tape->reading($stick['mm']),
-                            'tight' => $stick['tight'],
-                        ],
+                'stick' => self::ofStick($sticks["{$run}|{$piece->key}"] ?? null, $tape),
+                'from_face' => $tape->readingOrNull($piece->fromFaceMm($this->longMm($run, $piece) ?? $now)),
                 'printed' => $tape->readingOrNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
                 'since' => $this->since($run, $piece),
             ];
         }, $toCut->pieces);
+    }
+
+    /**
+     * @param ToStick|null $stick
+     * @return array{number: int, length: Reading, hubs: string, tight: bool}|null
+     */
+    private static function ofStick(?array $stick, Tape $tape): ?array
+    {
+        return $stick === null
+            ? null
+            : [
+                'number' => $stick['number'],
+                'length' => $tape->reading($stick['mm']),
+                'hubs' => $stick['hubs'],
+                'tight' => $stick['tight'],
+            ];
     }
 
     /**
@@ -306,18 +328,23 @@ final readonly class JobCutting
     /**
      * Gives the stick that each piece comes from.
      *
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}> $plans
-     * @return array<string, array{number: int, mm: float, tight: bool}> by run and piece: the stick that it comes from,
-     *     by its number among those of its pipe
+     * @param list<PlannedPipe> $plans
+     * @return array<string, ToStick> by run and piece: the stick that it comes from, by its number among those of its
+     *     pipe
      */
     public function sticks(array $plans): array
     {
         [$sticks, $slack] = [[], $this->slack()];
-        foreach ($plans as ['plan' => $plan]) {
+        foreach ($plans as ['plan' => $plan, 'stock' => $stock]) {
             foreach ($plan->sticks as $n => $stick) {
-                $tight = $slack->isTight($stick);
+                [$tight, $from] = [$slack->isTight($stick), $stock[$stick->stock]];
                 foreach ($stick->cuts as ['tag' => $tag]) {
-                    $sticks[$tag] = ['number' => $n + 1, 'mm' => $stick->stockMm, 'tight' => $tight];
+                    $sticks[$tag] = [
+                        'number' => $n + 1,
+                        'mm' => $from->soldMm(),
+                        'hubs' => $from->hubsInWords(),
+                        'tight' => $tight,
+                    ];
                 }
             }
         }
@@ -361,9 +388,7 @@ final readonly class JobCutting
      * Gives the plan for every pipe of the job: what is not cut yet, from the sticks that it is sold in or those that
      * the crew has.
      *
-     * @return list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}>
-     *     no
-     *     stock where the catalogue states no stick
+     * @return list<PlannedPipe> no stock where the catalogue states no stick
      */
     public function plans(): array
     {
@@ -434,46 +459,51 @@ final readonly class JobCutting
     }
 
     /**
-     * @param list<array{system: string, size: string, stock: list<StockLength>, plan: CutPlan, objective: Objective}> $plans
+     * @param list<PlannedPipe> $plans
      * @return array{list<CutGroup>, list<Finding>}
      */
     private function groups(array $plans): array
     {
         [$groups, $findings] = [[], []];
-        foreach (
-            $plans as ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan, 'objective' => $objective]
-        ) {
-            if ($stock === []) {
+        foreach ($plans as $planned) {
+            if ($planned['stock'] === []) {
                 $findings[] = new Finding(
                     RuleId::CutNoStick,
                     Severity::Unknown,
                     new Where,
-                    params: ['system' => $this->catalogue->system($system)->name, 'size' => $size],
+                    params: [
+                        'system' => $this->catalogue->system($planned['system'])->name,
+                        'size' => $planned['size'],
+                    ],
                 );
 
                 continue;
             }
-            $groups[] = $this->group($system, $size, $plan, $objective);
-            array_push($findings, ...CutFindings::notEnough(count($plan->left)));
+            $groups[] = $this->group($planned);
+            array_push($findings, ...CutFindings::notEnough(count($planned['plan']->left)));
         }
 
         return [$groups, $findings];
     }
 
     /**
-     * @param Objective $objective
+     * @param PlannedPipe $planned
      * @return CutGroup
      */
-    private function group(string $system, string $size, CutPlan $plan, string $objective): array
+    private function group(array $planned): array
     {
+        ['system' => $system, 'size' => $size, 'stock' => $stock, 'plan' => $plan] = $planned;
         [$tape, $slack] = [new Tape, $this->slack()];
 
         return [
             'system' => $system,
             'size' => $size,
             'letters' => $this->catalogue->system($system)->letters,
-            'objective' => $objective,
-            'sticks' => array_map(fn (CutStick $stick): array => $this->stick($stick, $tape, $slack), $plan->sticks),
+            'objective' => $planned['objective'],
+            'sticks' => array_map(
+                fn (CutStick $stick): array => $this->stick($stick, $stock[$stick->stock], $tape, $slack),
+                $plan->sticks,
+            ),
             'used' => $plan->used,
             'bound' => $plan->bound,
             'optimal' => $plan->isOptimal,
@@ -481,12 +511,13 @@ final readonly class JobCutting
     }
 
     /** @return StickReport */
-    private function stick(CutStick $stick, Tape $tape, Slack $slack): array
+    private function stick(CutStick $stick, StockLength $from, Tape $tape, Slack $slack): array
     {
         $enough = $slack->chance($stick);
 
         return [
-            'length' => $tape->reading($stick->stockMm),
+            'length' => $tape->reading($from->soldMm()),
+            'hubs' => $from->hubsInWords(),
             'offcut' => $tape->reading($stick->offcutMm),
             'enough' => $enough,
             'tight' => $enough < Slack::SURE,
@@ -517,7 +548,11 @@ final readonly class JobCutting
                 if (! isset($this->done->cut[$run][$piece->key]) && $piece->isCutKnown && $length >= 1.0) {
                     // Cut long, and trimmed after the dry fit.
                     $long = $length + $piece->doubtMm();
-                    $parts["{$toCut->system} {$piece->size}"][] = new CutPart("{$run}|{$piece->key}", $long);
+                    $parts["{$toCut->system} {$piece->size}"][] = new CutPart(
+                        "{$run}|{$piece->key}",
+                        $long,
+                        hasHub: $piece->hub !== null,
+                    );
                 }
             }
         }
@@ -535,13 +570,30 @@ final readonly class JobCutting
             ),
         );
 
+        $hasHubs = $this->catalogue->system($system)->hasHubs();
+
         return $own === []
-            ? array_map(static fn (float $mm): StockLength => new StockLength($mm), $pipe->sticksMm)
+            ? [
+                ...array_map(
+                    static fn (float $mm): StockLength => new StockLength($mm, hubs: $hasHubs ? 1 : null),
+                    $pipe->sticksMm,
+                ),
+                // Cut in two, a stick with a hub at either end makes two pieces; both hubs are within its length.
+                ...array_map(
+                    static fn (float $mm): StockLength => new StockLength(
+                        $mm - $pipe->socketDepthMm,
+                        hubs: 2,
+                        soldMm: $mm,
+                    ),
+                    $hasHubs ? $pipe->sticksMm : [],
+                ),
+            ]
             : array_map(
                 static fn (array $one): StockLength => new StockLength(
                     $one['length_mm'],
                     $one['price'],
                     $one['available'],
+                    $hasHubs ? 1 : null,
                 ),
                 $own,
             );

@@ -62,17 +62,20 @@ final class Packing
      * @param array<int, int> $counts how many of each
      * @param int $effort choices that may be looked at in all
      * @param Effort $guard ends the search when time or memory is over
+     * @param array<int, bool> $hasHub which sizes keep a hub of their stick
      */
     public function __construct(
-        private readonly array $sizes,
+        public readonly array $sizes,
         public readonly array $counts,
         private readonly Stocks $stocks,
         int $effort,
         private readonly Effort $guard,
+        public readonly array $hasHub = [],
     ) {
         $this->left = $effort;
-        $this->fills = new Fills($sizes, $guard);
-        $this->isCoarse = $this->isCoarse();
+        $this->fills = new Fills($sizes, $guard, $hasHub);
+        // Where hubs say how many parts a stick holds, hardly any is filled to the last hair.
+        $this->isCoarse = $stocks->areHubsCounted() || $this->isCoarse();
     }
 
     /**
@@ -81,10 +84,7 @@ final class Packing
      */
     public function within(int $target, float $share): ?array
     {
-        $length = 0;
-        foreach ($this->counts as $i => $count) {
-            $length += $count * $this->sizes[$i];
-        }
+        $length = $this->length();
         $budget = (int) ($this->left * $share);
         foreach (self::PASSES as [$width, $part]) {
             [$this->width, $this->leftOut, $this->dead, $this->sticks] = [$width, 0, [], []];
@@ -102,6 +102,14 @@ final class Packing
         }
 
         return null;
+    }
+
+    /** Gives the length of all parts, each with a cut. */
+    public function length(): int
+    {
+        return array_sum(
+            array_map(static fn (int $size, int $count): int => $size * $count, $this->sizes, $this->counts),
+        );
     }
 
     /**
@@ -144,6 +152,7 @@ final class Packing
             if (
                 $available[$stock] > 0 &&
                 $capacity >= $this->sizes[$first] &&
+                (! ($this->hasHub[$first] ?? false) || $this->stocks->hubs($stock) > 0) &&
                 $cost + $this->stocks->costs[$stock] <= $target &&
                 $this->fill($stock, $first, $counts, $length, $cost, $target, $available)
             ) {
@@ -179,15 +188,12 @@ final class Packing
         }
         $most = $this->width > PHP_INT_MAX / self::GATHERED ? PHP_INT_MAX : $this->width * self::GATHERED;
         $isFull = ! $this->isCoarse && $window <= FullFills::BUCKET;
+        [$window, $nodes] = [min($window, $capacity), max(1, $this->passLeft)];
         $source = $isFull ? $this->fullFills($counts) : $this->fills;
-        $fills = $source->with(
-            $first,
-            $counts,
-            $capacity,
-            min($window, $capacity),
-            $isFull ? $this->width : $most,
-            max(1, $this->passLeft),
-        );
+        $fills =
+            $source instanceof FullFills
+                ? $source->with($first, $counts, $capacity, $window, $this->width, $nodes)
+                : $source->with($first, $counts, $capacity, $window, $most, $nodes, $this->stocks->hubs($stock));
         $this->passLeft -= $source->nodes();
         $this->leftOut += $source->isWhole() ? 0 : 1;
         // What leaves least over first; of equals as they were found, with the longest parts.

@@ -59,17 +59,17 @@ final readonly class StockCutter
      */
     public function plan(): CutPlan
     {
-        [$sizes, $counts, $tags, $left] = $this->sorted();
+        [$sizes, $counts, $tags, $left, $hasHub] = $this->sorted();
         if ($counts === []) {
             return new CutPlan([], $left, 0.0, 0.0, true);
         }
         [$stocks, $grain] = $this->stocks(array_sum($counts));
+        $packing = new Packing($sizes, $counts, $stocks, $this->effort, $this->guard, $hasHub);
         [$sticks, $bound] = $this->search(
-            new Packing($sizes, $counts, $stocks, $this->effort, $this->guard),
+            $packing,
             $stocks,
-            $sizes,
-            $this->simple($stocks, $sizes, $counts),
-            $this->bound($stocks, $sizes, $counts),
+            $this->simple($stocks, $packing),
+            $this->bound($stocks, $packing),
         );
         if ($sticks === null) {
             return new CutPlan(
@@ -98,19 +98,20 @@ final readonly class StockCutter
      */
     public function within(float $most): ?CutPlan
     {
-        [$sizes, $counts, $tags, $left] = $this->sorted();
+        [$sizes, $counts, $tags, $left, $hasHub] = $this->sorted();
         if ($counts === []) {
             return new CutPlan([], $left, 0.0, 0.0, true);
         }
         [$stocks, $grain] = $this->stocks(array_sum($counts));
-        $bound = $this->bound($stocks, $sizes, $counts);
+        $packing = new Packing($sizes, $counts, $stocks, $this->effort, $this->guard, $hasHub);
+        $bound = $this->bound($stocks, $packing);
         $target = (int) floor($most / $grain + Tolerance::SUM);
         if ($bound === null || $bound > $target) {
             return null;
         }
-        $sticks = $this->simple($stocks, $sizes, $counts);
+        $sticks = $this->simple($stocks, $packing);
         if ($sticks === null || self::costOf($sticks, $stocks) > $target) {
-            $sticks = (new Packing($sizes, $counts, $stocks, $this->effort, $this->guard))->within($target, 1.0);
+            $sticks = $packing->within($target, 1.0);
         }
         if ($sticks === null) {
             return null;
@@ -136,42 +137,36 @@ final readonly class StockCutter
                 array_map(fn (StockLength $one): int => self::nm($one->mm + $this->kerfMm) + self::SLACK, $this->stock),
                 $costs,
                 array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock),
+                array_map(static fn (StockLength $one): ?int => $one->hubs, $this->stock),
             ),
             $grain,
         ];
     }
 
-    /**
-     * @param list<int> $sizes
-     * @param array<int, int> $counts
-     * @return list<array{int, array<int, int>}>|null a plan without any search
-     */
-    private function simple(Stocks $stocks, array $sizes, array $counts): ?array
+    /** @return list<array{int, array<int, int>}>|null a plan without any search */
+    private function simple(Stocks $stocks, Packing $packing): ?array
     {
-        $best = self::byDecreasingLength($stocks, $sizes, $counts);
+        $best = self::byDecreasingLength($stocks, $packing);
 
-        return $best === null ? null : $this->cheaper($best, $stocks, $sizes);
+        return $best === null ? null : $this->cheaper($best, $stocks, $packing);
     }
 
     /**
-     * @param list<int> $sizes
      * @param list<array{int, array<int, int>}>|null $best known
      * @return array{list<array{int, array<int, int>}>|null, ?int} the best sticks, and the bound; no bound where there
      *     is no plan at all
      */
-    private function search(Packing $packing, Stocks $stocks, array $sizes, ?array $best, ?int $bound): array
+    private function search(Packing $packing, Stocks $stocks, ?array $best, ?int $bound): array
     {
         if ($bound === null) {
             return [null, null];
         }
         $cost = $best === null ? null : self::costOf($best, $stocks);
-        $length = array_sum(
-            array_map(static fn (int $size, int $count): int => $size * $count, $sizes, $packing->counts),
-        );
+        $length = $packing->length();
         for ($share = self::FIRST; $cost === null || $bound < $cost; $share = self::NEXT) {
             $found = $packing->within($bound, $share);
             if ($found !== null) {
-                return [$this->cheaper($found, $stocks, $sizes), $bound];
+                return [$this->cheaper($found, $stocks, $packing), $bound];
             }
             if (! $packing->isWhole()) {
                 break;
@@ -187,7 +182,7 @@ final readonly class StockCutter
             if ($found === null) {
                 return [$best, $packing->isWhole() && $cost !== null ? $cost : $bound];
             }
-            $best = $this->cheaper($found, $stocks, $sizes);
+            $best = $this->cheaper($found, $stocks, $packing);
             $cost = self::costOf($best, $stocks);
         }
 
@@ -207,30 +202,55 @@ final readonly class StockCutter
     }
 
     /**
-     * The parts by length, the longest first, as long as themselves and a cut.
+     * The parts by length, the longest first, as long as themselves and a cut; of equals those with a hub first.
      *
-     * @return array{list<int>, list<int>, list<list<array{tag: string, mm: float}>>, list<CutPart>} sizes, counts, what
-     *     they are called, and those that no stick holds
+     * @return array{
+     *     list<int>,
+     *     list<int>,
+     *     list<list<array{tag: string, mm: float}>>,
+     *     list<CutPart>,
+     *     array<int, bool>,
+     * } sizes, counts, what they are called, those that no stick holds, and which sizes keep a hub
      */
     private function sorted(): array
     {
-        $longest = max(
-            array_map(static fn (StockLength $one): float => $one->available === 0 ? 0.0 : $one->mm, $this->stock),
-        );
-        [$bySize, $left] = [[], []];
+        [$groups, $left, $longest, $longestWithHub] = [[], [], $this->longest(false), $this->longest(true)];
         foreach ($this->parts as $part) {
-            if (self::nm($part->mm) > self::nm($longest) + self::SLACK) {
+            if (self::nm($part->mm) > self::nm($part->hasHub ? $longestWithHub : $longest) + self::SLACK) {
                 $left[] = $part;
 
                 continue;
             }
+            $size = self::nm($part->mm + $this->kerfMm);
+            $key = 2 * $size + (int) $part->hasHub;
+            $groups[$key] ??= ['size' => $size, 'hub' => $part->hasHub, 'parts' => []];
             for ($n = 0; $n < $part->count; $n++) {
-                $bySize[self::nm($part->mm + $this->kerfMm)][] = ['tag' => $part->tag, 'mm' => $part->mm];
+                $groups[$key]['parts'][] = ['tag' => $part->tag, 'mm' => $part->mm];
             }
         }
-        krsort($bySize);
+        krsort($groups);
+        $tags = array_column($groups, 'parts');
 
-        return [array_keys($bySize), array_map(count(...), array_values($bySize)), array_values($bySize), $left];
+        return [
+            array_column($groups, 'size'),
+            array_map(count(...), $tags),
+            $tags,
+            $left,
+            array_filter(array_column($groups, 'hub')),
+        ];
+    }
+
+    /** The longest stick that there is, of those with a hub where one is kept; mm. */
+    private function longest(bool $hasHub): float
+    {
+        return max(
+            array_map(
+                static fn (StockLength $one): float => $one->available === 0 || ($hasHub && $one->hubs === 0)
+                    ? 0.0
+                    : $one->mm,
+                $this->stock,
+            ),
+        );
     }
 
     /**
@@ -260,53 +280,72 @@ final readonly class StockCutter
         ];
     }
 
-    /**
-     * @param list<int> $sizes
-     * @param array<int, int> $counts
-     */
-    private function bound(Stocks $stocks, array $sizes, array $counts): ?int
+    private function bound(Stocks $stocks, Packing $packing): ?int
     {
-        $length = array_sum(array_map(static fn (int $size, int $count): int => $size * $count, $sizes, $counts));
+        $length = $packing->length();
         $least = $stocks->leastFor($length, $stocks->available);
         if ($least === null) {
             return null;
         }
 
+        $forHubs = self::costOfHubs($stocks, $packing);
         if ($this->objective === 'sticks') {
-            return max($least, SharingBound::sticks($sizes, $counts, max($stocks->capacities)));
+            $sharing = SharingBound::sticks($packing->sizes, $packing->counts, max($stocks->capacities));
+
+            return max($least, $forHubs, $sharing);
+        }
+        $forLength = $stocks->leastWhole($length, -1, $this->guard);
+
+        return $forLength === null ? null : max($forLength, $forHubs);
+    }
+
+    /** What the hubs cost at least that parts keep: each its share of the cheapest stick that is long enough for it. */
+    private static function costOfHubs(Stocks $stocks, Packing $packing): int
+    {
+        $cost = 0.0;
+        foreach (array_keys($packing->hasHub) as $i) {
+            $each = INF;
+            foreach ($stocks->capacities as $stock => $capacity) {
+                if ($capacity >= $packing->sizes[$i] && $stocks->available[$stock] > 0 && $stocks->hubs($stock) > 0) {
+                    $each = min($each, $stocks->costs[$stock] / $stocks->hubs($stock));
+                }
+            }
+            $cost += is_infinite($each) ? 0.0 : $packing->counts[$i] * $each;
         }
 
-        return $stocks->leastWhole($length, -1, $this->guard);
+        return (int) ceil($cost - Tolerance::ROUNDING);
     }
 
     /**
      * The longest part first, each into the stick that it leaves least of; a new stick is of the length that is
      * cheapest for its capacity.
      *
-     * @param list<int> $sizes
-     * @param array<int, int> $counts
      * @return list<array{int, array<int, int>}>|null null where the sticks run out
      */
-    private static function byDecreasingLength(Stocks $stocks, array $sizes, array $counts): ?array
+    private static function byDecreasingLength(Stocks $stocks, Packing $packing): ?array
     {
-        [$stockOf, $fills, $room, $available] = [[], [], [], $stocks->available];
-        foreach ($counts as $i => $count) {
+        [$stockOf, $fills, $room, $hubs, $available, $sizes] = [[], [], [], [], $stocks->available, $packing->sizes];
+        foreach ($packing->counts as $i => $count) {
+            $hub = (int) ($packing->hasHub[$i] ?? false);
             for ($n = 0; $n < $count; $n++) {
                 $into = null;
                 foreach ($room as $stick => $left) {
-                    if ($left >= $sizes[$i] && ($into === null || $left < $room[$into])) {
+                    $holds = $left >= $sizes[$i] && $hubs[$stick] >= $hub;
+                    if ($holds && ($into === null || $left < $room[$into])) {
                         $into = $stick;
                     }
                 }
                 if ($into === null) {
-                    $stock = $stocks->cheapestThatHolds($sizes[$i], $available);
+                    $stock = $stocks->cheapestThatHolds($sizes[$i], $available, $hub === 1);
                     if ($stock === null) {
                         return null;
                     }
                     $available[$stock]--;
                     $into = count($stockOf);
                     [$stockOf[], $fills[], $room[]] = [$stock, [], $stocks->capacities[$stock]];
+                    $hubs[] = $stocks->hubs($stock);
                 }
+                $hubs[$into] -= $hub;
                 $fills[$into][$i] = ($fills[$into][$i] ?? 0) + 1;
                 $room[$into] -= $sizes[$i];
             }
@@ -319,11 +358,11 @@ final readonly class StockCutter
      * The same sticks, each of the cheapest length that holds its parts, of equals the shortest.
      *
      * @param list<array{int, array<int, int>}> $sticks
-     * @param list<int> $sizes
      * @return list<array{int, array<int, int>}>
      */
-    private function cheaper(array $sticks, Stocks $stocks, array $sizes): array
+    private function cheaper(array $sticks, Stocks $stocks, Packing $packing): array
     {
+        $sizes = $packing->sizes;
         $available = $stocks->available;
         foreach ($sticks as [$stock]) {
             $available[$stock]--;
@@ -332,9 +371,11 @@ final readonly class StockCutter
             $length = array_sum(
                 array_map(static fn (int $i, int $count): int => $sizes[$i] * $count, array_keys($fill), $fill),
             );
+            $hubs = array_sum(array_intersect_key($fill, $packing->hasHub));
             foreach ($stocks->capacities as $other => $capacity) {
                 if (
                     $capacity >= $length &&
+                    $stocks->hubs($other) >= $hubs &&
                     $available[$other] > 0 &&
                     [$stocks->costs[$other], $capacity] < [$stocks->costs[$stock], $stocks->capacities[$stock]]
                 ) {

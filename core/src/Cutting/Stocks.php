@@ -24,9 +24,14 @@ final readonly class Stocks
      * @param non-empty-list<int> $capacities nm
      * @param non-empty-list<int> $costs in the smallest unit that all are whole in
      * @param non-empty-list<int> $available of each, never more than there are parts
+     * @param list<?int> $hubs of each, for how many parts that keep one; null or none given: there are no such parts
      */
-    public function __construct(public array $capacities, public array $costs, public array $available)
-    {
+    public function __construct(
+        public array $capacities,
+        public array $costs,
+        public array $available,
+        private array $hubs = [],
+    ) {
         $order = array_keys($capacities);
         usort(
             $order,
@@ -160,15 +165,31 @@ final readonly class Stocks
         }
     }
 
+    /** Gives how many parts that keep a hub can be had from one stick of a stock length. */
+    public function hubs(int $stock): int
+    {
+        return $this->hubs[$stock] ?? PHP_INT_MAX;
+    }
+
+    /** Whether hubs say how many parts a stick holds. */
+    public function areHubsCounted(): bool
+    {
+        return array_filter($this->hubs, static fn (?int $hubs): bool => $hubs !== null) !== [];
+    }
+
     /**
      * Gives the stock length with the cheapest capacity that holds a part; null where none is left.
      *
      * @param array<int, int> $available
      */
-    public function cheapestThatHolds(int $size, array $available): ?int
+    public function cheapestThatHolds(int $size, array $available, bool $hasHub = false): ?int
     {
         foreach ($this->cheapest as $stock) {
-            if ($available[$stock] > 0 && $this->capacities[$stock] >= $size) {
+            if (
+                $available[$stock] > 0 &&
+                $this->capacities[$stock] >= $size &&
+                (! $hasHub || $this->hubs($stock) > 0)
+            ) {
                 return $stock;
             }
         }

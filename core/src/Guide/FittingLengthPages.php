@@ -77,6 +77,21 @@ final readonly class FittingLengthPages
                 'with a web. Sockets for rings are wider than their pipes: ρ is that of the socket.',
         ],
         ['boss', 'pvcu-soil', 'boss/110x50', 'Bosses', 'Branch: ρr and a web to the stop.'],
+        [
+            'hub-bend',
+            'ci-hub-service',
+            'eighth/4',
+            'Bends of hub-and-spigot iron',
+            'What comes stands in the hub: R · tan(θ / 2) and a short straight to its bottom. The spigot goes into '.
+                'the hub of what follows: R · tan(θ / 2) and a straight as long as that hub is deep and about 1 in.',
+        ],
+        [
+            'hub-wye',
+            'ci-hub-service',
+            'wye/4x2',
+            'Branches of hub-and-spigot iron',
+            'As others, with ρ that of the hub; the outlet goes on to the end of the spigot.',
+        ],
     ];
 
     public function __construct(private Catalogue $catalogue) {}

@@ -71,21 +71,22 @@ final readonly class FittingPicture
     {
         $pipe = $this->system->pipe($part->size);
         $turn = deg2rad($part->turnDeg);
-        [$take, $far] = [$part->takeOffMm, $part->takeOffMm + $pipe->socketDepthMm + self::PIPE_MM];
+        [$in, $out, $more] = [$part->takeOffMm, $part->outletMm(), $pipe->socketDepthMm + self::PIPE_MM];
+        [$from, $far] = [$in + $more, $out + $more];
         [$x, $y] = [cos($turn), sin($turn)];
         $drawn =
-            $this->pipe(-$take, 0, -$far, 0, $pipe->outsideMm).
-            $this->pipe($take * $x, $take * $y, $far * $x, $far * $y, $pipe->outsideMm).
-            $this->axis(-$far, 0, 0, 0).
+            $this->pipe(-$in, 0, -$from, 0, $pipe->outsideMm).
+            $this->pipe($out * $x, $out * $y, $far * $x, $far * $y, $pipe->outsideMm).
+            $this->axis(-$from, 0, 0, 0).
             $this->axis(0, 0, $far * $x, $far * $y).
-            $this->length(0, 0, -$take, 0, $take, $part->doubtMm, $pipe->outsideMm / 2 + 14).
-            $this->length(0, 0, $take * $x, $take * $y, $take, $part->doubtMm, -$pipe->outsideMm / 2 - 14);
+            $this->length(0, 0, -$in, 0, $in, $part->doubtMm, $pipe->outsideMm / 2 + 14).
+            $this->length(0, 0, $out * $x, $out * $y, $out, $part->outletDoubtMm(), -$pipe->outsideMm / 2 - 14);
         $half = $pipe->outsideMm / 2 + 60;
 
         return $this->sheet(
             "{$part->size} {$part->name}",
             $drawn,
-            [-$far, $far * $x + $half],
+            [-$from, $far * $x + $half],
             [-$half, $far * $y + 10],
         );
     }

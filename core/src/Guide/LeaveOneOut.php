@@ -36,7 +36,7 @@ final readonly class LeaveOneOut
                 $table = $this->catalogue->table($key);
                 array_push(
                     $lengths,
-                    ...$this->of($key, $table, 'bends', ['take_off_mm']),
+                    ...$this->of($key, $table, 'bends', ['take_off_mm', 'spigot_mm']),
                     ...$this->of($key, $table, 'branches', ['run_in_mm', 'run_out_mm', 'branch_mm', 'over_all_mm']),
                 );
             }
@@ -120,6 +120,7 @@ final readonly class LeaveOneOut
         $gap = $system->pipe($part->size)->gapMm;
 
         return match (true) {
+            $part instanceof Bend && $name === 'spigot_mm' => [$part->spigotMm ?? 0.0, $part->spigotDoubtMm],
             $part instanceof Bend => [$part->takeOffMm - $gap, $part->doubtMm],
             $name === 'over_all_mm' => [$part->runInMm + $part->runOutMm - 2 * $gap, $part->mostDoubtMm()],
             default => self::lengthOf($part, $name, $gap),

@@ -12,6 +12,7 @@ use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Joining\EndKind;
 
 /**
  * Puts a run together from the outlet on, leg after leg, and keeps count of where it has got to.
@@ -23,6 +24,7 @@ use FallBend\Core\Job\RunEndKind;
  * couplings along the leg `l.c1` … Past a branch fitting on the leg, which is named after the run that meets it, all
  * that follows is named after it:
  * of run `r`: fitting `l.at-r`, joints `l.at-r.in`, `l.at-r.out`, pieces `l.at-r.1` …
+ * Pieces of hub-and-spigot pipe go into one another without a coupling: the joint between is `l.c1.in`.
  */
 final class Assembly
 {
@@ -48,7 +50,7 @@ final class Assembly
         private readonly Surroundings $site,
     ) {
         $this->at = new Vec3(0.0, 0.0, 0.0);
-        $this->parts = new Parts($system);
+        $this->parts = new Parts($system, $run->rises());
     }
 
     /**
@@ -255,13 +257,16 @@ final class Assembly
         $pipe = $this->system->pipe($line->size);
         $coupling = $this->system->coupling($line->size);
         $stop = $coupling->acrossMm ?? 0.0;
+        $hasHubs = $this->system->hasHubs();
+        // Every hub is a joint: of pipe with hubs the longest stick is taken.
+        $stick = $hasHubs && $pipe->sticksMm !== [] ? max($pipe->sticksMm) : $pipe->stickMm();
         $cuts =
-            $coupling === null || $pipe->stickMm() === null
+            ($coupling === null && ! $hasHubs) || $stick === null
                 ? [$spanMm]
-                : StickSplitter::split($spanMm, $pipe->stickMm(), $stop, 2 * $pipe->socketDepthMm);
+                : StickSplitter::split($spanMm, $stick, $stop, 2 * $pipe->socketDepthMm);
         $joint = $joints[0];
         // One piece of the span takes up what its fittings are off: the last that is no whole stick.
-        $open = array_keys(array_filter($cuts, static fn (float $cut): bool => $cut !== $pipe->stickMm()));
+        $open = array_keys(array_filter($cuts, static fn (float $cut): bool => $cut !== $stick));
         $trimmed = $open === [] ? count($cuts) - 1 : $open[count($open) - 1];
         foreach ($cuts as $n => $cut) {
             $isLast = $n === count($cuts) - 1;
@@ -274,10 +279,16 @@ final class Assembly
                 $this->along($line, $reach),
                 $line->direction,
                 [$joint, $isLast ? $joints[1] : "{$key}.in"],
-                isCutKnown: $known || $cut === $pipe->stickMm(),
+                isCutKnown: $known || $cut === $stick,
                 doubt: $n === $trimmed ? $doubt : Doubt::none(),
+                hasHub: $this->keepsHub($this->run->rises() ? ($isLast ? $joints[1] : '') : $joint),
             );
             $reach += $cut;
+            if (! $isLast && $coupling === null) {
+                $joint = "{$key}.in";
+                $at = $this->along($line, $reach);
+                $this->parts->joint($joint, $line, null, $line->size, $at, $this->tapeMm + $reach);
+            }
             if (! $isLast && $coupling !== null) {
                 $this->parts->joint(
                     "{$key}.in",
@@ -510,19 +521,20 @@ final class Assembly
             $turn->strainDeg,
             $turn->stands,
         );
-        $stop = $this->at->plus($between->times($first->takeOffMm));
+        $outOf = $first->outletMm();
+        $stop = $this->at->plus($between->times($outOf));
         $this->parts->joint(
             "{$id}.mid1",
             $after,
             "{$id}.a",
             $first->size,
             $stop,
-            $this->tapeMm + $first->takeOffMm,
+            $this->tapeMm + $outOf,
             $turn->strainDeg,
         );
-        $into = $turn->isBetweenClose ? $second->spigotMm ?? $second->takeOffMm : $second->takeOffMm;
+        $into = $turn->isBetweenClose ? $second->standMm() ?? $second->takeOffMm : $second->takeOffMm;
         if (! $turn->isBetweenClose) {
-            $cut = $turn->betweenMm - $first->takeOffMm - $into;
+            $cut = $turn->betweenMm - $outOf - $into;
             $this->parts->piece(
                 "{$id}.p",
                 $after,
@@ -533,7 +545,8 @@ final class Assembly
                 ["{$id}.mid1", "{$id}.mid2"],
                 true,
                 $turn->isKnown(),
-                Doubt::of($first->doubtMm, $first)->plus(Doubt::of($second->doubtMm, $second)),
+                Doubt::of($first->outletDoubtMm(), $first)->plus(Doubt::of($second->doubtMm, $second)),
+                $this->system->hasHubs(),
             );
             $reach = $turn->betweenMm - $into;
             $this->parts->joint(
@@ -581,7 +594,7 @@ final class Assembly
                 $in,
                 $out,
                 $intoMm,
-                $bend->takeOffMm,
+                $bend->outletMm(),
                 $strainDeg,
                 $roll,
                 $mark,
@@ -634,9 +647,37 @@ final class Assembly
         if ($next === null || $bend === null || $next->bushingIn !== null) {
             return null;
         }
-        $street = $bend->isStreet ? $bend : $this->system->bend($bend->pattern, $bend->size, true);
+        $street =
+            $bend->isStreet || $bend->hasSpigotOut()
+                ? $bend
+                : $this->system->bend($bend->pattern, $bend->size, true);
 
-        return $street?->spigotMm === null ? null : $outMm + $street->spigotMm;
+        return $street?->standMm() === null ? null : $outMm + $street->standMm();
+    }
+
+    /**
+     * Whether a piece keeps a hub for what comes before it.
+     *
+     * @param string $joint at its upper end
+     */
+    private function keepsHub(string $joint): bool
+    {
+        return $this->system->hasHubs() &&
+            match ($joint) {
+                'outlet' => self::endKeepsHub($this->run->outlet->kind, $this->site->outlet, $this->site->outletSeat),
+                'tie-in' => self::endKeepsHub($this->run->tieIn->kind, $this->site->tieIn, $this->site->tieInSeat),
+                default => true,
+            };
+    }
+
+    /** A cut end is enough in a socket, in a fitting of another run, and in the open. */
+    private static function endKeepsHub(RunEndKind $kind, ?EndJoint $joint, ?BranchSeat $seat): bool
+    {
+        return match (true) {
+            $seat !== null => false,
+            $joint !== null => $joint->ours->kind === EndKind::Hub,
+            default => $kind !== RunEndKind::Socket && $kind !== RunEndKind::Roof,
+        };
     }
 
     private function isEndKnown(?EndJoint $joint, ?BranchSeat $seat, RunEndKind $kind): bool

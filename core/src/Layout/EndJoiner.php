@@ -28,7 +28,11 @@ final readonly class EndJoiner
         $this->decision = new JointDecision($catalogue);
     }
 
-    /** Takes an end of a run and the size of the pipe there; gives null where the end does not meet a standing pipe. */
+    /**
+     * Takes an end of a run and the size of the pipe there; gives null where the end does not meet a standing pipe.
+     *
+     * @param bool $isUpper water comes into the run there: pipe with hubs has one for it
+     */
     public function joint(
         End $end,
         Job $job,
@@ -36,13 +40,19 @@ final readonly class EndJoiner
         string $size,
         Place $place,
         Rulebook $rulebook,
+        bool $isUpper,
     ): ?EndJoint {
         $pipe = $job->standingPipe($end->standing);
         if ($end->kind !== RunEndKind::Standing || $pipe === null) {
             return null;
         }
-        $ours = PipeEnd::of($system, $size, EndKind::Plain);
         $theirs = $this->standingEnd($pipe);
+        $goesInOurs =
+            $isUpper &&
+            $system->hasHubs() &&
+            $theirs?->kind->isMale() === true &&
+            in_array($end->method, [null, $system->ownJoint, Method::Caulked->value], true);
+        $ours = PipeEnd::of($system, $size, $goesInOurs ? EndKind::Hub : EndKind::Plain);
         if ($theirs === null) {
             return new EndJoint($end, $pipe, $ours, null, null, null);
         }
@@ -57,6 +67,7 @@ final readonly class EndJoiner
      * @param string $name of what it meets
      * @param PipeSystem $other of what it meets
      * @param PipeSystem $ours of the run
+     * @param EndKind $ourKind a cut end, or the hub of its last piece
      */
     public function ofRun(
         End $end,
@@ -68,8 +79,9 @@ final readonly class EndJoiner
         string $size,
         Place $place,
         Rulebook $rulebook,
+        EndKind $ourKind = EndKind::Plain,
     ): EndJoint {
-        $a = PipeEnd::of($ours, $size, EndKind::Plain);
+        $a = PipeEnd::of($ours, $size, $ourKind);
         $b = PipeEnd::of($other, $otherSize, $kind);
         $decision = $this->decided($end, $a, $b, $place, $rulebook);
         $offer = $decision->offers[0] ?? null;
@@ -111,6 +123,7 @@ final readonly class EndJoiner
         return match ($method) {
             'push-fit' => EndKind::RingSocket,
             'bell-gasket' => EndKind::Bell,
+            'hub-gasket' => EndKind::Hub,
             'no-hub-shielded' => EndKind::Spigot,
             default => EndKind::SolventSocket,
         };

@@ -202,10 +202,10 @@ final class JobCompiler
             $this->rulebook,
             new Surroundings(
                 $outletJoint ??
-                    $this->joiner->joint($run->outlet, $this->job, $system, $first, $run->place, $this->rulebook),
+                    $this->standing($run, $run->outlet, $first, ! $run->rises()),
                 $tieInJoint ??
                     ($this->goesOn($run, $last) ??
-                        $this->joiner->joint($run->tieIn, $this->job, $system, $last, $run->place, $this->rulebook)),
+                        $this->standing($run, $run->tieIn, $last, $run->rises())),
                 $this->job->conditions,
                 $outletSeat,
                 $tieInSeat,
@@ -259,7 +259,14 @@ final class JobCompiler
         return [$bushing === null ? $seat : $seat->with($bushing), null];
     }
 
-    /** How a run is joined to the run that it goes on into: end to end. */
+    private function standing(Run $run, End $end, string $size, bool $isUpper): ?EndJoint
+    {
+        $system = $this->catalogue->system($run->system);
+
+        return $this->joiner->joint($end, $this->job, $system, $size, $run->place, $this->rulebook, $isUpper);
+    }
+
+    /** How a run is joined to the run that it goes on into: end to end, or the lower one's hub over the upper one. */
     private function goesOn(Run $run, string $size): ?EndJoint
     {
         $next = $run->tieIn->next === null ? null : $this->runs[$run->tieIn->next] ?? null;
@@ -267,16 +274,19 @@ final class JobCompiler
             return null;
         }
 
+        [$ours, $theirs] = [$this->catalogue->system($run->system), $this->catalogue->system($next->system)];
+
         return $this->joiner->ofRun(
             $run->tieIn,
             $next->name,
-            $this->catalogue->system($next->system),
+            $theirs,
             $next->endSizes()[0],
-            EndKind::Plain,
-            $this->catalogue->system($run->system),
+            $theirs->hasHubs() && ! $next->rises() ? EndKind::Hub : EndKind::Plain,
+            $ours,
             $size,
             $run->place,
             $this->rulebook,
+            $ours->hasHubs() && $run->rises() ? EndKind::Hub : EndKind::Plain,
         );
     }
 }

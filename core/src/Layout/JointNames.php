@@ -47,6 +47,9 @@ final readonly class JointNames
                 ' to '.
                 $this->layout->run->tieIn->thing(),
             $joint->key === 'tie-in.out' => ($fitting ?? 'coupling').' to '.$this->layout->run->tieIn->thing(),
+            $in !== null && $out !== null && $fitting === null => $this->layout->run->rises()
+                ? "{$out} into the hub of {$in}"
+                : "{$in} into the hub of {$out}",
             $in !== null => "{$in} into the ".($fitting ?? 'fitting'),
             $out !== null => ($fitting ?? 'fitting')." to {$out}",
             default => 'into the '.($fitting ?? 'fitting'),

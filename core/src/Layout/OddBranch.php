@@ -125,7 +125,7 @@ final readonly class OddBranch
             $bend,
             $direction,
             $roll,
-            ceil($branch->branchMm + $bend->takeOffMm + self::PIPE_MM),
+            ceil($branch->branchMm + $bend->outletMm() + self::PIPE_MM),
         );
     }
 

@@ -56,7 +56,7 @@ final class PairFinder
                 $rank = [
                     max($first->turnDeg, $second->turnDeg),
                     $first->turnDeg + $second->turnDeg,
-                    $first->takeOffMm + $second->takeOffMm,
+                    $first->outletMm() + $second->takeOffMm,
                 ];
                 if ($bestRank === null || $rank < $bestRank) {
                     [$best, $bestRank] = [[$first, $second], $rank];

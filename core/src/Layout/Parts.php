@@ -6,6 +6,7 @@ namespace FallBend\Core\Layout;
 
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Job\Marks;
 use FallBend\Core\Job\Run;
 
 /** Collects what an assembly is made of, in the order of flow, before the marks are allotted. */
@@ -19,14 +20,15 @@ final class Parts
 
     /**
      * @var list<array{key: string, leg: int, size: string, cut: float, from: Vec3, direction: Vec3,
-     *     joints: array{string, string}, between: bool, known: bool, doubt: ?Doubt}>
+     *     joints: array{string, string}, between: bool, known: bool, doubt: ?Doubt, hub: bool}>
      */
     private array $pieces = [];
 
     /** @var list<array{key: string, leg: int, fitting: ?string, size: string, at: Vec3, tape: float, strain: float}> */
     private array $joints = [];
 
-    public function __construct(private readonly PipeSystem $system) {}
+    /** @param bool $rises the run is called out against the flow: its hubs are at the ends of its pieces */
+    public function __construct(private readonly PipeSystem $system, private readonly bool $rises) {}
 
     /** Adds a fitting. */
     public function fitting(Fitting $fitting): void
@@ -47,6 +49,7 @@ final class Parts
         bool $isBetweenPair = false,
         bool $isCutKnown = true,
         ?Doubt $doubt = null,
+        bool $hasHub = false,
     ): void {
         $this->sequence[] = $key;
         $this->pieces[] = [
@@ -60,6 +63,7 @@ final class Parts
             'between' => $isBetweenPair,
             'known' => $isCutKnown,
             'doubt' => $doubt,
+            'hub' => $hasHub,
         ];
     }
 
@@ -104,27 +108,11 @@ final class Parts
     public function marked(Run $run): array
     {
         $marks = $run->marks->allot(array_column($this->pieces, 'key'), array_column($this->joints, 'key'));
-        [$pieces, $depths] = [[], []];
-        foreach ($this->pieces as $p) {
-            $depth = $depths[$p['size']] ??= $this->system->pipe($p['size'])->socketDepthMm;
-            $pieces[] = new Piece(
-                $p['key'],
-                $marks->onPiece($p['key']),
-                $p['leg'],
-                $p['size'],
-                $p['cut'],
-                2 * $depth,
-                $p['from'],
-                $p['direction'],
-                $depth,
-                $depth,
-                $p['joints'][0],
-                $p['joints'][1],
-                $p['between'],
-                $p['known'],
-                $p['doubt'],
-            );
+        $depths = [];
+        foreach ([...array_column($this->pieces, 'size'), ...array_column($this->joints, 'size')] as $size) {
+            $depths[$size] ??= $this->system->pipe($size)->socketDepthMm;
         }
+        $pieces = array_map(fn (array $p): Piece => $this->pieceOf($p, $marks, $depths[$p['size']]), $this->pieces);
         $joints = [];
         foreach ($this->joints as $j) {
             $joints[] = new Joint(
@@ -136,11 +124,39 @@ final class Parts
                 $j['size'],
                 $j['at'],
                 $j['tape'],
-                $depths[$j['size']] ??= $this->system->pipe($j['size'])->socketDepthMm,
+                $depths[$j['size']],
                 $j['strain'],
             );
         }
 
         return [$run->withMarks($marks), $pieces, $joints];
+    }
+
+    /**
+     * @param array{key: string, leg: int, size: string, cut: float, from: Vec3, direction: Vec3,
+     *     joints: array{string, string}, between: bool, known: bool, doubt: ?Doubt, hub: bool} $p
+     * @param float $depthMm of a socket of its size
+     */
+    private function pieceOf(array $p, Marks $marks, float $depthMm): Piece
+    {
+        // What goes into the hub of a piece has the line, not the piece.
+        return new Piece(
+            $p['key'],
+            $marks->onPiece($p['key']),
+            $p['leg'],
+            $p['size'],
+            $p['cut'],
+            2 * $depthMm,
+            $p['from'],
+            $p['direction'],
+            $p['hub'] && ! $this->rises ? 0.0 : $depthMm,
+            $p['hub'] && $this->rises ? 0.0 : $depthMm,
+            $p['joints'][0],
+            $p['joints'][1],
+            $p['between'],
+            $p['known'],
+            $p['doubt'],
+            $p['hub'] ? new PieceHub(! $this->rises, $depthMm) : null,
+        );
     }
 }

@@ -53,7 +53,13 @@ final readonly class RunCompiler
         Surroundings $site,
     ): RunLayout {
         [$run, $lines] = [$course->run, $course->lines];
-        $finder = new TurnFinder($system, $rulebook, $this->catalogue->jointPlay($system)->value, $run->use);
+        $finder = new TurnFinder(
+            $system,
+            $rulebook,
+            $this->catalogue->jointPlay($system)->value,
+            $run->use,
+            $run->rises(),
+        );
         $turns = [];
         for ($i = 1; $i < count($lines); $i++) {
             $junction = $site->inTurns[$lines[$i]->leg->id] ?? null;

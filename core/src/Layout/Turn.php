@@ -70,7 +70,7 @@ final readonly class Turn
         return match (true) {
             $this->junction !== null => $this->junction->doubtIn(),
             $bend === null => Doubt::none(),
-            default => Doubt::of($this->stands ? $bend->spigotDoubtMm : $bend->doubtMm, $bend),
+            default => Doubt::of($this->stands ? $bend->standDoubtMm() : $bend->doubtMm, $bend),
         };
     }
 
@@ -82,7 +82,7 @@ final readonly class Turn
         return match (true) {
             $this->junction !== null => $this->junction->doubtOut(),
             $bend === null => Doubt::none(),
-            default => Doubt::of($bend->doubtMm, $bend),
+            default => Doubt::of($bend->outletDoubtMm(), $bend),
         };
     }
 
@@ -93,7 +93,7 @@ final readonly class Turn
         $own = match (true) {
             $this->junction !== null => $this->junction->takeInMm(),
             $bend === null => ($this->coupling->acrossMm ?? 0.0) / 2,
-            $this->stands => $bend->spigotMm ?? $bend->takeOffMm,
+            $this->stands => $bend->standMm() ?? $bend->takeOffMm,
             default => $bend->takeOffMm,
         };
 
@@ -108,6 +108,6 @@ final readonly class Turn
             return $this->junction->takeOutMm();
         }
 
-        return ($bend->takeOffMm ?? ($this->coupling->acrossMm ?? 0.0) / 2) + ($this->bushingOut->acrossMm ?? 0.0);
+        return ($bend?->outletMm() ?? ($this->coupling->acrossMm ?? 0.0) / 2) + ($this->bushingOut->acrossMm ?? 0.0);
     }
 }

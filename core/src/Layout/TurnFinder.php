@@ -24,12 +24,16 @@ final readonly class TurnFinder
     /** Smaller outside than any 3 in drain, larger than any of 2-1/2 in. */
     private const LARGE_MM = 76.2;
 
-    /** @param float $playDeg the angle that one made joint gives without strain */
+    /**
+     * @param float $playDeg the angle that one made joint gives without strain
+     * @param bool $rises the run is called out against the flow: its fittings are met from their outlets
+     */
     public function __construct(
         private PipeSystem $system,
         private Rulebook $rulebook,
         private float $playDeg,
         private RunUse $use,
+        private bool $rises = false,
     ) {}
 
     /** Gives the turn from one leg to the next; a turn that cannot be made has its trouble named and no bends. */
@@ -61,7 +65,7 @@ final readonly class TurnFinder
         if ($single !== null) {
             return $this->withBend($single, $in, $out, $bushings, $before->leg->isClose);
         }
-        $pair = PairFinder::gentlest($this->system->plainBends($size), $angle);
+        $pair = PairFinder::gentlest($this->bends($size), $angle);
 
         return $pair === null
             ? self::none($angle, TurnTrouble::OutOfReach)
@@ -99,13 +103,28 @@ final readonly class TurnFinder
             ! $system->isLarger($size, $upTo);
     }
 
+    /** @return list<Bend> as the run meets them */
+    private function bends(string $size): array
+    {
+        $bends = $this->system->plainBends($size);
+
+        return $this->rises ? array_map(static fn (Bend $bend): Bend => $bend->againstFlow(), $bends) : $bends;
+    }
+
+    private function bend(string $pattern, string $size, bool $street): ?Bend
+    {
+        $bend = $this->system->bend($pattern, $size, $street);
+
+        return $this->rises ? $bend?->againstFlow() : $bend;
+    }
+
     private function single(Vec3 $in, Vec3 $out, string $size): ?Bend
     {
         $angle = $in->angleTo($out);
         $orientation = Orientation::of($in, $out);
         $best = null;
         $bestRank = null;
-        foreach ($this->system->plainBends($size) as $i => $bend) {
+        foreach ($this->bends($size) as $i => $bend) {
             if (abs($bend->turnDeg - $angle) > 2 * $this->playDeg) {
                 continue;
             }
@@ -132,7 +151,7 @@ final readonly class TurnFinder
     ): Turn {
         $bends = [];
         foreach ($choice->patterns as $pattern) {
-            $bend = $this->system->bend($pattern, $size, false);
+            $bend = $this->bend($pattern, $size, false);
             if ($bend === null) {
                 return self::none($in->angleTo($out), TurnTrouble::NoSuchFitting);
             }
@@ -148,7 +167,7 @@ final readonly class TurnFinder
     private function withBend(Bend $bend, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {
         $angle = $in->angleTo($out);
-        $bend = $stands ? $this->system->bend($bend->pattern, $bend->size, true) : $bend;
+        $bend = $stands ? $this->bend($bend->pattern, $bend->size, true) : $bend;
         if ($bend === null) {
             return self::none($angle, TurnTrouble::NoSuchFitting);
         }
@@ -171,8 +190,8 @@ final readonly class TurnFinder
     private function withPair(array $pair, bool $isClose, Vec3 $in, Vec3 $out, array $bushings, bool $stands): Turn
     {
         [$angle, $size] = [$in->angleTo($out), $pair[0]->size];
-        $first = $this->system->bend($pair[0]->pattern, $size, $stands);
-        $second = $this->system->bend($pair[1]->pattern, $size, $isClose);
+        $first = $this->bend($pair[0]->pattern, $size, $stands);
+        $second = $this->bend($pair[1]->pattern, $size, $isClose);
         if ($first === null || $second === null) {
             return self::none($angle, TurnTrouble::NoSuchFitting);
         }
@@ -190,8 +209,8 @@ final readonly class TurnFinder
             $strain = $missing / 4;
         }
         $length =
-            $first->takeOffMm +
-            ($isClose ? $second->spigotMm ?? 0.0 : $second->takeOffMm + 2 * $this->system->pipe($size)->socketDepthMm);
+            $first->outletMm() +
+            ($isClose ? $second->standMm() ?? 0.0 : $second->takeOffMm + 2 * $this->system->pipe($size)->socketDepthMm);
 
         return new Turn(
             $angle,

@@ -122,6 +122,11 @@ final readonly class RunClosing
         if ($kind === 'push' && $gap > 0.0) {
             return [$gap, $gap, 'ring', null];
         }
+        if ($kind === 'push' && $this->layout->system->hasHubs()) {
+            $row = $this->catalogue->assumption('closes-gasket');
+
+            return [$row->value, 0.0, 'ring', $row];
+        }
         $way = $kind === 'push' ? 'glued' : $kind;
         $row = $this->catalogue->assumption("closes-{$way}");
 

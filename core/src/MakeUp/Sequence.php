@@ -68,7 +68,7 @@ final readonly class Sequence
                 : new self($this->problem, $this->turnings, $this->bends, array_values($close));
         }
         $street = $this->turnings[$leg]->street;
-        if ($street === null || $street->spigotMm === null) {
+        if ($street?->standMm() === null) {
             return null;
         }
         $bends = $this->bends;
@@ -92,14 +92,14 @@ final readonly class Sequence
     /** Gives what the fittings at its ends take up of a leg. */
     public function takenUp(int $leg): float
     {
-        $before = ($this->bends[$leg - 1] ?? null)->takeOffMm ?? $this->problem->fromTakeMm;
+        $before = ($this->bends[$leg - 1] ?? null)?->outletMm() ?? $this->problem->fromTakeMm;
         if ($leg === count($this->bends)) {
             return $before + $this->problem->toTakeMm;
         }
         $bend = $this->bends[$leg];
         $isStanding = $this->close[$leg] && ($leg > 0 || $this->problem->from->isSocket());
 
-        return $before + ($isStanding ? $bend->spigotMm ?? $bend->takeOffMm : $bend->takeOffMm);
+        return $before + ($isStanding ? $bend->standMm() ?? $bend->takeOffMm : $bend->takeOffMm);
     }
 
     /** Gives what couplings take up of a leg that begins or ends at pipe that stands there. */

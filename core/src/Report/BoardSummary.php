@@ -56,7 +56,7 @@ use FallBend\Core\Verdict\Severity;
  *         outlet: StandingEnd|null,
  *         tie_in: StandingEnd|null,
  *     },
- *     system: array{material: string},
+ *     system: array{material: string, hubs: 'start'|'end'|null},
  *     sequence: list<string>,
  *     pipes: array<string, PipeSizes>,
  *     totals: array{whole: bool},
@@ -108,7 +108,7 @@ use FallBend\Core\Verdict\Severity;
 final class BoardSummary
 {
     /** Raised whenever a summary says something else than before, so that stored ones are made again. */
-    public const VERSION = 1;
+    public const VERSION = 2;
 
     /** Runs of more pieces and fittings are not drawn on a board. */
     private const MOST_DRAWN = 120;
@@ -241,7 +241,7 @@ final class BoardSummary
                 'outlet' => self::end($report['ends']['outlet']),
                 'tie_in' => self::end($report['ends']['tie_in']),
             ],
-            'system' => ['material' => $report['system']['material']],
+            'system' => ['material' => $report['system']['material'], 'hubs' => $report['system']['hubs']],
             'sequence' => $report['sequence'],
             'pipes' => array_map(self::sizes(...), $report['pipes']),
             'totals' => ['whole' => $report['totals']['whole']],

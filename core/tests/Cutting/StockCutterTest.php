@@ -55,13 +55,24 @@ final class StockCutterTest extends TestCase
         }
     }
 
-    public function testSmallOnesAgreeWithEveryWayOfSharingOutTheParts(): void
+    /** @return array<string, array{bool}> */
+    public static function withAndWithoutHubs(): array
+    {
+        return ['ordinary pipe' => [false], 'pipe of which a part may keep a hub' => [true]];
+    }
+
+    #[DataProvider('withAndWithoutHubs')]
+    public function testSmallOnesAgreeWithEveryWayOfSharingOutTheParts(bool $hubs): void
     {
         $random = new Randomizer(new Mt19937(7));
         $solved = 0;
         for ($i = 0; $i < 120; $i++) {
             $parts = array_map(
-                static fn (int $n): CutPart => new CutPart("p{$n}", (float) $random->getInt(200, 2500)),
+                static fn (int $n): CutPart => new CutPart(
+                    "p{$n}",
+                    (float) $random->getInt(200, 2500),
+                    hasHub: $hubs && $random->getInt(0, 3) > 0,
+                ),
                 range(1, $random->getInt(3, 6)),
             );
             $stock = array_map(
@@ -69,6 +80,7 @@ final class StockCutterTest extends TestCase
                     100.0 * $random->getInt(25, 60),
                     0.5 * $random->getInt(5, 40),
                     $random->getInt(0, 2) === 0 ? $random->getInt(0, 2) : null,
+                    $hubs ? $random->getInt($n === 1 ? 1 : 0, 2) : null,
                 ),
                 range(1, $random->getInt(1, 3)),
             );
@@ -282,12 +294,17 @@ final class StockCutterTest extends TestCase
     {
         $cut = [];
         $used = [];
+        $withHub = array_column(array_filter($parts, static fn (CutPart $part): bool => $part->hasHub), 'tag');
         foreach ($plan->sticks as $stick) {
             self::assertLessThanOrEqual(
                 $stick->stockMm + 1e-4,
                 array_sum(array_column($stick->cuts, 'mm')) + $kerf * (count($stick->cuts) - 1),
             );
             self::assertSame($stock[$stick->stock]->mm, $stick->stockMm);
+            self::assertLessThanOrEqual(
+                $stock[$stick->stock]->hubs ?? PHP_INT_MAX,
+                count(array_intersect(array_column($stick->cuts, 'tag'), $withHub)),
+            );
             $used[$stick->stock] = ($used[$stick->stock] ?? 0) + 1;
             array_push($cut, ...array_column($stick->cuts, 'tag'));
         }
@@ -321,10 +338,10 @@ final class StockCutterTest extends TestCase
             if ($shares === []) {
                 return 0.0;
             }
-            $length = array_pop($shares);
+            [$length, $hubs] = array_pop($shares);
             $least = INF;
             foreach ($stock as $n => $one) {
-                if ($available[$n] > 0 && $length <= $one->mm + 1e-9) {
+                if ($available[$n] > 0 && $length <= $one->mm + 1e-9 && $hubs <= ($one->hubs ?? PHP_INT_MAX)) {
                     $least = min($least, $cost($one) + $cheapest($shares, [$n => $available[$n] - 1] + $available));
                 }
             }
@@ -335,9 +352,10 @@ final class StockCutterTest extends TestCase
             if ($next === count($parts)) {
                 return $cheapest($shares, array_map(static fn (StockLength $one): int => $one->available ?? 99, $stock));
             }
-            $least = $share($next + 1, [...$shares, $parts[$next]->mm]);
-            foreach ($shares as $n => $length) {
-                $least = min($least, $share($next + 1, [$n => $length + $kerf + $parts[$next]->mm] + $shares));
+            [$mm, $hub] = [$parts[$next]->mm, (int) $parts[$next]->hasHub];
+            $least = $share($next + 1, [...$shares, [$mm, $hub]]);
+            foreach ($shares as $n => [$length, $hubs]) {
+                $least = min($least, $share($next + 1, [$n => [$length + $kerf + $mm, $hubs + $hub]] + $shares));
             }
 
             return $least;

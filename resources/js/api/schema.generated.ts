@@ -3418,6 +3418,8 @@ export interface components {
                 letters: string;
                 material: string;
                 own_joint: string | null;
+                /** @enum {unknown} */
+                hubs: "start" | "end" | null;
             };
             totals: {
                 tape: components["schemas"]["Tape"];
@@ -3484,6 +3486,8 @@ export interface components {
             to: components["schemas"]["Point"];
             depth_from: components["schemas"]["Tape"];
             depth_to: components["schemas"]["Tape"];
+            /** @enum {unknown} */
+            hub: "start" | "end" | null;
             joint_from: string;
             joint_to: string;
             between: boolean;
@@ -4443,8 +4447,10 @@ export interface components {
                 stick: {
                     number: number;
                     length: components["schemas"]["Tape"];
+                    hubs: string;
                     tight: boolean;
                 } | null;
+                from_face: components["schemas"]["Tape"] | null;
                 printed: components["schemas"]["Tape"] | null;
                 /** @enum {unknown} */
                 since: "same" | "other" | "new" | null;
@@ -4470,6 +4476,7 @@ export interface components {
                 objective: "sticks" | "length" | "price";
                 sticks: {
                     length: components["schemas"]["Tape"];
+                    hubs: string;
                     offcut: components["schemas"]["Tape"];
                     enough: number;
                     tight: boolean;
@@ -4584,6 +4591,8 @@ export interface components {
             };
             system: {
                 material: string;
+                /** @enum {unknown} */
+                hubs: "start" | "end" | null;
             };
             sequence: string[];
             pipes: {

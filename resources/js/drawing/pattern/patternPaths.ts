@@ -68,14 +68,17 @@ function bend(entry: CatalogueEntry, od: number, bore: number, depth: number): D
     const straightPart = take - radius * Math.tan(turn / 2);
     const street = entry.family === 'street bend';
     const into = street && entry.drawn.spigot_mm ? entry.drawn.spigot_mm : take;
+    // Of hub-and-spigot pipe the outlet is a spigot.
+    const spigotOut = street ? 0 : (entry.drawn.spigot_mm ?? 0);
+    const reach = spigotOut || take;
     const out: XY = [Math.cos(turn), Math.sin(turn)];
     const start: XY = [-into, 0];
     const bendFrom: XY = [-(take - straightPart), 0];
     const bendTo: XY = [out[0] * (take - straightPart), out[1] * (take - straightPart)];
-    const end: XY = [out[0] * take, out[1] * take];
+    const end: XY = [out[0] * reach, out[1] * reach];
     const lip: XY = [out[0] * (take + depth), out[1] * (take + depth)];
     const body = `M${at(start)}L${at(bendFrom)}A${radius} ${radius} 0 0 1 ${at(bendTo)}L${at(end)}`;
-    const hubs: [XY, XY][] = [[end, lip]];
+    const hubs: [XY, XY][] = spigotOut ? [] : [[end, lip]];
     if (!street) hubs.unshift([[-take - depth, 0], start]);
     return shape([body], hubs, od, bore, [[-take * 0.7, 0, 0]], [start, end, [radius * 0.4, 0]]);
 }

@@ -1,5 +1,5 @@
 import type { RunDrawing, StandingEnd } from '../../api/types';
-import { END, type DrawnLink, type DrawnNode, type XY } from './geometry';
+import { END, keepsHub, swallows, type DrawnLink, type DrawnNode, type XY } from './geometry';
 import { along, below, middle } from './labels';
 
 const EDGE = 1.1;
@@ -58,18 +58,20 @@ function bodyPath(node: DrawnNode<RunDrawing>, offset = 0): string {
 }
 
 /**
- * A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before.
+ * A bend or a coupling with its hubs; the hubs open up- and downstream unless a spigot stands in the fitting before. Of
+ * hub-and-spigot pipe the spigot of a fitting stands in the hub of what follows.
  */
-export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; texture: string }) {
+export function FittingArt({ node, run, texture }: { node: DrawnNode<RunDrawing>; run: RunDrawing; texture: string }) {
     if (!node.fitting || node.kind === 'outlet' || node.kind === 'tie-in') return null;
     const hub = node.hubOd;
     const hubs: Stroke[] = [];
-    if (!node.fitting.stands) {
+    const { hubs: side } = run.system;
+    if (side === null ? !node.fitting.stands : side === 'start') {
         const stop = along(node.p, node.uIn, -node.takeIn);
         hubs.push({ d: line(along(stop, node.uIn, -node.hub), stop), width: hub });
     }
     const stop = along(node.p, node.uOut, node.takeOut);
-    hubs.push({ d: line(stop, along(stop, node.uOut, node.hub)), width: hub });
+    if (side !== 'start') hubs.push({ d: line(stop, along(stop, node.uOut, node.hub)), width: hub });
     if (node.kind === 'coupling') {
         const whole = line(
             along(along(node.p, node.uIn, -node.takeIn), node.uIn, -node.hub),
@@ -106,12 +108,15 @@ export function FittingArt({ node, texture }: { node: DrawnNode<RunDrawing>; tex
  */
 export function EndArt({
     node,
+    link,
     at,
     textures,
     run,
     scale,
 }: {
     node: DrawnNode<RunDrawing>;
+    /** what begins or ends there */
+    link: DrawnLink<RunDrawing> | undefined;
     at: 'outlet' | 'tie-in';
     textures: (material: string) => string;
     run: RunDrawing;
@@ -137,7 +142,10 @@ export function EndArt({
             />
         );
     const hub: Stroke[] = [];
-    if (node.kind !== 'open') hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.hubOd });
+    // Where the run's own piece has a hub there, that is drawn with it.
+    const isOurs = keepsHub(run, link, node, at === 'outlet' ? 'start' : 'end');
+    if (node.kind !== 'open' && !isOurs)
+        hub.push({ d: line(stop, along(stop, u, -sign * node.hub)), width: node.hubOd });
     if (node.fitting?.pattern === 'coupling')
         hub.push({ d: line(node.p, along(node.p, u, sign * node.hub)), width: node.hubOd });
     return (
@@ -181,17 +189,15 @@ function StandingArt({
     const od = Math.max(8, standing.od_mm * scale);
     const bore = Math.max(4, Math.min(od - 4, standing.bore_mm * scale));
     const texture = textures(standing.material);
-    const swallows = ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'].includes(
-        standing.kind,
-    );
+    const takes = swallows(standing);
     const depth = Math.min(END - 6, Math.max(7, standing.depth_mm * scale));
     const wide = Math.max(node.hubOd, od) + (standing.kind === 'hub' || standing.kind === 'bell' ? 5 : 2);
     const half = Math.max(node.od, od) * 0.5 + 9;
     return (
         <g>
             <Layers
-                bodies={[{ d: line(along(node.p, u, sign * (swallows ? depth : 1)), far), width: od, bore }]}
-                hubs={swallows ? [{ d: line(node.p, along(node.p, u, sign * depth)), width: wide }] : []}
+                bodies={[{ d: line(along(node.p, u, sign * (takes ? depth : 1)), far), width: od, bore }]}
+                hubs={takes ? [{ d: line(node.p, along(node.p, u, sign * depth)), width: wide }] : []}
                 texture={texture}
             />
             {standing.sleeve && (
@@ -250,6 +256,42 @@ export function PipeArt({
                 d={line(along(a, link.u, -edge - 0.4), along(b, link.u, edge + 0.4))}
                 style={{ stroke: 'var(--lumen)', strokeWidth: n(link.bore) }}
             />
+        </g>
+    );
+}
+
+/** The hub that a piece of hub-and-spigot pipe keeps, over the spigot that stands in it. */
+export function PieceHubArt({
+    link,
+    ends,
+    run,
+    texture,
+}: {
+    link: DrawnLink<RunDrawing>;
+    /** what it begins and what it ends at */
+    ends: [DrawnNode<RunDrawing> | undefined, DrawnNode<RunDrawing> | undefined];
+    run: RunDrawing;
+    texture: string;
+}) {
+    const hubs: Stroke[] = [];
+    const [from, to] = ends;
+    if (from && keepsHub(run, link, from, 'start')) {
+        const bottom = along(link.from, link.u, link.takeOut);
+        hubs.push({ d: line(bottom, along(bottom, link.u, -from.hub)), width: from.hubOd });
+    }
+    if (to && keepsHub(run, link, to, 'end')) {
+        const bottom = along(link.to, link.u, -link.takeIn);
+        hubs.push({ d: line(bottom, along(bottom, link.u, to.hub)), width: to.hubOd });
+    }
+    const stroke = (d: string, width: number, colour: string, key: string) => (
+        <path key={key} d={d} style={{ fill: 'none', stroke: colour, strokeWidth: n(width) }} />
+    );
+    return (
+        <g>
+            {hubs.map((hub, i) => stroke(hub.d, hub.width + 2 * EDGE, 'var(--edge)', `a${i}`))}
+            {hubs.map((hub, i) => stroke(shortened(hub.d), hub.width, texture, `b${i}`))}
+            {hubs.map((hub, i) => stroke(hub.d, link.bore + 2 * EDGE, 'var(--edge)', `c${i}`))}
+            {hubs.map((hub, i) => stroke(hub.d, link.bore, 'var(--lumen)', `d${i}`))}
         </g>
     );
 }

@@ -1,5 +1,5 @@
 import type { RunDrawing } from '../../api/types';
-import { BreakMark, EndArt, FittingArt, FlowHead, PipeArt, WaterArt } from './FittingArt';
+import { BreakMark, EndArt, FittingArt, FlowHead, PieceHubArt, PipeArt, WaterArt } from './FittingArt';
 import type { DrawnLink, Section } from './geometry';
 import { middle } from './labels';
 
@@ -21,13 +21,30 @@ export function RunArt({ section, run, fill, textures, chosen }: Props) {
     return (
         <>
             {section.nodes.map((node) => (
-                <FittingArt key={node.key} node={node} texture={texture} />
+                <FittingArt key={node.key} node={node} run={run} texture={texture} />
             ))}
-            {first && isDrawn && <EndArt node={first} at="outlet" textures={textures} run={run} scale={section.v} />}
-            {last && isDrawn && <EndArt node={last} at="tie-in" textures={textures} run={run} scale={section.v} />}
+            {first && isDrawn && (
+                <EndArt node={first} link={section.links[0]} at="outlet" {...{ textures, run }} scale={section.v} />
+            )}
+            {last && isDrawn && (
+                <EndArt node={last} link={section.links.at(-1)} at="tie-in" {...{ textures, run }} scale={section.v} />
+            )}
             {pipes.map((link, i) => (
                 <PipeArt key={i} link={link} texture={texture} selected={link === chosen} />
             ))}
+            {run.system.hubs !== null &&
+                section.links.map(
+                    (link, i) =>
+                        link.piece && (
+                            <PieceHubArt
+                                key={i}
+                                link={link}
+                                ends={[section.nodes[i], section.nodes[i + 1]]}
+                                run={run}
+                                texture={texture}
+                            />
+                        ),
+                )}
             {section.nodes.map((node) => (
                 <WaterArt key={node.key} node={node} fill={fill} />
             ))}

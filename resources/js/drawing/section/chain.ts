@@ -1,9 +1,12 @@
 import type { Point, RunDrawing, RunReport } from '../../api/types';
 
-/** A place where something stands on the run: its ends, its fittings, and legs that meet without one. */
+/**
+ * A place where something stands on the run: its ends, its fittings, pipe that goes into pipe, and legs that meet
+ * without a fitting.
+ */
 export interface ChainNode<R extends RunDrawing = RunReport> {
     key: string;
-    kind: 'outlet' | 'bend' | 'branch' | 'coupling' | 'kink' | 'tie-in' | 'open';
+    kind: 'outlet' | 'bend' | 'branch' | 'coupling' | 'hub' | 'kink' | 'tie-in' | 'open';
     at: Point;
     fitting: R['fittings'][number] | null;
     bushingIn: R['fittings'][number] | null;
@@ -42,6 +45,17 @@ function alongLegs(run: RunDrawing): Map<string, string[]> {
     return along;
 }
 
+/** A place with nothing but, it may be, one fitting. */
+function nodeAt<R extends RunDrawing>(
+    kind: ChainNode['kind'],
+    key: string,
+    at: Point,
+    size: string,
+    fitting: R['fittings'][number] | null = null,
+): ChainNode<R> {
+    return { key, kind, at, fitting, bushingIn: null, bushingOut: null, size };
+}
+
 /** Puts the evaluated parts of a run in a row: node, link, node, link … node. */
 export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
     type Leg = R['legs'][number];
@@ -77,32 +91,22 @@ export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
         waiting = null;
         nodes.push(node);
     };
-    const node = (
-        kind: ChainNode['kind'],
-        key: string,
-        at: Point,
-        size: string,
-        fitting: Fitting | null = null,
-    ): ChainNode<R> => ({
-        key,
-        kind,
-        at,
-        fitting,
-        bushingIn: null,
-        bushingOut: null,
-        size,
-    });
-
     laid.forEach((leg, i) => {
         const from = leg.from as Point;
         const bends = [fittings.get(`${leg.id}.a`), fittings.get(`${leg.id}.b`)].filter((f) => f !== undefined);
         if (i === 0) {
-            add(node('outlet', 'outlet', from, leg.size, fittings.get('outlet') ?? null), leg);
+            add(nodeAt('outlet', 'outlet', from, leg.size, fittings.get('outlet') ?? null), leg);
         } else if (bends.length === 0) {
-            add(node('kink', `${leg.id}.kink`, from, leg.size), laid[i - 1] ?? leg);
+            add(nodeAt('kink', `${leg.id}.kink`, from, leg.size), laid[i - 1] ?? leg);
         }
         bends.forEach((bend, b) => {
-            const turn = node(bend.pattern === 'coupling' ? 'coupling' : 'bend', bend.key, bend.at, bend.size, bend);
+            const turn = nodeAt<R>(
+                bend.pattern === 'coupling' ? 'coupling' : 'bend',
+                bend.key,
+                bend.at,
+                bend.size,
+                bend,
+            );
             if (b === 0) turn.bushingIn = fittings.get(`${leg.id}.bi`) ?? null;
             if (b === bends.length - 1) turn.bushingOut = fittings.get(`${leg.id}.bo`) ?? null;
             add(turn, b === 0 ? (laid[i - 1] ?? leg) : leg);
@@ -111,14 +115,21 @@ export function chainOf<R extends RunDrawing>(run: R): Chain<R> {
         for (const key of along.get(leg.id) ?? []) {
             const piece = pieces.get(key);
             const fitting = fittings.get(key);
-            if (piece) waiting = piece;
-            else if (fitting)
-                add(node(fitting.branch ? 'branch' : 'coupling', fitting.key, fitting.at, fitting.size, fitting), leg);
+            if (piece) {
+                // On the board it is not said where: the two are drawn as one.
+                if (waiting && 'from' in piece)
+                    add(nodeAt('hub', piece.joint_from, piece.from as Point, piece.size), leg);
+                waiting = piece;
+            } else if (fitting)
+                add(
+                    nodeAt(fitting.branch ? 'branch' : 'coupling', fitting.key, fitting.at, fitting.size, fitting),
+                    leg,
+                );
         }
         if (i === laid.length - 1) {
             const whole = run.totals.whole;
             add(
-                node(
+                nodeAt(
                     whole ? 'tie-in' : 'open',
                     whole ? 'tie-in' : 'open',
                     leg.to as Point,

@@ -1,4 +1,4 @@
-import type { RunDrawing, RunReport } from '../../api/types';
+import type { RunDrawing, RunReport, StandingEnd } from '../../api/types';
 import { chainOf, type Chain, type ChainLink, type ChainNode } from './chain';
 
 export type XY = readonly [number, number];
@@ -244,8 +244,9 @@ function draw(
     const depth = v * (run.pipes[link.size]?.socket_depth_mm ?? 0);
     const takeOut = v * ((from?.fitting?.out_of_mm ?? 0) + (from?.bushingOut?.out_of_mm ?? 0));
     const takeIn = v * ((to?.fitting?.into_mm ?? 0) + (to?.bushingIn?.into_mm ?? 0));
-    const hubOut = from?.kind === 'kink' ? 0 : depth;
-    const hubIn = to?.kind === 'kink' || to?.kind === 'open' ? 0 : depth;
+    // A piece with a hub goes into nothing at that end.
+    const hubOut = from?.kind === 'kink' || keepsHub(run, link, from, 'start') ? 0 : depth;
+    const hubIn = to?.kind === 'kink' || to?.kind === 'open' || keepsHub(run, link, to, 'end') ? 0 : depth;
     const dip = (Math.atan2(link.drop, Math.max(link.plan, 1e-6)) * 180) / Math.PI;
     const kind = Math.abs(dip) > STEEP_DEG ? 'steep' : 'level';
     // A pair's short piece has its letter beside it, not on a rail of its own length.
@@ -268,6 +269,26 @@ function draw(
     const rad = Math.atan2(link.drop, link.plan);
     const broken = link.piece !== null && !link.piece.between && length < v * link.length * 0.98;
     return { dx: length * Math.cos(rad), dy: length * Math.sin(rad), takeOut, takeIn, hubOut, hubIn, kind, broken };
+}
+
+const SWALLOWS = ['hub', 'bell', 'solvent-socket', 'ring-socket', 'female-thread', 'slip-nut'];
+
+/** Whether what stands at an end of a run takes the end of a pipe into it. */
+export const swallows = (standing: StandingEnd): boolean => SWALLOWS.includes(standing.kind);
+
+/** Whether a piece has its hub where it begins or where it ends, and what stands there is in it. */
+export function keepsHub(
+    run: RunDrawing,
+    link: ChainLink<RunDrawing> | undefined,
+    node: ChainNode<RunDrawing> | undefined,
+    at: 'start' | 'end',
+): boolean {
+    if (run.system.hubs !== at || !node || !link?.piece) return false;
+    // On the board it is not said of every piece.
+    if ('hub' in link.piece) return link.piece.hub === at;
+    if (node.kind !== 'outlet' && node.kind !== 'tie-in') return true;
+    const standing = node.kind === 'outlet' ? run.ends.outlet : run.ends.tie_in;
+    return standing !== null && !standing.sleeve && !swallows(standing);
 }
 
 function sized(run: RunDrawing, size: string, v: number): Sized {

@@ -60,8 +60,12 @@ export function CutRow({
                 {now?.stick && (
                     <span className="cap">
                         from stick {now.stick.number}, {runInWords(now.stick.length.mm, units)}
+                        {now.stick.hubs && `, ${now.stick.hubs}`}
                         {now.stick.tight && '; tight: measure it first'}
                     </span>
+                )}
+                {piece.known && now?.from_face && (
+                    <span className="cap">cut {lengthInWords(now.from_face.mm, units)} from the face of its hub</span>
                 )}
                 {now?.long && now.doubt && (
                     <span className="cut-long">
@@ -97,10 +101,19 @@ function Done() {
     );
 }
 
+/** Where the lines come round the pipe, and which end keeps its hub. */
+function linesInWords(lines: { depth: string }[], piece: PieceReport): string {
+    const said = `lines at ${lines.map((line) => line.depth).join(' and ')} from the ends`;
+    return piece.hub ? `hub at its ${piece.hub}; ${said}` : said;
+}
+
 /** How wide the ring round a mark is: a circle round one or two signs. */
 const ringWidth = (text: string): number => Math.max(24, 8 + 7.5 * text.length);
 
-/** The piece with its two joints, the lines at the lips and the way of the water; long pieces are drawn shorter. */
+/**
+ * The piece with its two joints, the lines at the lips, the hub that it keeps and the way of the water; long pieces are
+ * drawn shorter.
+ */
 function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; units: Units }) {
     const prefix = useId().replace(/[^a-z0-9]/gi, '');
     const longest = Math.max(...run.pieces.map((one) => one.cut.mm));
@@ -110,9 +123,10 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
     const depth = (tape: PieceReport['depth_from']): string => (units === 'inch' ? tape.inch : tape.metric);
     // There is no joint where the next leg was not understood.
     const ends = [
-        { joint: mark(piece.joint_from), ring: 22, lip: x + lip, depth: depth(piece.depth_from) },
-        { joint: mark(piece.joint_to), ring: x + w + 24, lip: x + w - lip, depth: depth(piece.depth_to) },
+        { at: 'start', joint: mark(piece.joint_from), ring: 22, lip: x + lip, depth: depth(piece.depth_from) },
+        { at: 'end', joint: mark(piece.joint_to), ring: x + w + 24, lip: x + w - lip, depth: depth(piece.depth_to) },
     ].filter((end) => end.joint !== undefined);
+    const lines = ends.filter((end) => end.at !== piece.hub);
     const ring = (cx: number, text = '') => (
         <g key={cx}>
             <rect
@@ -140,7 +154,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             height={70}
             viewBox="0 0 324 70"
             role="img"
-            aria-label={`Joint ${ends.map((end) => end.joint).join(' to joint ')}; lines at ${ends.map((end) => end.depth).join(' and ')} from the ends`}
+            aria-label={`Joint ${ends.map((end) => end.joint).join(' to joint ')}; ${linesInWords(lines, piece)}`}
         >
             <Materials prefix={prefix} />
             <path
@@ -158,7 +172,20 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
                 height={od - 12}
                 style={{ fill: 'var(--lumen)', stroke: 'var(--edge)', strokeWidth: 1 }}
             />
-            {ends.map((end) => (
+            {piece.hub && (
+                <rect
+                    x={piece.hub === 'start' ? x - 5 : x + w + 5 - lip}
+                    y={y - 5}
+                    width={lip}
+                    height={od + 10}
+                    style={{
+                        fill: `url(#${prefix}${textureOf(run.system.material)})`,
+                        stroke: 'var(--edge)',
+                        strokeWidth: 1.4,
+                    }}
+                />
+            )}
+            {lines.map((end) => (
                 <g key={end.lip}>
                     <path d={`M${end.lip} ${y - 3}V${y + od + 3}`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
                     <SvgFraction x={end.lip} y={y + od + 23} text={end.depth} size={19} fill="var(--mark)" />

@@ -59,8 +59,9 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                 </Link>
                 {report && <TicketFile report={report} plan={plan} editor={editor} />}
                 <p className="say">
-                    {plan.name}. Lengths are end to end, to the stop inside each socket. Tick off what is cut; where a
-                    piece came out otherwise, say so, and those that depend on it are reckoned again.
+                    {plan.name}. Lengths are end to end, to the stop inside each socket
+                    {run.system.hubs !== null && '; of a piece with a hub from the bottom of that'}. Tick off what is
+                    cut; where a piece came out otherwise, say so, and those that depend on it are reckoned again.
                     {usual !== '' && ` Ends: ${usual}, unless the piece says otherwise.`}
                 </p>
             </div>

@@ -32,8 +32,8 @@ export function Sticks({ group, run, names, units }: Props) {
                 {group.sticks.map((stick, n) => (
                     <li key={n}>
                         <p>
-                            <b>Stick {n + 1}</b>, {runInWords(stick.length.mm, units)};{' '}
-                            {lengthInWords(stick.offcut.mm, units)} left
+                            <b>Stick {n + 1}</b>, {runInWords(stick.length.mm, units)}
+                            {stick.hubs && `, ${stick.hubs}`}; {lengthInWords(stick.offcut.mm, units)} left
                         </p>
                         {width > 0 && (
                             <StickArt stick={stick} run={run} units={units} width={width} longest={longest} />
