@@ -138,6 +138,7 @@ final readonly class StockCutter
                 $costs,
                 array_map(static fn (StockLength $one): int => min($one->available ?? $total, $total), $this->stock),
                 array_map(static fn (StockLength $one): ?int => $one->hubs, $this->stock),
+                array_map(static fn (StockLength $one): int => self::nm($one->soldMm()), $this->stock),
             ),
             $grain,
         ];
@@ -146,9 +147,16 @@ final readonly class StockCutter
     /** @return list<array{int, array<int, int>}>|null a plan without any search */
     private function simple(Stocks $stocks, Packing $packing): ?array
     {
-        $best = self::byDecreasingLength($stocks, $packing);
+        $best = null;
+        foreach ($packing->hasHub === [] ? [false] : [false, true] as $byHubs) {
+            $plan = self::byDecreasingLength($stocks, $packing, $byHubs);
+            $plan = $plan === null ? null : $this->cheaper($plan, $stocks, $packing);
+            if ($plan !== null && ($best === null || self::costOf($plan, $stocks) < self::costOf($best, $stocks))) {
+                $best = $plan;
+            }
+        }
 
-        return $best === null ? null : $this->cheaper($best, $stocks, $packing);
+        return $best;
     }
 
     /**
@@ -307,7 +315,7 @@ final readonly class StockCutter
             $each = INF;
             foreach ($stocks->capacities as $stock => $capacity) {
                 if ($capacity >= $packing->sizes[$i] && $stocks->available[$stock] > 0 && $stocks->hubs($stock) > 0) {
-                    $each = min($each, $stocks->costs[$stock] / $stocks->hubs($stock));
+                    $each = min($each, $stocks->costOfHub($stock));
                 }
             }
             $cost += is_infinite($each) ? 0.0 : $packing->counts[$i] * $each;
@@ -320,9 +328,10 @@ final readonly class StockCutter
      * The longest part first, each into the stick that it leaves least of; a new stick is of the length that is
      * cheapest for its capacity.
      *
+     * @param bool $byHubs what costs least for its hubs, and not for its capacity
      * @return list<array{int, array<int, int>}>|null null where the sticks run out
      */
-    private static function byDecreasingLength(Stocks $stocks, Packing $packing): ?array
+    private static function byDecreasingLength(Stocks $stocks, Packing $packing, bool $byHubs): ?array
     {
         [$stockOf, $fills, $room, $hubs, $available, $sizes] = [[], [], [], [], $stocks->available, $packing->sizes];
         foreach ($packing->counts as $i => $count) {
@@ -336,7 +345,7 @@ final readonly class StockCutter
                     }
                 }
                 if ($into === null) {
-                    $stock = $stocks->cheapestThatHolds($sizes[$i], $available, $hub === 1);
+                    $stock = $stocks->cheapestThatHolds($sizes[$i], $available, $hub === 1 ? $byHubs : null);
                     if ($stock === null) {
                         return null;
                     }
@@ -377,7 +386,7 @@ final readonly class StockCutter
                     $capacity >= $length &&
                     $stocks->hubs($other) >= $hubs &&
                     $available[$other] > 0 &&
-                    [$stocks->costs[$other], $capacity] < [$stocks->costs[$stock], $stocks->capacities[$stock]]
+                    $stocks->rank($other) < $stocks->rank($stock)
                 ) {
                     $available[$stock]++;
                     $available[$other]--;

@@ -25,12 +25,14 @@ final readonly class Stocks
      * @param non-empty-list<int> $costs in the smallest unit that all are whole in
      * @param non-empty-list<int> $available of each, never more than there are parts
      * @param list<?int> $hubs of each, for how many parts that keep one; null or none given: there are no such parts
+     * @param list<int> $sold what each is called by, nm; none given: its capacity
      */
     public function __construct(
         public array $capacities,
         public array $costs,
         public array $available,
         private array $hubs = [],
+        private array $sold = [],
     ) {
         $order = array_keys($capacities);
         usort(
@@ -171,6 +173,17 @@ final readonly class Stocks
         return $this->hubs[$stock] ?? PHP_INT_MAX;
     }
 
+    /**
+     * Gives what to choose by between sticks that hold the same: the least cost, the shortest, the one with the fewest
+     * hubs.
+     *
+     * @return array{int, int, int}
+     */
+    public function rank(int $stock): array
+    {
+        return [$this->costs[$stock], $this->sold[$stock] ?? $this->capacities[$stock], $this->hubs($stock)];
+    }
+
     /** Whether hubs say how many parts a stick holds. */
     public function areHubsCounted(): bool
     {
@@ -178,22 +191,36 @@ final readonly class Stocks
     }
 
     /**
-     * Gives the stock length with the cheapest capacity that holds a part; null where none is left.
+     * Gives the stock length with the cheapest capacity that holds a part, or with the cheapest hubs; null where none is
+     * left.
      *
      * @param array<int, int> $available
+     * @param ?bool $byHubs null: the part keeps no hub
      */
-    public function cheapestThatHolds(int $size, array $available, bool $hasHub = false): ?int
+    public function cheapestThatHolds(int $size, array $available, ?bool $byHubs = null): ?int
     {
+        $best = null;
         foreach ($this->cheapest as $stock) {
             if (
-                $available[$stock] > 0 &&
-                $this->capacities[$stock] >= $size &&
-                (! $hasHub || $this->hubs($stock) > 0)
+                $available[$stock] <= 0 ||
+                $this->capacities[$stock] < $size ||
+                ($byHubs !== null && $this->hubs($stock) === 0)
             ) {
+                continue;
+            }
+            if ($byHubs !== true) {
                 return $stock;
             }
+            $isBetter = $best === null || $this->costOfHub($stock) < $this->costOfHub($best);
+            $best = $isBetter ? $stock : $best;
         }
 
-        return null;
+        return $best;
+    }
+
+    /** Gives what one hub of a stick costs, where all of them are used. */
+    public function costOfHub(int $stock): float
+    {
+        return $this->costs[$stock] / max(1, $this->hubs($stock));
     }
 }
