@@ -24,6 +24,7 @@ return [
         'Drawing\\TubeMesh::__construct' => 'one piece of geometry, whose steps rest on each other',
         'Flow\\TrapSealSimulation::of' => 'a step of a solver, whose invariants stand at its class',
         'Guide\\FittingLengthPages::families' => 'one table, a column a line',
+        'Guide\\FittingPicture::bend' => 'one drawing, a line after the other',
         'Guide\\FittingPicture::branch' => 'one drawing, a line after the other',
         'Guide\\PagePicture::stroke' => 'a file format, written from its beginning to its end',
         'Hanging\\RunHanging::findings' => 'one case for each way that it can go, told apart in one place',

@@ -243,7 +243,7 @@ final class BeginningWords
         return true;
     }
 
-    /** A bend of two sizes is named, with what to say in its place. */
+    /** A closet bend needs a leg that comes down into it: what to say is said. */
     private function takeClosetBend(string $left): bool
     {
         if (preg_match('/^(?:an?\s+)?'.Words::CLOSET_BEND.'(?=\s|$)/u', $left, $m) !== 1) {

@@ -33,6 +33,32 @@ final readonly class CallOutReader
             $phrases[] = $reader->read($part, mb_strlen(substr($text, 0, $bytes)));
         }
 
+        return self::sized($phrases);
+    }
+
+    /**
+     * A fitting of two sizes says that of the leg before it as well.
+     *
+     * @param list<Phrase> $phrases
+     * @return list<Phrase>
+     */
+    public static function sized(array $phrases): array
+    {
+        foreach ($phrases as $i => $phrase) {
+            $size = $phrase->sizeBefore;
+            $before = $phrases[$i - 1] ?? null;
+            if ($size === null || $phrase->unread !== []) {
+                continue;
+            }
+            if ($before === null) {
+                $phrases[$i] = $phrase->refused(PhraseReader::CLOSET_BEND);
+            } elseif ($before->leg->size !== null && $before->leg->size !== $size) {
+                $phrases[$i] = $phrase->refused("The leg before it is said to be of size {$before->leg->size}.");
+            } else {
+                $phrases[$i - 1] = $before->ofSize($size);
+            }
+        }
+
         return $phrases;
     }
 

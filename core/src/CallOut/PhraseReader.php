@@ -39,9 +39,9 @@ use FallBend\Core\Measure\UnreadableLength;
  */
 final class PhraseReader
 {
-    /** What is said of a closet bend, which turns and is of two sizes. */
-    public const CLOSET_BEND = 'A closet bend of two sizes is not laid out yet. Say a bend, and the size of the leg '.
-        'after it.';
+    /** What is said of a closet bend where no leg comes into it. */
+    public const CLOSET_BEND = 'A closet bend stands between two legs. Say the one that comes down first: down 12 / '.
+        'east 60 with a closet bend 4x3.';
 
     /** What the fields of a leg are called where one of them cannot be kept. */
     private const FIELDS = [
@@ -63,6 +63,9 @@ final class PhraseReader
     /** @var list<Unread> */
     private array $unread = [];
 
+    /** Of a fitting of two sizes the size of the leg before. */
+    private ?string $sizeBefore = null;
+
     private readonly TapeReader $tape;
 
     /** @param list<string> $sizes of the pipe system */
@@ -78,11 +81,12 @@ final class PhraseReader
      */
     public function read(string $text, int $offset): Phrase
     {
-        [$this->rest, $this->at, $this->said, $this->unread] = [
+        [$this->rest, $this->at, $this->said, $this->unread, $this->sizeBefore] = [
             mb_strtolower(Typography::plainMarks($text)),
             $offset,
             [],
             [],
+            null,
         ];
         while (($this->rest = $this->skipBlank()) !== '') {
             $understood =
@@ -92,6 +96,7 @@ final class PhraseReader
                 $this->drop() ||
                 $this->way() ||
                 $this->notOfALeg() ||
+                $this->closetBend() ||
                 $this->fitting() ||
                 $this->measured() ||
                 $this->size() ||
@@ -105,7 +110,13 @@ final class PhraseReader
         $this->refuseWhatCannotBeKept($leg, $text, $offset);
         $unread = $this->complaints();
 
-        return new Phrase($text, $offset, $unread === [] ? $leg : new Leg('', unread: trim($text)), $unread);
+        return new Phrase(
+            $text,
+            $offset,
+            $unread === [] ? $leg : new Leg('', unread: trim($text)),
+            $unread,
+            $this->sizeBefore,
+        );
     }
 
     private function skipBlank(): string
@@ -227,21 +238,42 @@ final class PhraseReader
     /** What people say of a leg, and is called out in another way: it is named with the words to say. */
     private function notOfALeg(): bool
     {
-        foreach (
-            [
-                '(?:with|and)\s+(?:an?\s+)?clean\s?out' => 'A cleanout is a run of its own. Call it out by itself: '.
-                    'cleanout 3 / up 12 / into stack 24 with wye.',
-                '(?:with\s+)?(?:an?\s+)?'.Words::CLOSET_BEND => self::CLOSET_BEND,
-            ] as $words => $message
-        ) {
-            if (preg_match("/^{$words}(?=\s|\$)/u", $this->rest, $m) === 1) {
-                $this->complain($m[0], $message);
+        if (preg_match('/^(?:with|and)\s+(?:an?\s+)?clean\s?out(?=\s|$)/u', $this->rest, $m) !== 1) {
+            return false;
+        }
+        $this->complain(
+            $m[0],
+            'A cleanout is a run of its own. Call it out by itself: cleanout 3 / up 12 / into stack 24 with wye.',
+        );
 
-                return $this->take($m[0]);
+        return $this->take($m[0]);
+    }
+
+    /** `with a closet bend 4x3`: the leg before is 4 in, this one 3 in; without sizes they are said of the legs. */
+    private function closetBend(): bool
+    {
+        if (
+            preg_match('/^(?:with\s+)?(?:an?\s+)?'.Words::CLOSET_BEND.'(?=[\s,]|$)/u', $this->rest, $m) !== 1
+        ) {
+            return false;
+        }
+        [$from, $to] = isset($m['from'], $m['to']) ? [$m['from'], $m['to']] : [$m['a'] ?? '', $m['b'] ?? ''];
+        if ($from !== '') {
+            foreach ([$from, $to] as $size) {
+                if (! in_array($size, $this->sizes, true)) {
+                    $this->complain($m[0], 'This pipe comes in '.implode(', ', $this->sizes).' here.');
+
+                    return $this->take($m[0]);
+                }
             }
+            [$this->sizeBefore, $this->said['size']] = [$from, $to];
         }
 
-        return false;
+        return $this->take(
+            $m[0],
+            'fitting',
+            static fn (): FittingChoice => FittingChoice::of([FittingChoice::CLOSET]),
+        );
     }
 
     private function fitting(): bool

@@ -59,7 +59,9 @@ final readonly class RunReader
         $system = $this->system($head, $tail['end'] ?? null);
         $head = $this->withMadeSize($head, $system, $headText, $headAt);
         $reader = new PhraseReader($this->job->units, $this->catalogue->system($system)->sizes());
-        $phrases = array_map(static fn (array $part): Phrase => $reader->read($part[0], $part[1]), $parts);
+        $phrases = CallOutReader::sized(
+            array_map(static fn (array $part): Phrase => $reader->read($part[0], $part[1]), $parts),
+        );
         $all = [new Phrase($headText, $headAt, new Leg(''), $head->unread), ...$phrases];
         if ($tail !== null) {
             $all[] = new Phrase($tailText, $tailAt, new Leg(''), $tail['unread']);

@@ -11,7 +11,8 @@ use FallBend\Core\Job\Way;
 final class Words
 {
     /** A closet bend, with or without its two sizes. */
-    public const CLOSET_BEND = 'closet\s+bend(?:\s+\d+\s*[x×]\s*\d+)?';
+    public const CLOSET_BEND = '(?:(?<a>\d+)\s*(?:[x×]|by)\s*(?<b>\d+)\s+)?closet\s+(?:bend|ell)'.
+        '(?:\s+(?:of\s+)?(?<from>\d+)\s*(?:[x×]|by)\s*(?<to>\d+))?';
 
     public const NUMBER = '\d{1,9}(?:[.,]\d{1,9})?';
 
@@ -129,6 +130,7 @@ final class Words
             'swept' => 'swept',
             'twelfth' => '30',
             'twenty-fourth' => '15',
+            FittingChoice::CLOSET => 'closet bend',
         ];
         $words = implode('+', array_map(static fn (string $pattern): string => $short[$pattern], $choice->patterns));
 

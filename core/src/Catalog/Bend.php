@@ -14,7 +14,8 @@ use FallBend\Core\Input\Fields;
  * take-off may be: nothing where it is stated or was measured.
  *
  * A street bend stands with its spigot in the fitting before it. A bend of hub-and-spigot pipe has its hub towards what
- * comes and its spigot towards what follows, and `takeOffMm` is that of the hub.
+ * comes and its spigot towards what follows, and `takeOffMm` is that of the hub. A closet bend goes on in a smaller
+ * size, and has an outlet of its own.
  */
 final readonly class Bend implements Storable
 {
@@ -35,18 +36,23 @@ final readonly class Bend implements Storable
         public float $spigotDoubtMm,
         public float $radiusMm,
         public Provenance $provenance,
+        public ?string $outletSize = null,
+        private ?float $closetOutletMm = null,
+        private ?float $closetOutletDoubtMm = null,
     ) {}
 
     /** From the centre to where what follows comes to rest, or to the end of the spigot that goes into it; mm. */
     public function outletMm(): float
     {
-        return $this->hasSpigotOut() ? $this->spigotMm ?? $this->takeOffMm : $this->takeOffMm;
+        return $this->hasSpigotOut()
+            ? $this->spigotMm ?? $this->takeOffMm
+            : $this->closetOutletMm ?? $this->takeOffMm;
     }
 
     /** How far off that may be, mm. */
     public function outletDoubtMm(): float
     {
-        return $this->hasSpigotOut() ? $this->spigotDoubtMm : $this->doubtMm;
+        return $this->hasSpigotOut() ? $this->spigotDoubtMm : $this->closetOutletDoubtMm ?? $this->doubtMm;
     }
 
     /**
@@ -96,20 +102,39 @@ final readonly class Bend implements Storable
             );
     }
 
+    /**
+     * Gives what it is measured like: a `bend`, to its stop on either side; a `hub-bend`, to the bottom of its hub and
+     * the end of its spigot; a `closet-bend`, to the stops of its two sizes.
+     *
+     * @return 'bend'|'hub-bend'|'closet-bend'
+     */
+    public function measuredLike(): string
+    {
+        return match (true) {
+            $this->hasSpigotOut() => 'hub-bend',
+            $this->outletSize !== null => 'closet-bend',
+            default => 'bend',
+        };
+    }
+
     /** Gives how far off the length that is least sure may be, mm. */
     public function mostDoubtMm(): float
     {
-        return max($this->doubtMm, $this->spigotDoubtMm);
+        return max($this->doubtMm, $this->spigotDoubtMm, $this->outletDoubtMm());
     }
 
     /** Gives its size as it is written before its name. */
     public function sizeInWords(): string
     {
-        return $this->size;
+        return $this->outletSize === null ? $this->size : "{$this->size} × {$this->outletSize}";
     }
 
     /**
-     * @param array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength} $lengths as `BendLengths` gives them
+     * @param array{
+     *     take_off_mm: DerivedLength,
+     *     spigot_mm: ?DerivedLength,
+     *     outlet_mm: ?DerivedLength,
+     * } $lengths as `BendLengths` gives them
      * @param float $gapMm how far the end of the pipe stands off the fitting in a joint of this system
      *
      * @throws BadInput
@@ -134,6 +159,9 @@ final readonly class Bend implements Storable
             $spigot->doubtMm ?? 0.0,
             $row->number('radius_mm', 0, 2000),
             $take->formula === '' ? $provenance : $provenance->reckoned($take->formula),
+            $row->has('outlet_size') ? $row->string('outlet_size') : null,
+            $lengths['outlet_mm'] === null ? null : $lengths['outlet_mm']->mm + $gapMm,
+            $lengths['outlet_mm']?->doubtMm,
         );
     }
 }

@@ -44,11 +44,56 @@ final class BendLengths
     /**
      * Gives the take-off of a bend, and the length of its spigot, of a street bend and of one with a hub.
      *
-     * @return array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength}
+     * @return array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength, outlet_mm: ?DerivedLength}
      *
      * @throws BadInput if the row is wrong
      */
     public function of(Fields $row): array
+    {
+        return $row->has('outlet_size')
+            ? $this->ofTwoSizes($row)
+            : ['outlet_mm' => null] + $this->ofOneSize($row);
+    }
+
+    /**
+     * A closet bend has the sweep of its smaller size; the pipe of that ends clear of the larger one.
+     *
+     * @return array{take_off_mm: DerivedLength, spigot_mm: null, outlet_mm: DerivedLength}
+     */
+    private function ofTwoSizes(Fields $row): array
+    {
+        [$size, $outletSize] = [$row->string('size'), $row->string('outlet_size')];
+        $small = $this->pipes[$outletSize] ??
+            throw BadInput::at($row->at('outlet_size'), 'is no size of a pipe of this system', $outletSize);
+        $sweep = $this->radiusMm($outletSize) * self::halfOf($row);
+        $clear = $this->pipes[$size]->outsideMm / 2 + $this->family->crotchMm +
+            ($this->family->isBanded ? $small->socketDepthMm : 0.0);
+        $doubt = $this->doubt('sweep_mm', $size);
+        $in = $row->numberOrNull('take_off_mm', 0, 2000);
+        $out = $row->numberOrNull('outlet_mm', 0, 2000);
+        $straight = $this->straightMm($size);
+
+        return [
+            'take_off_mm' => $in !== null
+                ? DerivedLength::stated($in, $row, $doubt)
+                : new DerivedLength(
+                    $sweep + $straight,
+                    $doubt,
+                    sprintf('the sweep of the %s outlet + %.1f mm', $outletSize, $straight),
+                ),
+            'spigot_mm' => null,
+            'outlet_mm' => $out !== null
+                ? DerivedLength::stated($out, $row, $doubt)
+                : new DerivedLength(max($sweep + $this->straightMm($outletSize), $clear), $doubt, 'clear of the inlet'),
+        ];
+    }
+
+    /**
+     * @return array{take_off_mm: DerivedLength, spigot_mm: ?DerivedLength}
+     *
+     * @throws BadInput if the row is wrong
+     */
+    private function ofOneSize(Fields $row): array
     {
         $isStreet = $row->bool('street', false);
         $size = $row->string('size');
@@ -301,7 +346,10 @@ final class BendLengths
     /** @phpstan-assert-if-true array<array-key, mixed> $row */
     private static function isStated(mixed $row): bool
     {
-        return is_array($row) && ($row['street'] ?? false) === false && is_numeric($row['take_off_mm'] ?? null);
+        return is_array($row) &&
+            ($row['street'] ?? false) === false &&
+            ! isset($row['outlet_size']) &&
+            is_numeric($row['take_off_mm'] ?? null);
     }
 
     private function doubt(string $doubt, string $size): float

@@ -41,11 +41,27 @@ final readonly class Branch implements Storable
         public float $runOutDoubtMm,
         public float $branchDoubtMm,
         public Provenance $provenance,
+        private bool $isHubbed,
     ) {}
 
     /**
-     * @param array{run_in_mm: DerivedLength, run_out_mm: DerivedLength, branch_mm: DerivedLength} $lengths as
-     *     `BranchLengths` gives them
+     * Gives what it is measured like: a `branch`, to its three stops; a `hub-branch`, to the bottoms of its hubs and
+     * the end of its spigot.
+     *
+     * @return 'branch'|'hub-branch'
+     */
+    public function measuredLike(): string
+    {
+        return $this->isHubbed ? 'hub-branch' : 'branch';
+    }
+
+    /**
+     * @param array{
+     *     run_in_mm: DerivedLength,
+     *     run_out_mm: DerivedLength,
+     *     branch_mm: DerivedLength,
+     *     is_hubbed: bool,
+     * } $lengths as `BranchLengths` gives them
      * @param float $gapMm how far the end of the pipe stands off the fitting in a joint of this system
      *
      * @throws BadInput
@@ -71,6 +87,7 @@ final readonly class Branch implements Storable
             $lengths['run_out_mm']->doubtMm,
             $lengths['branch_mm']->doubtMm,
             self::said($lengths) === '' ? $provenance : $provenance->reckoned(self::said($lengths)),
+            $lengths['is_hubbed'],
         );
     }
 
@@ -86,7 +103,7 @@ final readonly class Branch implements Storable
         return max($this->runInDoubtMm, $this->runOutDoubtMm, $this->branchDoubtMm);
     }
 
-    /** @param array<string, DerivedLength> $lengths */
+    /** @param array{run_in_mm: DerivedLength, run_out_mm: DerivedLength, branch_mm: DerivedLength, ...} $lengths */
     private static function said(array $lengths): string
     {
         $said = [];

@@ -40,7 +40,7 @@ enum BranchKind: string
     /**
      * Gives which end of the run is reckoned first where the fitting is stated over all, and which follows from it.
      *
-     * @return array{string, string}
+     * @return array{'run_in_mm'|'run_out_mm', 'run_in_mm'|'run_out_mm'}
      */
     public function firstEnd(): array
     {

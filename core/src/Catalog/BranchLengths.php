@@ -23,6 +23,7 @@ use FallBend\Core\Input\Fields;
  *     run_in_mm: DerivedLength,
  *     run_out_mm: DerivedLength,
  *     branch_mm: DerivedLength,
+ *     is_hubbed: bool,
  * }
  */
 final class BranchLengths
@@ -88,6 +89,7 @@ final class BranchLengths
             'run_in_mm' => $length('run_in_mm'),
             'run_out_mm' => $length('run_out_mm'),
             'branch_mm' => $length('branch_mm'),
+            'is_hubbed' => $this->family->isHubbed,
         ];
         // Where the fitting is stated over all, only the place of its centre is reckoned.
         $overAll = $row->numberOrNull('over_all_mm', 1, 4000);

@@ -111,6 +111,7 @@ final readonly class Browse
         'gap_mm' => 'gap in the joint',
         'take_off_mm' => 'centre to stop',
         'spigot_mm' => 'centre to end of spigot',
+        'outlet_mm' => 'centre to stop of the outlet',
         'turn_deg' => 'turns',
         'radius_mm' => 'radius',
         'stop_mm' => 'stop',
@@ -288,6 +289,7 @@ final readonly class Browse
                             : [
                                 'take_off_mm' => [$bend->takeOffMm - $pipe->gapMm, $bend->doubtMm],
                                 'spigot_mm' => [$bend->spigotMm ?? 0.0, $bend->spigotDoubtMm],
+                                'outlet_mm' => [$bend->outletMm() - $pipe->gapMm, $bend->outletDoubtMm()],
                             ],
                     ]);
                 }

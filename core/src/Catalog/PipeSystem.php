@@ -286,11 +286,17 @@ final class PipeSystem
         return $this->bends[($street && ! $this->hasHubs() ? 'street-' : '').$pattern.'/'.$size] ?? null;
     }
 
+    /** Gives the closet bend of two sizes, or null. */
+    public function closetBend(string $size, string $outletSize): ?Bend
+    {
+        return $this->bends["closet/{$size}x{$outletSize}"] ?? null;
+    }
+
     /** @return list<Bend> the plain bends of a size, in the order of the file: gentlest first */
     public function plainBends(string $size): array
     {
         if (! isset($this->bendsOfSize[$size])) {
-            $plain = static fn (Bend $bend): bool => ! $bend->isStreet;
+            $plain = static fn (Bend $bend): bool => ! $bend->isStreet && $bend->outletSize === null;
             $this->bendsOfSize[$size] = array_values(array_filter($this->bends->having('size', $size), $plain));
         }
 

@@ -337,13 +337,7 @@ final readonly class StockCutter
         foreach ($packing->counts as $i => $count) {
             $hub = (int) ($packing->hasHub[$i] ?? false);
             for ($n = 0; $n < $count; $n++) {
-                $into = null;
-                foreach ($room as $stick => $left) {
-                    $holds = $left >= $sizes[$i] && $hubs[$stick] >= $hub;
-                    if ($holds && ($into === null || $left < $room[$into])) {
-                        $into = $stick;
-                    }
-                }
+                $into = self::tightest($room, $hubs, $sizes[$i], $hub);
                 if ($into === null) {
                     $stock = $stocks->cheapestThatHolds($sizes[$i], $available, $hub === 1 ? $byHubs : null);
                     if ($stock === null) {
@@ -361,6 +355,25 @@ final readonly class StockCutter
         }
 
         return array_map(static fn (int $stock, array $fill): array => [$stock, $fill], $stockOf, $fills);
+    }
+
+    /**
+     * The stick that a part leaves least of; null where none holds it.
+     *
+     * @param array<int, int> $room what is left of each
+     * @param array<int, int> $hubs parts that keep a hub which each still has one for
+     * @param int $hub 1 where the part keeps one
+     */
+    private static function tightest(array $room, array $hubs, int $size, int $hub): ?int
+    {
+        $into = null;
+        foreach ($room as $stick => $left) {
+            if ($left >= $size && $hubs[$stick] >= $hub && ($into === null || $left < $room[$into])) {
+                $into = $stick;
+            }
+        }
+
+        return $into;
     }
 
     /**

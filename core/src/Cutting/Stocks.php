@@ -191,8 +191,8 @@ final readonly class Stocks
     }
 
     /**
-     * Gives the stock length with the cheapest capacity that holds a part, or with the cheapest hubs; null where none is
-     * left.
+     * Gives the stock length with the cheapest capacity that holds a part, or with the cheapest hubs; null where none
+     * is left.
      *
      * @param array<int, int> $available
      * @param ?bool $byHubs null: the part keeps no hub

@@ -18,7 +18,7 @@ use FallBend\Core\Measure\Tape;
  * @phpstan-type MeasureFirst array{
  *     system: string,
  *     row: string,
- *     branch: bool,
+ *     like: 'bend'|'hub-bend'|'closet-bend'|'branch'|'hub-branch',
  *     name: string,
  *     pieces: int,
  *     runs: list<string>,
@@ -37,7 +37,7 @@ final readonly class WorthMeasuring
         $list = array_map(
             static fn (array $one): array => [
                 'system' => $one['part']->provenance->table,
-                'branch' => $one['part'] instanceof Branch,
+                'like' => $one['part']->measuredLike(),
                 'row' => $one['part']->id,
                 'name' => "{$one['part']->sizeInWords()} {$one['part']->name}",
                 'pieces' => count($one['pieces']),

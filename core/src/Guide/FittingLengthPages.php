@@ -78,6 +78,14 @@ final readonly class FittingLengthPages
         ],
         ['boss', 'pvcu-soil', 'boss/110x50', 'Bosses', 'Branch: ρr and a web to the stop.'],
         [
+            'closet',
+            'pvc-dwv-40',
+            'closet/4x3',
+            'Closet bends',
+            'Of two sizes: the sweep is that of the smaller one, each end has the straight of its own size, and the '.
+                'smaller pipe ends clear of the larger one: never under ρ of that and a web.',
+        ],
+        [
             'hub-bend',
             'ci-hub-service',
             'eighth/4',

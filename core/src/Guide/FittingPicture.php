@@ -70,25 +70,22 @@ final readonly class FittingPicture
     public function bend(Bend $part): string
     {
         $pipe = $this->system->pipe($part->size);
+        $after = $this->system->pipe($part->outletSize ?? $part->size);
         $turn = deg2rad($part->turnDeg);
         [$in, $out, $more] = [$part->takeOffMm, $part->outletMm(), $pipe->socketDepthMm + self::PIPE_MM];
         [$from, $far] = [$in + $more, $out + $more];
         [$x, $y] = [cos($turn), sin($turn)];
         $drawn =
             $this->pipe(-$in, 0, -$from, 0, $pipe->outsideMm).
-            $this->pipe($out * $x, $out * $y, $far * $x, $far * $y, $pipe->outsideMm).
+            $this->pipe($out * $x, $out * $y, $far * $x, $far * $y, $after->outsideMm).
             $this->axis(-$from, 0, 0, 0).
             $this->axis(0, 0, $far * $x, $far * $y).
             $this->length(0, 0, -$in, 0, $in, $part->doubtMm, $pipe->outsideMm / 2 + 14).
             $this->length(0, 0, $out * $x, $out * $y, $out, $part->outletDoubtMm(), -$pipe->outsideMm / 2 - 14);
         $half = $pipe->outsideMm / 2 + 60;
+        $title = "{$part->sizeInWords()} {$part->name}";
 
-        return $this->sheet(
-            "{$part->size} {$part->name}",
-            $drawn,
-            [-$from, $far * $x + $half],
-            [-$half, $far * $y + 10],
-        );
+        return $this->sheet($title, $drawn, [-$from, $far * $x + $half], [-$half, $far * $y + 10]);
     }
 
     /** A pipe from its end in the fitting outwards. */

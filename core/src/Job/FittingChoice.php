@@ -21,7 +21,11 @@ final readonly class FittingChoice
         'swept',
         'twelfth',
         'twenty-fourth',
+        self::CLOSET,
     ];
+
+    /** A quarter bend that goes on in a smaller size; by itself only. */
+    public const CLOSET = 'closet';
 
     /** @param non-empty-list<string> $patterns one pattern, or two for a pair */
     private function __construct(public array $patterns, public bool $isClose) {}
@@ -33,6 +37,12 @@ final readonly class FittingChoice
     public static function of(array $patterns, bool $isClose = false): self
     {
         return new self($patterns, $isClose && count($patterns) === 2);
+    }
+
+    /** Whether it is a closet bend. */
+    public function isClosetBend(): bool
+    {
+        return $this->patterns === [self::CLOSET];
     }
 
     /** @throws BadInput */
@@ -51,6 +61,9 @@ final readonly class FittingChoice
         }
         if ($patterns === []) {
             throw BadInput::at($fields->at('patterns'), 'must name one bend, or two');
+        }
+        if (count($patterns) > 1 && in_array(self::CLOSET, $patterns, true)) {
+            throw BadInput::at($fields->at('patterns'), 'takes a closet bend by itself only');
         }
         $choice = self::of($patterns, $fields->bool('close', false));
         $fields->end();

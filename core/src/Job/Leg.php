@@ -58,6 +58,26 @@ final readonly class Leg
         );
     }
 
+    /** The same leg of another size. */
+    public function ofSize(string $size): self
+    {
+        return new self(
+            $this->id,
+            $this->way,
+            $this->turnDeg,
+            $this->length,
+            $this->isToStop,
+            $this->fallMmPerM,
+            $this->drop,
+            $size,
+            $this->fitting,
+            $this->isClose,
+            $this->what,
+            $this->unread,
+            $this->takes,
+        );
+    }
+
     /** The same leg another way. */
     public function goingThe(Way $way): self
     {

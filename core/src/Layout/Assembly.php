@@ -432,7 +432,7 @@ final class Assembly
             "{$id}.out",
             $after,
             $isPair ? "{$id}.b" : "{$id}.a",
-            $turn->junction->branch->size ?? $size,
+            $turn->junction->branch->size ?? ($turn->bends[0]->outletSize ?? $size),
             $this->at->plus($after->direction->times($out)),
             $this->tapeMm + $out,
             $turn->strainDeg,

@@ -47,6 +47,9 @@ final readonly class TurnFinder
         [$in, $out] = [$before->direction, $after->direction];
         $angle = $in->angleTo($out);
         $choice = $after->leg->fitting;
+        if ($choice?->isClosetBend() === true) {
+            return $this->closetBend($before, $after);
+        }
         if ($choice !== null) {
             return $this->chosen($choice, $in, $out, $size, $bushings, $before->leg->isClose);
         }
@@ -138,6 +141,19 @@ final readonly class TurnFinder
         }
 
         return $best;
+    }
+
+    /** A closet bend of one size is a quarter bend. */
+    private function closetBend(LegLine $before, LegLine $after): Turn
+    {
+        $bend = $before->size === $after->size
+            ? $this->bend('quarter', $after->size, false)
+            : $this->system->closetBend($before->size, $after->size);
+        [$in, $out] = [$before->direction, $after->direction];
+
+        return $bend === null
+            ? self::none($in->angleTo($out), TurnTrouble::NoSuchFitting)
+            : $this->withBend($bend, $in, $out, [null, null], $before->leg->isClose);
     }
 
     /** @param array{?StraightFitting, ?StraightFitting} $bushings */

@@ -176,6 +176,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     take_off: Reading,
  *     doubt: Reading|null,
  *     branch: BranchReport|null,
+ *     like: 'bend'|'hub-bend'|'closet-bend'|'branch'|'hub-branch'|null,
  *     doubtful: bool,
  *     source: Source,
  * }
@@ -395,7 +396,11 @@ final class RunReport
             'pattern' => $part->pattern,
             'street' => $part instanceof Bend && $part->isStreet,
             'size' => $part->size,
-            'reduces_to' => $part instanceof StraightFitting ? $part->reducesTo : null,
+            'reduces_to' => match (true) {
+                $part instanceof StraightFitting => $part->reducesTo,
+                $part instanceof Bend => $part->outletSize,
+                default => null,
+            },
             'name' => $part->name,
             'maker_name' => $part->makerName,
             'turn_deg' => $part instanceof StraightFitting ? null : $part->turnDeg,
@@ -416,13 +421,20 @@ final class RunReport
                     default => $part->acrossMm,
                 },
             ),
-            'doubt' => $part instanceof StraightFitting || $part->mostDoubtMm() === 0.0
-                ? null
-                : $this->tape->reading($part->mostDoubtMm()),
+            'doubt' => $this->doubt($part),
             'branch' => $fitting->junction === null ? null : $this->branch($fitting->junction),
+            'like' => $part instanceof StraightFitting ? null : $part->measuredLike(),
             'doubtful' => $part->provenance->isDoubtful(),
             'source' => $this->sourceOf($part->provenance),
         ];
+    }
+
+    /** @return Reading|null how far off its lengths may be; null where they are stated or measured */
+    private function doubt(Bend|Branch|StraightFitting $part): ?array
+    {
+        return $part instanceof StraightFitting || $part->mostDoubtMm() === 0.0
+            ? null
+            : $this->tape->reading($part->mostDoubtMm());
     }
 
     /** @return BranchReport what meets the run in a branch fitting, and why it is this one */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules;
 
-use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Verdict\Finding;
@@ -43,7 +42,7 @@ final readonly class ReckonedLengthRule implements Rule
                     'fitting' => "{$part->sizeInWords()} {$part->name}",
                     'system' => $part->provenance->table,
                     'row' => $part->id,
-                    'branch' => $part instanceof Branch ? 1 : 0,
+                    'like' => $part->measuredLike(),
                     'pieces' => count($pieces[$key]),
                     'doubt_mm' => $part->mostDoubtMm(),
                 ],

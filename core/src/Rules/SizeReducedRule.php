@@ -11,7 +11,10 @@ use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Where;
 
-/** The size is never reduced in the direction of flow. */
+/**
+ * The size is never reduced in the direction of flow. A closet bend that comes down from its closet is no reduction
+ * where a book says so.
+ */
 final readonly class SizeReducedRule implements Rule
 {
     public const ID = RuleId::SizeReduced;
@@ -22,14 +25,18 @@ final readonly class SizeReducedRule implements Rule
         $source = $rulebook->source('reduction.downstream');
         for ($i = 1; $i < count($layout->legs); $i++) {
             [$before, $leg] = [$layout->legs[$i - 1]->line, $layout->legs[$i]];
+            $isClosetBend = $leg->line->leg->fitting?->isClosetBend() === true && $layout->legs[$i - 1]->isUpright();
+            if ($isClosetBend && $rulebook->allows('reduction.closet-bend')) {
+                continue;
+            }
             if ($layout->system->isLarger($before->size, $leg->line->size)) {
                 $findings[] = new Finding(
-                    self::ID,
-                    Severity::Stop,
+                    $isClosetBend ? RuleId::ClosetBendNotKnown : self::ID,
+                    $isClosetBend ? Severity::Unknown : Severity::Stop,
                     new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm),
                     $layout->system->pipe($leg->line->size)->boreMm,
                     $layout->system->pipe($before->size)->boreMm,
-                    ['from' => $before->size, 'to' => $leg->line->size],
+                    ['from' => $before->size, 'to' => $leg->line->size, 'book' => $rulebook->name],
                     $source,
                 );
             }

@@ -177,6 +177,7 @@ enum RuleId: string
     case SizeLoad = 'size.load';
     case SizeLoadNotKnown = 'size.loadNotKnown';
     case SizeReduced = 'size.reduced';
+    case ClosetBendNotKnown = 'size.closetBendNotKnown';
     case SizeReducedInto = 'size.reducedInto';
 
     case SlipHidden = 'slip.hidden';

@@ -58,7 +58,7 @@ final class WorthMeasuringTest extends TestCase
         $sorted = $spares;
         rsort($sorted);
         self::assertSame($sorted, $spares);
-        $first = current(array_filter($list, static fn (array $one): bool => $one['branch']));
+        $first = current(array_filter($list, static fn (array $one): bool => $one['like'] === 'branch'));
         self::assertIsArray($first);
         $measured = array_map(
             static fn (string $field): array => [

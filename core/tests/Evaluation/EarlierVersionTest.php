@@ -109,6 +109,7 @@ final class EarlierVersionTest extends TestCase
             return is_string($said) ? strtr($said, self::RENAMED) : $said;
         }
         unset($said['doubt'], $said['known'], $said['source'], $said['sources'], $said['doubtful'], $said['figure']);
+        unset($said['like']);
         // Nothing could be laid out of pipe with hubs.
         foreach (['hub', 'hubs'] as $newer) {
             if (array_key_exists($newer, $said)) {

@@ -107,6 +107,18 @@ final class RuleSetTest extends TestCase
         ];
         yield 'a pair that falls' => ['ipc-2021', 'north 40 / right 70° 30', [], 'fall.backBetween', null, null];
         yield 'reduced' => ['ipc-2021', 'north 40 size 3 / right 40 size 2', [], 'size.reduced', 'stop', 2];
+        $closetBend = 'down 12 / east 60 fall 1/4 with a closet bend 4x3';
+        yield 'IPC closet bend' => ['ipc-2021', $closetBend, $four, 'size.reduced', null, null];
+        yield 'UPC closet bend' => ['upc-2021', $closetBend, $four, 'size.reduced', null, null];
+        yield 'NPC closet bend' => ['npc-2020', $closetBend, $four, 'size.closetBendNotKnown', 'unknown', 2];
+        yield 'IPC a closet bend that lies level reduces' => [
+            'ipc-2021',
+            'north 40 fall 1/4 / east 60 fall 1/4 with a closet bend 4x3',
+            $four,
+            'size.reduced',
+            'stop',
+            2,
+        ];
         yield 'increased' => ['ipc-2021', 'north 40 size 2 / right 40 size 3', [], 'size.reduced', null, null];
         yield 'IPC short 90 level to level in a drain' => [
             'ipc-2021',

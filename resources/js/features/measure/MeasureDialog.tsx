@@ -28,11 +28,31 @@ interface Props {
 }
 
 const BEND: Field[] = [['take_off_mm', 'Centre to stop']];
-const BRANCH: Field[] = [
-    ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
-    ['run_out_mm', 'Down the run, to the stop'],
-    ['branch_mm', 'Along the branch, to the stop'],
-];
+
+/** What is measured of a fitting, by what it is measured like. */
+const FIELDS: Record<MeasureFirst['like'], Field[]> = {
+    bend: BEND,
+    'hub-bend': [
+        ['take_off_mm', 'Centre to the bottom of the hub'],
+        ['spigot_mm', 'Centre to the end of the spigot'],
+    ],
+    'closet-bend': [
+        ['take_off_mm', 'Centre to the stop of the larger end'],
+        ['outlet_mm', 'Centre to the stop of the smaller end'],
+    ],
+    branch: [
+        ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
+        ['run_out_mm', 'Down the run, to the stop'],
+        ['branch_mm', 'Along the branch, to the stop'],
+    ],
+    'hub-branch': [
+        ['run_in_mm', 'Up the run, from where the axes cross to the bottom of the hub'],
+        ['run_out_mm', 'Down the run, to the end of the spigot'],
+        ['branch_mm', 'Along the branch, to the bottom of its hub'],
+    ],
+};
+
+const fieldsOf = (like: unknown): Field[] => FIELDS[like as MeasureFirst['like']] ?? BEND;
 
 const within = (doubtMm: number, units: Units): string =>
     `Reckoned from its pattern so far, to within ${lengthInWords(doubtMm, units)}.`;
@@ -42,7 +62,7 @@ export const ofMeasureFirst = (one: MeasureFirst, units: Units): ToMeasure => ({
     system: one.system,
     row: one.row,
     name: one.name,
-    fields: one.branch ? BRANCH : BEND,
+    fields: fieldsOf(one.like),
     isStraight: false,
     said: within(one.doubt.mm, units),
 });
@@ -53,14 +73,14 @@ export function ofFinding(finding: Finding, run: RunReport, units: Units): ToMea
     const system = finding.source?.table ?? '';
     const fitting = run.fittings.find((one) => one.row === row && one.source.table === system);
     if (!fitting) {
-        const { fitting: name, branch, doubt_mm } = finding.params;
+        const { fitting: name, like, doubt_mm } = finding.params;
         return typeof name !== 'string' || typeof doubt_mm !== 'number'
             ? null
             : {
                   system,
                   row,
                   name,
-                  fields: branch === 1 ? BRANCH : BEND,
+                  fields: fieldsOf(like),
                   isStraight: false,
                   said: within(doubt_mm, units),
               };
@@ -73,11 +93,9 @@ export function ofFinding(finding: Finding, run: RunReport, units: Units): ToMea
         system,
         row,
         name: `${fitting.size} ${fitting.name}`,
-        fields: fitting.branch
-            ? BRANCH
-            : isStraight
-              ? [[fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm', 'Stop to stop']]
-              : BEND,
+        fields: isStraight
+            ? [[fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm', 'Stop to stop']]
+            : fieldsOf(fitting.like),
         isStraight,
         said: fitting.doubt ? within(fitting.doubt.mm, units) : stated,
     };

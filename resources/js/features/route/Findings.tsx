@@ -22,6 +22,7 @@ interface Props {
 const FIELDS: Record<string, string> = {
     take_off_mm: 'centre to stop',
     spigot_mm: 'centre to spigot',
+    outlet_mm: 'centre to stop of the outlet',
     run_in_mm: 'up the run, to the stop',
     run_out_mm: 'down the run, to the stop',
     branch_mm: 'along the branch, to the stop',

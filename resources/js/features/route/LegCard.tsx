@@ -38,6 +38,7 @@ const FITTINGS = [
     ['eighth+eighth', '45 + 45, rolled'],
     ['eighth+sixteenth', '45 + 22½, rolled'],
     ['sixteenth+sixteenth', '22½ + 22½, rolled'],
+    ['closet', 'closet bend'],
 ] as const;
 
 const METRIC_FITTINGS = [
