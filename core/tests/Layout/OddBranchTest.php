@@ -16,7 +16,7 @@ use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Way;
 use FallBend\Core\Layout\OddBranch;
 use FallBend\Core\Measure\Length;
-use FallBend\Core\Tests\Network\CaseJob;
+use FallBend\Core\Tests\Cases\OddBranchCase;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -53,50 +53,20 @@ final class OddBranchTest extends TestCase
     #[DataProvider('angles')]
     public function testWhatIsOfferedIsLaidOut(float $angle): void
     {
-        $before = (new JobEvaluator(Catalogue::shipped()))->evaluate(self::job($angle));
-        $finding = self::of($before, RuleId::BranchNoAngle) ?? self::fail('an odd angle is said');
+        $before = (new JobEvaluator(Catalogue::shipped()))->evaluate(OddBranchCase::job($angle));
+        $finding = OddBranchCase::findingOf($before, RuleId::BranchNoAngle) ?? self::fail('an odd angle is said');
         self::assertSame('side', $finding->params['branch_run']);
         foreach (['one', 'other'] as $which) {
-            $mended = self::mended(self::job($angle), $finding, $which);
+            $mended = self::mended(OddBranchCase::job($angle), $finding, $which);
             $after = (new JobEvaluator(Catalogue::shipped()))->evaluate($mended);
-            self::assertNull(self::of($after, RuleId::BranchNoAngle), "{$which}: a fitting stands there");
-            self::assertNull(self::of($after, RuleId::TurnImpossible), "{$which}: a bend turns it there");
+            self::assertNull(OddBranchCase::findingOf($after, RuleId::BranchNoAngle), "{$which}: a fitting stands there");
+            self::assertNull(OddBranchCase::findingOf($after, RuleId::TurnImpossible), "{$which}: a bend turns it there");
             $start = static fn (EvaluatedJob $job): Vec3 => $job->layout()->offsets['side'];
             $moved = $start($after)->minus($start($before));
             // It lies higher by what the short leg falls; in plan it begins where it did.
             self::assertEqualsWithDelta(0.0, hypot($moved->x, $moved->y), 1.0, $which);
             self::assertGreaterThan(0.0, $moved->z);
         }
-    }
-
-    /** A UK tee of 92 1/2 laid square in plan: each of its two rings gives a little over a degree. */
-    public function testASquareBranchOfUkDrainIsTakenUpByItsRings(): void
-    {
-        $laid = static fn (float $angle): EvaluatedJob => (new JobEvaluator(Catalogue::shipped()))->evaluate(
-            self::job($angle, 'adh-2015', ['system' => 'pvcu-underground', 'size' => '110']),
-        );
-        self::assertNull(self::of($laid(90.0), RuleId::BranchNoAngle));
-        self::assertNull(self::of($laid(90.0), RuleId::JointStrain));
-        $odd = self::of($laid(70.0), RuleId::BranchNoAngle) ?? self::fail('too far for two rings');
-        self::assertGreaterThan(4.0, $odd->params['off_deg']);
-        self::assertArrayHasKey('one_fitting', $odd->params);
-    }
-
-    /** @param array<string, string> $pipe */
-    private static function job(float $angle, string $book = 'upc-2021', array $pipe = []): Job
-    {
-        $job = CaseJob::of($book, [
-            'main' => ['socket', 'south 6000 mm fall 20 mm/m', 'socket', $pipe + ['size' => '4']],
-            'side' => ['socket', 'south 2500 mm fall 20 mm/m', 'socket', $pipe + ['size' => '3']],
-        ]);
-        $side = $job->run('side') ?? self::fail('it is there');
-        $legs = [
-            new Leg('l1', Way::South, null, Length::mm(400.0), fallMmPerM: 20.0),
-            new Leg('l2', Way::Left, $angle, Length::mm(2500.0), fallMmPerM: 20.0),
-        ];
-        $tieIn = new End('into main', RunEndKind::Branch, branch: new BranchAt('main', 'l1', 3000.0));
-
-        return $job->withRun($side->withLegs($legs, 3)->withEnds($side->outlet, $tieIn));
     }
 
     private static function mended(Job $job, Finding $finding, string $which): Job
@@ -121,18 +91,5 @@ final class OddBranchTest extends TestCase
         return $job->withRun(
             $run->withLegs($legs, 4)->withEnds($run->outlet, new End('into main', RunEndKind::Branch, branch: $at)),
         );
-    }
-
-    private static function of(EvaluatedJob $job, RuleId $rule): ?Finding
-    {
-        foreach (array_keys($job->layout()->runs) as $run) {
-            foreach ($job->findings($run) as $finding) {
-                if ($finding->rule === $rule) {
-                    return $finding;
-                }
-            }
-        }
-
-        return null;
     }
 }

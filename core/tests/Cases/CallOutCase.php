@@ -11,13 +11,12 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
 use FallBend\Core\Tests\Network\CaseJob;
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
+use PHPUnit\Framework\Assert;
 
 /**
  * Runs called out as people of the trade say them.
  *
- * @phpstan-type CallOutCase array{
+ * @phpstan-type Row array{
  *     line: string,
  *     why: string,
  *     book?: string,
@@ -28,42 +27,32 @@ use PHPUnit\Framework\TestCase;
  *     unread?: string,
  * }
  */
-final class CallOutCasesTest extends TestCase
+final class CallOutCase
 {
-    /** @param CallOutCase $case */
-    #[DataProvider('cases')]
-    public function testItIsUnderstoodAsItIsSaid(array $case): void
+    /** @param Row $case */
+    public static function check(array $case): void
     {
         $reader = new RunReader(self::house($case['book'] ?? 'upc-2021'), Catalogue::shipped());
         ['run' => $run, 'phrases' => $phrases] = $reader->read($case['line']);
         $unread = array_merge(...array_map(static fn (Phrase $phrase): array => $phrase->unread, $phrases));
         $said = implode('; ', array_map(static fn (Unread $one): string => $one->message, $unread));
         if (isset($case['unread'])) {
-            self::assertNull($run, $case['why']);
-            self::assertStringContainsString($case['unread'], $said, $case['why']);
+            Assert::assertNull($run, $case['why']);
+            Assert::assertStringContainsString($case['unread'], $said, $case['why']);
 
             return;
         }
-        self::assertInstanceOf(Run::class, $run, "{$case['why']}: {$said}");
+        Assert::assertInstanceOf(Run::class, $run, "{$case['why']}: {$said}");
         $expect = $case['expect'] ?? [];
-        self::assertSame($expect['system'] ?? $run->system, $run->system, $case['why']);
-        self::assertSame($expect['size'] ?? $run->size, $run->size, $case['why']);
-        self::assertSame($expect['variant'] ?? null, $run->outlet->fixture?->variant?->value, $case['why']);
-        self::assertSame($expect['outlet'] ?? $run->outlet->what, $run->outlet->what, $case['why']);
+        Assert::assertSame($expect['system'] ?? $run->system, $run->system, $case['why']);
+        Assert::assertSame($expect['size'] ?? $run->size, $run->size, $case['why']);
+        Assert::assertSame($expect['variant'] ?? null, $run->outlet->fixture?->variant?->value, $case['why']);
+        Assert::assertSame($expect['outlet'] ?? $run->outlet->what, $run->outlet->what, $case['why']);
         $pattern = $run->tieIn->branch?->pattern;
-        self::assertSame($case['pattern'] ?? $pattern, $pattern, $case['why']);
+        Assert::assertSame($case['pattern'] ?? $pattern, $pattern, $case['why']);
         $leg = $run->legs[$case['legs'] ?? 0];
         $fitting = implode('+', $leg->fitting->patterns ?? []).($leg->isClose ? ' close' : '');
-        self::assertSame($case['fitting'] ?? '', $fitting, $case['why']);
-    }
-
-    /** @return iterable<string, array{CallOutCase}> */
-    public static function cases(): iterable
-    {
-        $file = json_decode((string) file_get_contents(__DIR__.'/callouts.json'), true, 8, JSON_THROW_ON_ERROR);
-        foreach ($file['rows'] as $n => $case) {
-            yield "{$n}: {$case['line']}" => [$case];
-        }
+        Assert::assertSame($case['fitting'] ?? '', $fitting, $case['why']);
     }
 
     private static function house(string $book): Job

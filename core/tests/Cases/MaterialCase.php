@@ -8,13 +8,12 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Evaluation\JobEvaluator;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Tests\Network\CaseJob;
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
+use PHPUnit\Framework\Assert;
 
 /**
  * A van is loaded from the list: what the ends of runs take beside pipe and fittings.
  *
- * @phpstan-type MaterialCase array{
+ * @phpstan-type Row array{
  *     why: string,
  *     line: string,
  *     book?: string,
@@ -23,11 +22,10 @@ use PHPUnit\Framework\TestCase;
  *     left?: bool,
  * }
  */
-final class MaterialCasesTest extends TestCase
+final class MaterialCase
 {
-    /** @param MaterialCase $case */
-    #[DataProvider('cases')]
-    public function testItIsOnTheList(array $case): void
+    /** @param Row $case */
+    public static function check(array $case): void
     {
         $evaluator = new JobEvaluator(Catalogue::shipped());
         $empty = self::house($case['book'] ?? 'upc-2021');
@@ -41,22 +39,13 @@ final class MaterialCasesTest extends TestCase
         foreach ($case['want'] as [$shelf, $what, $size, $count]) {
             $key = "{$shelf}|{$what}|{$size}";
             $more = ($after[$key] ?? 0) - ($before[$key] ?? 0);
-            self::assertGreaterThanOrEqual($count, $more, "{$case['why']}: {$key}");
+            Assert::assertGreaterThanOrEqual($count, $more, "{$case['why']}: {$key}");
         }
         foreach ($case['no'] ?? [] as $what) {
-            self::assertNotContains($what, array_column($rows, 'what'), $case['why']);
+            Assert::assertNotContains($what, array_column($rows, 'what'), $case['why']);
         }
-        self::assertSame($isLeft, in_array('left-out', array_column($rows, 'shelf'), true), $case['why']);
-        self::assertSame($isLeft, ($rows[0]['shelf'] ?? '') === 'left-out', 'it stands before all of the list');
-    }
-
-    /** @return iterable<string, array{MaterialCase}> */
-    public static function cases(): iterable
-    {
-        $file = json_decode((string) file_get_contents(__DIR__.'/materials.json'), true, 8, JSON_THROW_ON_ERROR);
-        foreach ($file['rows'] as $case) {
-            yield $case['why'] => [$case];
-        }
+        Assert::assertSame($isLeft, in_array('left-out', array_column($rows, 'shelf'), true), $case['why']);
+        Assert::assertSame($isLeft, ($rows[0]['shelf'] ?? '') === 'left-out', 'it stands before all of the list');
     }
 
     /**
