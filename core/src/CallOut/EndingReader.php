@@ -37,6 +37,8 @@ final readonly class EndingReader
         'boss-pipe' => 'boss',
         'strap-boss' => 'boss',
         '92-tee' => 'swept-tee',
+        'double-92-tee' => 'double-swept-tee',
+        'double-135-branch' => 'double-branch-135',
         '135-branch' => 'branch-135',
         '45-branch' => 'branch-135',
         '112-branch' => 'branch-112',

@@ -177,9 +177,7 @@ final readonly class RunReader
     {
         $sizes = $this->catalogue->system($system)->sizes(withBends: true);
         $wanted = match (true) {
-            $outlet->fixture !== null => $this->catalogue
-                ->fixtures()
-                ->load($outlet->fixture->kind, $this->job->rulebook)->trapSize ?? '2',
+            $outlet->fixture !== null => $this->fixtureSize($outlet->fixture->kind),
             $outlet->branch !== null => $this->ventSize($outlet->branch->run),
             default => $this->usual->drainSize,
         };
@@ -190,6 +188,16 @@ final readonly class RunReader
         }
 
         return $sizes[count($sizes) - 1] ?? $wanted;
+    }
+
+    /** As its trap, from the least that is usual. */
+    private function fixtureSize(FixtureKind $kind): string
+    {
+        $trap = $this->catalogue->fixtures()->load($kind, $this->job->rulebook)->trapSize ?? '2';
+
+        $least = $this->usual->fixtureSizeLeast;
+
+        return Nominal::mm($trap) < Nominal::mm($least) ? $least : $trap;
     }
 
     /** As the drain, up to the most that is usual. */

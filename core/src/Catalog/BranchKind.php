@@ -25,7 +25,7 @@ enum BranchKind: string
             'vent-tee' => self::VentTee,
             'double-fixture' => self::Fixture,
             'combo', 'double-combo' => self::Combination,
-            'swept-tee' => self::SweptTee,
+            'swept-tee', 'double-swept-tee' => self::SweptTee,
             'boss' => self::Boss,
             default => self::Wye,
         };

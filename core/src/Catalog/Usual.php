@@ -15,12 +15,14 @@ final readonly class Usual
      * @param string $soilSystem key of the system of closets and stacks; the same where one system serves for both
      * @param string $drainSize of a drain that begins at no fixture
      * @param string $ventSizeMost a vent is as large as its drain, up to this
+     * @param string $fixtureSizeLeast of the drain of a fixture whose trap may be smaller
      */
     private function __construct(
         public string $system,
         public string $soilSystem,
         public string $drainSize,
         public string $ventSizeMost,
+        public string $fixtureSizeLeast,
         public Provenance $provenance,
     ) {}
 
@@ -32,6 +34,7 @@ final readonly class Usual
             $row->string('soil_system'),
             $row->string('drain_size'),
             $row->string('vent_size_most'),
+            $row->string('fixture_size_least'),
             Provenance::of($row, $rulebook, 'usual'),
         );
     }

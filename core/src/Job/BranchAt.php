@@ -18,7 +18,9 @@ final readonly class BranchAt
         'double-wye',
         'double-combo',
         'swept-tee',
+        'double-swept-tee',
         'branch-135',
+        'double-branch-135',
         'branch-112',
         'boss',
     ];

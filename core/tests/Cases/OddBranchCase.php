@@ -20,8 +20,8 @@ use FallBend\Core\Verdict\RuleId;
 use PHPUnit\Framework\Assert;
 
 /**
- * Branches into a run at an angle in plan: what fitting and bend are offered, how far they are rolled, or that a fitting
- * makes it.
+ * Branches into a run at an angle in plan: what fitting and bend are offered, how far they are rolled, or that a
+ * fitting makes it.
  *
  * @phpstan-type Row array{
  *     why: string,
@@ -59,9 +59,10 @@ final class OddBranchCase
             Assert::assertGreaterThan($case['off_deg'], $finding->params['off_deg'], $case['why']);
         }
         if (isset($case['fitting'], $case['bend'], $case['roll_deg'])) {
-            Assert::assertStringContainsString($case['fitting'], (string) $finding->params['one_fitting'], $case['why']);
-            Assert::assertStringContainsString($case['bend'], (string) $finding->params['one_bend'], $case['why']);
-            Assert::assertEqualsWithDelta($case['roll_deg'], $finding->params['one_roll_deg'], self::ROLL_DEG, $case['why']);
+            $said = $finding->params;
+            Assert::assertStringContainsString($case['fitting'], (string) $said['one_fitting'], $case['why']);
+            Assert::assertSame($case['bend'], $said['one_bend'], $case['why']);
+            Assert::assertEqualsWithDelta($case['roll_deg'], $said['one_roll_deg'], self::ROLL_DEG, $case['why']);
         }
     }
 

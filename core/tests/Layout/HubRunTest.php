@@ -38,7 +38,8 @@ final class HubRunTest extends TestCase
             ...self::PIPE,
             'outlet' => new End('cleanout', RunEndKind::Cleanout),
         ]);
-        self::assertSame(['eighth/4'], array_map(static fn (Fitting $one): string => $one->part->id, $layout->fittings));
+        $fittings = array_map(static fn (Fitting $one): string => $one->part->id, $layout->fittings);
+        self::assertSame(['eighth/4'], $fittings);
         self::assertCount(3, $layout->pieces, '10 ft, what is left of 20, and 5');
         self::assertSame(
             ['A to cleanout', 'A into the hub of B', 'B into the 45', '45 to C', 'C to stack'],
@@ -46,7 +47,8 @@ final class HubRunTest extends TestCase
         );
         self::assertSame([true, true, true], self::hubs($layout));
         foreach ($layout->pieces as $piece) {
-            self::assertSame([0.0, self::HUB_MM], [$piece->depthFromMm, $piece->depthToMm], 'a line at its spigot only');
+            self::assertSame(0.0, $piece->depthFromMm);
+            self::assertSame(self::HUB_MM, $piece->depthToMm, 'a line at its spigot only');
             self::assertSame($piece->cutMm + self::HUB_MM, $piece->fromFaceMm($piece->cutMm));
         }
         // 4 in bends of A74: 2 3/16 in to the bottom of the hub, 5 11/16 in to the end of the spigot.

@@ -66,6 +66,22 @@ final class JunctionFinderTest extends TestCase
             'san-tee 3×2',
             'level-level',
         ];
+        $closet = static fn (string $legs): array => [
+            'water-closet',
+            $legs,
+            'stack 1 1000',
+            ['system' => 'pvcu-soil', 'size' => '110'],
+        ];
+        yield 'two opposite on a UK stack' => [
+            'adh-2015',
+            [
+                'stack' => ['roof', 'down 3000 mm', 'socket', ['system' => 'pvcu-soil', 'size' => '110']],
+                'a' => $closet('east 800 mm fall 20 mm/m'),
+                'b' => $closet('west 800 mm fall 20 mm/m'),
+            ],
+            'double-swept-tee 110×110',
+            'level-upright',
+        ];
         yield 'two opposite on a stack' => [
             'ipc-2021',
             [

@@ -59,8 +59,10 @@ final class OddBranchTest extends TestCase
         foreach (['one', 'other'] as $which) {
             $mended = self::mended(OddBranchCase::job($angle), $finding, $which);
             $after = (new JobEvaluator(Catalogue::shipped()))->evaluate($mended);
-            self::assertNull(OddBranchCase::findingOf($after, RuleId::BranchNoAngle), "{$which}: a fitting stands there");
-            self::assertNull(OddBranchCase::findingOf($after, RuleId::TurnImpossible), "{$which}: a bend turns it there");
+            // A fitting stands there, and a bend turns it there.
+            foreach ([RuleId::BranchNoAngle, RuleId::TurnImpossible] as $rule) {
+                self::assertNull(OddBranchCase::findingOf($after, $rule), "{$which}: {$rule->value}");
+            }
             $start = static fn (EvaluatedJob $job): Vec3 => $job->layout()->offsets['side'];
             $moved = $start($after)->minus($start($before));
             // It lies higher by what the short leg falls; in plan it begins where it did.

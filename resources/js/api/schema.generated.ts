@@ -2993,7 +2993,7 @@ export interface components {
             leg: string;
             at_mm?: number;
             /** @enum {unknown} */
-            pattern?: "san-tee" | "wye" | "combo" | "vent-tee" | "double-san-tee" | "double-fixture" | "double-wye" | "double-combo" | "swept-tee" | "branch-135" | "branch-112" | "boss";
+            pattern?: "san-tee" | "wye" | "combo" | "vent-tee" | "double-san-tee" | "double-fixture" | "double-wye" | "double-combo" | "swept-tee" | "double-swept-tee" | "double-branch-135" | "branch-135" | "branch-112" | "boss";
         };
         JobTerminal: {
             above_roof_mm?: number;
