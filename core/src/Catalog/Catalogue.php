@@ -230,7 +230,7 @@ final class Catalogue implements PipeSystems
     /** Gives the angle that one made joint of a system gives without strain, degrees: a ring gives more than cement. */
     public function jointPlay(PipeSystem $system): Assumption
     {
-        $hasRing = in_array($system->ownJoint, ['push-fit', 'bell-gasket'], true);
+        $hasRing = in_array($system->ownJoint, ['push-fit', 'bell-gasket', 'hub-gasket'], true);
 
         return $this->assumption($hasRing ? 'joint-play-ring' : 'joint-play');
     }
