@@ -15,6 +15,7 @@ use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
+use App\Http\Controllers\StartController;
 use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
@@ -29,6 +30,8 @@ Route::prefix('api')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::get('choices', ChoicesController::class);
+        Route::get('starts', [StartController::class, 'index']);
+        Route::post('starts/{start}', [StartController::class, 'make'])->where('start', '[a-z-]{1,40}');
         Route::get('jobs', [JobController::class, 'index']);
         Route::post('jobs', [JobController::class, 'store']);
         Route::post('jobs/import', [JobController::class, 'import']);

@@ -39,6 +39,9 @@ use FallBend\Core\Report\RunReport;
 use FallBend\Core\Sequence\Repairs;
 use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\Troubles;
+use FallBend\Core\Starts\Start;
+use FallBend\Core\Starts\StartAnswer;
+use FallBend\Core\Starts\StartField;
 use FallBend\Core\Testing\JobTesting;
 use FallBend\Core\Testing\SystemTests;
 use FallBend\Core\Testing\TestJoint;
@@ -108,6 +111,9 @@ final class Answers
         'JobSummary' => [BoardSummary::class, 'JobSummary'],
         'RunDrawing' => [BoardSummary::class, 'RunDrawing'],
         'Choices' => [Choices::class, 'WrittenChoices'],
+        'Start' => [Start::class, 'WrittenStart'],
+        'StartField' => [StartField::class, 'WrittenField'],
+        'StartAnswer' => [StartAnswer::class, 'WrittenAnswer'],
         'Account' => [SessionController::class, 'Account'],
         'Lengths' => [EvaluationController::class, 'Lengths'],
         'CataloguePage' => [CatalogueController::class, 'CataloguePage'],

@@ -131,6 +131,40 @@ final readonly class Description
                 'delete' => Calls::describe('Sign out', null, null, [], 204),
             ],
             '/api/choices' => ['get' => Calls::describe('What there is to choose from in forms', null, 'Choices')],
+            ...self::ofStarts(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofStarts(): array
+    {
+        return [
+            '/api/starts' => [
+                'get' => Calls::describe(
+                    'Tasks that a job can begin with',
+                    null,
+                    Shapes::object(['starts' => ['type' => 'array', 'items' => Shapes::ref('Start')]]),
+                ),
+            ],
+            '/api/starts/{start}' => [
+                'post' => Calls::describe(
+                    'The job that the answers to a start make',
+                    Shapes::object([
+                        'values' => ['type' => 'object', 'additionalProperties' => ['type' => 'string']],
+                        'name' => ['type' => 'string'],
+                        'rulebook' => ['type' => 'string'],
+                    ]),
+                    Shapes::object([
+                        'answer' => Shapes::ref('StartAnswer'),
+                        'document' => ['anyOf' => [Shapes::ref('JobDocument'), ['type' => 'null']]],
+                    ]),
+                    [404 => 'Problem', 422 => 'Problem'],
+                ) + [
+                    'parameters' => [
+                        ['name' => 'start', 'in' => 'path', 'required' => true, 'schema' => ['type' => 'string']],
+                    ],
+                ],
+            ],
         ];
     }
 

@@ -104,6 +104,12 @@ final readonly class PipeWords
         return [$this->words[(string) preg_replace('/\s+/', ' ', $m[1])], $m[0]];
     }
 
+    /** Gives what a pipe is called on the line: the first of its words. */
+    public function wordFor(string $system): string
+    {
+        return (string) array_search($system, $this->words, true);
+    }
+
     /** Gives why runs cannot be called out in a system; null where they can. */
     public function refusal(string $system): ?string
     {

@@ -19,7 +19,7 @@ final readonly class OddBranch
     /** What is offered first: what leads the water in the direction of flow, then what is sold everywhere. */
     private const PATTERNS = ['wye', 'branch-135', 'combo', 'branch-112'];
 
-    /** Pipe is left between bend and fitting for a saw and a hand, mm. */
+    /** Pipe is left between bend and fitting for a saw and a hand, mm; never less than fills both sockets. */
     private const PIPE_MM = 75.0;
 
     /**
@@ -56,7 +56,8 @@ final readonly class OddBranch
                     foreach (self::between($in, $flow, $branch->turnDeg, $bend->turnDeg) as $direction) {
                         // It comes down onto the run: water never stands in it.
                         if ($direction->z < -1e-6) {
-                            $ways[] = self::made($branch, $bend, $direction, $flow);
+                            $pipe = max(self::PIPE_MM, 2 * $system->pipe($branchSize)->socketDepthMm);
+                            $ways[] = self::made($branch, $bend, $direction, $flow, $pipe);
                         }
                     }
                 }
@@ -114,7 +115,7 @@ final readonly class OddBranch
             : [$flow->times(cos(deg2rad($branchDeg)))->plus($down->times(sin(deg2rad($branchDeg))))];
     }
 
-    private static function made(Branch $branch, Bend $bend, Vec3 $direction, Vec3 $flow): self
+    private static function made(Branch $branch, Bend $bend, Vec3 $direction, Vec3 $flow, float $pipeMm): self
     {
         $out = $direction->times(-1.0)->squareTo($flow);
         $up = Vec3::up()->squareTo($flow);
@@ -125,7 +126,7 @@ final readonly class OddBranch
             $bend,
             $direction,
             $roll,
-            ceil($branch->branchMm + $bend->outletMm() + self::PIPE_MM),
+            ceil($branch->branchMm + $bend->outletMm() + $pipeMm),
         );
     }
 

@@ -160,6 +160,16 @@ final class BoardSummary
         return $summary;
     }
 
+    /**
+     * Gives what the fall line of one run is drawn from; null where there is nothing to draw, or too much.
+     *
+     * @return RunDrawing|null
+     */
+    public static function drawingOf(EvaluatedJob $job, string $run): ?array
+    {
+        return self::drawing((new RunReport($job->job()->units))->write($job->run($run), $job->findings($run)));
+    }
+
     /** @return ?int index of the run with the heaviest finding, the first of them */
     private static function heaviest(EvaluatedJob $job): ?int
     {

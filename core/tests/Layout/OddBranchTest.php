@@ -59,8 +59,8 @@ final class OddBranchTest extends TestCase
         foreach (['one', 'other'] as $which) {
             $mended = self::mended(OddBranchCase::job($angle), $finding, $which);
             $after = (new JobEvaluator(Catalogue::shipped()))->evaluate($mended);
-            // A fitting stands there, and a bend turns it there.
-            foreach ([RuleId::BranchNoAngle, RuleId::TurnImpossible] as $rule) {
+            // A fitting stands there, a bend turns it there, and there is room for a piece between.
+            foreach ([RuleId::BranchNoAngle, RuleId::TurnImpossible, RuleId::PieceTooShort] as $rule) {
                 self::assertNull(OddBranchCase::findingOf($after, $rule), "{$which}: {$rule->value}");
             }
             $start = static fn (EvaluatedJob $job): Vec3 => $job->layout()->offsets['side'];

@@ -38,6 +38,8 @@ import type {
     RunOrder,
     SiteEvent,
     JobRecord,
+    Start,
+    StartAnswer,
     NewShare,
     Share,
     SharedRecord,
@@ -93,6 +95,27 @@ export const choicesQuery = queryOptions({
     staleTime: Infinity,
     gcTime: Infinity,
 });
+
+/** Tasks that a job can begin with. */
+export const startsQuery = queryOptions({
+    queryKey: ['starts'],
+    queryFn: () => orThrow(call<{ starts: Start[] }>('GET', '/api/starts')),
+    ...untilAnswered,
+    staleTime: Infinity,
+});
+
+/** What the answers to a start make so far. */
+export const startedQuery = (
+    start: string,
+    asked: { values: Record<string, string>; name: string; rulebook: string },
+) =>
+    queryOptions({
+        queryKey: ['started', start, asked],
+        queryFn: () =>
+            orThrow(call<{ answer: StartAnswer; document: JobDocument | null }>('POST', `/api/starts/${start}`, asked)),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
 
 export type BoardOrder = 'kept' | 'name';
 

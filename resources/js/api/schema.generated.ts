@@ -139,6 +139,113 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/starts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tasks that a job can begin with */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Tasks that a job can begin with */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            starts: components["schemas"]["Start"][];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/starts/{start}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The job that the answers to a start make */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    start: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        values: {
+                            [key: string]: string;
+                        };
+                        name: string;
+                        rulebook: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description The job that the answers to a start make */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            answer: components["schemas"]["StartAnswer"];
+                            document: components["schemas"]["JobDocument"] | null;
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -4654,6 +4761,45 @@ export interface components {
                 name: string;
                 /** @enum {unknown} */
                 units: "inch" | "mm";
+            }[];
+        };
+        Start: {
+            id: string;
+            /** @enum {unknown} */
+            region: "us" | "uk";
+            name: string;
+            say: string;
+            /** @enum {unknown} */
+            opens: "look" | "route" | "joints" | "cut" | "hang";
+            fields: components["schemas"]["StartField"][];
+            strokes: string[];
+        };
+        StartField: {
+            id: string;
+            /** @enum {unknown} */
+            kind: "length" | "choice" | "pipe" | "angle";
+            label: string;
+            hold: string;
+            optional: boolean;
+            start: string;
+            when: string;
+            choices: {
+                key: string;
+                name: string;
+            }[];
+        };
+        StartAnswer: {
+            problems: {
+                [key: string]: string;
+            };
+            later: string[];
+            drawing: components["schemas"]["RunDrawing"] | null;
+            drawn_fill: number;
+            says: string[];
+            against: {
+                /** @enum {unknown} */
+                severity: "stop" | "warn" | "unknown" | "note";
+                title: string;
             }[];
         };
         Account: {

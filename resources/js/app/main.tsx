@@ -10,6 +10,7 @@ import '../../css/test.css';
 import '../../css/record.css';
 import '../../css/hang.css';
 import '../../css/board.css';
+import '../../css/start.css';
 import '../../css/cut.css';
 import '../../css/joints.css';
 import '../../css/look.css';
@@ -28,6 +29,8 @@ import { applyMode } from '../shared/mode';
 
 const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
+const StartsPage = loaded(() => import('../features/start').then((start) => start.StartsPage));
+const StartPage = loaded(() => import('../features/start').then((start) => start.StartPage));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
@@ -63,6 +66,22 @@ if (root) {
                         />
                         <Route element={<SignedIn />}>
                             <Route path="/" element={<Board />} />
+                            <Route
+                                path="/start"
+                                element={
+                                    <Boundary name="What is the job?">
+                                        <StartsPage />
+                                    </Boundary>
+                                }
+                            />
+                            <Route
+                                path="/start/:start"
+                                element={
+                                    <Boundary name="The start">
+                                        <StartPage />
+                                    </Boundary>
+                                }
+                            />
                             <Route path="/jobs/:id" element={job} />
                             <Route path="/jobs/:id/runs/:run" element={job} />
                             <Route path="/jobs/:id/runs/:run/:station" element={job} />

@@ -26,6 +26,9 @@ export function Board() {
         <div className="board">
             <BoardHead jobs={count === undefined ? 'being fetched' : `${count} ${settled === '' ? 'open' : 'found'}`} />
             <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
+            <nav className="board-starts" aria-label="Begin with a task">
+                <Link to="/start">What is the job? Begin with a task, and measure what it asks for</Link>
+            </nav>
             <Unsaved jobs={jobs} />
             {(search !== '' || (count ?? 0) > FEW) && (
                 <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />

@@ -1,0 +1,221 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState, type FormEvent } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { copyJob, startedQuery, startsQuery } from '../../api/queries';
+import type { JobDocument, Start, StartAnswer, StartField } from '../../api/types';
+import { MiniFallLine } from '../../drawing/section/MiniFallLine';
+import { Shape } from '../../shared/Shape';
+import { useChoices } from '../../shared/useChoices';
+import { useSettled } from '../../shared/useSettled';
+import { askedFields, sentValues, valueOf, type Values } from './asked';
+import { StartHead } from './StartHead';
+import { StartPicture } from './StartPicture';
+
+/** One task: what is asked for, in the order in which one would measure, and what comes of it at once. */
+export function StartPage() {
+    const { start: id = '' } = useParams();
+    const starts = useQuery(startsQuery);
+    if (starts.isPending) return <p className="waiting">Fetching it.</p>;
+    const start = starts.data?.starts.find((one) => one.id === id);
+    if (!start)
+        return (
+            <p className="waiting" role="alert">
+                {starts.error?.message ?? 'There is no such start.'} <Link to="/start">All of them</Link>
+            </p>
+        );
+    return <StartForm key={start.id} start={start} />;
+}
+
+function StartForm({ start }: { start: Start }) {
+    const navigate = useNavigate();
+    const units = start.region === 'us' ? 'inch' : 'mm';
+    const books = useChoices().rulebooks.filter((book) => book.units === units);
+    const [values, setValues] = useState<Values>({});
+    const [name, setName] = useState(start.name);
+    const [book, setBook] = useState(books[0]?.key ?? '');
+    const [at, setAt] = useState('');
+    const [problem, setProblem] = useState('');
+    const [isBusy, setBusy] = useState(false);
+    const asked = { values: sentValues(start, values), name: name.trim() || start.name, rulebook: book };
+    const settled = useSettled(JSON.stringify(asked), 250);
+    const made = useQuery(startedQuery(start.id, JSON.parse(settled) as typeof asked));
+    const problems = made.data?.answer.problems ?? {};
+    const isCurrent = settled === JSON.stringify(asked) && !made.isPlaceholderData && !made.isError;
+
+    const begin = async (document: JobDocument): Promise<void> => {
+        setBusy(true);
+        const kept = await copyJob(document);
+        setBusy(false);
+        const run = document.runs.at(-1)?.id ?? 'none';
+        if (kept.ok) void navigate(`/jobs/${kept.data.id}/runs/${run}/${start.opens}`);
+        else setProblem(kept.message);
+    };
+    const send = (event: FormEvent): void => {
+        event.preventDefault();
+        const first = Object.keys(problems)[0];
+        if (first) globalThis.document.getElementById(`start-${first}`)?.focus();
+        else if (made.data?.document && isCurrent && !isBusy) void begin(made.data.document);
+    };
+
+    return (
+        <div className="starts">
+            <StartHead title={start.name} />
+            <main className="start-page">
+                <form onSubmit={send} noValidate>
+                    <h1>{start.name}</h1>
+                    <p className="say">{start.say}</p>
+                    {askedFields(start, values).map((field) => (
+                        <Asked
+                            key={field.id}
+                            field={field}
+                            value={valueOf(field, values)}
+                            problem={problems[field.id]}
+                            onFocus={() => setAt(field.id)}
+                            onChange={(value) => setValues((old) => ({ ...old, [field.id]: value }))}
+                        />
+                    ))}
+                    <BookAndName books={books} book={book} name={name} onBook={setBook} onName={setName} />
+                    <p className="start-acts">
+                        <button type="submit" className="main-act" disabled={isBusy}>
+                            Start the job
+                        </button>
+                        <Link className="plain" to="/start">
+                            Another task
+                        </Link>
+                    </p>
+                    {(problem || problems['']) && (
+                        <p className="problem" role="alert">
+                            <Shape kind="stop" size={16} /> {problem || problems['']}
+                        </p>
+                    )}
+                </form>
+                <aside aria-label="What comes of it">
+                    <StartPicture strokes={start.strokes} at={at} />
+                    {made.isError && (
+                        <p className="problem" role="alert">
+                            {made.error.message}
+                        </p>
+                    )}
+                    {made.data && <Comes answer={made.data.answer} isCurrent={isCurrent} />}
+                </aside>
+            </main>
+        </div>
+    );
+}
+
+interface BookAndNameProps {
+    books: { key: string; name: string }[];
+    book: string;
+    name: string;
+    onBook: (book: string) => void;
+    onName: (name: string) => void;
+}
+
+function BookAndName({ books, book, name, onBook, onName }: BookAndNameProps) {
+    return (
+        <>
+            <label className="start-field">
+                <b>Rulebook</b>
+                <select id="start-rulebook" value={book} onChange={(event) => onBook(event.target.value)}>
+                    {books.map((one) => (
+                        <option key={one.key} value={one.key}>
+                            {one.name}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <label className="start-field">
+                <b>Name the job</b>
+                <input
+                    id="start-name"
+                    value={name}
+                    maxLength={120}
+                    autoComplete="off"
+                    onChange={(event) => onName(event.target.value)}
+                />
+            </label>
+        </>
+    );
+}
+
+interface AskedProps {
+    field: StartField;
+    value: string;
+    problem: string | undefined;
+    onFocus: () => void;
+    onChange: (value: string) => void;
+}
+
+function Asked({ field, value, problem, onFocus, onChange }: AskedProps) {
+    const id = `start-${field.id}`;
+    const described = [field.hold && `${id}-hold`, problem && `${id}-problem`].filter(Boolean).join(' ') || undefined;
+    const common = {
+        id,
+        value,
+        onFocus,
+        'aria-describedby': described,
+        'aria-invalid': problem ? true : undefined,
+    };
+    return (
+        <div className="start-field">
+            <label htmlFor={id}>
+                <b>{field.label}</b>
+                {field.optional && <span className="cap"> or measure it later</span>}
+            </label>
+            {field.choices.length > 0 ? (
+                <select {...common} onChange={(event) => onChange(event.target.value)}>
+                    {field.choices.map((choice) => (
+                        <option key={choice.key} value={choice.key}>
+                            {choice.name}
+                        </option>
+                    ))}
+                </select>
+            ) : (
+                <input
+                    {...common}
+                    inputMode={field.kind === 'angle' ? 'decimal' : 'text'}
+                    autoComplete="off"
+                    maxLength={60}
+                    onChange={(event) => onChange(event.target.value)}
+                />
+            )}
+            {field.hold && (
+                <span className="cap" id={`${id}-hold`}>
+                    {field.hold}
+                </span>
+            )}
+            {problem && (
+                <span className="problem" id={`${id}-problem`} role="alert">
+                    <Shape kind="stop" size={15} /> {problem}
+                </span>
+            )}
+        </div>
+    );
+}
+
+/** The drawing, what is cut or joined, and what stands against it. */
+function Comes({ answer, isCurrent }: { answer: StartAnswer; isCurrent: boolean }) {
+    const { drawing, says, against, later } = answer;
+    return (
+        <div className={isCurrent ? 'start-comes' : 'start-comes stale'} aria-live="polite">
+            {drawing && <MiniFallLine run={drawing} fill={answer.drawn_fill} width={420} height={150} />}
+            {says.length > 0 && (
+                <ul className="start-says">
+                    {says.map((line) => (
+                        <li key={line}>{line}</li>
+                    ))}
+                </ul>
+            )}
+            {against.length > 0 && (
+                <ul className="start-against">
+                    {against.map((one) => (
+                        <li key={one.title}>
+                            <Shape kind={one.severity} size={15} /> {one.title}
+                        </li>
+                    ))}
+                </ul>
+            )}
+            {later.length > 0 && <p className="cap">To measure later: {later.join('; ')}.</p>}
+        </div>
+    );
+}

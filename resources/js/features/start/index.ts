@@ -1,0 +1,2 @@
+export { StartPage } from './StartPage';
+export { StartsPage } from './StartsPage';
