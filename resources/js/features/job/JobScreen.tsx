@@ -137,6 +137,9 @@ interface StationProps {
 function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, ...rest }: StationProps) {
     const navigate = useNavigate();
     if (station?.key === 'look') return <LookStation editor={editor} phone={phone} />;
+    // A job may be single joints and no run.
+    if (station?.key === 'joints' && !plan)
+        return <JointsStation run={undefined} editor={editor} selection={rest.selection} phone={phone} />;
     // The first run of a job exists while it is being said: the field that it is said in must stay.
     if (plan !== undefined && !run && view === 'run')
         return (
@@ -160,7 +163,7 @@ function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, 
         case 'cut':
             return <CutStation run={run} plan={plan} editor={editor} base={base} selection={selection} />;
         case 'joints':
-            return <JointsStation run={run} plan={plan} editor={editor} selection={selection} phone={phone} />;
+            return <JointsStation run={run} editor={editor} selection={selection} phone={phone} />;
         case 'make-up':
             return (
                 <MakeUpStation

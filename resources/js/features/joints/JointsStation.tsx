@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { jointCardQuery } from '../../api/queries';
-import type { JobRun, JointCard, RunReport } from '../../api/types';
+import type { JointCard, RunReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
@@ -16,8 +16,8 @@ import { Register } from './Register';
 import { StepCard } from './StepCard';
 
 interface Props {
-    run: RunReport;
-    plan: JobRun;
+    /** undefined in a job of single joints alone */
+    run: RunReport | undefined;
     editor: JobEditor;
     selection: SharedSelection;
     phone: boolean;
@@ -27,15 +27,17 @@ interface Props {
  * The Joints station: the register of all joints, what can join the selected one and what cannot, and the card to make
  * it by.
  */
-export function JointsStation({ run, plan, editor, selection, phone }: Props) {
+export function JointsStation({ run, editor, selection, phone }: Props) {
     const [params, setParams] = useSearchParams();
-    const single = params.get('single');
     const asked = params.get('joint');
+    const joints = run?.joints ?? [];
     const joint =
-        run.joints.find(
+        joints.find(
             (one) => one.key === (asked ?? (selection.selected?.kind === 'joint' ? selection.selected.key : null)),
-        ) ?? (phone ? undefined : (run.joints.find((one) => one.state !== 'own') ?? run.joints.at(-1)));
-    const which: Which | null = single ? { single } : joint ? { run: run.id, joint: joint.key } : null;
+        ) ?? (phone ? undefined : (joints.find((one) => one.state !== 'own') ?? joints.at(-1)));
+    const firstSingle = phone || joint ? undefined : editor.evaluation.singles[0]?.id;
+    const single = params.get('single') ?? firstSingle;
+    const which: Which | null = single ? { single } : run && joint ? { run: run.id, joint: joint.key } : null;
     const card = useQuery(jointCardQuery(editor.ofJob, which));
     const [looked, setLooked] = useState<string | null>(null);
     const [steps, setSteps] = useState(false);
@@ -85,7 +87,6 @@ export function JointsStation({ run, plan, editor, selection, phone }: Props) {
                                 which={which}
                                 onSteps={() => setSteps(true)}
                                 onLook={setLooked}
-                                plan={plan}
                             />
                         </>
                     )}
@@ -110,7 +111,6 @@ function Chosen({
     which: Which | null;
     onSteps: () => void;
     onLook: (method: string) => void;
-    plan: JobRun;
 }) {
     const [box, size] = useSize();
     const method = card.methods.find((one) => one.method === looked);

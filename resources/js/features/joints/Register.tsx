@@ -19,29 +19,32 @@ export function Register({
     open,
     onOpen,
 }: {
-    run: RunReport;
+    run: RunReport | undefined;
     editor: JobEditor;
     open: Which | null;
     onOpen: (which: Which) => void;
 }) {
-    const settled = run.joints.filter((joint) => ['own', 'chosen', 'best'].includes(joint.state)).length;
+    const joints = run?.joints ?? [];
+    const settled = joints.filter((joint) => ['own', 'chosen', 'best'].includes(joint.state)).length;
     const { singles } = editor.evaluation;
     const selected = open === null ? '' : keyOf(open);
     return (
         <section className="register" aria-label="Register of joints">
-            <header>
-                <h2>
-                    {run.joints.length} {run.joints.length === 1 ? 'joint' : 'joints'}, {settled} with a method
-                </h2>
-                <p className="cap">{registerInWords(run)}</p>
-            </header>
-            {run.joints.map((joint) => (
+            {run && (
+                <header>
+                    <h2>
+                        {joints.length} {joints.length === 1 ? 'joint' : 'joints'}, {settled} with a method
+                    </h2>
+                    <p className="cap">{registerInWords(run)}</p>
+                </header>
+            )}
+            {joints.map((joint) => (
                 <button
                     type="button"
                     key={joint.key}
                     className={selected === joint.key ? 'reg-row lit' : 'reg-row'}
                     aria-current={selected === joint.key}
-                    onClick={() => onOpen({ run: run.id, joint: joint.key })}
+                    onClick={() => run && onOpen({ run: run.id, joint: joint.key })}
                 >
                     <span className="tagj">{joint.mark}</span>
                     <b>{joint.name}</b>
@@ -66,7 +69,7 @@ export function Register({
                     <Shape kind={SHAPES[joint.state]} size={17} />
                 </button>
             ))}
-            {run.joints.length === 0 && singles.length === 0 && (
+            {joints.length === 0 && singles.length === 0 && (
                 <p className="say pad">No joint yet: call out a leg at Route.</p>
             )}
         </section>
