@@ -46,6 +46,7 @@ final class CoreFloors
         'Reckon',
         'Drawing',
         'Guide',
+        'Starts',
     ];
 
     /** @return iterable<string, Rule> */

@@ -57,7 +57,8 @@ final readonly class OddBranch
                         // It comes down onto the run: water never stands in it.
                         if ($direction->z < -1e-6) {
                             $pipe = max(self::PIPE_MM, 2 * $system->pipe($branchSize)->socketDepthMm);
-                            $ways[] = self::made($branch, $bend, $direction, $flow, $pipe);
+                            $long = ceil($branch->branchMm + $bend->outletMm() + $pipe);
+                            $ways[] = new self($branch, $bend, $direction, self::roll($direction, $flow), $long);
                         }
                     }
                 }
@@ -115,19 +116,13 @@ final readonly class OddBranch
             : [$flow->times(cos(deg2rad($branchDeg)))->plus($down->times(sin(deg2rad($branchDeg))))];
     }
 
-    private static function made(Branch $branch, Bend $bend, Vec3 $direction, Vec3 $flow, float $pipeMm): self
+    /** How far the branch is rolled up from level, degrees. */
+    private static function roll(Vec3 $direction, Vec3 $flow): float
     {
         $out = $direction->times(-1.0)->squareTo($flow);
         $up = Vec3::up()->squareTo($flow);
-        $roll = $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
 
-        return new self(
-            $branch,
-            $bend,
-            $direction,
-            $roll,
-            ceil($branch->branchMm + $bend->outletMm() + $pipeMm),
-        );
+        return $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
     }
 
     /**

@@ -16,7 +16,6 @@ use FallBend\Core\Job\Way;
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Verdict\Finding;
-use FallBend\Core\Verdict\RuleId;
 
 /** Lays a run that comes in at an angle which no branch fitting makes with the fitting and the rolled bend that do. */
 final class RolledBranch
@@ -27,9 +26,10 @@ final class RolledBranch
         $evaluated = (new JobEvaluator($catalogue))->evaluate($job);
         foreach ($job->runs as $run) {
             foreach ($evaluated->findings($run->id) as $finding) {
-                $isIts = $finding->rule === RuleId::BranchNoAngle && ($finding->params['branch_run'] ?? '') === $id;
+                // The finding that no fitting makes this angle names, as its first way, a fitting and a rolled bend.
+                $isIts = isset($finding->params['one_fitting']) && ($finding->params['branch_run'] ?? '') === $id;
                 $entering = $job->run($id);
-                if ($isIts && $entering !== null && isset($finding->params['one_fitting'])) {
+                if ($isIts && $entering !== null) {
                     return $job->withRun(self::rolled($entering, $finding, $job->units));
                 }
             }
@@ -40,32 +40,34 @@ final class RolledBranch
 
     private static function rolled(Run $run, Finding $finding, Units $units): Run
     {
-        // To a mark of the tape: what that moves in plan nobody sees.
-        $mark = $units === Units::Inch ? 25.4 / 16 : 1.0;
-        $marked = static fn (float $mm): Length => Length::mm(max(1.0, ceil($mm / $mark) * $mark));
         $of = static fn (string $name): float => (float) ($finding->params["one_{$name}"] ?? 0.0);
         $last = $run->legs[count($run->legs) - 1] ?? null;
         $at = $run->tieIn->branch;
         if ($last?->length === null || $at === null) {
             return $run;
         }
-        $shorter = $marked($last->length->toMm() - $of('shorter'));
+        $shorter = self::marked($last->length->toMm() - $of('shorter'), $units);
         $turn = $of('turn_deg');
-        $legs = [
-            ...array_slice($run->legs, 0, -1),
-            $last->found($shorter, $last->fallMmPerM),
-            new Leg(
-                "l{$run->nextLeg}",
-                $turn < 0.0 ? Way::Left : Way::Right,
-                max(0.01, abs($turn)),
-                $marked($of('long')),
-                fallMmPerM: $of('fall'),
-            ),
-        ];
+        $added = new Leg(
+            "l{$run->nextLeg}",
+            $turn < 0.0 ? Way::Left : Way::Right,
+            max(0.01, abs($turn)),
+            self::marked($of('long'), $units),
+            fallMmPerM: $of('fall'),
+        );
+        $legs = [...array_slice($run->legs, 0, -1), $last->found($shorter, $last->fallMmPerM), $added];
         $branch = new BranchAt($at->run, $at->leg, ($at->atMm ?? 0.0) + $of('further'), $at->pattern);
 
         return $run
             ->withLegs($legs, $run->nextLeg + 1)
             ->withEnds($run->outlet, new End($run->tieIn->what, RunEndKind::Branch, branch: $branch));
+    }
+
+    /** A length to a mark of the tape: what that moves in plan nobody sees. */
+    private static function marked(float $mm, Units $units): Length
+    {
+        $mark = $units === Units::Inch ? 25.4 / 16 : 1.0;
+
+        return Length::mm(max(1.0, ceil($mm / $mark) * $mark));
     }
 }

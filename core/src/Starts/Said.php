@@ -113,7 +113,8 @@ final class Said
     private function word(string $field, string $more): string
     {
         $said = $this->texts[$field] ?? '';
-        $kind = $this->start->field($field)->kind ?? throw new LogicException("{$this->start->id} asks for no {$field}");
+        $kind =
+            $this->start->field($field)->kind ?? throw new LogicException("{$this->start->id} asks for no {$field}");
         [$system, $size] = [...explode(' ', $said, 2), ''];
 
         return match (true) {
