@@ -11,8 +11,8 @@ use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\UnreadableLength;
 
 /**
- * Reads a place on another run: its name or the beginning of it, then how far along its tape, or `turn 2` for the turn
- * into its second leg.
+ * Reads a place on another run: its name or the beginning of it, or `vent of washer` for the vent that leaves a run,
+ * then how far along its tape, or `turn 2` for the turn into its second leg.
  */
 final class Places
 {
@@ -22,9 +22,11 @@ final class Places
     /** @return array{?BranchAt, string, ?string} the place, the words that it took, and what is wrong */
     public static function read(string $text, Job $job): array
     {
-        $place = '/^(?:the\s+)?("[^"]+"|[\p{L}\p{N}\-]+)'.
+        $words = mb_strtolower($text);
+        $called = self::called((string) preg_replace('/^the\s+/u', '', $words), $job);
+        $place = '/^(?:the\s+)?('.($called === '' ? '' : preg_quote($called, '/').'|').'"[^"]+"|[\p{L}\p{N}\-]+)'.
             '(?:\s+(?:at\s+)?(?:(?:turn\s*|t)(?<turn>\d{1,3})|(?<length>'.Words::length().')))?/u';
-        if (preg_match($place, mb_strtolower($text), $m) !== 1) {
+        if (preg_match($place, $words, $m) !== 1) {
             return [null, '', 'Say which run, and how far along it.'];
         }
         $name = trim($m[1], '"');
@@ -81,7 +83,7 @@ final class Places
     {
         $begins = [];
         foreach ($job->runs as $run) {
-            if ($run->id === $words || mb_strtolower($run->name) === $words) {
+            if (in_array($words, self::names($run, $job), true)) {
                 return $run;
             }
             if (str_starts_with($run->id, $words) || str_starts_with(mb_strtolower($run->name), $words)) {
@@ -90,5 +92,31 @@ final class Places
         }
 
         return count($begins) === 1 ? $begins[0] : null;
+    }
+
+    /** The longest name of a run that a text begins with, so that a name of several words needs no marks; or none. */
+    private static function called(string $text, Job $job): string
+    {
+        $called = '';
+        foreach ($job->runs as $run) {
+            foreach (self::names($run, $job) as $name) {
+                $isIt = $text === $name || str_starts_with($text, "{$name} ");
+                $called = $isIt && mb_strlen($name) > mb_strlen($called) ? $name : $called;
+            }
+        }
+
+        return $called;
+    }
+
+    /** @return list<string> in small letters */
+    private static function names(Run $run, Job $job): array
+    {
+        $drain = $run->outlet->branch === null ? null : $job->run($run->outlet->branch->run);
+
+        return [
+            $run->id,
+            mb_strtolower($run->name),
+            ...$drain === null ? [] : ['vent of '.mb_strtolower($drain->name), "vent of {$drain->id}"],
+        ];
     }
 }

@@ -38,6 +38,8 @@ final readonly class StandingPipe
      * @param string $faces which way it points
      * @param ?float $levelMm height of its centre over the mark of the job
      * @param string $inTheWay joists, pipes, buried services
+     * @param bool $isVent from here up it is a vent only: open to the air, and nothing discharges into it; false:
+     *     nobody said so
      */
     public function __construct(
         public string $id,
@@ -52,6 +54,7 @@ final readonly class StandingPipe
         public string $faces,
         public ?float $levelMm,
         public string $inTheWay,
+        public bool $isVent = false,
     ) {}
 
     /** Whether it is known what pipe it is. */

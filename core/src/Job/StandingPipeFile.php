@@ -40,6 +40,7 @@ final readonly class StandingPipeFile
             $fields->stringOr('faces', '', 80),
             $fields->numberOrNull('level_mm', -100_000, 100_000),
             $fields->stringOr('in_the_way', '', 300),
+            $fields->bool('vent', false),
         );
         $fields->end();
 
@@ -63,6 +64,7 @@ final readonly class StandingPipeFile
                 'faces' => $pipe->faces === '' ? null : $pipe->faces,
                 'level_mm' => $pipe->levelMm,
                 'in_the_way' => $pipe->inTheWay === '' ? null : $pipe->inTheWay,
+                'vent' => $pipe->isVent ? true : null,
             ],
             static fn (mixed $value): bool => $value !== null,
         );

@@ -14,12 +14,14 @@ final readonly class Air
      * @param float $lengthMm developed, from the terminal
      * @param bool $isWet it comes through pipe that waste runs in
      * @param ?Segment $by the segment that it comes by; null at the terminal itself
+     * @param bool $isKnown false: it would come down a pipe that stands, and nobody said whether that is open above
      */
     public function __construct(
         public Node $terminal,
         public float $lengthMm,
         public bool $isWet,
         public ?Segment $by,
+        public bool $isKnown = true,
     ) {}
 
     /** Whether it comes through a valve and not from the open air. */
@@ -28,10 +30,19 @@ final readonly class Air
         return $this->terminal->end?->kind === RunEndKind::Valve;
     }
 
-    /** Whether this way is better than another: dry before wet, open before a valve, short before long. */
+    /**
+     * Whether this way is better than another: known before not known, dry before wet, open before a valve, short
+     * before long.
+     */
     public function isBetterThan(?self $other): bool
     {
         return $other === null ||
-            [$this->isWet, $this->isValve(), $this->lengthMm] < [$other->isWet, $other->isValve(), $other->lengthMm];
+            $this->rank() < $other->rank();
+    }
+
+    /** @return array{bool, bool, bool, float} less is better */
+    private function rank(): array
+    {
+        return [! $this->isKnown, $this->isWet, $this->isValve(), $this->lengthMm];
     }
 }

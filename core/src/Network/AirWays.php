@@ -16,13 +16,18 @@ final class AirWays
     /** @var array<int, list<Arm>> by index of the segment that vents them */
     private array $vents = [];
 
-    public function __construct(private readonly Connections $connections) {}
+    /**
+     * @param array<int, bool> $standing by index of the place where a pipe that stands leads down: whether it is a vent
+     */
+    public function __construct(private readonly Connections $connections, private readonly array $standing = []) {}
 
     /** Lets the air down to a place from those above it: these come first. */
     public function letDownTo(Node $node): void
     {
         $in = $this->connections->in($node);
-        $best = $in === [] && $node->end?->isOpenToAir() === true ? new Air($node, 0.0, false, null) : null;
+        $mayBeOpen = isset($this->standing[$node->index]);
+        $isOpen = $node->end?->isOpenToAir() === true || ($this->standing[$node->index] ?? false);
+        $best = $in === [] && ($isOpen || $mayBeOpen) ? new Air($node, 0.0, false, null, $isOpen) : null;
         foreach ($in as $segment) {
             $segment->hasAirAbove = isset($this->at[$segment->up->index]);
             $air = $this->down($segment);
@@ -51,6 +56,7 @@ final class AirWays
                 $from->lengthMm + $segment->lengthMm(),
                 $from->isWet || $segment->isWet,
                 $segment,
+                $from->isKnown,
             );
     }
 

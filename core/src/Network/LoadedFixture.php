@@ -25,9 +25,14 @@ final readonly class LoadedFixture
         return $this->fixture->kind === FixtureKind::WaterCloset;
     }
 
-    /** Gives the height of its flood level rim in the frame of the network, in mm; null where nobody measured. */
+    /**
+     * Gives the height of its flood level rim in the frame of the network, in mm; null where nobody measured. A
+     * standpipe runs over at its top, which is measured from the weir of its trap, level with the start of the run.
+     */
     public function rimMm(): ?float
     {
-        return $this->fixture->rimMm === null ? null : $this->node->at->z + $this->fixture->rimMm;
+        $rim = $this->fixture->rimMm ?? $this->fixture->standpipeMm;
+
+        return $rim === null ? null : $this->node->at->z + $rim;
     }
 }

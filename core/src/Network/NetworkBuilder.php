@@ -36,6 +36,9 @@ final class NetworkBuilder
     /** @var array<string, array<string, Node>> by run and side */
     private array $ends = [];
 
+    /** @var array<int, bool> by index of the place where a pipe that stands leads down: whether it is only a vent */
+    private array $standing = [];
+
     private function __construct(
         private readonly JobLayout $layout,
         private readonly Catalogue $catalogue,
@@ -73,12 +76,23 @@ final class NetworkBuilder
         // Where another run's fitting is laid out later it takes the place of this end, which then hangs in nothing.
         $outlet = $run->run->outlet;
         if (! isset($this->ends[$id]['outlet'])) {
-            $this->ends[$id]['outlet'] = $this->add(new Node(count($this->nodes), $id, 0.0, $offset, $outlet, null));
+            $node = $this->add(new Node(count($this->nodes), $id, 0.0, $offset, $outlet, null));
+            $this->ends[$id]['outlet'] = $node;
+            $this->noteStanding($node, $run);
         }
         if ($run->run->tieIn->next === null && ! isset($this->ends[$id]['tie-in'])) {
             $at = $offset->plus($run->end);
             $tieIn = $this->add(new Node(count($this->nodes), $id, $run->tapeMm, $at, $run->run->tieIn, null));
             $this->ends[$id]['tie-in'] = $tieIn;
+        }
+    }
+
+    /** Notes where a run leads down from a pipe that stands: air may come by it. */
+    private function noteStanding(Node $outlet, RunLayout $run): void
+    {
+        $above = $this->layout->job->standingPipe($outlet->end?->standing);
+        if ($above !== null && ($run->legs[0] ?? null)?->isUpright() === true) {
+            $this->standing[$outlet->index] = $above->isVent;
         }
     }
 
@@ -118,7 +132,7 @@ final class NetworkBuilder
             Loads::sum($segment, $groups);
         }
         $this->stacks($segments);
-        $air = new AirWays($this->connections);
+        $air = new AirWays($this->connections, $this->standing);
         foreach ($nodes as $node) {
             $air->letDownTo($node);
         }
@@ -198,7 +212,8 @@ final class NetworkBuilder
                     [RunEndKind::Socket, RunEndKind::TrapAdapter, RunEndKind::Plain, RunEndKind::Standing],
                     true,
                 ) &&
-                ! $drain->isCalledVent()
+                ! $drain->isCalledVent() &&
+                ! ($this->standing[$node->index] ?? false)
             ) {
                 $unknown[] = $node;
                 $drain->isWet = true;

@@ -76,13 +76,13 @@ final class Said
     }
 
     /**
-     * Fills a text: `{field}`, lengths added up as in `{height-drop}`, `{pipe.system}`, `{pipe.size}`. A length is
-     * printed as the call-out line reads it.
+     * Fills a text: `{field}`, lengths and numbers of mm added up as in `{height-drop+900}`, `{pipe.system}`,
+     * `{pipe.size}`. A length is printed as the call-out line reads it.
      */
     public function filled(string $text): string
     {
         return (string) preg_replace_callback(
-            '/\{([a-z_]+)(\.system|\.size|(?:[+-][a-z_]+)+)?\}/',
+            '/\{([a-z_]+)(\.system|\.size|(?:[+-][a-z0-9_]+)+)?\}/',
             fn (array $m): string => $this->word($m[1], $m[2] ?? ''),
             $text,
         );

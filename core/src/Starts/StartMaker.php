@@ -98,7 +98,11 @@ final readonly class StartMaker
         }
         $laid = $this->again(['runs' => $runs] + $document);
 
-        return $made->bool('rolled', false) ? RolledBranch::laid($laid, $run->id, $this->catalogue) : $laid;
+        return match (true) {
+            $made->bool('rolled', false) => RolledBranch::laid($laid, $run->id, $this->catalogue),
+            $made->bool('meets', false) => MetRun::met($laid, $run->id, $this->catalogue),
+            default => $laid,
+        };
     }
 
     /**

@@ -245,6 +245,7 @@ enum RuleId: string
     case VentLong = 'vent.long';
     case VentMadeWet = 'vent.madeWet';
     case VentMissing = 'vent.missing';
+    case VentAboveNotKnown = 'vent.aboveNotKnown';
     case VentRimNotKnown = 'vent.rimNotKnown';
     case VentSag = 'vent.sag';
     case VentSize = 'vent.size';

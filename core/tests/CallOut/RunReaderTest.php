@@ -129,6 +129,22 @@ final class RunReaderTest extends TestCase
         }
     }
 
+    public function testARunIsNamedByAllItsWordsAndAVentByWhatItVents(): void
+    {
+        $catalogue = Catalogue::shipped();
+        $house = self::house();
+        $read = static fn (string $line, Job $job): ?Run => (new RunReader($job, $catalogue))->read($line)['run'];
+        $vent = $read('arm vent: vent off arm 20 / up 90 / roof', $house);
+        self::assertNotNull($vent);
+        $job = $house->withRuns([...$house->runs, $vent]);
+        foreach (['arm vent 64', 'vent of arm 64', 'the vent of arm 64'] as $into) {
+            $branch = $read("basin / east 30 / into {$into}", $job)?->tieIn->branch;
+            self::assertSame('arm-vent', $branch?->run, $into);
+            self::assertEqualsWithDelta(64 * 25.4, $branch->atMm ?? 0.0, 0.01);
+        }
+        self::assertSame('arm', $read('basin / east 30 / into arm 12', $job)?->tieIn->branch?->run);
+    }
+
     /** @return iterable<string, array{string, string, string}> line, the words that are marked, what is said of them */
     public static function faults(): iterable
     {

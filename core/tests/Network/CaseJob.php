@@ -25,7 +25,7 @@ final class CaseJob
      * be read.
      *
      * From: `lavatory`, or `lavatory trap=s seal=20 rim=600 group=a` (lengths in mm), or `roof`, `valve`, `cap`,
-     * `cleanout`, `socket`, `vent off RUN LEG MM` (or `turn`).
+     * `cleanout`, `socket`, `vent off RUN LEG MM` (or `turn`), `standing`, `standing vent` where that is only a vent.
      * To: `RUN LEG MM`, `socket`, `gully`, `roof`, `valve`, `on RUN`.
      *
      * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
@@ -54,7 +54,11 @@ final class CaseJob
                 'use' => $isVent
                     ? 'vent'
                     : (preg_match('/^[a-z-]+( |$)/', $from) === 1 &&
-                    ! in_array(explode(' ', $from)[0], ['roof', 'valve', 'cap', 'cleanout', 'socket', 'run'], true)
+                    ! in_array(
+                        explode(' ', $from)[0],
+                        ['roof', 'valve', 'cap', 'cleanout', 'socket', 'run', 'standing'],
+                        true,
+                    )
                         ? 'fixture-drain'
                         : 'drain'),
                 'outlet' => self::from($from, $id),
@@ -70,6 +74,7 @@ final class CaseJob
             'units' => $units->value,
             'rulebook' => $book,
             'runs' => $documents,
+            'standing' => self::standing($runs, $units),
             'obstacles' => array_map(
                 static fn (array $o, int $i): array => $o + ['id' => "o{$i}"],
                 $obstacles,
@@ -202,6 +207,9 @@ final class CaseJob
         if (in_array($words[0], ['cap', 'cleanout', 'socket', 'run', 'trap-adapter'], true)) {
             return ['what' => $words[0], 'kind' => $words[0]];
         }
+        if ($words[0] === 'standing') {
+            return ['what' => 'the pipe above', 'kind' => 'standing', 'standing' => implode('-', $words)];
+        }
         $fixture = self::numbers(array_slice($words, 1), [
             'seal' => 'seal_mm',
             'drop' => 'drop_mm',
@@ -220,6 +228,29 @@ final class CaseJob
             'kind' => 'fixture',
             'fixture' => ['kind' => $words[0]] + $fixture + ['rim_mm' => 400],
         ];
+    }
+
+    /**
+     * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
+     * @return list<array<string, mixed>> the pipes that stand, which runs come from
+     */
+    private static function standing(array $runs, Units $units): array
+    {
+        $standing = [];
+        foreach ($runs as [$from]) {
+            if (str_starts_with($from, 'standing')) {
+                $standing[] = [
+                    'id' => str_replace(' ', '-', $from),
+                    'name' => 'the pipe above',
+                    'system' => $units === Units::Inch ? 'ci-no-hub' : 'pvcu-soil',
+                    'size' => $units === Units::Inch ? '3' : '110',
+                    'end' => 'plain',
+                    'vent' => $from === 'standing vent',
+                ];
+            }
+        }
+
+        return $standing;
     }
 
     /** @return array<string, mixed> */

@@ -34,14 +34,18 @@ final readonly class VentByStackRule implements NetworkRule
                 continue;
             }
             $others = $arm->by->heads ?? [];
+            if ($others === []) {
+                // Nobody said what comes down it: that is asked for, see `VentMissingRule`.
+                continue;
+            }
             $findings[] = new Finding(
                 self::ID,
                 Severity::Stop,
                 $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0),
                 params: [
                     'fixture' => $head->name,
-                    'other' => $others[0]->name ?? 'something else',
-                    'more' => max(0, count($others) - 1),
+                    'other' => $others[0]->name,
+                    'more' => count($others) - 1,
                 ],
                 source: $rulebook->source('vent.by-stack'),
             );

@@ -6,12 +6,16 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\TrapKind;
+use FallBend\Core\Network\Air;
+use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
 
-/** Air meets the water behind every trap. */
+/**
+ * Air meets the water behind every trap; where it would come down a pipe that stands, somebody has to say that it does.
+ */
 final readonly class VentMissingRule implements NetworkRule
 {
     public const ID = RuleId::VentMissing;
@@ -20,8 +24,9 @@ final readonly class VentMissingRule implements NetworkRule
     {
         $findings = [];
         foreach ($network->heads as $head) {
-            $arm = $network->arm($head);
-            if ($arm !== null && $arm->vent === null && $head->fixture->trap !== TrapKind::None) {
+            $arm = $head->fixture->trap === TrapKind::None ? null : $network->arm($head);
+            $air = $arm?->vent === null ? null : $network->air($arm->vent);
+            if ($arm !== null && $arm->vent === null) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Stop,
@@ -30,8 +35,22 @@ final readonly class VentMissingRule implements NetworkRule
                     source: $rulebook->source('vent.by-stack'),
                 );
             }
+            if ($air?->isKnown === false) {
+                $findings[] = self::notKnown($head, $air, $network, $rulebook);
+            }
         }
 
         return $findings;
+    }
+
+    private static function notKnown(LoadedFixture $head, Air $air, Network $network, Rulebook $rulebook): Finding
+    {
+        return new Finding(
+            RuleId::VentAboveNotKnown,
+            Severity::Unknown,
+            $network->whereNode($head->node),
+            params: ['fixture' => $head->name, 'pipe' => $air->terminal->end->what ?? ''],
+            source: $rulebook->source('vent.by-stack'),
+        );
     }
 }

@@ -397,6 +397,10 @@ final class NetworkRulesTest extends TestCase
             $book,
             self::stack() + ['fx' => [$fixture, $legs, 'stack 1 1500', ['size' => $size]]],
         ];
+        $under = static fn (string $from, string $legs): array => [
+            'main' => [$from, $legs, 'socket', ['size' => '3', 'use' => 'drain']],
+            'fx' => ['lavatory', 'east 30 fall 1/4', 'main 1 1500'],
+        ];
         $uk = static fn (string $fixture, string $length, string $fall, string $size = '32'): array => [
             'adh-2015',
             [
@@ -486,6 +490,17 @@ final class NetworkRulesTest extends TestCase
                 'vent.missing',
                 ['ipc-2021', ['fx' => ['lavatory', 'north 30 fall 1/4', 'socket']]],
                 ['ipc-2021', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]],
+            ],
+            [
+                'vent.missing',
+                // A pipe that stands and comes along level brings no air; one that leads down may.
+                ['ipc-2021', $under('standing', 'north 120 fall 1/4')],
+                ['ipc-2021', $under('standing', 'down 144')],
+            ],
+            [
+                'vent.aboveNotKnown',
+                ['upc-2021', $under('standing', 'down 144')],
+                ['upc-2021', $under('standing vent', 'down 144')],
             ],
         ];
     }

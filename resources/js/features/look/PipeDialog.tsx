@@ -130,6 +130,13 @@ function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Uni
                 label="It cannot be moved along its axis"
                 defaultChecked={pipe?.fixed ?? true}
             />
+            <Form.Check
+                id="pipe-vent"
+                name="vent"
+                className="whole"
+                label="From here up it is only a vent: open to the air, and nothing discharges into it"
+                defaultChecked={pipe?.vent ?? false}
+            />
         </>
     );
 }
@@ -137,7 +144,14 @@ function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Uni
 /** The pipe as the form has it. */
 function pipeOf(form: FormData, pipe: JobStanding | undefined, id: string, levelMm: number | undefined): JobStanding {
     const text = (key: string): string => formText(form, key).trim();
-    const { at: _, faces: __, level_mm: ___, in_the_way: ____, ...rest } = pipe ?? ({} as Partial<JobStanding>);
+    const {
+        at: _,
+        faces: __,
+        level_mm: ___,
+        in_the_way: ____,
+        vent: _____,
+        ...rest
+    } = pipe ?? ({} as Partial<JobStanding>);
     return {
         ...rest,
         id,
@@ -149,5 +163,6 @@ function pipeOf(form: FormData, pipe: JobStanding | undefined, id: string, level
         ...(text('faces') ? { faces: text('faces') } : {}),
         ...(levelMm === undefined ? {} : { level_mm: levelMm }),
         ...(text('in_the_way') ? { in_the_way: text('in_the_way') } : {}),
+        ...(form.has('vent') ? { vent: true } : {}),
     };
 }
