@@ -378,7 +378,7 @@ abstract class BrowserTestCase extends TestCase
         }
     }
 
-    private static function fromEnvironment(string $name): string
+    protected static function fromEnvironment(string $name): string
     {
         $value = getenv($name);
 

@@ -38,36 +38,142 @@ final class StartsTest extends BrowserTestCase
         $this->until(fn (): bool => in_array('piece 2A', $this->tags($browser), true), 'it is drawn');
     }
 
-    /** 74 in between the cuts, less the ridges of two sleeves, 1/8 in each: 73 3/4 in. */
-    #[DataProvider('screens')]
-    public function testALengthOfIronOut(int $width, int $height): void
+    /**
+     * Every other start: what is filled in, what it says then, and what it opens. Checked by hand; a short quarter bend
+     * of 1-1/2 takes 1-3/4 in, of 2 in 2-5/16 in, of 3 in 3-1/16 in, and so does the branch of a tee of that size, with
+     * half the difference of the outsides where its run is larger (1.9, 2.375, 3.5 in).
+     *
+     * @return iterable<string, array{string, array<string, string>, string, string}>
+     */
+    public static function starts(): iterable
     {
-        $browser = $this->begun($width, $height, 'A length of iron out, plastic in');
-        $this->type($browser, 'gap', "6' 2");
-        $this->says($browser, 'new length: cut 1A 73 3/4 in');
-        $this->started($browser, '/runs/new-length/cut', 6);
-        $this->until(
-            fn (): bool => str_contains($this->text($browser, '.cut-row'), '1A'),
-            'it stands at Cut',
-        );
+        // 46 in: 4 ft less 1-3/4 and 0.24 in.
+        yield 'kitchen' => ['A sink or basin to a stack', ['across' => "4'"], 'drain: cut 2A 46 in', '/drain/cut'];
+        // 74 in between the cuts, less the ridges of two sleeves, 1/8 in each.
+        yield 'iron out' => ['A length of iron out, plastic in', ['gap' => "6' 2"], '1A 73 3/4 in', '/new-length/cut'];
+        // 1,500 less half the stack, 55, and what the boss and the stop leave, 21.
+        yield 'UK waste' => [
+            'A basin, bath or sink to the stack',
+            ['across' => '1500'],
+            'waste: cut 2A 1424 mm',
+            '/waste/cut',
+        ];
+        yield 'joint' => ['Just this joint', [], 'Soil-pipe adapter, with hub gasket, service', '/none/joints'];
+        yield 'hub' => ['Plastic into an iron hub', [], 'Soil-pipe adapter', '/none/joints'];
+        yield 'thread' => ['A new outlet from an old threaded tee', [], 'male adapter, taper', '/none/joints'];
+        yield 'laboratory' => ['Grooved joints for laboratory waste', [], 'nut, ring, seal', '/none/joints'];
+        // 10 ft: 12 in from the beginning, 6 in before the end, 102 in between them in three spans of 34.
+        yield 'clips' => [
+            'Clips for pipe that stands or hangs',
+            ['length' => "10'"],
+            'at 12 in, 46 in, 80 in, 114 in',
+            '/pipe/hang',
+        ];
+        // 40 in less 3-1/16 in.
+        yield 'group' => [
+            'A bathroom group on a stack',
+            ['closet' => '40'],
+            'closet: cut 4A 36 15/16 in',
+            '/closet/route',
+        ];
+        // The tub's vent leaves 6 in from its trap: of 24 in, 18 are left, 4 more than of 20 in.
+        yield 'laundry' => ['A laundry wall: washer and sink', ['out' => '24'], '5B 14 5/8 in', '/tub-vent/route'];
+        // 40 in less 1-3/4 and 0.24 in.
+        yield 'low sink' => [
+            'A sink beside a standpipe, lower than its vent goes up',
+            ['sink' => '40'],
+            'sink: cut 3A 38 in',
+            '/washer-vent/route',
+        ];
+        // 5 ft less 3-1/16 in and half the difference of 4.5 and 3.5 in.
+        yield 'other stack' => [
+            'A plastic branch into a stack of another material',
+            ['across' => "5'"],
+            'branch: cut 2A 56 7/16 in',
+            '/branch/cut',
+        ];
+        // 30 in less 2-3/16 in of the eighth bend and the ridge of the sleeve, 1/8 in.
+        yield 'cracked bend' => [
+            'A cracked bend in a buried line',
+            ['first' => '30'],
+            'new bend: cut 1A 27 11/16 in',
+            '/new-bend/cut',
+        ];
+        // 12 in longer than the 8-15/16 in that 10 in leave.
+        yield 'floor outlet' => [
+            'A sink over an outlet in the floor',
+            ['arm' => '32', 'vent' => '22'],
+            'drain: cut 1A 20 15/16 in',
+            '/vent/cut',
+        ];
+        // 9 ft less the branch of a 3 × 2 tee, 2-5/16 and 0.56 in.
+        yield 'crawl space' => [
+            'An outlet through a crawl space: a dump hose or a garden room',
+            ['rise' => "9'"],
+            'vent: cut 3A 105 1/8 in',
+            '/vent/route',
+        ];
+        // 5 ft less 2-5/16 and 0.56 in.
+        yield 'tub' => [
+            'A tub or shower, with the joists in its way',
+            ['across' => "5'"],
+            'drain: cut 2A 57 1/8 in',
+            '/drain/route',
+        ];
+        // 10 in less the reach, 4-1/4, and the elbow, 15/16, with 3/4 in the wall.
+        yield 'trap' => [
+            'A new trap between a tailpiece and the wall',
+            ['tall' => '4-3/4', 'reach' => '4-1/4', 'elbow' => '15/16', 'depth' => '3/4', 'seal' => '3'],
+            'The trap: cut the wall tube 5 9/16 in',
+            '/none/make-up',
+        ];
     }
 
-    #[DataProvider('screens')]
-    public function testJustAJoint(int $width, int $height): void
+    /** @param array<string, string> $values */
+    #[DataProvider('starts')]
+    public function testEveryStart(string $start, array $values, string $says, string $opens): void
     {
-        $browser = $this->begun($width, $height, 'Just this joint');
-        $this->says($browser, 'Soil-pipe adapter, with hub gasket, service');
-        $this->started($browser, '/runs/none/joints', 4);
-        $this->until(
-            fn (): bool => str_contains($this->text($browser, 'main'), 'The joint'),
-            'its card is a tap away',
-        );
+        $browser = null;
+        foreach (self::screens() as [$width, $height]) {
+            $browser = $this->begun($width, $height, $start, $browser);
+            foreach ($values as $field => $text) {
+                $this->type($browser, $field, $text);
+            }
+            $this->says($browser, $says);
+            $this->started($browser, "/runs{$opens}", 5 + 2 * count($values));
+            $shows = $this->shownOf($says, $opens);
+            $this->until(
+                fn (): bool => str_contains(strtolower($this->text($browser, 'main')), strtolower($shows)),
+                "“{$shows}” stands there",
+            );
+        }
     }
 
-    private function begun(int $width, int $height, string $start): RemoteWebDriver
+    /** What the station that a start opens shows of what was said: a piece, the length of a tube, a joint, a hanger. */
+    private function shownOf(string $says, string $opens): string
     {
-        $browser = $this->open($width, $height);
-        $this->signIn($browser);
+        return match (true) {
+            preg_match('/\b\d[A-Z]\b/', $says, $piece) === 1 => $piece[0],
+            str_ends_with($opens, 'make-up') => '5 9/16',
+            str_ends_with($opens, 'joints') => 'Single joints of this job',
+            default => 'Hanger 1',
+        };
+    }
+
+    /** @param ?RemoteWebDriver $browser one that is signed in */
+    private function begun(
+        int $width,
+        int $height,
+        string $start,
+        ?RemoteWebDriver $browser = null,
+    ): RemoteWebDriver {
+        if ($browser === null) {
+            $browser = $this->open($width, $height);
+            $this->signIn($browser);
+        } else {
+            $this->resize($browser, $width, $height);
+            $browser->navigate()->to(self::fromEnvironment('BROWSER_BASE').'/');
+        }
         $this->seen($browser, '.board');
         $browser->executeScript(
             'window.acts = 0; document.addEventListener("click", () => window.acts++, true);'.

@@ -264,9 +264,7 @@ final readonly class CutTicket
 
     private function length(float $mm): string
     {
-        $said = $this->tape->reading($mm);
-
-        return $this->said->units === Units::Inch ? "{$said['inch']} in" : "{$said['metric']} mm";
+        return $this->tape->said($mm, $this->said->units);
     }
 
     private function within(Piece $piece): string

@@ -61,6 +61,7 @@ final readonly class GuidedMove
             'tail_size' => 10,
             'trap_size' => 10,
             'outlet_size' => 10,
+            'outlet_system' => 40,
             'tall_mm' => [1.0, 2000.0],
             'reach_mm' => [0.0, 1000.0],
             'elbow_mm' => [0.0, 500.0],
@@ -77,14 +78,14 @@ final readonly class GuidedMove
 
     /**
      * @param string $kind one of KINDS
-     * @param string $run id of the run that it belongs to
+     * @param ?string $run id of the run that it belongs to; null: of the job, as a trap that no run is laid out for
      * @param array<string, float|string|bool> $values as said, by name
      * @param list<array<string, float|string>> $obstacles boxes that stand in the way of two ends
      */
     private function __construct(
         public string $id,
         public string $kind,
-        public string $run,
+        public ?string $run,
         public string $name,
         public array $values,
         public array $obstacles,
@@ -99,7 +100,9 @@ final readonly class GuidedMove
     public static function read(Fields $fields, string $id, array $runs): self
     {
         $kind = $fields->choice('kind', self::KINDS);
-        [$run, $name] = [$fields->choice('run', $runs), trim($fields->string('name', 80))];
+        // Two ends are ends of a run; a line that stands and a trap may have none.
+        $run = $kind === 'ends' || $fields->has('run') ? $fields->choice('run', $runs) : null;
+        $name = trim($fields->string('name', 80));
         if ($name === '') {
             throw BadInput::at($fields->at('name'), 'must not be empty', $name);
         }
@@ -127,7 +130,7 @@ final readonly class GuidedMove
         return [
             'id' => $this->id,
             'kind' => $this->kind,
-            'run' => $this->run,
+            ...$this->run === null ? [] : ['run' => $this->run],
             'name' => $this->name,
             'values' => (object) $this->values,
         ] + ($this->obstacles === [] ? [] : ['obstacles' => $this->obstacles]);

@@ -35,6 +35,14 @@ final class Tape
         return $said['mm'] === $mm ? $said : ['mm' => $mm] + $said;
     }
 
+    /** Gives a length as a tape of these units says it: `5 1/2 in`, `140 mm`. */
+    public function said(float $mm, Units $units): string
+    {
+        $reading = $this->reading($mm);
+
+        return $units === Units::Inch ? "{$reading['inch']} in" : "{$reading['metric']} mm";
+    }
+
     /** @return Reading|null */
     public function readingOrNull(?float $mm): ?array
     {

@@ -13,6 +13,12 @@ final readonly class MadeStart
      * @param ?Job $job null where something is wrong
      * @param array<string, string> $problems by id of the field; an empty id: of no field
      * @param list<string> $later labels of what was left to be measured later
+     * @param list<string> $stands ids of the runs that stand already: nothing of them is cut
      */
-    public function __construct(public ?Job $job, public array $problems, public array $later) {}
+    public function __construct(
+        public ?Job $job,
+        public array $problems,
+        public array $later,
+        public array $stands = [],
+    ) {}
 }

@@ -41,6 +41,13 @@ final class Said
                 $this->take($field, trim($values[$field->id] ?? $field->startsWith($units)));
             }
         }
+        foreach ($start->fields as $field) {
+            [$said, $limit] = [$this->numbers[$field->id] ?? null, $this->numbers[$field->below] ?? null];
+            if ($said !== null && $limit !== null && $said >= $limit) {
+                $other = $start->field($field->below)->label ?? '';
+                $this->problems[$field->id] = "It has to be less than “{$other}”.";
+            }
+        }
     }
 
     /** @return list<string> labels of what was left for later */
@@ -86,6 +93,12 @@ final class Said
             fn (array $m): string => $this->word($m[1], $m[2] ?? ''),
             $text,
         );
+    }
+
+    /** Whether a field was left to be measured later. */
+    public function isLater(string $field): bool
+    {
+        return $this->start->field($field) !== null && ! isset($this->texts[$field]);
     }
 
     /**

@@ -19,7 +19,7 @@ use FallBend\Core\Measure\Units;
  *     region: 'us'|'uk',
  *     name: string,
  *     say: string,
- *     opens: 'look'|'route'|'joints'|'cut'|'hang',
+ *     opens: 'look'|'route'|'make-up'|'joints'|'cut'|'hang',
  *     fields: list<WrittenField>,
  *     strokes: list<string>,
  * }
@@ -29,7 +29,7 @@ final readonly class Start
     /**
      * @param 'us'|'uk' $region
      * @param string $say one sentence on what it is for
-     * @param 'look'|'route'|'joints'|'cut'|'hang' $opens station that has the next thing to do
+     * @param 'look'|'route'|'make-up'|'joints'|'cut'|'hang' $opens station that has the next thing to do
      * @param list<StartField> $fields
      * @param list<string> $strokes of its drawing: a word, the points, a text; `hold FIELD x,y x,y` is a length to
      *     measure
@@ -55,7 +55,7 @@ final readonly class Start
             $file->choice('region', ['us', 'uk']),
             $file->string('name', 80),
             $file->string('say', 200),
-            $file->choice('opens', ['look', 'route', 'joints', 'cut', 'hang']),
+            $file->choice('opens', ['look', 'route', 'make-up', 'joints', 'cut', 'hang']),
             array_map(StartField::read(...), $file->children('fields', 30)),
             $file->strings('strokes', 80),
             array_map(static fn (Fields $one): array => $one->all(), $file->children('makes', 20)),

@@ -9,15 +9,11 @@ use FallBend\Core\Catalog\Coupling;
 use FallBend\Core\Catalog\Part;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Evaluation\JobEvaluator;
-use FallBend\Core\Geometry\Vec3;
-use FallBend\Core\Job\Run;
+use FallBend\Core\Job\GuidedMove;
+use FallBend\Core\Job\Job;
 use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Joining\MethodTexts;
 use FallBend\Core\Layout\JointRegister;
-use FallBend\Core\Layout\Junction;
-use FallBend\Core\Layout\Piece;
-use FallBend\Core\Measure\Tape;
-use FallBend\Core\Measure\Units;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Verdict\Severity;
 use FallBend\Core\Verdict\Wording;
@@ -39,9 +35,6 @@ use FallBend\Core\Verdict\Wording;
  */
 final readonly class StartAnswer
 {
-    /** A branch that is rolled by less is laid level. */
-    private const LEVEL_DEG = 5.0;
-
     public function __construct(private Catalogue $catalogue) {}
 
     /** @return WrittenAnswer */
@@ -53,60 +46,33 @@ final readonly class StartAnswer
         }
         $evaluated = (new JobEvaluator($this->catalogue))->evaluate($made->job);
         $last = $made->job->runs[count($made->job->runs) - 1] ?? null;
+        $traps = $this->traps($made->job);
 
         return $answer + [
             // What a start is for is laid last, after what it needs.
             'drawing' => $last === null ? null : BoardSummary::drawingOf($evaluated, $last->id),
             'drawn_fill' => $this->catalogue->assumption('drawn-fill')->value,
-            'says' => [...$last === null ? [] : $this->run($evaluated, $last), ...$this->joints($evaluated)],
-            'against' => self::against($evaluated, $last),
+            'says' => [
+                ...(new SaidRuns($evaluated, $made->stands))->says(),
+                ...$this->joints($evaluated),
+                ...array_merge([], ...array_column($traps, 'says')),
+            ],
+            'against' => [
+                ...self::against($evaluated, $made->stands),
+                ...array_merge([], ...array_column($traps, 'against')),
+            ],
         ];
     }
 
-    /** @return list<string> what the run that it is about is cut to, and how the fitting is turned that it enters */
-    private function run(EvaluatedJob $job, Run $run): array
+    /** @return list<FittedTrap> */
+    private function traps(Job $job): array
     {
-        $units = $job->job()->units;
-        $pieces = array_map(
-            static fn (Piece $piece): string => "{$piece->letter} ".self::length($piece->cutMm, $units),
-            $job->run($run->id)->pieces,
+        $moves = array_filter($job->moves, static fn (GuidedMove $move): bool => $move->kind === 'trap-fit');
+
+        return array_map(
+            fn (GuidedMove $move): FittedTrap => FittedTrap::of($job, $move, $this->catalogue),
+            array_values($moves),
         );
-
-        return [
-            ...$pieces === [] ? [] : ["{$run->name}: cut ".implode(', ', $pieces)],
-            ...$this->rolled($job, $run),
-        ];
-    }
-
-    /**
-     * A branch that does not lie level: how far it is rolled up, and that round the pipe.
-     *
-     * @return list<string>
-     */
-    private function rolled(EvaluatedJob $job, Run $run): array
-    {
-        $into = $run->tieIn->branch === null ? null : $job->layout()->runs[$run->tieIn->branch->run] ?? null;
-        $says = [];
-        foreach ($into->fittings ?? [] as $fitting) {
-            $junction = $fitting->junction;
-            $deg = $junction?->key() === $run->id ? self::rollDeg($junction) : 0.0;
-            if ($into !== null && $deg > self::LEVEL_DEG) {
-                $round = deg2rad($deg) * $into->system->pipe($fitting->part->size)->outsideMm / 2;
-                $says[] = "{$fitting->part->sizeInWords()} {$fitting->part->name}: its branch rolled ".
-                    round($deg).'° up from level, '.
-                    self::length($round, $job->job()->units).' round the pipe';
-            }
-        }
-
-        return $says;
-    }
-
-    private static function rollDeg(Junction $junction): float
-    {
-        $out = $junction->taps[0]->flow->times(-1.0)->squareTo($junction->flow);
-        $up = Vec3::up()->squareTo($junction->flow);
-
-        return $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
     }
 
     /** @return list<string> how each joint is made, and with what */
@@ -136,16 +102,17 @@ final readonly class StartAnswer
     }
 
     /**
-     * Without mere notes; of runs that only stand there for this one no more than what stops it.
+     * Without mere notes; of runs that stand already no more than what stops them.
      *
+     * @param list<string> $stands ids of those
      * @return list<array{severity: value-of<Severity>, title: string}>
      */
-    private static function against(EvaluatedJob $job, ?Run $last): array
+    private static function against(EvaluatedJob $job, array $stands): array
     {
         $wording = new Wording($job->job()->units);
         $against = [];
         foreach ($job->job()->runs as $run) {
-            $least = $run === $last ? Severity::Unknown : Severity::Stop;
+            $least = in_array($run->id, $stands, true) ? Severity::Stop : Severity::Unknown;
             foreach ($job->findings($run->id) as $finding) {
                 if ($finding->severity->rank() <= $least->rank()) {
                     $title = $wording->sentences($finding)['title'];
@@ -155,12 +122,5 @@ final readonly class StartAnswer
         }
 
         return $against;
-    }
-
-    private static function length(float $mm, Units $units): string
-    {
-        $reading = (new Tape)->reading($mm);
-
-        return $units === Units::Inch ? "{$reading['inch']} in" : "{$reading['metric']} mm";
     }
 }

@@ -33,6 +33,7 @@ final readonly class StartField
      * @param list<array{key: string, name: string}> $options of a choice
      * @param list<string> $systems of a pipe
      * @param array{inch: string, mm: string} $start what stands there at first
+     * @param string $below id of a length that it has to be less than; empty: none
      * @param string $when a condition on fields before it, see `Said::holds`; empty: always
      */
     private function __construct(
@@ -46,6 +47,7 @@ final readonly class StartField
         public array $options,
         public array $systems,
         private array $start,
+        public string $below,
         public string $when,
     ) {}
 
@@ -72,6 +74,7 @@ final readonly class StartField
             ),
             $row->has('systems') ? $row->strings('systems', 30) : [],
             ['inch' => $byUnits?->string('inch') ?? $same, 'mm' => $byUnits?->string('mm') ?? $same],
+            $row->stringOr('below', '', 40),
             $row->stringOr('when', '', 80),
         );
         $row->end();

@@ -43,7 +43,7 @@ final readonly class StartMaker
         if ($said->problems !== []) {
             return new MadeStart(null, $said->problems, $said->later());
         }
-        $job = $empty;
+        [$job, $stands] = [$empty, []];
         foreach ($start->makes as $made) {
             $fields = Fields::of($made);
             if (! $said->holds($fields->stringOr('if', '', 200))) {
@@ -54,16 +54,21 @@ final readonly class StartMaker
                 return new MadeStart(null, $said->problems, $said->later());
             }
             $job = $next;
+            if ($fields->bool('stands', false)) {
+                $stands[] = $job->runs[count($job->runs) - 1]->id ?? '';
+            }
         }
 
-        return new MadeStart($job, [], $said->later());
+        return new MadeStart($job, [], $said->later(), $stands);
     }
 
     private function with(Job $job, Fields $made, Said $said): ?Job
     {
-        return match ($made->choice('makes', ['standing', 'run', 'joint'])) {
+        return match ($made->choice('makes', ['standing', 'run', 'joint', 'obstacle', 'move'])) {
             'standing' => $this->standing($job, $made, $said),
             'joint' => $this->document($job, 'single_joints', self::filled($made->child('joint')->all(), $said)),
+            'obstacle' => $this->document($job, 'obstacles', self::filled($made->child('obstacle')->all(), $said)),
+            'move' => $this->document($job, 'moves', self::filled($made->child('move')->all(), $said)),
             default => $this->run($job, $made, $said),
         };
     }
@@ -106,23 +111,26 @@ final readonly class StartMaker
     }
 
     /**
-     * Fills every text of a part of a job file; a number is written as `{=field}`, see `Said::sum`.
+     * Fills every text of a part of a job file; a number is written as `{=field}`, see `Said::sum`. What was left to be
+     * measured later is left out.
      *
      * @param array<array-key, mixed> $values
      * @return array<array-key, mixed>
      */
     private static function filled(array $values, Said $said): array
     {
-        return array_map(static function (mixed $value) use ($said): mixed {
+        $filled = array_map(static function (mixed $value) use ($said): mixed {
             if (is_array($value)) {
                 return self::filled($value, $said);
             }
             if (is_string($value) && preg_match('/^\{=([a-z0-9_+-]+)\}$/', $value, $m) === 1) {
-                return $said->sum($m[1]);
+                return $said->isLater($m[1]) ? null : $said->sum($m[1]);
             }
 
             return is_string($value) ? $said->filled($value) : $value;
         }, $values);
+
+        return array_filter($filled, static fn (mixed $value): bool => $value !== null);
     }
 
     /** @param array<array-key, mixed> $one */

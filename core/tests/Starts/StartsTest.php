@@ -58,6 +58,12 @@ final class StartsTest extends TestCase
                 self::assertSame([$field->id], array_keys($made->problems), "{$field->id}: {$text}");
                 self::assertNull($made->job);
             }
+            if ($field->below !== '') {
+                // As long as what it lies within.
+                $limit = $start->field($field->below)?->startsWith($start->units()) ?? '';
+                $made = self::make($start, [$field->id => $limit]);
+                self::assertStringContainsString('less than', $made->problems[$field->id] ?? '', $field->id);
+            }
         }
     }
 
@@ -103,6 +109,23 @@ final class StartsTest extends TestCase
             'branch',
             [3048.0 - ((57.15 + 44.45 * M_SQRT1_2) / M_SQRT1_2 + 3.2)],
         ];
+        // 3 ft less the branch of a 3 × 1-1/2 tee: a short 1-1/2 quarter bend and half the difference of the outsides.
+        yield 'a basin of a group' => ['bathroom-group', [], 'basin', [914.4 - 44.45 - (88.9 - 48.26) / 2]];
+        // 30 in less the branch of a 3 in tee, 3-1/16 in: that of the short quarter bend.
+        yield 'a closet of a group' => ['bathroom-group', [], 'closet', [762.0 - 77.79]];
+        // 4 ft less the short 2 in quarter bend, 2-5/16 in, and half the difference of the outsides.
+        yield 'a tub' => ['tub', [], 'drain', [1219.2 - 58.74 - (88.9 - 60.325) / 2]];
+        yield 'a low sink' => ['low-sink', [], 'sink', [914.4 - 44.45 - 6.0325]];
+        // From the upper cut 18 in, less the ridge of the sleeve, 1/8 in, and what the tee takes upstream, 1-7/8 in.
+        yield 'a branch in a stack of iron' => [
+            'other-stack',
+            [],
+            'new-length',
+            [457.2 - 3.175 - 47.625, 457.2 - 3.175 - 77.79],
+        ];
+        // A short eighth bend of 4 in takes 2-3/16 in of either leg; the sleeve on the thick wall has a ridge of 1/8
+        // in, the gasketed joint of the sewer pipe none.
+        yield 'a cracked bend' => ['cracked-bend', [], 'new-bend', [508.0 - 55.56 - 3.175, 508.0 - 55.56]];
     }
 
     /**
@@ -136,6 +159,60 @@ final class StartsTest extends TestCase
             self::assertEqualsWithDelta($roll, $rolls[0], 3.0, "{$angle}°");
             self::assertSame([], $answer['against']);
         }
+    }
+
+    public function testVentsAreLedTogetherWhereTheyMeet(): void
+    {
+        $made = self::make(Starts::shipped()['laundry-wall'], []);
+        self::assertInstanceOf(Job::class, $made->job);
+        $layout = (new JobEvaluator(Catalogue::shipped()))->evaluate($made->job)->layout();
+        self::assertSame([], $layout->missesMm);
+        // The washer's vent leaves 12 in from its trap, of 5 ft to the stack; the tub's 6 in from its own, of 20 in.
+        foreach (['washer-vent' => 48 * 25.4, 'tub-vent' => 14 * 25.4] as $vent => $mm) {
+            $legs = $made->job->run($vent)->legs ?? [];
+            $last = $legs[count($legs) - 1] ?? null;
+            self::assertEqualsWithDelta($mm, $last?->length?->toMm(), 1.0, $vent);
+        }
+    }
+
+    public function testATrapIsFittedOrSaysWhatToMeasure(): void
+    {
+        $answer = static fn (array $values): array => (new StartAnswer(Catalogue::shipped()))
+            ->written(self::make(Starts::shipped()['trap'], $values));
+        self::assertSame(['measure the trap'], array_column($answer([])['against'], 'title'));
+        self::assertCount(5, $answer([])['later']);
+        $measured = ['tall' => '4-3/4', 'reach' => '4-1/4', 'elbow' => '15/16', 'depth' => '3/4', 'seal' => '3'];
+        // The arm: 10 in less a reach of 4-1/4 in; less the elbow, 15/16 in, and 3/4 in into the wall: 5-9/16 in. It
+        // rises by 1/4 in a foot, 0.12 in; the trap is 4-3/4 in tall, and the tailpiece ends 5 in over the outlet.
+        self::assertSame(
+            [
+                'The trap: cut the wall tube 5 9/16 in',
+                'Extend the tailpiece by 1/8 in',
+                'To buy: 1-1/2 trap, 1-1/2 extension tube, 1-1/2 wall tube',
+            ],
+            $answer($measured)['says'],
+        );
+    }
+
+    public function testWhatAJoistDoesNotStandIsSaid(): void
+    {
+        $against = static fn (array $values): array => array_column(
+            (new StartAnswer(Catalogue::shipped()))->written(self::make(Starts::shipped()['tub'], $values))['against'],
+            'title',
+        );
+        self::assertSame([], $against([]));
+        self::assertContains('drain: hole too near the edge', $against(['under' => '1-3/4']));
+        self::assertSame([], $against(['under' => '1-3/4', 'joists' => '0']));
+    }
+
+    public function testPipeThatStandsIsHeldAndNotCut(): void
+    {
+        $answer = (new StartAnswer(Catalogue::shipped()))->written(self::make(Starts::shipped()['clips'], []));
+        // 12 in from its beginning, 6 in before its end, no further apart than 4 ft: 222 in over five spans.
+        self::assertSame(
+            ['pipe: 6 hangers, at 12 in, 56 3/8 in, 100 13/16 in, 145 3/16 in, 189 5/8 in, 234 in'],
+            $answer['says'],
+        );
     }
 
     public function testAJointIsNamedWithItsPart(): void
@@ -173,7 +250,12 @@ final class StartsTest extends TestCase
     private static function wrong(StartField $field): array
     {
         return match ($field->kind) {
-            FieldKind::Length => ['', 'abc', '1/16', '900 m'],
+            FieldKind::Length => [
+                'abc',
+                '900 m',
+                ...$field->isOptional ? [] : [''],
+                ...($field->least ?? 0.0) > 2.0 ? ['1/16'] : [],
+            ],
             FieldKind::Angle => ['', 'square', '200'],
             default => ['nothing of the kind'],
         };

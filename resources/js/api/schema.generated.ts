@@ -3163,7 +3163,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "cut-in";
-            run: string;
+            run?: string;
             name: string;
             values: {
                 standing?: string;
@@ -3183,7 +3183,7 @@ export interface components {
             id: string;
             /** @constant */
             kind: "trap-fit";
-            run: string;
+            run?: string;
             name: string;
             values: {
                 fixture?: string;
@@ -3206,6 +3206,7 @@ export interface components {
                 tee_branch_mm?: number;
                 tee_out_mm?: number;
                 outlet_size?: string;
+                outlet_system?: string;
             };
         };
         JobHanging: {

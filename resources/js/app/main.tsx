@@ -20,17 +20,19 @@ import '../../css/print.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { BrowserRouter, Route, Routes } from 'react-router';
 import { Board } from '../features/board';
 import { SignedIn } from '../features/session';
 import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
+import { NoPage } from '../shared/NoPage';
 
 const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
 const StartsPage = loaded(() => import('../features/start').then((start) => start.StartsPage));
 const StartPage = loaded(() => import('../features/start').then((start) => start.StartPage));
+const StartPaper = loaded(() => import('../features/start').then((start) => start.StartPaper));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
@@ -82,6 +84,14 @@ if (root) {
                                     </Boundary>
                                 }
                             />
+                            <Route
+                                path="/start/:start/paper"
+                                element={
+                                    <Boundary name="The start on paper">
+                                        <StartPaper />
+                                    </Boundary>
+                                }
+                            />
                             <Route path="/jobs/:id" element={job} />
                             <Route path="/jobs/:id/runs/:run" element={job} />
                             <Route path="/jobs/:id/runs/:run/:station" element={job} />
@@ -95,7 +105,7 @@ if (root) {
                             />
                             <Route path="/bench" element={bench} />
                             <Route path="/bench/:tab" element={bench} />
-                            <Route path="*" element={<Navigate to="/" replace />} />
+                            <Route path="*" element={<NoPage />} />
                         </Route>
                     </Routes>
                 </BrowserRouter>

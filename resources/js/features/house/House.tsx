@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import { useRef, useState } from 'react';
 import { TurnButtons } from '../../drawing/iso/TurnButtons';
 import { HouseIso } from '../../drawing/house/HouseIso';
@@ -47,6 +48,10 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                     <button type="button" className="main-act" onClick={onNew}>
                         Start a run
                     </button>
+                    <p className="say">
+                        Or tell <Link to="/start">what the job is</Link>: a task asks for what it needs, and makes a job
+                        of its own.
+                    </p>
                 </div>
             ) : (
                 <div className="cols house-cols">

@@ -137,9 +137,11 @@ interface StationProps {
 function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, ...rest }: StationProps) {
     const navigate = useNavigate();
     if (station?.key === 'look') return <LookStation editor={editor} phone={phone} />;
-    // A job may be single joints and no run.
+    // A job may be single joints, or a trap, and no run.
     if (station?.key === 'joints' && !plan)
         return <JointsStation run={undefined} editor={editor} selection={rest.selection} phone={phone} />;
+    if (station?.key === 'make-up' && !plan)
+        return <MakeUpStation run={undefined} plan={undefined} editor={editor} onTaken={() => undefined} />;
     // The first run of a job exists while it is being said: the field that it is said in must stay.
     if (plan !== undefined && !run && view === 'run')
         return (

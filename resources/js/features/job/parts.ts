@@ -14,7 +14,8 @@ interface Shown {
 
 /** Which parts of the evaluation a screen of a job shows. */
 export function partsShown({ run, station, view, document, places, isWay }: Shown): string[] {
-    const house = (run === undefined && station !== 'joints') || (station === 'route' && view !== 'run');
+    const house =
+        (run === undefined && !['joints', 'make-up'].includes(station)) || (station === 'route' && view !== 'run');
     return [
         ...(run === undefined ? [] : [`run:${run}`]),
         ...(house && station !== 'look' ? [EVERY_RUN, 'fixtures', 'pipes', 'crossings'] : []),

@@ -22,9 +22,9 @@ type Values = ValuesOf<'cut-in'>;
 
 interface Props {
     editor: JobEditor;
-    run: string;
+    run: string | undefined;
     system: string;
-    place: JobRun['place'];
+    place: JobRun['place'] | undefined;
     /** a kept move that is open */
     opened: MoveOf<'cut-in'> | null;
     onKept: (id: string | null) => void;
@@ -203,7 +203,7 @@ async function read(form: FormData, units: Units): Promise<Values> {
     });
 }
 
-async function ask(values: Values, editor: JobEditor, place: JobRun['place']): Promise<CutInOutput> {
+async function ask(values: Values, editor: JobEditor, place: JobRun['place'] | undefined): Promise<CutInOutput> {
     const pipe = editor.document.standing?.find((one) => one.id === values.standing);
     if (!pipe?.system || !pipe.size) throw new Error('Say which line stands.');
     if (values.centre_mm === undefined) throw new Error('Say how far from its upstream end the branch is to come.');

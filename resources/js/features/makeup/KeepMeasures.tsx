@@ -9,7 +9,8 @@ export type Measured = Pick<JobMove, 'kind' | 'values'> & {
 
 interface Props {
     editor: JobEditor;
-    run: string;
+    /** that it belongs to; undefined: to the job */
+    run: string | undefined;
     measured: Measured;
     /** the kept move that is open, or null */
     opened: JobMove | null;
@@ -21,7 +22,8 @@ export function KeepMeasures({ editor, run, measured, opened, onKept }: Props) {
     const [name, setName] = useState(opened?.name ?? '');
     const keep = (): void => {
         const id = opened?.id ?? freeMoveId(editor.document);
-        const move = { id, run, name: name.trim(), ...measured } as JobMove;
+        const of = opened ? opened.run : run;
+        const move = { id, ...(of ? { run: of } : {}), name: name.trim(), ...measured } as JobMove;
         editor.change((document) => withMove(document, move));
         onKept(id);
     };

@@ -27,20 +27,31 @@ interface Props {
     onTaken: () => void;
 }
 
-/** The guided moves of one run: what was measured for them and kept, and the one at hand. */
-export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
-    const [kind, setKind] = useState<JobMove['kind']>('ends');
-    const [openedId, setOpenedId] = useState<string | null>(null);
-    const kept = movesOf(editor.document, plan.id);
+type StationProps = Pick<Props, 'editor' | 'onTaken'> & {
+    /** undefined in a job without runs: a trap is fitted and a line cut into all the same */
+    run: RunReport | undefined;
+    plan: JobRun | undefined;
+};
+
+/**
+ * The guided moves of one run: what was measured for them and kept, and the one at hand. Where one thing alone was
+ * measured, that is open.
+ */
+export function MakeUpStation({ run, plan, editor, onTaken }: StationProps) {
+    const kept = movesOf(editor.document, plan?.id);
+    const only = kept.length === 1 ? kept[0] : undefined;
+    const [kind, setKind] = useState<JobMove['kind']>(only?.kind ?? (plan ? 'ends' : 'trap-fit'));
+    const [openedId, setOpenedId] = useState<string | null>(only?.id ?? null);
     const opened = kept.find((one) => one.id === openedId) ?? null;
+    const kinds = (Object.keys(MOVE_NAMES) as JobMove['kind'][]).filter((one) => plan !== undefined || one !== 'ends');
     // Changed beside it, or taken back, a kept move is shown anew; kept by hand it is the one on the screen already.
     const key = `${kind} ${openedId ?? ''}`;
-    const common = { editor, run: plan.id, onKept: setOpenedId };
+    const common = { editor, run: plan?.id, onKept: setOpenedId };
     return (
         <main className={kind === 'ends' ? 'station make-up' : 'station'}>
             <div className="mu-tabs">
                 <div className="view-tabs" role="group" aria-label="What is made up">
-                    {(Object.keys(MOVE_NAMES) as JobMove['kind'][]).map((one) => (
+                    {kinds.map((one) => (
                         <button
                             key={one}
                             type="button"
@@ -68,18 +79,12 @@ export function MakeUpStation({ run, plan, editor, onTaken }: Props) {
                 <CutInPanel
                     key={key}
                     {...common}
-                    system={plan.system}
-                    place={plan.place}
+                    system={plan?.system ?? ''}
+                    place={plan?.place}
                     opened={opened?.kind === 'cut-in' ? opened : null}
                 />
-            ) : kind === 'trap-fit' ? (
-                <TrapFitPanel
-                    key={key}
-                    {...common}
-                    system={plan.system}
-                    size={plan.size}
-                    opened={opened?.kind === 'trap-fit' ? opened : null}
-                />
+            ) : kind === 'trap-fit' || !run || !plan ? (
+                <TrapFitPanel key={key} {...common} into={plan} opened={opened?.kind === 'trap-fit' ? opened : null} />
             ) : (
                 <EndToEnd
                     key={key}

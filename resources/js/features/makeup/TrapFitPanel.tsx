@@ -1,6 +1,7 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { reasonOf } from '../../api/client';
-import { trapFit } from '../../api/queries';
+import { systemsQuery, trapFit } from '../../api/queries';
 import type { JobDocument, TrapFitInput, TrapFitOutput, Units } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { TrapFitDrawing } from '../../drawing/trapfit/TrapFitDrawing';
@@ -19,6 +20,11 @@ import { KeepMeasures } from './KeepMeasures';
 import { given, ownNumbers, type MoveOf, type ValuesOf } from './moves';
 import { useReckoning } from './useReckoning';
 
+const USUAL = {
+    inch: { system: 'pvc-dwv-40', size: '1-1/2' },
+    mm: { system: 'pvcu-solvent', size: '32' },
+};
+
 const SIZES = { inch: ['1-1/4', '1-1/2', '2', '3', '4'], mm: ['32', '40', '50', '110'] };
 
 type Values = ValuesOf<'trap-fit'>;
@@ -29,25 +35,32 @@ interface Into {
     size: string;
 }
 
-interface Props extends Into {
+interface Props {
+    /** pipe of the run; undefined where there is none: then what the outlet is of is asked, too */
+    into: Into | undefined;
     editor: JobEditor;
-    run: string;
+    run: string | undefined;
     /** a kept move that is open */
     opened: MoveOf<'trap-fit'> | null;
     onKept: (id: string | null) => void;
 }
 
 /** A trap between a tailpiece and an outlet: what was measured, what to cut, whether it may be, and the steps. */
-export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Props) {
+export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
     const { units } = editor.evaluation;
+    const [system, setSystem] = useState(opened?.values.outlet_system ?? into?.system ?? USUAL[units].system);
+    const size = opened?.values.outlet_size ?? into?.size ?? USUAL[units].size;
     const { reckoned, problem, onSubmit } = useReckoning(
         (form) => read(form, units),
-        (values) => ask(values, editor.document, { system, size }),
+        (values) => ask(values, editor.document, { system: values.outlet_system ?? system, size }),
         opened?.values,
     );
     return (
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
             <form className="mu-form" onSubmit={onSubmit}>
+                {(into === undefined || opened?.values.outlet_system !== undefined) && (
+                    <OutletSystem system={system} onSystem={setSystem} units={units} />
+                )}
                 <Measures start={opened?.values ?? {}} size={size} units={units} />
                 <Problem text={problem} />
                 <button type="submit" className="main-act">
@@ -68,12 +81,38 @@ export function TrapFitPanel({ editor, run, system, size, opened, onKept }: Prop
                     </>
                 ) : (
                     <p className="none">
-                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system},
-                        as the run is.
+                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system}
+                        {into === undefined ? '.' : ', as the run is.'}
                     </p>
                 )}
             </div>
         </div>
+    );
+}
+
+/** What the pipe in the wall or floor is of, where no run says so. */
+function OutletSystem({
+    system,
+    onSystem,
+    units,
+}: {
+    system: string;
+    onSystem: (system: string) => void;
+    units: Units;
+}) {
+    const region = units === 'mm' ? 'uk' : 'us';
+    const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.region === region);
+    return (
+        <label className="choice">
+            <span className="cap">The outlet is of</span>
+            <select name="outlet_system" value={system} onChange={(event) => onSystem(event.target.value)}>
+                {systems.map((one) => (
+                    <option key={one.key} value={one.key}>
+                        {one.name}
+                    </option>
+                ))}
+            </select>
+        </label>
     );
 }
 
@@ -203,6 +242,7 @@ async function read(form: FormData, units: Units): Promise<Values> {
         tail_size: formText(form, 'tail_size'),
         trap_size: formText(form, 'trap_size'),
         outlet_size: formText(form, 'outlet_size'),
+        outlet_system: form.has('outlet_system') ? formText(form, 'outlet_system') : null,
     });
 }
 

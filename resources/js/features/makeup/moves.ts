@@ -9,9 +9,9 @@ export const MOVE_NAMES: Record<JobMove['kind'], string> = {
     'trap-fit': 'Fit a trap',
 };
 
-/** What was measured for a run, in the order in which it was kept. */
-export const movesOf = (document: JobDocument, run: string): JobMove[] =>
-    (document.moves ?? []).filter((one) => one.run === run);
+/** What was measured for a run, and for the job beside its runs, in the order in which it was kept. */
+export const movesOf = (document: JobDocument, run: string | undefined): JobMove[] =>
+    (document.moves ?? []).filter((one) => one.run === undefined || one.run === run);
 
 /** An id that no move of the job has. */
 export function freeMoveId(document: JobDocument): string {

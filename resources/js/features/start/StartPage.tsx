@@ -1,29 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
-import { copyJob, startedQuery, startsQuery } from '../../api/queries';
+import { Link, useNavigate } from 'react-router';
+import { copyJob, startedQuery } from '../../api/queries';
 import type { JobDocument, Start, StartAnswer, StartField } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Shape } from '../../shared/Shape';
 import { useChoices } from '../../shared/useChoices';
 import { useSettled } from '../../shared/useSettled';
-import { askedFields, sentValues, valueOf, type Values } from './asked';
+import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
+import { ChosenStart } from './ChosenStart';
 import { StartHead } from './StartHead';
 import { StartPicture } from './StartPicture';
 
 /** One task: what is asked for, in the order in which one would measure, and what comes of it at once. */
 export function StartPage() {
-    const { start: id = '' } = useParams();
-    const starts = useQuery(startsQuery);
-    if (starts.isPending) return <p className="waiting">Fetching it.</p>;
-    const start = starts.data?.starts.find((one) => one.id === id);
-    if (!start)
-        return (
-            <p className="waiting" role="alert">
-                {starts.error?.message ?? 'There is no such start.'} <Link to="/start">All of them</Link>
-            </p>
-        );
-    return <StartForm key={start.id} start={start} />;
+    return <ChosenStart>{(start) => <StartForm key={start.id} start={start} />}</ChosenStart>;
 }
 
 function StartForm({ start }: { start: Start }) {
@@ -68,6 +59,7 @@ function StartForm({ start }: { start: Start }) {
                         <Asked
                             key={field.id}
                             field={field}
+                            number={numberOf(start, field.id)}
                             value={valueOf(field, values)}
                             problem={problems[field.id]}
                             onFocus={() => setAt(field.id)}
@@ -82,6 +74,9 @@ function StartForm({ start }: { start: Start }) {
                         <Link className="plain" to="/start">
                             Another task
                         </Link>
+                        <Link className="plain" to={`/start/${start.id}/paper`}>
+                            On paper, to take along
+                        </Link>
                     </p>
                     {(problem || problems['']) && (
                         <p className="problem" role="alert">
@@ -90,7 +85,7 @@ function StartForm({ start }: { start: Start }) {
                     )}
                 </form>
                 <aside aria-label="What comes of it">
-                    <StartPicture strokes={start.strokes} at={at} />
+                    <StartPicture strokes={start.strokes} at={at} number={(field) => numberOf(start, field)} />
                     {made.isError && (
                         <p className="problem" role="alert">
                             {made.error.message}
@@ -140,13 +135,14 @@ function BookAndName({ books, book, name, onBook, onName }: BookAndNameProps) {
 
 interface AskedProps {
     field: StartField;
+    number: number;
     value: string;
     problem: string | undefined;
     onFocus: () => void;
     onChange: (value: string) => void;
 }
 
-function Asked({ field, value, problem, onFocus, onChange }: AskedProps) {
+function Asked({ field, number, value, problem, onFocus, onChange }: AskedProps) {
     const id = `start-${field.id}`;
     const described = [field.hold && `${id}-hold`, problem && `${id}-problem`].filter(Boolean).join(' ') || undefined;
     const common = {
@@ -159,7 +155,9 @@ function Asked({ field, value, problem, onFocus, onChange }: AskedProps) {
     return (
         <div className="start-field">
             <label htmlFor={id}>
-                <b>{field.label}</b>
+                <b>
+                    <span className="start-no">{number}</span> {field.label}
+                </b>
                 {field.optional && <span className="cap"> or measure it later</span>}
             </label>
             {field.choices.length > 0 ? (

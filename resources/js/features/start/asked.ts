@@ -23,6 +23,9 @@ export function holds(condition: string, start: Start, values: Values): boolean 
 export const askedFields = (start: Start, values: Values): StartField[] =>
     start.fields.filter((field) => holds(field.when, start, values));
 
+/** The number that a field has on the screen and on paper: its place in the order in which one would measure. */
+export const numberOf = (start: Start, id: string): number => start.fields.findIndex((field) => field.id === id) + 1;
+
 /** Everything that is sent: only what is asked for. */
 export const sentValues = (start: Start, values: Values): Values =>
     Object.fromEntries(askedFields(start, values).map((field) => [field.id, valueOf(field, values)]));

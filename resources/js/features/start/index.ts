@@ -1,2 +1,3 @@
 export { StartPage } from './StartPage';
 export { StartsPage } from './StartsPage';
+export { StartPaper } from './StartPaper';
