@@ -19,7 +19,7 @@ final class CutTest extends BrowserTestCase
         $row = fn (int $n): string => (string) $browser->executeScript(
             "return document.querySelectorAll('.cut-row')[{$n}]?.innerText ?? ''",
         );
-        $this->until(fn (): bool => str_contains($row(1), 'came out otherwise'), 'it can be ticked off');
+        $this->until(fn (): bool => str_contains($row(1), 'Different length'), 'it can be ticked off');
         $browser->executeScript("[...document.querySelectorAll('.cut-row')][1].querySelectorAll('button')[1].click()");
         $field = $this->seen($browser, '.tick-other input');
         $field->clear();

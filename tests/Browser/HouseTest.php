@@ -44,7 +44,7 @@ final class HouseTest extends BrowserTestCase
         self::assertStringContainsString('wet vent', $tree);
         self::assertStringContainsString('dry vent', $tree);
         self::assertStringContainsString('5 fixture units', $tree, 'closet, basin and bath count as a group');
-        self::assertStringNotContainsString('Mend first', $this->text($browser, '.house-finds'));
+        self::assertStringNotContainsString('Must fix', $this->text($browser, '.house-finds'));
         $this->kept($browser);
         $browser->navigate()->refresh();
         $this->until(
@@ -175,10 +175,10 @@ final class HouseTest extends BrowserTestCase
         $this->openHouse($browser, $this->ownJob($browser, 'Copy'), 'studio-sink');
         $count = fn (): int => count($browser->findElements(WebDriverBy::cssSelector('.tree-row')));
         $before = $count();
-        $this->button($browser, 'Once more…');
+        $this->button($browser, 'Copy this run…');
         $this->seen($browser, '#repeat-step')->sendKeys('60');
         $browser->findElement(WebDriverBy::cssSelector('#repeat-mirrored'))->click();
-        $this->button($browser, 'Set it in');
+        $this->button($browser, 'Add copies');
         $this->until(fn (): bool => $count() === $before + 2, 'the sink and its vent stand there once more');
         self::assertStringContainsString('Studio hand sink 2', $this->text($browser, '.tree'));
         $this->kept($browser);

@@ -120,4 +120,30 @@ final class KeyboardTest extends BrowserTestCase
         $this->keys($browser, Key::ESCAPE);
         self::assertSame('call-out', $browser->switchTo()->activeElement()->getAttribute('id'));
     }
+
+    public function testTheFirstTabLeadsPastTheHeadAndEveryPageHasATitleOfItsOwn(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->seen($browser, '.board');
+        $this->until(static fn (): bool => $browser->getTitle() === 'All jobs · Fall Bend', 'the board');
+        $base = rtrim($browser->getCurrentURL(), '/');
+        $browser->navigate()->to("{$base}/bench/catalogue");
+        $this->seen($browser, '.bench');
+        $this->until(static fn (): bool => $browser->getTitle() === 'Catalogue · Bench · Fall Bend', 'the Bench');
+        $this->keys($browser, Key::TAB);
+        self::assertSame('To the content', $browser->switchTo()->activeElement()->getText());
+        $this->keys($browser, Key::ENTER);
+        self::assertSame('main', $browser->switchTo()->activeElement()->getTagName());
+        $browser->navigate()->to("{$base}/nowhere/at-all");
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, 'main'), 'There is no such page'),
+            'an address that names nothing says so',
+        );
+        $browser->navigate()->to("{$base}/start/trap/paper");
+        $this->until(
+            static fn (): bool => str_starts_with($browser->getTitle(), 'A new trap between'),
+            'a task on paper',
+        );
+    }
 }

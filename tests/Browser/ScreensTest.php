@@ -292,7 +292,7 @@ final class ScreensTest extends BrowserTestCase
         $browser = $this->open();
         $this->signIn($browser);
         $this->openRun($browser, $this->ownJob($browser, 'Cellar'));
-        $browser->findElement(WebDriverBy::cssSelector('[aria-label="Change to cellar mode"]'))->click();
+        $browser->findElement(WebDriverBy::cssSelector('[aria-label="Dark, for a cellar"]'))->click();
         $browser->navigate()->refresh();
         $this->seen($browser, '.fall-line');
         self::assertSame('cellar', $browser->executeScript('return document.documentElement.dataset.mode'));

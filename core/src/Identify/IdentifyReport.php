@@ -170,7 +170,7 @@ final readonly class IdentifyReport
                     : "It is seldom {$evidence->colour}.",
                 'print' => $holds ? 'The print names it.' : 'The print names another pipe.',
                 'joint' => $holds ? 'It is found with such a joint.' : 'It is not made with such a joint.',
-                default => $holds ? 'Usual there.' : 'Not usual there.',
+                default => $holds ? 'Common here.' : 'Not common here.',
             };
         }
 

@@ -27,6 +27,7 @@ import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
 import { NoPage } from '../shared/NoPage';
+import { SkipLink } from '../shared/SkipLink';
 
 const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
@@ -57,6 +58,7 @@ if (root) {
         <StrictMode>
             <QueryClientProvider client={client}>
                 <BrowserRouter>
+                    <SkipLink />
                     <Routes>
                         <Route
                             path="/shared/:token"

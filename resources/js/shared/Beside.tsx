@@ -12,9 +12,9 @@ export function Beside() {
                 type="button"
                 className="beside"
                 onClick={() => setMode(applyMode(other))}
-                aria-label={`Change to ${other} mode`}
+                aria-label={other === 'cellar' ? 'Dark, for a cellar' : 'Light, as paper'}
             >
-                {other === 'cellar' ? 'Cellar' : 'Paper'}
+                {other === 'cellar' ? 'Dark' : 'Light'}
             </button>
             <Link className="beside" to="/bench">
                 Bench

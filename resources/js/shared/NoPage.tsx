@@ -1,11 +1,9 @@
-import { useEffect } from 'react';
 import { Link } from 'react-router';
+import { useTitle } from './useTitle';
 
 /** An address that names nothing here. */
 export function NoPage() {
-    useEffect(() => {
-        document.title = 'No such page · Fall Bend';
-    }, []);
+    useTitle('No such page');
     return (
         <main className="to-come pad">
             <h1>There is no such page</h1>

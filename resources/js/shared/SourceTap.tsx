@@ -40,8 +40,8 @@ export function RestsOn({ sources }: { sources: Source[] }) {
     return (
         <details className="rests-on">
             <summary>
-                Rests on {sources.length} {sources.length === 1 ? 'row' : 'rows'}
-                {doubtful > 0 && `, ${doubtful} doubtful`}
+                Sources: {sources.length}
+                {doubtful > 0 && `, ${doubtful} unsure`}
             </summary>
             {sources.map((source) => (
                 <SourceLine key={`${source.table} ${source.row}`} source={source} />

@@ -3,6 +3,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { EMPTY, IdentifyPanel, type Evidence } from '../identify';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { useTitle } from '../../shared/useTitle';
 import { CatalogueTab } from './CatalogueTab';
 import { endSeen } from '../identify';
 import { InstrumentsTab } from './InstrumentsTab';
@@ -13,7 +14,7 @@ const TABS = [
     ['identify', 'Identify a pipe', 'string, calliper, print'],
     ['joins', 'What joins them', 'any two ends'],
     ['catalogue', 'Catalogue', 'pipes, fittings, parts'],
-    ['own', 'Ours', 'measured, added, set'],
+    ['own', 'Ours', 'our own numbers'],
     ['instruments', 'Instruments', 'level, laser, gauge'],
 ] as const;
 
@@ -23,6 +24,7 @@ export function BenchPage() {
     const navigate = useNavigate();
     const [evidence, setEvidence] = useState<Evidence>(EMPTY('inch'));
     const units = evidence.region === 'uk' ? 'mm' : 'inch';
+    useTitle(TABS.find(([key]) => key === tab)?.[1], 'Bench');
     return (
         <div className="bench">
             <header className="head">

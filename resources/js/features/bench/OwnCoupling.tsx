@@ -76,7 +76,7 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             <Problem text={problem} />
             <div className="acts">
                 <button type="button" className="plain" onClick={() => setOpen(false)}>
-                    Leave it
+                    Cancel
                 </button>
                 <button type="submit" className="main-act">
                     Add it

@@ -9,6 +9,7 @@ import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { useChoices } from '../../shared/useChoices';
 import { useSettled } from '../../shared/useSettled';
+import { useTitle } from '../../shared/useTitle';
 import { versionServed } from '../../shared/version';
 import { JobRow } from './JobRow';
 
@@ -21,6 +22,7 @@ export function Board() {
     const jobs = board.data?.pages.flatMap((page) => page.jobs) ?? [];
     const count = board.data?.pages[0]?.count;
     const navigate = useNavigate();
+    useTitle('All jobs');
 
     return (
         <div className="board">
@@ -34,12 +36,12 @@ export function Board() {
                 <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />
             )}
             <div className="board-caps cap" aria-hidden="true">
-                <span>job</span>
-                <span>fall line</span>
-                <span>station, of nine</span>
-                <span>next</span>
-                <span>clock and water</span>
-                <span>kept by</span>
+                <span>Job</span>
+                <span>Fall line</span>
+                <span>Station, of nine</span>
+                <span>Next</span>
+                <span>First water</span>
+                <span>Last saved by</span>
             </div>
             <main>
                 {board.isPending && <p className="waiting">Fetching the jobs.</p>}
@@ -199,7 +201,7 @@ function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
         <form className="new-job" onSubmit={(event) => void start(event)}>
             <label className="lab" htmlFor="new-job">
                 <b>New job</b>
-                <span className="cap">name it, then Route</span>
+                <span className="cap">Name the job</span>
             </label>
             <input
                 id="new-job"

@@ -48,7 +48,7 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                         aria-expanded={isOther}
                         onClick={() => setOther(!isOther)}
                     >
-                        came out otherwise
+                        Different length
                     </button>
                     {change && (
                         <span className="cap">

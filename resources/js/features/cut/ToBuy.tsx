@@ -15,7 +15,7 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
     fitting: 'Fittings',
     end: 'At the ends',
     coupling: 'Couplings and adapters',
-    consumable: 'Used up',
+    consumable: 'Consumables',
     hanger: 'Hangers',
     tool: 'Tools that the joints want',
 };

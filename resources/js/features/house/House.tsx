@@ -102,7 +102,7 @@ function IsoOfHouse({
                         aria-pressed={!all}
                         onClick={() => setAll(false)}
                     >
-                        what hangs together
+                        This run’s pipes
                     </button>
                     <button
                         type="button"
@@ -110,7 +110,7 @@ function IsoOfHouse({
                         aria-pressed={all}
                         onClick={() => setAll(true)}
                     >
-                        all of it
+                        Whole house
                     </button>
                 </div>
             )}

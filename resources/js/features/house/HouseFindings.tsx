@@ -2,10 +2,10 @@ import type { Evaluation, Finding, Severity } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 
 const GROUPS: { severity: Severity; title: string }[] = [
-    { severity: 'stop', title: 'Mend first' },
-    { severity: 'warn', title: 'Think again' },
-    { severity: 'unknown', title: 'Measure or ask' },
-    { severity: 'note', title: 'Know' },
+    { severity: 'stop', title: 'Must fix' },
+    { severity: 'warn', title: 'Check' },
+    { severity: 'unknown', title: 'Missing' },
+    { severity: 'note', title: 'Notes' },
 ];
 
 interface Grouped {

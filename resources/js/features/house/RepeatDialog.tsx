@@ -65,7 +65,7 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
                     />
                     <Form.Check id="repeat-back" name="back" label="Back towards the start" />
                     <Problem text={problem} />
-                    <FormActs leave="Leave it" onLeave={onClose} send="Set it in" />
+                    <FormActs leave="Cancel" onLeave={onClose} send="Add copies" />
                 </Form>
             </Modal.Body>
         </Modal>

@@ -66,7 +66,7 @@ export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Pr
                         {lit && (
                             <span className="tree-acts">
                                 <button type="button" className="plain small" onClick={() => onRepeat(place.run)}>
-                                    Once more…
+                                    Copy this run…
                                 </button>
                                 <button type="button" className="plain small" onClick={() => onRemove(place.run)}>
                                     Remove

@@ -64,7 +64,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
             <section className="meaning" aria-label="What it is" aria-live="polite">
                 {evidence.mm === null && (
                     <p className="say pad">
-                        Say how wide it is, even by eye: then every pipe of the catalogue is weighed against it.
+                        Say how wide it is, even by eye: then every pipe of the catalogue is compared.
                     </p>
                 )}
                 {answer.isError && (

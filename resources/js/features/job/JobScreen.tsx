@@ -5,6 +5,7 @@ import type { JobEditor, SharedSelection, Tabs } from '../../editing';
 import { Boundary } from '../../shared/Boundary';
 import { NEW_RUN, type RouteView } from '../../shared/views';
 import { usePhone } from '../../shared/useSize';
+import { useTitle } from '../../shared/useTitle';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
 import { JobHead } from './JobHead';
@@ -56,7 +57,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
     const ends = useEnds(editor, plan);
     usePartsShown(editor, plan?.id, station?.key ?? 'route', view, isWay && leadsOn && station?.key === 'route');
 
-    useTitle(editor.document.name);
+    useTitle(station?.name, plan?.name, editor.document.name);
     useKeys(base, editor, callOut);
 
     return (
@@ -253,10 +254,4 @@ function useEnds(editor: JobEditor, plan: JobRun | undefined) {
         }),
         [plan?.outlet.what, plan?.tie_in.what, editor.evaluation.network.places],
     );
-}
-
-function useTitle(name: string): void {
-    useEffect(() => {
-        document.title = `${name} · Fall Bend`;
-    }, [name]);
 }

@@ -70,7 +70,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                         units={evaluation.units}
                         start={level === undefined ? '' : saidLength(level, evaluation.units)}
                     />
-                    <FormActs leave="Leave as it was" onLeave={onClose} send={plan ? 'Keep' : 'Start the run'} />
+                    <FormActs leave="Cancel" onLeave={onClose} send={plan ? 'Keep' : 'Start the run'} />
                 </Form>
             </Modal.Body>
         </Modal>

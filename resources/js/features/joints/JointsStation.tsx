@@ -150,7 +150,7 @@ function Chosen({
                     disabled={isChosen}
                     onClick={() => editor.change((old) => chooseMethod(old, which, method.method))}
                 >
-                    {isChosen ? (card.state === 'own' ? 'Its own joint' : 'Chosen') : 'Join it this way'}
+                    {isChosen ? (card.state === 'own' ? 'The usual joint' : 'Chosen') : 'Join it this way'}
                 </button>
             </div>
             <Consequences card={card} looked={method.method} units={units} onLook={onLook} />

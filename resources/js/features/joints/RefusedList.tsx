@@ -10,7 +10,7 @@ export function RefusedList({ refused }: { refused: JointRefused[] }) {
     return (
         <>
             <h3 className="bar">
-                Refused here <span>kept, with the reason</span>
+                Not allowed here <span>with the reason</span>
             </h3>
             {near.map((one) => (
                 <Refused key={one.method} one={one} />

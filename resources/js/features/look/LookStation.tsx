@@ -58,7 +58,7 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                                     className="plain small"
                                     onClick={() => editor.change((old) => knowAs(old, chosen.id, null))}
                                 >
-                                    Not sure after all
+                                    Undo
                                 </button>
                             )}
                         </div>

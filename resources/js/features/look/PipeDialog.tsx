@@ -47,7 +47,7 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                 <h2 id="pipe-title">{pipe ? pipe.name : 'A standing pipe'}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
                     <PipeFields pipe={pipe} units={units} />
-                    <FormActs leave="Leave as it was" onLeave={onClose} send={pipe ? 'Keep' : 'Add it'}>
+                    <FormActs leave="Cancel" onLeave={onClose} send={pipe ? 'Keep' : 'Add it'}>
                         {pipe && (
                             <button
                                 type="button"

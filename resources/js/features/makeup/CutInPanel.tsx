@@ -52,7 +52,7 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
             <form className="mu-form" onSubmit={onSubmit}>
                 <label className="choice">
-                    <span className="cap">The line that stands</span>
+                    <span className="cap">Existing pipe</span>
                     <select name="standing" defaultValue={opened?.values.standing}>
                         {known.map((pipe) => (
                             <option key={pipe.id} value={pipe.id}>

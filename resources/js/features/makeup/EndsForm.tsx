@@ -103,7 +103,7 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                 <OnFromTheEnd legs={laid} start={start} units={units} />
             )}
             <label className="choice">
-                <span className="cap">At most so many bends</span>
+                <span className="cap">Most bends</span>
                 <select name="bends" defaultValue={start?.values.max_bends ?? 3}>
                     {[1, 2, 3, 4].map((n) => (
                         <option key={n}>{n}</option>
@@ -242,7 +242,7 @@ function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'
             />
             <LengthField id="mu-down" name="down" label="Down" units={units} start={said(values?.down_mm)} />
             <label className="choice">
-                <span className="cap">It heads to the right by, °</span>
+                <span className="cap">Turn right, °</span>
                 <input name="turn" type="number" min={-180} max={180} step="any" defaultValue={values?.turn_deg ?? 0} />
             </label>
             <label className="choice">

@@ -166,7 +166,7 @@ export function MeasureDialog({ fitting, editor, onClose }: Props) {
                             autoFocus={i === 0}
                         />
                     ))}
-                    <FormActs leave="Leave as it was" onLeave={onClose} send="Use it in this job" isWhole={false} />
+                    <FormActs leave="Cancel" onLeave={onClose} send="Use it in this job" isWhole={false} />
                 </form>
             </Modal.Body>
         </Modal>

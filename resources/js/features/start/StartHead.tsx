@@ -1,13 +1,11 @@
-import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { useTitle } from '../../shared/useTitle';
 
 /** Head of the pages on which a job begins. */
 export function StartHead({ title }: { title: string }) {
-    useEffect(() => {
-        document.title = `${title} · Fall Bend`;
-    }, [title]);
+    useTitle(title);
     return (
         <header className="head">
             <Link className="brand" to="/">
