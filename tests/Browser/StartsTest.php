@@ -146,6 +146,13 @@ final class StartsTest extends BrowserTestCase
                 fn (): bool => str_contains(strtolower($this->text($browser, 'main')), strtolower($shows)),
                 "“{$shows}” stands there",
             );
+            $this->until(
+                static fn (): bool => $browser->executeScript(
+                    'const at = document.querySelector(".strip a.on").getBoundingClientRect();'.
+                        'return at.left >= 0 && at.right <= innerWidth + 1',
+                ) === true,
+                'the strip shows the station at hand',
+            );
         }
     }
 

@@ -1,4 +1,4 @@
-import type { JobRow, RunReport, StandingReport } from '../api/types';
+import type { JobDocument, JobRow, RunReport, StandingReport } from '../api/types';
 import type { ShapeKind } from './Shape';
 
 export interface Station {
@@ -60,6 +60,14 @@ function countsOf(run: RunReport, cut: string[]): RunCounts {
         joints_open: open.length,
         joints_refused: open.filter((joint) => joint.state !== 'unknown').length,
     };
+}
+
+/** What a job without runs holds at a station: joints, or what was measured for a trap or a cut; null: nothing. */
+export function standingBeside(station: Station, document: JobDocument): Standing | null {
+    const joints = document.single_joints?.length ?? 0;
+    const moves = document.moves?.length ?? 0;
+    if (station.key === 'joints' && joints > 0) return { shape: 'open', text: count(joints, 'joint', 'joints') };
+    return station.key === 'make-up' && moves > 0 ? { shape: 'open', text: `${moves} measured` } : null;
 }
 
 /** The same from counts alone, as the board has them: of a station of a run. */

@@ -5,6 +5,7 @@ import type { CatalogueEntry } from '../../api/types';
 import { SaidText } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
+import { calledOf } from './called';
 import { EntryCard } from './EntryCard';
 import { LieGlyph } from './LieGlyph';
 import { useChoices } from '../../shared/useChoices';
@@ -185,7 +186,7 @@ function EntryRow({ entry, isLit, onChoose }: { entry: CatalogueEntry; isLit: bo
         <button type="button" className={isLit ? 'cat-row lit' : 'cat-row'} aria-current={isLit} onClick={onChoose}>
             <PatternArt entry={entry} size={86} />
             <span>
-                <b>{entry.name}</b> <span>{entry.size}</span>
+                <b>{calledOf(entry)}</b>
                 <span className="cap line">{entry.maker_name}</span>
                 {entry.also.length > 0 && <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>}
             </span>

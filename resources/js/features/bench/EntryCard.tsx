@@ -4,6 +4,7 @@ import { reasonOf } from '../../api/client';
 import { keepOwn, takeBackOwn } from '../../api/queries';
 import { readLength } from '../../api/lengths';
 import type { CatalogueEntry, Units } from '../../api/types';
+import { calledOf } from './called';
 import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { SaidText } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
@@ -29,13 +30,9 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
         if (result.ok) refresh();
     };
     return (
-        <aside className="entry" aria-label={`${entry.name} ${entry.size}`}>
+        <aside className="entry" aria-label={calledOf(entry)}>
             <h2>
-                {entry.name}{' '}
-                <span className="cap">
-                    {entry.maker_name}
-                    {entry.size && `, ${entry.size}`}
-                </span>
+                {calledOf(entry)} <span className="cap">{entry.maker_name}</span>
             </h2>
             <PatternArt entry={entry} size={230} />
             {entry.turn_deg !== null && <p className="cap pad">turns {entry.turn_deg}°</p>}

@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { Route, Routes } from 'react-router';
 import { beforeEach, expect, it } from 'vitest';
+import { calledOf } from './called';
 import type { CatalogueEntry, CataloguePage, OwnEntry } from '../../api/types';
 import { identified, source, system } from '../../testing/answers';
 import { lengthsRead, refused, show, standInServer } from '../../testing/screen';
@@ -230,4 +231,11 @@ it('says at the threshold why it was not kept', async () => {
     await user.type(field, '-3{Enter}');
     await screen.findByText('must be at least 0');
     expect((field as HTMLInputElement).value).toBe('-3');
+});
+
+it('calls a part size first', () => {
+    expect(calledOf({ name: '22-1/2', size: '2' })).toBe('2 in 22-1/2');
+    expect(calledOf({ name: 'san tee', size: '3 × 1-1/2' })).toBe('3 × 1-1/2 in san tee');
+    expect(calledOf({ name: 'swept tee', size: '110 × 50' })).toBe('110 × 50 mm swept tee');
+    expect(calledOf({ name: 'primer', size: '' })).toBe('primer');
 });

@@ -129,7 +129,12 @@ function IsoOfHouse({
                 <div className="turn">
                     <TurnButtons turns={turns} onTurn={setTurns} />
                     <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
-                        ⎙
+                        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+                            <path
+                                d="M6 7V2.5H14V7M6 15H3V7H17V15H14M6 12H14V17.5H6Z"
+                                style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 }}
+                            />
+                        </svg>
                     </button>
                 </div>
             </div>

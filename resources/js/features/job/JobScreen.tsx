@@ -75,7 +75,8 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                     onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
                 />
             ) : (
-                <div className="fall-panel empty" />
+                // A run that is being read or said for the first time has its place; elsewhere none is kept.
+                (plan || station?.key === 'route') && <div className="fall-panel empty" />
             )}
             <div className="perf" />
             <Strip
@@ -83,6 +84,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 on={station?.key ?? 'route'}
                 run={run}
                 standing={editor.evaluation.standing}
+                beside={plan ? undefined : editor.document}
                 cut={editor.site.isKnown ? Object.keys(editor.site.cut[plan?.id ?? ''] ?? {}) : null}
             />
             {station?.key === 'route' && run && (

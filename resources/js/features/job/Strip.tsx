@@ -1,7 +1,8 @@
+import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
-import type { RunReport, StandingReport } from '../../api/types';
+import type { JobDocument, RunReport, StandingReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
-import { standing, STATIONS } from '../../shared/stations';
+import { standing, standingBeside, STATIONS } from '../../shared/stations';
 
 export function Strip({
     base,
@@ -9,6 +10,7 @@ export function Strip({
     run,
     standing: stood,
     cut,
+    beside,
 }: {
     base: string;
     on: string;
@@ -16,11 +18,20 @@ export function Strip({
     standing: StandingReport[];
     /** keys of the pieces that are cut; null: not read yet */
     cut: string[] | null;
+    /** a job without runs: what else it holds */
+    beside: JobDocument | undefined;
 }) {
+    const nav = useRef<HTMLElement>(null);
+    // On a phone the strip is wider than the screen: the station at hand is brought into it.
+    useEffect(() => {
+        const current = nav.current?.querySelector<HTMLElement>('a.on');
+        if (nav.current && current) nav.current.scrollLeft = current.offsetLeft - nav.current.offsetLeft - 40;
+    }, [on]);
     return (
-        <nav className="strip" aria-label="Stations">
+        <nav className="strip" aria-label="Stations" ref={nav}>
             {STATIONS.map((station, i) => {
-                const { shape, text } = standing(station, run, stood, cut);
+                const { shape, text } =
+                    (beside && standingBeside(station, beside)) ?? standing(station, run, stood, cut);
                 const current = station.key === on;
                 return (
                     <Link
