@@ -4772,7 +4772,7 @@ export interface components {
             name: string;
             say: string;
             /** @enum {unknown} */
-            opens: "look" | "route" | "joints" | "cut" | "hang";
+            opens: "look" | "route" | "make-up" | "joints" | "cut" | "hang";
             fields: components["schemas"]["StartField"][];
             strokes: string[];
         };
