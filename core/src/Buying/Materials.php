@@ -183,8 +183,7 @@ final class Materials
             $system = $this->catalogue->system($key);
             foreach ($plan->sticks as $stick) {
                 $from = $stock[$stick->stock];
-                $tape = (new Tape)->reading($from->soldMm());
-                $said = $units === Units::Inch ? $tape['feet'] : "{$tape['metric']} mm";
+                $said = (new Tape)->long($from->soldMm(), $units);
                 $hubs = $from->hubsInWords();
                 $this->add(
                     'pipe',

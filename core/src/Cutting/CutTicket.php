@@ -274,8 +274,6 @@ final readonly class CutTicket
 
     private function long(float $mm): string
     {
-        $said = $this->tape->reading($mm);
-
-        return $this->said->units === Units::Inch ? $said['feet'] : "{$said['metric']} mm";
+        return $this->tape->long($mm, $this->said->units);
     }
 }

@@ -32,6 +32,20 @@ final class Roll
     }
 
     /**
+     * Gives how far a branch fitting is rolled about its run: from where its branch lies level up to where it looks,
+     * degrees; 0 on an upright run.
+     *
+     * @param Vec3 $in direction of flow in the branch
+     * @param Vec3 $flow of the run
+     */
+    public static function upFromLevel(Vec3 $in, Vec3 $flow): float
+    {
+        [$out, $up] = [$in->times(-1.0)->squareTo($flow), Vec3::up()->squareTo($flow)];
+
+        return $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
+    }
+
+    /**
      * Gives the signed length round the outside of a pipe for a roll: mm for degrees and the outside diameter in mm.
      */
     public static function markMm(float $rollDeg, float $outsideMm): float

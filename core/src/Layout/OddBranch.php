@@ -7,6 +7,7 @@ namespace FallBend\Core\Layout;
 use FallBend\Core\Catalog\Bend;
 use FallBend\Core\Catalog\Branch;
 use FallBend\Core\Catalog\PipeSystem;
+use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Geometry\Vec3;
 
 /**
@@ -58,7 +59,7 @@ final readonly class OddBranch
                         if ($direction->z < -1e-6) {
                             $pipe = max(self::PIPE_MM, 2 * $system->pipe($branchSize)->socketDepthMm);
                             $long = ceil($branch->branchMm + $bend->outletMm() + $pipe);
-                            $ways[] = new self($branch, $bend, $direction, self::roll($direction, $flow), $long);
+                            $ways[] = new self($branch, $bend, $direction, Roll::upFromLevel($direction, $flow), $long);
                         }
                     }
                 }
@@ -114,15 +115,6 @@ final readonly class OddBranch
         return $down === null || abs($branchDeg - $bendDeg) > 0.5
             ? []
             : [$flow->times(cos(deg2rad($branchDeg)))->plus($down->times(sin(deg2rad($branchDeg))))];
-    }
-
-    /** How far the branch is rolled up from level, degrees. */
-    private static function roll(Vec3 $direction, Vec3 $flow): float
-    {
-        $out = $direction->times(-1.0)->squareTo($flow);
-        $up = Vec3::up()->squareTo($flow);
-
-        return $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
     }
 
     /**

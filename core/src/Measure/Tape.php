@@ -43,6 +43,14 @@ final class Tape
         return $units === Units::Inch ? "{$reading['inch']} in" : "{$reading['metric']} mm";
     }
 
+    /** Gives a long length as a tape of these units says it: `6' 2"`, `1880 mm`. */
+    public function long(float $mm, Units $units): string
+    {
+        $reading = $this->reading($mm);
+
+        return $units === Units::Inch ? $reading['feet'] : "{$reading['metric']} mm";
+    }
+
     /** @return Reading|null */
     public function readingOrNull(?float $mm): ?array
     {

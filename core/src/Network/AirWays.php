@@ -25,9 +25,9 @@ final class AirWays
     public function letDownTo(Node $node): void
     {
         $in = $this->connections->in($node);
-        $mayBeOpen = isset($this->standing[$node->index]);
-        $isOpen = $node->end?->isOpenToAir() === true || ($this->standing[$node->index] ?? false);
-        $best = $in === [] && ($isOpen || $mayBeOpen) ? new Air($node, 0.0, false, null, $isOpen) : null;
+        // Whether air comes in here; null: it does not.
+        $isKnown = $node->end?->isOpenToAir() === true ? true : $this->standing[$node->index] ?? null;
+        $best = $in === [] && $isKnown !== null ? new Air($node, 0.0, false, null, $isKnown) : null;
         foreach ($in as $segment) {
             $segment->hasAirAbove = isset($this->at[$segment->up->index]);
             $air = $this->down($segment);

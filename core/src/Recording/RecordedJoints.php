@@ -159,11 +159,7 @@ final readonly class RecordedJoints
         }
         $content = $located[count($located) - 1]->content;
         [$from, $second] = [$content['from'] ?? '', $content['second'] ?? ''];
-        $long = function (float $mm): string {
-            $reading = (new Tape)->reading($mm);
-
-            return $this->units === Units::Inch ? $reading['feet'] : "{$reading['metric']} mm";
-        };
+        $long = fn (float $mm): string => (new Tape)->long($mm, $this->units);
         $depth = isset($content['depth_mm']) ? ', '.$long($content['depth_mm']).' deep' : '';
 
         return $long($content['from_mm'] ?? 0.0)." from {$from}, ".

@@ -211,8 +211,6 @@ final class Said
 
     private function said(float $mm): string
     {
-        $reading = (new Tape)->reading($mm);
-
-        return $this->units === Units::Inch ? $reading['feet'] : "{$reading['metric']} mm";
+        return (new Tape)->long($mm, $this->units);
     }
 }

@@ -5,10 +5,9 @@ declare(strict_types=1);
 namespace FallBend\Core\Starts;
 
 use FallBend\Core\Evaluation\EvaluatedJob;
-use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Hanging\Hanger;
 use FallBend\Core\Job\Run;
-use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
@@ -60,9 +59,10 @@ final readonly class SaidRuns
         $says = [];
         foreach ($into->fittings ?? [] as $fitting) {
             $junction = $fitting->junction;
-            $deg = $junction?->key() === $run->id ? self::rollDeg($junction) : 0.0;
+            $deg =
+                $junction?->key() === $run->id ? Roll::upFromLevel($junction->taps[0]->flow, $junction->flow) : 0.0;
             if ($into !== null && $deg > self::LEVEL_DEG) {
-                $round = deg2rad($deg) * $into->system->pipe($fitting->part->size)->outsideMm / 2;
+                $round = Roll::markMm($deg, $into->system->pipe($fitting->part->size)->outsideMm);
                 $says[] = "{$fitting->part->sizeInWords()} {$fitting->part->name}: its branch rolled ".
                     round($deg).'° up from level, '.
                     $this->length($round).' round the pipe';
@@ -70,14 +70,6 @@ final readonly class SaidRuns
         }
 
         return $says;
-    }
-
-    private static function rollDeg(Junction $junction): float
-    {
-        $out = $junction->taps[0]->flow->times(-1.0)->squareTo($junction->flow);
-        $up = Vec3::up()->squareTo($junction->flow);
-
-        return $out === null || $up === null ? 0.0 : 90.0 - $out->angleTo($up);
     }
 
     /** Where pipe that stands is held. */

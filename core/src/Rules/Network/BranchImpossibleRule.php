@@ -6,6 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\PipeSystem;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Geometry\Roll;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\JunctionTrouble;
 use FallBend\Core\Layout\OddBranch;
@@ -90,7 +91,7 @@ final readonly class BranchImpossibleRule implements NetworkRule
             "{$of}_fitting" => "{$way->branch->sizeInWords()} {$way->branch->name}",
             "{$of}_bend" => $way->bend->name,
             "{$of}_roll_deg" => round($way->rollDeg, 1),
-            "{$of}_mark_mm" => deg2rad($way->rollDeg) * $outsideMm / 2,
+            "{$of}_mark_mm" => Roll::markMm($way->rollDeg, $outsideMm),
             "{$of}_turn_deg" => round($turnDeg, 3),
             "{$of}_fall" => round(1000 * tan(deg2rad($way->direction->dipDeg())), 3),
             "{$of}_long" => $way->lengthMm,
