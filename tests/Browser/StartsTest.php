@@ -38,6 +38,24 @@ final class StartsTest extends BrowserTestCase
         $this->until(fn (): bool => in_array('piece 2A', $this->tags($browser), true), 'it is drawn');
     }
 
+    public function testTheJobIsOfWhatStandsInTheFieldsHoweverSoonItIsStarted(): void
+    {
+        $browser = $this->begun(1280, 800, 'A length of iron out, plastic in');
+        $this->type($browser, 'gap', '1/16');
+        $this->button($browser, 'Start the job');
+        $this->until(
+            static fn (): bool => $browser->switchTo()->activeElement()->getAttribute('id') === 'start-gap',
+            'what cannot be is where the cursor goes',
+        );
+        $this->type($browser, 'gap', "6' 2");
+        $this->button($browser, 'Start the job');
+        $this->until(
+            static fn (): bool => str_contains($browser->getCurrentURL(), '/runs/new-length/cut'),
+            'it is not lost',
+        );
+        $this->until(fn (): bool => str_contains($this->text($browser, 'main'), '73'), 'as it was typed');
+    }
+
     /**
      * Every other start: what is filled in, what it says then, and what it opens. Checked by hand; a short quarter bend
      * of 1-1/2 takes 1-3/4 in, of 2 in 2-5/16 in, of 3 in 3-1/16 in, and so does the branch of a tee of that size, with

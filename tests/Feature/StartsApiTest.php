@@ -19,6 +19,16 @@ final class StartsApiTest extends TestCase
         $this->actingAs($this->lead);
         $list = $this->getJson('/api/starts')->assertOk();
         self::assertContains('iron-out', array_column((array) $list->json('starts'), 'id'));
+        // Each is offered with the rulebooks that it takes, and no other.
+        foreach ((array) $list->json('starts') as $start) {
+            foreach (array_column($start['rulebooks'], 'key') as $book) {
+                $asked = ['values' => (object) [], 'name' => 'x', 'rulebook' => $book];
+                $this->postJson("/api/starts/{$start['id']}", $asked)->assertOk();
+            }
+        }
+        $books = array_column((array) $list->json('starts'), 'rulebooks', 'id');
+        self::assertSame(['adh-2015'], array_column($books['uk-waste'], 'key'));
+        self::assertContains('npc-2020', array_column($books['tub'], 'key'));
 
         $made = $this->postJson('/api/starts/iron-out', [
             'values' => ['gap' => "6' 2"],

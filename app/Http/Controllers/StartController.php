@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use FallBend\Core\Catalog\Catalogue;
-use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Starts\Start;
@@ -33,25 +32,23 @@ final readonly class StartController
     /** The job that the answers so far make. */
     public function make(Request $request, string $start): JsonResponse
     {
-        $asked = Starts::shipped()[$start] ?? abort(404, 'There is no such start.');
+        $asked = Starts::named($start) ?? abort(404, 'There is no such start.');
         $body = Fields::of($request->json()->all());
         $values = $body->child('values');
-        $said = array_map(static fn (string $key): string => $values->stringOr($key, '', 200), $values->keys(60));
+        $said = [];
+        foreach ($values->keys(60) as $key) {
+            $said[$key] = $values->stringOr($key, '', 200);
+        }
         $empty = $this->file->read([
             'format' => JobFile::FORMAT,
             'version' => JobFile::VERSION,
             'name' => $body->string('name', 120),
             'units' => $asked->units()->value,
-            'rulebook' => $this->book($body, $asked),
+            'rulebook' => $body->choice('rulebook', array_column($asked->rulebooks($this->catalogue), 'key')),
             'runs' => [],
         ]);
         $body->end();
-        $made = (new StartMaker($this->catalogue))->make(
-            $asked,
-            array_combine($values->keys(60), $said),
-            $empty,
-        );
-
+        $made = (new StartMaker($this->catalogue))->make($asked, $said, $empty);
         $answer = (new StartAnswer($this->catalogue))->written($made);
 
         return new JsonResponse([
@@ -59,18 +56,5 @@ final readonly class StartController
             'answer' => ['problems' => (object) $answer['problems']] + $answer,
             'document' => $made->job === null ? null : $this->file->document($made->job),
         ]);
-    }
-
-    /** @throws BadInput if the rulebook is of another country */
-    private function book(Fields $body, Start $start): string
-    {
-        $books = array_values(array_filter(
-            $this->catalogue->rulebookKeys(),
-            fn (string $key): bool => $this->catalogue->system(
-                $this->catalogue->rulebook($key)->usual->system,
-            )->region === $start->region,
-        ));
-
-        return $body->choice('rulebook', $books);
     }
 }

@@ -22,6 +22,7 @@ use FallBend\Core\Measure\Units;
  *     opens: 'look'|'route'|'make-up'|'joints'|'cut'|'hang',
  *     fields: list<WrittenField>,
  *     strokes: list<string>,
+ *     rulebooks: list<array{key: string, name: string}>,
  * }
  */
 final readonly class Start
@@ -85,7 +86,22 @@ final readonly class Start
                 $this->fields,
             ),
             'strokes' => $this->strokes,
+            'rulebooks' => $this->rulebooks($catalogue),
         ];
+    }
+
+    /** @return list<array{key: string, name: string}> those of its country, whose pipe it asks for */
+    public function rulebooks(Catalogue $catalogue): array
+    {
+        $books = [];
+        foreach ($catalogue->rulebookKeys() as $key) {
+            $book = $catalogue->rulebook($key);
+            if ($catalogue->system($book->usual->system)->region === $this->region) {
+                $books[] = ['key' => $key, 'name' => $book->name];
+            }
+        }
+
+        return $books;
     }
 
     /** Gives a field by its id, or null. */

@@ -11,9 +11,6 @@ use FallBend\Core\Input\Fields;
 /** All starts that ship: one file each in `core/data/starts`. */
 final class Starts
 {
-    /** @var array<string, Start>|null */
-    private static ?array $shipped = null;
-
     /**
      * @return array<string, Start> by id, in the order of their files
      *
@@ -21,15 +18,28 @@ final class Starts
      */
     public static function shipped(): array
     {
-        if (self::$shipped === null) {
-            self::$shipped = [];
-            $folder = DataFile::folder().'/starts';
-            foreach (DataFile::names($folder) as $name) {
-                $start = Start::read(Fields::of(DataFile::read("{$folder}/{$name}.json")));
-                self::$shipped[$start->id] = $start;
-            }
-        }
+        $names = DataFile::names(self::folder());
 
-        return self::$shipped;
+        return array_combine($names, array_map(self::read(...), $names));
+    }
+
+    /**
+     * Gives the start of that id, the name of its file; null where there is none.
+     *
+     * @throws BadInput if its file is damaged
+     */
+    public static function named(string $id): ?Start
+    {
+        return in_array($id, DataFile::names(self::folder()), true) ? self::read($id) : null;
+    }
+
+    private static function read(string $name): Start
+    {
+        return Start::read(Fields::of(DataFile::read(self::folder()."/{$name}.json")));
+    }
+
+    private static function folder(): string
+    {
+        return DataFile::folder().'/starts';
     }
 }

@@ -33,6 +33,7 @@ final class StartsTest extends TestCase
     #[DataProvider('starts')]
     public function testWithWhatStandsThereAtFirstItMakesAJobThatCanBeRead(Start $start): void
     {
+        self::assertEquals($start, Starts::named($start->id), 'it is the file of its id');
         $made = self::make($start, []);
         self::assertSame([], $made->problems);
         self::assertInstanceOf(Job::class, $made->job);
@@ -44,6 +45,12 @@ final class StartsTest extends TestCase
         $again = $file->parse($file->write($made->job));
         self::assertEquals($made->job->runs, $again->runs);
         self::assertEquals($made->job->singles, $again->singles);
+    }
+
+    public function testThereIsNoStartOfAnotherName(): void
+    {
+        self::assertNull(Starts::named('no-such-start'));
+        self::assertNull(Starts::named('../starts/tub'));
     }
 
     #[DataProvider('starts')]

@@ -104,15 +104,21 @@ export const startsQuery = queryOptions({
     staleTime: Infinity,
 });
 
-/** What the answers to a start make so far. */
-export const startedQuery = (
-    start: string,
-    asked: { values: Record<string, string>; name: string; rulebook: string },
-) =>
+interface Answers {
+    values: Record<string, string>;
+    name: string;
+    rulebook: string;
+}
+
+/** The job that the answers to a start make. */
+export const makeStart = (start: string, answers: Answers) =>
+    call<{ answer: StartAnswer; document: JobDocument | null }>('POST', `/api/starts/${start}`, answers);
+
+/** The same while they are given. */
+export const startedQuery = (start: string, answers: Answers) =>
     queryOptions({
-        queryKey: ['started', start, asked],
-        queryFn: () =>
-            orThrow(call<{ answer: StartAnswer; document: JobDocument | null }>('POST', `/api/starts/${start}`, asked)),
+        queryKey: ['started', start, answers],
+        queryFn: () => orThrow(makeStart(start, answers)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

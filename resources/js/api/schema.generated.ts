@@ -4775,6 +4775,10 @@ export interface components {
             opens: "look" | "route" | "make-up" | "joints" | "cut" | "hang";
             fields: components["schemas"]["StartField"][];
             strokes: string[];
+            rulebooks: {
+                key: string;
+                name: string;
+            }[];
         };
         StartField: {
             id: string;

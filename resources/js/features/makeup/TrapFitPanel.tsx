@@ -48,7 +48,7 @@ interface Props {
 /** A trap between a tailpiece and an outlet: what was measured, what to cut, whether it may be, and the steps. */
 export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
     const { units } = editor.evaluation;
-    const [system, setSystem] = useState(opened?.values.outlet_system ?? into?.system ?? USUAL[units].system);
+    const system = opened?.values.outlet_system ?? into?.system ?? USUAL[units].system;
     const size = opened?.values.outlet_size ?? into?.size ?? USUAL[units].size;
     const { reckoned, problem, onSubmit } = useReckoning(
         (form) => read(form, units),
@@ -59,7 +59,7 @@ export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
             <form className="mu-form" onSubmit={onSubmit}>
                 {(into === undefined || opened?.values.outlet_system !== undefined) && (
-                    <OutletSystem system={system} onSystem={setSystem} units={units} />
+                    <OutletSystem start={system} units={units} />
                 )}
                 <Measures start={opened?.values ?? {}} size={size} units={units} />
                 <Problem text={problem} />
@@ -81,8 +81,8 @@ export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
                     </>
                 ) : (
                     <p className="none">
-                        Set the trap together in the hand, and measure it: no table says how tall it is. Into {system}
-                        {into === undefined ? '.' : ', as the run is.'}
+                        Set the trap together in the hand, and measure it: no table says how tall it is.
+                        {into && ` Into ${into.system}, as the run is.`}
                     </p>
                 )}
             </div>
@@ -91,28 +91,14 @@ export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
 }
 
 /** What the pipe in the wall or floor is of, where no run says so. */
-function OutletSystem({
-    system,
-    onSystem,
-    units,
-}: {
-    system: string;
-    onSystem: (system: string) => void;
-    units: Units;
-}) {
+function OutletSystem({ start, units }: { start: string; units: Units }) {
     const region = units === 'mm' ? 'uk' : 'us';
     const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.region === region);
+    // What stands in it at first is among them only once they are fetched.
     return (
-        <label className="choice">
-            <span className="cap">The outlet is of</span>
-            <select name="outlet_system" value={system} onChange={(event) => onSystem(event.target.value)}>
-                {systems.map((one) => (
-                    <option key={one.key} value={one.key}>
-                        {one.name}
-                    </option>
-                ))}
-            </select>
-        </label>
+        systems.length > 0 && (
+            <Pick name="outlet_system" label="The outlet is of" options={pairs(systems)} start={start} />
+        )
     );
 }
 

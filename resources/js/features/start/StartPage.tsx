@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { copyJob, startedQuery } from '../../api/queries';
-import type { JobDocument, Start, StartAnswer, StartField } from '../../api/types';
+import { copyJob, makeStart, startedQuery } from '../../api/queries';
+import type { Start, StartAnswer, StartField } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Shape } from '../../shared/Shape';
-import { useChoices } from '../../shared/useChoices';
 import { useSettled } from '../../shared/useSettled';
 import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
 import { ChosenStart } from './ChosenStart';
@@ -19,8 +18,7 @@ export function StartPage() {
 
 function StartForm({ start }: { start: Start }) {
     const navigate = useNavigate();
-    const units = start.region === 'us' ? 'inch' : 'mm';
-    const books = useChoices().rulebooks.filter((book) => book.units === units);
+    const books = start.rulebooks;
     const [values, setValues] = useState<Values>({});
     const [name, setName] = useState(start.name);
     const [book, setBook] = useState(books[0]?.key ?? '');
@@ -33,26 +31,34 @@ function StartForm({ start }: { start: Start }) {
     const problems = made.data?.answer.problems ?? {};
     const isCurrent = settled === JSON.stringify(asked) && !made.isPlaceholderData && !made.isError;
 
-    const begin = async (document: JobDocument): Promise<void> => {
-        setBusy(true);
+    // What stands in the fields is sent, whether or not what comes of it was shown yet.
+    const begin = async (): Promise<string> => {
+        const last = await makeStart(start.id, asked);
+        if (!last.ok) return last.message;
+        const { document, answer } = last.data;
+        if (!document) {
+            globalThis.document.getElementById(`start-${Object.keys(answer.problems)[0] ?? ''}`)?.focus();
+            return '';
+        }
         const kept = await copyJob(document);
-        setBusy(false);
+        if (!kept.ok) return kept.message;
         const run = document.runs.at(-1)?.id ?? 'none';
-        if (kept.ok) void navigate(`/jobs/${kept.data.id}/runs/${run}/${start.opens}`);
-        else setProblem(kept.message);
+        void navigate(`/jobs/${kept.data.id}/runs/${run}/${start.opens}`);
+        return '';
     };
-    const send = (event: FormEvent): void => {
+    const send = async (event: FormEvent): Promise<void> => {
         event.preventDefault();
-        const first = Object.keys(problems)[0];
-        if (first) globalThis.document.getElementById(`start-${first}`)?.focus();
-        else if (made.data?.document && isCurrent && !isBusy) void begin(made.data.document);
+        if (isBusy) return;
+        setBusy(true);
+        setProblem(await begin());
+        setBusy(false);
     };
 
     return (
         <div className="starts">
             <StartHead title={start.name} />
             <main className="start-page">
-                <form onSubmit={send} noValidate>
+                <form onSubmit={(event) => void send(event)} noValidate>
                     <h1>{start.name}</h1>
                     <p className="say">{start.say}</p>
                     {askedFields(start, values).map((field) => (

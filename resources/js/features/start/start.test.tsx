@@ -39,6 +39,7 @@ const start: Start = {
         field('across'),
     ],
     strokes: ['drain 1,1 2,2', 'hold across 1,1 9,1'],
+    rulebooks: [{ key: 'ipc-2021', name: 'IPC 2021' }],
 };
 
 function shown(address: string): void {
