@@ -15,6 +15,7 @@ use App\Http\Controllers\QuestionController;
 use App\Http\Controllers\RecordController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
+use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\StartController;
 use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
@@ -37,6 +38,10 @@ Route::prefix('api')->group(static function (): void {
         Route::post('jobs/import', [JobController::class, 'import']);
         Route::get('jobs/{id}', [JobController::class, 'show']);
         Route::put('jobs/{id}', [JobController::class, 'update']);
+        Route::delete('jobs/{id}', [ShelfController::class, 'destroy']);
+        Route::post('jobs/{id}/archive', [ShelfController::class, 'archive']);
+        Route::post('jobs/{id}/put-back', [ShelfController::class, 'putBack']);
+        Route::post('jobs/{id}/copy', [ShelfController::class, 'copy']);
         Route::post('jobs/{id}/undo', [JobController::class, 'undo']);
         Route::post('jobs/{id}/redo', [JobController::class, 'redo']);
         Route::post('jobs/{id}/back', [JobController::class, 'goBack']);

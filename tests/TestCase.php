@@ -66,11 +66,11 @@ abstract class TestCase extends BaseTestCase
     }
 
     /** @return array<string, mixed> */
-    protected static function demo(): array
+    protected static function demo(string $name = 'mill-row-pottery'): array
     {
         /** @var array<string, mixed> $document */
         $document = json_decode(
-            (string) file_get_contents(base_path('database/demo/mill-row-pottery.json')),
+            (string) file_get_contents(base_path("database/demo/{$name}.json")),
             true,
             64,
             JSON_THROW_ON_ERROR,

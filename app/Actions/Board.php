@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Answers\JobAnswer;
+use App\Models\User;
+use Closure;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Carbon;
@@ -20,64 +22,137 @@ final readonly class Board
 {
     public const PAGE = 25;
 
-    /** `kept`: the one kept last first; `name`: in the order of the alphabet. */
-    public const ORDERS = ['kept', 'name'];
-
     /** What a place is: the second in which the last job was kept, or its name, and its id. */
     private const PLACE = '/^(\d{1,10}|n[0-9a-f]{0,1020})-([0-9a-z]{26})\z/';
 
     /**
-     * @param string $search a part of the names that are wanted; empty: all
-     * @param string $order one of ORDERS
-     * @param ?string $after the place where the page before ended, as it was answered; null: the first page
      * @return string JSON, shape `BoardPage` of the API description
      *
-     * @throws BadInput if the place is none
+     * @throws BadInput if the place where it is to go on is none
      */
-    public function page(int $userId, string $search, string $order, ?string $after): string
+    public function page(int $userId, BoardAsked $asked): string
     {
-        $found = self::found($userId, $search);
-        $ids = self::sorted((clone $found)->select('jobs.id'), $order)->limit(self::PAGE + 1);
-        if ($after !== null) {
-            self::after($ids, $order, $after);
+        $found = self::found($userId, $asked);
+        $ids = self::sorted((clone $found)->select('jobs.id'), $asked->order)->limit(self::PAGE + 1);
+        if ($asked->after !== null) {
+            self::after($ids, $asked->order, $asked->after);
         }
-        // Ids are sorted, and the few of the page fetched: a summary is thousands of bytes.
-        $page = DB::query()
+        $page = self::columns($ids)->selectSub($found->selectRaw('count(*)'), 'found');
+        $rows = array_values(self::sorted($page, $asked->order)->get()->all());
+        $shown = array_slice($rows, 0, self::PAGE);
+        $last = $shown[count($shown) - 1] ?? null;
+        $count = $rows === [] ? 0 : $rows[0]->found;
+        $isMore = $last !== null && count($rows) > self::PAGE;
+
+        return JobAnswer::object([
+            'jobs' => '['.implode(',', array_map(self::row(...), $shown)).']',
+            'count' => JobAnswer::json($count),
+            'next' => JobAnswer::json($isMore ? self::place($last, $asked->order) : null),
+            'shelves' => JobAnswer::json(self::shelves($userId)),
+            'people' => JobAnswer::json(self::people($userId)),
+        ]);
+    }
+
+    /** What a row shows, of the jobs of a page: ids are sorted, and these few fetched, for a summary is long. */
+    private static function columns(Builder $ids): Builder
+    {
+        return DB::query()
             ->fromSub($ids, 'page')
             ->join('jobs', 'jobs.id', '=', 'page.id')
             ->leftJoin('users', 'users.id', '=', 'jobs.kept_by_id')
+            ->leftJoin('users as removers', 'removers.id', '=', 'jobs.deleted_by_id')
             ->select([
                 'jobs.id',
                 'jobs.name',
                 'head',
                 'jobs.updated_at',
+                'jobs.deleted_at',
                 'summary',
                 'unreadable',
                 'users.name as kept_by',
-            ])
-            ->selectSub($found->selectRaw('count(*)'), 'found');
-        $rows = array_values(self::sorted($page, $order)->get()->all());
-        $shown = array_slice($rows, 0, self::PAGE);
-        $last = $shown[count($shown) - 1] ?? null;
-        $count = $rows === [] ? 0 : $rows[0]->found;
-
-        return JobAnswer::object([
-            'jobs' => '['.implode(',', array_map(self::row(...), $shown)).']',
-            'count' => JobAnswer::json($count),
-            'next' => JobAnswer::json($last !== null && count($rows) > self::PAGE ? self::place($last, $order) : null),
-        ]);
+                'removers.name as deleted_by',
+            ]);
     }
 
-    /** The jobs of the crews that a user is in, with a word in their names. */
-    private static function found(int $userId, string $search): Builder
+    /** The jobs of the crews that a user is in that somebody asks for. */
+    private static function found(int $userId, BoardAsked $asked): Builder
     {
-        $ofUser = static fn (Builder $crews): Builder => $crews
+        $found = DB::table('jobs')->whereIn('crew_id', self::crews($userId));
+        match ($asked->shelf) {
+            'open' => $found->whereNull('jobs.deleted_at')->whereNull('archived_at'),
+            'archived' => $found->whereNull('jobs.deleted_at')->whereNotNull('archived_at'),
+            'deleted' => $found->where('jobs.deleted_at', '>', PutAway::keptSince()),
+        };
+        if ($asked->search !== '') {
+            $found->where('jobs.name', 'like', '%'.addcslashes($asked->search, '%_\\').'%');
+        }
+        if ($asked->station !== null) {
+            $found->where('station', $asked->station);
+        }
+        if ($asked->person !== null) {
+            $by = static fn (string $table): Closure => static fn (Builder $work): Builder => $work
+                ->selectRaw('1')
+                ->from($table)
+                ->whereColumn('job_id', 'jobs.id')
+                ->where('author_id', $asked->person);
+            $found->where(
+                static fn (Builder $worked): Builder => $worked
+                    ->whereExists($by('revisions'))
+                    ->orWhereExists($by('log_entries')),
+            );
+        }
+
+        return $found;
+    }
+
+    /** @return Closure(Builder): Builder ids of the crews that a user is in */
+    private static function crews(int $userId): Closure
+    {
+        return static fn (Builder $crews): Builder => $crews
             ->select('crew_id')
             ->from('crew_user')
             ->where('user_id', $userId);
-        $found = DB::table('jobs')->whereIn('crew_id', $ofUser);
+    }
 
-        return $search === '' ? $found : $found->where('jobs.name', 'like', '%'.addcslashes($search, '%_\\').'%');
+    /** @return array<value-of<BoardAsked::SHELVES>, int> how many jobs stand on each */
+    private static function shelves(int $userId): array
+    {
+        $counts = DB::table('jobs')
+            ->whereIn('crew_id', self::crews($userId))
+            ->selectRaw(
+                'COUNT(IF(deleted_at IS NULL AND archived_at IS NULL, 1, NULL)) AS open, '.
+                    'COUNT(IF(deleted_at IS NULL AND archived_at IS NOT NULL, 1, NULL)) AS archived, '.
+                    'COUNT(IF(deleted_at > ?, 1, NULL)) AS deleted',
+                [PutAway::keptSince()],
+            )
+            ->first();
+        $of = static fn (mixed $count): int => is_int($count) ? $count : 0;
+
+        return [
+            'open' => $of($counts->open ?? 0),
+            'archived' => $of($counts->archived ?? 0),
+            'deleted' => $of($counts->deleted ?? 0),
+        ];
+    }
+
+    /** @return list<array{id: int, name: string}> the members of the crews that a user is in, by name */
+    private static function people(int $userId): array
+    {
+        $people = User::query()
+            ->whereIn(
+                'id',
+                static fn (Builder $members): Builder => $members
+                    ->select('user_id')
+                    ->from('crew_user')
+                    ->whereIn('crew_id', self::crews($userId)),
+            )
+            ->orderBy('name')
+            ->orderBy('id')
+            ->get(['id', 'name']);
+
+        return array_values(
+            array_map(static fn (User $user): array => ['id' => $user->id, 'name' => $user->name], $people->all()),
+        );
     }
 
     private static function sorted(Builder $jobs, string $order): Builder
@@ -98,6 +173,8 @@ final readonly class Board
                 'kept_at' => self::at($job)->toIso8601String(),
                 'kept_by' => $job->kept_by ?? '',
                 'unreadable' => $job->unreadable,
+                'deleted_by' => $job->deleted_by,
+                'gone_on' => is_string($job->deleted_at) ? PutAway::goneOn($job->deleted_at) : null,
             ]) + ['summary' => is_string($job->summary) ? $job->summary : 'null'],
         );
     }

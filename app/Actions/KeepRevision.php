@@ -45,12 +45,13 @@ final readonly class KeepRevision
         $text = $this->file->write($evaluation->job());
 
         return self::atOnce(function () use ($crewId, $author, $plan, $evaluation, $text, $log): Kept {
-            $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluation));
+            $job = Job::query()->create(['crew_id' => $crewId] + self::columns(1, $author, $evaluation, null));
             $kept = self::append($job, $author, null, new Step($plan, 'start', null, null), $evaluation, $text);
             if ($log === null) {
                 $this->intoLog->move($job, $author, $plan->site);
             } else {
                 $log->take($job, $author);
+                $job->note(OpenJob::summary($evaluation, $job->id));
             }
 
             return $kept;
@@ -186,7 +187,7 @@ final readonly class KeepRevision
         $text = $this->file->write($evaluation->job(), $before);
 
         return self::atOnce(function () use ($job, $author, $head, $step, $evaluation, $text, $said): Kept {
-            if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluation))) {
+            if (! $job->moveOn(self::columns($head->number + 1, $author, $evaluation, $job->id))) {
                 throw new StaleEdit(Job::query()->lockForUpdate()->findOrFail($job->id), $head->number);
             }
 
@@ -250,13 +251,13 @@ final readonly class KeepRevision
     }
 
     /** @return array<string, mixed> what a job says of its newest revision */
-    private static function columns(int $head, User $author, JobEvaluation $evaluation): array
+    private static function columns(int $head, User $author, JobEvaluation $evaluation, ?string $job): array
     {
         return [
             'head' => $head,
             'name' => $evaluation->job()->name,
             'kept_by_id' => $author->id,
             'unreadable' => null,
-        ] + OpenJob::summary($evaluation);
+        ] + OpenJob::summary($evaluation, $job);
     }
 }

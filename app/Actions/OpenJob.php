@@ -13,6 +13,7 @@ use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
 use FallBend\Core\Job\LedgerMending;
 use FallBend\Core\Report\BoardSummary;
+use FallBend\Core\Site\Progress;
 
 /**
  * Reads what is stored of a job. The numbers that go before the lists are those of the crew that the job belongs to.
@@ -42,7 +43,7 @@ final readonly class OpenJob
             throw $unreadable;
         }
         if ($job->unreadable !== null || $job->summary_version !== BoardSummary::VERSION) {
-            $job->note(['unreadable' => null] + self::summary($kept->evaluation));
+            $job->note(['unreadable' => null] + self::summary($kept->evaluation, $job->id));
         }
 
         return $kept;
@@ -85,7 +86,7 @@ final readonly class OpenJob
     public function summarise(Job $job): void
     {
         try {
-            $job->note(self::summary($this->at($job, $job->newest())->evaluation));
+            $job->note(self::summary($this->at($job, $job->newest())->evaluation, $job->id));
         } catch (BadInput) {
             // Whoever opens it is told why.
         }
@@ -111,10 +112,17 @@ final readonly class OpenJob
     /**
      * What the board shows of a job, as its columns.
      *
-     * @return array{summary: JobSummary, summary_version: int}
+     * @param ?string $id of the job whose log is read; null: nothing is done of it yet
+     * @return array{summary: JobSummary, station: string, summary_version: int}
      */
-    public static function summary(JobEvaluation $job): array
+    public static function summary(JobEvaluation $job, ?string $id): array
     {
-        return ['summary' => $job->summary(), 'summary_version' => BoardSummary::VERSION];
+        $summary = $job->summary($id === null ? new Progress : JobLog::progress($id));
+
+        return [
+            'summary' => $summary,
+            'station' => $summary['station'],
+            'summary_version' => BoardSummary::VERSION,
+        ];
     }
 }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Api;
 
-use App\Actions\Board;
 use App\Files\JobCsv;
 use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
@@ -78,8 +77,9 @@ final readonly class Description
     {
         $paths =
             self::ofAccount() +
-            self::ofJobs() +
+            BoardDescription::paths() +
             self::ofOneJob() +
+            self::ofItsRevisions() +
             self::ofRuns() +
             self::ofWholeJobs() +
             SiteDescription::paths() +
@@ -169,71 +169,6 @@ final readonly class Description
     }
 
     /** @return array<string, mixed> */
-    private static function ofJobs(): array
-    {
-        return [
-            '/api/jobs' => [
-                'get' => Calls::describe(
-                    'A page of the jobs of the crew, each as it was when it was kept',
-                    null,
-                    'BoardPage',
-                    [422 => 'Problem'],
-                ) + [
-                    'parameters' => [
-                        [
-                            'name' => 'search',
-                            'in' => 'query',
-                            'required' => false,
-                            'schema' => ['type' => 'string'],
-                            'description' => 'A part of the names that are wanted',
-                        ],
-                        [
-                            'name' => 'order',
-                            'in' => 'query',
-                            'required' => false,
-                            'schema' => ['enum' => Board::ORDERS],
-                            'description' => 'kept (the one kept last first), or name',
-                        ],
-                        [
-                            'name' => 'after',
-                            'in' => 'query',
-                            'required' => false,
-                            'schema' => ['type' => 'string'],
-                            'description' => 'Where the page before ended',
-                        ],
-                    ],
-                ],
-                'post' => Calls::describe(
-                    'Start a job, empty or from a document',
-                    [
-                        'oneOf' => [
-                            Shapes::object(['document' => Shapes::ref('JobDocument')]),
-                            Shapes::object([
-                                'name' => ['type' => 'string'],
-                                'place' => ['type' => 'string'],
-                                'units' => ['enum' => ['inch', 'mm']],
-                                'rulebook' => ['type' => 'string'],
-                            ]),
-                        ],
-                    ],
-                    'Job',
-                    [422 => 'Problem'],
-                    201,
-                ),
-            ],
-            '/api/jobs/import' => [
-                'post' => Calls::describe(
-                    'Start a job from the text of a file',
-                    Shapes::object(['text' => ['type' => 'string']]),
-                    'Job',
-                    [422 => 'Problem'],
-                    201,
-                ),
-            ],
-        ];
-    }
-
-    /** @return array<string, mixed> */
     private static function ofOneJob(): array
     {
         return [
@@ -250,9 +185,23 @@ final readonly class Description
                         'document' => Shapes::ref('JobDocument'),
                     ]),
                     self::either('Job', 'KeptInParts'),
-                    [409 => 'Stale', 404 => 'Problem', 422 => 'Problem'],
+                    [409 => 'Stale', 404 => 'Problem', 410 => 'Problem', 422 => 'Problem'],
+                ) + ['parameters' => Calls::ID],
+                'delete' => Calls::describe(
+                    'Delete a job: it can be put back for 30 days',
+                    null,
+                    null,
+                    [404 => 'Problem'],
+                    204,
                 ) + ['parameters' => Calls::ID],
             ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofItsRevisions(): array
+    {
+        return [
             '/api/jobs/{id}/undo' => ['post' => self::step()],
             '/api/jobs/{id}/redo' => ['post' => self::step()],
             '/api/jobs/{id}/back' => [

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Api;
 
+use App\Actions\BoardAsked;
 use App\Models\OwnEntry;
 
 /**
@@ -153,6 +154,8 @@ final class Shapes
                 'jobs' => self::list(self::ref('JobRow')),
                 'count' => self::WHOLE,
                 'next' => ['type' => ['string', 'null'], 'description' => 'What `after` of the next page is'],
+                'shelves' => self::object(array_fill_keys(BoardAsked::SHELVES, self::WHOLE)),
+                'people' => self::list(self::object(['id' => self::WHOLE, 'name' => self::TEXT])),
             ]),
             'JobRow' => self::object([
                 'id' => self::TEXT,
@@ -162,6 +165,8 @@ final class Shapes
                 'kept_by' => self::TEXT,
                 'summary' => self::orNull(self::ref('JobSummary')),
                 'unreadable' => ['type' => ['string', 'null'], 'description' => 'Why the job cannot be opened'],
+                'deleted_by' => ['type' => ['string', 'null'], 'description' => 'Who deleted it'],
+                'gone_on' => ['type' => ['string', 'null'], 'description' => 'Until when it can be put back'],
             ]),
         ];
     }

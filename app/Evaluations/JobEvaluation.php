@@ -10,6 +10,7 @@ use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Report\JobParts;
+use FallBend\Core\Site\Progress;
 
 use function Illuminate\Support\defer;
 
@@ -118,10 +119,10 @@ final class JobEvaluation
         return $text;
     }
 
-    /** @return JobSummary what the board shows of it */
-    public function summary(): array
+    /** @return JobSummary what the board shows of it, with the joints as far as they are */
+    public function summary(Progress $progress): array
     {
-        return BoardSummary::counted($this->board(), $this->job()->site);
+        return BoardSummary::counted($this->board(), $this->job()->site, $progress);
     }
 
     /** Keeps what it came to once it is answered: nobody waits for it. */

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Cutting\RunToCut;
 use FallBend\Core\Job\Job as Plan;
 use FallBend\Core\Job\JobFile;
+use FallBend\Core\Report\BoardSummary;
 use Illuminate\Contracts\Cache\Factory;
 use Illuminate\Contracts\Cache\Repository;
 
@@ -39,7 +40,7 @@ final readonly class KnownEvaluations
     {
         $version = config('app.version');
 
-        return hash('sha256', serialize([$version, $own]).$this->file->laidText($job));
+        return hash('sha256', serialize([$version, BoardSummary::VERSION, $own]).$this->file->laidText($job));
     }
 
     /** @return Known|null null where it is not known */

@@ -9,6 +9,7 @@ use App\Actions\StaleEdit;
 use App\Actions\UnreadableJob;
 use App\Answers\JobAnswer;
 use App\Answers\Wanted;
+use App\Models\DeletedJob;
 use App\Models\Revision;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -33,10 +34,11 @@ final class Problems
         $exceptions->shouldRenderJsonWhen(
             static fn (Request $request): bool => $request->is('api/*') || $request->expectsJson(),
         );
-        $exceptions->dontReport([BadInput::class, StaleEdit::class, UnreadableJob::class]);
+        $exceptions->dontReport([BadInput::class, DeletedJob::class, StaleEdit::class, UnreadableJob::class]);
         $exceptions->render(self::badInput(...));
         $exceptions->render(self::stale(...));
         $exceptions->render(self::unreadable(...));
+        $exceptions->render(self::deleted(...));
         $exceptions->render(self::notFound(...));
     }
 
@@ -93,6 +95,11 @@ final class Problems
             ],
             409,
         );
+    }
+
+    private static function deleted(DeletedJob $deleted): JsonResponse
+    {
+        return new JsonResponse(['message' => $deleted->getMessage(), 'code' => 'deleted'], 410);
     }
 
     private static function unreadable(UnreadableJob $unreadable): JsonResponse

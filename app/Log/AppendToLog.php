@@ -11,6 +11,7 @@ use DateTimeImmutable;
 use DateTimeZone;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Site\EntryKind;
+use FallBend\Core\Site\Progress;
 use Illuminate\Support\Facades\DB;
 
 /** Appends what happened on site to the log of a job, each thing once, in the order in which it arrives. */
@@ -53,21 +54,21 @@ final readonly class AppendToLog
                 $entries[] = $entry;
             }
             if ($length > $before) {
-                $isOfCutting = array_filter($events, self::isOfCutting(...)) !== [];
+                $isOnBoard = array_filter($events, self::isOnBoard(...)) !== [];
                 $columns = ['log_length' => $length, 'log_hash' => $hash];
                 DB::table('jobs')
                     ->where('id', $job->id)
-                    ->update($columns + ($isOfCutting ? ['summary_version' => 0] : []));
+                    ->update($columns + ($isOnBoard ? ['summary_version' => 0] : []));
             }
 
             return $entries;
         }, self::ATTEMPTS);
     }
 
-    /** Whether the board may have other pieces to cut than before: its summary is to be made anew. */
-    public static function isOfCutting(SiteEvent $event): bool
+    /** Whether the board may show something else of the job than before: its summary is to be made anew. */
+    public static function isOnBoard(SiteEvent $event): bool
     {
-        return $event->kind === EntryKind::Cut || $event->kind === EntryKind::TakenBack;
+        return $event->kind === EntryKind::Cut || in_array($event->kind, Progress::KINDS, true);
     }
 
     /**

@@ -11,6 +11,7 @@ use FallBend\Core\Job\OnSite;
 use FallBend\Core\Site\Entry;
 use FallBend\Core\Site\EntryFile;
 use FallBend\Core\Site\EntryKind;
+use FallBend\Core\Site\Progress;
 use FallBend\Core\Site\SiteLog;
 use Illuminate\Database\Eloquent\Collection;
 
@@ -107,10 +108,24 @@ final readonly class JobLog
     /** Gives what the plan of a job is held against; nothing else of its log is read. */
     public static function onSite(string $job): OnSite
     {
-        $kinds = array_map(static fn (EntryKind $kind): string => $kind->value, self::ON_SITE);
+        return self::part($job, self::ON_SITE)->onSite();
+    }
+
+    /** Gives how far the joints of a job are; nothing else of its log is read. */
+    public static function progress(string $job): Progress
+    {
+        return Progress::of(self::part($job, Progress::KINDS));
+    }
+
+    /**
+     * @param list<EntryKind> $kinds
+     * @return SiteLog of the entries of some kinds, without who made them and when
+     */
+    private static function part(string $job, array $kinds): SiteLog
+    {
         $rows = LogEntry::query()
             ->where('job_id', $job)
-            ->whereIn('kind', $kinds)
+            ->whereIn('kind', array_map(static fn (EntryKind $kind): string => $kind->value, $kinds))
             ->orderBy('number')
             ->get(['number', 'kind', 'content']);
         $now = new DateTimeImmutable;
@@ -120,7 +135,7 @@ final readonly class JobLog
             $entries[] = new Entry($row->number, '', EntryKind::from($row->kind), $content, $now, '');
         }
 
-        return (new SiteLog($entries, $now))->onSite();
+        return new SiteLog($entries, $now);
     }
 
     /** @return list<string> ids of all runs that the log of a job speaks of, those that are gone too */

@@ -29,14 +29,28 @@ use Illuminate\Support\Facades\DB;
  * @property ?int $kept_by_id
  * @property int $log_length how many entries its log has
  * @property string $log_hash that of the last of them; empty where there is none
+ * @property string $station that has the next thing to do, as the summary says
+ * @property ?Carbon $archived_at
+ * @property ?Carbon $deleted_at
+ * @property ?int $deleted_by_id
  * @property-read Crew $crew
  * @property-read ?User $keptBy
+ * @property-read ?User $deletedBy
  */
 final class Job extends Model
 {
     use HasUlids;
 
-    protected $fillable = ['crew_id', 'name', 'head', 'summary', 'summary_version', 'unreadable', 'kept_by_id'];
+    protected $fillable = [
+        'crew_id',
+        'name',
+        'head',
+        'summary',
+        'summary_version',
+        'station',
+        'unreadable',
+        'kept_by_id',
+    ];
 
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];
 
@@ -49,12 +63,14 @@ final class Job extends Model
         'unreadable',
         'kept_by_id',
         'updated_at',
+        'deleted_at',
+        'deleted_by_id',
     ];
 
     /** Its newest revision, where it was read with the job. */
     private ?Revision $newest = null;
 
-    /** @return Builder<Job> the jobs of the crews that a user is in */
+    /** @return Builder<Job> the jobs of the crews that a user is in, those that are deleted too */
     public static function ofUser(int $id): Builder
     {
         return self::query()->whereIn(
@@ -67,16 +83,20 @@ final class Job extends Model
      * Gives a job of the crews that whoever asks is in.
      *
      * @throws ModelNotFoundException<self> if there is none
+     * @throws DeletedJob if it was deleted
      */
     public static function asked(Request $request, string $id): self
     {
-        return self::ofUser(User::asking($request)->id)->findOrFail($id);
+        $job = self::ofUser(User::asking($request)->id)->findOrFail($id);
+
+        return $job->deleted_at === null ? $job : throw new DeletedJob($job);
     }
 
     /**
      * Gives a job of the crews that a user is in, with its newest revision, in one query.
      *
      * @throws ModelNotFoundException<self> if there is none
+     * @throws DeletedJob if it was deleted
      */
     public static function withNewest(int $user, string $id): self
     {
@@ -85,7 +105,7 @@ final class Job extends Model
                 <<<'SQL'
                 SELECT revisions.*, bases.packed AS base_packed, bases.document AS base_document,
                     jobs.crew_id, jobs.name, jobs.head, jobs.summary_version, jobs.unreadable, jobs.kept_by_id,
-                    jobs.created_at AS job_created_at, jobs.updated_at
+                    jobs.created_at AS job_created_at, jobs.updated_at, jobs.deleted_at, jobs.deleted_by_id
                 FROM jobs JOIN crew_user ON crew_user.crew_id = jobs.crew_id
                 JOIN revisions ON revisions.job_id = jobs.id AND revisions.number = jobs.head
                 LEFT JOIN revisions AS bases ON bases.job_id = revisions.job_id AND bases.number = revisions.base
@@ -105,7 +125,7 @@ final class Job extends Model
         $job = (new self)->newFromBuilder($own);
         $job->newest = Revision::ofRow($columns);
 
-        return $job;
+        return $job->deleted_at === null ? $job : throw new DeletedJob($job);
     }
 
     /** @return BelongsTo<Crew, $this> */
@@ -118,6 +138,12 @@ final class Job extends Model
     public function keptBy(): BelongsTo
     {
         return $this->belongsTo(User::class, 'kept_by_id');
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function deletedBy(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'deleted_by_id');
     }
 
     /** @return HasMany<Revision, $this> */
@@ -177,6 +203,6 @@ final class Job extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['summary' => 'array'];
+        return ['summary' => 'array', 'archived_at' => 'datetime', 'deleted_at' => 'datetime'];
     }
 }

@@ -67,7 +67,8 @@ final class Share extends Model
     public static function opened(string $token): self
     {
         $share = self::query()->where('token_hash', self::hashOf($token))->first();
-        abort_if($share === null || ! $share->isOpen(), 404, 'This link opens nothing any more.');
+        $opens = $share !== null && $share->isOpen() && $share->job->deleted_at === null;
+        abort_if(! $opens, 404, 'This link opens nothing any more.');
 
         return $share;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\Board;
+use App\Actions\BoardAsked;
 use App\Actions\CrewNumbers;
 use App\Actions\Edit;
 use App\Actions\KeepRevision;
@@ -44,13 +45,9 @@ final readonly class JobController
     /** A page of the board. */
     public function index(Request $request, Board $board): JsonResponse
     {
-        $asked = Fields::of($request->query());
-        $order = $asked->has('order') ? $asked->choice('order', Board::ORDERS) : 'kept';
-        $after = $asked->has('after') ? $asked->string('after', 1_100) : null;
+        $asked = BoardAsked::read(Fields::of($request->query()));
 
-        return JsonResponse::fromJsonString(
-            $board->page(User::asking($request)->id, trim($asked->stringOr('search', '', 120)), $order, $after),
-        );
+        return JsonResponse::fromJsonString($board->page(User::asking($request)->id, $asked));
     }
 
     /** A new job, empty or with a whole document (a copy, or an imported file). */

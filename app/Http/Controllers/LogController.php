@@ -48,7 +48,7 @@ final readonly class LogController
         $body->end();
         $job = Job::asked($request, $id);
         $entries = $this->append->append($job, User::asking($request), $device, $events);
-        if (array_filter($events, AppendToLog::isOfCutting(...)) !== []) {
+        if (array_filter($events, AppendToLog::isOnBoard(...)) !== []) {
             // Nobody waits for it; where the server ends before, it is made when that starts again.
             defer(fn () => $this->open->summarise($job));
         }

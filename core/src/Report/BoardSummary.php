@@ -7,8 +7,10 @@ namespace FallBend\Core\Report;
 use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Geometry\Vec3;
 use FallBend\Core\Job\OnSite;
+use FallBend\Core\Layout\Joint;
 use FallBend\Core\Layout\Piece;
 use FallBend\Core\Measure\Units;
+use FallBend\Core\Site\Progress;
 use FallBend\Core\Verdict\Severity;
 
 /**
@@ -29,6 +31,16 @@ use FallBend\Core\Verdict\Severity;
  *     runs: int,
  *     drawn_fill: float,
  *     run: RunSummary|null,
+ *     station: value-of<self::STATIONS>,
+ *     done: JobDone,
+ * }
+ * @phpstan-type JobDone array{
+ *     pieces: int,
+ *     pieces_cut: int,
+ *     joints: int,
+ *     joints_made: int,
+ *     test_begun: bool,
+ *     signed: bool,
  * }
  * @phpstan-type RunDrawing array{
  *     legs: list<array{
@@ -103,61 +115,129 @@ use FallBend\Core\Verdict\Severity;
  *         taps: list<array{run: string, vent: bool}>,
  *     }|null,
  * }
- * @phpstan-type LaidSummary array{summary: JobSummary, pieces: list<string>}
+ * @phpstan-type LaidSummary array{
+ *     units: value-of<Units>,
+ *     rulebook: string,
+ *     runs: int,
+ *     drawn_fill: float,
+ *     run: RunSummary|null,
+ *     pieces: array<string, list<string>>,
+ *     joints: array<string, list<int>>,
+ *     beside: value-of<self::STATIONS>,
+ * }
  */
 final class BoardSummary
 {
     /** Raised whenever a summary says something else than before, so that stored ones are made again. */
-    public const VERSION = 2;
+    public const VERSION = 3;
+
+    /** Stations that a job can be at; `done`: it is signed. */
+    public const STATIONS = ['route', 'make-up', 'joints', 'cut', 'glue-up', 'test', 'record', 'done'];
 
     /** Runs of more pieces and fittings are not drawn on a board. */
     private const MOST_DRAWN = 120;
 
-    /** @return JobSummary */
-    public static function summary(EvaluatedJob $job): array
-    {
-        return self::counted(self::laid($job), $job->job()->site);
-    }
-
     /**
-     * Gives what does not change with what is cut.
+     * Gives what does not change with what is done on site.
      *
-     * @return LaidSummary with the keys of the pieces of the run
+     * @return LaidSummary
      */
     public static function laid(EvaluatedJob $job): array
     {
         $heaviest = self::heaviest($job);
-        $summary = [
-            'units' => $job->job()->units->value,
+        [$pieces, $joints] = [[], []];
+        foreach ($job->layout()->runs as $id => $run) {
+            $pieces[$id] = array_map(static fn (Piece $piece): string => $piece->key, $run->pieces);
+            $joints[$id] = array_map(static fn (Joint $joint): int => $joint->number, $run->joints);
+        }
+        $plan = $job->job();
+
+        return [
+            'units' => $plan->units->value,
             'rulebook' => $job->book->name,
             'runs' => count($job->layout()->runs),
             'drawn_fill' => $job->catalogue->assumption('drawn-fill')->value,
             'run' => $heaviest === null ? null : self::run($job, $heaviest),
-        ];
-        $pieces = $heaviest === null ? [] : $job->run($job->layout()->ids()[$heaviest])->pieces;
-
-        return [
-            'summary' => $summary,
-            'pieces' => array_map(static fn (Piece $piece): string => $piece->key, $pieces),
+            'pieces' => $pieces,
+            'joints' => $joints,
+            'beside' => match (true) {
+                $plan->singles !== [] => 'joints',
+                $plan->moves !== [] => 'make-up',
+                default => 'route',
+            },
         ];
     }
 
     /**
-     * Takes what `laid` gave, and what is cut; gives the summary.
+     * Takes what `laid` gave, what is cut, and how far the joints are; gives the summary.
      *
      * @param LaidSummary $laid
      * @return JobSummary
      */
-    public static function counted(array $laid, OnSite $done): array
+    public static function counted(array $laid, OnSite $site, Progress $progress): array
     {
-        ['summary' => $summary, 'pieces' => $pieces] = $laid;
-        if ($summary['run'] !== null) {
-            $cut = $done->cut[$summary['run']['id']] ?? [];
-            $left = array_filter($pieces, static fn (string $piece): bool => ! isset($cut[$piece]));
-            $summary['run']['counts']['pieces_to_cut'] = count($left);
+        $run = $laid['run'];
+        if ($run !== null) {
+            $run['counts']['pieces_to_cut'] = count(self::left($laid['pieces'][$run['id']] ?? [], $site, $run['id']));
         }
+        $left = $unmade = 0;
+        foreach ($laid['pieces'] as $id => $pieces) {
+            $left += count(self::left($pieces, $site, $id));
+        }
+        foreach ($laid['joints'] as $id => $joints) {
+            $unmade += count(array_diff($joints, $progress->made[$id] ?? []));
+        }
+        $pieces = array_sum(array_map(count(...), $laid['pieces']));
+        $joints = array_sum(array_map(count(...), $laid['joints']));
+        $done = [
+            'pieces' => $pieces,
+            'pieces_cut' => $pieces - $left,
+            'joints' => $joints,
+            'joints_made' => $joints - $unmade,
+            'test_begun' => $progress->testBegun,
+            'signed' => $progress->signed,
+        ];
 
-        return $summary;
+        return [
+            'units' => $laid['units'],
+            'rulebook' => $laid['rulebook'],
+            'runs' => $laid['runs'],
+            'drawn_fill' => $laid['drawn_fill'],
+            'run' => $run,
+            'station' => $run === null ? $laid['beside'] : self::station($run['counts'], $done),
+            'done' => $done,
+        ];
+    }
+
+    /**
+     * @param list<string> $pieces
+     * @return list<string> those that are still to be cut
+     */
+    private static function left(array $pieces, OnSite $site, string $run): array
+    {
+        $cut = $site->cut[$run] ?? [];
+
+        return array_values(array_filter($pieces, static fn (string $piece): bool => ! isset($cut[$piece])));
+    }
+
+    /**
+     * Gives the station that has the next thing to do: what keeps a job from being built comes first.
+     *
+     * @param RunCounts $counts of the run with the heaviest finding
+     * @param JobDone $done
+     * @return value-of<self::STATIONS>
+     */
+    private static function station(array $counts, array $done): string
+    {
+        return match (true) {
+            $counts['stops'] > 0, $counts['legs'] === 0, $done['joints'] === 0 => 'route',
+            $counts['joints_open'] > 0 => 'joints',
+            $done['pieces_cut'] < $done['pieces'] => 'cut',
+            $done['joints_made'] < $done['joints'] => 'glue-up',
+            ! $done['test_begun'] => 'test',
+            ! $done['signed'] => 'record',
+            default => 'done',
+        };
     }
 
     /**

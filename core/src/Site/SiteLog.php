@@ -184,6 +184,12 @@ final readonly class SiteLog
         return [...array_values($others), ...$one];
     }
 
+    /** @return list<string> ids of runs that something is said of joints of */
+    public function runs(): array
+    {
+        return array_map(strval(...), array_keys($this->byRun));
+    }
+
     /** Gives how a joint of a run stands. */
     public function joint(string $run, int $joint): JointStanding
     {

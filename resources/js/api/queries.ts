@@ -123,15 +123,22 @@ export const startedQuery = (start: string, answers: Answers) =>
         placeholderData: keepPreviousData,
     });
 
-export type BoardOrder = 'kept' | 'name';
+/** Which jobs of the board are asked for; what is empty asks for any. */
+export interface BoardAsked {
+    shelf: keyof BoardPage['shelves'];
+    search: string;
+    station: string;
+    person: string;
+    order: 'kept' | 'name';
+}
 
-/** The board, a page at a time: jobs whose names have something in them, in an order. */
-export const boardQuery = (search: string, order: BoardOrder) =>
+/** The board, a page at a time. */
+export const boardQuery = (asked: BoardAsked) =>
     infiniteQueryOptions({
-        queryKey: ['jobs', search, order],
+        queryKey: ['jobs', asked],
         queryFn: ({ pageParam }) => {
-            const query = new URLSearchParams({ search, order, ...(pageParam === null ? {} : { after: pageParam }) });
-            return orThrow(call<BoardPage>('GET', `/api/jobs?${query.toString()}`));
+            const said = Object.entries({ ...asked, after: pageParam ?? '' }).filter(([, value]) => value !== '');
+            return orThrow(call<BoardPage>('GET', `/api/jobs?${new URLSearchParams(said).toString()}`));
         },
         initialPageParam: null as string | null,
         getNextPageParam: (page) => page.next,
@@ -265,6 +272,12 @@ interface Started {
 export const startJob = (given: { name: string; place: string; units: 'inch' | 'mm'; rulebook: string }) =>
     write<Started>('POST', '/api/jobs', { ...given, want: {} });
 export const copyJob = (document: JobDocument) => write<Started>('POST', '/api/jobs', { document, want: {} });
+/** A new job with the plan of another, and nothing of what was done there. */
+export const copyOfJob = (id: string, name: string) =>
+    write<Started>('POST', `/api/jobs/${id}/copy`, { name, want: {} });
+export const archiveJob = (id: string) => call<null>('POST', `/api/jobs/${id}/archive`);
+export const deleteJob = (id: string) => call<null>('DELETE', `/api/jobs/${id}`);
+export const putJobBack = (id: string) => call<null>('POST', `/api/jobs/${id}/put-back`);
 export const importJob = (text: string) => write<Started>('POST', '/api/jobs/import', { text, want: {} });
 export async function keepJob(
     id: string,

@@ -257,8 +257,14 @@ export interface paths {
         get: {
             parameters: {
                 query?: {
+                    /** @description open where it is left out */
+                    shelf?: "open" | "archived" | "deleted";
                     /** @description A part of the names that are wanted */
                     search?: string;
+                    /** @description The station that has the next thing to do; done: signed */
+                    station?: "route" | "make-up" | "joints" | "cut" | "glue-up" | "test" | "record" | "done";
+                    /** @description Who worked on them */
+                    person?: number;
                     /** @description kept (the one kept last first), or name */
                     order?: "kept" | "name";
                     /** @description Where the page before ended */
@@ -390,6 +396,176 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a job off the board */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Take a job off the board */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                410: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/put-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put an archived or a deleted job back among the open ones */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Put an archived or a deleted job back among the open ones */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new job with the plan of another, and nothing of what was done there */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        name: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description A new job with the plan of another, and nothing of what was done there */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Job"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                410: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}": {
         parameters: {
             query?: never;
@@ -490,6 +666,15 @@ export interface paths {
                     };
                 };
                 /** @description What is wrong */
+                410: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
                 422: {
                     headers: {
                         [name: string]: unknown;
@@ -501,7 +686,36 @@ export interface paths {
             };
         };
         post?: never;
-        delete?: never;
+        /** Delete a job: it can be put back for 30 days */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Delete a job: it can be put back for 30 days */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -3350,6 +3564,15 @@ export interface components {
             count: number;
             /** @description What `after` of the next page is */
             next: string | null;
+            shelves: {
+                open: number;
+                archived: number;
+                deleted: number;
+            };
+            people: {
+                id: number;
+                name: string;
+            }[];
         };
         JobRow: {
             id: string;
@@ -3360,6 +3583,10 @@ export interface components {
             summary: components["schemas"]["JobSummary"] | null;
             /** @description Why the job cannot be opened */
             unreadable: string | null;
+            /** @description Who deleted it */
+            deleted_by: string | null;
+            /** @description Until when it can be put back */
+            gone_on: string | null;
         };
         OwnEntry: {
             id: number;
@@ -4653,6 +4880,16 @@ export interface components {
                 } | null;
                 drawing: components["schemas"]["RunDrawing"] | null;
             } | null;
+            /** @enum {unknown} */
+            station: "route" | "make-up" | "joints" | "cut" | "glue-up" | "test" | "record" | "done";
+            done: {
+                pieces: number;
+                pieces_cut: number;
+                joints: number;
+                joints_made: number;
+                test_begun: boolean;
+                signed: boolean;
+            };
         };
         RunDrawing: {
             legs: {

@@ -25,6 +25,33 @@ export interface Standing {
 
 const count = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
+type Summary = NonNullable<JobRow['summary']>;
+
+/** What a job on the board is at, as its summary says; a signed one is at the record. */
+export const stationOf = ({ station }: Summary): Station =>
+    STATIONS.find((one) => one.key === (station === 'done' ? 'record' : station)) ?? ROUTE;
+
+const ROUTE: Station = { key: 'route', name: 'Route' };
+
+/** How far a station is in the whole job, as the board has it. */
+export function standingOnBoard(station: Station, { run, station: at, done }: Summary): Standing {
+    if (!run) return { shape: 'open', text: station.key === at ? '' : 'no run' };
+    const part = (of: number, all: number, what: string, every: string): Standing =>
+        of === all && all > 0 ? { shape: 'done', text: every } : { shape: 'open', text: `${of} of ${all} ${what}` };
+    switch (station.key) {
+        case 'cut':
+            return part(done.pieces_cut, done.pieces, 'cut', 'all cut');
+        case 'glue-up':
+            return part(done.joints_made, done.joints, 'joints made', 'all joined');
+        case 'test':
+            return done.test_begun ? { shape: 'done', text: 'begun' } : { shape: 'open', text: 'not begun' };
+        case 'record':
+            return done.signed ? { shape: 'done', text: 'signed' } : { shape: 'open', text: 'not signed' };
+        default:
+            return standingOf(station, run.counts);
+    }
+}
+
 type RunCounts = NonNullable<NonNullable<JobRow['summary']>['run']>['counts'];
 
 /** What still keeps a station from being done; `cut` are the keys of the pieces that are cut; null: not read yet. */

@@ -1,49 +1,64 @@
 import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { accountQuery, boardQuery, importJob, signOut, startJob, type BoardOrder } from '../../api/queries';
-import type { JobRow as Row } from '../../api/types';
-import { Shape } from '../../shared/Shape';
+import { accountQuery, boardQuery, signOut, type BoardAsked } from '../../api/queries';
+import type { BoardPage, JobRow as Row } from '../../api/types';
 import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
-import { useChoices } from '../../shared/useChoices';
+import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { useTitle } from '../../shared/useTitle';
 import { versionServed } from '../../shared/version';
+import { CopyDialog } from './CopyDialog';
+import { DropFiles } from './DropFiles';
+import { Find } from './Find';
 import { JobRow } from './JobRow';
+import { NewJob } from './NewJob';
+import { RowActs } from './RowActs';
+import { useBoardActs } from './useBoardActs';
+import { useBoardAsked } from './useBoardAsked';
+import { useTakingIn } from './useTakingIn';
 
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
-    const [search, setSearch] = useState('');
-    const [order, setOrder] = useState<BoardOrder>('kept');
-    const settled = useSettled(search.trim(), 250);
-    const board = useInfiniteQuery({ ...boardQuery(settled, order), refetchOnMount: 'always' });
+    const { asked, ask, isFiltered } = useBoardAsked();
+    const search = useSettled(asked.search.trim(), 250);
+    const board = useInfiniteQuery({ ...boardQuery({ ...asked, search }), refetchOnMount: 'always' });
+    const [first] = board.data?.pages ?? [];
     const jobs = board.data?.pages.flatMap((page) => page.jobs) ?? [];
-    const count = board.data?.pages[0]?.count;
     const navigate = useNavigate();
+    const open = (id: string): void => void navigate(`/jobs/${id}`);
+    const taking = useTakingIn(open);
+    const acts = useBoardActs(asked.shelf);
+    const [copied, setCopied] = useState<Row | null>(null);
     useTitle('All jobs');
 
     return (
         <div className="board">
-            <BoardHead jobs={count === undefined ? 'being fetched' : `${count} ${settled === '' ? 'open' : 'found'}`} />
-            <NewJob onStarted={(id) => void navigate(`/jobs/${id}`)} />
+            <BoardHead />
+            <NewJob onStarted={open} onFiles={(files) => void taking.take(files)} />
+            <DropFiles onFiles={(files) => void taking.take(files)} />
             <nav className="board-starts" aria-label="Begin with a task">
                 <Link to="/start">What is the job? Begin with a task, and measure what it asks for</Link>
             </nav>
             <Unsaved jobs={jobs} />
-            {(search !== '' || (count ?? 0) > FEW) && (
-                <Find search={search} order={order} onSearch={setSearch} onOrder={setOrder} />
+            <TakenIn taking={taking} />
+            <JustDone acts={acts} />
+            <Shelves shelves={first?.shelves} at={asked.shelf} onShelf={(shelf) => ask({ shelf })} />
+            {(isFiltered || (first?.count ?? 0) > FEW) && (
+                <Find asked={asked} people={first?.people ?? []} onAsk={ask} />
             )}
             <div className="board-caps cap" aria-hidden="true">
                 <span>Job</span>
                 <span>Fall line</span>
                 <span>Station, of nine</span>
                 <span>Next</span>
-                <span>First water</span>
-                <span>Last saved by</span>
+                <span>Built</span>
+                <span>{asked.shelf === 'deleted' ? 'Deleted by' : 'Last saved by'}</span>
             </div>
             <main>
+                <h1 className="unseen">All jobs</h1>
                 {board.isPending && <p className="waiting">Fetching the jobs.</p>}
                 {board.isError && (
                     <p className="waiting" role="alert">
@@ -54,15 +69,13 @@ export function Board() {
                     </p>
                 )}
                 {jobs.map((job) => (
-                    <JobRow key={job.id} job={job} />
+                    <JobRow
+                        key={job.id}
+                        job={job}
+                        acts={<RowActs job={job} acts={acts} onCopy={() => setCopied(job)} />}
+                    />
                 ))}
-                {board.data && jobs.length === 0 && (
-                    <p className="waiting">
-                        {settled === ''
-                            ? 'No job yet. Name the first one above.'
-                            : `No job has “${settled}” in its name.`}
-                    </p>
-                )}
+                {first && jobs.length === 0 && <p className="waiting">{noneInWords(asked, search, isFiltered)}</p>}
                 {board.hasNextPage && (
                     <p className="more-jobs">
                         <button
@@ -73,18 +86,61 @@ export function Board() {
                         >
                             {board.isFetchingNextPage
                                 ? 'Fetching more jobs'
-                                : `More jobs: ${jobs.length} of ${count} are shown`}
+                                : `More jobs: ${jobs.length} of ${first?.count} are shown`}
                         </button>
                     </p>
                 )}
             </main>
             <p className="cap version">Fall Bend {versionServed()}</p>
+            {copied && <CopyDialog job={copied} onClose={() => setCopied(null)} onCopied={open} />}
         </div>
     );
 }
 
-/** Whose board it is, and how many jobs stand on it. */
-function BoardHead({ jobs }: { jobs: string }) {
+/** So few jobs are seen at a glance. */
+const FEW = 6;
+
+function noneInWords({ shelf, station, person }: BoardAsked, search: string, isFiltered: boolean): string {
+    if (isFiltered && station === '' && person === '') return `No job has “${search}” in its name.`;
+    if (isFiltered) return 'No job is like that.';
+    if (shelf === 'archived') return 'Nothing is archived.';
+    return shelf === 'deleted' ? 'Nothing was deleted in the last 30 days.' : 'No job yet. Name the first one above.';
+}
+
+const SHELVES: [BoardAsked['shelf'], string][] = [
+    ['open', 'Open'],
+    ['archived', 'Archived'],
+    ['deleted', 'Deleted'],
+];
+
+interface ShelvesProps {
+    shelves: BoardPage['shelves'] | undefined;
+    at: BoardAsked['shelf'];
+    onShelf: (shelf: BoardAsked['shelf']) => void;
+}
+
+/** The jobs that are worked on, those that are archived, those that were deleted; once there are such. */
+function Shelves({ shelves, at, onShelf }: ShelvesProps) {
+    if (!shelves || (at === 'open' && shelves.archived + shelves.deleted === 0)) return null;
+    return (
+        <nav className="board-shelves" aria-label="Which jobs">
+            {SHELVES.map(([key, name]) => (
+                <button
+                    key={key}
+                    type="button"
+                    className={key === at ? 'on' : ''}
+                    aria-current={key === at ? 'true' : undefined}
+                    onClick={() => onShelf(key)}
+                >
+                    {name} <span className="cap">{shelves[key]}</span>
+                </button>
+            ))}
+        </nav>
+    );
+}
+
+/** Whose board it is. */
+function BoardHead() {
     const account = useQuery(accountQuery);
     const client = useQueryClient();
     const leave = async (): Promise<void> => {
@@ -106,49 +162,12 @@ function BoardHead({ jobs }: { jobs: string }) {
                 <span className="cap">Signed in</span>
                 <b>{account.data?.name}</b>
             </div>
-            <div className="wide">
-                <span className="cap">Jobs</span>
-                <b>{jobs}</b>
-            </div>
             <div className="fill" />
             <button type="button" className="beside" onClick={() => void leave()}>
                 Sign out
             </button>
             <Beside />
         </header>
-    );
-}
-
-/** So few jobs are seen at a glance. */
-const FEW = 6;
-
-interface Finding {
-    search: string;
-    order: BoardOrder;
-    onSearch: (search: string) => void;
-    onOrder: (order: BoardOrder) => void;
-}
-
-function Find({ search, order, onSearch, onOrder }: Finding) {
-    return (
-        <div className="board-find" role="search">
-            <label className="choice">
-                <span className="cap">Find a job by its name</span>
-                <input
-                    type="search"
-                    value={search}
-                    maxLength={120}
-                    onChange={(event) => onSearch(event.target.value)}
-                />
-            </label>
-            <label className="choice">
-                <span className="cap">Order</span>
-                <select value={order} onChange={(event) => onOrder(event.target.value as BoardOrder)}>
-                    <option value="kept">last saved first</option>
-                    <option value="name">by name</option>
-                </select>
-            </label>
-        </div>
     );
 }
 
@@ -170,83 +189,44 @@ function Unsaved({ jobs }: { jobs: Row[] }) {
     );
 }
 
-function NewJob({ onStarted }: { onStarted: (id: string) => void }) {
-    const [name, setName] = useState('');
-    const books = useChoices().rulebooks;
-    const [book, setBook] = useState(0);
-    const [problem, setProblem] = useState<string | null>(null);
-    const file = useRef<HTMLInputElement>(null);
-
-    const start = async (event: FormEvent): Promise<void> => {
-        event.preventDefault();
-        if (name.trim() === '') {
-            setProblem('Say what the job is called.');
-            return;
-        }
-        const { units, key } = books[book] ?? { units: 'inch', key: '' };
-        const result = await startJob({ name: name.trim(), place: '', units, rulebook: key });
-        if (result.ok) onStarted(result.data.id);
-        else setProblem(result.message);
-    };
-
-    const take = async (chosen: File | undefined): Promise<void> => {
-        if (!chosen) return;
-        const result = await importJob(await chosen.text());
-        if (file.current) file.current.value = '';
-        if (result.ok) onStarted(result.data.id);
-        else setProblem(`${chosen.name}: ${result.message}`);
-    };
-
+/** How far files are taken in, and which could not be. */
+function TakenIn({ taking }: { taking: ReturnType<typeof useTakingIn> }) {
+    const { now, taken, refused } = taking;
     return (
-        <form className="new-job" onSubmit={(event) => void start(event)}>
-            <label className="lab" htmlFor="new-job">
-                <b>New job</b>
-                <span className="cap">Name the job</span>
-            </label>
-            <input
-                id="new-job"
-                value={name}
-                onChange={(event) => setName(event.target.value)}
-                placeholder="what is it called, and where"
-                maxLength={120}
-                autoComplete="off"
-            />
-            <fieldset>
-                <legend className="unseen">Units and rulebook</legend>
-                {books.map(({ units, key, name: bookName }, i) => (
-                    <label key={`${units} ${key}`} className={i === book ? 'on' : ''}>
-                        <input
-                            type="radio"
-                            name="book"
-                            className="unseen"
-                            checked={i === book}
-                            onChange={() => setBook(i)}
-                        />
-                        <b>{units === 'inch' ? 'inches' : 'mm'}</b>
-                        <span className="cap">{bookName}</span>
-                    </label>
-                ))}
-            </fieldset>
-            <button type="submit" className="main-act">
-                Start the job
-            </button>
-            <button type="button" className="plain from-file" onClick={() => file.current?.click()}>
-                From a file
-            </button>
-            <input
-                ref={file}
-                type="file"
-                className="unseen"
-                accept=".json,application/json"
-                tabIndex={-1}
-                aria-label="Job file"
-                onChange={(event) => void take(event.target.files?.[0])}
-            />
+        <>
+            {(now !== null || taken > 1) && (
+                <p className="unsaved" role="status">
+                    {now ?? `${taken} jobs came in.`}
+                </p>
+            )}
+            {refused.map((text) => (
+                <p key={text} className="problem unsaved" role="alert">
+                    <Shape kind="stop" size={16} /> {text}
+                </p>
+            ))}
+        </>
+    );
+}
+
+/** What was just done with a job, with its way back. */
+function JustDone({ acts: { done, problem } }: { acts: ReturnType<typeof useBoardActs> }) {
+    return (
+        <>
             {problem && (
-                <p className="problem" role="alert">
+                <p className="problem unsaved" role="alert">
                     <Shape kind="stop" size={16} /> {problem}
                 </p>
             )}
-        </form>
+            {done && (
+                <p className="unsaved" role="status">
+                    {done.text}{' '}
+                    {done.undo && (
+                        <button type="button" className="plain" onClick={() => void done.undo?.()}>
+                            Undo
+                        </button>
+                    )}
+                </p>
+            )}
+        </>
     );
 }

@@ -1,33 +1,28 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { JobRow as Row } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Shape } from '../../shared/Shape';
-import { standingOf, STATIONS, type Station } from '../../shared/stations';
+import { standingOnBoard, stationOf, STATIONS } from '../../shared/stations';
 import { Keeper } from './Keeper';
 import { UnreadableRow } from './UnreadableRow';
 
-const ROUTE = STATIONS[1] as Station;
-
 /**
  * One job as a ruled row: name, its own fall line, nine cells, the next act in words. All of it as it was when the job
- * was kept.
+ * was saved.
  */
-export function JobRow({ job }: { job: Row }) {
+export function JobRow({ job, acts }: { job: Row; acts: ReactNode }) {
     const { summary } = job;
-    const run = summary?.run ?? null;
-    const to = run ? `/jobs/${job.id}/runs/${run.id}` : `/jobs/${job.id}`;
-    const state = standingOf(ROUTE, run?.counts);
-    if (job.unreadable !== null) return <UnreadableRow job={job} />;
+    const to = placeOf(job);
+    if (job.unreadable !== null) return <UnreadableRow job={job} acts={acts} />;
     return (
         <article className="job-row">
             <div>
-                <h2>
-                    <Link to={to}>{job.name}</Link>
-                </h2>
+                <h2>{job.gone_on === null ? <Link to={to}>{job.name}</Link> : job.name}</h2>
                 {summary && (
                     <p>
-                        {run
-                            ? `run ${run.number} of ${summary.runs}, ${run.name.charAt(0).toLowerCase()}${run.name.slice(1)}`
+                        {summary.run
+                            ? `run ${summary.run.number} of ${summary.runs}, ${lowered(summary.run.name)}`
                             : 'no run yet'}
                     </p>
                 )}
@@ -37,42 +32,98 @@ export function JobRow({ job }: { job: Row }) {
                     </p>
                 )}
             </div>
-            <Link to={to} className="mini" tabIndex={-1} aria-hidden="true">
-                {run?.drawing && (
-                    <MiniFallLine run={run.drawing} fill={summary?.drawn_fill ?? 0} width={376} height={128} />
-                )}
-            </Link>
-            <div>
-                <b className="now">Route</b>
-                <div className="nine" aria-hidden="true">
-                    {STATIONS.map((station) => (
-                        <span key={station.key} className={station.key === 'route' ? 'on' : ''}>
-                            <Shape kind={standingOf(station, run?.counts).shape} size={14} />
-                        </span>
-                    ))}
-                </div>
-                {summary && (
-                    <p className="state">
-                        <Shape kind={state.shape} size={14} /> {state.text}
-                    </p>
-                )}
-            </div>
+            <MiniOf job={job} to={to} />
+            <AtStation job={job} />
             <div>
                 <b className="next">{nextWords(job)}</b>
-                {run?.next && <p className="say">{run.next.why}</p>}
+                {summary?.run?.next && summary.station !== 'done' && <p className="say">{summary.run.next.why}</p>}
             </div>
-            <div>
-                <span className="cap">first water</span>
-                <p className="not-yet">not yet</p>
-            </div>
-            <Keeper job={job} />
+            <Done job={job} />
+            <Keeper job={job} acts={acts} />
         </article>
     );
 }
 
-function nextWords({ summary }: Row): string {
+const lowered = (name: string): string => `${name.charAt(0).toLowerCase()}${name.slice(1)}`;
+
+/** The address of a job, with the run and the station that the next act is for. */
+function placeOf({ id, summary }: Row): string {
+    if (!summary) return `/jobs/${id}`;
+    const station = stationOf(summary).key;
+    const run = summary.run?.id ?? (station === 'route' ? null : 'none');
+    const base = run === null ? `/jobs/${id}` : `/jobs/${id}/runs/${run}`;
+    return station === 'route' ? base : `${base}/${station}`;
+}
+
+function MiniOf({ job: { summary, gone_on }, to }: { job: Row; to: string }) {
+    const drawing = summary?.run?.drawing && (
+        <MiniFallLine run={summary.run.drawing} fill={summary.drawn_fill} width={376} height={128} />
+    );
+    if (gone_on !== null) return <div className="mini">{drawing}</div>;
+    return (
+        <Link to={to} className="mini" tabIndex={-1} aria-hidden="true">
+            {drawing}
+        </Link>
+    );
+}
+
+/** The station that has the next thing to do, among the nine. */
+function AtStation({ job: { summary } }: { job: Row }) {
+    if (!summary) return <div />;
+    const at = stationOf(summary);
+    const state = standingOnBoard(at, summary);
+    return (
+        <div>
+            <b className="now">{at.name}</b>
+            <div className="nine" aria-hidden="true">
+                {STATIONS.map((station) => (
+                    <span key={station.key} className={station.key === at.key ? 'on' : ''}>
+                        <Shape kind={standingOnBoard(station, summary).shape} size={14} />
+                    </span>
+                ))}
+            </div>
+            {state.text !== '' && (
+                <p className="state">
+                    <Shape kind={state.shape} size={14} /> {state.text}
+                </p>
+            )}
+        </div>
+    );
+}
+
+/** How much of the job is built. */
+function Done({ job: { summary } }: { job: Row }) {
+    const done = summary?.done;
+    if (!done || done.joints === 0) return <div />;
+    return (
+        <div className="done-of">
+            <p>
+                <b>{done.pieces_cut}</b> of {done.pieces} cut
+            </p>
+            <p>
+                <b>{done.joints_made}</b> of {done.joints} joined
+            </p>
+            {done.signed ? <p>signed</p> : done.test_begun && <p>test begun</p>}
+        </div>
+    );
+}
+
+const NEXT: Record<string, string> = {
+    'make-up': 'Look at what was measured',
+    joints: 'Choose how each joint is made',
+    cut: 'Print the cut ticket',
+    'glue-up': 'Plan the day, and join',
+    test: 'Fill it, and look',
+    record: 'Sign the record',
+    done: 'Signed. Archive it when you are done with it',
+};
+
+function nextWords({ summary, gone_on }: Row): string {
+    if (gone_on !== null)
+        return `Gone for good on ${new Date(gone_on).toLocaleDateString([], { day: 'numeric', month: 'long' })}`;
     if (!summary) return 'Open it to see where it stands';
-    if (!summary.run) return 'Say where the first run starts and ends';
-    const { next } = summary.run;
-    return !next || next.severity === 'note' ? 'Print the cut ticket' : next.remedy;
+    const { next } = summary.run ?? { next: null };
+    if (next && next.severity !== 'note' && summary.station !== 'done') return next.remedy;
+    if (!summary.run && summary.station === 'route') return 'Say where the first run starts and ends';
+    return NEXT[summary.station] ?? 'Call out the first leg';
 }

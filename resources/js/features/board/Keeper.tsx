@@ -1,18 +1,24 @@
+import type { ReactNode } from 'react';
 import type { JobRow as Row } from '../../api/types';
 
-/** Who saved a job last, and when. */
-export function Keeper({ job }: { job: Row }) {
+/** Who saved a job last, and when; or who deleted it; and what can be done with it. */
+export function Keeper({ job, acts }: { job: Row; acts: ReactNode }) {
     return (
-        <div>
-            <b>{job.kept_by}</b>
-            <p>
-                {new Date(job.kept_at).toLocaleString([], {
-                    day: 'numeric',
-                    month: 'short',
-                    hour: '2-digit',
-                    minute: '2-digit',
-                })}
-            </p>
+        <div className="keeper">
+            <div>
+                <b>{job.deleted_by ?? job.kept_by}</b>
+                <p>
+                    {job.deleted_by === null
+                        ? new Date(job.kept_at).toLocaleString([], {
+                              day: 'numeric',
+                              month: 'short',
+                              hour: '2-digit',
+                              minute: '2-digit',
+                          })
+                        : 'deleted it'}
+                </p>
+            </div>
+            {acts}
         </div>
     );
 }

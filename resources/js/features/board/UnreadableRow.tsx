@@ -1,10 +1,11 @@
+import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { JobRow } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { Keeper } from './Keeper';
 
 /** A job that cannot be opened stands on the board by its name, with the reason and what can be done. */
-export function UnreadableRow({ job }: { job: JobRow }) {
+export function UnreadableRow({ job, acts }: { job: JobRow; acts: ReactNode }) {
     return (
         <article className="job-row unreadable">
             <div>
@@ -24,7 +25,7 @@ export function UnreadableRow({ job }: { job: JobRow }) {
                     What can be done
                 </Link>
             </div>
-            <Keeper job={job} />
+            <Keeper job={job} acts={acts} />
         </article>
     );
 }

@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import type { JobRun } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { JobItems } from './JobItems';
 import type { Saving } from '../../editing';
 import type { JobEditor } from '../../editing';
 
@@ -23,29 +24,36 @@ function savingInWords({ saving, stored, job }: JobEditor): string {
     return stored ? SAVING[saving] : 'Not saved, and no room on this device: leave this page open';
 }
 
-export function JobHead({
-    editor,
-    plan,
-    onRun,
-    onNewRun,
-}: {
+interface Props {
     editor: JobEditor;
     plan: JobRun | undefined;
+    phone: boolean;
     onRun: () => void;
     onNewRun: () => void;
-}) {
+    onSettings: () => void;
+}
+
+export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Props) {
     const navigate = useNavigate();
     const { document, job, evaluation, saving } = editor;
+    const items = <JobItems job={job} isSaved={saving === 'saved'} onSettings={onSettings} />;
     const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
     return (
         <header className="head">
             <Link className="brand" to="/" aria-label="Fall Bend, all jobs">
                 <BrandGlyph /> <span className="wide">Fall Bend</span>
             </Link>
-            <div className="job-name">
-                <span className="cap">Job</span>
-                <b>{document.name}</b>
-            </div>
+            {!phone && (
+                <Dropdown className="job-name">
+                    <Dropdown.Toggle as="button" type="button" className="head-field">
+                        <span className="cap">
+                            Job <i aria-hidden="true">▾</i>
+                        </span>
+                        <b>{document.name}</b>
+                    </Dropdown.Toggle>
+                    <Dropdown.Menu>{items}</Dropdown.Menu>
+                </Dropdown>
+            )}
             <Dropdown>
                 <Dropdown.Toggle as="button" type="button" className="head-field">
                     <span className="cap">
@@ -65,9 +73,12 @@ export function JobHead({
                     ))}
                     {plan && <Dropdown.Item onClick={onRun}>Change this run: pipe, ends, levels</Dropdown.Item>}
                     <Dropdown.Item onClick={onNewRun}>Start another run</Dropdown.Item>
-                    <Dropdown.Item href={`/api/jobs/${job.id}/file`} download>
-                        Save the job as a file
-                    </Dropdown.Item>
+                    {phone && (
+                        <>
+                            <Dropdown.Header>The job: {document.name}</Dropdown.Header>
+                            {items}
+                        </>
+                    )}
                 </Dropdown.Menu>
             </Dropdown>
             <div className="wide">

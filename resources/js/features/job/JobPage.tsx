@@ -35,11 +35,17 @@ export function JobPage() {
     if (job.isError) {
         if (isUnreadable(job.error))
             return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
-        const gone = job.error instanceof CallFailed && job.error.status === 404;
+        const status = job.error instanceof CallFailed ? job.error.status : null;
+        const [gone, isDeleted] = [status === 404, status === 410];
         return (
             <div className="waiting" role="alert">
                 <p>{gone ? 'There is no such job in your crew.' : job.error.message}</p>
-                {!gone && (
+                {isDeleted && (
+                    <Link className="plain" to="/?shelf=deleted">
+                        Deleted jobs
+                    </Link>
+                )}
+                {!gone && !isDeleted && (
                     <button type="button" className="plain" onClick={() => void job.refetch()}>
                         Try again
                     </button>

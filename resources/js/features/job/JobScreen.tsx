@@ -8,6 +8,7 @@ import { usePhone } from '../../shared/useSize';
 import { useTitle } from '../../shared/useTitle';
 import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
+import { JobDialog } from './JobDialog';
 import { JobHead } from './JobHead';
 import { partsShown } from './parts';
 import { RunDialog } from './RunDialog';
@@ -37,24 +38,21 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
     const navigate = useNavigate();
     const phone = usePhone();
     const [search, setSearch] = useSearchParams();
-    const [dialog, setDialog] = useState<'run' | 'new' | null>(null);
+    const [dialog, setDialog] = useState<Dialog>(null);
     const [isWay, setIsWay] = useState(false);
     const callOut = useRef<HTMLTextAreaElement>(null);
     const isNamed = runId !== undefined && runId !== 'none';
     const named = editor.document.runs.find((run) => run.id === runId);
     // A run that is not there is said to be gone: nobody is shown another one in its place.
     const plan = named ?? (isNamed ? undefined : editor.document.runs[0]);
-    const isGone = isNamed && !named;
     const run = editor.evaluation.runs.find((report) => report.id === plan?.id);
     const selection = useSelection(run, editor.evaluation.units);
     const station = STATIONS.find((one) => one.key === stationKey) ?? STATIONS[1];
     const view: RouteView =
         plan && editor.typed?.run !== NEW_RUN ? ((search.get('view') as RouteView | null) ?? 'run') : 'house';
-    const setView = (next: RouteView): void => setSearch(next === 'run' ? {} : { view: next }, { replace: true });
     const place = editor.evaluation.network.places.find((one) => one.run === run?.id);
     const leadsOn = place !== undefined && place.into !== null && !place.rises;
     const base = `/jobs/${start.id}/runs/${plan?.id ?? 'none'}`;
-    const ends = useEnds(editor, plan);
     usePartsShown(editor, plan?.id, station?.key ?? 'route', view, isWay && leadsOn && station?.key === 'route');
 
     useTitle(station?.name, plan?.name, editor.document.name);
@@ -62,22 +60,25 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
 
     return (
         <div className="job">
-            <JobHead editor={editor} plan={plan} onRun={() => setDialog('run')} onNewRun={() => setDialog('new')} />
-            {run && plan ? (
-                <FallLinePanel
-                    run={run}
-                    ends={ends}
-                    editor={editor}
-                    selection={selection}
-                    phone={phone}
-                    folded={isFolded(station?.key, view)}
-                    way={isWay && leadsOn && station?.key === 'route'}
-                    onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
-                />
-            ) : (
-                // A run that is being read or said for the first time has its place; elsewhere none is kept.
-                (plan || station?.key === 'route') && <div className="fall-panel empty" />
-            )}
+            <JobHead
+                editor={editor}
+                plan={plan}
+                phone={phone}
+                onRun={() => setDialog('run')}
+                onNewRun={() => setDialog('new')}
+                onSettings={() => setDialog('job')}
+            />
+            <FallLineOf
+                run={run}
+                plan={plan}
+                editor={editor}
+                selection={selection}
+                phone={phone}
+                station={station?.key ?? 'route'}
+                folded={isFolded(station?.key, view)}
+                way={isWay && leadsOn && station?.key === 'route'}
+                onRun={(id) => void navigate(`/jobs/${start.id}/runs/${id}/${stationKey}${window.location.search}`)}
+            />
             <div className="perf" />
             <Strip
                 base={base}
@@ -88,38 +89,71 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                 cut={editor.site.isKnown ? Object.keys(editor.site.cut[plan?.id ?? ''] ?? {}) : null}
             />
             {station?.key === 'route' && run && (
-                <ViewTabs view={view} onView={setView} way={leadsOn ? isWay : null} onWay={setIsWay} />
+                <ViewTabs
+                    view={view}
+                    onView={(next) => setSearch(next === 'run' ? {} : { view: next }, { replace: true })}
+                    way={leadsOn ? isWay : null}
+                    onWay={setIsWay}
+                />
             )}
             <Boundary key={station?.key} name={station?.name ?? 'This station'}>
-                {isGone ? (
+                {isNamed && !named ? (
                     <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
                 ) : (
                     <StationOfRun
                         job={start.id}
-                        base={base}
-                        station={station}
-                        view={view}
-                        editor={editor}
-                        run={run}
-                        plan={plan}
-                        selection={selection}
-                        callOut={callOut}
-                        phone={phone}
+                        {...{ base, station, view, editor, run, plan, selection, callOut, phone }}
                         onDialog={setDialog}
                     />
                 )}
             </Boundary>
-            {dialog && (
-                <RunDialog
-                    editor={editor}
-                    plan={dialog === 'run' ? plan : undefined}
-                    onClose={() => setDialog(null)}
-                    onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
-                />
-            )}
+            <Dialogs
+                editor={editor}
+                plan={plan}
+                dialog={dialog}
+                onClose={() => setDialog(null)}
+                onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
+            />
             {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
         </div>
     );
+}
+
+interface FallLineProps {
+    run: RunReport | undefined;
+    plan: JobRun | undefined;
+    editor: JobEditor;
+    selection: SharedSelection;
+    phone: boolean;
+    station: string;
+    folded: boolean;
+    way: boolean;
+    onRun: (id: string) => void;
+}
+
+/** The fall line of the run at hand. */
+function FallLineOf({ run, plan, station, ...rest }: FallLineProps) {
+    const ends = useEnds(rest.editor, plan);
+    if (run && plan) return <FallLinePanel run={run} ends={ends} {...rest} />;
+    // A run that is being read or said for the first time has its place; elsewhere none is kept.
+    return plan || station === 'route' ? <div className="fall-panel empty" /> : null;
+}
+
+/** The dialog that is open: of the run at hand, of a new one, of the job. */
+type Dialog = 'run' | 'new' | 'job' | null;
+
+interface DialogProps {
+    editor: JobEditor;
+    plan: JobRun | undefined;
+    dialog: Dialog;
+    onClose: () => void;
+    onNew: (id: string) => void;
+}
+
+function Dialogs({ editor, plan, dialog, onClose, onNew }: DialogProps) {
+    if (dialog === null) return null;
+    if (dialog === 'job') return <JobDialog editor={editor} onClose={onClose} />;
+    return <RunDialog editor={editor} plan={dialog === 'run' ? plan : undefined} onClose={onClose} onNew={onNew} />;
 }
 
 interface StationProps {

@@ -1,0 +1,67 @@
+import type { BoardAsked } from '../../api/queries';
+import type { BoardPage } from '../../api/types';
+import { STATIONS } from '../../shared/stations';
+
+/** Stations that a job on the board can be at, and the last of all. */
+const AT: [string, string][] = [
+    ...STATIONS.filter(({ key }) => key !== 'look' && key !== 'hang').map(({ key, name }): [string, string] => [
+        key,
+        name,
+    ]),
+    ['done', 'Signed'],
+];
+
+interface Finding {
+    asked: BoardAsked;
+    people: BoardPage['people'];
+    onAsk: (change: Partial<BoardAsked>) => void;
+}
+
+/** Finds jobs by name, by the station that they are at, by who worked on them; and orders them. */
+export function Find({ asked, people, onAsk }: Finding) {
+    return (
+        <div className="board-find" role="search">
+            <label className="choice">
+                <span className="cap">Name of the job</span>
+                <input
+                    type="search"
+                    value={asked.search}
+                    maxLength={120}
+                    onChange={(event) => onAsk({ search: event.target.value })}
+                />
+            </label>
+            <label className="choice">
+                <span className="cap">Station</span>
+                <select value={asked.station} onChange={(event) => onAsk({ station: event.target.value })}>
+                    <option value="">any</option>
+                    {AT.map(([key, name]) => (
+                        <option key={key} value={key}>
+                            {name}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Who worked on it</span>
+                <select value={asked.person} onChange={(event) => onAsk({ person: event.target.value })}>
+                    <option value="">anybody</option>
+                    {people.map(({ id, name }) => (
+                        <option key={id} value={id}>
+                            {name}
+                        </option>
+                    ))}
+                </select>
+            </label>
+            <label className="choice">
+                <span className="cap">Order</span>
+                <select
+                    value={asked.order}
+                    onChange={(event) => onAsk({ order: event.target.value as BoardAsked['order'] })}
+                >
+                    <option value="kept">last saved first</option>
+                    <option value="name">by name</option>
+                </select>
+            </label>
+        </div>
+    );
+}

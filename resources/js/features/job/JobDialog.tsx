@@ -1,0 +1,78 @@
+import { useState, type FormEvent } from 'react';
+import Form from 'react-bootstrap/Form';
+import Modal from 'react-bootstrap/Modal';
+import type { JobDocument } from '../../api/types';
+import type { JobEditor } from '../../editing';
+import { Choice } from '../../shared/Choice';
+import { FormActs } from '../../shared/FormActs';
+import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
+import { useChoices } from '../../shared/useChoices';
+
+/** What the job is called, where it is, and in which units and by which rulebook it is judged. */
+export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () => void }) {
+    const { document } = editor;
+    const books = new Map(useChoices().rulebooks.map((book) => [book.key, book.name]));
+    const [problem, setProblem] = useState<string | null>(null);
+    const submit = (event: FormEvent<HTMLFormElement>): void => {
+        event.preventDefault();
+        const form = new FormData(event.currentTarget);
+        const name = formText(form, 'name').trim();
+        if (name === '') {
+            setProblem('Say what the job is called.');
+            window.document.getElementById('job-name')?.focus();
+            return;
+        }
+        editor.change((old) => ({
+            ...old,
+            name,
+            place: formText(form, 'place').trim(),
+            units: formText(form, 'units') as JobDocument['units'],
+            rulebook: formText(form, 'rulebook') as JobDocument['rulebook'],
+        }));
+        onClose();
+    };
+    return (
+        <Modal show onHide={onClose} aria-labelledby="job-title">
+            <Modal.Body>
+                <h2 id="job-title">This job</h2>
+                <Form onSubmit={submit} className="run-form">
+                    <Form.Group controlId="job-name" className="whole">
+                        <Form.Label>What it is called</Form.Label>
+                        <Form.Control
+                            name="name"
+                            defaultValue={document.name}
+                            maxLength={120}
+                            autoComplete="off"
+                            autoFocus
+                            aria-invalid={problem !== null}
+                        />
+                    </Form.Group>
+                    <Form.Group controlId="job-place" className="whole">
+                        <Form.Label>Where it is</Form.Label>
+                        <Form.Control name="place" defaultValue={document.place} maxLength={120} autoComplete="off" />
+                    </Form.Group>
+                    <Choice
+                        id="job-units"
+                        name="units"
+                        label="Lengths are said in"
+                        start={document.units}
+                        options={[
+                            ['inch', 'feet and inches'],
+                            ['mm', 'millimetres'],
+                        ]}
+                    />
+                    <Choice
+                        id="job-rulebook"
+                        name="rulebook"
+                        label="It is judged by"
+                        start={document.rulebook}
+                        options={[...books]}
+                    />
+                    <Problem text={problem} />
+                    <FormActs leave="Cancel" onLeave={onClose} send="Save" />
+                </Form>
+            </Modal.Body>
+        </Modal>
+    );
+}

@@ -1,0 +1,43 @@
+import { useState } from 'react';
+import Dropdown from 'react-bootstrap/Dropdown';
+import { useNavigate } from 'react-router';
+import { reasonOf, type Result } from '../../api/client';
+import { archiveJob, deleteJob } from '../../api/queries';
+import { Shape } from '../../shared/Shape';
+
+interface Props {
+    job: { id: string; name: string };
+    /** whether all that was said is saved: nothing unsaved is put away */
+    isSaved: boolean;
+    onSettings: () => void;
+}
+
+/** What can be done with a job as a whole, in a menu. */
+export function JobItems({ job, isSaved, onSettings }: Props) {
+    const navigate = useNavigate();
+    const [problem, setProblem] = useState<string | null>(null);
+    const away = async (asked: Promise<Result<null>>, shelf: string): Promise<void> => {
+        const result = await asked;
+        if (result.ok) void navigate(`/?shelf=${shelf}`);
+        else setProblem(reasonOf(result));
+    };
+    return (
+        <>
+            <Dropdown.Item onClick={onSettings}>Name, place, units, rulebook</Dropdown.Item>
+            <Dropdown.Item href={`/api/jobs/${job.id}/file`} download>
+                Save the job as a file
+            </Dropdown.Item>
+            <Dropdown.Item disabled={!isSaved} onClick={() => void away(archiveJob(job.id), 'archived')}>
+                Archive the job
+            </Dropdown.Item>
+            <Dropdown.Item disabled={!isSaved} onClick={() => void away(deleteJob(job.id), 'deleted')}>
+                Delete the job: it can be put back for 30 days
+            </Dropdown.Item>
+            {problem && (
+                <p className="problem" role="alert">
+                    <Shape kind="stop" size={16} /> {problem}
+                </p>
+            )}
+        </>
+    );
+}
