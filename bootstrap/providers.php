@@ -2,4 +2,4 @@
 
 declare(strict_types=1);
 
-return [App\Providers\CoreProvider::class];
+return [App\Providers\CoreProvider::class, App\Providers\MailProvider::class];

@@ -2,8 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AccountController;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChoicesController;
+use App\Http\Controllers\CrewController;
+use App\Http\Controllers\EntranceController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
@@ -21,15 +24,33 @@ use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
 Route::pattern('id', '[0-9A-Za-z]{1,40}');
+Route::pattern('crew', '[0-9]{1,15}');
+Route::pattern('invitation', '[0-9]{1,15}');
 
 Route::prefix('api')->group(static function (): void {
     Route::post('session', [SessionController::class, 'store']);
+    Route::get('entrance', [EntranceController::class, 'show']);
+    Route::post('entrance/first', [EntranceController::class, 'first']);
+    Route::post('entrance/forgotten', [EntranceController::class, 'forgotten']);
+    Route::post('entrance/reset', [EntranceController::class, 'reset']);
+    Route::get('invitations/{token}', [EntranceController::class, 'invitation'])->where('token', '[0-9A-Za-z]{20,60}');
+    Route::post('invitations/{token}', [EntranceController::class, 'accept'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}/photographs/{hash}', [PhotographController::class, 'shared'])
         ->where(['token' => '[0-9A-Za-z]{20,60}', 'hash' => '[0-9a-f]{64}']);
     Route::middleware('auth')->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
+        Route::put('account', [AccountController::class, 'update']);
+        Route::put('account/password', [AccountController::class, 'password']);
+        Route::get('account/devices', [AccountController::class, 'devices']);
+        Route::delete('account/devices', [AccountController::class, 'signOutElsewhere']);
+        Route::post('crews', [CrewController::class, 'store']);
+        Route::get('crews/{crew}', [CrewController::class, 'show']);
+        Route::put('crews/{crew}', [CrewController::class, 'update']);
+        Route::post('crews/{crew}/choose', [CrewController::class, 'choose']);
+        Route::post('crews/{crew}/invitations', [CrewController::class, 'invite']);
+        Route::delete('crews/{crew}/invitations/{invitation}', [CrewController::class, 'withdraw']);
         Route::get('choices', ChoicesController::class);
         Route::get('starts', [StartController::class, 'index']);
         Route::post('starts/{start}', [StartController::class, 'make'])->where('start', '[a-z-]{1,40}');

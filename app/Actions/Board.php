@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 
 /**
- * The jobs of somebody's crews a page at a time, searched and sorted in the database. Nothing is evaluated: a row shows
+ * The jobs of a crew a page at a time, searched and sorted in the database. Nothing is evaluated: a row shows
  * what was
  * stored with the job, as the JSON that was stored.
  */
@@ -26,13 +26,14 @@ final readonly class Board
     private const PLACE = '/^(\d{1,10}|n[0-9a-f]{0,1020})-([0-9a-z]{26})\z/';
 
     /**
+     * @param ?int $crew whose board it is; null: of somebody who is in none
      * @return string JSON, shape `BoardPage` of the API description
      *
      * @throws BadInput if the place where it is to go on is none
      */
-    public function page(int $userId, BoardAsked $asked): string
+    public function page(?int $crew, BoardAsked $asked): string
     {
-        $found = self::found($userId, $asked);
+        $found = self::found($crew, $asked);
         $ids = self::sorted((clone $found)->select('jobs.id'), $asked->order)->limit(self::PAGE + 1);
         if ($asked->after !== null) {
             self::after($ids, $asked->order, $asked->after);
@@ -48,8 +49,8 @@ final readonly class Board
             'jobs' => '['.implode(',', array_map(self::row(...), $shown)).']',
             'count' => JobAnswer::json($count),
             'next' => JobAnswer::json($isMore ? self::place($last, $asked->order) : null),
-            'shelves' => JobAnswer::json(self::shelves($userId)),
-            'people' => JobAnswer::json(self::people($userId)),
+            'shelves' => JobAnswer::json(self::shelves($crew)),
+            'people' => JobAnswer::json(self::people($crew)),
         ]);
     }
 
@@ -74,10 +75,10 @@ final readonly class Board
             ]);
     }
 
-    /** The jobs of the crews that a user is in that somebody asks for. */
-    private static function found(int $userId, BoardAsked $asked): Builder
+    /** The jobs of a crew that somebody asks for. */
+    private static function found(?int $crew, BoardAsked $asked): Builder
     {
-        $found = DB::table('jobs')->whereIn('crew_id', self::crews($userId));
+        $found = DB::table('jobs')->where('crew_id', $crew);
         match ($asked->shelf) {
             'open' => $found->whereNull('jobs.deleted_at')->whereNull('archived_at'),
             'archived' => $found->whereNull('jobs.deleted_at')->whereNotNull('archived_at'),
@@ -105,20 +106,11 @@ final readonly class Board
         return $found;
     }
 
-    /** @return Closure(Builder): Builder ids of the crews that a user is in */
-    private static function crews(int $userId): Closure
-    {
-        return static fn (Builder $crews): Builder => $crews
-            ->select('crew_id')
-            ->from('crew_user')
-            ->where('user_id', $userId);
-    }
-
     /** @return array<value-of<BoardAsked::SHELVES>, int> how many jobs stand on each */
-    private static function shelves(int $userId): array
+    private static function shelves(?int $crew): array
     {
         $counts = DB::table('jobs')
-            ->whereIn('crew_id', self::crews($userId))
+            ->where('crew_id', $crew)
             ->selectRaw(
                 'COUNT(IF(deleted_at IS NULL AND archived_at IS NULL, 1, NULL)) AS open, '.
                     'COUNT(IF(deleted_at IS NULL AND archived_at IS NOT NULL, 1, NULL)) AS archived, '.
@@ -135,8 +127,8 @@ final readonly class Board
         ];
     }
 
-    /** @return list<array{id: int, name: string}> the members of the crews that a user is in, by name */
-    private static function people(int $userId): array
+    /** @return list<array{id: int, name: string}> the members of a crew, by name */
+    private static function people(?int $crew): array
     {
         $people = User::query()
             ->whereIn(
@@ -144,7 +136,7 @@ final readonly class Board
                 static fn (Builder $members): Builder => $members
                     ->select('user_id')
                     ->from('crew_user')
-                    ->whereIn('crew_id', self::crews($userId)),
+                    ->where('crew_id', $crew),
             )
             ->orderBy('name')
             ->orderBy('id')

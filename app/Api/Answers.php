@@ -5,13 +5,17 @@ declare(strict_types=1);
 namespace App\Api;
 
 use App\Http\Controllers\CatalogueController;
+use App\Http\Controllers\CrewController;
+use App\Http\Controllers\EntranceController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\PhotographController;
 use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Problems;
 use App\Log\JobLog;
+use App\Models\Invitation;
 use App\Models\Share;
+use App\People\Sessions;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Provenance;
@@ -115,6 +119,11 @@ final class Answers
         'StartField' => [StartField::class, 'WrittenField'],
         'StartAnswer' => [StartAnswer::class, 'WrittenAnswer'],
         'Account' => [SessionController::class, 'Account'],
+        'Entrance' => [EntranceController::class, 'Entrance'],
+        'OpenInvitation' => [EntranceController::class, 'OpenInvitation'],
+        'Invitation' => [Invitation::class, 'WrittenInvitation'],
+        'CrewPeople' => [CrewController::class, 'CrewPeople'],
+        'SignedInDevice' => [Sessions::class, 'SignedInDevice'],
         'Lengths' => [EvaluationController::class, 'Lengths'],
         'CataloguePage' => [CatalogueController::class, 'CataloguePage'],
         'Unreadable' => [Problems::class, 'Unreadable'],

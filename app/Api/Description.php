@@ -76,7 +76,8 @@ final readonly class Description
     private function paths(): array
     {
         $paths =
-            self::ofAccount() +
+            PeopleDescription::paths() +
+            self::ofForms() +
             BoardDescription::paths() +
             self::ofOneJob() +
             self::ofItsRevisions() +
@@ -117,19 +118,9 @@ final readonly class Description
     }
 
     /** @return array<string, mixed> */
-    private static function ofAccount(): array
+    private static function ofForms(): array
     {
         return [
-            '/api/session' => [
-                'get' => Calls::describe('Who is signed in', null, 'Account'),
-                'post' => Calls::describe(
-                    'Sign in',
-                    Shapes::object(['email' => ['type' => 'string'], 'password' => ['type' => 'string']]),
-                    'Account',
-                    [422 => 'Problem', 429 => 'Problem'],
-                ),
-                'delete' => Calls::describe('Sign out', null, null, [], 204),
-            ],
             '/api/choices' => ['get' => Calls::describe('What there is to choose from in forms', null, 'Choices')],
             ...self::ofStarts(),
         ];

@@ -15,11 +15,14 @@ use Illuminate\Http\Request;
  * @property string $name
  * @property string $email
  * @property string $password
+ * @property ?int $current_crew_id the crew that was chosen last; null: none was
  * @property-read Collection<int, Crew> $crews
  */
 final class User extends Authenticatable
 {
     protected $fillable = ['name', 'email', 'password'];
+
+    protected $attributes = ['current_crew_id' => null, 'remember_token' => null];
 
     protected $hidden = ['password', 'remember_token'];
 
@@ -43,9 +46,11 @@ final class User extends Authenticatable
         return $user instanceof self ? $user : throw BadInput::at('', 'Sign in first.');
     }
 
-    /** The crew whose numbers and prices go before the lists; null while in none. */
+    /** The crew whose board is shown, and whose numbers and prices go before the lists; null while in none. */
     public function crewId(): ?int
     {
-        return $this->crews->first()?->id;
+        $crew = $this->crews->find($this->current_crew_id) ?? $this->crews->first();
+
+        return $crew?->id;
     }
 }

@@ -154,6 +154,7 @@ application_environment() {
   export APP_DATA="$VAR/$1/data.php"
   [ -f "$VAR/$1/app.key" ] || (umask 077; php -r 'echo "base64:".base64_encode(random_bytes(32));' > "$VAR/$1/app.key")
   APP_KEY=$(cat "$VAR/$1/app.key")
+  export MAIL_FOLDER="$VAR/$1/mailbox"
   # Each installation notes what went wrong beside its own data.
   export APP_KEY LOG_FILE="$VAR/$1/fall-bend.log"
 }
@@ -163,7 +164,8 @@ start_application() {
   application_environment "$1" "$2" "$3"
   mkdir -p "$VAR/$1/cache"
   touch "$LOG_FILE"
-  own storage bootstrap/cache "$LOG_FILE"
+  mkdir -p "$MAIL_FOLDER"
+  own storage bootstrap/cache "$LOG_FILE" "$MAIL_FOLDER"
   let_servers_read
   umask 077
   # The tables may be others than when they were compiled: without it they are read from their JSON.

@@ -6,6 +6,7 @@ namespace App\Console\Commands;
 
 use App\Models\Crew;
 use App\Models\User;
+use App\People\Passwords;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
@@ -16,8 +17,6 @@ use Illuminate\Support\Facades\Hash;
  */
 final class AddPersonCommand extends Command
 {
-    private const SHORTEST = 10;
-
     protected $signature = 'people:add {email} {--name= : what others see; the part of the email before the @ where nothing is said} {--crew= : the crew that the person is in}';
 
     protected $description = 'Make an account; asks for the password';
@@ -36,8 +35,8 @@ final class AddPersonCommand extends Command
         };
         $password = $problem === null ? $this->password() : '';
         $problem ??=
-            mb_strlen($password) < self::SHORTEST
-                ? 'The password is too short: at least '.self::SHORTEST.' characters.'
+            mb_strlen($password) < Passwords::SHORTEST
+                ? 'The password is too short: at least '.Passwords::SHORTEST.' characters.'
                 : null;
         if ($problem !== null) {
             $this->error($problem);
@@ -61,7 +60,7 @@ final class AddPersonCommand extends Command
 
     private function password(): string
     {
-        $given = $this->secret('Password, at least '.self::SHORTEST.' characters');
+        $given = $this->secret('Password, at least '.Passwords::SHORTEST.' characters');
 
         return is_string($given) ? $given : '';
     }

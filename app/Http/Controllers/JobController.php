@@ -47,7 +47,7 @@ final readonly class JobController
     {
         $asked = BoardAsked::read(Fields::of($request->query()));
 
-        return JsonResponse::fromJsonString($board->page(User::asking($request)->id, $asked));
+        return JsonResponse::fromJsonString($board->page(User::asking($request)->crewId(), $asked));
     }
 
     /** A new job, empty or with a whole document (a copy, or an imported file). */

@@ -18,7 +18,12 @@ use Illuminate\Validation\ValidationException;
 /**
  * Signing in and out, and who is signed in.
  *
- * @phpstan-type Account array{name: string, email: string, crews: list<array{id: int, name: string}>}
+ * @phpstan-type Account array{
+ *     name: string,
+ *     email: string,
+ *     crew: ?int,
+ *     crews: list<array{id: int, name: string}>,
+ * }
  */
 final class SessionController
 {
@@ -32,14 +37,15 @@ final class SessionController
         return new JsonResponse(self::account($user));
     }
 
-    /** @return Account */
-    private static function account(User $user): array
+    /** @return Account with the crew that is worked for; null: in none */
+    public static function account(User $user): array
     {
         $crew = static fn (Crew $crew): array => ['id' => $crew->id, 'name' => $crew->name];
 
         return [
             'name' => $user->name,
             'email' => $user->email,
+            'crew' => $user->crewId(),
             'crews' => array_values(array_map($crew, $user->crews->all())),
         ];
     }
@@ -53,7 +59,7 @@ final class SessionController
         ]);
         $key = 'sign-in '.Str::lower($given['email']).' '.$request->ip();
         abort_if(RateLimiter::tooManyAttempts($key, self::GUESSES_A_MINUTE), 429, 'Too many tries. Wait a minute.');
-        $user = User::query()->where('email', $given['email'])->first();
+        $user = User::query()->where('email', Str::lower($given['email']))->first();
         // A password is hashed whether or not anybody has the address, so that the time taken does not tell.
         $isRight = Hash::check($given['password'], $user->password ?? self::nobodysPassword());
         if ($user === null || ! $isRight) {

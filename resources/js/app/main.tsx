@@ -10,6 +10,7 @@ import '../../css/test.css';
 import '../../css/record.css';
 import '../../css/hang.css';
 import '../../css/board.css';
+import '../../css/account.css';
 import '../../css/start.css';
 import '../../css/cut.css';
 import '../../css/joints.css';
@@ -22,7 +23,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { Board } from '../features/board';
-import { SignedIn } from '../features/session';
+import { Forgotten, Invited, NewPasswordPage, SignedIn } from '../features/session';
 import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
@@ -35,6 +36,7 @@ const StartsPage = loaded(() => import('../features/start').then((start) => star
 const StartPage = loaded(() => import('../features/start').then((start) => start.StartPage));
 const StartPaper = loaded(() => import('../features/start').then((start) => start.StartPaper));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
+const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
 const job = (
@@ -68,7 +70,18 @@ if (root) {
                                 </Boundary>
                             }
                         />
+                        <Route path="/forgotten" element={<Forgotten />} />
+                        <Route path="/reset/:token" element={<NewPasswordPage />} />
+                        <Route path="/invited/:token" element={<Invited />} />
                         <Route element={<SignedIn />}>
+                            <Route
+                                path="/account"
+                                element={
+                                    <Boundary name="Your account">
+                                        <AccountPage />
+                                    </Boundary>
+                                }
+                            />
                             <Route path="/" element={<Board />} />
                             <Route
                                 path="/start"

@@ -1,7 +1,12 @@
 import type { Account, IdentifyOutput, Source, SystemSummary } from '../api/types';
 
 /** Who is signed in. */
-export const ANNA: Account = { name: 'Anna', email: 'anna@weir.example', crews: [{ id: 1, name: 'Weir crew' }] };
+export const ANNA: Account = {
+    name: 'Anna',
+    email: 'anna@weir.example',
+    crew: 1,
+    crews: [{ id: 1, name: 'Weir crew' }],
+};
 
 export const source = (row: string): Source => ({
     table: 'pipes',

@@ -59,11 +59,16 @@ function mmOf(text: string): number | null {
  * Shows a part of the interface at an address, with what there is to choose from, and who is signed in, already
  * there.
  */
-export function show(what: ReactNode, at = '/', choices: Choices | null = CHOICES): RenderResult {
+export function show(
+    what: ReactNode,
+    at = '/',
+    choices: Choices | null = CHOICES,
+    account: Account = ACCOUNT,
+): RenderResult {
     const client = new QueryClient({ defaultOptions: { queries: { retryDelay: 1 } } });
     if (choices) {
         client.setQueryData(choicesQuery.queryKey, choices);
-        client.setQueryData(accountQuery.queryKey, ACCOUNT);
+        client.setQueryData(accountQuery.queryKey, account);
     }
     return render(
         <QueryClientProvider client={client}>
@@ -132,9 +137,9 @@ export const emptyJob = (): JobDocument => ({
 const BOOK: JobDocument['rulebook'] = 'irc-2021';
 
 /** Whoever is signed in. */
-const ACCOUNT: Account = { name: 'lead', email: 'lead@mill-row.example', crews: [] };
+const ACCOUNT: Account = { name: 'lead', email: 'lead@mill-row.example', crew: null, crews: [] };
 
-const CHOICES = {
+export const CHOICES = {
     rulebooks: [
         { key: BOOK, name: 'IRC 2021', units: 'inch' },
         { key: 'adh-2015', name: 'Approved Document H', units: 'mm' },

@@ -1,15 +1,14 @@
-import { useInfiniteQuery, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { accountQuery, boardQuery, signOut, type BoardAsked } from '../../api/queries';
+import { boardQuery, type BoardAsked } from '../../api/queries';
 import type { BoardPage, JobRow as Row } from '../../api/types';
 import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
-import { Beside } from '../../shared/Beside';
-import { BrandGlyph } from '../../shared/Brand';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { useTitle } from '../../shared/useTitle';
 import { versionServed } from '../../shared/version';
+import { BoardHead } from './BoardHead';
 import { CopyDialog } from './CopyDialog';
 import { DropFiles } from './DropFiles';
 import { Find } from './Find';
@@ -136,38 +135,6 @@ function Shelves({ shelves, at, onShelf }: ShelvesProps) {
                 </button>
             ))}
         </nav>
-    );
-}
-
-/** Whose board it is. */
-function BoardHead() {
-    const account = useQuery(accountQuery);
-    const client = useQueryClient();
-    const leave = async (): Promise<void> => {
-        await signOut();
-        client.clear();
-        window.location.assign('/');
-    };
-
-    return (
-        <header className="head">
-            <div className="brand">
-                <BrandGlyph /> Fall Bend
-            </div>
-            <div>
-                <span className="cap">Crew</span>
-                <b>{account.data?.crews[0]?.name ?? 'none'}</b>
-            </div>
-            <div>
-                <span className="cap">Signed in</span>
-                <b>{account.data?.name}</b>
-            </div>
-            <div className="fill" />
-            <button type="button" className="beside" onClick={() => void leave()}>
-                Sign out
-            </button>
-            <Beside />
-        </header>
     );
 }
 

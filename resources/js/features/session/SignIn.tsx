@@ -1,13 +1,14 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
 import { reasonOf } from '../../api/client';
 import { accountQuery, signIn } from '../../api/queries';
 import { Shape } from '../../shared/Shape';
-import { BrandGlyph } from '../../shared/Brand';
 import { formText } from '../../shared/formText';
-import { versionServed } from '../../shared/version';
+import { Entrance } from './Entrance';
 
+/** For those who have an account. */
 export function SignIn() {
     const client = useQueryClient();
     const [problem, setProblem] = useState<string | null>(null);
@@ -24,20 +25,17 @@ export function SignIn() {
     };
 
     return (
-        <main className="sign-in">
-            <h1>
-                <BrandGlyph /> Fall Bend
-            </h1>
-            <p className="say">From the tape to the cut ticket: drain, waste and vent.</p>
+        <Entrance title="Sign in" say="From the tape to the cut ticket: drain, waste and vent.">
             <Form onSubmit={(event) => void submit(event)} aria-describedby={problem ? 'sign-in-problem' : undefined}>
                 <Form.Group controlId="email">
-                    <Form.Label>Address</Form.Label>
+                    <Form.Label>Email</Form.Label>
                     <Form.Control name="email" type="email" autoComplete="username" required autoFocus />
                 </Form.Group>
                 <Form.Group controlId="password">
                     <Form.Label>Password</Form.Label>
                     <Form.Control name="password" type="password" autoComplete="current-password" required />
                 </Form.Group>
+                <Link to="/forgotten">Forgotten your password?</Link>
                 {problem && (
                     <p id="sign-in-problem" className="problem" role="alert">
                         <Shape kind="stop" size={16} /> {problem}
@@ -47,7 +45,6 @@ export function SignIn() {
                     Sign in
                 </button>
             </Form>
-            <p className="cap">Version {versionServed()}</p>
-        </main>
+        </Entrance>
     );
 }

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { whenSignedOut } from '../../api/client';
 import { accountQuery, CallFailed, choicesQuery } from '../../api/queries';
 import { NoAnswer } from '../../shared/NoAnswer';
-import { SignIn } from './SignIn';
+import { Door } from './Door';
 import { SignInAgain } from './SignInAgain';
 
 /** Everything inside is for those who are signed in; others are asked to, and come back to where they were. */
@@ -15,7 +15,7 @@ export function SignedIn() {
     useEffect(() => whenSignedOut(() => setOut(true)), []);
     if (account.isPending) return <p className="waiting">One moment.</p>;
     if (account.isError) {
-        if (account.error instanceof CallFailed && account.error.status === 401) return <SignIn />;
+        if (account.error instanceof CallFailed && account.error.status === 401) return <Door />;
         return (
             <div className="waiting" role="alert">
                 <p>No answer from the server.</p>

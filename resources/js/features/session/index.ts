@@ -1,1 +1,4 @@
+export { Forgotten } from './Forgotten';
+export { Invited } from './Invited';
+export { NewPasswordPage } from './NewPasswordPage';
 export { SignedIn } from './SignedIn';

@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\User;
+use App\People\Passwords;
+use App\People\Sessions;
+use App\People\Slowed;
+use FallBend\Core\Input\BadInput;
+use FallBend\Core\Input\Fields;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Hash;
+
+/** What somebody sets of their own account. */
+final class AccountController
+{
+    /** Changes the name that others see. */
+    public function update(Request $request): JsonResponse
+    {
+        $body = Fields::of($request->json()->all());
+        $name = trim($body->string('name', 80));
+        $body->end();
+        if ($name === '') {
+            throw BadInput::at('name', 'must be said', $name);
+        }
+        $user = User::asking($request);
+        $user->update(['name' => $name]);
+
+        return new JsonResponse(SessionController::account($user));
+    }
+
+    /** A new password, given the one of now: every other device is signed out. */
+    public function password(Request $request): JsonResponse
+    {
+        Slowed::down($request, 'password');
+        /** @var array{current: string, password: string} $given */
+        $given = $request->validate([
+            'current' => ['required', 'string', 'max:200'],
+            'password' => Passwords::rules(),
+        ]);
+        $user = User::asking($request);
+        if (! Hash::check($given['current'], $user->password)) {
+            throw BadInput::at('current', 'This is not your password of now.');
+        }
+        $user->forceFill(['password' => Hash::make($given['password'])])->save();
+        $request->session()->regenerate();
+        Sessions::end($user, $request->session()->getId());
+        // The guard holds the user with the token that was taken from it.
+        Auth::setUser($user);
+
+        return new JsonResponse(null, 204);
+    }
+
+    /** The devices on which whoever asks is signed in. */
+    public function devices(Request $request): JsonResponse
+    {
+        return new JsonResponse(['devices' => Sessions::of(User::asking($request), $request)]);
+    }
+
+    /** Signs out every device but this one. */
+    public function signOutElsewhere(Request $request): JsonResponse
+    {
+        Sessions::end(User::asking($request), $request->session()->getId());
+
+        return new JsonResponse(null, 204);
+    }
+}

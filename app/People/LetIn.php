@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\People;
+
+use App\Models\Crew;
+use App\Models\Invitation;
+use App\Models\User;
+use FallBend\Core\Input\BadInput;
+use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
+use Illuminate\Support\Str;
+
+/** How people come in: the first one of an installation, and those whom somebody invites. */
+final readonly class LetIn
+{
+    /** Whether nobody has an account yet: whoever comes first makes the first one. */
+    public function isEmpty(): bool
+    {
+        return User::query()->doesntExist();
+    }
+
+    /**
+     * Makes the first account with its crew; 409 where somebody has one already.
+     *
+     * @param array{name: string, email: string, password: string} $person
+     */
+    public function first(array $person, string $crew): User
+    {
+        // Of two who come at once one waits, and is too late.
+        return DB::transaction(function () use ($person, $crew): User {
+            DB::select("SELECT GET_LOCK('fall-bend first account', 10)");
+            try {
+                abort_unless($this->isEmpty(), 409, 'Somebody has an account here already. Ask them to invite you.');
+                $user = self::account($person);
+                $user->crews()->attach(Crew::query()->create(['name' => $crew]));
+
+                return $user;
+            } finally {
+                DB::afterCommit(static fn () => DB::select("SELECT RELEASE_LOCK('fall-bend first account')"));
+            }
+        });
+    }
+
+    /**
+     * Takes an invitation for somebody who has an account, or makes them one.
+     *
+     * @param User|array{name: string, email: string, password: string} $who
+     *
+     * @throws BadInput if the address has an account already
+     */
+    public function accept(string $token, User|array $who): User
+    {
+        return DB::transaction(static function () use ($token, $who): User {
+            $invitation = Invitation::opened($token, true);
+            $user = $who instanceof User ? $who : self::account($who);
+            $user->crews()->syncWithoutDetaching([$invitation->crew_id]);
+            $user->unsetRelation('crews');
+            $user->forceFill(['current_crew_id' => $invitation->crew_id])->save();
+            $invitation->update(['accepted_at' => Carbon::now(), 'accepted_by_id' => $user->id]);
+
+            return $user;
+        });
+    }
+
+    /**
+     * @param array{name: string, email: string, password: string} $person
+     *
+     * @throws BadInput
+     */
+    private static function account(array $person): User
+    {
+        $email = Str::lower($person['email']);
+        if (User::query()->where('email', $email)->exists()) {
+            throw BadInput::at('email', 'has an account already: sign in with it, and open the link again', $email);
+        }
+
+        return User::query()->create([
+            'name' => trim($person['name']),
+            'email' => $email,
+            'password' => Hash::make($person['password']),
+        ]);
+    }
+}

@@ -1,0 +1,176 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { chooseCrew, crewQuery, invite, renameCrew, withdrawInvitation } from '../../api/people';
+import { accountQuery } from '../../api/queries';
+import type { Invitation } from '../../api/types';
+import { Field } from '../../shared/Field';
+import { formText } from '../../shared/formText';
+import { localClock } from '../../shared/localClock';
+import { otherCrew } from '../../shared/otherCrew';
+import { Problem } from '../../shared/Problem';
+import { Shape } from '../../shared/Shape';
+import { useAttempt } from '../../shared/useFormAct';
+import { useSentForm } from '../../shared/useSentForm';
+
+interface Props {
+    crew: { id: number; name: string };
+    /** whether its board is shown */
+    isChosen: boolean;
+}
+
+/** A crew: its name, who is in it, and whom somebody invites. */
+export function CrewSection({ crew, isChosen }: Props) {
+    const client = useQueryClient();
+    const people = useQuery(crewQuery(crew.id));
+    const { busy, problem, attempt } = useAttempt();
+    const choose = async (): Promise<void> => {
+        const result = await chooseCrew(crew.id);
+        if (!result.ok) throw new Error(result.message);
+        await otherCrew(client, result.data);
+    };
+    return (
+        <section aria-label={`Crew ${crew.name}`}>
+            <h2>Crew: {crew.name}</h2>
+            {isChosen ? (
+                <p>
+                    <Shape kind="done" size={14} /> You work for it now: its jobs stand on the board.
+                </p>
+            ) : (
+                <button type="button" className="plain" disabled={busy} onClick={() => void attempt(choose)}>
+                    Work for this crew
+                </button>
+            )}
+            <Problem text={problem} />
+            <CrewName crew={crew} />
+            <h3>People</h3>
+            {people.isError && <Problem text={people.error.message} />}
+            <ul>
+                {(people.data?.people ?? []).map(({ id, name, email }) => (
+                    <li key={id}>
+                        {name} <span className="cap">{email}</span>
+                    </li>
+                ))}
+            </ul>
+            <Invitations crew={crew.id} invitations={people.data?.invitations ?? []} />
+        </section>
+    );
+}
+
+function CrewName({ crew }: { crew: Props['crew'] }) {
+    const client = useQueryClient();
+    const { busy, errors, problem, onSubmit } = useSentForm(
+        (form) => renameCrew(crew.id, formText(form, 'name')),
+        (account) => client.setQueryData(accountQuery.queryKey, account),
+    );
+    return (
+        <details>
+            <summary>Change its name</summary>
+            <form onSubmit={onSubmit}>
+                <Field
+                    id={`crew-${crew.id}`}
+                    name="name"
+                    label="Name of the crew"
+                    start={crew.name}
+                    maxLength={80}
+                    errors={errors}
+                />
+                <Problem text={problem} />
+                <button type="submit" className="plain" disabled={busy}>
+                    Save
+                </button>
+            </form>
+        </details>
+    );
+}
+
+function Invitations({ crew, invitations }: { crew: number; invitations: Invitation[] }) {
+    const client = useQueryClient();
+    const [link, setLink] = useState<string | null>(null);
+    const again = (): Promise<void> => client.invalidateQueries({ queryKey: crewQuery(crew).queryKey });
+    const { busy, errors, problem, onSubmit } = useSentForm(
+        (form) => invite(crew, formText(form, 'for')),
+        (made, form) => {
+            form.reset();
+            setLink(made.link);
+            void again();
+        },
+    );
+    return (
+        <>
+            <h3>Invite somebody</h3>
+            <form onSubmit={onSubmit}>
+                <Field
+                    id={`invite-${crew}`}
+                    name="for"
+                    label="Who is it"
+                    help="the link lets one person in, and runs out after 7 days"
+                    maxLength={80}
+                    autoComplete="off"
+                    errors={errors}
+                />
+                <Problem text={problem} />
+                <button type="submit" className="plain" disabled={busy}>
+                    Make a link
+                </button>
+            </form>
+            {link !== null && (
+                <p role="status" className="invite-link">
+                    <a href={link}>{link}</a>
+                    <button
+                        type="button"
+                        className="plain small"
+                        onClick={() => void navigator.clipboard.writeText(link)}
+                    >
+                        Copy it
+                    </button>
+                    <span className="cap">It is shown this once: send it to them now.</span>
+                </p>
+            )}
+            <ul>
+                {invitations.map((one) => (
+                    <InvitationLine key={one.id} crew={crew} invitation={one} onWithdrawn={again} />
+                ))}
+            </ul>
+        </>
+    );
+}
+
+interface LineProps {
+    crew: number;
+    invitation: Invitation;
+    onWithdrawn: () => Promise<void>;
+}
+
+function InvitationLine({ crew, invitation, onWithdrawn }: LineProps) {
+    const { busy, problem, attempt } = useAttempt();
+    const withdraw = async (): Promise<void> => {
+        const result = await withdrawInvitation(crew, invitation.id);
+        if (!result.ok) throw new Error(result.message);
+        await onWithdrawn();
+    };
+    return (
+        <li>
+            <Shape kind={invitation.state === 'accepted' ? 'done' : 'open'} size={14} /> {invitation.for}{' '}
+            <span className="cap">{stateInWords(invitation)}</span>
+            {invitation.state === 'open' && (
+                <button type="button" className="plain small" disabled={busy} onClick={() => void attempt(withdraw)}>
+                    Withdraw
+                </button>
+            )}
+            <Problem text={problem} />
+        </li>
+    );
+}
+
+function stateInWords({ state, accepted_by, by, expires_at }: Invitation): string {
+    switch (state) {
+        case 'accepted':
+            return `came in as ${accepted_by ?? 'somebody who is gone'}`;
+        case 'withdrawn':
+            return 'withdrawn';
+        case 'expired':
+            return 'ran out';
+        default:
+            return `invited by ${by}, until ${localClock(expires_at)}`;
+    }
+}

@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react';
+import { BrandGlyph } from '../../shared/Brand';
+import { useTitle } from '../../shared/useTitle';
+import { versionServed } from '../../shared/version';
+
+interface Props {
+    title: string;
+    say: ReactNode;
+    children: ReactNode;
+}
+
+/** The pages that are open to those who are not signed in: one card with a form. */
+export function Entrance({ title, say, children }: Props) {
+    useTitle(title);
+    return (
+        <main className="sign-in">
+            <h1>
+                <BrandGlyph /> Fall Bend
+            </h1>
+            <p className="say">{say}</p>
+            {children}
+            <p className="cap">Version {versionServed()}</p>
+        </main>
+    );
+}

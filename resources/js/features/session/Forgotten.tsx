@@ -1,0 +1,55 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import Form from 'react-bootstrap/Form';
+import { Link } from 'react-router';
+import { askForPassword, entranceQuery } from '../../api/people';
+import { Field } from '../../shared/Field';
+import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
+import { useSentForm } from '../../shared/useSentForm';
+import { Entrance } from './Entrance';
+
+/** Asks for a letter with a link to a new password. */
+export function Forgotten() {
+    const [asked, setAsked] = useState<string | null>(null);
+    const entrance = useQuery(entranceQuery);
+    const { busy, errors, problem, onSubmit } = useSentForm(
+        (form) => askForPassword(formText(form, 'email')),
+        (_, form) => setAsked(formText(new FormData(form), 'email')),
+    );
+    if (asked !== null)
+        return (
+            <Entrance
+                title="Look at your mail"
+                say={`If ${asked} has an account here, a letter is on its way. Its link opens for an hour.`}
+            >
+                {entrance.data?.letters === 'kept' && (
+                    <p className="say">
+                        This installation names no mail server: letters stay on its machine, where
+                        <code> bin/artisan mail:read</code> shows them.
+                    </p>
+                )}
+                <Link to="/">Back to signing in</Link>
+            </Entrance>
+        );
+    return (
+        <Entrance title="A new password" say="Say the email that you sign in with. A letter comes with a link.">
+            <Form onSubmit={onSubmit}>
+                <Field
+                    id="forgotten-email"
+                    name="email"
+                    type="email"
+                    label="Email"
+                    autoComplete="username"
+                    errors={errors}
+                    autoFocus
+                />
+                <Problem text={problem} />
+                <button type="submit" className="main-act" disabled={busy}>
+                    Send the letter
+                </button>
+                <Link to="/">Back to signing in</Link>
+            </Form>
+        </Entrance>
+    );
+}

@@ -1,0 +1,51 @@
+import { useQueryClient } from '@tanstack/react-query';
+import Form from 'react-bootstrap/Form';
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
+import { resetPassword } from '../../api/people';
+import { accountQuery } from '../../api/queries';
+import { Field } from '../../shared/Field';
+import { formText } from '../../shared/formText';
+import { Problem } from '../../shared/Problem';
+import { useSentForm } from '../../shared/useSentForm';
+import { Entrance } from './Entrance';
+import { NewPassword } from './NewPersonFields';
+
+/** Where the link of a letter leads: a new password is chosen. */
+export function NewPasswordPage() {
+    const { token = '' } = useParams();
+    const [search] = useSearchParams();
+    const email = search.get('email') ?? '';
+    const client = useQueryClient();
+    const navigate = useNavigate();
+    const { busy, errors, problem, onSubmit } = useSentForm(
+        (form) => resetPassword({ email, token, password: formText(form, 'password') }),
+        (account) => {
+            client.setQueryData(accountQuery.queryKey, account);
+            void navigate('/', { replace: true });
+        },
+    );
+    return (
+        <Entrance
+            title="Choose a new password"
+            say="Every other device on which you are signed in is signed out by it."
+        >
+            <Form onSubmit={onSubmit}>
+                <Field
+                    id="reset-email"
+                    name="email"
+                    label="Email"
+                    start={email}
+                    autoComplete="username"
+                    errors={errors}
+                    readOnly
+                />
+                <NewPassword errors={errors} label="New password" />
+                <Problem text={problem} />
+                <button type="submit" className="main-act" disabled={busy}>
+                    Save it, and sign in
+                </button>
+                {problem && <Link to="/forgotten">Ask for a new link</Link>}
+            </Form>
+        </Entrance>
+    );
+}
