@@ -47,7 +47,7 @@ function Who({ account }: { account: Account }) {
                 <span className="cap">
                     {account.name} <i aria-hidden="true">▾</i>
                 </span>
-                <b role="status">{problem === '' ? (chosen?.name ?? 'in no crew') : problem}</b>
+                <b aria-live="polite">{problem === '' ? (chosen?.name ?? 'in no crew') : problem}</b>
             </Dropdown.Toggle>
             <Dropdown.Menu>
                 {account.crews.length > 1 &&
