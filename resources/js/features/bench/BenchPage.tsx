@@ -55,6 +55,7 @@ export function BenchPage() {
                 ))}
             </nav>
             <main className="station">
+                <h1 className="unseen">Bench: {TABS.find(([key]) => key === tab)?.[1]}</h1>
                 {tab === 'catalogue' ? (
                     <CatalogueTab />
                 ) : tab === 'own' ? (

@@ -8,6 +8,7 @@ import { Said } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
 import { whenSaved } from '../../editing';
 import { BrandGlyph } from '../../shared/Brand';
+import { useTitle } from '../../shared/useTitle';
 import { BendList } from './BendList';
 import { CheckScale } from './CheckScale';
 import { CutRow } from './CutRow';
@@ -30,10 +31,12 @@ export function CutTicket() {
         enabled: job.data !== undefined && isKnown,
     });
     usePaper();
-    if (!job.data) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
-    const { document: plan, evaluation, revision } = job.data;
+    const plan = job.data?.document;
+    const said = plan?.runs.find((one) => one.id === runId);
+    useTitle('Cut ticket', said?.name, plan?.name);
+    if (!job.data || !plan) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
+    const { evaluation, revision } = job.data;
     const run = evaluation.runs.find((one) => one.id === runId);
-    const said = plan.runs.find((one) => one.id === runId);
     if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
     // What changed since the ticket before stands on this one; only then is this one what later changes are held
     // against.
@@ -43,7 +46,7 @@ export function CutTicket() {
     };
     const { units } = evaluation;
     return (
-        <main className="ticket">
+        <main className="ticket" data-mode="paper">
             <p className="screen-only">
                 <Link className="plain" to={`/jobs/${id}/runs/${run.id}/cut`}>
                     Back

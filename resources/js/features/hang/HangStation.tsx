@@ -78,7 +78,7 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
         });
     return (
         <main className="station hang">
-            <section className="hang-strings" aria-label="Hangers under the string">
+            <section className="hang-strings" aria-label="Hangers under the string" tabIndex={0}>
                 <Strings report={report} run={run} units={units} selected={hanger?.number ?? null} onSelect={select} />
             </section>
             <section className="hang-list" aria-label="Hangers">

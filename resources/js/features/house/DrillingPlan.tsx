@@ -38,7 +38,7 @@ export function DrillingPlan({
                     Math.abs(finding.where.tape_mm - crossing.tape_mm) < 1,
             ) ?? false;
     return (
-        <div className="drilling ticket">
+        <div className="drilling ticket" data-mode="paper">
             <header>
                 <h1>Drilling plan</h1>
                 <button type="button" className="plain screen-only" onClick={() => window.print()}>

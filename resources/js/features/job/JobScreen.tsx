@@ -134,9 +134,23 @@ interface FallLineProps {
 /** The fall line of the run at hand. */
 function FallLineOf({ run, plan, station, ...rest }: FallLineProps) {
     const ends = useEnds(rest.editor, plan);
-    if (run && plan) return <FallLinePanel run={run} ends={ends} {...rest} />;
-    // A run that is being read or said for the first time has its place; elsewhere none is kept.
-    return plan || station === 'route' ? <div className="fall-panel empty" /> : null;
+    const name = STATIONS.find(({ key }) => key === station)?.name;
+    return (
+        <>
+            {/* Cut has a heading of its own, and a job without a run says so. */}
+            {plan && station !== 'cut' && (
+                <h1 className="unseen">
+                    {name}: {plan.name}
+                </h1>
+            )}
+            {run && plan ? (
+                <FallLinePanel run={run} ends={ends} {...rest} />
+            ) : (
+                // A run that is being read or said for the first time has its place; elsewhere none is kept.
+                (plan || station === 'route') && <div className="fall-panel empty" />
+            )}
+        </>
+    );
 }
 
 /** The dialog that is open: of the run at hand, of a new one, of the job. */
