@@ -11,6 +11,7 @@ import '../../css/record.css';
 import '../../css/hang.css';
 import '../../css/board.css';
 import '../../css/account.css';
+import '../../css/guide.css';
 import '../../css/start.css';
 import '../../css/cut.css';
 import '../../css/joints.css';
@@ -23,6 +24,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { Board } from '../features/board';
+import { Guided } from '../features/guide';
 import { Forgotten, Invited, NewPasswordPage, SignedIn } from '../features/session';
 import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
@@ -74,53 +76,55 @@ if (root) {
                         <Route path="/reset/:token" element={<NewPasswordPage />} />
                         <Route path="/invited/:token" element={<Invited />} />
                         <Route element={<SignedIn />}>
-                            <Route
-                                path="/account"
-                                element={
-                                    <Boundary name="Your account">
-                                        <AccountPage />
-                                    </Boundary>
-                                }
-                            />
-                            <Route path="/" element={<Board />} />
-                            <Route
-                                path="/start"
-                                element={
-                                    <Boundary name="What is the job?">
-                                        <StartsPage />
-                                    </Boundary>
-                                }
-                            />
-                            <Route
-                                path="/start/:start"
-                                element={
-                                    <Boundary name="The start">
-                                        <StartPage />
-                                    </Boundary>
-                                }
-                            />
-                            <Route
-                                path="/start/:start/paper"
-                                element={
-                                    <Boundary name="The start on paper">
-                                        <StartPaper />
-                                    </Boundary>
-                                }
-                            />
-                            <Route path="/jobs/:id" element={job} />
-                            <Route path="/jobs/:id/runs/:run" element={job} />
-                            <Route path="/jobs/:id/runs/:run/:station" element={job} />
-                            <Route
-                                path="/jobs/:id/runs/:run/cut/ticket"
-                                element={
-                                    <Boundary name="The ticket">
-                                        <CutTicket />
-                                    </Boundary>
-                                }
-                            />
-                            <Route path="/bench" element={bench} />
-                            <Route path="/bench/:tab" element={bench} />
-                            <Route path="*" element={<NoPage />} />
+                            <Route element={<Guided />}>
+                                <Route
+                                    path="/account"
+                                    element={
+                                        <Boundary name="Your account">
+                                            <AccountPage />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route path="/" element={<Board />} />
+                                <Route
+                                    path="/start"
+                                    element={
+                                        <Boundary name="What is the job?">
+                                            <StartsPage />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route
+                                    path="/start/:start"
+                                    element={
+                                        <Boundary name="The start">
+                                            <StartPage />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route
+                                    path="/start/:start/paper"
+                                    element={
+                                        <Boundary name="The start on paper">
+                                            <StartPaper />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route path="/jobs/:id" element={job} />
+                                <Route path="/jobs/:id/runs/:run" element={job} />
+                                <Route path="/jobs/:id/runs/:run/:station" element={job} />
+                                <Route
+                                    path="/jobs/:id/runs/:run/cut/ticket"
+                                    element={
+                                        <Boundary name="The ticket">
+                                            <CutTicket />
+                                        </Boundary>
+                                    }
+                                />
+                                <Route path="/bench" element={bench} />
+                                <Route path="/bench/:tab" element={bench} />
+                                <Route path="*" element={<NoPage />} />
+                            </Route>
                         </Route>
                     </Routes>
                 </BrowserRouter>

@@ -1,4 +1,5 @@
 import type { Finding } from '../api/types';
+import { Explained } from './Explained';
 import { Shape } from './Shape';
 
 /** What stands against an answer, each with why and what to do. */
@@ -18,7 +19,7 @@ export function FindingLines({ findings }: { findings: Finding[] }) {
                             : finding.where.leg !== null && `, leg ${finding.where.leg}`}
                         .
                     </b>{' '}
-                    {finding.why} {finding.remedy}
+                    <Explained text={`${finding.why} ${finding.remedy}`} />
                 </p>
             ))}
         </>

@@ -26,10 +26,21 @@ export function SourceTap({ source, children }: { source: Source; children: Reac
     );
 }
 
+const STATUS: Record<string, string> = {
+    stated: 'Stated there',
+    derived: 'Reckoned from it',
+    assumed: 'Assumed',
+    measured: 'Measured',
+};
+
+/** How far a number can be trusted. */
+export const trustInWords = ({ status, confidence }: Source): string =>
+    `${STATUS[status] ?? status}; ${confidence === 'high' ? 'sure' : confidence === 'medium' ? 'fairly sure' : 'unsure'}.`;
+
 export function SourceLine({ source }: { source: Source }) {
     return (
         <span className="source-line cap">
-            {source.source}. {source.status}, {source.confidence} confidence; table {source.table}, row {source.row}.
+            {source.source}. {trustInWords(source)}
         </span>
     );
 }

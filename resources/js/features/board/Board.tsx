@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { boardQuery, type BoardAsked } from '../../api/queries';
 import type { BoardPage, JobRow as Row } from '../../api/types';
 import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
+import { useGuide } from '../../shared/guide';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { useTitle } from '../../shared/useTitle';
@@ -31,6 +32,9 @@ export function Board() {
     const taking = useTakingIn(open);
     const acts = useBoardActs(asked.shelf);
     const [copied, setCopied] = useState<Row | null>(null);
+    // A job with much in it shows most.
+    const shown = jobs.find((job) => job.summary?.run?.drawing && job.gone_on === null);
+    const guide = useGuide();
     useTitle('All jobs');
 
     return (
@@ -40,6 +44,15 @@ export function Board() {
             <DropFiles onFiles={(files) => void taking.take(files)} />
             <nav className="board-starts" aria-label="Begin with a task">
                 <Link to="/start">What is the job? Begin with a task, and measure what it asks for</Link>
+                {shown?.summary?.run && (
+                    <button
+                        type="button"
+                        className="as-link"
+                        onClick={() => guide.showRound(shown.id, shown.summary?.run?.id ?? '')}
+                    >
+                        Show me round {shown.name}: two minutes
+                    </button>
+                )}
             </nav>
             <Unsaved jobs={jobs} />
             <TakenIn taking={taking} />

@@ -7,6 +7,7 @@ import { accountQuery, signOut } from '../../api/queries';
 import type { Account } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { useGuide } from '../../shared/guide';
 import { otherCrew } from '../../shared/otherCrew';
 import { useAttempt } from '../../shared/useFormAct';
 
@@ -29,6 +30,7 @@ export function BoardHead() {
 function Who({ account }: { account: Account }) {
     const client = useQueryClient();
     const navigate = useNavigate();
+    const guide = useGuide();
     const { problem, attempt } = useAttempt();
     const choose = async (crew: number): Promise<void> => {
         const result = await chooseCrew(crew);
@@ -61,6 +63,7 @@ function Who({ account }: { account: Account }) {
                         </Dropdown.Item>
                     ))}
                 <Dropdown.Item onClick={() => void navigate('/account')}>Account, people, invitations</Dropdown.Item>
+                <Dropdown.Item onClick={guide.help}>Keys and words (?)</Dropdown.Item>
                 <Dropdown.Item onClick={() => void leave()}>Sign out</Dropdown.Item>
             </Dropdown.Menu>
         </Dropdown>

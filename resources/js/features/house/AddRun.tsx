@@ -4,8 +4,10 @@ import type { JobEditor } from '../../editing';
 import { stretchesOf } from '../route';
 import { NEW_RUN } from '../../shared/views';
 
-const EXAMPLES =
-    'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof';
+const EXAMPLES = {
+    inch: 'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof',
+    mm: 'stack: roof 110 / down 3000 / north 2400   ·   basin / east 750 / into stack 1500   ·   vent off basin 500 / up 2300 / roof',
+};
 
 /**
  * One field in which a whole run is said: where it comes from, its legs, where it goes. Enter keeps it and waits for
@@ -57,7 +59,11 @@ export function AddRun({
                         spellCheck={false}
                         autoCapitalize="off"
                         autoComplete="off"
-                        placeholder="basin group a / east 30 / into stack 60"
+                        placeholder={
+                            editor.evaluation.units === 'inch'
+                                ? 'basin group a / east 30 / into stack 60'
+                                : 'basin / east 750 / into stack 1500'
+                        }
                         aria-describedby="add-run-back"
                         aria-invalid={unread.length > 0}
                         onChange={(event) => say(event.target.value)}
@@ -72,7 +78,7 @@ export function AddRun({
                     ) : text !== '' ? (
                         <>Read. Enter keeps it as a run of its own.</>
                     ) : (
-                        <>{EXAMPLES}</>
+                        <>{EXAMPLES[editor.evaluation.units]}</>
                     )}
                 </p>
             </div>

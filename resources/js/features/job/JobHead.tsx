@@ -36,7 +36,7 @@ interface Props {
 export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Props) {
     const navigate = useNavigate();
     const { document, job, evaluation, saving } = editor;
-    const items = <JobItems job={job} isSaved={saving === 'saved'} onSettings={onSettings} />;
+    const items = <JobItems job={job} run={plan?.id} isSaved={saving === 'saved'} onSettings={onSettings} />;
     const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
     return (
         <header className="head">

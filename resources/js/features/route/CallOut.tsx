@@ -1,8 +1,10 @@
 import { useLayoutEffect, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import type { LegReport, RunReport, Tape, Units } from '../../api/types';
+import { useGuide } from '../../shared/guide';
 import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
-import { completionOf, stretchesOf } from './completion';
+import { completionOf, stretchesOf, type Stretch } from './completion';
+import { nextWords, withWord, type NextWords } from './nextWords';
 
 interface Props {
     run: RunReport;
@@ -32,7 +34,13 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
     const waiting = typed === null ? run.legs.filter((one) => !one.read) : [];
 
     useHeightOfText(field, text);
-    const say = (value: string): void => editor.say(run.id, value.replace(/\n/g, ' / '));
+    const isInch = editor.evaluation.units === 'inch';
+    const guide = useGuide();
+    const say = (value: string): void => {
+        // Whoever asks is answered; the question itself is no part of the line.
+        if (ASKED.test(value)) guide.help();
+        editor.say(run.id, value.replace(ASKED, '').replace(/\n/g, ' / '));
+    };
     const onKey = (event: KeyboardEvent<HTMLTextAreaElement>): void => {
         if (ghost !== '' && event.key === 'ArrowRight') {
             event.preventDefault();
@@ -55,55 +63,126 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
                 <span className="cap">length, way, turn, fall</span>
             </label>
             <div>
-                <div className="call">
-                    <div className="call-marks" aria-hidden="true">
-                        {stretchesOf(text, unread, litBound).map((stretch, i) => (
-                            <span key={i} className={`${stretch.bad ? 'bad' : ''} ${stretch.lit ? 'sel' : ''}`}>
-                                {stretch.text}
-                            </span>
-                        ))}
-                        <span className="ghost">{ghost}</span>
-                    </div>
-                    <textarea
-                        id="call-out"
-                        ref={field}
-                        rows={1}
-                        value={text}
-                        spellCheck={false}
-                        autoCapitalize="off"
-                        autoComplete="off"
-                        placeholder="down 14 / right 4' 6 fall 1/4 / left 3' 8"
-                        aria-describedby="read-back"
-                        aria-invalid={unread.length > 0}
-                        onChange={(event) => {
-                            setCaret(event.target.selectionStart);
-                            say(event.target.value);
-                        }}
-                        onSelect={(event) => setCaret(event.currentTarget.selectionStart)}
-                        onFocus={(event) => {
-                            setFocused(true);
-                            event.target.setSelectionRange(text.length, text.length);
-                        }}
-                        onBlur={() => {
-                            setFocused(false);
-                            if (typed !== null) void editor.doneSaying();
-                        }}
-                        onKeyDown={onKey}
-                    />
-                </div>
-                <ReadBack
-                    editor={editor}
-                    run={run}
-                    leg={leg}
-                    isUnheard={isUnheard}
-                    complaint={complaint?.message}
-                    waiting={waiting[0]}
-                    saying={text.trim() === '' ? null : bounds.length}
+                <CallField
+                    field={field}
+                    placeholder={
+                        isInch
+                            ? "down 14 / right 4' 6 fall 1/4 / left 3' 8"
+                            : 'down 350 / right 1370 fall 1:40 / left 1120'
+                    }
+                    text={text}
+                    marks={stretchesOf(text, unread, litBound)}
+                    ghost={ghost}
+                    isWrong={unread.length > 0}
+                    onSay={say}
+                    onCaret={setCaret}
+                    onFocused={(is) => {
+                        setFocused(is);
+                        if (!is && typed !== null) void editor.doneSaying();
+                    }}
+                    onKey={onKey}
                 />
+                <div className="back-row">
+                    <ReadBack
+                        editor={editor}
+                        run={run}
+                        leg={leg}
+                        isUnheard={isUnheard}
+                        complaint={complaint?.message}
+                        waiting={waiting[0]}
+                        saying={text.trim() === '' ? null : bounds.length}
+                    />
+                    {focused && caret === text.length && (
+                        <NextOnes
+                            next={nextWords(text, editor.evaluation.units)}
+                            onWord={(word) => {
+                                const whole = withWord(text, word);
+                                setCaret(whole.length);
+                                say(whole);
+                            }}
+                        />
+                    )}
+                </div>
             </div>
         </div>
     );
 }
+
+interface FieldProps {
+    field: RefObject<HTMLTextAreaElement | null>;
+    text: string;
+    placeholder: string;
+    marks: Stretch[];
+    /** what would complete the word that is being typed */
+    ghost: string;
+    isWrong: boolean;
+    onSay: (text: string) => void;
+    onCaret: (at: number) => void;
+    onFocused: (is: boolean) => void;
+    onKey: (event: KeyboardEvent<HTMLTextAreaElement>) => void;
+}
+
+/** The field, with what was not understood marked in it. */
+function CallField({ field, text, placeholder, marks, ghost, isWrong, onSay, onCaret, onFocused, onKey }: FieldProps) {
+    return (
+        <div className="call">
+            <div className="call-marks" aria-hidden="true">
+                {marks.map((stretch, i) => (
+                    <span key={i} className={`${stretch.bad ? 'bad' : ''} ${stretch.lit ? 'sel' : ''}`}>
+                        {stretch.text}
+                    </span>
+                ))}
+                <span className="ghost">{ghost}</span>
+            </div>
+            <textarea
+                id="call-out"
+                ref={field}
+                rows={1}
+                value={text}
+                spellCheck={false}
+                autoCapitalize="off"
+                autoComplete="off"
+                placeholder={placeholder}
+                aria-describedby="read-back"
+                aria-invalid={isWrong}
+                onChange={(event) => {
+                    onCaret(event.target.selectionStart);
+                    onSay(event.target.value);
+                }}
+                onSelect={(event) => onCaret(event.currentTarget.selectionStart)}
+                onFocus={(event) => {
+                    onFocused(true);
+                    event.target.setSelectionRange(text.length, text.length);
+                }}
+                onBlur={() => onFocused(false)}
+                onKeyDown={onKey}
+            />
+        </div>
+    );
+}
+
+/** What may come next, at a tap: the field keeps the focus. */
+function NextOnes({ next: { hint, words }, onWord }: { next: NextWords; onWord: (word: string) => void }) {
+    return (
+        <div className="next-words" role="group" aria-label="What may come next">
+            {hint !== null && <span className="cap">{hint}</span>}
+            {words.map((word) => (
+                <button
+                    key={word}
+                    type="button"
+                    tabIndex={-1}
+                    onMouseDown={(event) => event.preventDefault()}
+                    onClick={() => onWord(word)}
+                >
+                    {word === '/' ? '/ next leg' : word}
+                </button>
+            ))}
+        </div>
+    );
+}
+
+/** A question instead of a leg, at the end of what was said. */
+const ASKED = /\?$|(?:^|[\s/])help$/i;
 
 /** What was not understood in the phrase that is being said; else the first of the line. */
 function complaintAt<U extends { at: number }>(unread: U[], bound: { at: number; length: number } | undefined) {

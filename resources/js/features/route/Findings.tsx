@@ -2,11 +2,12 @@ import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { jointMark } from '../../shared/marks';
 import { smallInWords } from '../../shared/lengths';
+import { Explained } from '../../shared/Explained';
 import { Shape } from '../../shared/Shape';
 import { WORDS } from '../../drawing/section/labels';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
-import { RestsOn } from '../../shared/SourceTap';
+import { RestsOn, trustInWords } from '../../shared/SourceTap';
 import { MeasureDialog, ofFinding, type ToMeasure } from '../measure';
 import { mendingsOf, type Mending } from './mending';
 
@@ -90,7 +91,7 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
                     onStation={onStation}
                 />
             ))}
-            <Overrides editor={editor} />
+            <Overrides editor={editor} run={run} />
             {run.sources.length > 0 && <RestsOn sources={run.sources} />}
             {measuring !== null && (
                 <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />
@@ -118,21 +119,22 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
                     <b>{WORDS[finding.severity]}</b> {placeOf(finding, run)}
                     {finding.title}
                 </button>
-                <p>{finding.why}</p>
+                <p>
+                    <Explained text={finding.why} />
+                </p>
                 {finding.source && (
                     <details>
                         <summary>
                             {finding.source.source}
                             {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
                         </summary>
-                        <p className="cap">
-                            {finding.source.table}, row {finding.source.row}: {finding.source.status},{' '}
-                            {finding.source.confidence} confidence. Rule {finding.rule}.
-                        </p>
+                        <p className="cap">{trustInWords(finding.source)}</p>
                     </details>
                 )}
                 <p>
-                    <b>{finding.remedy}</b>
+                    <b>
+                        <Explained text={finding.remedy} />
+                    </b>
                 </p>
                 {mendings.map((mending) => (
                     <button key={mending.label} type="button" className="plain small" onClick={() => onMend(mending)}>
@@ -163,19 +165,23 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
     );
 }
 
-/** What was measured on this job in place of the catalogue's. */
-function Overrides({ editor }: Pick<Props, 'editor'>) {
-    const overrides = editor.document.overrides?.catalogue ?? [];
+/** What was measured of fittings of this run, in place of the catalogue's. */
+function Overrides({ editor, run }: Pick<Props, 'editor' | 'run'>) {
+    const all = editor.document.overrides?.catalogue ?? [];
+    const overrides = all.flatMap((override) => {
+        const fitting = run.fittings.find((one) => one.row === override.row && one.source.table === override.table);
+        return fitting ? [{ override, name: `${fitting.size} ${fitting.name}` }] : [];
+    });
     return (
         overrides.length > 0 && (
             <div className="f measured">
                 <span className="tagp">✓</span>
                 <div>
                     <b>Measured by you</b>
-                    {overrides.map((override) => (
+                    {overrides.map(({ override, name }) => (
                         <p key={`${override.table} ${override.row} ${override.field}`}>
-                            {override.table}, {override.row}, {FIELDS[override.field] ?? override.field}:{' '}
-                            {smallInWords(override.value, editor.evaluation.units)}, in place of the catalogue's.{' '}
+                            {name}, {FIELDS[override.field] ?? override.field}:{' '}
+                            {smallInWords(override.value, editor.evaluation.units)}, yours.{' '}
                             <button
                                 type="button"
                                 className="plain small"
@@ -184,7 +190,7 @@ function Overrides({ editor }: Pick<Props, 'editor'>) {
                                         ...old,
                                         overrides: {
                                             ...old.overrides,
-                                            catalogue: overrides.filter((one) => one !== override),
+                                            catalogue: all.filter((one) => one !== override),
                                         },
                                     }))
                                 }

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { copyJob, makeStart, startedQuery } from '../../api/queries';
 import type { Start, StartAnswer, StartField } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
+import { Explained } from '../../shared/Explained';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
@@ -60,7 +61,9 @@ function StartForm({ start }: { start: Start }) {
             <main className="start-page">
                 <form onSubmit={(event) => void send(event)} noValidate>
                     <h1>{start.name}</h1>
-                    <p className="say">{start.say}</p>
+                    <p className="say">
+                        <Explained text={start.say} />
+                    </p>
                     {askedFields(start, values).map((field) => (
                         <Asked
                             key={field.id}

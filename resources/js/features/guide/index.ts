@@ -1,0 +1,1 @@
+export { Guided } from './Guided';
