@@ -10,6 +10,7 @@ use App\Http\Controllers\EntranceController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
+use App\Http\Controllers\HowToController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
 use App\Http\Controllers\PhotographController;
@@ -54,6 +55,8 @@ Route::prefix('api')->group(static function (): void {
         Route::get('choices', ChoicesController::class);
         Route::get('starts', [StartController::class, 'index']);
         Route::post('starts/{start}', [StartController::class, 'make'])->where('start', '[a-z-]{1,40}');
+        Route::get('how-to', [HowToController::class, 'index']);
+        Route::post('how-to/{howTo}', [HowToController::class, 'answer'])->where('howTo', '[a-z-]{1,40}');
         Route::get('jobs', [JobController::class, 'index']);
         Route::post('jobs', [JobController::class, 'store']);
         Route::post('jobs/import', [JobController::class, 'import']);

@@ -43,6 +43,7 @@ use FallBend\Core\Report\RunReport;
 use FallBend\Core\Sequence\Repairs;
 use FallBend\Core\Sequence\SingleJoints;
 use FallBend\Core\Sequence\Troubles;
+use FallBend\Core\Starts\HowTo;
 use FallBend\Core\Starts\Start;
 use FallBend\Core\Starts\StartAnswer;
 use FallBend\Core\Starts\StartField;
@@ -117,6 +118,8 @@ final class Answers
         'Choices' => [Choices::class, 'WrittenChoices'],
         'Start' => [Start::class, 'WrittenStart'],
         'StartField' => [StartField::class, 'WrittenField'],
+        'HowTo' => [HowTo::class, 'WrittenHowTo'],
+        'HowToAnswer' => [HowTo::class, 'HowToAnswer'],
         'StartAnswer' => [StartAnswer::class, 'WrittenAnswer'],
         'Account' => [SessionController::class, 'Account'],
         'Entrance' => [EntranceController::class, 'Entrance'],

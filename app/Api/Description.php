@@ -123,6 +123,41 @@ final readonly class Description
         return [
             '/api/choices' => ['get' => Calls::describe('What there is to choose from in forms', null, 'Choices')],
             ...self::ofStarts(),
+            ...self::ofHowTos(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private static function ofHowTos(): array
+    {
+        return [
+            '/api/how-to' => [
+                'get' => Calls::describe(
+                    'How things are done that are no run of pipe',
+                    null,
+                    Shapes::object(['how_to' => ['type' => 'array', 'items' => Shapes::ref('HowTo')]]),
+                ) + [
+                    'parameters' => [
+                        [
+                            'name' => 'units',
+                            'in' => 'query',
+                            'required' => false,
+                            'schema' => ['enum' => ['inch', 'mm']],
+                        ],
+                    ],
+                ],
+            ],
+            '/api/how-to/{howTo}' => [
+                'post' => Calls::describe(
+                    'The lengths, the parts and the steps that follow from what was measured',
+                    Shapes::object([
+                        'values' => ['type' => 'object', 'additionalProperties' => ['type' => 'string']],
+                        'units' => ['enum' => ['inch', 'mm']],
+                    ]),
+                    'HowToAnswer',
+                    [404 => 'Problem', 422 => 'Problem'],
+                ) + ['parameters' => [['name' => 'howTo'] + Calls::ID[0]]],
+            ],
         ];
     }
 

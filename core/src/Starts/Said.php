@@ -14,7 +14,7 @@ use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 use LogicException;
 
-/** What was answered to the fields of a start, and the texts that are made of it. */
+/** What was answered to the fields of a start or of a way to do something, and the texts that are made of it. */
 final class Said
 {
     /** @var array<string, string> what is wrong, by id of the field */
@@ -27,24 +27,25 @@ final class Said
     private array $numbers = [];
 
     /**
+     * @param list<StartField> $fields
      * @param array<string, string> $values as they were typed; what is missing is as it stands at first
      */
     public function __construct(
-        private readonly Start $start,
+        private readonly array $fields,
         array $values,
         private readonly Units $units,
         private readonly Catalogue $catalogue,
         private readonly PipeWords $pipes,
     ) {
-        foreach ($start->fields as $field) {
+        foreach ($fields as $field) {
             if ($this->holds($field->when)) {
                 $this->take($field, trim($values[$field->id] ?? $field->startsWith($units)));
             }
         }
-        foreach ($start->fields as $field) {
+        foreach ($fields as $field) {
             [$said, $limit] = [$this->numbers[$field->id] ?? null, $this->numbers[$field->below] ?? null];
             if ($said !== null && $limit !== null && $said >= $limit) {
-                $other = $start->field($field->below)->label ?? '';
+                $other = $this->field($field->below)->label ?? '';
                 $this->problems[$field->id] = "It has to be less than “{$other}”.";
             }
         }
@@ -54,7 +55,7 @@ final class Said
     public function later(): array
     {
         $later = [];
-        foreach ($this->start->fields as $field) {
+        foreach ($this->fields as $field) {
             if ($this->holds($field->when) && ! isset($this->texts[$field->id])) {
                 $later[] = $field->label;
             }
@@ -98,7 +99,7 @@ final class Said
     /** Whether a field was left to be measured later. */
     public function isLater(string $field): bool
     {
-        return $this->start->field($field) !== null && ! isset($this->texts[$field]);
+        return $this->field($field) !== null && ! isset($this->texts[$field]);
     }
 
     /**
@@ -116,18 +117,23 @@ final class Said
             $total += (str_starts_with($part, '-') ? -1 : 1) * $value;
         }
         if ($total <= 0.0 && count($parts) > 1) {
-            $other = $this->start->field(ltrim($parts[1], '+-'))->label ?? '';
+            $other = $this->field(ltrim($parts[1], '+-'))->label ?? '';
             $this->problems[$parts[0]] ??= "It has to be more than “{$other}”.";
         }
 
         return $total;
     }
 
+    private function field(string $id): ?StartField
+    {
+        return array_column($this->fields, null, 'id')[$id] ?? null;
+    }
+
     private function word(string $field, string $more): string
     {
         $said = $this->texts[$field] ?? '';
         $kind =
-            $this->start->field($field)->kind ?? throw new LogicException("{$this->start->id} asks for no {$field}");
+            $this->field($field)->kind ?? throw new LogicException("no {$field} is asked for");
         [$system, $size] = [...explode(' ', $said, 2), ''];
 
         return match (true) {

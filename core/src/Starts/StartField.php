@@ -21,6 +21,8 @@ use FallBend\Core\Measure\Units;
  *     start: string,
  *     when: string,
  *     choices: list<array{key: string, name: string}>,
+ *     source: string,
+ *     unsure: bool,
  * }
  */
 final readonly class StartField
@@ -35,6 +37,8 @@ final readonly class StartField
      * @param array{inch: string, mm: string} $start what stands there at first
      * @param string $below id of a length that it has to be less than; empty: none
      * @param string $when a condition on fields before it, see `Said::holds`; empty: always
+     * @param string $source where what stands there at first comes from; empty: it is only an example
+     * @param bool $isUnsure whether that is doubtful
      */
     private function __construct(
         public string $id,
@@ -49,6 +53,8 @@ final readonly class StartField
         private array $start,
         public string $below,
         public string $when,
+        public string $source,
+        public bool $isUnsure,
     ) {}
 
     /** @throws BadInput at the field that is wrong */
@@ -76,6 +82,8 @@ final readonly class StartField
             ['inch' => $byUnits?->string('inch') ?? $same, 'mm' => $byUnits?->string('mm') ?? $same],
             $row->stringOr('below', '', 40),
             $row->stringOr('when', '', 80),
+            $row->stringOr('source', '', 300),
+            $row->bool('unsure', false),
         );
         $row->end();
 
@@ -100,6 +108,8 @@ final readonly class StartField
             'start' => $this->startsWith($units),
             'when' => $this->when,
             'choices' => $this->choices($catalogue),
+            'source' => $this->source,
+            'unsure' => $this->isUnsure,
         ];
     }
 

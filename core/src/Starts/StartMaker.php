@@ -39,7 +39,7 @@ final readonly class StartMaker
     public function make(Start $start, array $values, Job $empty): MadeStart
     {
         $pipes = PipeWords::of($empty, $this->catalogue);
-        $said = new Said($start, $values, $empty->units, $this->catalogue, $pipes);
+        $said = new Said($start->fields, $values, $empty->units, $this->catalogue, $pipes);
         if ($said->problems !== []) {
             return new MadeStart(null, $said->problems, $said->later());
         }

@@ -28,6 +28,8 @@ import type {
     MadeUp,
     CuttingReport,
     HangingReport,
+    HowTo,
+    HowToAnswer,
     JobMove,
     KeptPrices,
     MaterialRow,
@@ -48,6 +50,7 @@ import type {
     RunReport,
     Schemas,
     Stale,
+    Units,
 } from './types';
 
 /** A failed call, thrown where a query wants an error. */
@@ -103,6 +106,24 @@ export const startsQuery = queryOptions({
     ...untilAnswered,
     staleTime: Infinity,
 });
+
+/** How things are done that are no run of pipe. */
+export const howTosQuery = (units: Units) =>
+    queryOptions({
+        queryKey: ['how-tos', units],
+        queryFn: () => orThrow(call<{ how_to: HowTo[] }>('GET', `/api/how-to?units=${units}`)),
+        ...untilAnswered,
+        staleTime: Infinity,
+    });
+
+/** What follows from what was measured for one of them. */
+export const howToQuery = (id: string, values: Record<string, string>, units: Units) =>
+    queryOptions({
+        queryKey: ['how-to', id, values, units],
+        queryFn: () => orThrow(call<HowToAnswer>('POST', `/api/how-to/${id}`, { values, units })),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
 
 interface Answers {
     values: Record<string, string>;

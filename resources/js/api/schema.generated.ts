@@ -1046,6 +1046,112 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/how-to": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How things are done that are no run of pipe */
+        get: {
+            parameters: {
+                query?: {
+                    units?: "inch" | "mm";
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description How things are done that are no run of pipe */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            how_to: components["schemas"]["HowTo"][];
+                        };
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/how-to/{howTo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lengths, the parts and the steps that follow from what was measured */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    howTo: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        values: {
+                            [key: string]: string;
+                        };
+                        /** @enum {unknown} */
+                        units: "inch" | "mm";
+                    };
+                };
+            };
+            responses: {
+                /** @description The lengths, the parts and the steps that follow from what was measured */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HowToAnswer"];
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -5829,6 +5935,32 @@ export interface components {
             choices: {
                 key: string;
                 name: string;
+            }[];
+            source: string;
+            unsure: boolean;
+        };
+        HowTo: {
+            id: string;
+            name: string;
+            say: string;
+            fields: components["schemas"]["StartField"][];
+            starts: string[];
+        };
+        HowToAnswer: {
+            problems: {
+                [key: string]: string;
+            };
+            later: string[];
+            lengths: {
+                label: string;
+                length: string;
+                say: string;
+            }[];
+            parts: string[];
+            steps: {
+                do: string;
+                say: string;
+                caution: string;
             }[];
         };
         StartAnswer: {

@@ -36,6 +36,7 @@ const BenchPage = loaded(() => import('../features/bench').then((bench) => bench
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
 const StartsPage = loaded(() => import('../features/start').then((start) => start.StartsPage));
 const StartPage = loaded(() => import('../features/start').then((start) => start.StartPage));
+const HowToPage = loaded(() => import('../features/start').then((start) => start.HowToPage));
 const StartPaper = loaded(() => import('../features/start').then((start) => start.StartPaper));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
@@ -86,6 +87,14 @@ if (root) {
                                     }
                                 />
                                 <Route path="/" element={<Board />} />
+                                <Route
+                                    path="/how-to/:id"
+                                    element={
+                                        <Boundary name="How to">
+                                            <HowToPage />
+                                        </Boundary>
+                                    }
+                                />
                                 <Route
                                     path="/start"
                                     element={

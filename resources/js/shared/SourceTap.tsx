@@ -33,9 +33,11 @@ const STATUS: Record<string, string> = {
     measured: 'Measured',
 };
 
+const TRUST: Record<Source['confidence'], string> = { high: 'sure', medium: 'fairly sure', low: 'unsure' };
+
 /** How far a number can be trusted. */
 export const trustInWords = ({ status, confidence }: Source): string =>
-    `${STATUS[status] ?? status}; ${confidence === 'high' ? 'sure' : confidence === 'medium' ? 'fairly sure' : 'unsure'}.`;
+    `${STATUS[status] ?? status}; ${TRUST[confidence]}.`;
 
 export function SourceLine({ source }: { source: Source }) {
     return (

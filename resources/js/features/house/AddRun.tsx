@@ -5,8 +5,16 @@ import { stretchesOf } from '../route';
 import { NEW_RUN } from '../../shared/views';
 
 const EXAMPLES = {
-    inch: 'stack: roof 3 / down 120 / north 96   ·   basin group a / east 30 / into stack 60   ·   vent off basin 20 / up 90 / roof',
-    mm: 'stack: roof 110 / down 3000 / north 2400   ·   basin / east 750 / into stack 1500   ·   vent off basin 500 / up 2300 / roof',
+    inch: [
+        'stack: roof 3 / down 120 / north 96',
+        'basin group a / east 30 / into stack 60',
+        'vent off basin 20 / up 90 / roof',
+    ],
+    mm: [
+        'stack: roof 110 / down 3000 / north 2400',
+        'basin / east 750 / into stack 1500',
+        'vent off basin 500 / up 2300 / roof',
+    ],
 };
 
 /**
@@ -78,7 +86,7 @@ export function AddRun({
                     ) : text !== '' ? (
                         <>Read. Enter keeps it as a run of its own.</>
                     ) : (
-                        <>{EXAMPLES[editor.evaluation.units]}</>
+                        <>{EXAMPLES[editor.evaluation.units].join('   ·   ')}</>
                     )}
                 </p>
             </div>

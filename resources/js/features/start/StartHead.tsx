@@ -4,7 +4,7 @@ import { BrandGlyph } from '../../shared/Brand';
 import { useTitle } from '../../shared/useTitle';
 
 /** Head of the pages on which a job begins. */
-export function StartHead({ title }: { title: string }) {
+export function StartHead({ title, kind = 'A new job' }: { title: string; kind?: string }) {
     useTitle(title);
     return (
         <header className="head">
@@ -12,8 +12,8 @@ export function StartHead({ title }: { title: string }) {
                 <BrandGlyph /> Fall Bend
             </Link>
             <div className="wide">
-                <span className="cap">A new job</span>
-                <b>What is the job?</b>
+                <span className="cap">{kind}</span>
+                <b>{kind === 'A new job' ? 'What is the job?' : title}</b>
             </div>
             <div className="fill" />
             <Link className="beside" to="/">

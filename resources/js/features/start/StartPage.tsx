@@ -2,13 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { copyJob, makeStart, startedQuery } from '../../api/queries';
-import type { Start, StartAnswer, StartField } from '../../api/types';
+import type { Start, StartAnswer } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Explained } from '../../shared/Explained';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
+import { Asked } from './Asked';
 import { ChosenStart } from './ChosenStart';
+import { HowTosOf } from './HowToLinks';
 import { StartHead } from './StartHead';
 import { StartPicture } from './StartPicture';
 
@@ -101,6 +103,7 @@ function StartForm({ start }: { start: Start }) {
                         </p>
                     )}
                     {made.data && <Comes answer={made.data.answer} isCurrent={isCurrent} />}
+                    <HowTosOf start={start} />
                 </aside>
             </main>
         </div>
@@ -139,64 +142,6 @@ function BookAndName({ books, book, name, onBook, onName }: BookAndNameProps) {
                 />
             </label>
         </>
-    );
-}
-
-interface AskedProps {
-    field: StartField;
-    number: number;
-    value: string;
-    problem: string | undefined;
-    onFocus: () => void;
-    onChange: (value: string) => void;
-}
-
-function Asked({ field, number, value, problem, onFocus, onChange }: AskedProps) {
-    const id = `start-${field.id}`;
-    const described = [field.hold && `${id}-hold`, problem && `${id}-problem`].filter(Boolean).join(' ') || undefined;
-    const common = {
-        id,
-        value,
-        onFocus,
-        'aria-describedby': described,
-        'aria-invalid': problem ? true : undefined,
-    };
-    return (
-        <div className="start-field">
-            <label htmlFor={id}>
-                <b>
-                    <span className="start-no">{number}</span> {field.label}
-                </b>
-                {field.optional && <span className="cap"> or measure it later</span>}
-            </label>
-            {field.choices.length > 0 ? (
-                <select {...common} onChange={(event) => onChange(event.target.value)}>
-                    {field.choices.map((choice) => (
-                        <option key={choice.key} value={choice.key}>
-                            {choice.name}
-                        </option>
-                    ))}
-                </select>
-            ) : (
-                <input
-                    {...common}
-                    inputMode={field.kind === 'angle' ? 'decimal' : 'text'}
-                    autoComplete="off"
-                    maxLength={60}
-                    onChange={(event) => onChange(event.target.value)}
-                />
-            )}
-            {field.hold && (
-                <span className="cap" id={`${id}-hold`}>
-                    {field.hold}
-                </span>
-            )}
-            {problem && (
-                <span className="problem" id={`${id}-problem`} role="alert">
-                    <Shape kind="stop" size={15} /> {problem}
-                </span>
-            )}
-        </div>
     );
 }
 

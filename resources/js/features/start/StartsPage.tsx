@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { startsQuery } from '../../api/queries';
 import type { Start } from '../../api/types';
+import { HowToList } from './HowToLinks';
 import { StartHead } from './StartHead';
 import { StartPicture } from './StartPicture';
 
@@ -46,6 +47,7 @@ export function StartsPage() {
                             </ul>
                         </section>
                     ))}
+                <HowToList />
                 <p className="start-else">
                     Something else? <Link to="/">Name the job on the board</Link>, and call it out.
                 </p>

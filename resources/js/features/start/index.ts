@@ -1,3 +1,4 @@
+export { HowToPage } from './HowToPage';
 export { StartPage } from './StartPage';
 export { StartsPage } from './StartsPage';
 export { StartPaper } from './StartPaper';

@@ -17,6 +17,8 @@ const field = (id: string, more: Partial<Start['fields'][number]> = {}): Start['
     start: '10',
     when: '',
     choices: [],
+    source: '',
+    unsure: false,
     ...more,
 });
 
