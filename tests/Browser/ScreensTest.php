@@ -50,6 +50,29 @@ final class ScreensTest extends BrowserTestCase
         $this->kept($browser);
     }
 
+    public function testARunIsTurnedAsAModel(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $this->openRun($browser, $this->ownJob($browser, 'Model'));
+        $this->button($browser, 'Model to turn');
+        $this->seen($browser, '.model canvas');
+        // What is drawn is kept for a moment: it is read in the frame that it is drawn in.
+        $drawn = static fn (): mixed => $browser->executeAsyncScript(
+            <<<'JS'
+            const done = arguments[0];
+            const canvas = document.querySelector('.model canvas');
+            canvas.focus();
+            canvas.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowLeft', bubbles: true }));
+            done(canvas.toDataURL());
+            JS
+            ,
+        );
+        $first = $drawn();
+        self::assertNotSame($first, $drawn(), 'it turns with the keys');
+        self::assertSame([], $browser->findElements(WebDriverBy::cssSelector('.model .none')));
+    }
+
     public function testAFindingIsMendedByItsButton(): void
     {
         $browser = $this->open();

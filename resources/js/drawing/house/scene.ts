@@ -36,7 +36,7 @@ const towards = (a: Point, u: Point, d: number): Point => ({ x: a.x + u.x * d, y
 const n = (value: number): string => value.toFixed(1);
 
 /** Frames that do not meet stand side by side; within one frame every run stands where it joins the others. */
-function offsetsOf(evaluation: Evaluation): Map<string, Point> {
+export function offsetsOf(evaluation: Evaluation): Map<string, Point> {
     const offsets = new Map<string, Point>();
     const frames = new Map<string, { min: Point; max: Point }>();
     const reports = new Map(evaluation.runs.map((run) => [run.id, run]));

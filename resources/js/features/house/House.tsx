@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { useRef, useState } from 'react';
 import { TurnButtons } from '../../drawing/iso/TurnButtons';
+import { IsoOrModel } from '../../drawing/model/IsoOrModel';
 import { HouseIso } from '../../drawing/house/HouseIso';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../../editing';
@@ -114,30 +115,38 @@ function IsoOfHouse({
                     </button>
                 </div>
             )}
-            <div className="iso-panel house-panel" ref={ref}>
-                {width > 0 && (
-                    <HouseIso
-                        evaluation={editor.evaluation}
-                        frame={frame}
-                        turns={turns}
-                        width={width}
-                        height={Math.max(height, 360)}
-                        selected={selected}
-                        onRun={onSelect}
-                    />
-                )}
-                <div className="turn">
-                    <TurnButtons turns={turns} onTurn={setTurns} />
-                    <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
-                        <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
-                            <path
-                                d="M6 7V2.5H14V7M6 15H3V7H17V15H14M6 12H14V17.5H6Z"
-                                style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 }}
-                            />
-                        </svg>
-                    </button>
+            <IsoOrModel
+                evaluation={editor.evaluation}
+                runs={places.filter((place) => frame === null || place.frame === frame).map((place) => place.run)}
+                name={editor.document.name}
+                selected={selected ?? null}
+                onPick={onSelect}
+            >
+                <div className="iso-panel house-panel" ref={ref}>
+                    {width > 0 && (
+                        <HouseIso
+                            evaluation={editor.evaluation}
+                            frame={frame}
+                            turns={turns}
+                            width={width}
+                            height={Math.max(height, 360)}
+                            selected={selected}
+                            onRun={onSelect}
+                        />
+                    )}
+                    <div className="turn">
+                        <TurnButtons turns={turns} onTurn={setTurns} />
+                        <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
+                            <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
+                                <path
+                                    d="M6 7V2.5H14V7M6 15H3V7H17V15H14M6 12H14V17.5H6Z"
+                                    style={{ fill: 'none', stroke: 'currentColor', strokeWidth: 1.6 }}
+                                />
+                            </svg>
+                        </button>
+                    </div>
                 </div>
-            </div>
+            </IsoOrModel>
         </section>
     );
 }

@@ -1,5 +1,6 @@
 import { useState, type RefObject } from 'react';
 import { TurnableIso } from '../../drawing/iso/TurnableIso';
+import { IsoOrModel } from '../../drawing/model/IsoOrModel';
 import type { JobRun, RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
@@ -20,6 +21,10 @@ interface Props {
     onStation: (key: string) => void;
 }
 
+/** The piece that is chosen, as the model knows it. */
+const chosenIn = (run: RunReport, selected: SharedSelection['selected']): string | null =>
+    selected?.kind === 'piece' ? `${run.id} ${selected.key}` : null;
+
 /** The Route station: the run called out, its legs, its isometric, and what stands against it. */
 export function Route({ run, plan, editor, selection, callOut, phone, onRun, onStation }: Props) {
     const [iso, setIso] = useState(!phone);
@@ -31,7 +36,18 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
                 <Legs run={run} plan={plan} editor={editor} selection={selection} />
                 <section className="iso-col" aria-label="Isometric">
                     {iso ? (
-                        <TurnableIso run={run} selected={selection.selected} onSelect={selection.select} />
+                        <IsoOrModel
+                            evaluation={editor.evaluation}
+                            runs={[run.id]}
+                            name={plan.name}
+                            selected={chosenIn(run, selection.selected)}
+                            onPick={(_, key) =>
+                                run.pieces.some((piece) => piece.key === key) &&
+                                selection.select({ kind: 'piece', key })
+                            }
+                        >
+                            <TurnableIso run={run} selected={selection.selected} onSelect={selection.select} />
+                        </IsoOrModel>
                     ) : (
                         <button type="button" className="plain on-demand" onClick={() => setIso(true)}>
                             Show the isometric
