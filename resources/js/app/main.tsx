@@ -20,12 +20,12 @@ import '../../css/bench.css';
 import '../../css/narrow.css';
 import '../../css/print.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { StrictMode } from 'react';
+import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { Board } from '../features/board';
 import { Guided } from '../features/guide';
-import { Forgotten, Invited, NewPasswordPage, SignedIn } from '../features/session';
+import { SignedIn } from '../features/session';
 import { Boundary } from '../shared/Boundary';
 import { loaded, loadTheRest } from '../shared/loaded';
 import { applyMode } from '../shared/mode';
@@ -39,6 +39,9 @@ const StartPage = loaded(() => import('../features/start').then((start) => start
 const HowToPage = loaded(() => import('../features/start').then((start) => start.HowToPage));
 const StartPaper = loaded(() => import('../features/start').then((start) => start.StartPaper));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
+const Forgotten = loaded(() => import('../features/session/away').then((away) => away.Forgotten));
+const NewPasswordPage = loaded(() => import('../features/session/away').then((away) => away.NewPasswordPage));
+const Invited = loaded(() => import('../features/session/away').then((away) => away.Invited));
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
@@ -73,9 +76,30 @@ if (root) {
                                 </Boundary>
                             }
                         />
-                        <Route path="/forgotten" element={<Forgotten />} />
-                        <Route path="/reset/:token" element={<NewPasswordPage />} />
-                        <Route path="/invited/:token" element={<Invited />} />
+                        <Route
+                            path="/forgotten"
+                            element={
+                                <Suspense fallback={null}>
+                                    <Forgotten />
+                                </Suspense>
+                            }
+                        />
+                        <Route
+                            path="/reset/:token"
+                            element={
+                                <Suspense fallback={null}>
+                                    <NewPasswordPage />
+                                </Suspense>
+                            }
+                        />
+                        <Route
+                            path="/invited/:token"
+                            element={
+                                <Suspense fallback={null}>
+                                    <Invited />
+                                </Suspense>
+                            }
+                        />
                         <Route element={<SignedIn />}>
                             <Route element={<Guided />}>
                                 <Route

@@ -1,15 +1,18 @@
 // @vitest-environment jsdom
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it } from 'vitest';
+import { show, standInServer } from '../../testing/screen';
 import { evaluatedJob } from '../section/testRuns';
 import { IsoOrModel } from './IsoOrModel';
+
+standInServer();
 
 it('shows the isometric first, and says so where the browser draws no models', async () => {
     const user = userEvent.setup();
     // Here is no WebGL.
     HTMLCanvasElement.prototype.getContext = () => null;
-    render(
+    show(
         <IsoOrModel
             evaluation={evaluatedJob('mill-row-pottery').evaluation}
             runs={['glaze']}

@@ -1,24 +1,27 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { boardQuery, type BoardAsked } from '../../api/queries';
 import type { BoardPage, JobRow as Row } from '../../api/types';
 import { browserStorage, jobsWithDrafts, jobsWithWaiting } from '../../editing';
 import { useGuide } from '../../shared/guide';
+import { loaded } from '../../shared/loaded';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
 import { useTitle } from '../../shared/useTitle';
 import { versionServed } from '../../shared/version';
 import { BoardHead } from './BoardHead';
-import { CopyDialog } from './CopyDialog';
 import { DropFiles } from './DropFiles';
 import { Find } from './Find';
 import { JobRow } from './JobRow';
 import { NewJob } from './NewJob';
-import { RowActs } from './RowActs';
 import { useBoardActs } from './useBoardActs';
 import { useBoardAsked } from './useBoardAsked';
 import { useTakingIn } from './useTakingIn';
+
+// Menus and dialogs are fetched once the jobs are there.
+const RowActs = loaded(() => import('./RowActs').then((part) => part.RowActs));
+const CopyDialog = loaded(() => import('./CopyDialog').then((part) => part.CopyDialog));
 
 /** The job board: a ruled row for each job, the new one on top. */
 export function Board() {
@@ -80,13 +83,7 @@ export function Board() {
                         </button>
                     </p>
                 )}
-                {jobs.map((job) => (
-                    <JobRow
-                        key={job.id}
-                        job={job}
-                        acts={<RowActs job={job} acts={acts} onCopy={() => setCopied(job)} />}
-                    />
-                ))}
+                <Rows jobs={jobs} acts={acts} onCopy={setCopied} />
                 {first && jobs.length === 0 && <p className="waiting">{noneInWords(asked, search, isFiltered)}</p>}
                 {board.hasNextPage && (
                     <p className="more-jobs">
@@ -104,9 +101,31 @@ export function Board() {
                 )}
             </main>
             <p className="cap version">Fall Bend {versionServed()}</p>
-            {copied && <CopyDialog job={copied} onClose={() => setCopied(null)} onCopied={open} />}
+            <Suspense fallback={null}>
+                {copied && <CopyDialog job={copied} onClose={() => setCopied(null)} onCopied={open} />}
+            </Suspense>
         </div>
     );
+}
+
+interface RowsProps {
+    jobs: Row[];
+    acts: ReturnType<typeof useBoardActs>;
+    onCopy: (job: Row) => void;
+}
+
+function Rows({ jobs, acts, onCopy }: RowsProps) {
+    return jobs.map((job) => (
+        <JobRow
+            key={job.id}
+            job={job}
+            acts={
+                <Suspense fallback={null}>
+                    <RowActs job={job} acts={acts} onCopy={() => onCopy(job)} />
+                </Suspense>
+            }
+        />
+    ));
 }
 
 /** So few jobs are seen at a glance. */

@@ -265,7 +265,7 @@ it('copies a job under a name of its own, and opens the copy', async () => {
     show(<Board />);
     await user.click(await screen.findByRole('button', { name: 'More for Weir Cottage' }));
     await user.click(screen.getByRole('button', { name: 'Copy it, to begin another' }));
-    const name = screen.getByLabelText<HTMLInputElement>('Name of the new job');
+    const name = await screen.findByLabelText<HTMLInputElement>('Name of the new job');
     expect(name.value).toBe('Weir Cottage, copy');
     await user.click(screen.getByRole('button', { name: 'Make the copy' }));
     await waitFor(() => expect(screen.getByLabelText('address').textContent).toBe('/jobs/copy'));

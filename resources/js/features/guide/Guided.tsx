@@ -1,8 +1,10 @@
-import { useEffect, useMemo, useState } from 'react';
+import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Outlet } from 'react-router';
 import { GuideContext, type Guide } from '../../shared/guide';
-import { KeysDialog } from './KeysDialog';
-import { TourCard } from './TourCard';
+import { loaded } from '../../shared/loaded';
+
+const KeysDialog = loaded(() => import('./KeysDialog').then((part) => part.KeysDialog));
+const TourCard = loaded(() => import('./TourCard').then((part) => part.TourCard));
 
 /** Everything inside can ask for the keys and words, and for a tour; a question mark opens the first anywhere. */
 export function Guided() {
@@ -27,8 +29,10 @@ export function Guided() {
     return (
         <GuideContext.Provider value={guide}>
             <Outlet />
-            {isOpen && <KeysDialog onClose={() => setOpen(false)} />}
-            {tour && <TourCard {...tour} onEnd={() => setTour(null)} />}
+            <Suspense fallback={null}>
+                {isOpen && <KeysDialog onClose={() => setOpen(false)} />}
+                {tour && <TourCard {...tour} onEnd={() => setTour(null)} />}
+            </Suspense>
         </GuideContext.Provider>
     );
 }

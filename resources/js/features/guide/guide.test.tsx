@@ -54,7 +54,7 @@ it('leads from one station to the next, back, and ends where it is left', async 
     await user.click(screen.getByRole('button', { name: 'Show me round' }));
     for (const [n, stop] of STOPS.entries()) {
         await screen.findByRole('heading', { name: stop.title });
-        expect(address()).toBe(`/jobs/job-1/runs/run-2/${stop.station}`);
+        await waitFor(() => expect(address()).toBe(`/jobs/job-1/runs/run-2/${stop.station}`));
         expect(screen.getByText(`${n + 1} of ${STOPS.length}`)).toBeTruthy();
         // The keyboard alone goes on.
         if (n < STOPS.length - 1) await user.keyboard('{Enter}');

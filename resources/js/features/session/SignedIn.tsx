@@ -1,11 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
-import { useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { whenSignedOut } from '../../api/client';
 import { accountQuery, CallFailed, choicesQuery } from '../../api/queries';
+import { loaded } from '../../shared/loaded';
 import { NoAnswer } from '../../shared/NoAnswer';
 import { Door } from './Door';
-import { SignInAgain } from './SignInAgain';
+
+// It is there once it is needed: it is fetched while nothing else is done.
+const SignInAgain = loaded(() => import('./SignInAgain').then((part) => part.SignInAgain));
 
 /** Everything inside is for those who are signed in; others are asked to, and come back to where they were. */
 export function SignedIn() {
@@ -29,7 +32,9 @@ export function SignedIn() {
         <>
             <NoAnswer />
             {choices.isSuccess ? <Outlet /> : <p className="waiting">One moment.</p>}
-            {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
+            <Suspense fallback={null}>
+                {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
+            </Suspense>
         </>
     );
 }

@@ -1,4 +1,1 @@
-export { Forgotten } from './Forgotten';
-export { Invited } from './Invited';
-export { NewPasswordPage } from './NewPasswordPage';
 export { SignedIn } from './SignedIn';

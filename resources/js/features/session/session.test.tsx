@@ -8,7 +8,8 @@ import { call } from '../../api/client';
 import type { Entrance } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
-import { Forgotten, Invited, NewPasswordPage, SignedIn } from '.';
+import { SignedIn } from '.';
+import { Forgotten, Invited, NewPasswordPage } from './away';
 
 const server = standInServer();
 const user = userEvent.setup();
