@@ -1,6 +1,5 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { reasonOf } from '../../api/client';
 import { importJob } from '../../api/queries';
 
 interface TakingIn {
@@ -26,7 +25,7 @@ export function useTakingIn(onStarted: (id: string) => void) {
             setState({ now: `Taking in ${file.name}, ${i + 1} of ${files.length}`, taken: started.length, refused });
             const result = await importJob(await file.text());
             if (result.ok) started.push(result.data.id);
-            else refused.push(`${file.name}: ${reasonOf(result)}`);
+            else refused.push(`${file.name}: ${result.message}`);
         }
         setState({ now: null, taken: started.length, refused });
         const [first] = started;

@@ -1,7 +1,6 @@
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { jointMark } from '../../shared/marks';
-import { smallInWords } from '../../shared/lengths';
 import { Explained } from '../../shared/Explained';
 import { Shape } from '../../shared/Shape';
 import { WORDS } from '../../drawing/section/labels';
@@ -10,6 +9,7 @@ import type { SharedSelection } from '../../editing';
 import { RestsOn, trustInWords } from '../../shared/SourceTap';
 import { MeasureDialog, ofFinding, type ToMeasure } from '../measure';
 import { mendingsOf, type Mending } from './mending';
+import { Overrides } from './Overrides';
 
 interface Props {
     run: RunReport;
@@ -19,19 +19,6 @@ interface Props {
     onRun: () => void;
     onStation: (key: string) => void;
 }
-
-const FIELDS: Record<string, string> = {
-    take_off_mm: 'centre to stop',
-    spigot_mm: 'centre to spigot',
-    outlet_mm: 'centre to stop of the outlet',
-    run_in_mm: 'up the run, to the stop',
-    run_out_mm: 'down the run, to the stop',
-    branch_mm: 'along the branch, to the stop',
-    stop_mm: 'stop',
-    offset_mm: 'stop to stop',
-    length_mm: 'length',
-    body_mm: 'stop to face',
-};
 
 /** What stands against the run: what, where, why with its source, and what to do about it. */
 export function Findings({ run, plan, editor, selection, onRun, onStation }: Props) {
@@ -162,46 +149,6 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
                 )}
             </div>
         </div>
-    );
-}
-
-/** What was measured of fittings of this run, in place of the catalogue's. */
-function Overrides({ editor, run }: Pick<Props, 'editor' | 'run'>) {
-    const all = editor.document.overrides?.catalogue ?? [];
-    const overrides = all.flatMap((override) => {
-        const fitting = run.fittings.find((one) => one.row === override.row && one.source.table === override.table);
-        return fitting ? [{ override, name: `${fitting.size} ${fitting.name}` }] : [];
-    });
-    return (
-        overrides.length > 0 && (
-            <div className="f measured">
-                <span className="tagp">✓</span>
-                <div>
-                    <b>Measured by you</b>
-                    {overrides.map(({ override, name }) => (
-                        <p key={`${override.table} ${override.row} ${override.field}`}>
-                            {name}, {FIELDS[override.field] ?? override.field}:{' '}
-                            {smallInWords(override.value, editor.evaluation.units)}, yours.{' '}
-                            <button
-                                type="button"
-                                className="plain small"
-                                onClick={() =>
-                                    editor.change((old) => ({
-                                        ...old,
-                                        overrides: {
-                                            ...old.overrides,
-                                            catalogue: all.filter((one) => one !== override),
-                                        },
-                                    }))
-                                }
-                            >
-                                Back to the catalogue
-                            </button>
-                        </p>
-                    ))}
-                </div>
-            </div>
-        )
     );
 }
 
