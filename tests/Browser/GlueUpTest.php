@@ -70,7 +70,7 @@ final class GlueUpTest extends BrowserTestCase
         $this->openRun($second, $job, 'clay-wash', 'glue-up');
         $this->until(fn (): bool => $this->timer($second) >= 1600, 'and on another phone');
         self::assertEqualsWithDelta($this->timer($phone), $this->timer($second), 4);
-        self::assertStringContainsString('by lead', $this->text($second, '.glue-made'));
+        $this->until(fn (): bool => str_contains($this->text($second, '.glue-made'), 'by lead'), 'and who made it');
         $this->button($second, 'Not made: take it back');
         $this->until(fn (): bool => ! str_contains($this->text($second, '.station'), 'take it back'), 'taken back');
         $this->until(

@@ -8,6 +8,7 @@ use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Measure\Tape;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Site\Entry;
@@ -193,8 +194,10 @@ final readonly class JobRecord
         }
         foreach ($this->job->catalogueOverrides as $override) {
             $overrides[] = [
-                'what' => "{$override->table}, {$override->row}, {$override->field}",
-                'value' => (string) round($override->value, 3),
+                'what' => $override->inWords(),
+                'value' => str_ends_with($override->field, '_mm')
+                    ? (new Tape)->long($override->value, $this->job->units)
+                    : (string) round($override->value, 3),
                 'source' => $override->source,
             ];
         }

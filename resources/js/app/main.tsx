@@ -39,9 +39,9 @@ const StartPage = loaded(() => import('../features/start').then((start) => start
 const HowToPage = loaded(() => import('../features/start').then((start) => start.HowToPage));
 const StartPaper = loaded(() => import('../features/start').then((start) => start.StartPaper));
 const SharedPage = loaded(() => import('../features/record').then((record) => record.SharedPage));
-const Forgotten = loaded(() => import('../features/session/away').then((away) => away.Forgotten));
-const NewPasswordPage = loaded(() => import('../features/session/away').then((away) => away.NewPasswordPage));
-const Invited = loaded(() => import('../features/session/away').then((away) => away.Invited));
+const Forgotten = loaded(() => import('../features/entrance').then((entrance) => entrance.Forgotten));
+const NewPasswordPage = loaded(() => import('../features/entrance').then((entrance) => entrance.NewPasswordPage));
+const Invited = loaded(() => import('../features/entrance').then((entrance) => entrance.Invited));
 const AccountPage = loaded(() => import('../features/account').then((account) => account.AccountPage));
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 

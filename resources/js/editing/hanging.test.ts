@@ -145,6 +145,7 @@ describe('where it grows to', () => {
                 ...more,
             } as never,
             words,
+            'mm',
         );
     it.each([
         [{}, '4 mm downstream, and bends leg 2; hanger 5, 305 mm from the turn, is pushed aside with about 25 kg'],

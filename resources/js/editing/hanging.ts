@@ -1,5 +1,6 @@
 import type { HangingReport, JobDocument, JobHanging, Units } from '../api/types';
 import { smallInWords } from '../shared/lengths';
+import { weightInWords } from '../shared/quantities';
 
 export type HangerReport = HangingReport['hangers'][number];
 export type SpanReport = HangingReport['spans'][number];
@@ -109,16 +110,17 @@ export function faced(hanging: JobHanging, leg: string, name: string, beforeMm: 
 
 type GrowthEnd = HangingReport['expansion'][number]['ends'][number];
 
-function pushedInWords(end: GrowthEnd, words: (mm: number) => string): string {
+function pushedInWords(end: GrowthEnd, words: (mm: number) => string, units: Units): string {
     if (end.hanger === null || end.free === null) return '';
     const where = end.free.mm < 1 ? 'at the turn' : `${words(end.free.mm)} from the turn`;
-    return `; hanger ${end.hanger}, ${where}, is pushed aside${end.newton === null ? '' : ` with ${kilograms(end.newton)}`}`;
+    const weight = end.newton === null ? '' : ` with ${weightOf(end.newton, units)}`;
+    return `; hanger ${end.hanger}, ${where}, is pushed aside${weight}`;
 }
 
 /**
  * What comes of a stretch that grows, end by end: `4.3 mm down, bends leg 2, which pushes hanger 5 aside with 25 kg`.
  */
-export function growthInWords(end: GrowthEnd, words: (mm: number) => string): string {
+export function growthInWords(end: GrowthEnd, words: (mm: number) => string, units: Units): string {
     const where = { up: 'upstream', down: 'downstream' }[end.way];
     const by = `${words(end.move.mm)} ${where}`;
     switch (end.into) {
@@ -127,7 +129,7 @@ export function growthInWords(end: GrowthEnd, words: (mm: number) => string): st
         case 'allowance':
             return `${by}, into what lets it grow`;
         case 'turn':
-            return `${by}, and bends leg ${end.leg}${pushedInWords(end, words)}`;
+            return `${by}, and bends leg ${end.leg}${pushedInWords(end, words, units)}`;
         default:
             return `${by}, at the ${end.into === 'outlet' ? 'outlet' : 'end'}`;
     }
@@ -140,9 +142,9 @@ export const offInWords = (offMm: number, units: Units): string =>
         : `${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? 'low' : 'high'}`;
 
 /** A force as the weight that pulls as hard: a newton says little on site. */
-const kilograms = (newton: number): string => {
+const weightOf = (newton: number, units: Units): string => {
     const kg = newton / 9.80665;
-    return kg < 1 ? 'less than 1 kg' : `about ${kg < 10 ? kg.toFixed(1).replace('.0', '') : Math.round(kg)} kg`;
+    return kg < 1 ? `less than ${weightInWords(1, units)}` : `about ${weightInWords(kg, units)}`;
 };
 
 /** Stretches that one string serves: level hangers one after the other, until the pipe goes up or down. */

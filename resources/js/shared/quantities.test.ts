@@ -2,11 +2,14 @@ import { expect, it } from 'vitest';
 import {
     degreesRead,
     degreesSaid,
+    flowInWords,
     flowRead,
     flowSaid,
     litresInWords,
     pressureInWords,
     pushInWords,
+    speedInWords,
+    warmerInWords,
     weightInWords,
     weightPerLengthRead,
     weightPerLengthSaid,
@@ -36,4 +39,10 @@ it('reads a weight for a length and gives it back as it was said', () => {
     expect(weightPerLengthRead('3,6', 'mm')).toBe(3.6);
     expect(weightPerLengthSaid(weightPerLengthRead('3.55', 'inch') ?? 0, 'inch')).toBe('3.55');
     for (const none of ['', 'heavy', '0', '-2', '5000']) expect(weightPerLengthRead(none, 'mm')).toBeNull();
+});
+
+it('says flows, speeds and warmth as the country does', () => {
+    expect([flowInWords(0.9, 'mm'), flowInWords(0.9, 'inch')]).toEqual(['0.9 l/s', '14 gpm']);
+    expect([speedInWords(0.9, 'mm'), speedInWords(0.9, 'inch')]).toEqual(['0.9 m/s', '3 ft/s']);
+    expect([warmerInWords(30, 'mm'), warmerInWords(30, 'inch')]).toEqual(['30 °C', '54 °F']);
 });

@@ -17,6 +17,18 @@ export function litresInWords(litres: number, units: Units): string {
     return `${figures(value, value < 20 ? 1 : 0)} ${units === 'inch' ? 'gal' : 'l'}`;
 }
 
+/** What flows: `0.9 l/s`, `14 gpm`. */
+export const flowInWords = (lPerS: number, units: Units): string =>
+    units === 'inch' ? `${figures((lPerS * 60) / US_GALLON_L, 0)} gpm` : `${lPerS.toFixed(1)} l/s`;
+
+/** How fast: `0.9 m/s`, `3 ft/s`. */
+export const speedInWords = (mPerS: number, units: Units): string =>
+    units === 'inch' ? `${figures(mPerS / 0.3048, 1)} ft/s` : `${mPerS.toFixed(1)} m/s`;
+
+/** By how much it gets warmer: `30 °C`, `54 °F`. */
+export const warmerInWords = (degreesC: number, units: Units): string =>
+    units === 'inch' ? `${Math.round(degreesC * 1.8)} °F` : `${Math.round(degreesC)} °C`;
+
 /** A weight: `161 kg`, `355 lb`. */
 export function weightInWords(kg: number, units: Units): string {
     const value = units === 'inch' ? kg / POUND_KG : kg;

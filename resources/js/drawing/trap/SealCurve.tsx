@@ -1,9 +1,16 @@
-import type { TrapSealOutput } from '../../api/types';
+import type { TrapSealOutput, Units } from '../../api/types';
+import { lengthInWords } from '../../shared/lengths';
 
 const [W, H, LEFT, FOOT] = [460, 150, 44, 124];
 
 /** The seal through the time of one discharge, over the least that has to stay. */
-export function SealCurve({ result, sealMm }: { result: TrapSealOutput; sealMm: number }) {
+interface Props {
+    result: TrapSealOutput;
+    sealMm: number;
+    units: Units;
+}
+
+export function SealCurve({ result, sealMm, units }: Props) {
     const last = result.series.at(-1)?.t_s ?? 1;
     const x = (t: number): number => LEFT + (t / last) * (W - LEFT - 12);
     const y = (mm: number): number => FOOT - (mm / sealMm) * (FOOT - 14);
@@ -11,13 +18,14 @@ export function SealCurve({ result, sealMm }: { result: TrapSealOutput; sealMm: 
         result.series
             .map((point, i) => `${i ? 'L' : 'M'}${x(point.t_s).toFixed(1)} ${value(point).toFixed(1)}`)
             .join('');
+    const said = (mm: number): string => lengthInWords(mm, units);
     const least = result.least_mm;
     return (
         <svg
             className="seal-curve"
             viewBox={`0 0 ${W} ${H}`}
             role="img"
-            aria-label={`The seal falls to ${Math.round(result.seal_left_mm)} of ${sealMm} mm`}
+            aria-label={`The seal falls to ${said(result.seal_left_mm)} of ${said(sealMm)}`}
         >
             <path d={`M${LEFT} 10V${FOOT}H${W - 8}`} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.4 }} />
             <path
@@ -40,7 +48,7 @@ export function SealCurve({ result, sealMm }: { result: TrapSealOutput; sealMm: 
                 </>
             )}
             <text x={LEFT - 6} y={y(sealMm) + 4} textAnchor="end" style={{ fontSize: 12 }}>
-                {Math.round(sealMm)} mm
+                {said(sealMm)}
             </text>
             <text x={LEFT - 6} y={FOOT + 4} textAnchor="end" style={{ fontSize: 12 }}>
                 0

@@ -39,7 +39,7 @@ export function Weather({ editor }: { editor: JobEditor }) {
         <details className="glue-weather" open={now?.air_c === undefined ? undefined : false}>
             <summary>
                 {now?.air_c === undefined
-                    ? 'Weather: not said, taken as 20 °C'
+                    ? `Weather: not entered, taken as ${saidAir(20, units)} ${units === 'inch' ? '°F' : '°C'}`
                     : `Weather: ${saidAir(now.air_c, units)} ${units === 'inch' ? '°F' : '°C'}`}
                 {now?.rh_percent !== undefined && `, ${now.rh_percent} % humidity`}
             </summary>

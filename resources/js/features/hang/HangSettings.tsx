@@ -2,6 +2,7 @@ import type { HangingReport, JobHanging, Units } from '../../api/types';
 import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
+import { warmerInWords } from '../../shared/quantities';
 import { useFormAct } from '../../shared/useFormAct';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
@@ -14,12 +15,15 @@ interface Props {
 
 /** What the hangers rest on: the string, the framing and floors that cross, and how warm it gets. */
 export function HangSettings({ report, units, onChange }: Props) {
+    // Of one degree Celsius.
+    const degrees = units === 'inch' ? 1.8 : 1;
     const { problem, onSubmit } = useFormAct(async (form) => {
         const names = ['string', 'every', 'first', 'storey', 'floor'] as const;
         const { string, every, first, storey, floor } = await formLengths(form, names, units);
         const kind = formText(form, 'framing') === 'stud' ? 'stud' : 'joist';
-        const swing = Number(formText(form, 'swing'));
-        if (!(swing >= 0 && swing <= 100)) throw new Error('Say how much warmer it gets, from 0 to 100 °C.');
+        const swing = Number(formText(form, 'swing')) / degrees;
+        if (!(swing >= 0 && swing <= 100))
+            throw new Error(`Say how much warmer it gets, from 0 to ${warmerInWords(100, units)}.`);
         onChange({
             string_mm: string ?? undefined,
             framing: every === null ? undefined : { kind, every_mm: every, first_mm: first ?? 0 },
@@ -82,8 +86,15 @@ export function HangSettings({ report, units, onChange }: Props) {
                     </>
                 )}
                 <label className="choice">
-                    <span className="cap">Warmer than when it was joined, °C</span>
-                    <input name="swing" type="number" min={0} max={100} step="any" defaultValue={report.swing_c} />
+                    <span className="cap">Warmer than when it was joined, {units === 'inch' ? '°F' : '°C'}</span>
+                    <input
+                        name="swing"
+                        type="number"
+                        min={0}
+                        max={100 * degrees}
+                        step="any"
+                        defaultValue={Number((report.swing_c * degrees).toFixed(2))}
+                    />
                 </label>
                 <Problem text={problem} />
                 <button type="submit" className="main-act">

@@ -5,6 +5,7 @@ import type { HangingReport, JobHanging, RunReport, Units } from '../../api/type
 import { SagDrawing } from '../../drawing/hang/SagDrawing';
 import { StringLine } from '../../drawing/hang/StringLine';
 import { Said } from '../../drawing/Said';
+import { warmerInWords } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
 import { useSize } from '../../shared/useSize';
@@ -312,7 +313,7 @@ function Expansion({ report, units }: { report: HangingReport; units: Units }) {
     const words = (mm: number): string => smallInWords(mm, units);
     return (
         <details className="hang-growth">
-            <summary>How far it grows, {Math.round(report.swing_c)} °C warmer</summary>
+            <summary>How far it grows, {warmerInWords(report.swing_c, units)} warmer</summary>
             <ul>
                 {report.expansion.map((one) => (
                     <li key={one.from_tape_mm}>
@@ -325,7 +326,7 @@ function Expansion({ report, units }: { report: HangingReport; units: Units }) {
                             .filter((end) => end.move.mm >= 0.1)
                             .map((end) => (
                                 <p key={end.way} className="say">
-                                    {growthInWords(end, words)}.
+                                    {growthInWords(end, words, units)}.
                                 </p>
                             ))}
                     </li>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Evaluation, FixtureReport, PipeReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
+import { flowInWords, speedInWords } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
@@ -146,6 +147,7 @@ function PipeRow({
 }) {
     const name = evaluation.network.places.find((place) => place.run === pipe.run)?.name ?? pipe.run;
     const { flow, short } = pipe;
+    const { units } = evaluation;
     return (
         <tr>
             <td>
@@ -181,8 +183,13 @@ function PipeRow({
             <td>
                 {flow &&
                     (flow.fill === null || flow.velocity_m_per_s === null
-                        ? `${flow.l_per_s.toFixed(1)} l/s: full, a single discharge fills it`
-                        : `${flow.l_per_s.toFixed(1)} l/s, ${Math.round(flow.fill * 100)} % deep, ${flow.velocity_m_per_s.toFixed(1)} m/s${flow.self_cleansing ? '' : ': too slow to carry solids'}, ${Math.round((1 - flow.l_per_s / flow.full_l_per_s) * 100)} % left`)}
+                        ? `${flowInWords(flow.l_per_s, units)}: full, a single discharge fills it`
+                        : [
+                              flowInWords(flow.l_per_s, units),
+                              `${Math.round(flow.fill * 100)} % deep`,
+                              `${speedInWords(flow.velocity_m_per_s, units)}${flow.self_cleansing ? '' : ': too slow to carry solids'}`,
+                              `${Math.round((1 - flow.l_per_s / flow.full_l_per_s) * 100)} % left`,
+                          ].join(', '))}
             </td>
         </tr>
     );

@@ -13,6 +13,7 @@ import type {
 } from '../../api/types';
 import { ArmSection } from '../../drawing/trap/ArmSection';
 import { SealCurve } from '../../drawing/trap/SealCurve';
+import { flowInWords, litresInWords } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
@@ -245,7 +246,7 @@ function OneDischarge({ discharge, seen, seal, vent, onVent, units }: DischargeP
                     </button>
                 ))}
             </div>
-            <SealCurve result={seen} sealMm={seal} />
+            <SealCurve result={seen} sealMm={seal} units={units} />
             <p className="say">
                 {seen.broken
                     ? 'Air breaks through under the dip: the trap is open to the drain.'
@@ -254,9 +255,9 @@ function OneDischarge({ discharge, seen, seal, vent, onVent, units }: DischargeP
                 {seen.least_mm !== null && ` At least ${said(seen.least_mm)} have to stay.`}
             </p>
             <p className="cap">
-                A simulation with an assumed discharge ({discharge.l_per_s} l/s at first, {discharge.litres} l in all):
-                one fixture, one branch, no stack, no other fixtures. It explains; it proves nothing. Equations:
-                docs/trap-seal.md.
+                A simulation with an assumed discharge ({flowInWords(discharge.l_per_s, units)} at first,{' '}
+                {litresInWords(discharge.litres, units)} in all): one fixture, one branch, no stack, no other fixtures.
+                It explains; it proves nothing.
             </p>
         </>
     );

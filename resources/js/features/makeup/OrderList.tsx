@@ -76,16 +76,17 @@ function Closing({ closing, units }: { closing: RunClosing; units: Units }) {
     const [best, ...others] = closing.joints;
     if (!best) return null;
     const worst = others.at(-1);
-    const percent = (chance: number): string => `${Math.round(chance * 100)} in 100`;
+    const often = (chance: number): string =>
+        chance > 0.98 ? 'nearly always' : `${Math.max(1, Math.round(chance * 10))} times in 10`;
     return (
         <>
             <h3>Which joint last?</h3>
             <p>
                 <b>Joint {best.joint}</b>, {TAKES_UP[best.way]}: read and cut as usual it is off by up to{' '}
-                {lengthInWords(best.within_mm, units)} in 19 of 20 cases, and closes in {percent(best.chance)}
+                {lengthInWords(best.within_mm, units)} in 19 of 20 cases, and fits the first time {often(best.chance)}
                 {worst &&
                     worst.chance < best.chance - 0.02 &&
-                    `; joint ${worst.joint}, ${TAKES_UP[worst.way]}, in ${percent(worst.chance)}`}
+                    `; joint ${worst.joint}, ${TAKES_UP[worst.way]}, ${often(worst.chance)}`}
                 .
             </p>
             {best.chance < 0.95 && (

@@ -7,7 +7,7 @@ import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 import { Entrance } from './Entrance';
-import { NewPersonFields } from './NewPersonFields';
+import { NewPersonFields } from '../../shared/NewPersonFields';
 
 /** Nobody has an account here yet: whoever comes first makes theirs, and a crew. */
 export function FirstAccount() {

@@ -1,1 +1,2 @@
+export { Entrance } from './Entrance';
 export { SignedIn } from './SignedIn';

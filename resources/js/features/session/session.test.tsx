@@ -9,7 +9,7 @@ import type { Entrance } from '../../api/types';
 import { ANNA } from '../../testing/answers';
 import { refused, show, standInServer } from '../../testing/screen';
 import { SignedIn } from '.';
-import { Forgotten, Invited, NewPasswordPage } from './away';
+import { Forgotten, Invited, NewPasswordPage } from '../entrance';
 
 const server = standInServer();
 const user = userEvent.setup();

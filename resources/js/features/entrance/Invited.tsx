@@ -8,8 +8,8 @@ import { formText } from '../../shared/formText';
 import { localClock } from '../../shared/localClock';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
-import { Entrance } from './Entrance';
-import { NewPersonFields } from './NewPersonFields';
+import { NewPersonFields } from '../../shared/NewPersonFields';
+import { Entrance } from '../session';
 
 /** Where an invitation leads: into a crew, with the account that is signed in or with a new one. */
 export function Invited() {

@@ -7,8 +7,8 @@ import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
-import { Entrance } from './Entrance';
-import { NewPassword } from './NewPersonFields';
+import { NewPassword } from '../../shared/NewPersonFields';
+import { Entrance } from '../session';
 
 /** Where the link of a letter leads: a new password is chosen. */
 export function NewPasswordPage() {

@@ -1,4 +1,4 @@
-import { Field } from '../../shared/Field';
+import { Field } from './Field';
 
 /** The fields of somebody who has no account yet. */
 export function NewPersonFields({ errors, name = '' }: { errors: Record<string, string[]>; name?: string }) {

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Browser;
+
+use Facebook\WebDriver\Remote\RemoteWebDriver;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** What stands on the screens of both demo jobs: no raw keys, no units of the other country, no names of its things. */
+final class TextsTest extends BrowserTestCase
+{
+    private const VIEWS = [
+        'route',
+        'route?view=house',
+        'route?view=loads',
+        'route?view=drilling',
+        'make-up',
+        'joints',
+        'cut',
+        'cut/ticket',
+        'hang',
+        'glue-up',
+        'test',
+        'record',
+    ];
+
+    /** What nobody is to read: keys of data, names of fields and rules, numbers that are not rounded. */
+    private const RAW = [
+        'a key of pipe' => '/\b(?:pvc|abs|ci|pp|pvcu)-[a-z]+[a-z0-9-]*\b/',
+        'a rule' => '/\b(?:run|joint|vent|trap|fitting|catalogue|drain|fall|joist|stud)\.[a-z]+[A-Z]\w*\b/',
+        'a field' => '/\b\w+_(?:mm|deg|c|m_per_s)\b/',
+        'a number that is not rounded' => '/\d\.\d{4,}/',
+        'nothing' => '/\b(?:undefined|NaN)\b|\[object/',
+    ];
+
+    private const OF_INCHES = [
+        'a metric unit' => '/\d ?(?:mm|cm|kg|l\/s|m\/s|litres?|°C)(?!\w)/u',
+        'a UK name' => '/\b(?:WC|soil pipe|spanner)\b/',
+    ];
+
+    private const OF_MILLIMETRES = [
+        'an inch unit' => '/\d ?(?:ft|lb|gal|gpm|psi|°F)\b|\d″/u',
+        'a US name' => '/\b(?:lavatory|water closet|faucet)\b/i',
+    ];
+
+    /** @return iterable<string, array{string, string, array<string, string>}> */
+    public static function runs(): iterable
+    {
+        foreach (['glaze', 'flat-galley', 'closet'] as $run) {
+            yield "in inches, {$run}" => ['Mill Row Pottery', $run, self::OF_INCHES];
+        }
+        yield 'in millimetres, basin' => ['Weir Cottage office', 'basin', self::OF_MILLIMETRES];
+    }
+
+    /** @param array<string, string> $foreign */
+    #[DataProvider('runs')]
+    public function testItSpeaksTheLanguageOfItsJob(string $job, string $run, array $foreign): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $id = $browser->executeAsyncScript(
+            <<<'JS'
+            const [name, done] = arguments;
+            fetch('/api/jobs?search=' + encodeURIComponent(name))
+                .then((answer) => answer.json())
+                .then(({ jobs }) => done(jobs.find((job) => job.name === name).id));
+            JS
+            ,
+            [$job],
+        );
+        self::assertIsString($id);
+        $wrong = [];
+        foreach (self::VIEWS as $view) {
+            foreach ($this->lines($browser, "/jobs/{$id}/runs/{$run}/{$view}") as $line) {
+                foreach (self::RAW + $foreign as $what => $pattern) {
+                    if (preg_match($pattern, $line) === 1) {
+                        $wrong["{$view}: {$what}: {$line}"] = true;
+                    }
+                }
+            }
+        }
+        self::assertSame([], array_keys($wrong));
+    }
+
+    /**
+     * All that is read of a view, aloud too, with all that is folded; but for where a number comes from, which is
+     * written as its source has it.
+     *
+     * @return list<string>
+     */
+    private function lines(RemoteWebDriver $browser, string $path): array
+    {
+        $browser->get($this->address().$path);
+        $this->until(
+            static fn (): bool => $browser->executeScript(
+                'return document.querySelector("main") !== null && document.querySelector("[aria-busy=true]") === null'.
+                    ' && ![...document.querySelectorAll(".waiting")]'.
+                    '.some((p) => /^(One|Opening|Fetch)/.test(p.innerText));',
+            ) === true,
+            "{$path} is there",
+        );
+        // What is asked for once the view is there comes too: it is read when nothing more came for a while.
+        $before = -1;
+        $this->until(static function () use ($browser, &$before): bool {
+            $now = $browser->executeScript('return document.body.innerText.length');
+            $isSame = $now === $before;
+            $before = $now;
+            usleep($isSame ? 0 : 500_000);
+
+            return $isSame;
+        }, "{$path} has all of it");
+        $text = $browser->executeScript(
+            <<<'JS'
+            document.querySelectorAll('.rests-on, .source-line').forEach((one) => one.remove());
+            document.querySelectorAll('details').forEach((one) => { one.open = true; });
+            const said = [document.body.innerText];
+            document.querySelectorAll('svg text').forEach((one) => said.push(one.textContent));
+            document.querySelectorAll('[aria-label]').forEach((one) => said.push(one.getAttribute('aria-label')));
+            document.querySelectorAll('input, textarea').forEach((one) => said.push(one.value));
+            return said.join('\n');
+            JS
+            ,
+        );
+        self::assertIsString($text);
+        self::assertGreaterThan(200, strlen($text), $path);
+
+        return array_values(array_unique(array_map(trim(...), explode("\n", $text))));
+    }
+}
