@@ -94,7 +94,7 @@ it('makes an invitation, shows its link this once, and withdraws it', async () =
     server.use(
         http.post('/api/crews/1/invitations', () => {
             server.use(crew(1, 'Weir crew', [INVITED]));
-            return HttpResponse.json({ invitation: INVITED, link: 'http://here/invited/abc' }, { status: 201 });
+            return HttpResponse.json({ invitation: INVITED, link: 'http://localhost/invited/abc' }, { status: 201 });
         }),
         http.delete('/api/crews/1/invitations/7', () => {
             withdrawn = true;
@@ -106,8 +106,8 @@ it('makes an invitation, shows its link this once, and withdraws it', async () =
     const at = await section('Crew Weir crew');
     await user.type(at.getByLabelText('Who is it'), 'Ben');
     await user.click(at.getByRole('button', { name: 'Make a link' }));
-    expect((await at.findByRole('link', { name: 'http://here/invited/abc' })).getAttribute('href')).toBe(
-        'http://here/invited/abc',
+    expect((await at.findByRole('link', { name: 'http://localhost/invited/abc' })).getAttribute('href')).toBe(
+        'http://localhost/invited/abc',
     );
     await user.click(await at.findByRole('button', { name: 'Withdraw' }));
     await at.findByText('withdrawn');

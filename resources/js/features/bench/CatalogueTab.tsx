@@ -8,6 +8,7 @@ import { PatternArt } from '../../drawing/pattern/PatternArt';
 import { calledOf } from './called';
 import { EntryCard } from './EntryCard';
 import { LieGlyph } from './LieGlyph';
+import { useAddressed } from '../../shared/useAddressed';
 import { useChoices } from '../../shared/useChoices';
 
 const KINDS = [
@@ -44,13 +45,7 @@ const FIRST = [
 /** So many rows are shown; of more, the search is to be narrowed. */
 const MOST = 120;
 
-interface Asked {
-    kind: string;
-    search: string;
-    system: string;
-    size: string;
-    rulebook: string;
-}
+type Asked = Record<'kind' | 'search' | 'system' | 'size' | 'rulebook', string>;
 
 /**
  * The catalogue: found by what a thing is called on site, drawn from its dimensions, every number with its source and
@@ -58,7 +53,7 @@ interface Asked {
  */
 export function CatalogueTab() {
     const books = useChoices().rulebooks;
-    const [asked, setAsked] = useState<Asked>({
+    const [asked, ask] = useAddressed<Asked>({
         kind: 'fittings',
         search: '',
         system: 'pvc-dwv-40',
@@ -80,7 +75,7 @@ export function CatalogueTab() {
     const selected = entries.find((entry) => keyOf(entry) === chosen) ?? entries[0];
     return (
         <div className="catalogue">
-            <Find asked={asked} onAsked={(change) => setAsked({ ...asked, ...change })} />
+            <Find asked={asked} onAsked={ask} />
             <div className="cat-cols">
                 <section className="cat-list" aria-label="What was found">
                     {rows.isError && (

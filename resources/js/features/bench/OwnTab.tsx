@@ -15,6 +15,7 @@ export function OwnTab() {
     const client = useQueryClient();
     const books = useChoices().rulebooks;
     const [book, setBook] = useState(books[0]?.key ?? '');
+    const [search, setSearch] = useState('');
     const [problem, setProblem] = useState<{ id: string; text: string } | null>(null);
     const refresh = (): void =>
         void Promise.all([
@@ -43,7 +44,7 @@ export function OwnTab() {
     return (
         <div className="own-tab">
             <section aria-label="What we set">
-                <h2>Measured, added and set by us</h2>
+                <h2>Our own numbers</h2>
                 <p className="say">Kept apart from the lists. A job carries with it, in its file, only what it uses.</p>
                 {own.data?.length === 0 && <p className="say">Nothing yet.</p>}
                 {own.data?.map((entry) => (
@@ -68,19 +69,66 @@ export function OwnTab() {
                         ))}
                     </select>
                 </label>
-                {rulebook?.thresholds.map((threshold) => (
-                    <ThresholdForm
-                        key={`${book} ${threshold.id} ${threshold.value}`}
-                        threshold={threshold}
-                        problem={problem?.id === threshold.id ? problem.text : null}
-                        onSet={(event) => void set(event, threshold.id)}
-                        onTakeBack={(id) => void takeBack(threshold.id, id)}
-                    />
+                <label className="choice">
+                    <span className="cap">Find a number</span>
+                    <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} />
+                </label>
+                {groupsOf(rulebook?.thresholds ?? [], search).map(([group, thresholds]) => (
+                    <details key={`${group} ${search.trim() === ''}`} open={search.trim() !== ''}>
+                        <summary>
+                            {group} <span className="cap">{thresholds.length}</span>
+                            {thresholds.some((one) => one.own_id !== null) && <span className="tagp">✓</span>}
+                        </summary>
+                        {thresholds.map((threshold) => (
+                            <ThresholdForm
+                                key={`${book} ${threshold.id} ${threshold.value}`}
+                                threshold={threshold}
+                                problem={problem?.id === threshold.id ? problem.text : null}
+                                onSet={(event) => void set(event, threshold.id)}
+                                onTakeBack={(id) => void takeBack(threshold.id, id)}
+                            />
+                        ))}
+                    </details>
                 ))}
             </section>
         </div>
     );
 }
+
+type Threshold = CataloguePage['rulebooks'][number]['thresholds'][number];
+
+/** Numbers of a book that have something in their title or their note, by what they are about. */
+function groupsOf(thresholds: Threshold[], search: string): [string, Threshold[]][] {
+    const sought = search.trim().toLowerCase();
+    const groups = new Map<string, Threshold[]>();
+    for (const one of thresholds) {
+        if (!`${one.title} ${one.note}`.toLowerCase().includes(sought)) continue;
+        const about = one.id.split(/[.-]/)[0] ?? '';
+        const name = ABOUT[about] ?? `${about.charAt(0).toUpperCase()}${about.slice(1)}`;
+        groups.set(name, [...(groups.get(name) ?? []), one]);
+    }
+    return [...groups];
+}
+
+/** What numbers are about, by the first word of their id. */
+const ABOUT: Record<string, string> = {
+    fall: 'Fall',
+    turn: 'Which bend may turn how',
+    load: 'What fixtures bring',
+    trap: 'Traps and their arms',
+    arm: 'Traps and their arms',
+    wet: 'Wet vents',
+    vent: 'Vents',
+    joint: 'Joints',
+    support: 'Supports',
+    test: 'Tests',
+    joist: 'Joists',
+    stud: 'Studs',
+    valve: 'Air admittance valves',
+    common: 'Common vents',
+    flow: 'Flow',
+    cleanout: 'Cleanouts',
+};
 
 interface OwnRowProps {
     entry: OwnEntry;
@@ -112,7 +160,7 @@ function OwnRow({ entry, problem, onTakeBack }: OwnRowProps) {
 }
 
 interface ThresholdProps {
-    threshold: CataloguePage['rulebooks'][number]['thresholds'][number];
+    threshold: Threshold;
     problem: string | null;
     onSet: (event: FormEvent<HTMLFormElement>) => void;
     onTakeBack: (id: number) => void;
@@ -132,14 +180,22 @@ function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps
             </div>
             <label>
                 <span className="cap">
-                    {threshold.unit === 'yes_no' ? '1 yes, 0 no' : threshold.unit.replaceAll('_', ' ')}
+                    {threshold.unit === 'yes_no' ? 'yes or no' : threshold.unit.replaceAll('_', ' ')}
                 </span>
-                <input
-                    name="value"
-                    defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}
-                    inputMode="decimal"
-                    autoComplete="off"
-                />
+                {threshold.unit === 'yes_no' ? (
+                    <select name="value" defaultValue={threshold.value === null ? '' : String(threshold.value)}>
+                        {threshold.value === null && <option value="">not known</option>}
+                        <option value="1">Yes</option>
+                        <option value="0">No</option>
+                    </select>
+                ) : (
+                    <input
+                        name="value"
+                        defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}
+                        inputMode="decimal"
+                        autoComplete="off"
+                    />
+                )}
             </label>
             {ownId !== null ? (
                 <button type="button" className="plain small" onClick={() => onTakeBack(ownId)}>

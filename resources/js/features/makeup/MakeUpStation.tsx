@@ -19,6 +19,7 @@ import { WrapFiles } from './WrapFiles';
 import { WrapStrip } from './WrapStrip';
 import { accepted, bendsInWords, dialInWords, notesOf, relaxInWords } from './ways';
 import { Problem } from '../../shared/Problem';
+import { useAddressed } from '../../shared/useAddressed';
 
 interface Props {
     run: RunReport;
@@ -40,10 +41,12 @@ type StationProps = Pick<Props, 'editor' | 'onTaken'> & {
 export function MakeUpStation({ run, plan, editor, onTaken }: StationProps) {
     const kept = movesOf(editor.document, plan?.id);
     const only = kept.length === 1 ? kept[0] : undefined;
-    const [kind, setKind] = useState<JobMove['kind']>(only?.kind ?? (plan ? 'ends' : 'trap-fit'));
-    const [openedId, setOpenedId] = useState<string | null>(only?.id ?? null);
+    const [at, goTo] = useAddressed({ move: only?.kind ?? (plan ? 'ends' : 'trap-fit'), kept: only?.id ?? '' });
+    const openedId = at.kept === '' ? null : at.kept;
+    const setOpenedId = (id: string | null): void => goTo({ kept: id ?? '' });
     const opened = kept.find((one) => one.id === openedId) ?? null;
     const kinds = (Object.keys(MOVE_NAMES) as JobMove['kind'][]).filter((one) => plan !== undefined || one !== 'ends');
+    const kind = kinds.find((one) => one === at.move) ?? kinds[0] ?? 'trap-fit';
     // Changed beside it, or taken back, a kept move is shown anew; kept by hand it is the one on the screen already.
     const key = `${kind} ${openedId ?? ''}`;
     const common = { editor, run: plan?.id, onKept: setOpenedId };
@@ -57,23 +60,13 @@ export function MakeUpStation({ run, plan, editor, onTaken }: StationProps) {
                             type="button"
                             aria-pressed={kind === one}
                             className={kind === one ? 'on' : ''}
-                            onClick={() => {
-                                setKind(one);
-                                setOpenedId(null);
-                            }}
+                            onClick={() => goTo({ move: one, kept: '' })}
                         >
                             {MOVE_NAMES[one]}
                         </button>
                     ))}
                 </div>
-                <KeptMoves
-                    moves={kept}
-                    opened={openedId}
-                    onOpen={(move) => {
-                        setKind(move.kind);
-                        setOpenedId(move.id);
-                    }}
-                />
+                <KeptMoves moves={kept} opened={openedId} onOpen={(move) => goTo({ move: move.kind, kept: move.id })} />
             </div>
             {kind === 'cut-in' ? (
                 <CutInPanel
