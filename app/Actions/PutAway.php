@@ -23,18 +23,18 @@ final readonly class PutAway
 
     public function archive(Job $job): void
     {
-        self::note($job, ['archived_at' => $job->archived_at ?? Carbon::now()]);
+        $job->note(['archived_at' => $job->archived_at ?? Carbon::now()]);
     }
 
     /** Puts an archived or a deleted job among the open ones. */
     public function putBack(Job $job): void
     {
-        self::note($job, ['archived_at' => null, 'deleted_at' => null, 'deleted_by_id' => null]);
+        $job->note(['archived_at' => null, 'deleted_at' => null, 'deleted_by_id' => null]);
     }
 
     public function delete(Job $job, User $by): void
     {
-        self::note($job, ['deleted_at' => Carbon::now(), 'deleted_by_id' => $by->id]);
+        $job->note(['deleted_at' => Carbon::now(), 'deleted_by_id' => $by->id]);
         $this->forget();
     }
 
@@ -69,17 +69,5 @@ final readonly class PutAway
     public static function deletedOf(User $user): Builder
     {
         return Job::ofUser($user->id)->where('deleted_at', '>', self::keptSince());
-    }
-
-    /**
-     * It is no change of the job: when it was kept last stays.
-     *
-     * @param array<string, mixed> $columns
-     */
-    private static function note(Job $job, array $columns): void
-    {
-        $job->timestamps = false;
-        $job->forceFill($columns)->save();
-        $job->timestamps = true;
     }
 }

@@ -35,10 +35,9 @@ use Illuminate\Support\Carbon;
  */
 final class Invitation extends Model
 {
-    public const UPDATED_AT = null;
+    use OpensByLink;
 
-    /** Characters of what stands in a link: 190 bits, which nobody guesses. */
-    public const TOKEN = 32;
+    public const UPDATED_AT = null;
 
     public const DAYS = 7;
 
@@ -79,11 +78,6 @@ final class Invitation extends Model
         return $this->belongsTo(User::class, 'accepted_by_id');
     }
 
-    public static function hashOf(string $token): string
-    {
-        return hash('sha256', $token);
-    }
-
     /**
      * Gives the invitation that opens with what stands in its link; 404 where it opens nothing, whatever the reason.
      *
@@ -91,7 +85,7 @@ final class Invitation extends Model
      */
     public static function opened(string $token, bool $toAccept = false): self
     {
-        $query = self::query()->where('token_hash', self::hashOf($token));
+        $query = self::ofToken($token);
         $invitation = ($toAccept ? $query->lockForUpdate() : $query)->first();
         abort_if(
             $invitation === null || $invitation->state() !== 'open',

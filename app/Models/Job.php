@@ -50,6 +50,9 @@ final class Job extends Model
         'station',
         'unreadable',
         'kept_by_id',
+        'archived_at',
+        'deleted_at',
+        'deleted_by_id',
     ];
 
     protected $attributes = ['summary' => null, 'summary_version' => 0, 'unreadable' => null, 'kept_by_id' => null];

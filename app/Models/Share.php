@@ -33,10 +33,9 @@ use Illuminate\Support\Carbon;
  */
 final class Share extends Model
 {
-    public const UPDATED_AT = null;
+    use OpensByLink;
 
-    /** Characters of what stands in a link: 190 bits, which nobody guesses. */
-    public const TOKEN = 32;
+    public const UPDATED_AT = null;
 
     protected $fillable = ['job_id', 'author_id', 'for', 'token_hash', 'expires_at', 'withdrawn_at'];
 
@@ -58,15 +57,10 @@ final class Share extends Model
         return $this->belongsTo(User::class, 'author_id');
     }
 
-    public static function hashOf(string $token): string
-    {
-        return hash('sha256', $token);
-    }
-
     /** Gives the link that opens with what stands in it; 404 where it opens nothing, whatever the reason. */
     public static function opened(string $token): self
     {
-        $share = self::query()->where('token_hash', self::hashOf($token))->first();
+        $share = self::ofToken($token)->first();
         $opens = $share !== null && $share->isOpen() && $share->job->deleted_at === null;
         abort_if(! $opens, 404, 'This link opens nothing any more.');
 

@@ -9,6 +9,7 @@ use App\Models\Invitation;
 use App\Models\User;
 use FallBend\Core\Input\BadInput;
 use Illuminate\Support\Carbon;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Hash;
 use Illuminate\Support\Str;
@@ -29,19 +30,17 @@ final readonly class LetIn
      */
     public function first(array $person, string $crew): User
     {
-        // Of two who come at once one waits, and is too late.
-        return DB::transaction(function () use ($person, $crew): User {
-            DB::select("SELECT GET_LOCK('fall-bend first account', 10)");
-            try {
-                abort_unless($this->isEmpty(), 409, 'Somebody has an account here already. Ask them to invite you.');
-                $user = self::account($person);
-                $user->crews()->attach(Crew::query()->create(['name' => $crew]));
+        $make = fn (): User => DB::transaction(function () use ($person, $crew): User {
+            abort_unless($this->isEmpty(), 409, 'Somebody has an account here already. Ask them to invite you.');
+            $user = self::account($person);
+            $user->crews()->attach(Crew::query()->create(['name' => $crew]));
 
-                return $user;
-            } finally {
-                DB::afterCommit(static fn () => DB::select("SELECT RELEASE_LOCK('fall-bend first account')"));
-            }
+            return $user;
         });
+        // Of two who come at once one waits, and is too late.
+        $user = Cache::lock('the first account', 30)->block(10, $make);
+
+        return $user instanceof User ? $user : abort(409);
     }
 
     /**

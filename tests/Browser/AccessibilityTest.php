@@ -12,23 +12,6 @@ final class AccessibilityTest extends BrowserTestCase
 {
     private const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'wcag22a'];
 
-    /** `{job}` and `{run}` stand for a job of the demo and one of its runs. */
-    private const OF_A_RUN = [
-        'look',
-        'route',
-        'route?view=house',
-        'route?view=loads',
-        'route?view=drilling',
-        'make-up',
-        'joints',
-        'cut',
-        'cut/ticket',
-        'hang',
-        'glue-up',
-        'test',
-        'record',
-    ];
-
     private const OTHERS = [
         '/',
         '/?shelf=deleted',
@@ -84,16 +67,7 @@ final class AccessibilityTest extends BrowserTestCase
     /** @return list<string> what is wrong with a view: in both modes where it is as wide as people mostly have it */
     private function judged(RemoteWebDriver $browser, string $axe, string $path, int $width): array
     {
-        $browser->get($this->address().$path);
-        $this->until(
-            static fn (): bool => $browser->executeScript(
-                'return document.querySelector("main") !== null && document.querySelector("h1") !== null'.
-                    ' && document.querySelector("[aria-busy=true]") === null'.
-                    ' && ![...document.querySelectorAll(".waiting")]'.
-                    '.some((p) => /^(One|Opening|Fetch)/.test(p.innerText));',
-            ) === true,
-            "{$path} is there",
-        );
+        $this->view($browser, $path);
         $wide = $browser->executeScript('return document.documentElement.scrollWidth');
         $wrong = is_int($wide) && $wide > $width ? ["{$path} is {$wide} wide"] : [];
         $browser->executeScript($axe);
@@ -125,18 +99,8 @@ final class AccessibilityTest extends BrowserTestCase
     {
         $paths = [];
         foreach (['Mill Row Pottery' => 'glaze', 'Weir Cottage office' => 'basin'] as $name => $run) {
-            $id = $browser->executeAsyncScript(
-                <<<'JS'
-                const [name, done] = arguments;
-                fetch('/api/jobs?search=' + encodeURIComponent(name))
-                    .then((answer) => answer.json())
-                    .then(({ jobs }) => done(jobs.find((job) => job.name === name).id));
-                JS
-                ,
-                [$name],
-            );
-            self::assertIsString($id);
-            foreach (self::OF_A_RUN as $what) {
+            $id = $this->demoJob($browser, $name);
+            foreach (['look', ...self::OF_A_RUN] as $what) {
                 $paths[] = "/jobs/{$id}/runs/{$run}/{$what}";
             }
         }

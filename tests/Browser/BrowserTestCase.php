@@ -21,6 +21,22 @@ use Throwable;
  */
 abstract class BrowserTestCase extends TestCase
 {
+    /** What is shown of a run, but for what stands already: the rest of its address. */
+    protected const OF_A_RUN = [
+        'route',
+        'route?view=house',
+        'route?view=loads',
+        'route?view=drilling',
+        'make-up',
+        'joints',
+        'cut',
+        'cut/ticket',
+        'hang',
+        'glue-up',
+        'test',
+        'record',
+    ];
+
     /** @var list<array{RemoteWebDriver, string}> */
     private array $opened = [];
 
@@ -231,6 +247,39 @@ abstract class BrowserTestCase extends TestCase
     ): void {
         $browser->get(self::fromEnvironment('BROWSER_BASE')."/jobs/{$job}/runs/{$run}/{$station}");
         $this->seen($browser, '.fall-line');
+    }
+
+    /** The id of a job of the demo. */
+    protected function demoJob(RemoteWebDriver $browser, string $name): string
+    {
+        $id = $browser->executeAsyncScript(
+            <<<'JS'
+            const [name, done] = arguments;
+            fetch('/api/jobs?search=' + encodeURIComponent(name))
+                .then((answer) => answer.json())
+                .then(({ jobs }) => done(jobs.find((job) => job.name === name).id));
+            JS
+            ,
+            [$name],
+        );
+        self::assertIsString($id);
+
+        return $id;
+    }
+
+    /** Goes to a view, and waits until it is there: with its heading, and without anything that is still fetched. */
+    protected function view(RemoteWebDriver $browser, string $path): void
+    {
+        $browser->get($this->address().$path);
+        $this->until(
+            static fn (): bool => $browser->executeScript(
+                'return document.querySelector("main") !== null && document.querySelector("h1") !== null'.
+                    ' && document.querySelector("[aria-busy=true]") === null'.
+                    ' && ![...document.querySelectorAll(".waiting")]'.
+                    '.some((p) => /^(One|Opening|Fetch)/.test(p.innerText));',
+            ) === true,
+            "{$path} is there",
+        );
     }
 
     protected function address(): string

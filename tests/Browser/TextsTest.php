@@ -10,21 +10,6 @@ use PHPUnit\Framework\Attributes\DataProvider;
 /** What stands on the screens of both demo jobs: no raw keys, no units of the other country, no names of its things. */
 final class TextsTest extends BrowserTestCase
 {
-    private const VIEWS = [
-        'route',
-        'route?view=house',
-        'route?view=loads',
-        'route?view=drilling',
-        'make-up',
-        'joints',
-        'cut',
-        'cut/ticket',
-        'hang',
-        'glue-up',
-        'test',
-        'record',
-    ];
-
     /** What nobody is to read: keys of data, names of fields and rules, numbers that are not rounded. */
     private const RAW = [
         'a key of pipe' => '/\b(?:pvc|abs|ci|pp|pvcu)-[a-z]+[a-z0-9-]*\b/',
@@ -59,19 +44,9 @@ final class TextsTest extends BrowserTestCase
     {
         $browser = $this->open();
         $this->signIn($browser);
-        $id = $browser->executeAsyncScript(
-            <<<'JS'
-            const [name, done] = arguments;
-            fetch('/api/jobs?search=' + encodeURIComponent(name))
-                .then((answer) => answer.json())
-                .then(({ jobs }) => done(jobs.find((job) => job.name === name).id));
-            JS
-            ,
-            [$job],
-        );
-        self::assertIsString($id);
+        $id = $this->demoJob($browser, $job);
         $wrong = [];
-        foreach (self::VIEWS as $view) {
+        foreach (self::OF_A_RUN as $view) {
             foreach ($this->lines($browser, "/jobs/{$id}/runs/{$run}/{$view}") as $line) {
                 foreach (self::RAW + $foreign as $what => $pattern) {
                     if (preg_match($pattern, $line) === 1) {
@@ -91,15 +66,7 @@ final class TextsTest extends BrowserTestCase
      */
     private function lines(RemoteWebDriver $browser, string $path): array
     {
-        $browser->get($this->address().$path);
-        $this->until(
-            static fn (): bool => $browser->executeScript(
-                'return document.querySelector("main") !== null && document.querySelector("[aria-busy=true]") === null'.
-                    ' && ![...document.querySelectorAll(".waiting")]'.
-                    '.some((p) => /^(One|Opening|Fetch)/.test(p.innerText));',
-            ) === true,
-            "{$path} is there",
-        );
+        $this->view($browser, $path);
         // What is asked for once the view is there comes too: it is read when nothing more came for a while.
         $before = -1;
         $this->until(static function () use ($browser, &$before): bool {

@@ -13,7 +13,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 
 /**
  * The crews that a user is in: which one is worked for, who is in it, whom somebody invites. Another crew is not found.
@@ -116,7 +115,7 @@ final class CrewController
         if ($open >= self::MOST_OPEN) {
             throw BadInput::at('for', 'withdraw an invitation first: '.self::MOST_OPEN.' are open', $for);
         }
-        $token = Str::random(Invitation::TOKEN);
+        $token = Invitation::newToken();
         $invitation = Invitation::query()->create([
             'crew_id' => $id,
             'author_id' => User::asking($request)->id,

@@ -53,12 +53,10 @@ final readonly class HowToController
     private function in(Units $units): Job
     {
         return $this->file->read([
-            'format' => JobFile::FORMAT,
-            'version' => JobFile::VERSION,
+            ...JobFile::EMPTY,
             'name' => 'How to',
             'units' => $units->value,
             'rulebook' => $units === Units::Inch ? 'ipc-2021' : 'adh-2015',
-            'runs' => [],
         ]);
     }
 }

@@ -56,12 +56,7 @@ final readonly class JobController
         $plan = $this->file->read(
             $request->has('document')
                 ? $this->document($request)
-                : [
-                    'format' => JobFile::FORMAT,
-                    'version' => JobFile::VERSION,
-                    'runs' => [],
-                    ...$request->only(['name', 'place', 'units', 'rulebook']),
-                ],
+                : [...JobFile::EMPTY, ...$request->only(['name', 'place', 'units', 'rulebook'])],
         );
 
         return $this->started($request, $plan);

@@ -17,7 +17,6 @@ use FallBend\Core\Recording\JobRecord;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Carbon;
-use Illuminate\Support\Str;
 
 /**
  * Links by which somebody without an account reads the record of a job.
@@ -67,7 +66,7 @@ final readonly class ShareController
         if ($open >= self::MOST_OPEN) {
             throw BadInput::at('for', 'withdraw a link first: there are '.self::MOST_OPEN.' already', $for);
         }
-        $token = Str::random(Share::TOKEN);
+        $token = Share::newToken();
         $share = Share::query()->create([
             'job_id' => $job->id,
             'author_id' => User::asking($request)->id,

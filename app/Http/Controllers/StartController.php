@@ -40,12 +40,10 @@ final readonly class StartController
             $said[$key] = $values->stringOr($key, '', 200);
         }
         $empty = $this->file->read([
-            'format' => JobFile::FORMAT,
-            'version' => JobFile::VERSION,
+            ...JobFile::EMPTY,
             'name' => $body->string('name', 120),
             'units' => $asked->units()->value,
             'rulebook' => $body->choice('rulebook', array_column($asked->rulebooks($this->catalogue), 'key')),
-            'runs' => [],
         ]);
         $body->end();
         $made = (new StartMaker($this->catalogue))->make($asked, $said, $empty);

@@ -100,45 +100,6 @@ final readonly class Browse
     /** What the book says of a fitting that lies so. */
     private const VERDICTS = ['yes', 'no', 'only'];
 
-    private const LABELS = [
-        'od_mm' => 'outside',
-        'od_plus_mm' => 'may be over',
-        'od_minus_mm' => 'may be under',
-        'bore_mm' => 'bore',
-        'wall_mm' => 'wall',
-        'kg_per_m' => 'kg per m',
-        'depth_mm' => 'socket depth',
-        'gap_mm' => 'gap in the joint',
-        'take_off_mm' => 'centre to stop',
-        'spigot_mm' => 'centre to end of spigot',
-        'outlet_mm' => 'centre to stop of the outlet',
-        'turn_deg' => 'turns',
-        'radius_mm' => 'radius',
-        'stop_mm' => 'stop',
-        'offset_mm' => 'stop to stop',
-        'length_mm' => 'length',
-        'torque_nm' => 'torque, N·m',
-        'torque_in_lb' => 'torque, in·lb',
-        'insertion_mm' => 'goes in',
-        'body_mm' => 'stop to face',
-        'engagement_mm' => 'screws in',
-        'hand_tight_mm' => 'hand-tight',
-        'lead_lb' => 'lead, lb',
-        'branch_mm' => 'branch, centre to stop',
-        'run_mm' => 'run overall',
-        'run_in_mm' => 'up the run, centre to stop',
-        'run_out_mm' => 'down the run, centre to stop',
-        'seal_least_mm' => 'seal at least',
-        'seal_most_mm' => 'seal at most',
-        'level_mm' => 'clips, level',
-        'upright_mm' => 'clips, upright',
-        'back_off_mm' => 'drawn back',
-        'film_mm' => 'wet film',
-        'value' => 'value',
-        'cup_mm' => 'cup depth',
-        'lead_depth_mm' => 'lead, deep',
-    ];
-
     /** Numbers that are only needed for a drawing or to tell apart, not shown first. */
     private const QUIET = [
         'nominal_deg',
@@ -498,7 +459,7 @@ final readonly class Browse
             [$mm, $doubt] = $reckoned[$field] ?? [null, 0.0];
             $numbers[] = [
                 'field' => $field,
-                'label' => self::LABELS[$field] ?? $field,
+                'label' => NumberNames::LABELS[$field] ?? $field,
                 'value' => $value ?? $mm,
                 'said' => match (true) {
                     $value !== null => $this->inWords($field, $value),

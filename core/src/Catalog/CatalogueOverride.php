@@ -15,25 +15,11 @@ final readonly class CatalogueOverride
         public string $source,
     ) {}
 
-    /** What is measured of a part, as it is said: the numbers that `Ranges` knows, without their unit. */
-    private const FIELDS = [
-        'take_off_mm' => 'centre to stop',
-        'spigot_mm' => 'centre to spigot',
-        'outlet_mm' => 'centre to stop of the outlet',
-        'run_in_mm' => 'up the run, to the stop',
-        'run_out_mm' => 'down the run, to the stop',
-        'branch_mm' => 'along the branch, to the stop',
-        'stop_mm' => 'stop',
-        'offset_mm' => 'stop to stop',
-        'length_mm' => 'length',
-        'body_mm' => 'stop to face',
-    ];
-
-    /** Gives what it is about, size first: `1-1/2 san tee, down the run, to the stop`. */
+    /** Gives what it is about, size first: `1-1/2 san tee, down the run, centre to stop`. */
     public function inWords(): string
     {
         [$pattern, $size] = [...explode('/', $this->row, 2), ''];
-        $field = self::FIELDS[$this->field] ?? str_replace(['_mm', '_'], ['', ' '], $this->field);
+        $field = NumberNames::LABELS[$this->field] ?? str_replace(['_mm', '_'], ['', ' '], $this->field);
 
         return trim(str_replace('x', ' × ', $size).' '.str_replace('-', ' ', $pattern)).", {$field}";
     }

@@ -25,6 +25,9 @@ final readonly class JobFile
 
     public const VERSION = 4;
 
+    /** A document without anything in it, but for its name, its units and its rulebook. */
+    public const EMPTY = ['format' => self::FORMAT, 'version' => self::VERSION, 'runs' => []];
+
     public const MOST_RUNS = JobReader::MOST_RUNS;
 
     /** A file is at most so large, when it is read as when it is written. */

@@ -1,13 +1,7 @@
 import { queryOptions } from '@tanstack/react-query';
-import { call, type Result } from './client';
-import { CallFailed } from './queries';
+import { call } from './client';
+import { orThrow } from './queries';
 import type { Account, CrewPeople, Entrance, Invitation, OpenInvitation, SignedInDevice } from './types';
-
-async function orThrow<T>(asked: Promise<Result<T>>): Promise<T> {
-    const result = await asked;
-    if (!result.ok) throw new CallFailed(result.status, result.message, result.body);
-    return result.data;
-}
 
 export interface NewPerson {
     name: string;

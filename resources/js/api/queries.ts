@@ -64,7 +64,8 @@ export class CallFailed extends Error {
     }
 }
 
-async function orThrow<T>(result: Promise<Result<T>>): Promise<T> {
+/** What a query answers: a call that failed is thrown. */
+export async function orThrow<T>(result: Promise<Result<T>>): Promise<T> {
     const settled = await result;
     if (!settled.ok) throw new CallFailed(settled.status, settled.message, settled.body);
     return settled.data;

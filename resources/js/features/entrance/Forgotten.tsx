@@ -7,7 +7,7 @@ import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
-import { Entrance } from '../session';
+import { Entrance } from '../../shared/Entrance';
 
 /** Asks for a letter with a link to a new password. */
 export function Forgotten() {

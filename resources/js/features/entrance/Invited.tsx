@@ -9,7 +9,7 @@ import { localClock } from '../../shared/localClock';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 import { NewPersonFields } from '../../shared/NewPersonFields';
-import { Entrance } from '../session';
+import { Entrance } from '../../shared/Entrance';
 
 /** Where an invitation leads: into a crew, with the account that is signed in or with a new one. */
 export function Invited() {

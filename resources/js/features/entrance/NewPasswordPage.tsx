@@ -8,7 +8,7 @@ import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
 import { NewPassword } from '../../shared/NewPersonFields';
-import { Entrance } from '../session';
+import { Entrance } from '../../shared/Entrance';
 
 /** Where the link of a letter leads: a new password is chosen. */
 export function NewPasswordPage() {

@@ -6,7 +6,7 @@ import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
 import { useSentForm } from '../../shared/useSentForm';
-import { Entrance } from './Entrance';
+import { Entrance } from '../../shared/Entrance';
 import { NewPersonFields } from '../../shared/NewPersonFields';
 
 /** Nobody has an account here yet: whoever comes first makes theirs, and a crew. */

@@ -6,7 +6,7 @@ import { reasonOf } from '../../api/client';
 import { accountQuery, signIn } from '../../api/queries';
 import { Shape } from '../../shared/Shape';
 import { formText } from '../../shared/formText';
-import { Entrance } from './Entrance';
+import { Entrance } from '../../shared/Entrance';
 
 /** For those who have an account. */
 export function SignIn() {

@@ -1,2 +1,1 @@
-export { Entrance } from './Entrance';
 export { SignedIn } from './SignedIn';

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { BrandGlyph } from '../../shared/Brand';
-import { useTitle } from '../../shared/useTitle';
-import { versionServed } from '../../shared/version';
+import { BrandGlyph } from './Brand';
+import { useTitle } from './useTitle';
+import { versionServed } from './version';
 
 interface Props {
     title: string;
