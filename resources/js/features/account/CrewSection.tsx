@@ -116,13 +116,16 @@ function Invitations({ crew, invitations }: { crew: number; invitations: Invitat
             {link !== null && (
                 <p role="status" className="invite-link">
                     <a href={link}>{link}</a>
-                    <button
-                        type="button"
-                        className="plain small"
-                        onClick={() => void navigator.clipboard.writeText(link)}
-                    >
-                        Copy it
-                    </button>
+                    {/* Without a safe line browsers have no clipboard: the link is copied by hand there. */}
+                    {'clipboard' in navigator && (
+                        <button
+                            type="button"
+                            className="plain small"
+                            onClick={() => void navigator.clipboard.writeText(link)}
+                        >
+                            Copy it
+                        </button>
+                    )}
                     <span className="cap">It is shown this once: send it to them now.</span>
                 </p>
             )}

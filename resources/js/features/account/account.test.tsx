@@ -115,6 +115,23 @@ it('makes an invitation, shows its link this once, and withdraws it', async () =
     expect(at.queryByRole('button', { name: 'Withdraw' })).toBeNull();
 });
 
+it('offers to copy a link only where the browser can', async () => {
+    server.use(
+        http.post('/api/crews/1/invitations', () =>
+            HttpResponse.json({ invitation: INVITED, link: 'http://localhost/invited/abc' }, { status: 201 }),
+        ),
+    );
+    const clipboard = Object.getOwnPropertyDescriptor(navigator, 'clipboard');
+    Reflect.deleteProperty(navigator, 'clipboard');
+    show(<AccountPage />, '/account', CHOICES, TWO);
+    const at = await section('Crew Weir crew');
+    await user.type(at.getByLabelText('Who is it'), 'Ben');
+    await user.click(at.getByRole('button', { name: 'Make a link' }));
+    await at.findByRole('link', { name: 'http://localhost/invited/abc' });
+    expect(at.queryByRole('button', { name: 'Copy it' })).toBeNull();
+    if (clipboard) Object.defineProperty(navigator, 'clipboard', clipboard);
+});
+
 it('works for another crew, and starts one', async () => {
     server.use(
         http.post('/api/crews/2/choose', () => HttpResponse.json({ ...TWO, crew: 2 })),
