@@ -130,7 +130,7 @@ final class KeyboardTest extends BrowserTestCase
         $base = rtrim($browser->getCurrentURL(), '/');
         $browser->navigate()->to("{$base}/bench/catalogue");
         $this->seen($browser, '.bench');
-        $this->until(static fn (): bool => $browser->getTitle() === 'Catalogue · Bench · Fall Bend', 'the Bench');
+        $this->until(static fn (): bool => $browser->getTitle() === 'Catalog · Bench · Fall Bend', 'the Bench');
         $this->keys($browser, Key::TAB);
         self::assertSame('To the content', $browser->switchTo()->activeElement()->getText());
         $this->keys($browser, Key::ENTER);

@@ -135,11 +135,11 @@ final class ScreensTest extends BrowserTestCase
         $this->until(
             fn (): bool => str_contains(
                 $this->text($browser, '.measured'),
-                '1-1/2 long-sweep 90, centre to stop: 2 1/8 in, yours',
+                '1-1/2 long-sweep 90, center to stop: 2 1/8 in, yours',
             ),
             'it is shown that the number is mine',
         );
-        $this->tap($browser, '.measured p button', 'Back to the catalogue');
+        $this->tap($browser, '.measured p button', 'Back to the catalog');
         $this->until(
             fn (): bool => ! str_contains($this->text($browser, '.measured'), 'long-sweep'),
             'and can be taken back',

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Browser;
 
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\WebDriverBy;
 use PHPUnit\Framework\Attributes\DataProvider;
 
 /** What stands on the screens of both demo jobs: no raw keys, no units of the other country, no names of its things. */
@@ -22,29 +23,32 @@ final class TextsTest extends BrowserTestCase
     private const OF_INCHES = [
         'a metric unit' => '/\d ?(?:mm|cm|kg|l\/s|m\/s|litres?|°C)(?!\w)/u',
         'a UK name' => '/\b(?:WC|soil pipe|spanner)\b/',
+        'British spelling' => '/\b(?:centre|colour|(?:milli)?metres?|litres?|calliper|catalogue|grey|licence)\b/i',
     ];
 
     private const OF_MILLIMETRES = [
         'an inch unit' => '/\d ?(?:ft|lb|gal|gpm|psi|°F)\b|\d″/u',
         'a US name' => '/\b(?:lavatory|water closet|faucet)\b/i',
+        'American spelling' => '/\b(?:center|color|(?:milli)?meters?|liters?|caliper|catalog|gray)\b/i',
     ];
 
-    /** @return iterable<string, array{string, string, array<string, string>}> */
+    /** @return iterable<string, array{string, string, string, array<string, string>}> */
     public static function runs(): iterable
     {
         foreach (['glaze', 'flat-galley', 'closet'] as $run) {
-            yield "in inches, {$run}" => ['Mill Row Pottery', $run, self::OF_INCHES];
+            yield "in inches, {$run}" => ['Mill Row Pottery', $run, 'en-US', self::OF_INCHES];
         }
-        yield 'in millimetres, basin' => ['Weir Cottage office', 'basin', self::OF_MILLIMETRES];
+        yield 'in millimetres, basin' => ['Weir Cottage office', 'basin', 'en-GB', self::OF_MILLIMETRES];
     }
 
     /** @param array<string, string> $foreign */
     #[DataProvider('runs')]
-    public function testItSpeaksTheLanguageOfItsJob(string $job, string $run, array $foreign): void
+    public function testItSpeaksTheLanguageOfItsJob(string $job, string $run, string $words, array $foreign): void
     {
         $browser = $this->open();
         $this->signIn($browser);
         $id = $this->demoJob($browser, $job);
+        $browser->executeScript('localStorage.setItem("fall-bend words", arguments[0])', [$words]);
         $wrong = [];
         foreach (self::OF_A_RUN as $view) {
             foreach ($this->lines($browser, "/jobs/{$id}/runs/{$run}/{$view}") as $line) {
@@ -56,6 +60,31 @@ final class TextsTest extends BrowserTestCase
             }
         }
         self::assertSame([], array_keys($wrong));
+    }
+
+    public function testTheWordsAreChosenOnTheDevice(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $browser->get($this->address().'/account');
+        $this->seen($browser, '#account-words');
+        self::assertSame('en-US', $browser->executeScript('return document.documentElement.lang'));
+        $browser
+            ->findElement(WebDriverBy::cssSelector('#account-words option[value=en-GB]'))
+            ->click();
+        $this->until(
+            static fn (): bool => $browser->executeScript('return document.documentElement.lang') === 'en-GB',
+            'it is begun anew in British words',
+        );
+        $browser->get($this->address().'/bench/catalogue');
+        $this->until(
+            static fn (): bool => $browser->getTitle() === 'Catalogue · Bench · Fall Bend',
+            'they are spelt so on every page',
+        );
+        // Where nobody has to be signed in too.
+        $browser->get($this->address().'/forgotten');
+        $this->seen($browser, '#forgotten-email');
+        self::assertSame('en-GB', $browser->executeScript('return document.documentElement.lang'));
     }
 
     /**

@@ -459,7 +459,7 @@ final readonly class Browse
             [$mm, $doubt] = $reckoned[$field] ?? [null, 0.0];
             $numbers[] = [
                 'field' => $field,
-                'label' => NumberNames::LABELS[$field] ?? $field,
+                'label' => NumberNames::label($field, $this->units),
                 'value' => $value ?? $mm,
                 'said' => match (true) {
                     $value !== null => $this->inWords($field, $value),

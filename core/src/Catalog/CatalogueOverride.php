@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Catalog;
 
+use FallBend\Core\Measure\Units;
+
 /** A number that the user measured on the thing in hand, in place of the catalogue's. */
 final readonly class CatalogueOverride
 {
@@ -16,10 +18,10 @@ final readonly class CatalogueOverride
     ) {}
 
     /** Gives what it is about, size first: `1-1/2 san tee, down the run, centre to stop`. */
-    public function inWords(): string
+    public function inWords(Units $units): string
     {
         [$pattern, $size] = [...explode('/', $this->row, 2), ''];
-        $field = NumberNames::LABELS[$this->field] ?? str_replace(['_mm', '_'], ['', ' '], $this->field);
+        $field = NumberNames::label($this->field, $units);
 
         return trim(str_replace('x', ' × ', $size).' '.str_replace('-', ' ', $pattern)).", {$field}";
     }

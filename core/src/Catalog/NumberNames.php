@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Catalog;
 
+use FallBend\Core\Measure\Spelling;
+use FallBend\Core\Measure\Units;
+
 /** What the numbers of rows are called on a screen and in a record. */
 final class NumberNames
 {
     /** By their field. */
-    public const LABELS = [
+    private const LABELS = [
         'od_mm' => 'outside',
         'od_plus_mm' => 'may be over',
         'od_minus_mm' => 'may be under',
@@ -46,4 +49,10 @@ final class NumberNames
         'cup_mm' => 'cup depth',
         'lead_depth_mm' => 'lead, deep',
     ];
+
+    /** What a field is called in a job in these units: `center to stop`, `centre to stop`. */
+    public static function label(string $field, Units $units): string
+    {
+        return Spelling::in($units, self::LABELS[$field] ?? str_replace(['_mm', '_'], ['', ' '], $field));
+    }
 }

@@ -6,6 +6,7 @@ namespace FallBend\Core\Identify;
 
 use FallBend\Core\Measure\Length;
 use FallBend\Core\Measure\Phrasing;
+use FallBend\Core\Measure\Spelling;
 use FallBend\Core\Measure\TapePrinter;
 use FallBend\Core\Measure\Units;
 
@@ -84,12 +85,12 @@ final readonly class IdentifyReport
         return [
             'likelihood' => $share,
             'is_likeliest' => $isLikeliest,
-            'say' => match (true) {
+            'say' => Spelling::in($this->units, match (true) {
                 $isLikeliest => 'None of these is likely with what was seen: it may be a pipe that no table here has. Measure again with a calliper, '.
                     'look for a print, or add it at the Bench.',
                 ! $fits => 'None of these fits all that was seen: it may be a pipe that no table here has. Look again at what speaks against it.',
                 default => 'Or none of these: a pipe that no table here has.',
-            },
+            }),
             'stop' => $isStopped ? sprintf(self::STOP, self::either($harm)) : null,
             'may_be' => $like,
         ];
@@ -120,7 +121,7 @@ final readonly class IdentifyReport
         return $this->lane($c) + [
             'likelihood' => $c->likelihood,
             'because' => $this->because($c, $evidence),
-            'tell_apart' => $other === null ? '' : $this->tellApart($c, $other),
+            'tell_apart' => $other === null ? '' : Spelling::in($this->units, $this->tellApart($c, $other)),
         ];
     }
 
@@ -165,9 +166,9 @@ final readonly class IdentifyReport
                     ? 'Its weight is not in the tables.'
                     : "It weighs {$this->perLength($c->pipe->kgPerM)}".
                         ($holds ? ', as weighed.' : '; that speaks against it.'),
-                'colour' => $holds
+                'colour' => Spelling::in($this->units, $holds
                     ? "{$this->upper($evidence->colour)} is one of its colours."
-                    : "It is seldom {$evidence->colour}.",
+                    : "It is seldom {$evidence->colour}."),
                 'print' => $holds ? 'The print names it.' : 'The print names another pipe.',
                 'joint' => $holds ? 'It is found with such a joint.' : 'It is not made with such a joint.',
                 default => $holds ? 'Common here.' : 'Not common here.',
@@ -267,8 +268,8 @@ final readonly class IdentifyReport
 
         return [
             'by' => $check['by'],
-            'title' => $title,
-            'how' => $how,
+            'title' => Spelling::in($this->units, $title),
+            'how' => Spelling::in($this->units, $how),
             'bits' => $check['bits'],
             'calliper_decides' => $check['calliper_decides'],
             'answers' => array_map(

@@ -30,7 +30,8 @@ final readonly class Phrasing
         if (is_array($text)) {
             $text = self::variant($text, $params);
         }
-        $text = is_string($text) ? $text : '';
+        // Before it is filled: what somebody typed is not spelt anew.
+        $text = is_string($text) ? Spelling::in($this->units, $text) : '';
         $steps = $this->steps($text, $params);
         $alike = $this->areFallsAlike($text, $params);
 

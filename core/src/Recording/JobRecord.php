@@ -194,7 +194,7 @@ final readonly class JobRecord
         }
         foreach ($this->job->catalogueOverrides as $override) {
             $overrides[] = [
-                'what' => $override->inWords(),
+                'what' => $override->inWords($this->job->units),
                 'value' => str_ends_with($override->field, '_mm')
                     ? (new Tape)->long($override->value, $this->job->units)
                     : (string) round($override->value, 3),

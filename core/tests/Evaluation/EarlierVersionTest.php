@@ -28,6 +28,7 @@ final class EarlierVersionTest extends TestCase
         '/Nobody has said how far (.+?) lies below the outlet\./' => 'How far $1 lies below the outlet is not entered.',
         '/What (.+?) is, nobody has said yet\./' => 'What $1 is made of is not known yet.',
         '/(How deep .+?, and how far down the pipe goes through it), nobody said\./' => '$1, is not entered.',
+        '/\bcentre\b/' => 'center',
     ];
 
     public function testItOpensUnchangedAndSaysTheSame(): void

@@ -161,7 +161,7 @@ final class IdentifierTest extends TestCase
             'region' => 'us',
         ])['next_check'];
         self::assertFalse($overlap['calliper_decides']);
-        self::assertStringContainsString('calliper will not', $overlap['how']);
+        self::assertStringContainsString('caliper will not', $overlap['how']);
         self::assertSame(['iron-bell', 'band'], array_column($overlap['answers'], 'value'));
         $apart = self::identify([
             'circumference_mm' => 345.0,

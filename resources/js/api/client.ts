@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
 export type Result<T> =
     | { ok: true; data: T }
@@ -139,13 +140,13 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
         }
     } catch (error) {
         if (options.signal?.aborted) throw error;
-        return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
+        return problem(0, { code: 'no-answer', message: t`No answer from the server.` });
     }
     if (response.status === 401 && path !== SESSION) signedOut();
     const answer: unknown = await read(response).catch(() => UNREADABLE);
     // An answer that was cut off on its way is none.
     if (answer === UNREADABLE && response.ok)
-        return problem(0, { code: 'no-answer', message: 'No answer from the server.' });
+        return problem(0, { code: 'no-answer', message: t`No answer from the server.` });
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
 
@@ -180,7 +181,7 @@ const typeOf = (body: unknown): string => (body instanceof Blob ? body.type : 'a
 
 function problem<T>(status: number, body: unknown): Result<T> {
     const { message, code, errors } = (typeof body === 'object' && body !== null ? body : {}) as ProblemBody;
-    const plain = status === 401 ? 'You are no longer signed in.' : 'That did not work. Try again.';
+    const plain = status === 401 ? t`You are no longer signed in.` : t`That did not work. Try again.`;
     return { ok: false, status, code: code ?? `http-${status}`, message: message || plain, errors: errors ?? {}, body };
 }
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** What an instrument measures. */
 export type InstrumentKind = 'level' | 'distance' | 'calliper' | 'thermometer' | 'torque' | 'gauge' | 'camera';
 
@@ -68,6 +69,6 @@ export async function pressStandIn(device: string, value: number | null): Promis
         });
         return answer.ok ? null : await answer.text();
     } catch {
-        return 'No answer from the instruments.';
+        return t`No answer from the instruments.`;
     }
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { call, type Result } from './client';
 import type { Schemas, Tape, Units } from './types';
 
@@ -31,6 +32,6 @@ async function readAll(units: Units): Promise<void> {
 
 function resultOf(length: Schemas['Lengths']['lengths'][number] | undefined): Result<Tape> {
     if (length?.read) return { ok: true, data: length.read };
-    const message = length?.problem ?? 'This is no length.';
+    const message = length?.problem ?? t`This is no length.`;
     return { ok: false, status: 422, code: 'bad-input', message, errors: { text: [message] }, body: null };
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Tape, Units } from '../api/types';
 
 interface Fraction {
@@ -41,7 +42,7 @@ export function SaidText({ text }: { text: string }) {
     return match?.[1] ? (
         <span>
             <Stacked text={match[1]} />
-            <span className="un"> in</span>
+            <span className="un"> {t`in`}</span>
         </span>
     ) : (
         <span>{text}</span>
@@ -65,7 +66,7 @@ export function Said({
         return (
             <span className="tf" title={other}>
                 {tape.metric.replace('-', '−')}
-                {unit && <span className="un">mm</span>}
+                {unit && <span className="un">{t`mm`}</span>}
             </span>
         );
     }
@@ -95,19 +96,19 @@ export function Said({
     return (
         <span title={other}>
             <Stacked text={tape.inch} />
-            {unit && <span className="un"> in</span>}
+            {unit && <span className="un"> {t`in`}</span>}
         </span>
     );
 }
 
 /** A fall as it is said: a stacked fraction with its unit, or mm per m. */
 export function SaidFall({ fall, units }: { fall: { inch: string; metric: string }; units: Units }) {
-    if (units === 'mm') return <span>{fall.metric} mm/m</span>;
+    if (units === 'mm') return <span>{t`${fall.metric} mm/m`}</span>;
     const about = fall.inch.startsWith('about ');
     return (
         <span>
-            {about && 'about '}
-            <Stacked text={fall.inch.replace('about ', '')} /> per ft
+            {about && t`about `}
+            <Stacked text={fall.inch.replace('about ', '')} /> {t`per ft`}
         </span>
     );
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JobDocument, JointReport, RunReport } from '../api/types';
 
 /** Which joint of a job is meant: one of a run by its key, or a single one by its id. */
@@ -40,10 +41,10 @@ export const isOpen = (joint: Pick<JointReport, 'state'>): boolean => joint.stat
 const STATE_WORDS: Record<JointReport['state'], string> = {
     own: '',
     chosen: 'chosen',
-    best: 'best, not chosen yet',
-    refused: 'does not join them',
-    unknown: 'not known what stands there',
-    none: 'nothing joins them',
+    best: t`best, not chosen yet`,
+    refused: t`does not join them`,
+    unknown: t`not known what stands there`,
+    none: t`nothing joins them`,
 };
 
 export const stateInWords = (state: JointReport['state']): string => STATE_WORDS[state];

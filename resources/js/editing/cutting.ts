@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { CuttingReport, JobCutting, JobDocument, MeasureFirst, Units } from '../api/types';
 import { runInWords } from '../shared/lengths';
 import { twoDigits } from '../shared/twoDigits';
@@ -35,13 +36,13 @@ export function dayOf(date: Date): string {
 
 /** What is other than on the ticket that was printed last; nothing where it is the same. */
 export function sincePrinted(piece: CutPiece, on: string | undefined, words: (mm: number) => string): string | null {
-    if (piece.since === 'new') return `not on the ticket of ${on}`;
-    return piece.since === 'other' ? `on the ticket of ${on} it was ${words(piece.printed?.mm ?? 0)}` : null;
+    if (piece.since === 'new') return t`not on the ticket of ${on ?? ''}`;
+    return piece.since === 'other' ? t`on the ticket of ${on ?? ''} it was ${words(piece.printed?.mm ?? 0)}` : null;
 }
 
 /** What measuring one fitting spares: `4 pieces get exact`. */
 export const exactInWords = ({ pieces }: Pick<MeasureFirst, 'pieces'>): string =>
-    pieces === 1 ? 'one piece gets exact' : `${pieces} pieces get exact`;
+    pieces === 1 ? t`one piece gets exact` : t`${pieces} pieces get exact`;
 
 /** What the ends of most pieces want: said once, and not again at every piece. */
 export function usualEnd(pieces: CutPiece[]): string {
@@ -57,35 +58,35 @@ export function usualEnd(pieces: CutPiece[]): string {
  */
 export const otherEnds = (ends: string[], joints: (string | undefined)[], usual: string): string[] =>
     ends.flatMap((end, i) => {
-        if (joints[i] === undefined) return ['what follows is not called out yet'];
-        return end === '' || end === usual ? [] : [`joint ${joints[i]}: ${end}`];
+        if (joints[i] === undefined) return [t`what follows is not called out yet`];
+        return end === '' || end === usual ? [] : [t`joint ${joints[i]}: ${end}`];
     });
 
 /** How a piece that changed is said: `3/16 in longer than on the ticket`. */
 export function changeInWords(movedMm: number, words: (mm: number) => string): string | null {
     if (Math.abs(movedMm) < 0.05) return null;
-    return `${words(Math.abs(movedMm))} ${movedMm > 0 ? 'longer' : 'shorter'} than it was laid out`;
+    return t`${words(Math.abs(movedMm))} ${movedMm > 0 ? t`longer` : t`shorter`} than it was laid out`;
 }
 
 /** What is used and at least has to be, in the unit of what is to be least: sticks, a length of pipe, money. */
 function amount(objective: Group['objective'], value: number, units: Units): string {
-    if (objective === 'length') return `${runInWords(value, units)} of pipe`;
+    if (objective === 'length') return t`${runInWords(value, units)} of pipe`;
     return objective === 'price' ? value.toFixed(2) : `${Math.ceil(value - 1e-9)}`;
 }
 
 /** What is said of a stick that may not hold all that is to be cut from it; nothing where there is room. */
 export function tightInWords({ tight, enough }: Pick<Group['sticks'][number], 'tight' | 'enough'>): string | null {
     if (!tight) return null;
-    const often = enough <= 0.5 ? 'as often as not' : `about once in ${Math.round(1 / (1 - enough))} times`;
-    return `Tight: the last piece comes out short ${often}. Measure the stick before the first cut.`;
+    const often = enough <= 0.5 ? t`as often as not` : t`about once in ${Math.round(1 / (1 - enough))} times`;
+    return t`Tight: the last piece comes out short ${often}. Measure the stick before the first cut.`;
 }
 
 /** How good a plan is, in words. */
 export function planInWords(group: Group, units: Units): string {
-    const sticks = `${group.sticks.length} ${group.sticks.length === 1 ? 'stick' : 'sticks'}`;
+    const sticks = `${group.sticks.length} ${group.sticks.length === 1 ? t`stick` : t`sticks`}`;
     const plan = group.objective === 'sticks' ? sticks : `${sticks}, ${amount(group.objective, group.used, units)}`;
-    if (group.optimal) return `${plan}: no plan takes less.`;
-    return `${plan}; at least ${amount(group.objective, group.bound, units)} it takes, between the two not everything was tried.`;
+    if (group.optimal) return t`${plan}: no plan takes less.`;
+    return t`${plan}; at least ${amount(group.objective, group.bound, units)} it takes, between the two not everything was tried.`;
 }
 
 const usedOf = (report: CuttingReport): number => report.groups.reduce((sum, group) => sum + group.used, 0);
@@ -98,6 +99,6 @@ export const isBetter = (one: CuttingReport, other: CuttingReport): boolean =>
 /** How far a plan may be from the least, for those pipes where that is not proved. */
 export function gapInWords(report: CuttingReport, units: Units): string {
     const open = report.groups.filter((group) => !group.optimal);
-    if (open.length === 0) return 'No plan takes less.';
-    return `${open.map((group) => `${group.letters} ${group.size}: ${amount(group.objective, group.used, units)}, at least ${amount(group.objective, group.bound, units)}`).join('; ')}.`;
+    if (open.length === 0) return t`No plan takes less.`;
+    return `${open.map((group) => t`${group.letters} ${group.size}: ${amount(group.objective, group.used, units)}, at least ${amount(group.objective, group.bound, units)}`).join('; ')}.`;
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { isNoAnswer, newKey, retryAfterMs, type Result } from '../api/client';
 import type { Evaluated, Evaluation, Job, JobDocument, OfJob, Stale } from '../api/types';
 import type { Drafts } from './drafts';
@@ -633,7 +634,9 @@ export class EditMachine {
         if (!sayTheSame(sent.document, job.document)) {
             this.refused = 'saving';
             this.problem =
-                'The server saved something else than what was said here. Undo takes back what is shown; then say it again.';
+                t`The server saved something else than what was said here.` +
+                ' ' +
+                t`Undo takes back what is shown; then say it again.`;
             return;
         }
         this.clash = false;
@@ -718,7 +721,7 @@ export class EditMachine {
                 ok: false,
                 status: 0,
                 code: 'no-answer',
-                message: 'No answer from the server.',
+                message: t`No answer from the server.`,
                 errors: {},
                 body: null,
             };

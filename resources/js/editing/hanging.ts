@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { HangingReport, JobDocument, JobHanging, Units } from '../api/types';
 import { smallInWords } from '../shared/lengths';
 import { weightInWords } from '../shared/quantities';
@@ -72,33 +73,33 @@ export function added(places: Place[], hangers: HangerReport[], span: SpanReport
 }
 
 const KINDS: Record<HangerReport['kind'], string> = {
-    joist: 'from the joist',
-    batten: 'from a batten between joists',
-    stud: 'to the stud',
-    blocking: 'to blocking between studs',
-    hanger: 'from what is over it',
-    bracket: 'to the wall',
-    clamp: 'clamped, standing on the floor',
-    guide: 'guided along the wall, free to slide',
+    joist: t`from the joist`,
+    batten: t`from a batten between joists`,
+    stud: t`to the stud`,
+    blocking: t`to blocking between studs`,
+    hanger: t`from what is over it`,
+    bracket: t`to the wall`,
+    clamp: t`clamped, standing on the floor`,
+    guide: t`guided along the wall, free to slide`,
 };
 
 const REASONS: Record<HangerReport['why'], string> = {
-    base: 'carries the foot',
-    floor: 'where it goes through the floor',
-    turn: 'beside the turn',
-    heavy: 'beside what weighs on it',
-    joint: 'near the joint',
-    spacing: 'by the spacing',
-    guide: 'between two that carry it',
-    own: 'set by hand',
+    base: t`carries the foot`,
+    floor: t`where it goes through the floor`,
+    turn: t`beside the turn`,
+    heavy: t`beside what weighs on it`,
+    joint: t`near the joint`,
+    spacing: t`by the spacing`,
+    guide: t`between two that carry it`,
+    own: t`set by hand`,
 };
 
 /** `from the joist, beside the turn; holds it fast; braced against sway`. */
 export const hangerInWords = (hanger: HangerReport): string =>
     [
         `${KINDS[hanger.kind]}, ${REASONS[hanger.why]}`,
-        ...(hanger.hold === 'fast' ? ['holds it fast'] : []),
-        ...(hanger.braced ? ['braced against sway'] : []),
+        ...(hanger.hold === 'fast' ? [t`holds it fast`] : []),
+        ...(hanger.braced ? [t`braced against sway`] : []),
     ].join('; ');
 
 /** With the face that places on a leg are measured from; no name: none. */
@@ -112,39 +113,39 @@ type GrowthEnd = HangingReport['expansion'][number]['ends'][number];
 
 function pushedInWords(end: GrowthEnd, words: (mm: number) => string, units: Units): string {
     if (end.hanger === null || end.free === null) return '';
-    const where = end.free.mm < 1 ? 'at the turn' : `${words(end.free.mm)} from the turn`;
-    const weight = end.newton === null ? '' : ` with ${weightOf(end.newton, units)}`;
-    return `; hanger ${end.hanger}, ${where}, is pushed aside${weight}`;
+    const where = end.free.mm < 1 ? t`at the turn` : t`${words(end.free.mm)} from the turn`;
+    const weight = end.newton === null ? '' : t` with ${weightOf(end.newton, units)}`;
+    return t`; hanger ${end.hanger}, ${where}, is pushed aside${weight}`;
 }
 
 /**
  * What comes of a stretch that grows, end by end: `4.3 mm down, bends leg 2, which pushes hanger 5 aside with 25 kg`.
  */
 export function growthInWords(end: GrowthEnd, words: (mm: number) => string, units: Units): string {
-    const where = { up: 'upstream', down: 'downstream' }[end.way];
+    const where = { up: t`upstream`, down: t`downstream` }[end.way];
     const by = `${words(end.move.mm)} ${where}`;
     switch (end.into) {
         case 'joints':
-            return 'each seal takes up what its own piece grows';
+            return t`each seal takes up what its own piece grows`;
         case 'allowance':
-            return `${by}, into what lets it grow`;
+            return t`${by}, into what lets it grow`;
         case 'turn':
-            return `${by}, and bends leg ${end.leg}${pushedInWords(end, words, units)}`;
+            return t`${by}, and bends leg ${end.leg ?? ''}${pushedInWords(end, words, units)}`;
         default:
-            return `${by}, at the ${end.into === 'outlet' ? 'outlet' : 'end'}`;
+            return t`${by}, at the ${end.into === 'outlet' ? t`outlet` : t`end`}`;
     }
 }
 
 /** How a pipe hangs against what was planned: more is measured down to one that hangs too low. */
 export const offInWords = (offMm: number, units: Units): string =>
     Math.abs(offMm) < 0.8
-        ? 'as it has to'
-        : `${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? 'low' : 'high'}`;
+        ? t`as it has to`
+        : t`${smallInWords(Math.abs(offMm), units)} too ${offMm > 0 ? t`low` : t`high`}`;
 
 /** A force as the weight that pulls as hard: a newton says little on site. */
 const weightOf = (newton: number, units: Units): string => {
     const kg = newton / 9.80665;
-    return kg < 1 ? `less than ${weightInWords(1, units)}` : `about ${weightInWords(kg, units)}`;
+    return kg < 1 ? t`less than ${weightInWords(1, units)}` : t`about ${weightInWords(kg, units)}`;
 };
 
 /** Stretches that one string serves: level hangers one after the other, until the pipe goes up or down. */

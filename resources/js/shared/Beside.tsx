@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { applyMode, currentMode } from './mode';
@@ -12,12 +13,12 @@ export function Beside() {
                 type="button"
                 className="beside"
                 onClick={() => setMode(applyMode(other))}
-                aria-label={other === 'cellar' ? 'Dark, for a cellar' : 'Light, as paper'}
+                aria-label={other === 'cellar' ? t`Dark, for a cellar` : t`Light, as paper`}
             >
-                {other === 'cellar' ? 'Dark' : 'Light'}
+                {other === 'cellar' ? t`Dark` : t`Light`}
             </button>
             <Link className="beside" to="/bench">
-                Bench
+                {t`Bench`}
             </Link>
         </>
     );

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { Component, Suspense, type ReactNode } from 'react';
 
 interface Props {
@@ -25,11 +27,13 @@ export class Boundary extends Component<Props, { failed: boolean }> {
             <main className="station">
                 <div className="waiting" role="alert">
                     <p>
-                        {this.props.name} cannot be shown now. What you said is stored on this device, and saved as
-                        before.
+                        <Trans>
+                            {this.props.name} cannot be shown now. What you said is stored on this device, and saved as
+                            before.
+                        </Trans>
                     </p>
                     <button type="button" className="plain" onClick={() => window.location.reload()}>
-                        Try again
+                        {t`Try again`}
                     </button>
                 </div>
             </main>

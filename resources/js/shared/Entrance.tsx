@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { BrandGlyph } from './Brand';
 import { useTitle } from './useTitle';
@@ -15,11 +16,11 @@ export function Entrance({ title, say, children }: Props) {
     return (
         <main className="sign-in">
             <h1>
-                <BrandGlyph /> Fall Bend
+                <BrandGlyph /> {t`Fall Bend`}
             </h1>
             <p className="say">{say}</p>
             {children}
-            <p className="cap">Version {versionServed()}</p>
+            <p className="cap">{t`Version ${versionServed()}`}</p>
         </main>
     );
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Finding } from '../api/types';
 import { Explained } from './Explained';
 import { Shape } from './Shape';
@@ -16,7 +17,7 @@ export function FindingLines({ findings }: { findings: Finding[] }) {
                         {finding.title}
                         {finding.where.piece !== null
                             ? `, ${finding.where.piece}`
-                            : finding.where.leg !== null && `, leg ${finding.where.leg}`}
+                            : finding.where.leg !== null && t`, leg ${finding.where.leg}`}
                         .
                     </b>{' '}
                     <Explained text={`${finding.why} ${finding.remedy}`} />

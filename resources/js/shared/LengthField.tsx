@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useRef, useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { InstrumentKind } from '../api/instruments';
@@ -45,7 +46,7 @@ export function LengthField({ id, name, label, help, units, start, autoFocus = f
             setSaid(
                 units === 'inch'
                     ? `${result.data.feet}, ${result.data.metric} mm`
-                    : `${result.data.metric} mm, ${result.data.inch} in`,
+                    : t`${result.data.metric} mm, ${result.data.inch} in`,
             );
     };
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Field } from './Field';
 
 /** The fields of somebody who has no account yet. */
@@ -7,7 +8,7 @@ export function NewPersonFields({ errors, name = '' }: { errors: Record<string, 
             <Field
                 id="new-name"
                 name="name"
-                label="Your name, as others see it"
+                label={t`Your name, as others see it`}
                 start={name}
                 maxLength={80}
                 autoComplete="name"
@@ -18,12 +19,12 @@ export function NewPersonFields({ errors, name = '' }: { errors: Record<string, 
                 id="new-email"
                 name="email"
                 type="email"
-                label="Email"
+                label={t`Email`}
                 maxLength={200}
                 autoComplete="username"
                 errors={errors}
             />
-            <NewPassword errors={errors} label="Password" />
+            <NewPassword errors={errors} label={t`Password`} />
         </>
     );
 }
@@ -35,7 +36,7 @@ export function NewPassword({ errors, label }: { errors: Record<string, string[]
             name="password"
             type="password"
             label={label}
-            help="at least 10 characters"
+            help={t`at least 10 characters`}
             maxLength={72}
             autoComplete="new-password"
             errors={errors}

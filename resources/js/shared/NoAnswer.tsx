@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { notifyManager, useQueryClient, type FetchStatus } from '@tanstack/react-query';
 import { useCallback, useSyncExternalStore } from 'react';
 import { hadNoAnswer } from '../api/queries';
@@ -11,7 +12,7 @@ export function NoAnswer() {
     );
     return waits ? (
         <p className="no-answer" role="status">
-            No answer from the server. What is shown may be from before; it is asked again.
+            {t`No answer from the server. What is shown may be from before; it is asked again.`}
         </p>
     ) : null;
 }

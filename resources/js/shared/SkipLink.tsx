@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** The first thing that Tab reaches: past the head of the page to what it is about. */
 export function SkipLink() {
     return (
@@ -11,7 +12,7 @@ export function SkipLink() {
                 main?.focus();
             }}
         >
-            To the content
+            {t`To the content`}
         </a>
     );
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type ReactNode } from 'react';
 import type { Source } from '../api/types';
 import { Shape } from './Shape';
@@ -19,7 +20,7 @@ export function SourceTap({ source, children }: { source: Source; children: Reac
             >
                 {children}
                 {doubtful && <Shape kind="unknown" size={13} />}
-                {source.status === 'measured' && <span className="cap"> measured</span>}
+                {source.status === 'measured' && <span className="cap"> {t`measured`}</span>}
             </button>
             {open && <SourceLine source={source} />}
         </span>
@@ -27,13 +28,13 @@ export function SourceTap({ source, children }: { source: Source; children: Reac
 }
 
 const STATUS: Record<string, string> = {
-    stated: 'Stated there',
-    derived: 'Reckoned from it',
-    assumed: 'Assumed',
-    measured: 'Measured',
+    stated: t`Stated there`,
+    derived: t`Reckoned from it`,
+    assumed: t`Assumed`,
+    measured: t`Measured`,
 };
 
-const TRUST: Record<Source['confidence'], string> = { high: 'sure', medium: 'fairly sure', low: 'unsure' };
+const TRUST: Record<Source['confidence'], string> = { high: t`sure`, medium: t`fairly sure`, low: t`unsure` };
 
 /** How far a number can be trusted. */
 export const trustInWords = ({ status, confidence }: Source): string =>
@@ -53,8 +54,8 @@ export function RestsOn({ sources }: { sources: Source[] }) {
     return (
         <details className="rests-on">
             <summary>
-                Sources: {sources.length}
-                {doubtful > 0 && `, ${doubtful} unsure`}
+                {t`Sources: ${sources.length}`}
+                {doubtful > 0 && t`, ${doubtful} unsure`}
             </summary>
             {sources.map((source) => (
                 <SourceLine key={`${source.table} ${source.row}`} source={source} />

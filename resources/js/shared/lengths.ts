@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../api/types';
 
 /** A length as it is typed into a field: inches to the sixteenth, or millimetres to the tenth. */
@@ -41,8 +42,8 @@ export function withinInWords(mm: number, units: Units): string {
 
 /** A fall in its units: `1/4 in per ft` where a sixteenth says it, else `0.148 in per ft`; `20.8 mm per m`. */
 export function fallInWords(mmPerM: number, units: Units): string {
-    if (units === 'mm') return `${mmPerM.toFixed(1)} mm per m`;
+    if (units === 'mm') return t`${mmPerM.toFixed(1)} mm per m`;
     const inches = (mmPerM * 12) / 1000;
     const isRound = Math.abs(inches * 16 - Math.round(inches * 16)) < 0.01 * inches * 16;
-    return `${isRound ? saidLength(inches * 25.4, units) : inches.toFixed(3)} in per ft`;
+    return t`${isRound ? saidLength(inches * 25.4, units) : inches.toFixed(3)} in per ft`;
 }

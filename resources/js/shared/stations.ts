@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JobDocument, JobRow, RunReport, StandingReport } from '../api/types';
 import type { ShapeKind } from './Shape';
 
@@ -7,15 +8,15 @@ export interface Station {
 }
 
 export const STATIONS: Station[] = [
-    { key: 'look', name: 'Look' },
-    { key: 'route', name: 'Route' },
-    { key: 'make-up', name: 'Make-up' },
-    { key: 'joints', name: 'Joints' },
-    { key: 'cut', name: 'Cut' },
-    { key: 'hang', name: 'Hang' },
-    { key: 'glue-up', name: 'Glue-up' },
-    { key: 'test', name: 'Test' },
-    { key: 'record', name: 'Record' },
+    { key: 'look', name: t`Look` },
+    { key: t`route`, name: t`Route` },
+    { key: 'make-up', name: t`Make-up` },
+    { key: 'joints', name: t`Joints` },
+    { key: t`cut`, name: t`Cut` },
+    { key: 'hang', name: t`Hang` },
+    { key: 'glue-up', name: t`Glue-up` },
+    { key: 'test', name: t`Test` },
+    { key: 'record', name: t`Record` },
 ];
 
 export interface Standing {
@@ -31,22 +32,22 @@ type Summary = NonNullable<JobRow['summary']>;
 export const stationOf = ({ station }: Summary): Station =>
     STATIONS.find((one) => one.key === (station === 'done' ? 'record' : station)) ?? ROUTE;
 
-const ROUTE: Station = { key: 'route', name: 'Route' };
+const ROUTE: Station = { key: t`route`, name: t`Route` };
 
 /** How far a station is in the whole job, as the board has it. */
 export function standingOnBoard(station: Station, { run, station: at, done }: Summary): Standing {
-    if (!run) return { shape: 'open', text: station.key === at ? '' : 'no run' };
+    if (!run) return { shape: 'open', text: station.key === at ? '' : t`no run` };
     const part = (of: number, all: number, what: string, every: string): Standing =>
-        of === all && all > 0 ? { shape: 'done', text: every } : { shape: 'open', text: `${of} of ${all} ${what}` };
+        of === all && all > 0 ? { shape: 'done', text: every } : { shape: 'open', text: t`${of} of ${all} ${what}` };
     switch (station.key) {
         case 'cut':
-            return part(done.pieces_cut, done.pieces, 'cut', 'all cut');
+            return part(done.pieces_cut, done.pieces, t`cut`, t`all cut`);
         case 'glue-up':
-            return part(done.joints_made, done.joints, 'joints made', 'all joined');
+            return part(done.joints_made, done.joints, t`joints made`, t`all joined`);
         case 'test':
-            return done.test_begun ? { shape: 'done', text: 'begun' } : { shape: 'open', text: 'not begun' };
+            return done.test_begun ? { shape: 'done', text: t`begun` } : { shape: 'open', text: t`not begun` };
         case 'record':
-            return done.signed ? { shape: 'done', text: 'signed' } : { shape: 'open', text: 'not signed' };
+            return done.signed ? { shape: 'done', text: t`signed` } : { shape: 'open', text: t`not signed` };
         default:
             return standingOf(station, run.counts);
     }
@@ -64,10 +65,10 @@ export function standing(
     if (station.key === 'cut' && cut === null) return { shape: 'open', text: '' };
     if (station.key !== 'look') return standingOf(station, run && countsOf(run, cut ?? []));
     const unknown = stood.filter((pipe) => !pipe.known).length;
-    if (stood.length === 0) return { shape: 'open', text: 'nothing entered' };
+    if (stood.length === 0) return { shape: 'open', text: t`nothing entered` };
     return unknown === 0
-        ? { shape: 'done', text: 'all known' }
-        : { shape: 'unknown', text: `${unknown} of ${stood.length} not known` };
+        ? { shape: 'done', text: t`all known` }
+        : { shape: 'unknown', text: t`${unknown} of ${stood.length} not known` };
 }
 
 function countsOf(run: RunReport, cut: string[]): RunCounts {
@@ -93,40 +94,40 @@ function countsOf(run: RunReport, cut: string[]): RunCounts {
 export function standingBeside(station: Station, document: JobDocument): Standing | null {
     const joints = document.single_joints?.length ?? 0;
     const moves = document.moves?.length ?? 0;
-    if (station.key === 'joints' && joints > 0) return { shape: 'open', text: count(joints, 'joint', 'joints') };
-    return station.key === 'make-up' && moves > 0 ? { shape: 'open', text: `${moves} measured` } : null;
+    if (station.key === 'joints' && joints > 0) return { shape: 'open', text: count(joints, t`joint`, t`joints`) };
+    return station.key === 'make-up' && moves > 0 ? { shape: 'open', text: t`${moves} measured` } : null;
 }
 
 /** The same from counts alone, as the board has them: of a station of a run. */
 export function standingOf(station: Station, run: RunCounts | undefined): Standing {
-    if (!run) return { shape: 'open', text: 'no run' };
+    if (!run) return { shape: 'open', text: t`no run` };
     // Whether what stands is known is no matter of one run.
     if (station.key === 'look') return { shape: 'open', text: '' };
     if (station.key === 'cut') {
-        if (run.pieces === 0) return { shape: 'open', text: 'nothing to cut' };
-        if (run.pieces_to_cut === 0) return { shape: 'done', text: 'all cut' };
-        return { shape: 'open', text: `${count(run.pieces_to_cut, 'piece', 'pieces')} to cut` };
+        if (run.pieces === 0) return { shape: 'open', text: t`nothing to cut` };
+        if (run.pieces_to_cut === 0) return { shape: 'done', text: t`all cut` };
+        return { shape: 'open', text: t`${count(run.pieces_to_cut, t`piece`, t`pieces`)} to cut` };
     }
-    if (station.key === 'hang') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'hangers and levels' };
-    if (station.key === 'make-up') return { shape: 'open', text: run.legs === 0 ? 'no leg yet' : 'from end to end' };
-    if (station.key === 'glue-up') return { shape: 'open', text: run.joints === 0 ? 'no joint yet' : 'the day' };
-    if (station.key === 'test') return { shape: 'open', text: run.joints === 0 ? 'no joint yet' : 'fill and look' };
-    if (station.key === 'record') return { shape: 'open', text: 'what was done' };
+    if (station.key === 'hang') return { shape: 'open', text: run.legs === 0 ? t`no leg yet` : t`hangers and levels` };
+    if (station.key === 'make-up') return { shape: 'open', text: run.legs === 0 ? t`no leg yet` : t`from end to end` };
+    if (station.key === 'glue-up') return { shape: 'open', text: run.joints === 0 ? t`no joint yet` : t`the day` };
+    if (station.key === 'test') return { shape: 'open', text: run.joints === 0 ? t`no joint yet` : t`fill and look` };
+    if (station.key === 'record') return { shape: 'open', text: t`what was done` };
     if (station.key === 'joints') {
-        if (run.joints === 0) return { shape: 'open', text: 'no joint yet' };
-        if (run.joints_open === 0) return { shape: 'done', text: 'all have a method' };
+        if (run.joints === 0) return { shape: 'open', text: t`no joint yet` };
+        if (run.joints_open === 0) return { shape: 'done', text: t`all have a method` };
         return {
             shape: run.joints_refused > 0 ? 'stop' : 'unknown',
-            text: `${count(run.joints_open, 'has', 'have')} no method`,
+            text: t`${count(run.joints_open, t`has`, t`have`)} no method`,
         };
     }
-    if (run.legs === 0) return { shape: 'open', text: 'call out a leg' };
+    if (run.legs === 0) return { shape: 'open', text: t`call out a leg` };
     const parts = [
-        run.stops > 0 && count(run.stops, 'stop', 'stops'),
-        run.warnings > 0 && count(run.warnings, 'warning', 'warnings'),
+        run.stops > 0 && count(run.stops, t`stop`, t`stops`),
+        run.warnings > 0 && count(run.warnings, t`warning`, t`warnings`),
     ].filter(Boolean);
     if (parts.length > 0) return { shape: run.stops > 0 ? 'stop' : 'warn', text: parts.join(', ') };
     return run.not_known > 0
-        ? { shape: 'unknown', text: `${run.not_known} not known` }
+        ? { shape: 'unknown', text: t`${run.not_known} not known` }
         : { shape: 'done', text: 'clear' };
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { choicesQuery } from '../api/queries';
 import type { Choices } from '../api/types';
@@ -5,7 +6,7 @@ import type { Choices } from '../api/types';
 /** What there is to choose from in forms. Whatever uses it is shown once it is there. */
 export function useChoices(): Choices {
     const { data } = useQuery(choicesQuery);
-    if (!data) throw new Error('What there is to choose from was not fetched yet.');
+    if (!data) throw new Error(t`What there is to choose from was not fetched yet.`);
     return data;
 }
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type FormEvent } from 'react';
 
 interface Attempts {
@@ -21,7 +22,7 @@ export function useAttempt(): Attempts {
         try {
             await what();
         } catch (error) {
-            setProblem(error instanceof Error ? error.message : 'That did not work. Try again.');
+            setProblem(error instanceof Error ? error.message : t`That did not work. Try again.`);
         } finally {
             setBusy(false);
         }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { converted, hear, type InstrumentKind, type InstrumentReading } from '../api/instruments';
 import { localClock } from './localClock';
@@ -30,14 +31,14 @@ export function useInstrument(kinds: InstrumentKind[], field: Field): FromInstru
             const value = converted(reading);
             if (value === null)
                 setWords(
-                    `${reading.device} reads in ${reading.unit}, which is not known here: set it to another unit.`,
+                    t`${reading.device} reads in ${reading.unit}, which is not known here: set it to another unit.`,
                 );
             else if (isByHand())
-                setWords(`${reading.device} reads ${reading.value} ${reading.unit}; what you typed stays.`);
+                setWords(t`${reading.device} reads ${reading.value} ${reading.unit}; what you typed stays.`);
             else {
                 onValue(value);
                 if (reading.humidity !== null) humidity?.(reading.humidity);
-                setWords(`from ${reading.device}, ${localClock(new Date().toISOString())}${lowBattery(reading)}`);
+                setWords(t`from ${reading.device}, ${localClock(new Date().toISOString())}${lowBattery(reading)}`);
             }
         });
     }, [isWaiting]);
@@ -45,4 +46,4 @@ export function useInstrument(kinds: InstrumentKind[], field: Field): FromInstru
 }
 
 const lowBattery = ({ battery }: InstrumentReading): string =>
-    battery !== null && battery < 0.15 ? `; its battery is at ${Math.round(battery * 100)} %` : '';
+    battery !== null && battery < 0.15 ? t`; its battery is at ${Math.round(battery * 100)} %` : '';

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** The version of the application that served this page. */
 export const versionServed = (): string =>
-    document.querySelector<HTMLMetaElement>('meta[name="version"]')?.content ?? 'not known';
+    document.querySelector<HTMLMetaElement>('meta[name="version"]')?.content ?? t`not known`;

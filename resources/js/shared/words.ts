@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import glossary from '../../../docs/glossary.md?raw';
 
 /** A word of the trade, and what is meant by it. */
@@ -19,7 +20,7 @@ function under(heading: string): Word[] {
         });
 }
 
-export const TRADE_WORDS = under('Words of the trade');
+export const TRADE_WORDS = under(t`Words of the trade`);
 
 const MEANINGS = new Map(TRADE_WORDS.map(({ word, meaning }) => [word, meaning]));
 

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 interface Props {
     /** from the upstream end of the piece, mm */
     marks: [number, number];
@@ -25,7 +26,7 @@ export function CutInDrawing({ marks, stubs, centre, length, said }: Props) {
             viewBox={`0 0 ${WIDTH} 210`}
             width="100%"
             role="img"
-            aria-label={`Cut at ${said.first} and at ${said.second} from the upstream end; ${said.out} come out.`}
+            aria-label={t`Cut at ${said.first} and at ${said.second} from the upstream end; ${said.out} come out.`}
         >
             <rect x={30} y={86} width={a - 30} height={28} style={{ ...line, fill: 'var(--well)' }} />
             <rect x={b} y={86} width={x(end) - b} height={28} style={{ ...line, fill: 'var(--well)' }} />
@@ -57,13 +58,13 @@ export function CutInDrawing({ marks, stubs, centre, length, said }: Props) {
                 {said.second}
             </text>
             <text x={a - 22} y={74} textAnchor="end" style={{ fontSize: 12.5, fill: 'var(--ink)' }}>
-                stub {said.stubs[0]}
+                {t`stub ${said.stubs[0]}`}
             </text>
             <text x={b + 22} y={74} style={{ fontSize: 12.5, fill: 'var(--ink)' }}>
-                stub {said.stubs[1]}
+                {t`stub ${said.stubs[1]}`}
             </text>
             <text x={36} y={104} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                upstream
+                {t`upstream`}
             </text>
         </svg>
     );

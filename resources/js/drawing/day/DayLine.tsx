@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { RunDay } from '../../api/types';
 import { clockOf, later, minutesBetween, tickEvery } from './times';
 
@@ -36,7 +37,7 @@ export function DayLine({ day, width, selected, onSelect, markOf }: Props) {
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label="The day: a line for each joint"
+            aria-label={t`The day: a line for each joint`}
         >
             <Closed day={day} scale={scale} height={height} />
             <Hours scale={scale} height={height} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** A dial on a small level held on the hub: where the way that the bend turns leans, from plumb, looking downstream. */
 export function Dial({ deg, upright, label }: { deg: number; upright: boolean; label: string }) {
     const [c, r] = [90, 72];
@@ -30,7 +31,7 @@ export function Dial({ deg, upright, label }: { deg: number; upright: boolean; l
                         textAnchor="middle"
                         style={{ fontSize: 12, fontWeight: 600, fill: 'var(--ink)' }}
                     >
-                        {upright && mark === 0 ? 'N' : Math.abs(mark)}
+                        {upright && mark === 0 ? t`N` : Math.abs(mark)}
                     </text>
                 );
             })}

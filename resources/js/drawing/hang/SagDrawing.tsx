@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { HangingReport } from '../../api/types';
 
 type Span = HangingReport['spans'][number];
@@ -22,6 +23,7 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
         heights.map((mm, i) => `${i === 0 ? 'M' : 'L'}${x(i).toFixed(1)} ${(y(mm) + off).toFixed(1)}`).join('');
     const pipe = 40;
     const pond = span.pond_from_mm !== null && span.pond_to_mm !== null ? pondPath(span, heights, x, y, pipe) : null;
+    const times = Math.max(1, Math.round(perHeight / perLength));
     return (
         <>
             <svg
@@ -29,7 +31,7 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
                 viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
                 width="100%"
                 role="img"
-                aria-label={`Between the two hangers it sags ${said.sag}${said.pond ? ` and keeps water ${said.pond} deep` : ''}.`}
+                aria-label={t`Between the two hangers it sags ${said.sag}${said.pond ? t` and keeps water ${said.pond} deep` : ''}.`}
             >
                 <path
                     d={`${line(0)}L${line(pipe).slice(1).split('L').reverse().join('L')}Z`}
@@ -50,7 +52,7 @@ export function SagDrawing({ span, said }: { span: Span; said: { sag: string; po
                     />
                 ))}
             </svg>
-            <p className="cap">{`heights ${Math.max(1, Math.round(perHeight / perLength))} times the lengths; full, after years`}</p>
+            <p className="cap">{t`heights ${times} times the lengths; full, after years`}</p>
         </>
     );
 }

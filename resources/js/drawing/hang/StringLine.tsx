@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { HangingReport, Units } from '../../api/types';
 import { SvgFraction } from '../SvgFraction';
 
@@ -45,7 +46,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label="Hangers under the string"
+            aria-label={t`Hangers under the string`}
         >
             {hangers
                 .filter((hanger) => hanger.number === selected)
@@ -116,7 +117,7 @@ export function StringLine({ hangers, outside, units, selected, onSelect, width:
                     paintOrder: 'stroke',
                 }}
             >
-                string, levelled
+                {t`string, levelled`}
             </text>
         </svg>
     );

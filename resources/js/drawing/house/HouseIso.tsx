@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId, useMemo } from 'react';
 import type { Evaluation } from '../../api/types';
 import { ShapeBody } from '../../shared/Shape';
@@ -36,7 +37,7 @@ export function HouseIso({ evaluation, frame, turns, width, height, selected, on
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label="Isometric of the house"
+            aria-label={t`Isometric of the house`}
         >
             <defs>
                 <pattern
@@ -135,8 +136,8 @@ export function HouseIso({ evaluation, frame, turns, width, height, selected, on
 function Legend({ y, wet }: { y: number; wet: string }) {
     const items: [number, string, string, boolean][] = [
         [14, 'var(--ink-3)', 'drain', false],
-        [96, wet, 'wet vent', false],
-        [196, 'var(--sheet)', 'dry vent', true],
+        [96, wet, t`wet vent`, false],
+        [196, 'var(--sheet)', t`dry vent`, true],
     ];
     return (
         <g>

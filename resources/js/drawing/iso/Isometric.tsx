@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId, useMemo } from 'react';
 import type { RunReport } from '../../api/types';
 import { Materials } from '../Materials';
@@ -32,7 +33,7 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label="Isometric of the run"
+            aria-label={t`Isometric of the run`}
         >
             <Materials prefix={prefix} />
             <path d={scene.grid} style={{ stroke: 'var(--rule)', strokeWidth: 1, opacity: 0.7 }} />
@@ -99,7 +100,7 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
                         textAnchor="middle"
                         style={{ stroke: 'none', fontSize: 13, fontWeight: 700 }}
                     >
-                        N
+                        {t`N`}
                     </text>
                     <text
                         x={east[0] + (east[0] - o[0]) * 0.35}
@@ -107,7 +108,7 @@ export function Isometric({ run, turns, width, height, selected, onSelect }: Pro
                         textAnchor="middle"
                         style={{ stroke: 'none', fontSize: 13, fill: 'var(--ink-2)' }}
                     >
-                        E
+                        {t`E`}
                     </text>
                 </g>
             )}

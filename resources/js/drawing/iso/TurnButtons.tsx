@@ -1,11 +1,12 @@
+import { t } from '@lingui/core/macro';
 /** Turns a picture by a quarter either way. */
 export function TurnButtons({ turns, onTurn }: { turns: number; onTurn: (turns: number) => void }) {
     return (
         <>
-            <button type="button" aria-label="Turn the view left" onClick={() => onTurn(turns + 1)}>
+            <button type="button" aria-label={t`Turn the view left`} onClick={() => onTurn(turns + 1)}>
                 <TurnGlyph mirrored />
             </button>
-            <button type="button" aria-label="Turn the view right" onClick={() => onTurn(turns + 3)}>
+            <button type="button" aria-label={t`Turn the view right`} onClick={() => onTurn(turns + 3)}>
                 <TurnGlyph />
             </button>
         </>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId, useMemo } from 'react';
 import type { JointEnd, JointMethod, Tape, Units } from '../../api/types';
 import { Materials } from '../Materials';
@@ -37,7 +38,7 @@ export function JointSection({ a, b, method, units, width, height, letter = null
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label={`${method.name} in section`}
+            aria-label={t`${method.name} in section`}
             className="joint-section"
         >
             <Materials prefix={prefix} />
@@ -304,7 +305,7 @@ function Span({
                 <g>
                     {gap && (
                         <text x={to + 10} y={y + 5} style={{ fontSize: 13 }}>
-                            gap
+                            {t`gap`}
                         </text>
                     )}
                     {units === 'inch' ? (
@@ -333,7 +334,7 @@ function Span({
                     textAnchor={kind === 'insert_a' ? 'end' : kind === 'insert_b' ? 'start' : 'middle'}
                     style={{ fontSize: 13, fontWeight: 600 }}
                 >
-                    measure it
+                    {t`measure it`}
                 </text>
             )}
         </g>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JointEnd, JointMethod } from '../../api/types';
 import { textureOf } from '../textures';
 
@@ -61,8 +62,8 @@ function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
     const wide = Math.max(a.od_mm, b.od_mm);
     const gap = method.gap_mm ?? 3;
     const [inA, inB] = [method.insert_a_mm ?? DRAWN * wide, method.insert_b_mm ?? DRAWN * wide];
-    const t = Math.max(0.07 * wide, 3);
-    const top = wide / 2 + t;
+    const thick = Math.max(0.07 * wide, 3);
+    const top = wide / 2 + thick;
     const [from, to] = [-gap / 2 - inA, gap / 2 + inB];
     const [left, right] = [from - 0.75 * wide, to + 0.75 * wide];
     const bore = Math.min(a.od_mm - 2 * a.wall_mm, b.od_mm - 2 * b.wall_mm) / 2;
@@ -86,37 +87,37 @@ function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
     ];
     const names = [
         {
-            text: look.texture === 'rub' ? 'rubber sleeve' : (method.parts[0]?.name ?? 'coupling'),
+            text: look.texture === 'rub' ? t`rubber sleeve` : (method.parts[0]?.name ?? t`coupling`),
             x: from + inA * 0.3,
-            y: wide / 2 + t * 0.5,
+            y: wide / 2 + thick * 0.5,
         },
     ];
     if (look.shield) {
-        cut.push({ x: from + 2, y: top, w: to - from - 4, h: t * 0.35, texture: 'steel' });
-        names.push({ text: 'shield', x: 0, y: top + t * 0.2 });
+        cut.push({ x: from + 2, y: top, w: to - from - 4, h: thick * 0.35, texture: 'steel' });
+        names.push({ text: t`shield`, x: 0, y: top + thick * 0.2 });
     }
     const bands = method.bands > 0 ? (method.bands > 2 ? [0.3, 0.72] : [0.6]) : [];
     bands.forEach((place) =>
         [-1, 1].forEach((side) => {
             const x = side < 0 ? -gap / 2 - inA * place : gap / 2 + inB * place;
             cut.push({
-                x: x - t * 0.7,
-                y: top + (look.shield ? t * 0.35 : 0),
-                w: t * 1.4,
-                h: t * 0.3,
+                x: x - thick * 0.7,
+                y: top + (look.shield ? thick * 0.35 : 0),
+                w: thick * 1.4,
+                h: thick * 0.3,
                 texture: 'steel',
             });
-            outside.push({ x: x - t * 0.7, y: 0, w: t * 1.4, h: top + t * 0.65, texture: 'steel' });
+            outside.push({ x: x - thick * 0.7, y: 0, w: thick * 1.4, h: top + thick * 0.65, texture: 'steel' });
         }),
     );
-    if (bands.length > 0) names.push({ text: `${method.bands} bands`, x: gap / 2 + inB * 0.6, y: top + t * 0.6 });
+    if (bands.length > 0) names.push({ text: t`${method.bands} bands`, x: gap / 2 + inB * 0.6, y: top + thick * 0.6 });
     if (look.nuts) {
         [-1, 1].forEach((side) => {
             const x = side < 0 ? from : to - inB * 0.45;
-            cut.push({ x, y: top, w: inB * 0.45, h: t * 0.8, texture: 'pvc' });
-            outside.push({ x, y: 0, w: inB * 0.45, h: top + t * 0.8, texture: 'pvc' });
+            cut.push({ x, y: top, w: inB * 0.45, h: thick * 0.8, texture: 'pvc' });
+            outside.push({ x, y: 0, w: inB * 0.45, h: top + thick * 0.8, texture: 'pvc' });
         });
-        names.push({ text: 'nut, by hand', x: to - inB * 0.2, y: top + t * 0.6 });
+        names.push({ text: t`nut, by hand`, x: to - inB * 0.2, y: top + thick * 0.6 });
     }
     return {
         cut,
@@ -133,7 +134,7 @@ function sleeved(a: JointEnd, b: JointEnd, method: JointMethod): JointShapes {
         names,
         left,
         right,
-        top: top + t * 1.2,
+        top: top + thick * 1.2,
         bore,
     };
 }
@@ -148,14 +149,14 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
         : (said ?? (socket.depth_known ? socket.depth_mm : DRAWN * pipe.od_mm));
     const gap = adapter ? 0 : (method.gap_mm ?? 0);
     const hubbed = socket.kind === 'hub' && socket.material === 'iron';
-    const t = Math.max(socket.wall_mm, 0.05 * pipe.od_mm, 3);
+    const thick = Math.max(socket.wall_mm, 0.05 * pipe.od_mm, 3);
     const room = hubbed
         ? Math.max(0.075 * pipe.od_mm, 6)
         : socket.kind === 'bell' || socket.kind === 'ring-socket'
           ? 0.045 * pipe.od_mm
           : 0.6;
     const inside = pipe.od_mm / 2 + room;
-    const wide = Math.max(inside + t, socket.od_mm / 2);
+    const wide = Math.max(inside + thick, socket.od_mm / 2);
     const stop = depth + Math.max(gap, 0);
     const right = stop + 0.85 * pipe.od_mm;
     const bore = Math.min(pipe.od_mm / 2 - pipe.wall_mm, socket.od_mm / 2 - socket.wall_mm);
@@ -165,29 +166,29 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
     const end = adapter ? -neck : depth;
     const cut: Slab[] = [
         wall(pipe, left, end),
-        { x: 0, y: inside, w: stop, h: t, texture: textureOf(socket.material) },
-        { x: stop, y: bore, w: t, h: wide - bore, texture: textureOf(socket.material) },
-        wall(socket, stop + t, right),
+        { x: 0, y: inside, w: stop, h: thick, texture: textureOf(socket.material) },
+        { x: stop, y: bore, w: thick, h: wide - bore, texture: textureOf(socket.material) },
+        wall(socket, stop + thick, right),
     ];
     const outside: Slab[] = [
         barrel(pipe, left, 0),
         barrel(socket, stop, right),
-        { x: 0, y: 0, w: stop + t, h: wide, texture: textureOf(socket.material) },
+        { x: 0, y: 0, w: stop + thick, h: wide, texture: textureOf(socket.material) },
     ];
     const names: JointShapes['names'] = [];
     if (adapter) {
         const [r, plastic] = [pipe.od_mm / 2, textureOf(method.method === 'slip-joint' ? 'pvc' : pipe.material)];
         cut.push(
-            { x: -neck - ownDepth, y: r + 0.5, w: ownDepth, h: t, texture: plastic },
+            { x: -neck - ownDepth, y: r + 0.5, w: ownDepth, h: thick, texture: plastic },
             { x: -neck, y: r - pipe.wall_mm, w: neck + depth * 0.92, h: pipe.wall_mm + 0.5, texture: plastic },
         );
         outside.splice(
             1,
             0,
-            { x: -neck - ownDepth, y: 0, w: ownDepth, h: r + t, texture: plastic },
+            { x: -neck - ownDepth, y: 0, w: ownDepth, h: r + thick, texture: plastic },
             { x: -neck, y: 0, w: neck, h: r, texture: plastic },
         );
-        names.push({ text: method.parts[0]?.name ?? 'adapter', x: -neck - ownDepth / 2, y: r + t * 0.6 });
+        names.push({ text: method.parts[0]?.name ?? 'adapter', x: -neck - ownDepth / 2, y: r + thick * 0.6 });
     }
     if (hubbed) {
         const filled = method.method === 'caulked';
@@ -201,58 +202,64 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
         if (filled) cut.push({ x: 1, y: pipe.od_mm / 2 + 0.5, w: depth * 0.34, h: room - 0.8, texture: 'steel' });
         cut.push({
             x: 0,
-            y: inside + t,
+            y: inside + thick,
             w: Math.max(6, depth * 0.16),
-            h: t * 0.6,
+            h: thick * 0.6,
             texture: textureOf(socket.material),
         });
         outside.push({
             x: 0,
             y: 0,
             w: Math.max(6, depth * 0.16),
-            h: wide + t * 0.6,
+            h: wide + thick * 0.6,
             texture: textureOf(socket.material),
         });
         names.push(
-            { text: filled ? 'lead on oakum' : 'gasket', x: depth * 0.3, y: pipe.od_mm / 2 + room * 0.5 },
-            { text: 'hub', x: depth * 0.7, y: inside + t * 0.5 },
+            { text: filled ? t`lead on oakum` : t`gasket`, x: depth * 0.3, y: pipe.od_mm / 2 + room * 0.5 },
+            { text: t`hub`, x: depth * 0.7, y: inside + thick * 0.5 },
         );
     } else if (socket.kind === 'bell' || socket.kind === 'ring-socket') {
-        cut.push({ x: depth * 0.2, y: pipe.od_mm / 2 + 0.3, w: depth * 0.22, h: room + t * 0.35, texture: 'rub' });
-        cut.push({ x: depth * 0.12, y: inside + t, w: depth * 0.38, h: t * 0.5, texture: textureOf(socket.material) });
+        cut.push({ x: depth * 0.2, y: pipe.od_mm / 2 + 0.3, w: depth * 0.22, h: room + thick * 0.35, texture: 'rub' });
+        cut.push({
+            x: depth * 0.12,
+            y: inside + thick,
+            w: depth * 0.38,
+            h: thick * 0.5,
+            texture: textureOf(socket.material),
+        });
         outside.push({
             x: depth * 0.12,
             y: 0,
             w: depth * 0.38,
-            h: wide + t * 0.5,
+            h: wide + thick * 0.5,
             texture: textureOf(socket.material),
         });
         names.push(
-            { text: 'ring', x: depth * 0.3, y: pipe.od_mm / 2 + room },
-            { text: socket.kind === 'bell' ? 'bell' : 'socket', x: depth * 0.8, y: inside + t * 0.5 },
+            { text: t`ring`, x: depth * 0.3, y: pipe.od_mm / 2 + room },
+            { text: socket.kind === 'bell' ? t`bell` : t`socket`, x: depth * 0.8, y: inside + thick * 0.5 },
         );
     } else if (socket.kind === 'slip-nut') {
-        cut.push({ x: -0.12 * pipe.od_mm, y: pipe.od_mm / 2 + 1, w: depth * 0.6, h: t * 1.5, texture: 'steel' });
+        cut.push({ x: -0.12 * pipe.od_mm, y: pipe.od_mm / 2 + 1, w: depth * 0.6, h: thick * 1.5, texture: 'steel' });
         cut.push({
             x: 0.02 * pipe.od_mm,
             y: pipe.od_mm / 2 + 0.4,
             w: depth * 0.3,
-            h: t,
+            h: thick,
             texture: 'rub',
             wedge: [1, 0.35],
         });
-        outside.push({ x: -0.12 * pipe.od_mm, y: 0, w: depth * 0.6, h: wide + t * 0.8, texture: 'steel' });
+        outside.push({ x: -0.12 * pipe.od_mm, y: 0, w: depth * 0.6, h: wide + thick * 0.8, texture: 'steel' });
         names.push(
-            { text: 'nut', x: depth * 0.2, y: pipe.od_mm / 2 + t * 1.2 },
-            { text: 'washer, bevel in', x: depth * 0.15, y: pipe.od_mm / 2 + t * 0.4 },
+            { text: t`nut`, x: depth * 0.2, y: pipe.od_mm / 2 + thick * 1.2 },
+            { text: t`washer, bevel in`, x: depth * 0.15, y: pipe.od_mm / 2 + thick * 0.4 },
         );
     } else {
         names.push({
             text:
                 socket.kind === 'female-thread'
-                    ? 'taper thread'
+                    ? t`taper thread`
                     : method.family === 'cement'
-                      ? 'cemented all round'
+                      ? t`cemented all round`
                       : 'socket',
             x: depth * 0.5,
             y: inside,
@@ -274,7 +281,7 @@ function socketed(pipe: JointEnd, socket: JointEnd, method: JointMethod, inner: 
         names,
         left,
         right,
-        top: wide + t * 0.8,
+        top: wide + thick * 0.8,
         bore,
     };
 }
@@ -300,8 +307,8 @@ function flanges(a: JointEnd, b: JointEnd): JointShapes {
         marks: [],
         spans: [],
         names: [
-            { text: 'putty or rubber', x: 0, y: r + 0.15 * a.od_mm },
-            { text: 'flange', x: seal + plate / 2, y: r + 0.3 * a.od_mm },
+            { text: t`putty or rubber`, x: 0, y: r + 0.15 * a.od_mm },
+            { text: t`flange`, x: seal + plate / 2, y: r + 0.3 * a.od_mm },
         ],
         left,
         right,

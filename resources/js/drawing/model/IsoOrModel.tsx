@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import type { Evaluation } from '../../api/types';
 
@@ -21,14 +22,14 @@ export function IsoOrModel({ children, ...model }: Props) {
     const [isModel, setModel] = useState(false);
     return (
         <>
-            <div className="frames" role="group" aria-label="How it is drawn">
+            <div className="frames" role="group" aria-label={t`How it is drawn`}>
                 <button
                     type="button"
                     className={isModel ? 'chip' : 'chip on'}
                     aria-pressed={!isModel}
                     onClick={() => setModel(false)}
                 >
-                    Isometric
+                    {t`Isometric`}
                 </button>
                 <button
                     type="button"
@@ -36,11 +37,11 @@ export function IsoOrModel({ children, ...model }: Props) {
                     aria-pressed={isModel}
                     onClick={() => setModel(true)}
                 >
-                    Model to turn
+                    {t`Model to turn`}
                 </button>
             </div>
             {isModel ? (
-                <Suspense fallback={<p className="none">Fetching the model.</p>}>
+                <Suspense fallback={<p className="none">{t`Fetching the model.`}</p>}>
                     <Model {...model} />
                 </Suspense>
             ) : (

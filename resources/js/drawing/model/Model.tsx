@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from 'react';
 import type { Evaluation } from '../../api/types';
 import { useSize } from '../../shared/useSize';
@@ -53,33 +54,36 @@ export default function Model({ evaluation, runs, name, selected, onPick }: Prop
         move(...by);
     };
     if (isMissing)
-        return <p className="none">This browser draws no models: WebGL is off. The isometric shows the same.</p>;
+        return <p className="none">{t`This browser draws no models: WebGL is off. The isometric shows the same.`}</p>;
     return (
         <div className="model" ref={box}>
             <canvas
                 ref={canvas}
                 tabIndex={0}
                 role="img"
-                aria-label={`Model of ${name}: ${solids.tubes.filter((one) => one.kind !== 'fitting').length} pieces. Turn it with the arrow keys, plus and minus come nearer and go away.`}
+                aria-label={[
+                    t`Model of ${name}: ${solids.tubes.filter((one) => one.kind !== 'fitting').length} pieces.`,
+                    t`Turn it with the arrow keys, plus and minus come nearer and go away.`,
+                ].join(' ')}
                 onKeyDown={onKey}
             />
             <div className="turn">
-                <button type="button" aria-label="Turn the model left" onClick={() => move(30, 0)}>
+                <button type="button" aria-label={t`Turn the model left`} onClick={() => move(30, 0)}>
                     ←
                 </button>
-                <button type="button" aria-label="Turn the model right" onClick={() => move(-30, 0)}>
+                <button type="button" aria-label={t`Turn the model right`} onClick={() => move(-30, 0)}>
                     →
                 </button>
-                <button type="button" aria-label="Look from higher" onClick={() => move(0, 20)}>
+                <button type="button" aria-label={t`Look from higher`} onClick={() => move(0, 20)}>
                     ↑
                 </button>
-                <button type="button" aria-label="Look from lower" onClick={() => move(0, -20)}>
+                <button type="button" aria-label={t`Look from lower`} onClick={() => move(0, -20)}>
                     ↓
                 </button>
-                <button type="button" aria-label="Nearer" onClick={() => move(0, 0, 1.25)}>
+                <button type="button" aria-label={t`Nearer`} onClick={() => move(0, 0, 1.25)}>
                     +
                 </button>
-                <button type="button" aria-label="Farther" onClick={() => move(0, 0, 0.8)}>
+                <button type="button" aria-label={t`Farther`} onClick={() => move(0, 0, 0.8)}>
                     −
                 </button>
             </div>

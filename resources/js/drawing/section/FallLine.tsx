@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useId, useMemo } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import { Materials } from '../Materials';
@@ -76,7 +78,7 @@ export function FallLine({
             height={section.height}
             viewBox={`0 0 ${section.width} ${section.height}`}
             role="img"
-            aria-label="The fall line"
+            aria-label={t`The fall line`}
         >
             <Materials prefix={prefix} />
             {chosen && (
@@ -230,7 +232,7 @@ function FlagArt({ flag, onClick }: { flag: Flag; onClick: () => void }) {
             data-flag={severity}
             onClick={onClick}
             role="img"
-            aria-label={`${WORDS[severity]}: ${flag.text || 'see findings'}`}
+            aria-label={`${WORDS[severity]}: ${flag.text || t`see findings`}`}
         >
             <path
                 d={`M${flag.pole.from.join(' ')}L${flag.pole.to[0]} ${flag.pole.to[1] - 2}`}
@@ -307,14 +309,16 @@ function Legend({
     return (
         <g>
             <text x={x} y={y + 18} style={{ font: '700 21px var(--f-mark)' }}>
-                The fall line
+                {t`The fall line`}
             </text>
             <text x={x} y={y + 36} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
                 {`${scales.charAt(0).toUpperCase()}${scales.slice(1)}.`}
             </text>
             <text x={x} y={y + 52} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                Breaks mark what is drawn short. Water drawn at{' '}
-                {fill > 0.32 && fill < 0.34 ? 'a third' : `${Math.round(fill * 100)} %`}, assumed.
+                <Trans>
+                    Breaks mark what is drawn short. Water drawn at{' '}
+                    {fill > 0.32 && fill < 0.34 ? t`a third` : `${Math.round(fill * 100)} %`}, assumed.
+                </Trans>
             </text>
             <rect x={x} y={y + 66} width="26" height="13" style={{ fill: texture, stroke: 'var(--edge)' }} />
             <text x={x + 32} y={y + 77} style={{ fontSize: 13, fontWeight: 600 }}>
@@ -327,10 +331,10 @@ function Legend({
                 textAnchor="middle"
                 style={{ font: '700 14px var(--f-mark)', fill: 'var(--on-mark)' }}
             >
-                A
+                {t`A`}
             </text>
             <text x={x + 95} y={y + 77} style={{ fontSize: 13 }}>
-                you cut it
+                {t`you cut it`}
             </text>
             <circle
                 cx={x + 170}
@@ -347,11 +351,11 @@ function Legend({
                 1
             </text>
             <text x={x + 184} y={y + 77} style={{ fontSize: 13 }}>
-                you join it
+                {t`you join it`}
             </text>
             <path d={`M${x + 254} ${y + 65}v15`} style={{ stroke: 'var(--mark)', strokeWidth: 3 }} />
             <text x={x + 262} y={y + 77} style={{ fontSize: 13 }}>
-                line at lip
+                {t`line at lip`}
             </text>
         </g>
     );

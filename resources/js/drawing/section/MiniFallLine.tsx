@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId, useMemo } from 'react';
 import type { RunDrawing } from '../../api/types';
 import { Materials } from '../Materials';
@@ -28,7 +29,7 @@ export function MiniFallLine({
             height={section.height}
             viewBox={`0 0 ${section.width} ${section.height}`}
             role="img"
-            aria-label="The fall line"
+            aria-label={t`The fall line`}
         >
             <Materials prefix={prefix} />
             <RunArt

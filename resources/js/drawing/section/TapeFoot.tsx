@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 import type { Section } from './geometry';
 
@@ -39,7 +40,7 @@ export function TapeFoot({ section, units }: { section: Section; units: Units })
                 </g>
             ))}
             <text x={first.p[0]} y={y + 13} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                tape in plan, from the outlet; {scalesInWords(section)}
+                {t`tape in plan, from the outlet; ${scalesInWords(section)}`}
             </text>
         </g>
     );
@@ -61,7 +62,7 @@ export function scalesInWords(section: Section): string {
     const times = section.v / section.h;
     const heights =
         times < 1.05
-            ? 'heights, fittings and lengths to one scale'
-            : `heights and fittings ${times.toFixed(1).replace('.0', '')} times the scale of lengths`;
-    return section.falls < 0.99 ? `${heights}, falls at ${Math.round(section.falls * 100)} % of that` : heights;
+            ? t`heights, fittings and lengths to one scale`
+            : t`heights and fittings ${times.toFixed(1).replace('.0', '')} times the scale of lengths`;
+    return section.falls < 0.99 ? t`${heights}, falls at ${Math.round(section.falls * 100)} % of that` : heights;
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Finding, RunDrawing, RunReport, Severity, Units } from '../../api/types';
 import { boxAround, Ground, textWidth, type Box } from './boxes';
 import { tickBoxes, type TickOf } from './ticks';
@@ -52,7 +53,7 @@ export interface Ends {
 export const TAG = 20;
 const GAP = 5;
 const FLAG_H = 24;
-export const WORDS: Record<Severity, string> = { stop: 'Stop', warn: 'Warn', unknown: 'Not known', note: 'Note' };
+export const WORDS: Record<Severity, string> = { stop: t`Stop`, warn: t`Warn`, unknown: t`Not known`, note: t`Note` };
 
 /**
  * Places every tag, flag and word on the section so that none lies over another: pipes first, then numbers below,
@@ -245,7 +246,7 @@ function placeEnds(ground: Ground, section: Section, ends: Ends): Label[] {
     };
     put(section.nodes[0], ends.outlet, 'outlet', -1);
     const last = section.nodes.at(-1);
-    put(last, last?.kind === 'open' ? 'waits for the next leg' : ends.tieIn, 'tie-in', 1);
+    put(last, last?.kind === 'open' ? t`waits for the next leg` : ends.tieIn, 'tie-in', 1);
     return labels;
 }
 
@@ -389,7 +390,7 @@ function placeWords(ground: Ground, section: Section, units: Units, letters: str
             link.hubIn;
         if (link.kind === 'level' && link.piece && link.leg.fall && !link.piece.between) {
             const fall =
-                units === 'inch' ? `falls ${link.leg.fall.inch} in per ft` : `falls ${link.leg.fall.metric} mm per m`;
+                units === 'inch' ? t`falls ${link.leg.fall.inch} in per ft` : t`falls ${link.leg.fall.metric} mm per m`;
             const size = Math.min(14, link.bore * 0.62);
             if (size >= 10 && textWidth(fall, size) + 40 < visible) {
                 labels.push({
@@ -417,7 +418,7 @@ function placeWords(ground: Ground, section: Section, units: Units, letters: str
         }
         if (link.kind === 'steep' && link.broken && link.leg.length) {
             const said = units === 'inch' ? link.leg.length.feet : `${link.leg.length.metric} mm`;
-            const text = `${said}, drawn short`;
+            const text = t`${said}, drawn short`;
             const w = textWidth(text, 13);
             for (const side of [-1, 1]) {
                 for (const dy of [0, 16, -16, 30]) {
@@ -445,7 +446,7 @@ function placeWords(ground: Ground, section: Section, units: Units, letters: str
 
 function turnLabel(put: (label: Label, box: Box) => void, node: DrawnNode): void {
     if (node.planTurn === 0) return;
-    const text = `turns ${node.planTurn > 0 ? 'right' : 'left'} ${Math.round(Math.abs(node.planTurn))}°`;
+    const text = t`turns ${node.planTurn > 0 ? t`right` : t`left`} ${Math.round(Math.abs(node.planTurn))}°`;
     const y = node.p[1] - node.hubOd / 2 - 34;
     put(
         { kind: 'turn', text, at: [node.p[0] + 8, y], size: 13, anchor: 'start', rotate: 0 },

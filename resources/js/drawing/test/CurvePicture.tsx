@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { SiteTest, TestMethod } from '../../api/types';
 import { localClock } from '../../shared/localClock';
 
@@ -41,7 +42,7 @@ export function CurvePicture({ test, method, width, now, said }: Props) {
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label={`Readings: ${points.map((one) => said(one.value)).join(', ') || 'none yet'}`}
+            aria-label={t`Readings: ${points.map((one) => said(one.value)).join(', ') || t`none yet`}`}
         >
             <rect x={LEFT} y={TOP} width={width - LEFT - RIGHT} height={HEIGHT} className="curve-field" />
             {test.from !== null && test.until !== null && (
@@ -67,7 +68,7 @@ export function CurvePicture({ test, method, width, now, said }: Props) {
             </text>
             {test.until !== null && (
                 <text x={x(Date.parse(test.until))} y={height - 10} className="head-cap end">
-                    until {localClock(test.until)}
+                    {t`until ${localClock(test.until)}`}
                 </text>
             )}
             {last && (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { TestedSystem, Units } from '../../api/types';
 import { runInWords } from '../../shared/lengths';
 
@@ -27,11 +28,11 @@ export function HeadPicture({ system, units, width }: Props) {
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label="What stands above each end while it is filled"
+            aria-label={t`What stands above each end while it is filled`}
         >
             <path d={`M${LEFT} ${TOP}H${width - RIGHT}`} className="head-level" />
             <text x={LEFT} y={TOP - 9} className="head-cap">
-                the water stands here
+                {t`the water stands here`}
             </text>
             {ends.map((end) => {
                 const x = LEFT + step * (end.n - 0.5);
@@ -51,7 +52,7 @@ export function HeadPicture({ system, units, width }: Props) {
                             {end.n}
                         </text>
                         <text x={x} y={TOP + deep + 33} className="head-cap middle">
-                            {end.is_fill ? 'fill' : runInWords(end.mm, units)}
+                            {end.is_fill ? t`fill` : runInWords(end.mm, units)}
                         </text>
                     </g>
                 );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 interface Props {
     /** difference of the two columns, mm of water; null: nothing was read yet */
     value: number | null;
@@ -25,7 +26,7 @@ export function WaterGauge({ value, wanted, said }: Props) {
             height={HEIGHT}
             viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
             role="img"
-            aria-label={`Water gauge: ${said}`}
+            aria-label={t`Water gauge: ${said}`}
         >
             <path
                 d={`${outer(middle + half, middle - half)}h${-TUBE}V${foot - TUBE}H${left + TUBE}V${middle + half}Z`}
@@ -37,10 +38,10 @@ export function WaterGauge({ value, wanted, said }: Props) {
                 className="gauge-mark"
             />
             <text x={left + TUBE / 2} y={12} className="head-cap middle">
-                pipes
+                {t`pipes`}
             </text>
             <text x={right + TUBE / 2} y={12} className="head-cap middle">
-                open
+                {t`open`}
             </text>
         </svg>
     );

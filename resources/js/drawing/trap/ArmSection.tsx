@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 import { useSize } from '../../shared/useSize';
@@ -44,7 +45,7 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                     width={shape.width}
                     height={shape.height}
                     role="img"
-                    aria-label={`Long section of the arm: the vent opening lies ${below ? 'below' : 'above'} the weir`}
+                    aria-label={t`Long section of the arm: the vent opening lies ${below ? t`below` : t`above`} the weir`}
                 >
                     <defs>
                         <clipPath id="arm-water">
@@ -74,10 +75,10 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                         style={{ fill: below ? 'var(--ink)' : 'var(--sheet)', stroke: 'var(--ink)', strokeWidth: 2 }}
                     />
                     <text x={shape.stack.right + 10} y={shape.opening[1] - 8} style={{ fontSize: 13, fontWeight: 600 }}>
-                        opening
+                        {t`opening`}
                     </text>
                     <text x={shape.stack.right + 10} y={shape.weir + 15} style={{ fontSize: 13, fill: 'var(--water)' }}>
-                        weir level
+                        {t`weir level`}
                     </text>
                     {shape.broken && (
                         <text
@@ -86,7 +87,7 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                             textAnchor="middle"
                             style={{ fontSize: 13, fill: 'var(--ink-2)' }}
                         >
-                            drawn short
+                            {t`drawn short`}
                         </text>
                     )}
                     <path
@@ -100,11 +101,11 @@ export function ArmSection({ boreMm, lengthMm, fallMmPerM, sealMm, mostMm, least
                         style={{ font: '700 17px var(--f-mark)', fill: 'var(--mark)' }}
                     >
                         {lengthInWords(lengthMm, units)}
-                        {mostMm !== null && ` of ${lengthInWords(mostMm, units)}${over ? ': too long' : ''}`}
+                        {mostMm !== null && t` of ${lengthInWords(mostMm, units)}${over ? t`: too long` : ''}`}
                     </text>
                     {leastMm !== null && lengthMm < leastMm && (
                         <text x={x0} y={y0 - b - 12} style={{ fontSize: 13, fontWeight: 600 }}>
-                            at least {lengthInWords(leastMm, units)}
+                            {t`at least ${lengthInWords(leastMm, units)}`}
                         </text>
                     )}
                 </svg>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { TrapSealOutput, Units } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 
@@ -25,7 +26,7 @@ export function SealCurve({ result, sealMm, units }: Props) {
             className="seal-curve"
             viewBox={`0 0 ${W} ${H}`}
             role="img"
-            aria-label={`The seal falls to ${said(result.seal_left_mm)} of ${said(sealMm)}`}
+            aria-label={t`The seal falls to ${said(result.seal_left_mm)} of ${said(sealMm)}`}
         >
             <path d={`M${LEFT} 10V${FOOT}H${W - 8}`} style={{ fill: 'none', stroke: 'var(--ink)', strokeWidth: 1.4 }} />
             <path
@@ -43,7 +44,7 @@ export function SealCurve({ result, sealMm, units }: Props) {
                         style={{ stroke: 'var(--ink)', strokeWidth: 1.4, strokeDasharray: '6 4' }}
                     />
                     <text x={W - 10} y={y(least) - 4} textAnchor="end" style={{ fontSize: 12 }}>
-                        has to stay
+                        {t`has to stay`}
                     </text>
                 </>
             )}
@@ -54,10 +55,10 @@ export function SealCurve({ result, sealMm, units }: Props) {
                 0
             </text>
             <text x={W - 10} y={FOOT + 18} textAnchor="end" style={{ fontSize: 12 }}>
-                {last.toFixed(0)} s
+                {t`${last.toFixed(0)} s`}
             </text>
             <text x={LEFT + 4} y={FOOT + 18} style={{ fontSize: 12 }}>
-                seal in the trap
+                {t`seal in the trap`}
             </text>
         </svg>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 interface Props {
     /** from the axis of the tailpiece to the face of the wall, mm */
     ahead: number;
@@ -32,7 +33,7 @@ export function TrapFitDrawing({ ahead, down, tall, reach, seal, high, said }: P
             viewBox="0 0 620 290"
             width="100%"
             role="img"
-            aria-label={`The trap from the side. ${said.change ?? 'The heights meet.'}`}
+            aria-label={t`The trap from the side. ${said.change ?? t`The heights meet.`}`}
         >
             <rect x={wall} y={14} width={34} height={262} style={{ fill: 'var(--well)', stroke: 'var(--rule-2)' }} />
             <path d={`M${x0} 12V${y0}`} style={pipe} />
@@ -68,7 +69,7 @@ export function TrapFitDrawing({ ahead, down, tall, reach, seal, high, said }: P
                 </text>
             )}
             <text x={wall + 6} y={270} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                wall
+                {t`wall`}
             </text>
         </svg>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 interface Props {
     /** from the leg of the trap to the axis of the riser, mm */
     arm: number;
@@ -9,7 +10,7 @@ interface Props {
     said: { arm: string | null; riser: string | null };
 }
 
-const MARK = { font: '700 15px var(--f-mark)', fill: 'var(--mark)' };
+const MARK = { font: t`700 15px var(--f-mark)`, fill: 'var(--mark)' };
 
 /**
  * The trap over an outlet in the floor from the side, to one scale: the arm into the tee on the riser, and the vent up
@@ -35,7 +36,10 @@ export function TrapOverFloorDrawing({ arm, riser, tall, reach, seal, said }: Pr
             viewBox="0 0 620 300"
             width="100%"
             role="img"
-            aria-label={`The trap over the outlet in the floor, from the side. Arm ${said.arm ?? 'not known'}, riser ${said.riser ?? 'not known'}; the vent goes up from the tee.`}
+            aria-label={[
+                t`The trap over the outlet in the floor, from the side.`,
+                t`Arm ${said.arm ?? t`not known`}, riser ${said.riser ?? t`not known`}; the vent goes up from the tee.`,
+            ].join(' ')}
         >
             <rect x={20} y={floor} width={580} height={26} style={{ fill: 'var(--well)', stroke: 'var(--rule-2)' }} />
             <path d={stack} style={wall} />
@@ -50,7 +54,7 @@ export function TrapOverFloorDrawing({ arm, riser, tall, reach, seal, said }: Pr
                 style={{ fill: 'none', stroke: 'var(--ink-2)', strokeWidth: 2 }}
             />
             <text x={pipe + 40} y={56} style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                vent
+                {t`vent`}
             </text>
             {said.arm && (
                 <text x={(leg + pipe) / 2 - 14} y={branch - 18} textAnchor="middle" style={MARK}>
@@ -63,7 +67,7 @@ export function TrapOverFloorDrawing({ arm, riser, tall, reach, seal, said }: Pr
                 </text>
             )}
             <text x={28} y={floor + 18} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                floor
+                {t`floor`}
             </text>
         </svg>
     );

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useMemo } from 'react';
 import type { Evaluation } from '../../api/types';
 import { runInWords } from '../../shared/lengths';
@@ -26,7 +28,7 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
     const last = drawn.at(-1);
     const inch = evaluation.units === 'inch';
     const length = (mm: number): string => runInWords(mm, evaluation.units);
-    if (!last) return <p className="none">This run has no leg yet.</p>;
+    if (!last) return <p className="none">{t`This run has no leg yet.`}</p>;
     const names = drawn.filter((one, i) => i === 0 || drawn[i - 1]?.stretch.run !== one.stretch.run);
     return (
         <svg
@@ -35,7 +37,7 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
             height={height}
             viewBox={`0 0 ${width} ${height}`}
             role="img"
-            aria-label={`The way from ${outlet} to where it ends: ${length(way.plan)} in plan, ${length(way.drop)} down, through ${names.map((one) => one.stretch.name).join(', ')}`}
+            aria-label={t`The way from ${outlet} to where it ends: ${length(way.plan)} in plan, ${length(way.drop)} down, through ${names.map((one) => one.stretch.name).join(', ')}`}
         >
             {drawn.map(({ stretch, from, to, short }, i) => (
                 <g key={i} className="way-part" onClick={() => onRun(stretch.run)}>
@@ -58,7 +60,7 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                             y={(from[1] + to[1]) / 2 + 4}
                             style={{ fontSize: 12, fill: 'var(--ink-3)' }}
                         >
-                            {length(Math.abs(stretch.drop))} {stretch.drop < 0 ? 'up' : 'down'}
+                            {length(Math.abs(stretch.drop))} {stretch.drop < 0 ? t`up` : t`down`}
                         </text>
                     ) : (
                         to[0] - from[0] > 74 &&
@@ -69,7 +71,7 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                                 textAnchor="middle"
                                 style={{ fontSize: 12.5, fill: 'var(--water)', fontWeight: 600 }}
                             >
-                                {inch ? `${stretch.fall.inch} in per ft` : stretch.fall.metric}
+                                {inch ? t`${stretch.fall.inch} in per ft` : stretch.fall.metric}
                             </text>
                         )
                     )}
@@ -102,16 +104,18 @@ export function WayLine({ evaluation, run, outlet, width, height, onRun }: Props
                         style={{ fontSize: 13.5, fontWeight: 600 }}
                     >
                         {one.stretch.name}, {one.stretch.size}
-                        {inch ? ' in' : ''}
+                        {inch ? t` in` : ''}
                     </text>
                 </g>
             ))}
             <text x={last.to[0] + 12} y={last.to[1] + 5} style={{ fontSize: 13 }}>
-                {way.open ?? 'where it ends'}
+                {way.open ?? t`where it ends`}
             </text>
             <text x={60} y={height - 10} style={{ fontSize: 12, fill: 'var(--ink-3)' }}>
-                {length(way.plan)} in plan, {length(way.drop)} down in all; falls {times.toFixed(0)} times steeper than
-                they are, uprights drawn short
+                <Trans>
+                    {length(way.plan)} in plan, {length(way.drop)} down in all; falls {times.toFixed(0)} times steeper
+                    than they are, uprights drawn short
+                </Trans>
             </text>
         </svg>
     );

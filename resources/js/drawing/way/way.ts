@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Evaluation, PipeReport, Point, RunReport } from '../../api/types';
 
 /** A stretch of one leg on the way of the water, in mm: how far it leads in plan and where it lies in height. */
@@ -45,7 +46,7 @@ export function wayOf(evaluation: Evaluation, from: string): Way {
         addRun(way, evaluation, run, place.name, start === null ? null : minus(start, place.at));
         start = plus(run.end, place.at);
         const into = place.rises ? null : place.into;
-        if (into !== null && seen.has(into)) way.open = 'It leads round in a loop.';
+        if (into !== null && seen.has(into)) way.open = t`It leads round in a loop.`;
         id = into;
     }
     for (const stretch of way.stretches) {

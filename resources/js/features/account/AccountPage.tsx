@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { changePassword, devicesQuery, renameMe, signOutElsewhere } from '../../api/people';
@@ -5,8 +6,10 @@ import { accountQuery } from '../../api/queries';
 import type { Account } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
+import { Choice } from '../../shared/Choice';
 import { Field } from '../../shared/Field';
 import { formText } from '../../shared/formText';
+import { currentLocale, speak } from '../../shared/locale';
 import { localClock } from '../../shared/localClock';
 import { Problem } from '../../shared/Problem';
 import { Shape } from '../../shared/Shape';
@@ -20,25 +23,26 @@ import { StartCrew } from './StartCrew';
 /** Somebody's own account: their name, their password, where they are signed in, and their crews. */
 export function AccountPage() {
     const account = useQuery(accountQuery);
-    useTitle('Your account');
-    if (!account.data) return <p className="waiting">One moment.</p>;
+    useTitle(t`Your account`);
+    if (!account.data) return <p className="waiting">{t`One moment.`}</p>;
     return (
         <div className="account">
             <header className="head">
-                <Link className="brand" to="/" aria-label="Fall Bend, all jobs">
-                    <BrandGlyph /> Fall Bend
+                <Link className="brand" to="/" aria-label={t`Fall Bend, all jobs`}>
+                    <BrandGlyph /> {t`Fall Bend`}
                 </Link>
                 <div className="fill" />
                 <Link className="beside" to="/">
-                    All jobs
+                    {t`All jobs`}
                 </Link>
                 <Beside />
             </header>
             <main>
-                <h1>Your account</h1>
+                <h1>{t`Your account`}</h1>
                 <div className="account-parts">
                     <YourName account={account.data} />
                     <YourPassword />
+                    <YourWords />
                     <Devices />
                     {account.data.crews.map((crew) => (
                         <CrewSection key={crew.id} crew={crew} isChosen={crew.id === account.data.crew} />
@@ -57,18 +61,18 @@ function YourName({ account }: { account: Account }) {
         (form) => renameMe(formText(form, 'name')),
         (changed) => {
             client.setQueryData(accountQuery.queryKey, changed);
-            say('Saved.');
+            say(t`Saved.`);
         },
     );
     return (
-        <section aria-label="Name">
-            <h2>You</h2>
-            <p className="cap">Signed in with {account.email}</p>
+        <section aria-label={t`Name`}>
+            <h2>{t`You`}</h2>
+            <p className="cap">{t`Signed in with ${account.email}`}</p>
             <form onSubmit={onSubmit}>
                 <Field
                     id="account-name"
                     name="name"
-                    label="Name, as others see it"
+                    label={t`Name, as others see it`}
                     start={account.name}
                     maxLength={80}
                     autoComplete="name"
@@ -76,7 +80,7 @@ function YourName({ account }: { account: Account }) {
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
-                    Save
+                    {t`Save`}
                 </button>
                 <Saved text={saved} />
             </form>
@@ -91,19 +95,19 @@ function YourPassword() {
         (form) => changePassword(formText(form, 'current'), formText(form, 'password')),
         (_, form) => {
             form.reset();
-            say('Saved. Every other device is signed out.');
+            say(t`Saved. Every other device is signed out.`);
             void client.invalidateQueries({ queryKey: devicesQuery.queryKey });
         },
     );
     return (
-        <section aria-label="Password">
-            <h2>Password</h2>
+        <section aria-label={t`Password`}>
+            <h2>{t`Password`}</h2>
             <form onSubmit={onSubmit}>
                 <Field
                     id="account-current"
                     name="current"
                     type="password"
-                    label="Your password now"
+                    label={t`Your password now`}
                     autoComplete="current-password"
                     errors={errors}
                 />
@@ -111,18 +115,41 @@ function YourPassword() {
                     id="account-password"
                     name="password"
                     type="password"
-                    label="A new one"
-                    help="at least 10 characters; every other device is signed out"
+                    label={t`A new one`}
+                    help={t`at least 10 characters; every other device is signed out`}
                     maxLength={72}
                     autoComplete="new-password"
                     errors={errors}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
-                    Change the password
+                    {t`Change the password`}
                 </button>
                 <Saved text={saved} />
             </form>
+        </section>
+    );
+}
+
+/** The words and spelling of the interface: kept on the device, so that they are there before anybody signs in. */
+function YourWords() {
+    return (
+        <section aria-label={t`Words and spelling`}>
+            <h2>{t`Words and spelling`}</h2>
+            <p className="cap">
+                {t`Of the interface, on this device. What a job says of its parts goes by its rulebook.`}
+            </p>
+            <Choice
+                id="account-words"
+                name="words"
+                label={t`It speaks`}
+                start={currentLocale()}
+                options={[
+                    ['en-US', t`American: center, color, lavatory`],
+                    ['en-GB', t`British: centre, colour, basin`],
+                ]}
+                onChange={(chosen) => speak(chosen === 'en-GB' ? 'en-GB' : 'en-US')}
+            />
         </section>
     );
 }
@@ -136,19 +163,19 @@ function Devices() {
     const end = async (): Promise<void> => {
         const result = await signOutElsewhere();
         if (!result.ok) throw new Error(result.message);
-        say('Signed out everywhere else.');
+        say(t`Signed out everywhere else.`);
         await client.invalidateQueries({ queryKey: devicesQuery.queryKey });
     };
     return (
-        <section aria-label="Devices">
-            <h2>Where you are signed in</h2>
+        <section aria-label={t`Devices`}>
+            <h2>{t`Where you are signed in`}</h2>
             {devices.isError && <Problem text={devices.error.message} />}
             <ul>
                 {(devices.data ?? []).map((device) => (
                     <li key={`${device.device} ${device.last_seen}`}>
                         <Shape kind={device.here ? 'done' : 'open'} size={14} /> {device.device}{' '}
                         <span className="cap">
-                            {device.here ? 'this one' : `last seen ${localClock(device.last_seen)}`}
+                            {device.here ? t`this one` : t`last seen ${localClock(device.last_seen)}`}
                         </span>
                     </li>
                 ))}
@@ -159,7 +186,7 @@ function Devices() {
                 disabled={busy || (devices.data?.length ?? 0) < 2}
                 onClick={() => void attempt(end)}
             >
-                Sign out everywhere else
+                {t`Sign out everywhere else`}
             </button>
             <Problem text={problem} />
             <Saved text={saved} />

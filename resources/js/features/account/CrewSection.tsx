@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { chooseCrew, crewQuery, invite, renameCrew, withdrawInvitation } from '../../api/people';
@@ -29,20 +30,20 @@ export function CrewSection({ crew, isChosen }: Props) {
         await otherCrew(client, result.data);
     };
     return (
-        <section aria-label={`Crew ${crew.name}`}>
-            <h2>Crew: {crew.name}</h2>
+        <section aria-label={t`Crew ${crew.name}`}>
+            <h2>{t`Crew: ${crew.name}`}</h2>
             {isChosen ? (
                 <p>
-                    <Shape kind="done" size={14} /> You work for it now: its jobs stand on the board.
+                    <Shape kind="done" size={14} /> {t`You work for it now: its jobs stand on the board.`}
                 </p>
             ) : (
                 <button type="button" className="plain" disabled={busy} onClick={() => void attempt(choose)}>
-                    Work for this crew
+                    {t`Work for this crew`}
                 </button>
             )}
             <Problem text={problem} />
             <CrewName crew={crew} />
-            <h3>People</h3>
+            <h3>{t`People`}</h3>
             {people.isError && <Problem text={people.error.message} />}
             <ul>
                 {(people.data?.people ?? []).map(({ id, name, email }) => (
@@ -64,19 +65,19 @@ function CrewName({ crew }: { crew: Props['crew'] }) {
     );
     return (
         <details>
-            <summary>Change its name</summary>
+            <summary>{t`Change its name`}</summary>
             <form onSubmit={onSubmit}>
                 <Field
                     id={`crew-${crew.id}`}
                     name="name"
-                    label="Name of the crew"
+                    label={t`Name of the crew`}
                     start={crew.name}
                     maxLength={80}
                     errors={errors}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
-                    Save
+                    {t`Save`}
                 </button>
             </form>
         </details>
@@ -97,20 +98,20 @@ function Invitations({ crew, invitations }: { crew: number; invitations: Invitat
     );
     return (
         <>
-            <h3>Invite somebody</h3>
+            <h3>{t`Invite somebody`}</h3>
             <form onSubmit={onSubmit}>
                 <Field
                     id={`invite-${crew}`}
                     name="for"
-                    label="Who is it"
-                    help="the link lets one person in, and runs out after 7 days"
+                    label={t`Who is it`}
+                    help={t`the link lets one person in, and runs out after 7 days`}
                     maxLength={80}
                     autoComplete="off"
                     errors={errors}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
-                    Make a link
+                    {t`Make a link`}
                 </button>
             </form>
             {link !== null && (
@@ -123,10 +124,10 @@ function Invitations({ crew, invitations }: { crew: number; invitations: Invitat
                             className="plain small"
                             onClick={() => void navigator.clipboard.writeText(link)}
                         >
-                            Copy it
+                            {t`Copy it`}
                         </button>
                     )}
-                    <span className="cap">It is shown this once: send it to them now.</span>
+                    <span className="cap">{t`It is shown this once: send it to them now.`}</span>
                 </p>
             )}
             <ul>
@@ -157,7 +158,7 @@ function InvitationLine({ crew, invitation, onWithdrawn }: LineProps) {
             <span className="cap">{stateInWords(invitation)}</span>
             {invitation.state === 'open' && (
                 <button type="button" className="plain small" disabled={busy} onClick={() => void attempt(withdraw)}>
-                    Withdraw
+                    {t`Withdraw`}
                 </button>
             )}
             <Problem text={problem} />
@@ -168,12 +169,12 @@ function InvitationLine({ crew, invitation, onWithdrawn }: LineProps) {
 function stateInWords({ state, accepted_by, by, expires_at }: Invitation): string {
     switch (state) {
         case 'accepted':
-            return `came in as ${accepted_by ?? 'somebody who is gone'}`;
+            return t`came in as ${accepted_by ?? t`somebody who is gone`}`;
         case 'withdrawn':
             return 'withdrawn';
         case 'expired':
-            return 'ran out';
+            return t`ran out`;
         default:
-            return `invited by ${by}, until ${localClock(expires_at)}`;
+            return t`invited by ${by}, until ${localClock(expires_at)}`;
     }
 }

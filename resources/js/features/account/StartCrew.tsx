@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { startCrew } from '../../api/people';
 import { Field } from '../../shared/Field';
@@ -17,20 +18,20 @@ export function StartCrew() {
         },
     );
     return (
-        <section aria-label="Another crew">
-            <h2>Another crew</h2>
+        <section aria-label={t`Another crew`}>
+            <h2>{t`Another crew`}</h2>
             <form onSubmit={onSubmit}>
                 <Field
                     id="new-crew"
                     name="name"
-                    label="What it is called"
-                    help="its jobs, numbers and prices are its own"
+                    label={t`What it is called`}
+                    help={t`its jobs, numbers and prices are its own`}
                     maxLength={80}
                     errors={errors}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="plain" disabled={busy}>
-                    Start the crew
+                    {t`Start the crew`}
                 </button>
             </form>
         </section>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { EMPTY, IdentifyPanel, type Evidence } from '../identify';
@@ -11,11 +12,11 @@ import { JoinTab } from './JoinTab';
 import { OwnTab } from './OwnTab';
 
 const TABS = [
-    ['identify', 'Identify a pipe', 'string, calliper, print'],
-    ['joins', 'What joins them', 'any two ends'],
-    ['catalogue', 'Catalogue', 'pipes, fittings, parts'],
-    ['own', 'Ours', 'our own numbers'],
-    ['instruments', 'Instruments', 'level, laser, gauge'],
+    ['identify', t`Identify a pipe`, t`string, caliper, print`],
+    ['joins', t`What joins them`, t`any two ends`],
+    ['catalogue', t`Catalog`, t`pipes, fittings, parts`],
+    ['own', t`Ours`, t`our own numbers`],
+    ['instruments', t`Instruments`, t`level, laser, gauge`],
 ] as const;
 
 /** The Bench: single tools beside the jobs. */
@@ -24,24 +25,24 @@ export function BenchPage() {
     const navigate = useNavigate();
     const [evidence, setEvidence] = useState<Evidence>(EMPTY('inch'));
     const units = evidence.region === 'uk' ? 'mm' : 'inch';
-    useTitle(TABS.find(([key]) => key === tab)?.[1], 'Bench');
+    useTitle(TABS.find(([key]) => key === tab)?.[1], t`Bench`);
     return (
         <div className="bench">
             <header className="head">
                 <Link className="brand" to="/">
-                    <BrandGlyph /> Fall Bend
+                    <BrandGlyph /> {t`Fall Bend`}
                 </Link>
                 <div className="wide">
-                    <span className="cap">Bench</span>
+                    <span className="cap">{t`Bench`}</span>
                     <b>{TABS.find(([key]) => key === tab)?.[1]}</b>
                 </div>
                 <div className="fill" />
                 <Link className="beside" to="/">
-                    Jobs
+                    {t`Jobs`}
                 </Link>
                 <Beside />
             </header>
-            <nav className="strip bench-strip" aria-label="Bench">
+            <nav className="strip bench-strip" aria-label={t`Bench`}>
                 {TABS.map(([key, name, what]) => (
                     <Link
                         key={key}
@@ -55,7 +56,9 @@ export function BenchPage() {
                 ))}
             </nav>
             <main className="station">
-                <h1 className="unseen">Bench: {TABS.find(([key]) => key === tab)?.[1]}</h1>
+                <h1 className="unseen">
+                    {t`Bench:`} {TABS.find(([key]) => key === tab)?.[1]}
+                </h1>
                 {tab === 'catalogue' ? (
                     <CatalogueTab />
                 ) : tab === 'own' ? (
@@ -79,7 +82,7 @@ export function BenchPage() {
                                     )
                                 }
                             >
-                                What joins {candidate.short} to mine
+                                {t`What joins ${candidate.short} to mine`}
                             </button>
                         )}
                     />

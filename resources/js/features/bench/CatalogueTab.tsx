@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { catalogueQuery, systemsQuery } from '../../api/queries';
@@ -12,21 +13,21 @@ import { useAddressed } from '../../shared/useAddressed';
 import { useChoices } from '../../shared/useChoices';
 
 const KINDS = [
-    ['fittings', 'Fittings'],
-    ['pipes', 'Pipes'],
-    ['couplings', 'Couplings'],
-    ['gaskets', 'Gaskets'],
-    ['adapters', 'Adapters'],
-    ['traps', 'Traps'],
-    ['clips', 'Clips'],
-    ['cements', 'Cements'],
-    ['lubricants', 'Lubricants'],
+    ['fittings', t`Fittings`],
+    ['pipes', t`Pipes`],
+    ['couplings', t`Couplings`],
+    ['gaskets', t`Gaskets`],
+    ['adapters', t`Adapters`],
+    ['traps', t`Traps`],
+    ['clips', t`Clips`],
+    ['cements', t`Cements`],
+    ['lubricants', t`Lubricants`],
 ] as const;
 
 const LIES = [
-    ['level-upright', 'level to upright'],
-    ['upright-level', 'upright to level'],
-    ['level-level', 'level to level'],
+    ['level-upright', t`level to upright`],
+    ['upright-level', t`upright to level`],
+    ['level-level', t`level to level`],
 ] as const;
 
 /** The numbers that are shown in the list: the first of them that a row has. */
@@ -77,14 +78,14 @@ export function CatalogueTab() {
         <div className="catalogue">
             <Find asked={asked} onAsked={ask} />
             <div className="cat-cols">
-                <section className="cat-list" aria-label="What was found">
+                <section className="cat-list" aria-label={t`What was found`}>
                     {rows.isError && (
                         <p className="problem pad" role="alert">
                             {rows.error.message}
                         </p>
                     )}
                     {entries.length === 0 && rows.isSuccess && (
-                        <p className="say pad">Nothing by that name here. Try another system or every size.</p>
+                        <p className="say pad">{t`Nothing by that name here. Try another system or every size.`}</p>
                     )}
                     {entries.slice(0, MOST).map((entry) => (
                         <EntryRow
@@ -95,7 +96,7 @@ export function CatalogueTab() {
                         />
                     ))}
                     {entries.length > MOST && (
-                        <p className="cap pad">{entries.length - MOST} more: narrow the search.</p>
+                        <p className="cap pad">{t`${entries.length - MOST} more: narrow the search.`}</p>
                     )}
                 </section>
                 {selected && (
@@ -119,12 +120,12 @@ function Find({ asked, onAsked }: { asked: Asked; onAsked: (change: Partial<Aske
         <div className="cat-find">
             <input
                 value={search}
-                placeholder="what it is called on site"
-                aria-label="What it is called on site"
+                placeholder={t`what it is called on site`}
+                aria-label={t`What it is called on site`}
                 autoComplete="off"
                 onChange={(event) => onAsked({ search: event.target.value })}
             />
-            <select aria-label="Kind" value={kind} onChange={(event) => onAsked({ kind: event.target.value })}>
+            <select aria-label={t`Kind`} value={kind} onChange={(event) => onAsked({ kind: event.target.value })}>
                 {KINDS.map(([key, name]) => (
                     <option key={key} value={key}>
                         {name}
@@ -133,11 +134,11 @@ function Find({ asked, onAsked }: { asked: Asked; onAsked: (change: Partial<Aske
             </select>
             {(kind === 'fittings' || kind === 'pipes') && (
                 <select
-                    aria-label="Pipe system"
+                    aria-label={t`Pipe system`}
                     value={system}
                     onChange={(event) => onAsked({ system: event.target.value })}
                 >
-                    <option value="">every system</option>
+                    <option value="">{t`every system`}</option>
                     {page?.systems.map((one) => (
                         <option key={one.key} value={one.key}>
                             {one.name}
@@ -147,11 +148,11 @@ function Find({ asked, onAsked }: { asked: Asked; onAsked: (change: Partial<Aske
             )}
             {kind === 'fittings' && (
                 <select
-                    aria-label="Size"
+                    aria-label={t`Size`}
                     value={summary?.sizes.includes(size) || size === '' ? size : ''}
                     onChange={(event) => onAsked({ size: event.target.value })}
                 >
-                    <option value="">every size</option>
+                    <option value="">{t`every size`}</option>
                     {summary?.sizes.map((one) => (
                         <option key={one} value={one}>
                             {one}
@@ -160,7 +161,7 @@ function Find({ asked, onAsked }: { asked: Asked; onAsked: (change: Partial<Aske
                 </select>
             )}
             <select
-                aria-label="Rulebook"
+                aria-label={t`Rulebook`}
                 value={rulebook}
                 onChange={(event) => onAsked({ rulebook: event.target.value })}
             >
@@ -183,7 +184,9 @@ function EntryRow({ entry, isLit, onChoose }: { entry: CatalogueEntry; isLit: bo
             <span>
                 <b>{calledOf(entry)}</b>
                 <span className="cap line">{entry.maker_name}</span>
-                {entry.also.length > 0 && <span className="cap line">also {entry.also.slice(0, 4).join(', ')}</span>}
+                {entry.also.length > 0 && (
+                    <span className="cap line">{t`also ${entry.also.slice(0, 4).join(', ')}`}</span>
+                )}
             </span>
             <span className="lies">
                 {LIES.map(([place, name]) => {

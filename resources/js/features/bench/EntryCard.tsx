@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent, type ReactNode } from 'react';
 import { reasonOf } from '../../api/client';
@@ -35,7 +36,7 @@ export function EntryCard({ entry, units }: { entry: CatalogueEntry; units: Unit
                 {calledOf(entry)} <span className="cap">{entry.maker_name}</span>
             </h2>
             <PatternArt entry={entry} size={230} />
-            {entry.turn_deg !== null && <p className="cap pad">turns {entry.turn_deg}°</p>}
+            {entry.turn_deg !== null && <p className="cap pad">{t`turns ${entry.turn_deg}°`}</p>}
             <dl className="numbers">
                 {entry.numbers.map((number) => (
                     <NumberRow
@@ -111,11 +112,11 @@ function NumberRow({ number, onTakeBack, onMeasure, children }: NumberRowProps) 
             <dd>
                 {ownId !== null ? (
                     <button type="button" className="plain small" onClick={() => onTakeBack(ownId)}>
-                        Back to the list
+                        {t`Back to the list`}
                     </button>
                 ) : (
                     <button type="button" className="plain small" onClick={onMeasure}>
-                        Measured
+                        {t`Measured`}
                     </button>
                 )}
             </dd>
@@ -146,7 +147,7 @@ function MeasuredForm({ entry, number, units, onKept }: MeasuredProps) {
         }
         const value = length ? length.data.mm : Number(text.replace(',', '.'));
         if (!Number.isFinite(value) || text === '') {
-            setProblem('must be a number');
+            setProblem(t`must be a number`);
             return;
         }
         const result = await keepOwn('number', {
@@ -154,7 +155,7 @@ function MeasuredForm({ entry, number, units, onKept }: MeasuredProps) {
             row: entry.row,
             field,
             value,
-            source: formText(form, 'source').trim() || 'measured by us',
+            source: formText(form, 'source').trim() || t`measured by us`,
         });
         if (result.ok) onKept();
         else setProblem(reasonOf(result));
@@ -162,7 +163,7 @@ function MeasuredForm({ entry, number, units, onKept }: MeasuredProps) {
     return (
         <form onSubmit={(event) => void keep(event)} className="measure-own">
             <label>
-                <span className="cap">{number.label}, as measured</span>
+                <span className="cap">{t`${number.label}, as measured`}</span>
                 <input
                     name="value"
                     autoFocus
@@ -171,12 +172,12 @@ function MeasuredForm({ entry, number, units, onKept }: MeasuredProps) {
                 />
             </label>
             <label>
-                <span className="cap">how</span>
-                <input name="source" maxLength={200} placeholder="3 of 3, apprentice" autoComplete="off" />
+                <span className="cap">{t`how`}</span>
+                <input name="source" maxLength={200} placeholder={t`3 of 3, apprentice`} autoComplete="off" />
             </label>
             <Problem text={problem} />
             <button type="submit" className="main-act">
-                Use ours
+                {t`Use ours`}
             </button>
         </form>
     );

@@ -1,16 +1,18 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { hear, pressStandIn, standIns, type Instrument, type InstrumentReading } from '../../api/instruments';
 import { Problem } from '../../shared/Problem';
 
 const KINDS: Record<Instrument['kind'], string> = {
-    level: 'Level, mm per m',
-    distance: 'Laser distance, mm',
-    calliper: 'Calliper, mm',
-    thermometer: 'Thermometer with humidity, °C',
-    torque: 'Torque driver, N·m',
-    gauge: 'Water gauge, mm of water',
-    camera: 'Pipe camera, mm along the pipe',
+    level: t`Level, mm per m`,
+    distance: t`Laser distance, mm`,
+    calliper: t`Caliper, mm`,
+    thermometer: t`Thermometer with humidity, °C`,
+    torque: t`Torque driver, N·m`,
+    gauge: t`Water gauge, mm of water`,
+    camera: t`Pipe camera, mm along the pipe`,
 };
 
 /** The instruments: those that stand in for real ones are pressed here; what any of them reads is heard. */
@@ -20,26 +22,29 @@ export function InstrumentsTab() {
     useEffect(() => hear((reading) => setHeard((before) => [reading, ...before].slice(0, 12))), []);
     return (
         <section className="instruments">
-            <h2>Instruments</h2>
+            <h2>{t`Instruments`}</h2>
             <p className="say">
-                A field that waits takes what an instrument reads, and says from which; what is typed goes before it. An
-                instrument of your own sends lines of JSON, as docs/instruments.md says. These stand in for real ones.
+                <Trans>
+                    A field that waits takes what an instrument reads, and says from which; what is typed goes before
+                    it. An instrument of your own sends lines of JSON, as docs/instruments.md says. These stand in for
+                    real ones.
+                </Trans>
             </p>
-            {data?.length === 0 && <p className="none">There are no instruments within reach.</p>}
+            {data?.length === 0 && <p className="none">{t`There are no instruments within reach.`}</p>}
             <ul>
                 {(data ?? []).map((one) => (
                     <StandIn key={one.device} instrument={one} />
                 ))}
             </ul>
-            <h2>Heard</h2>
-            {heard.length === 0 && <p className="none">Nothing yet.</p>}
+            <h2>{t`Heard`}</h2>
+            {heard.length === 0 && <p className="none">{t`Nothing yet.`}</p>}
             <ul aria-live="polite">
                 {heard.map((one, n) => (
                     <li key={`${heard.length - n} ${one.device} ${one.value}`}>
                         <b>{one.device}</b> {Math.round(one.value * 100) / 100} {one.unit}
-                        {one.humidity !== null && `, ${one.humidity} % humidity`}
+                        {one.humidity !== null && t`, ${one.humidity} % humidity`}
                         {one.battery !== null && one.battery < 0.15 && (
-                            <span className="cap"> battery at {Math.round(one.battery * 100)} %</span>
+                            <span className="cap"> {t`battery at ${Math.round(one.battery * 100)} %`}</span>
                         )}
                     </li>
                 ))}
@@ -54,7 +59,7 @@ function StandIn({ instrument }: { instrument: Instrument }) {
     const press = async (): Promise<void> => {
         const value = text.trim() === '' ? null : Number(text.replace(',', '.'));
         if (value !== null && !Number.isFinite(value)) {
-            setProblem(`What ${instrument.device} is held to: a number, such as 38.`);
+            setProblem(t`What ${instrument.device} is held to: a number, such as 38.`);
             return;
         }
         setProblem(await pressStandIn(instrument.device, value));
@@ -66,16 +71,16 @@ function StandIn({ instrument }: { instrument: Instrument }) {
                 <span className="cap"> {KINDS[instrument.kind]}</span>
             </span>
             <label>
-                <span className="cap">held to </span>
+                <span className="cap">{t`held to`} </span>
                 <input
                     inputMode="decimal"
                     value={text}
-                    aria-label={`What ${instrument.device} is held to`}
+                    aria-label={t`What ${instrument.device} is held to`}
                     onChange={(event) => setText(event.target.value)}
                 />
             </label>
             <button type="button" className="plain" onClick={() => void press()}>
-                Press
+                {t`Press`}
             </button>
             <Problem text={problem} />
         </li>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -22,10 +23,10 @@ export function JoinTab() {
     const method = card?.methods.find((one) => one.method === looked) ?? card?.methods[0];
     return (
         <div className="join-tab">
-            <section className="join-ends" aria-label="The two ends">
+            <section className="join-ends" aria-label={t`The two ends`}>
                 <Theirs bench={bench} />
                 <div className="join-end">
-                    <h2>Mine</h2>
+                    <h2>{t`Mine`}</h2>
                     <Mine
                         systems={systems}
                         region={bench.theirs?.region ?? 'us'}
@@ -35,13 +36,13 @@ export function JoinTab() {
                     {mine && (
                         <>
                             <Pick
-                                label="Size"
+                                label={t`Size`}
                                 value={bench.mySize}
                                 options={mine.sizes.map((one) => [one, one])}
                                 onPick={(value) => bench.set({ mine: value })}
                             />
                             <Pick
-                                label="It ends in"
+                                label={t`It ends in`}
                                 value={bench.myEnd}
                                 options={mine.ends.map((one) => [one, END_WORDS[one] ?? one])}
                                 onPick={(value) => bench.set({ mend: value })}
@@ -51,7 +52,7 @@ export function JoinTab() {
                 </div>
                 <WhereJoined bench={bench} />
             </section>
-            {!mine && <p className="say pad">Say what your own pipe is.</p>}
+            {!mine && <p className="say pad">{t`Say what your own pipe is.`}</p>}
             {card && mine && !steps && <MethodList card={card} looked={method?.method ?? null} onLook={setLooked} />}
             {card?.a && card.b && method && mine && (
                 <Drawn>
@@ -117,7 +118,7 @@ function useBench(): Bench {
         if (!mine || !theirs) return null;
         const joint = {
             id: 'bench',
-            name: `${mine.short} ${mySize} to ${theirs.short} ${size}`,
+            name: t`${mine.short} ${mySize} to ${theirs.short} ${size}`,
             a: { system: mine.key, size: mySize, end: myEnd },
             b: { system: theirs.key, size, end, fixed: true },
             place: { ground, access },
@@ -145,21 +146,21 @@ function benchDocument({ units, book }: Pick<Bench, 'units' | 'book'>, joints: J
 function Theirs({ bench: { systems, theirs, size, end, set } }: { bench: Bench }) {
     return (
         <div className="join-end">
-            <h2>What stands there</h2>
+            <h2>{t`What stands there`}</h2>
             <Pick
-                label="Pipe"
+                label={t`Pipe`}
                 value={theirs?.key ?? ''}
                 options={systems.map((one) => [one.key, `${one.short} (${one.letters})`])}
                 onPick={(b) => set({ b })}
             />
             <Pick
-                label="Size"
+                label={t`Size`}
                 value={size}
                 options={(theirs?.sizes ?? []).map((one) => [one, one])}
                 onPick={(value) => set({ size: value })}
             />
             <Pick
-                label="It ends in"
+                label={t`It ends in`}
                 value={end}
                 options={(theirs?.ends ?? []).map((one) => [one, END_WORDS[one] ?? one])}
                 onPick={(value) => set({ end: value })}
@@ -172,31 +173,31 @@ function WhereJoined({ bench: { page, book, ground, access, set } }: { bench: Be
     return (
         <details className="join-end where" open={window.matchMedia('(min-width: 700px)').matches}>
             <summary>
-                Where: {ground === 'above' ? 'above ground' : 'buried'},{' '}
+                {t`Where: ${ground === 'above' ? t`above ground` : t`buried`},`}{' '}
                 {page?.rulebooks.find((one) => one.id === book)?.name}
             </summary>
             <Pick
-                label="Rulebook"
+                label={t`Rulebook`}
                 value={book}
                 options={(page?.rulebooks ?? []).map((one) => [one.id, one.name])}
                 onPick={(value) => set({ book: value })}
             />
             <Pick
-                label="Ground"
+                label={t`Ground`}
                 value={ground}
                 options={[
-                    ['above', 'above ground'],
+                    ['above', t`above ground`],
                     ['buried', 'buried'],
                 ]}
                 onPick={(value) => set({ ground: value })}
             />
             <Pick
-                label="Afterwards"
+                label={t`Afterward`}
                 value={access}
                 options={[
-                    ['open', 'in the open'],
-                    ['panel', 'behind an opening'],
-                    ['concealed', 'closed in for good'],
+                    ['open', t`in the open`],
+                    ['panel', t`behind an opening`],
+                    ['concealed', t`closed in for good`],
                 ]}
                 onPick={(value) => set({ access: value })}
             />
@@ -228,7 +229,7 @@ function MadeUp({ card, method, units, width, onSteps }: MadeUpProps) {
                 />
                 <div className="acts pad">
                     <button type="button" className="main-act" onClick={onSteps}>
-                        Steps: {method.name}
+                        {t`Steps: ${method.name}`}
                     </button>
                 </div>
                 <RestsOn sources={card.sources} />
@@ -240,7 +241,7 @@ function MadeUp({ card, method, units, width, onSteps }: MadeUpProps) {
 function Drawn({ children }: { children: (width: number) => React.ReactNode }) {
     const [box, { width }] = useSize<HTMLElement>();
     return (
-        <section className="joint-chosen" aria-label="The joint made up" ref={box}>
+        <section className="joint-chosen" aria-label={t`The joint made up`} ref={box}>
             {width > 0 && children(width)}
         </section>
     );
@@ -283,11 +284,11 @@ function Mine({
                 );
             })}
             <select
-                aria-label="Another pipe"
+                aria-label={t`Another pipe`}
                 value={chosen && !usual.includes(chosen) ? chosen : ''}
                 onChange={(event) => event.target.value && onPick(event.target.value)}
             >
-                <option value="">another</option>
+                <option value="">{t`another`}</option>
                 {systems.map((one) => (
                     <option key={one.key} value={one.key}>
                         {one.short}

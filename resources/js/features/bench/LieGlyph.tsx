@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { Shape } from '../../shared/Shape';
 
 const PATHS: Record<string, string> = {
@@ -12,10 +13,10 @@ const PATHS: Record<string, string> = {
  */
 export function LieGlyph({ place, name, verdict }: { place: string; name: string; verdict: string }) {
     const words: Record<string, string> = {
-        yes: 'taken',
-        no: 'refused',
-        only: 'only under a condition',
-        none: 'the book says nothing here',
+        yes: t`taken`,
+        no: t`refused`,
+        only: t`only under a condition`,
+        none: t`the book says nothing here`,
     };
     const d = PATHS[place] ?? '';
     return (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type FormEvent } from 'react';
 import { keepOwn } from '../../api/queries';
 import { readLength } from '../../api/lengths';
@@ -32,7 +33,7 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
     if (!open)
         return (
             <button type="button" className="plain" onClick={() => setOpen(true)}>
-                Add a coupling of ours
+                {t`Add a coupling of ours`}
             </button>
         );
     return (
@@ -41,25 +42,25 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
                 name="name"
                 required
                 maxLength={60}
-                placeholder="what is printed on it"
-                aria-label="Name"
+                placeholder={t`what is printed on it`}
+                aria-label={t`Name`}
                 autoComplete="off"
             />
-            <select name="method" aria-label="What it is">
-                <option value="flexible-unshielded">rubber sleeve, no shield</option>
-                <option value="shielded-transition">shielded coupling</option>
-                <option value="no-hub-shielded">band for iron</option>
-                <option value="universal-compression">compression coupling</option>
+            <select name="method" aria-label={t`What it is`}>
+                <option value="flexible-unshielded">{t`rubber sleeve, no shield`}</option>
+                <option value="shielded-transition">{t`shielded coupling`}</option>
+                <option value="no-hub-shielded">{t`band for iron`}</option>
+                <option value="universal-compression">{t`compression coupling`}</option>
             </select>
             <Side
-                legend="One side takes"
+                legend={t`One side takes`}
                 letter="a"
                 systems={systems}
                 chosen={sides[0]}
                 onChosen={(key) => setSides([key, sides[1]])}
             />
             <Side
-                legend="The other takes"
+                legend={t`The other takes`}
                 letter="b"
                 systems={systems}
                 chosen={sides[1]}
@@ -68,18 +69,18 @@ export function OwnCoupling({ systems, onKept }: { systems: SystemSummary[]; onK
             <input
                 name="stop_mm"
                 required
-                placeholder="stop between the ends, mm"
-                aria-label="stop, mm"
+                placeholder={t`stop between the ends, mm`}
+                aria-label={t`stop, mm`}
                 autoComplete="off"
             />
-            <input name="length_mm" placeholder="length, mm" aria-label="length, mm" autoComplete="off" />
+            <input name="length_mm" placeholder={t`length, mm`} aria-label={t`length, mm`} autoComplete="off" />
             <Problem text={problem} />
             <div className="acts">
                 <button type="button" className="plain" onClick={() => setOpen(false)}>
-                    Cancel
+                    {t`Cancel`}
                 </button>
                 <button type="submit" className="main-act">
-                    Add it
+                    {t`Add it`}
                 </button>
             </div>
         </form>
@@ -99,14 +100,14 @@ function Side({ legend, letter, systems, chosen, onChosen }: SideProps) {
     return (
         <fieldset>
             <legend>{legend}</legend>
-            <select aria-label="Pipe" value={chosen} onChange={(event) => onChosen(event.target.value)}>
+            <select aria-label={t`Pipe`} value={chosen} onChange={(event) => onChosen(event.target.value)}>
                 {systems.map((one) => (
                     <option key={one.key} value={one.key}>
                         {one.name}
                     </option>
                 ))}
             </select>
-            <select aria-label="Size" name={`size_${letter}`}>
+            <select aria-label={t`Size`} name={`size_${letter}`}>
                 {systems
                     .find((one) => one.key === chosen)
                     ?.sizes.map((size) => (
@@ -115,11 +116,16 @@ function Side({ legend, letter, systems, chosen, onChosen }: SideProps) {
             </select>
             <input
                 name={`low_${letter}_mm`}
-                placeholder="from, mm as printed"
+                placeholder={t`from, mm as printed`}
                 autoComplete="off"
-                aria-label="from, mm"
+                aria-label={t`from, mm`}
             />
-            <input name={`high_${letter}_mm`} placeholder="to, mm as printed" autoComplete="off" aria-label="to, mm" />
+            <input
+                name={`high_${letter}_mm`}
+                placeholder={t`to, mm as printed`}
+                autoComplete="off"
+                aria-label={t`to, mm`}
+            />
         </fieldset>
     );
 }
@@ -153,7 +159,7 @@ function couplingOf(form: FormData, sides: [string, string], lengths: Record<str
             method,
             size: formText(form, 'size_a'),
             name,
-            maker_name: 'as printed on it',
+            maker_name: t`as printed on it`,
             sides: [
                 [{ system: sides[0], size: formText(form, 'size_a') }],
                 [{ system: sides[1], size: formText(form, 'size_b') }],
@@ -162,7 +168,7 @@ function couplingOf(form: FormData, sides: [string, string], lengths: Record<str
             bands: 2,
             grounds: method === 'flexible-unshielded' ? ['buried'] : ['above', 'buried'],
             price_class: 2,
-            source: 'print of the part in hand',
+            source: t`print of the part in hand`,
         },
     };
 }

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { reasonOf } from '../../api/client';
@@ -6,6 +8,7 @@ import type { CataloguePage, OwnEntry } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { SourceTap } from '../../shared/SourceTap';
 import { OwnCoupling } from './OwnCoupling';
+import { timeIn } from '../../shared/locale';
 import { useChoices } from '../../shared/useChoices';
 
 /** What the crew set for itself: numbers, rows and thresholds, kept apart from the lists and taken back at a tap. */
@@ -34,19 +37,21 @@ export function OwnTab() {
         const text = formText(new FormData(event.currentTarget), 'value').trim().replace(',', '.');
         const value = Number(text);
         if (text === '' || !Number.isFinite(value)) {
-            setProblem({ id, text: 'must be a number' });
+            setProblem({ id, text: t`must be a number` });
             return;
         }
-        const result = await keepOwn('threshold', { rulebook: book, threshold: id, value, source: 'our inspector' });
+        const result = await keepOwn('threshold', { rulebook: book, threshold: id, value, source: t`our inspector` });
         setProblem(result.ok ? null : { id, text: reasonOf(result) });
         if (result.ok) refresh();
     };
     return (
         <div className="own-tab">
-            <section aria-label="What we set">
-                <h2>Our own numbers</h2>
-                <p className="say">Kept apart from the lists. A job carries with it, in its file, only what it uses.</p>
-                {own.data?.length === 0 && <p className="say">Nothing yet.</p>}
+            <section aria-label={t`What we set`}>
+                <h2>{t`Our own numbers`}</h2>
+                <p className="say">
+                    {t`Kept apart from the lists. A job carries with it, in its file, only what it uses.`}
+                </p>
+                {own.data?.length === 0 && <p className="say">{t`Nothing yet.`}</p>}
                 {own.data?.map((entry) => (
                     <OwnRow
                         key={entry.id}
@@ -57,10 +62,10 @@ export function OwnTab() {
                 ))}
                 <OwnCoupling systems={page.data?.systems ?? []} onKept={refresh} />
             </section>
-            <section aria-label="Rulebooks">
-                <h2>Rulebooks</h2>
+            <section aria-label={t`Rulebooks`}>
+                <h2>{t`Rulebooks`}</h2>
                 <label className="choice">
-                    <span className="cap">Book</span>
+                    <span className="cap">{t`Book`}</span>
                     <select value={book} onChange={(event) => setBook(event.target.value)}>
                         {page.data?.rulebooks.map((one) => (
                             <option key={one.id} value={one.id}>
@@ -70,7 +75,7 @@ export function OwnTab() {
                     </select>
                 </label>
                 <label className="choice">
-                    <span className="cap">Find a number</span>
+                    <span className="cap">{t`Find a number`}</span>
                     <input type="search" value={search} onChange={(event) => setSearch(event.target.value)} />
                 </label>
                 {groupsOf(rulebook?.thresholds ?? [], search).map(([group, thresholds]) => (
@@ -112,22 +117,22 @@ function groupsOf(thresholds: Threshold[], search: string): [string, Threshold[]
 
 /** What numbers are about, by the first word of their id. */
 const ABOUT: Record<string, string> = {
-    fall: 'Fall',
-    turn: 'Which bend may turn how',
-    load: 'What fixtures bring',
-    trap: 'Traps and their arms',
-    arm: 'Traps and their arms',
-    wet: 'Wet vents',
-    vent: 'Vents',
-    joint: 'Joints',
-    support: 'Supports',
-    test: 'Tests',
-    joist: 'Joists',
-    stud: 'Studs',
-    valve: 'Air admittance valves',
-    common: 'Common vents',
-    flow: 'Flow',
-    cleanout: 'Cleanouts',
+    fall: t`Fall`,
+    turn: t`Which bend may turn how`,
+    load: t`What fixtures bring`,
+    trap: t`Traps and their arms`,
+    arm: t`Traps and their arms`,
+    wet: t`Wet vents`,
+    vent: t`Vents`,
+    joint: t`Joints`,
+    support: t`Supports`,
+    test: t`Tests`,
+    joist: t`Joists`,
+    stud: t`Studs`,
+    valve: t`Air admittance valves`,
+    common: t`Common vents`,
+    flow: t`Flow`,
+    cleanout: t`Cleanouts`,
 };
 
 interface OwnRowProps {
@@ -143,17 +148,17 @@ function OwnRow({ entry, problem, onTakeBack }: OwnRowProps) {
             <div>
                 <b>{inWords(entry)}</b>
                 <p className="cap">
-                    {entry.by}, {new Date(entry.at).toLocaleDateString()}
+                    {entry.by}, {timeIn(entry.at, { day: 'numeric', month: 'short', year: 'numeric' })}
                 </p>
                 {entry.unusable !== null && (
                     <p className="problem">
-                        Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.
+                        <Trans>Left out, it cannot be used now: {entry.unusable}. Take it back, or set it anew.</Trans>
                     </p>
                 )}
                 {problem !== null && <p className="problem">{problem}</p>}
             </div>
             <button type="button" className="plain small" onClick={onTakeBack}>
-                Take it back
+                {t`Take it back`}
             </button>
         </div>
     );
@@ -180,13 +185,13 @@ function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps
             </div>
             <label>
                 <span className="cap">
-                    {threshold.unit === 'yes_no' ? 'yes or no' : threshold.unit.replaceAll('_', ' ')}
+                    {threshold.unit === 'yes_no' ? t`yes or no` : threshold.unit.replaceAll('_', ' ')}
                 </span>
                 {threshold.unit === 'yes_no' ? (
                     <select name="value" defaultValue={threshold.value === null ? '' : String(threshold.value)}>
-                        {threshold.value === null && <option value="">not known</option>}
-                        <option value="1">Yes</option>
-                        <option value="0">No</option>
+                        {threshold.value === null && <option value="">{t`not known`}</option>}
+                        <option value="1">{t`Yes`}</option>
+                        <option value="0">{t`No`}</option>
                     </select>
                 ) : (
                     <input
@@ -199,11 +204,11 @@ function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps
             </label>
             {ownId !== null ? (
                 <button type="button" className="plain small" onClick={() => onTakeBack(ownId)}>
-                    Back to the book
+                    {t`Back to the book`}
                 </button>
             ) : (
                 <button type="submit" className="plain small">
-                    Set ours
+                    {t`Set ours`}
                 </button>
             )}
         </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { Suspense, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -38,22 +39,22 @@ export function Board() {
     // A job with much in it shows most.
     const shown = jobs.find((job) => job.summary?.run?.drawing && job.gone_on === null);
     const guide = useGuide();
-    useTitle('All jobs');
+    useTitle(t`All jobs`);
 
     return (
         <div className="board">
             <BoardHead />
             <NewJob onStarted={open} onFiles={(files) => void taking.take(files)} />
             <DropFiles onFiles={(files) => void taking.take(files)} />
-            <nav className="board-starts" aria-label="Begin with a task">
-                <Link to="/start">What is the job? Begin with a task, and measure what it asks for</Link>
+            <nav className="board-starts" aria-label={t`Begin with a task`}>
+                <Link to="/start">{t`What is the job? Begin with a task, and measure what it asks for`}</Link>
                 {shown?.summary?.run && (
                     <button
                         type="button"
                         className="as-link"
                         onClick={() => guide.showRound(shown.id, shown.summary?.run?.id ?? '')}
                     >
-                        Show me round {shown.name}: two minutes
+                        {t`Show me round ${shown.name}: two minutes`}
                     </button>
                 )}
             </nav>
@@ -65,21 +66,21 @@ export function Board() {
                 <Find asked={asked} people={first?.people ?? []} onAsk={ask} />
             )}
             <div className="board-caps cap" aria-hidden="true">
-                <span>Job</span>
-                <span>Fall line</span>
-                <span>Station, of nine</span>
-                <span>Next</span>
-                <span>Built</span>
-                <span>{asked.shelf === 'deleted' ? 'Deleted by' : 'Last saved by'}</span>
+                <span>{t`Job`}</span>
+                <span>{t`Fall line`}</span>
+                <span>{t`Station, of nine`}</span>
+                <span>{t`Next`}</span>
+                <span>{t`Built`}</span>
+                <span>{asked.shelf === 'deleted' ? t`Deleted by` : t`Last saved by`}</span>
             </div>
             <main>
-                <h1 className="unseen">All jobs</h1>
-                {board.isPending && <p className="waiting">Fetching the jobs.</p>}
+                <h1 className="unseen">{t`All jobs`}</h1>
+                {board.isPending && <p className="waiting">{t`Fetching the jobs.`}</p>}
                 {board.isError && (
                     <p className="waiting" role="alert">
                         {board.error.message}{' '}
                         <button type="button" className="plain" onClick={() => void board.refetch()}>
-                            Try again
+                            {t`Try again`}
                         </button>
                     </p>
                 )}
@@ -94,13 +95,13 @@ export function Board() {
                             onClick={() => void board.fetchNextPage()}
                         >
                             {board.isFetchingNextPage
-                                ? 'Fetching more jobs'
-                                : `More jobs: ${jobs.length} of ${first?.count} are shown`}
+                                ? t`Fetching more jobs`
+                                : t`More jobs: ${jobs.length} of ${first?.count ?? 0} are shown`}
                         </button>
                     </p>
                 )}
             </main>
-            <p className="cap version">Fall Bend {versionServed()}</p>
+            <p className="cap version">{t`Fall Bend ${versionServed()}`}</p>
             <Suspense fallback={null}>
                 {copied && <CopyDialog job={copied} onClose={() => setCopied(null)} onCopied={open} />}
             </Suspense>
@@ -132,16 +133,16 @@ function Rows({ jobs, acts, onCopy }: RowsProps) {
 const FEW = 6;
 
 function noneInWords({ shelf, station, person }: BoardAsked, search: string, isFiltered: boolean): string {
-    if (isFiltered && station === '' && person === '') return `No job has “${search}” in its name.`;
-    if (isFiltered) return 'No job is like that.';
-    if (shelf === 'archived') return 'Nothing is archived.';
-    return shelf === 'deleted' ? 'Nothing was deleted in the last 30 days.' : 'No job yet. Name the first one above.';
+    if (isFiltered && station === '' && person === '') return t`No job has “${search}” in its name.`;
+    if (isFiltered) return t`No job is like that.`;
+    if (shelf === 'archived') return t`Nothing is archived.`;
+    return shelf === 'deleted' ? t`Nothing was deleted in the last 30 days.` : t`No job yet. Name the first one above.`;
 }
 
 const SHELVES: [BoardAsked['shelf'], string][] = [
-    ['open', 'Open'],
-    ['archived', 'Archived'],
-    ['deleted', 'Deleted'],
+    ['open', t`Open`],
+    ['archived', t`Archived`],
+    ['deleted', t`Deleted`],
 ];
 
 interface ShelvesProps {
@@ -154,7 +155,7 @@ interface ShelvesProps {
 function Shelves({ shelves, at, onShelf }: ShelvesProps) {
     if (!shelves || (at === 'open' && shelves.archived + shelves.deleted === 0)) return null;
     return (
-        <nav className="board-shelves" aria-label="Which jobs">
+        <nav className="board-shelves" aria-label={t`Which jobs`}>
             {SHELVES.map(([key, name]) => (
                 <button
                     key={key}
@@ -176,14 +177,14 @@ function Unsaved({ jobs }: { jobs: Row[] }) {
     if (ids.length === 0) return null;
     return (
         <p className="unsaved" role="status">
-            <Shape kind="warn" size={16} /> Not saved yet, stored on this device:{' '}
+            <Shape kind="warn" size={16} /> {t`Not saved yet, stored on this device:`}{' '}
             {ids.map((id, i) => (
                 <span key={id}>
                     {i > 0 && ', '}
-                    <Link to={`/jobs/${id}`}>{jobs.find((job) => job.id === id)?.name ?? 'a job'}</Link>
+                    <Link to={`/jobs/${id}`}>{jobs.find((job) => job.id === id)?.name ?? t`a job`}</Link>
                 </span>
             ))}
-            . Open it, and it is saved.
+            {t`. Open it, and it is saved.`}
         </p>
     );
 }
@@ -195,7 +196,7 @@ function TakenIn({ taking }: { taking: ReturnType<typeof useTakingIn> }) {
         <>
             {(now !== null || taken > 1) && (
                 <p className="unsaved" role="status">
-                    {now ?? `${taken} jobs came in.`}
+                    {now ?? t`${taken} jobs came in.`}
                 </p>
             )}
             {refused.map((text) => (
@@ -221,7 +222,7 @@ function JustDone({ acts: { done, problem } }: { acts: ReturnType<typeof useBoar
                     {done.text}{' '}
                     {done.undo && (
                         <button type="button" className="plain" onClick={() => void done.undo?.()}>
-                            Undo
+                            {t`Undo`}
                         </button>
                     )}
                 </p>

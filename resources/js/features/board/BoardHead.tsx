@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Suspense } from 'react';
 import { accountQuery } from '../../api/queries';
@@ -13,7 +14,7 @@ export function BoardHead() {
     return (
         <header className="head">
             <div className="brand">
-                <BrandGlyph /> <span className="wide">Fall Bend</span>
+                <BrandGlyph /> <span className="wide">{t`Fall Bend`}</span>
             </div>
             <Suspense fallback={null}>{account.data && <Who account={account.data} />}</Suspense>
             <div className="fill" />

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -25,16 +27,18 @@ export function CopyDialog({ job, onClose, onCopied }: Props) {
     return (
         <Modal show onHide={onClose} aria-labelledby="copy-title">
             <Modal.Body>
-                <h2 id="copy-title">A copy of {job.name}</h2>
+                <h2 id="copy-title">{t`A copy of ${job.name}`}</h2>
                 <p className="say">
-                    It has the same pipes, runs and settings. Nothing of it is cut, joined, tested or signed.
+                    <Trans>
+                        It has the same pipes, runs and settings. Nothing of it is cut, joined, tested or signed.
+                    </Trans>
                 </p>
                 <Form onSubmit={(event) => void submit(event)}>
                     <Form.Group controlId="copy-name">
-                        <Form.Label>Name of the new job</Form.Label>
+                        <Form.Label>{t`Name of the new job`}</Form.Label>
                         <Form.Control
                             name="name"
-                            defaultValue={`${job.name}, copy`.slice(0, 120)}
+                            defaultValue={t`${job.name}, copy`.slice(0, 120)}
                             maxLength={120}
                             autoComplete="off"
                             autoFocus

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useState } from 'react';
 
 const hasFiles = (event: DragEvent): boolean => event.dataTransfer?.types.includes('Files') ?? false;
@@ -30,5 +31,5 @@ export function DropFiles({ onFiles }: { onFiles: (files: File[]) => void }) {
             window.removeEventListener('drop', drop);
         };
     }, [onFiles]);
-    return over ? <div className="drop-here">Let go: each job file becomes a job on the board.</div> : null;
+    return over ? <div className="drop-here">{t`Let go: each job file becomes a job on the board.`}</div> : null;
 }

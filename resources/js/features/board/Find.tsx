@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { BoardAsked } from '../../api/queries';
 import type { BoardPage } from '../../api/types';
 import { STATIONS } from '../../shared/stations';
@@ -8,7 +9,7 @@ const AT: [string, string][] = [
         key,
         name,
     ]),
-    ['done', 'Signed'],
+    ['done', t`Signed`],
 ];
 
 interface Finding {
@@ -22,7 +23,7 @@ export function Find({ asked, people, onAsk }: Finding) {
     return (
         <div className="board-find" role="search">
             <label className="choice">
-                <span className="cap">Name of the job</span>
+                <span className="cap">{t`Name of the job`}</span>
                 <input
                     type="search"
                     value={asked.search}
@@ -31,9 +32,9 @@ export function Find({ asked, people, onAsk }: Finding) {
                 />
             </label>
             <label className="choice">
-                <span className="cap">Station</span>
+                <span className="cap">{t`Station`}</span>
                 <select value={asked.station} onChange={(event) => onAsk({ station: event.target.value })}>
-                    <option value="">any</option>
+                    <option value="">{t`any`}</option>
                     {AT.map(([key, name]) => (
                         <option key={key} value={key}>
                             {name}
@@ -42,9 +43,9 @@ export function Find({ asked, people, onAsk }: Finding) {
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Who worked on it</span>
+                <span className="cap">{t`Who worked on it`}</span>
                 <select value={asked.person} onChange={(event) => onAsk({ person: event.target.value })}>
-                    <option value="">anybody</option>
+                    <option value="">{t`anybody`}</option>
                     {people.map(({ id, name }) => (
                         <option key={id} value={id}>
                             {name}
@@ -53,13 +54,13 @@ export function Find({ asked, people, onAsk }: Finding) {
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Order</span>
+                <span className="cap">{t`Order`}</span>
                 <select
                     value={asked.order}
                     onChange={(event) => onAsk({ order: event.target.value as BoardAsked['order'] })}
                 >
-                    <option value="kept">last saved first</option>
-                    <option value="name">by name</option>
+                    <option value="kept">{t`last saved first`}</option>
+                    <option value="name">{t`by name`}</option>
                 </select>
             </label>
         </div>

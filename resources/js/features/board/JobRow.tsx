@@ -1,8 +1,11 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { JobRow as Row } from '../../api/types';
 import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Shape } from '../../shared/Shape';
+import { timeIn } from '../../shared/locale';
 import { standingOnBoard, stationOf, STATIONS } from '../../shared/stations';
 import { Keeper } from './Keeper';
 import { UnreadableRow } from './UnreadableRow';
@@ -22,13 +25,13 @@ export function JobRow({ job, acts }: { job: Row; acts: ReactNode }) {
                 {summary && (
                     <p>
                         {summary.run
-                            ? `run ${summary.run.number} of ${summary.runs}, ${lowered(summary.run.name)}`
-                            : 'no run yet'}
+                            ? t`run ${summary.run.number} of ${summary.runs}, ${lowered(summary.run.name)}`
+                            : t`no run yet`}
                     </p>
                 )}
                 {summary && (
                     <p className="cap">
-                        {summary.rulebook}, {summary.units === 'inch' ? 'inches' : 'millimetres'}
+                        {summary.rulebook}, {summary.units === 'inch' ? t`inches` : t`millimeters`}
                     </p>
                 )}
             </div>
@@ -98,32 +101,35 @@ function Done({ job: { summary } }: { job: Row }) {
     return (
         <div className="done-of">
             <p>
-                <b>{done.pieces_cut}</b> of {done.pieces} cut
+                <Trans>
+                    <b>{done.pieces_cut}</b> of {done.pieces} cut
+                </Trans>
             </p>
             <p>
-                <b>{done.joints_made}</b> of {done.joints} joined
+                <Trans>
+                    <b>{done.joints_made}</b> of {done.joints} joined
+                </Trans>
             </p>
-            {done.signed ? <p>signed</p> : done.test_begun && <p>test begun</p>}
+            {done.signed ? <p>{t`signed`}</p> : done.test_begun && <p>{t`test begun`}</p>}
         </div>
     );
 }
 
 const NEXT: Record<string, string> = {
-    'make-up': 'Look at what was measured',
-    joints: 'Choose how each joint is made',
-    cut: 'Print the cut ticket',
-    'glue-up': 'Plan the day, and join',
-    test: 'Fill it, and look',
-    record: 'Sign the record',
-    done: 'Signed. Archive it when you are done with it',
+    'make-up': t`Look at what was measured`,
+    joints: t`Choose how each joint is made`,
+    cut: t`Print the cut ticket`,
+    'glue-up': t`Plan the day, and join`,
+    test: t`Fill it, and look`,
+    record: t`Sign the record`,
+    done: t`Signed. Archive it when you are done with it`,
 };
 
 function nextWords({ summary, gone_on }: Row): string {
-    if (gone_on !== null)
-        return `Gone for good on ${new Date(gone_on).toLocaleDateString([], { day: 'numeric', month: 'long' })}`;
-    if (!summary) return 'Open it to see where it stands';
+    if (gone_on !== null) return t`Gone for good on ${timeIn(gone_on, { day: 'numeric', month: 'long' })}`;
+    if (!summary) return t`Open it to see where it stands`;
     const { next } = summary.run ?? { next: null };
     if (next && next.severity !== 'note' && summary.station !== 'done') return next.remedy;
-    if (!summary.run && summary.station === 'route') return 'Say where the first run starts and ends';
-    return NEXT[summary.station] ?? 'Call out the first leg';
+    if (!summary.run && summary.station === 'route') return t`Say where the first run starts and ends`;
+    return NEXT[summary.station] ?? t`Call out the first leg`;
 }

@@ -1,5 +1,7 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import type { JobRow as Row } from '../../api/types';
+import { timeIn } from '../../shared/locale';
 
 /** Who saved a job last, and when; or who deleted it; and what can be done with it. */
 export function Keeper({ job, acts }: { job: Row; acts: ReactNode }) {
@@ -9,13 +11,13 @@ export function Keeper({ job, acts }: { job: Row; acts: ReactNode }) {
                 <b>{job.deleted_by ?? job.kept_by}</b>
                 <p>
                     {job.deleted_by === null
-                        ? new Date(job.kept_at).toLocaleString([], {
+                        ? timeIn(job.kept_at, {
                               day: 'numeric',
                               month: 'short',
                               hour: '2-digit',
                               minute: '2-digit',
                           })
-                        : 'deleted it'}
+                        : t`deleted it`}
                 </p>
             </div>
             {acts}

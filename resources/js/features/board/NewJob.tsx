@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useRef, useState, type FormEvent } from 'react';
 import { startJob } from '../../api/queries';
 import { Shape } from '../../shared/Shape';
@@ -20,7 +21,7 @@ export function NewJob({ onStarted, onFiles }: Props) {
     const start = async (event: FormEvent): Promise<void> => {
         event.preventDefault();
         if (name.trim() === '') {
-            setProblem('Say what the job is called.');
+            setProblem(t`Say what the job is called.`);
             return;
         }
         const { units, key } = books[book] ?? { units: 'inch', key: '' };
@@ -37,19 +38,19 @@ export function NewJob({ onStarted, onFiles }: Props) {
     return (
         <form className="new-job" onSubmit={(event) => void start(event)}>
             <label className="lab" htmlFor="new-job">
-                <b>New job</b>
-                <span className="cap">Name the job</span>
+                <b>{t`New job`}</b>
+                <span className="cap">{t`Name the job`}</span>
             </label>
             <input
                 id="new-job"
                 value={name}
                 onChange={(event) => setName(event.target.value)}
-                placeholder="what is it called, and where"
+                placeholder={t`what is it called, and where`}
                 maxLength={120}
                 autoComplete="off"
             />
             <fieldset>
-                <legend className="unseen">Units and rulebook</legend>
+                <legend className="unseen">{t`Units and rulebook`}</legend>
                 {books.map(({ units, key, name: bookName }, i) => (
                     <label key={`${units} ${key}`} className={i === book ? 'on' : ''}>
                         <input
@@ -59,16 +60,16 @@ export function NewJob({ onStarted, onFiles }: Props) {
                             checked={i === book}
                             onChange={() => setBook(i)}
                         />
-                        <b>{units === 'inch' ? 'inches' : 'mm'}</b>
+                        <b>{units === 'inch' ? t`inches` : t`mm`}</b>
                         <span className="cap">{bookName}</span>
                     </label>
                 ))}
             </fieldset>
             <button type="submit" className="main-act">
-                Start the job
+                {t`Start the job`}
             </button>
             <button type="button" className="plain from-file" onClick={() => file.current?.click()}>
-                From a file
+                {t`From a file`}
             </button>
             <input
                 ref={file}
@@ -77,7 +78,7 @@ export function NewJob({ onStarted, onFiles }: Props) {
                 accept=".json,application/json"
                 multiple
                 tabIndex={-1}
-                aria-label="Job file"
+                aria-label={t`Job file`}
                 onChange={(event) => take(event.target.files)}
             />
             {problem && (

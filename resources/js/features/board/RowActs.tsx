@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import Dropdown from 'react-bootstrap/Dropdown';
 import type { JobRow } from '../../api/types';
 import type { BoardActs } from './useBoardActs';
@@ -7,25 +9,31 @@ export function RowActs({ job, acts, onCopy }: { job: JobRow; acts: BoardActs; o
     if (acts.shelf === 'deleted')
         return (
             <button type="button" className="plain" onClick={() => void acts.putBack(job)}>
-                Put back <span className="unseen">{job.name}</span>
+                <Trans>
+                    Put back <span className="unseen">{job.name}</span>
+                </Trans>
             </button>
         );
     return (
         <Dropdown align="end">
-            <Dropdown.Toggle as="button" type="button" className="plain row-more" aria-label={`More for ${job.name}`}>
-                More&nbsp;<i aria-hidden="true">▾</i>
+            <Dropdown.Toggle as="button" type="button" className="plain row-more" aria-label={t`More for ${job.name}`}>
+                <Trans>
+                    More&nbsp;<i aria-hidden="true">▾</i>
+                </Trans>
             </Dropdown.Toggle>
             <Dropdown.Menu>
-                {job.unreadable === null && <Dropdown.Item onClick={onCopy}>Copy it, to begin another</Dropdown.Item>}
+                {job.unreadable === null && (
+                    <Dropdown.Item onClick={onCopy}>{t`Copy it, to begin another`}</Dropdown.Item>
+                )}
                 {acts.shelf === 'open' ? (
-                    <Dropdown.Item onClick={() => void acts.archive(job)}>Archive it</Dropdown.Item>
+                    <Dropdown.Item onClick={() => void acts.archive(job)}>{t`Archive it`}</Dropdown.Item>
                 ) : (
-                    <Dropdown.Item onClick={() => void acts.putBack(job)}>Put it back on the board</Dropdown.Item>
+                    <Dropdown.Item onClick={() => void acts.putBack(job)}>{t`Put it back on the board`}</Dropdown.Item>
                 )}
                 <Dropdown.Item href={`/api/jobs/${job.id}/${job.unreadable === null ? 'file' : 'raw'}`} download>
-                    Save it as a file
+                    {t`Save it as a file`}
                 </Dropdown.Item>
-                <Dropdown.Item onClick={() => void acts.remove(job)}>Delete it</Dropdown.Item>
+                <Dropdown.Item onClick={() => void acts.remove(job)}>{t`Delete it`}</Dropdown.Item>
             </Dropdown.Menu>
         </Dropdown>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { JobRow } from '../../api/types';
@@ -12,17 +13,17 @@ export function UnreadableRow({ job, acts }: { job: JobRow; acts: ReactNode }) {
                 <h2>
                     <Link to={`/jobs/${job.id}`}>{job.name}</Link>
                 </h2>
-                <p>revision {job.revision}</p>
+                <p>{t`revision ${job.revision}`}</p>
             </div>
             <div>
                 <b className="next">
-                    <Shape kind="stop" size={16} /> This job cannot be opened
+                    <Shape kind="stop" size={16} /> {t`This job cannot be opened`}
                 </b>
                 <p className="say">{job.unreadable}</p>
             </div>
             <div>
                 <Link className="plain" to={`/jobs/${job.id}`}>
-                    What can be done
+                    {t`What can be done`}
                 </Link>
             </div>
             <Keeper job={job} acts={acts} />

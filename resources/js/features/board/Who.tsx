@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
@@ -32,7 +33,7 @@ export function Who({ account }: { account: Account }) {
                 <span className="cap">
                     {account.name} <i aria-hidden="true">▾</i>
                 </span>
-                <b aria-live="polite">{problem === '' ? (chosen?.name ?? 'in no crew') : problem}</b>
+                <b aria-live="polite">{problem === '' ? (chosen?.name ?? t`in no crew`) : problem}</b>
             </Dropdown.Toggle>
             <Dropdown.Menu>
                 {account.crews.length > 1 &&
@@ -45,9 +46,11 @@ export function Who({ account }: { account: Account }) {
                             {crew.name}
                         </Dropdown.Item>
                     ))}
-                <Dropdown.Item onClick={() => void navigate('/account')}>Account, people, invitations</Dropdown.Item>
-                <Dropdown.Item onClick={guide.help}>Keys and words (?)</Dropdown.Item>
-                <Dropdown.Item onClick={() => void leave()}>Sign out</Dropdown.Item>
+                <Dropdown.Item onClick={() => void navigate('/account')}>
+                    {t`Account, people, invitations`}
+                </Dropdown.Item>
+                <Dropdown.Item onClick={guide.help}>{t`Keys and words (?)`}</Dropdown.Item>
+                <Dropdown.Item onClick={() => void leave()}>{t`Sign out`}</Dropdown.Item>
             </Dropdown.Menu>
         </Dropdown>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { reasonOf, type Result } from '../../api/client';
@@ -24,21 +25,21 @@ export function useBoardActs(shelf: BoardAsked['shelf']) {
         await client.invalidateQueries({ queryKey: ['jobs'] });
     };
     const putBack = (job: JobRow): Promise<void> =>
-        act(job, putJobBack(job.id), `“${job.name}” stands on the board again.`, null);
+        act(job, putJobBack(job.id), t`“${job.name}” stands on the board again.`, null);
     const archive = (job: JobRow): Promise<void> =>
-        act(job, archiveJob(job.id), `“${job.name}” is archived: it stands under Archived.`, () => putBack(job));
+        act(job, archiveJob(job.id), t`“${job.name}” is archived: it stands under Archived.`, () => putBack(job));
     const archiveAgain = (job: JobRow): Promise<void> =>
         act(
             job,
             putJobBack(job.id).then((back) => (back.ok ? archiveJob(job.id) : back)),
-            `“${job.name}” is archived.`,
+            t`“${job.name}” is archived.`,
             null,
         );
     const remove = (job: JobRow): Promise<void> =>
         act(
             job,
             deleteJob(job.id),
-            `“${job.name}” is deleted. For 30 days it stands under Deleted, and can be put back.`,
+            t`“${job.name}” is deleted. For 30 days it stands under Deleted, and can be put back.`,
             () => (shelf === 'archived' ? archiveAgain(job) : putBack(job)),
         );
     return { shelf, done, problem, putBack, archive, remove };

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { importJob } from '../../api/queries';
@@ -22,7 +23,7 @@ export function useTakingIn(onStarted: (id: string) => void) {
         const refused: string[] = [];
         const started: string[] = [];
         for (const [i, file] of files.entries()) {
-            setState({ now: `Taking in ${file.name}, ${i + 1} of ${files.length}`, taken: started.length, refused });
+            setState({ now: t`Taking in ${file.name}, ${i + 1} of ${files.length}`, taken: started.length, refused });
             const result = await importJob(await file.text());
             if (result.ok) started.push(result.data.id);
             else refused.push(`${file.name}: ${result.message}`);

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { FittingReport, RunReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import { rolledInWords, unsigned } from '../../shared/rolls';
@@ -14,8 +16,8 @@ export function BendList({ run, units }: { run: RunReport; units: Units }) {
             .map((joint) => joint.mark)
             .join(' – ');
     return (
-        <section className="bend-list" aria-label="Fittings and how they are turned">
-            <h2>Fittings, and how each is turned</h2>
+        <section className="bend-list" aria-label={t`Fittings and how they are turned`}>
+            <h2>{t`Fittings, and how each is turned`}</h2>
             <ol>
                 {run.fittings.map((fitting) => (
                     <li key={fitting.key}>
@@ -28,7 +30,7 @@ export function BendList({ run, units }: { run: RunReport; units: Units }) {
                             {rolledInWords(fitting)}
                             {fitting.mark && Math.round(Math.abs(fitting.roll_deg ?? 0)) > 0 && (
                                 <>
-                                    : mark <Said tape={unsigned(fitting.mark)} units={units} unit />
+                                    {t`: mark`} <Said tape={unsigned(fitting.mark)} units={units} unit />
                                 </>
                             )}
                         </span>
@@ -36,8 +38,10 @@ export function BendList({ run, units }: { run: RunReport; units: Units }) {
                 ))}
             </ol>
             <p className="cap">
-                Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from
-                north on upright pipe.
+                <Trans>
+                    Clockwise looking downstream, from the heel of the bend before; the first from straight up, or from
+                    north on upright pipe.
+                </Trans>
             </p>
         </section>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 
 /** A scale of true length on paper: 3 in with sixteenths at one end, or 80 mm. */
@@ -15,7 +16,7 @@ export function CheckScale({ units }: { units: Units }) {
             height={`${high}${unit}`}
             viewBox={`${-pad} 0 ${length + 2 * pad} ${high}`}
             role="img"
-            aria-label={`Scale of ${length} ${unit}`}
+            aria-label={t`Scale of ${length} ${unit}`}
         >
             <path
                 d={`M0 ${high * 0.95}H${length}${marks.map((at) => `M${at} ${high * 0.95}v${-tall(at)}`).join('')}`}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useId, type ReactNode } from 'react';
 import type { PieceReport, RunReport, Units } from '../../api/types';
 import { Materials } from '../../drawing/Materials';
@@ -56,21 +58,27 @@ export function CutRow({
             <span className="cut-where">
                 {run.system.letters} {piece.size}
                 <br />
-                {piece.between ? 'between the two bends' : leg?.what || `leg ${piece.leg}`}
+                {piece.between ? t`between the two bends` : leg?.what || t`leg ${piece.leg}`}
                 {now?.stick && (
                     <span className="cap">
-                        from stick {now.stick.number}, {runInWords(now.stick.length.mm, units)}
-                        {now.stick.hubs && `, ${now.stick.hubs}`}
-                        {now.stick.tight && '; tight: measure it first'}
+                        <Trans>
+                            from stick {now.stick.number}, {runInWords(now.stick.length.mm, units)}
+                            {now.stick.hubs && `, ${now.stick.hubs}`}
+                        </Trans>
+                        {now.stick.tight && t`; tight: measure it first`}
                     </span>
                 )}
                 {piece.known && now?.from_face && (
-                    <span className="cap">cut {lengthInWords(now.from_face.mm, units)} from the face of its hub</span>
+                    <span className="cap">
+                        {t`cut ${lengthInWords(now.from_face.mm, units)} from the face of its hub`}
+                    </span>
                 )}
                 {now?.long && now.doubt && (
                     <span className="cut-long">
-                        cut long; comes to {lengthInWords(piece.cut.mm, units)} ± {withinInWords(now.doubt.mm, units)}:
-                        dry-fit, then trim
+                        <Trans>
+                            cut long; comes to {lengthInWords(piece.cut.mm, units)} ±{' '}
+                            {withinInWords(now.doubt.mm, units)}: dry-fit, then trim
+                        </Trans>
                     </span>
                 )}
                 {since && (
@@ -80,7 +88,7 @@ export function CutRow({
                 )}
                 {hold && (
                     <b>
-                        <Shape kind="stop" size={15} /> hold: {hold.title}
+                        <Shape kind="stop" size={15} /> {t`hold: ${hold.title}`}
                     </b>
                 )}
             </span>
@@ -96,15 +104,15 @@ function Done() {
     return (
         <>
             <Shape kind="done" size={26} />
-            <span className="unseen">cut already</span>
+            <span className="unseen">{t`cut already`}</span>
         </>
     );
 }
 
 /** Where the lines come round the pipe, and which end keeps its hub. */
 function linesInWords(lines: { depth: string }[], piece: PieceReport): string {
-    const said = `lines at ${lines.map((line) => line.depth).join(' and ')} from the ends`;
-    return piece.hub ? `hub at its ${piece.hub}; ${said}` : said;
+    const said = t`lines at ${lines.map((line) => line.depth).join(' and ')} from the ends`;
+    return piece.hub ? t`hub at its ${piece.hub}; ${said}` : said;
 }
 
 /** How wide the ring round a mark is: a circle round one or two signs. */
@@ -154,7 +162,7 @@ function PieceArt({ piece, run, units }: { piece: PieceReport; run: RunReport; u
             height={70}
             viewBox="0 0 324 70"
             role="img"
-            aria-label={`Joint ${ends.map((end) => end.joint).join(' to joint ')}; ${linesInWords(lines, piece)}`}
+            aria-label={t`Joint ${ends.map((end) => end.joint).join(t` to joint `)}; ${linesInWords(lines, piece)}`}
         >
             <Materials prefix={prefix} />
             <path

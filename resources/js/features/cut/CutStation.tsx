@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { cutQuery } from '../../api/queries';
@@ -46,23 +48,27 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
     const isCut = (key: string): boolean =>
         editor.site.isKnown ? key in ticks : (report?.pieces.find((one) => one.key === key)?.cut ?? false);
     const done = run.pieces.filter((piece) => isCut(piece.key)).length;
+    const pieces = run.pieces.length === 1 ? t`piece` : t`pieces`;
     return (
         <main className="station cut-station">
             <div className="cut-head">
                 <h1>
                     {run.pieces.length === 0
-                        ? 'Nothing to cut yet'
-                        : `${run.pieces.length - done} of ${run.pieces.length} ${run.pieces.length === 1 ? 'piece' : 'pieces'} to cut`}
+                        ? t`Nothing to cut yet`
+                        : t`${run.pieces.length - done} of ${run.pieces.length} ${pieces} to cut`}
                 </h1>
                 <Link className="main-act" to={`${base}/cut/ticket`}>
-                    Cut ticket, to print
+                    {t`Cut ticket, to print`}
                 </Link>
                 {report && <TicketFile report={report} plan={plan} editor={editor} />}
                 <p className="say">
-                    {plan.name}. Lengths are end to end, to the stop inside each socket
-                    {run.system.hubs !== null && '; of a piece with a hub from the bottom of that'}. Tick off what is
-                    cut; where a piece came out otherwise, say so, and those that depend on it are reckoned again.
-                    {usual !== '' && ` Ends: ${usual}, unless the piece says otherwise.`}
+                    {t`${plan.name}. Lengths are end to end, to the stop inside each socket`}
+                    {run.system.hubs !== null && t`; of a piece with a hub from the bottom of that`}
+                    <Trans>
+                        . Tick off what is cut; where a piece came out otherwise, say so, and those that depend on it
+                        are reckoned again.
+                    </Trans>
+                    {usual !== '' && t` Ends: ${usual}, unless the piece says otherwise.`}
                 </p>
             </div>
             {report && <FindingLines findings={report.findings} />}
@@ -109,7 +115,7 @@ function Stock({ report, run, editor }: { report: CuttingReport; run: RunReport;
     const groups = [...report.groups.filter(has), ...report.groups.filter((group) => !has(group))];
     return (
         <div className="cut-plan">
-            <h2>From which sticks, for the whole job</h2>
+            <h2>{t`From which sticks, for the whole job`}</h2>
             <SawForm
                 key={JSON.stringify([report.kerf.mm, editor.document.cutting?.objective])}
                 report={report}

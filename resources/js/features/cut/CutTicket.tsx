@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { Link, useParams } from 'react-router';
@@ -33,11 +35,11 @@ export function CutTicket() {
     usePaper();
     const plan = job.data?.document;
     const said = plan?.runs.find((one) => one.id === runId);
-    useTitle('Cut ticket', said?.name, plan?.name);
-    if (!job.data || !plan) return <p className="waiting">{job.isError ? job.error.message : 'One moment.'}</p>;
+    useTitle(t`Cut ticket`, said?.name, plan?.name);
+    if (!job.data || !plan) return <p className="waiting">{job.isError ? job.error.message : t`One moment.`}</p>;
     const { evaluation, revision } = job.data;
     const run = evaluation.runs.find((one) => one.id === runId);
-    if (!run || !said) return <p className="waiting">There is no such run in this job.</p>;
+    if (!run || !said) return <p className="waiting">{t`There is no such run in this job.`}</p>;
     // What changed since the ticket before stands on this one; only then is this one what later changes are held
     // against.
     const print = (): void => {
@@ -49,36 +51,38 @@ export function CutTicket() {
         <main className="ticket" data-mode="paper">
             <p className="screen-only">
                 <Link className="plain" to={`/jobs/${id}/runs/${run.id}/cut`}>
-                    Back
+                    {t`Back`}
                 </Link>{' '}
                 <button type="button" className="main-act" onClick={print}>
-                    Print
+                    {t`Print`}
                 </button>
             </p>
             {saved.data === false && (
                 <p className="problem" role="alert">
-                    <Shape kind="stop" size={16} /> This job has changes on this device that are not saved yet; they are
-                    not on this ticket.
+                    <Shape kind="stop" size={16} />{' '}
+                    <Trans>
+                        This job has changes on this device that are not saved yet; they are not on this ticket.
+                    </Trans>
                 </p>
             )}
             <div className="screen-only">
                 <Waiting state={state} log={log} />
             </div>
             <header>
-                <h1>Cut ticket</h1>
+                <h1>{t`Cut ticket`}</h1>
                 <span className="brand">
-                    <BrandGlyph /> Fall Bend
+                    <BrandGlyph /> {t`Fall Bend`}
                 </span>
             </header>
             <TicketFields
                 fields={[
-                    ['Job', plan.name],
-                    [`Run ${plan.runs.indexOf(said) + 1}`, said.name],
-                    ['Pipe', `${run.system.letters} ${said.size}`],
-                    ['Revision', String(revision)],
+                    [t`Job`, plan.name],
+                    [t`Run ${plan.runs.indexOf(said) + 1}`, said.name],
+                    [t`Pipe`, `${run.system.letters} ${said.size}`],
+                    [t`Revision`, String(revision)],
                 ]}
             >
-                kerf <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={units} unit />
+                {t`kerf`} <Said tape={cut.data?.kerf ?? evaluation.saw_kerf} units={units} unit />
             </TicketFields>
             <TicketPieces run={run} cut={cut.data} units={units} />
             <TicketHolds run={run} cut={cut.data} />
@@ -109,7 +113,7 @@ function TicketFields({ fields, children }: { fields: [string, string][]; childr
                 </div>
             ))}
             <div>
-                <dt>Saw</dt>
+                <dt>{t`Saw`}</dt>
                 <dd>{children}</dd>
             </div>
         </dl>
@@ -130,11 +134,11 @@ function TicketPieces({ run, cut, units }: PiecesProps) {
     return (
         <>
             <div className="cut-caps cap">
-                <span>piece</span>
-                <span>cut length, {units === 'inch' ? 'inches' : 'millimetres'}</span>
-                <span>ends; line round the pipe at the lip</span>
-                <span>where it goes</span>
-                <span>cut</span>
+                <span>{t`piece`}</span>
+                <span>{t`cut length, ${units === 'inch' ? t`inches` : t`millimeters`}`}</span>
+                <span>{t`ends; line round the pipe at the lip`}</span>
+                <span>{t`where it goes`}</span>
+                <span>{t`cut`}</span>
             </div>
             {run.pieces.map((piece) => (
                 <CutRow
@@ -149,20 +153,20 @@ function TicketPieces({ run, cut, units }: PiecesProps) {
                 >
                     {!now(piece.key)?.cut && Math.abs(now(piece.key)?.moved_mm ?? 0) > 0.05 && (
                         <span className="cap cut-note">
-                            <Shape kind="warn" size={13} /> other than it was laid out: a piece before it came out
-                            otherwise
+                            <Shape kind="warn" size={13} />{' '}
+                            {t`other than it was laid out: a piece before it came out otherwise`}
                         </span>
                     )}
                 </CutRow>
             ))}
-            {usual !== '' && <p className="say">Ends: {usual}, unless the piece says otherwise.</p>}
+            {usual !== '' && <p className="say">{t`Ends: ${usual}, unless the piece says otherwise.`}</p>}
             {gone.length > 0 && (
                 <p className="say">
-                    <Shape kind="warn" size={15} /> {gone.join(', ')} of the ticket of {cut?.printed?.on}: not cut any
-                    more.
+                    <Shape kind="warn" size={15} /> {t`${gone.join(', ')} of the ticket of`} {cut?.printed?.on}
+                    {t`: not cut any more.`}
                 </p>
             )}
-            {run.pieces.length === 0 && <p className="say">Nothing to cut: no leg has room for a piece.</p>}
+            {run.pieces.length === 0 && <p className="say">{t`Nothing to cut: no leg has room for a piece.`}</p>}
         </>
     );
 }
@@ -182,24 +186,30 @@ function TicketHolds({ run, cut }: Omit<PiecesProps, 'units'>) {
         <>
             {stops.length > 0 && (
                 <p className="ticket-stop">
-                    <Shape kind="stop" size={18} /> <b>Hold.</b>{' '}
+                    <Shape kind="stop" size={18} /> <b>{t`Hold.`}</b>{' '}
                     {stops
-                        .map((finding) => `${finding.where.leg ? `Leg ${finding.where.leg}: ` : ''}${finding.title}`)
+                        .map((finding) => `${finding.where.leg ? t`Leg ${finding.where.leg}: ` : ''}${finding.title}`)
                         .join('. ')}
                     .
                 </p>
             )}
             {doubtful.length > 0 && (
                 <p className="say small">
-                    <Shape kind="note" size={14} /> Measure before cutting:{' '}
-                    {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their lengths are{' '}
-                    {doubtful.every((one) => one.source.status === 'assumed') ? 'assumed' : 'assumed or derived'}.
+                    <Shape kind="note" size={14} />{' '}
+                    <Trans>
+                        Measure before cutting:{' '}
+                        {doubtful.map((fitting) => `${fitting.size} ${fitting.name}`).join(', ')}. Their lengths are{' '}
+                        {doubtful.every((one) => one.source.status === 'assumed') ? t`assumed` : t`assumed or derived`}.
+                    </Trans>
                 </p>
             )}
             {first.length > 0 && (
                 <p className="say small">
-                    <Shape kind="note" size={14} /> To spare the trimming, measure{' '}
-                    {first.map((one) => `one ${one.name}: ${exactInWords(one)}`).join('; ')}.
+                    <Shape kind="note" size={14} />{' '}
+                    <Trans>
+                        To spare the trimming, measure{' '}
+                        {first.map((one) => t`one ${one.name}: ${exactInWords(one)}`).join('; ')}.
+                    </Trans>
                 </p>
             )}
         </>
@@ -211,8 +221,8 @@ function TicketFoot({ run, units }: { run: RunReport; units: Units }) {
     return (
         <>
             {run.pieces.length > 0 && (
-                <section className="ticket-iso" aria-label="The run">
-                    <h2>As it stands in the room</h2>
+                <section className="ticket-iso" aria-label={t`The run`}>
+                    <h2>{t`As it stands in the room`}</h2>
                     <Isometric
                         run={run}
                         turns={0}
@@ -223,24 +233,26 @@ function TicketFoot({ run, units }: { run: RunReport; units: Units }) {
                     />
                 </section>
             )}
-            <section className="ticket-how" aria-label="How">
-                <How text="Cut square, all round" d="M2 2V26M2 6H34M2 22H34" />
-                <How text="Burr off inside" d="M10 6H34M10 22H34M10 6L3 10M10 22L3 18" />
-                <How text="Chamfer outside" d="M12 6H34M12 22H34M3 8L10 1M3 20L10 27" />
-                <How text="Line at the depth shown" d="M2 6H34M2 22H34" mark />
+            <section className="ticket-how" aria-label={t`How`}>
+                <How text={t`Cut square, all round`} d="M2 2V26M2 6H34M2 22H34" />
+                <How text={t`Burr off inside`} d="M10 6H34M10 22H34M10 6L3 10M10 22L3 18" />
+                <How text={t`Chamfer outside`} d="M12 6H34M12 22H34M3 8L10 1M3 20L10 27" />
+                <How text={t`Line at the depth shown`} d="M2 6H34M2 22H34" mark />
             </section>
             <section className="ticket-foot">
                 <CheckScale units={units} />
                 <p className="say">
-                    Lay a tape on this scale. If it is not {units === 'inch' ? '3 in' : '80 mm'}, print again at full
-                    size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for breathing.
-                    The local code and the licensed plumber decide.
+                    <Trans>
+                        Lay a tape on this scale. If it is not {units === 'inch' ? t`3 in` : t`80 mm`}, print again at
+                        full size. Lengths run to the stop inside each socket. Goggles on; the saw's dust is not for
+                        breathing. The local code and the licensed plumber decide.
+                    </Trans>
                 </p>
             </section>
             <footer>
-                <span>cut by</span>
-                <span>tried dry by</span>
-                <span>date</span>
+                <span>{t`cut by`}</span>
+                <span>{t`tried dry by`}</span>
+                <span>{t`date`}</span>
             </footer>
         </>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { askCut } from '../../api/queries';
 import type { CuttingReport } from '../../api/types';
@@ -15,7 +16,7 @@ export function LookLonger({ report, run, editor }: { report: CuttingReport; run
     // What is looked for is of no use any more once something else is to be cut. That the job was kept meanwhile, or
     // changed elsewhere, is no reason to stop.
     const wanted = JSON.stringify([report.kerf, report.groups]);
-    useEffect(() => () => stop.current?.abort('Given up: something else is to be cut now.'), [wanted]);
+    useEffect(() => () => stop.current?.abort(t`Given up: something else is to be cut now.`), [wanted]);
     const left = STEPS.filter((effort) => effort > (editor.document.cutting?.effort ?? 1));
     const look = async (): Promise<void> => {
         stop.current = new AbortController();
@@ -34,27 +35,25 @@ export function LookLonger({ report, run, editor }: { report: CuttingReport; run
         }
         setStep(null);
         if (found > 0) editor.change((document) => ({ ...document, cutting: { ...document.cutting, effort: found } }));
-        else setSaid(signal.aborted ? String(signal.reason) : 'Nothing better was found.');
+        else setSaid(signal.aborted ? String(signal.reason) : t`Nothing better was found.`);
     };
     if (left.length === 0) return null;
     return (
-        <div className="acts look-longer" role="group" aria-label="Look for a better plan">
+        <div className="acts look-longer" role="group" aria-label={t`Look for a better plan`}>
             {step === null ? (
                 <button type="button" className="plain" onClick={() => void look()}>
-                    Look longer for a better plan
+                    {t`Look longer for a better plan`}
                 </button>
             ) : (
                 <>
                     <progress value={left.indexOf(step)} max={left.length} />
-                    <span role="status">
-                        Looking {step} times as long as usual. {said}
-                    </span>
+                    <span role="status">{t`Looking ${step} times as long as usual. ${said}`}</span>
                     <button
                         type="button"
                         className="plain"
-                        onClick={() => stop.current?.abort('Stopped; the plan stays as it was.')}
+                        onClick={() => stop.current?.abort(t`Stopped; the plan stays as it was.`)}
                     >
-                        Stop
+                        {t`Stop`}
                     </button>
                 </>
             )}

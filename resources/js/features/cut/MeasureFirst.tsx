@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import type { CuttingReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
@@ -17,32 +19,39 @@ export function MeasureFirst({ list, editor }: { list: CuttingReport['measure'];
     const [isAll, setAll] = useState(false);
     const { units } = editor.evaluation;
     return (
-        <section className="measure-first" aria-label="Worth measuring">
+        <section className="measure-first" aria-label={t`Worth measuring`}>
             <p className="say">
-                <Shape kind="note" size={15} /> Some fittings have no maker&apos;s length here: it is reckoned from the
-                pattern. Pieces that end in them are cut long, dry-fitted, then trimmed. Measure one of a kind, and its
-                pieces are cut to length in the whole job.
+                <Shape kind="note" size={15} />{' '}
+                <Trans>
+                    Some fittings have no maker&apos;s length here: it is reckoned from the pattern. Pieces that end in
+                    them are cut long, dry-fitted, then trimmed. Measure one of a kind, and its pieces are cut to length
+                    in the whole job.
+                </Trans>
             </p>
             <ul>
                 {(isAll ? list : list.slice(0, SHOWN)).map((one) => (
                     <li key={`${one.system} ${one.row}`}>
                         <span>
-                            Measure one <b>{one.name}</b>: {exactInWords(one)}.{' '}
-                            <span className="cap">Reckoned to ± {withinInWords(one.doubt.mm, units)} so far.</span>
+                            <Trans>
+                                Measure one <b>{one.name}</b>: {exactInWords(one)}.{' '}
+                                <span className="cap">
+                                    {t`Reckoned to ± ${withinInWords(one.doubt.mm, units)} so far.`}
+                                </span>
+                            </Trans>
                         </span>
                         <button
                             type="button"
                             className="plain small"
                             onClick={() => setMeasuring(ofMeasureFirst(one, units))}
                         >
-                            Enter it
+                            {t`Enter it`}
                         </button>
                     </li>
                 ))}
             </ul>
             {list.length > SHOWN && (
                 <button type="button" className="plain small" aria-expanded={isAll} onClick={() => setAll(!isAll)}>
-                    {isAll ? 'Only the most useful' : `${list.length - SHOWN} more`}
+                    {isAll ? t`Only the most useful` : t`${list.length - SHOWN} more`}
                 </button>
             )}
             {measuring && <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />}

@@ -1,11 +1,12 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { runDrawing, type RunView } from '../../api/queries';
 import type { JobRun, OfJob } from '../../api/types';
 import { saveFile } from '../../shared/saveFile';
 import { Problem } from '../../shared/Problem';
 
-const VIEWS: Record<RunView, string> = { plan: 'from above', section: 'along its length', isometric: 'isometric' };
-const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: 'model, glTF', pdf: 'all three on paper, PDF' } as const;
+const VIEWS: Record<RunView, string> = { plan: t`from above`, section: t`along its length`, isometric: 'isometric' };
+const FORMATS = { dxf: 'DXF', svg: 'SVG', gltf: t`model, glTF`, pdf: t`all three on paper, PDF` } as const;
 
 /**
  * The run in open formats, at full size: for a drawing of the house, or to be turned in a viewer; and to a scale on
@@ -25,11 +26,11 @@ export function RunDrawings({ of, plan }: { of: OfJob; plan: JobRun }) {
         else setProblem(answer.message);
     };
     return (
-        <section className="to-buy" aria-label="This run as a drawing">
-            <h2>This run as a drawing</h2>
+        <section className="to-buy" aria-label={t`This run as a drawing`}>
+            <h2>{t`This run as a drawing`}</h2>
             <div className="acts">
                 <label className="choice">
-                    <span className="cap">Seen</span>
+                    <span className="cap">{t`Seen`}</span>
                     <select value={view} onChange={(event) => setView(event.target.value as RunView)}>
                         {(Object.keys(VIEWS) as RunView[]).map((one) => (
                             <option key={one} value={one}>

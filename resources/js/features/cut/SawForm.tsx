@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { CuttingReport, JobCutting } from '../../api/types';
 import { formLength } from '../../shared/formLength';
@@ -10,7 +11,7 @@ import type { JobEditor } from '../../editing';
 
 type Objective = NonNullable<JobCutting['objective']>;
 
-const AIMS: Record<Objective, string> = { sticks: 'fewest sticks', length: 'least pipe bought', price: 'cheapest' };
+const AIMS: Record<Objective, string> = { sticks: t`fewest sticks`, length: t`least pipe bought`, price: 'cheapest' };
 
 /** The saw in hand, and what is to be least. */
 export function SawForm({ report, editor }: { report: CuttingReport; editor: JobEditor }) {
@@ -21,7 +22,7 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
     const { problem, onSubmit } = useFormAct(async (form) => {
         const wide = await formLength(form, 'kerf', units);
         if (wide !== null && !(wide >= 0 && wide <= 50))
-            throw new Error(`A saw cut is no wider than ${lengthInWords(50, units)}.`);
+            throw new Error(t`A saw cut is no wider than ${lengthInWords(50, units)}.`);
         const objective = formText(form, 'aim') as Objective;
         editor.change((document) => {
             const { kerf_mm: _, ...rest } = document.cutting ?? {};
@@ -32,7 +33,7 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
     return (
         <form className="saw-form" onSubmit={onSubmit}>
             <label className="choice">
-                <span className="cap">Cut with</span>
+                <span className="cap">{t`Cut with`}</span>
                 <select
                     value={report.saws.find((saw) => saidLength(saw.kerf.mm, units) === kerf)?.name ?? ''}
                     onChange={(event) => {
@@ -40,7 +41,7 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
                         if (saw) setKerf(saidLength(saw.kerf.mm, units));
                     }}
                 >
-                    <option value="">what was measured</option>
+                    <option value="">{t`what was measured`}</option>
                     {report.saws.map((saw) => (
                         <option key={saw.name} value={saw.name}>
                             {saw.name}
@@ -51,14 +52,14 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
             <LengthField
                 id="cut-kerf"
                 name="kerf"
-                label="It cuts as wide as"
+                label={t`It cuts as wide as`}
                 units={units}
                 key={kerf}
                 start={kerf}
-                help={cutting?.kerf_mm === undefined ? 'assumed: measure the saw in hand' : 'left open: as usual'}
+                help={cutting?.kerf_mm === undefined ? t`assumed: measure the saw in hand` : t`left open: as usual`}
             />
             <label className="choice">
-                <span className="cap">Plan for</span>
+                <span className="cap">{t`Plan for`}</span>
                 <select name="aim" defaultValue={aim}>
                     {(Object.keys(AIMS) as Objective[]).map((one) => (
                         <option key={one} value={one}>
@@ -68,10 +69,12 @@ export function SawForm({ report, editor }: { report: CuttingReport; editor: Job
                 </select>
             </label>
             <button type="submit" className="plain">
-                Plan it so
+                {t`Plan it so`}
             </button>
             {unpriced && (
-                <p className="cap">Where a stick has no price, the least pipe is planned: prices are entered below.</p>
+                <p className="cap">
+                    {t`Where a stick has no price, the least pipe is planned: prices are entered below.`}
+                </p>
             )}
             <Problem text={problem} />
         </form>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { CuttingReport, Units } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { lengthInWords, runInWords } from '../../shared/lengths';
@@ -23,7 +25,7 @@ export function Sticks({ group, run, names, units }: Props) {
     const [ref, { width }] = useSize<HTMLOListElement>();
     const longest = Math.max(1, ...group.sticks.map((stick) => stick.length.mm));
     return (
-        <section className="cut-sticks" aria-label={`Sticks of ${group.letters} ${group.size}`}>
+        <section className="cut-sticks" aria-label={t`Sticks of ${group.letters} ${group.size}`}>
             <h3>
                 {group.letters} {group.size}
             </h3>
@@ -32,8 +34,10 @@ export function Sticks({ group, run, names, units }: Props) {
                 {group.sticks.map((stick, n) => (
                     <li key={n}>
                         <p>
-                            <b>Stick {n + 1}</b>, {runInWords(stick.length.mm, units)}
-                            {stick.hubs && `, ${stick.hubs}`}; {lengthInWords(stick.offcut.mm, units)} left
+                            <Trans>
+                                <b>{t`Stick ${n + 1}`}</b>, {runInWords(stick.length.mm, units)}
+                                {stick.hubs && `, ${stick.hubs}`}; {lengthInWords(stick.offcut.mm, units)} left
+                            </Trans>
                         </p>
                         {width > 0 && (
                             <StickArt stick={stick} run={run} units={units} width={width} longest={longest} />
@@ -83,7 +87,7 @@ function StickArt({ stick, run, units, width, longest }: ArtProps) {
             width={width}
             height={HIGH + 2}
             role="img"
-            aria-label={`Stick of ${lengthInWords(stick.length.mm, units)}: ${stick.cuts.map((cut) => `${cut.letter} ${lengthInWords(cut.length.mm, units)}`).join(', ')}; ${lengthInWords(stick.offcut.mm, units)} left`}
+            aria-label={t`Stick of ${lengthInWords(stick.length.mm, units)}: ${stick.cuts.map((cut) => `${cut.letter} ${lengthInWords(cut.length.mm, units)}`).join(', ')}; ${lengthInWords(stick.offcut.mm, units)} left`}
         >
             <rect
                 x={1}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { Units } from '../../api/types';
 import { formLength } from '../../shared/formLength';
@@ -22,9 +23,9 @@ export function StockForm({ id, rows, units, onChange }: Props) {
     const { problem, onSubmit } = useFormAct(async (form) => {
         const length = (await formLength(form, 'length', units, true)) ?? 0;
         const [price, count] = [readPrice(formText(form, 'price')), formText(form, 'count').trim()];
-        if (!(length >= 1)) throw new Error('A stick has a length.');
-        if (count !== '' && !/^\d+$/.test(count)) throw new Error('How many there are is a whole number.');
-        if (price === undefined) throw new Error('The price is a number.');
+        if (!(length >= 1)) throw new Error(t`A stick has a length.`);
+        if (count !== '' && !/^\d+$/.test(count)) throw new Error(t`How many there are is a whole number.`);
+        if (price === undefined) throw new Error(t`The price is a number.`);
         const row = {
             length_mm: length,
             ...(price === null ? {} : { price }),
@@ -35,36 +36,36 @@ export function StockForm({ id, rows, units, onChange }: Props) {
     });
     return (
         <details className="cut-stock">
-            <summary>{rows.length === 0 ? 'Sticks as they are sold' : `${rows.length} entered`}</summary>
+            <summary>{rows.length === 0 ? t`Sticks as they are sold` : t`${rows.length} entered`}</summary>
             <ul>
                 {rows.map((row, n) => (
                     <li key={n}>
                         {lengthInWords(row.length_mm, units)}
-                        {row.available !== undefined && `, ${row.available} of them`}
-                        {row.price !== undefined && `, ${eachInWords(row.price)} each`}{' '}
+                        {row.available !== undefined && t`, ${row.available} of them`}
+                        {row.price !== undefined && t`, ${eachInWords(row.price)} each`}{' '}
                         <button
                             type="button"
                             className="plain small"
                             onClick={() => onChange((kept) => kept.filter((_, i) => i !== n))}
                         >
-                            Take it out
+                            {t`Take it out`}
                         </button>
                     </li>
                 ))}
             </ul>
             <form className="mu-form" key={turn} onSubmit={onSubmit}>
-                <LengthField id={`${id}-length`} name="length" label="A stick or offcut of" units={units} start="" />
+                <LengthField id={`${id}-length`} name="length" label={t`A stick or offcut of`} units={units} start="" />
                 <label className="choice">
-                    <span className="cap">How many (left open: any)</span>
+                    <span className="cap">{t`How many (left open: any)`}</span>
                     <input name="count" inputMode="numeric" />
                 </label>
                 <label className="choice">
-                    <span className="cap">Price of one (where it is kept)</span>
+                    <span className="cap">{t`Price of one (where it is kept)`}</span>
                     <input name="price" inputMode="decimal" />
                 </label>
                 <Problem text={problem} />
                 <button type="submit" className="plain whole">
-                    Cut from it too
+                    {t`Cut from it too`}
                 </button>
             </form>
         </details>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { Units } from '../../api/types';
 import { readLength } from '../../api/lengths';
@@ -33,14 +34,14 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
             {piece.cut ? (
                 <>
                     <button type="button" className="tick on" aria-pressed="true" onClick={onBack}>
-                        <Shape kind="done" size={22} /> cut
+                        <Shape kind="done" size={22} /> {t`cut`}
                     </button>
-                    {change && <span className="cap">It came out {change}.</span>}
+                    {change && <span className="cap">{t`It came out ${change}.`}</span>}
                 </>
             ) : (
                 <>
                     <button type="button" className="tick" aria-pressed="false" onClick={() => onCut(piece.now.mm)}>
-                        cut
+                        {t`cut`}
                     </button>
                     <button
                         type="button"
@@ -48,7 +49,7 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                         aria-expanded={isOther}
                         onClick={() => setOther(!isOther)}
                     >
-                        Different length
+                        {t`Different length`}
                     </button>
                     {change && (
                         <span className="cap">
@@ -65,11 +66,11 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                             }}
                         >
                             <label className="choice">
-                                <span className="cap">{piece.letter} came out at</span>
+                                <span className="cap">{t`${piece.letter} came out at`}</span>
                                 <input name="real" defaultValue={saidLength(piece.now.mm, units)} autoComplete="off" />
                             </label>
                             <button type="submit" className="plain">
-                                Reckon on from it
+                                {t`Reckon on from it`}
                             </button>
                             <Problem text={problem} />
                         </form>

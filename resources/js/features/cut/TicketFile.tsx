@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { ticketPdf } from '../../api/queries';
 import type { CuttingReport, JobRun } from '../../api/types';
@@ -19,20 +20,20 @@ export function TicketFile({ report, plan, editor }: { report: CuttingReport; pl
             setProblem(answer.message);
             return;
         }
-        saveFile(answer.data, `${plan.name} cut ticket.pdf`);
+        saveFile(answer.data, t`${plan.name} cut ticket.pdf`);
         editor.happened([printed(plan.id, on, report.pieces)]);
     };
     const gone = report.printed?.gone ?? [];
     return (
         <>
             <button type="button" className="plain" onClick={() => void save()}>
-                as PDF, with drawings
+                {t`as PDF, with drawings`}
             </button>
             {report.printed && (
                 <p className="cap whole" role="status">
-                    Printed on {report.printed.on}.
+                    {t`Printed on ${report.printed.on}.`}
                     {gone.length > 0 &&
-                        ` ${gone.join(', ')} ${gone.length === 1 ? 'stands' : 'stand'} on it and ${gone.length === 1 ? 'is' : 'are'} not cut any more.`}
+                        t` ${gone.join(', ')} ${gone.length === 1 ? t`stands` : t`stand`} on it and ${gone.length === 1 ? t`is` : t`are`} not cut any more.`}
                 </p>
             )}
             {problem && (

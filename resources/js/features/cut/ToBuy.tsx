@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { materialsQuery } from '../../api/queries';
@@ -10,14 +12,14 @@ import { PriceField } from '../lists';
 import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists';
 
 const SHELVES: Record<MaterialRow['shelf'], string> = {
-    'left-out': 'Left out: not known yet',
-    pipe: 'Pipe',
-    fitting: 'Fittings',
-    end: 'At the ends',
-    coupling: 'Couplings and adapters',
-    consumable: 'Consumables',
-    hanger: 'Hangers',
-    tool: 'Tools that the joints want',
+    'left-out': t`Left out: not known yet`,
+    pipe: t`Pipe`,
+    fitting: t`Fittings`,
+    end: t`At the ends`,
+    coupling: t`Couplings and adapters`,
+    consumable: t`Consumables`,
+    hanger: t`Hangers`,
+    tool: t`Tools that the joints want`,
 };
 
 /**
@@ -33,22 +35,24 @@ export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingRepo
         isPricing && takesPrice(row, editor.document) ? (
             <PriceField
                 each={row.each}
-                label={`Price of one, ${priceName(ofRow(row))}`}
+                label={t`Price of one, ${priceName(ofRow(row))}`}
                 onPrice={(each) => setPrice(row, each)}
             />
         ) : null;
     return (
-        <section className="to-buy" aria-label="What to buy">
-            <h2>What to buy, for the whole job</h2>
+        <section className="to-buy" aria-label={t`What to buy`}>
+            <h2>{t`What to buy, for the whole job`}</h2>
             {materials && <Shelves rows={materials.rows} field={field} />}
             {materials?.total != null && (
                 <p className="say">
-                    Where a price is kept: <b>{materials.total.toFixed(2)}</b> in all.
+                    <Trans>
+                        Where a price is kept: <b>{materials.total.toFixed(2)}</b> in all.
+                    </Trans>
                 </p>
             )}
             <div className="acts">
                 <button type="button" className="plain" aria-pressed={isPricing} onClick={() => setPricing(!isPricing)}>
-                    {isPricing ? 'Done with prices' : 'Enter prices'}
+                    {isPricing ? t`Done with prices` : t`Enter prices`}
                 </button>
             </div>
             {isPricing && materials && <CrewPrices editor={editor} rows={materials.rows} pipes={pipes} />}
@@ -88,7 +92,7 @@ function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRo
                                         {field(row)}
                                         {row.price !== null && row.price.toFixed(2)}
                                         {row.each !== null && row.count > 1 && (
-                                            <span className="cap"> {eachInWords(row.each)} each</span>
+                                            <span className="cap"> {t`${eachInWords(row.each)} each`}</span>
                                         )}
                                     </td>
                                 </tr>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -20,35 +22,37 @@ export function Forgotten() {
     if (asked !== null)
         return (
             <Entrance
-                title="Look at your mail"
-                say={`If ${asked} has an account here, a letter is on its way. Its link opens for an hour.`}
+                title={t`Look at your mail`}
+                say={t`If ${asked} has an account here, a letter is on its way. Its link opens for an hour.`}
             >
                 {entrance.data?.letters === 'kept' && (
                     <p className="say">
-                        This installation names no mail server: letters stay on its machine, where
-                        <code> bin/artisan mail:read</code> shows them.
+                        <Trans>
+                            This installation names no mail server: letters stay on its machine, where
+                            <code> {t`bin/artisan mail:read`}</code> shows them.
+                        </Trans>
                     </p>
                 )}
-                <Link to="/">Back to signing in</Link>
+                <Link to="/">{t`Back to signing in`}</Link>
             </Entrance>
         );
     return (
-        <Entrance title="A new password" say="Say the email that you sign in with. A letter comes with a link.">
+        <Entrance title={t`A new password`} say={t`Say the email that you sign in with. A letter comes with a link.`}>
             <Form onSubmit={onSubmit}>
                 <Field
                     id="forgotten-email"
                     name="email"
                     type="email"
-                    label="Email"
+                    label={t`Email`}
                     autoComplete="username"
                     errors={errors}
                     autoFocus
                 />
                 <Problem text={problem} />
                 <button type="submit" className="main-act" disabled={busy}>
-                    Send the letter
+                    {t`Send the letter`}
                 </button>
-                <Link to="/">Back to signing in</Link>
+                <Link to="/">{t`Back to signing in`}</Link>
             </Form>
         </Entrance>
     );

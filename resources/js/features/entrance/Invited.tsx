@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -16,22 +18,22 @@ export function Invited() {
     const { token = '' } = useParams();
     const invitation = useQuery(invitationQuery(token));
     const account = useQuery(accountQuery);
-    if (invitation.isPending || account.isPending) return <p className="waiting">One moment.</p>;
+    if (invitation.isPending || account.isPending) return <p className="waiting">{t`One moment.`}</p>;
     if (invitation.isError)
         return (
-            <Entrance title="This invitation opens nothing" say={invitation.error.message}>
-                <Link to="/">To the start page</Link>
+            <Entrance title={t`This invitation opens nothing`} say={invitation.error.message}>
+                <Link to="/">{t`To the start page`}</Link>
             </Entrance>
         );
     return (
-        <Entrance title={`Invited into ${invitation.data.crew}`} say={inWords(invitation.data)}>
+        <Entrance title={t`Invited into ${invitation.data.crew}`} say={inWords(invitation.data)}>
             <Join token={token} invitation={invitation.data} account={account.data} />
         </Entrance>
     );
 }
 
 const inWords = ({ by, crew, expires_at }: OpenInvitation): string =>
-    `${by} invites you into the crew ${crew}. The invitation runs out at ${localClock(expires_at)}.`;
+    t`${by} invites you into the crew ${crew}. The invitation runs out at ${localClock(expires_at)}.`;
 
 interface JoinProps {
     token: string;
@@ -64,19 +66,23 @@ function Join({ token, invitation, account }: JoinProps) {
         <Form onSubmit={onSubmit}>
             {account ? (
                 <p>
-                    You are signed in as <b>{account.name}</b>, {account.email}.
+                    <Trans>
+                        You are signed in as <b>{account.name}</b>, {account.email}.
+                    </Trans>
                 </p>
             ) : (
                 <>
                     <NewPersonFields errors={errors} name={invitation.for} />
                     <p className="cap">
-                        You have an account? <Link to="/">Sign in</Link>, and open the link again.
+                        <Trans>
+                            You have an account? <Link to="/">{t`Sign in`}</Link>, and open the link again.
+                        </Trans>
                     </p>
                 </>
             )}
             <Problem text={problem} />
             <button type="submit" className="main-act" disabled={busy}>
-                Join {invitation.crew}
+                {t`Join ${invitation.crew}`}
             </button>
         </Form>
     );

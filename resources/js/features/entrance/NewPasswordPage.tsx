@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -26,25 +27,25 @@ export function NewPasswordPage() {
     );
     return (
         <Entrance
-            title="Choose a new password"
-            say="Every other device on which you are signed in is signed out by it."
+            title={t`Choose a new password`}
+            say={t`Every other device on which you are signed in is signed out by it.`}
         >
             <Form onSubmit={onSubmit}>
                 <Field
                     id="reset-email"
                     name="email"
-                    label="Email"
+                    label={t`Email`}
                     start={email}
                     autoComplete="username"
                     errors={errors}
                     readOnly
                 />
-                <NewPassword errors={errors} label="New password" />
+                <NewPassword errors={errors} label={t`New password`} />
                 <Problem text={problem} />
                 <button type="submit" className="main-act" disabled={busy}>
-                    Save it, and sign in
+                    {t`Save it, and sign in`}
                 </button>
-                {problem && <Link to="/forgotten">Ask for a new link</Link>}
+                {problem && <Link to="/forgotten">{t`Ask for a new link`}</Link>}
             </Form>
         </Entrance>
     );

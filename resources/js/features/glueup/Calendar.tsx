@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { dayCalendar, type DayAsked } from '../../api/queries';
 import type { OfJob } from '../../api/types';
 import { Problem } from '../../shared/Problem';
@@ -23,7 +24,7 @@ export function Calendar({ of, run, asked }: Props) {
     return (
         <div>
             <button type="button" className="plain" disabled={busy} onClick={save}>
-                The day for a calendar
+                {t`The day for a calendar`}
             </button>
             <Problem text={problem} />
         </div>

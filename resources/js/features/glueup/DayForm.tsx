@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { Problem } from '../../shared/Problem';
 import type { Said } from './asked';
 
@@ -14,7 +16,7 @@ export function DayForm({ said, onSaid, problem, isBegun }: Props) {
     return (
         <form className="glue-form" onSubmit={(event) => event.preventDefault()}>
             <fieldset>
-                <legend className="cap">People</legend>
+                <legend className="cap">{t`People`}</legend>
                 {([1, 2] as const).map((people) => (
                     <label key={people}>
                         <input
@@ -23,12 +25,12 @@ export function DayForm({ said, onSaid, problem, isBegun }: Props) {
                             checked={said.people === people}
                             onChange={() => onSaid({ ...said, people })}
                         />{' '}
-                        {people === 1 ? 'one' : 'two'}
+                        {people === 1 ? t`one` : t`two`}
                     </label>
                 ))}
             </fieldset>
             <label className="choice">
-                <span className="cap">{isBegun ? 'Begun: it goes on from now' : 'Begins'}</span>
+                <span className="cap">{isBegun ? t`Begun: it goes on from now` : t`Begins`}</span>
                 <input
                     type="datetime-local"
                     disabled={isBegun}
@@ -37,7 +39,7 @@ export function DayForm({ said, onSaid, problem, isBegun }: Props) {
                 />
             </label>
             <label className="choice">
-                <span className="cap">The house can do without its line from</span>
+                <span className="cap">{t`The house can do without its line from`}</span>
                 <input
                     type="time"
                     value={said.from}
@@ -45,7 +47,7 @@ export function DayForm({ said, onSaid, problem, isBegun }: Props) {
                 />
             </label>
             <label className="choice">
-                <span className="cap">until</span>
+                <span className="cap">{t`until`}</span>
                 <input
                     type="time"
                     value={said.until}
@@ -54,7 +56,9 @@ export function DayForm({ said, onSaid, problem, isBegun }: Props) {
             </label>
             <Problem text={problem} />
             <p className="cap">
-                This is a plan, worked out anew whenever it is opened. What is done is kept in the log of the job.
+                <Trans>
+                    This is a plan, worked out anew whenever it is opened. What is done is kept in the log of the job.
+                </Trans>
             </p>
         </form>
     );

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -41,7 +43,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
     });
     const answer = query.data;
     if (run.legs.length === 0)
-        return <p className="none">Call out a leg on Route: what is not laid out is not joined.</p>;
+        return <p className="none">{t`Call out a leg on Route: what is not laid out is not joined.`}</p>;
     return (
         <FigureOfRun.Provider value={run.figure}>
             <main className="station glue">
@@ -65,16 +67,16 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                         waiting={touchedOf(state, run.id)}
                     />
                 )}
-                <section className="glue-day" aria-label="The day">
+                <section className="glue-day" aria-label={t`The day`}>
                     {answer?.day ? (
                         <DayPicture day={answer.day} selected={selected} onSelect={setSelected} />
                     ) : (
                         <p className="none">
-                            {query.isError ? query.error.message : (whyNot(answer, run.joints.length) ?? 'One moment.')}
+                            {query.error?.message ?? whyNot(answer, run.joints.length) ?? t`One moment.`}
                         </p>
                     )}
                 </section>
-                <section className="glue-said" aria-label="What the day rests on">
+                <section className="glue-said" aria-label={t`What the day rests on`}>
                     <DayForm
                         said={said}
                         onSaid={setSaid}
@@ -89,7 +91,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
                     {answer?.day && isAsked && <Calendar of={editor.ofJob} run={run.id} asked={question} />}
                     {answer && answer.sources.length > 0 && <RestsOn sources={answer.sources} />}
                 </section>
-                <section className="glue-steps" aria-label="Joint by joint">
+                <section className="glue-steps" aria-label={t`Joint by joint`}>
                     {selected !== null && (
                         <OneJoint
                             key={selected}
@@ -166,10 +168,10 @@ const waitingOf = (state: SiteLogState, run: string): string[] =>
 /** Why there is no day. */
 function whyNot(answer: RunDay | undefined, joints: number): string | null {
     if (!answer) return null;
-    if (answer.made.length > 0 && answer.made.length === joints) return 'All joints of this run are made.';
-    if (answer.unsettled.length > 0) return 'The day cannot be planned while a joint has no method.';
-    if (!answer.goes) return 'This run does not go together as it is, or that is not known.';
-    return 'The day cannot be planned: see what stands beside it.';
+    if (answer.made.length > 0 && answer.made.length === joints) return t`All joints of this run are made.`;
+    if (answer.unsettled.length > 0) return t`The day cannot be planned while a joint has no method.`;
+    if (!answer.goes) return t`This run does not go together as it is, or that is not known.`;
+    return t`The day cannot be planned: see what stands beside it.`;
 }
 
 /** What has to be settled elsewhere first. */
@@ -179,16 +181,18 @@ function Open({ answer, joints, base }: { answer: RunDay; joints: number; base: 
     if (answer.unsettled.length > 0)
         return (
             <p>
-                <Shape kind="unknown" size={17} /> {answer.unsettled.length === 1 ? 'Joint' : 'Joints'}{' '}
+                <Shape kind="unknown" size={17} /> {answer.unsettled.length === 1 ? t`Joint` : t`Joints`}{' '}
                 {answer.unsettled.map((joint) => markOf(String(joint))).join(', ')}:{' '}
-                <Link to={`${base}/joints`}>choose how it is joined</Link>.
+                <Link to={`${base}/joints`}>{t`choose how it is joined`}</Link>.
             </p>
         );
     if (answer.goes) return null;
     return (
         <p>
-            <Shape kind="stop" size={17} /> <Link to={`${base}/make-up`}>Make-up</Link> says what holds it, and what
-            frees it.
+            <Shape kind="stop" size={17} />{' '}
+            <Trans>
+                <Link to={`${base}/make-up`}>{t`Make-up`}</Link> says what holds it, and what frees it.
+            </Trans>
         </p>
     );
 }
@@ -216,11 +220,11 @@ function DayPicture({
 /** What the bars of the picture say. */
 function Key({ day }: { day: Day }) {
     const kinds = [
-        ['day-dry', 'tried dry'],
-        ['day-hands', 'hands on it'],
-        ['day-set', 'must not be moved'],
-        ['day-cure', 'no water yet'],
-        ...(day.closed_from === null ? [] : [['day-open', 'the line is open: nobody flushes']]),
+        ['day-dry', t`tried dry`],
+        ['day-hands', t`hands on it`],
+        ['day-set', t`must not be moved`],
+        ['day-cure', t`no water yet`],
+        ...(day.closed_from === null ? [] : [['day-open', t`the line is open: nobody flushes`]]),
     ];
     return (
         <p className="cap glue-key">
@@ -250,7 +254,7 @@ function Critical({ day }: { day: Day }) {
     if (day.critical.length === 0) return null;
     return (
         <details className="glue-critical">
-            <summary>What decides when it can be tested</summary>
+            <summary>{t`What decides when it can be tested`}</summary>
             <ol>
                 {day.critical.map((link) => (
                     <li key={link.joint}>{causeInWords(link, day, markOf)}</li>
@@ -258,7 +262,7 @@ function Critical({ day }: { day: Day }) {
             </ol>
             {!day.optimal && day.bound !== null && day.earliest_test !== null && (
                 <p className="cap">
-                    Not all orders were gone through: at best it could be tested at {clockOf(day.bound)}.
+                    <Trans>Not all orders were gone through: at best it could be tested at {clockOf(day.bound)}.</Trans>
                 </p>
             )}
         </details>
@@ -283,10 +287,10 @@ function Joints({ day, joints, selected, onSelect, onDone, waiting }: JointsProp
         <ol>
             {dry[0] && last && (
                 <li className="glue-dry">
-                    <b>
-                        {clockOf(dry[0].from)} to {clockOf(last.until)}
-                    </b>{' '}
-                    Try everything dry, and mark depth and angle on pipe and fitting.{' '}
+                    <Trans>
+                        <b>{t`${clockOf(dry[0].from)} to ${clockOf(last.until)}`}</b> Try everything dry, and mark depth
+                        and angle on pipe and fitting.
+                    </Trans>{' '}
                     <button
                         type="button"
                         className="plain"
@@ -297,7 +301,7 @@ function Joints({ day, joints, selected, onSelect, onDone, waiting }: JointsProp
                             )
                         }
                     >
-                        All tried and marked
+                        {t`All tried and marked`}
                     </button>
                 </li>
             )}
@@ -315,13 +319,11 @@ function Joints({ day, joints, selected, onSelect, onDone, waiting }: JointsProp
                             onMade={() => onDone('joint', [step.joint])}
                         >
                             <span>
-                                <b>
-                                    {clockOf(step.from)} to {clockOf(step.until)}
-                                </b>
+                                <b>{t`${clockOf(step.from)} to ${clockOf(step.until)}`}</b>
                                 {joint && `, ${joint.name}`}
                                 <span className="cap">
                                     {joint?.method_name}
-                                    {step.who.length === 2 && ', two people'}
+                                    {step.who.length === 2 && t`, two people`}
                                 </span>
                             </span>
                             <Clocks step={step} />
@@ -341,10 +343,10 @@ function Clocks({ step }: { step: Day['steps'][number] }) {
     const [moved, filled] = [waits(step.may_move), waits(step.may_fill)];
     return (
         <span className="glue-clocks cap">
-            {step.push_by !== null && <span>home by {clockToTheSecond(step.push_by)}</span>}
-            {step.hold_until !== null && <span>held until {clockToTheSecond(step.hold_until)}</span>}
-            <span>{moved === null ? 'may be moved at once' : `not moved before ${moved}`}</span>
-            <span>{filled === null ? 'water at once' : `no water before ${filled}`}</span>
+            {step.push_by !== null && <span>{t`home by ${clockToTheSecond(step.push_by)}`}</span>}
+            {step.hold_until !== null && <span>{t`held until ${clockToTheSecond(step.hold_until)}`}</span>}
+            <span>{moved === null ? t`may be moved at once` : t`not moved before ${moved}`}</span>
+            <span>{filled === null ? t`water at once` : t`no water before ${filled}`}</span>
         </span>
     );
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { ReactNode } from 'react';
 import { useMarks } from './marks';
 
@@ -23,7 +24,7 @@ export function JointToMake({ joint, isOn, isWaiting, onSelect, onMade, children
                 {children}
             </button>
             <button type="button" className="glue-joined" disabled={isWaiting} onClick={onMade}>
-                {isWaiting ? 'Kept, not sent yet' : `Joint ${mark} is made`}
+                {isWaiting ? t`Kept, not sent yet` : t`Joint ${mark} is made`}
             </button>
         </li>
     );

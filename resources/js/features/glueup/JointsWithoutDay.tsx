@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { RunReport } from '../../api/types';
 import { JointToMake } from './JointToMake';
 
@@ -28,7 +29,7 @@ export function JointsWithoutDay({ joints, selected, onSelect, onMade, waiting }
                     >
                         <span>
                             <b>{joint.name}</b>
-                            <span className="cap">{joint.method_name || 'no method yet'}</span>
+                            <span className="cap">{joint.method_name || t`no method yet`}</span>
                         </span>
                     </JointToMake>
                 );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { LogEntry, RunDay } from '../../api/types';
 import { clockOf } from '../../drawing/day/times';
 import type { SiteLog, SiteLogState } from '../../editing';
@@ -28,7 +29,7 @@ export function MadeJoints({ run, made, entries, log, state, cemented, onSelect 
     useAttention(clocks, now);
     const markOf = useMarks();
     return (
-        <section className="glue-made" aria-label="Made">
+        <section className="glue-made" aria-label={t`Made`}>
             <Waiting state={state} log={log} />
             {next && (
                 <p className="glue-next" role="timer">
@@ -42,13 +43,13 @@ export function MadeJoints({ run, made, entries, log, state, cemented, onSelect 
                         <li key={joint.joint}>
                             <b className="glue-n mk">{markOf(joint.joint)}</b>
                             <span>
-                                made {clockOf(joint.at)}
+                                {t`made ${clockOf(joint.at)}`}
                                 <By entry={entryOf(entries, run, joint.joint)} />
                                 <span className="cap">{stateOf(joint.joint, clocks, now)}</span>
                             </span>
                             <span className="glue-made-acts">
                                 <button type="button" className="plain small" onClick={() => onSelect(joint.joint)}>
-                                    Something is wrong
+                                    {t`Something is wrong`}
                                 </button>
                                 <TakeBack entry={entryOf(entries, run, joint.joint)} log={log} />
                             </span>
@@ -69,7 +70,7 @@ export function MadeJoints({ run, made, entries, log, state, cemented, onSelect 
 }
 
 function By({ entry }: { entry: LogEntry | undefined }) {
-    return entry ? <> by {entry.by}</> : null;
+    return entry ? <> {t`by ${entry.by}`}</> : null;
 }
 
 /** Taps that were none: the entry stays, and another takes it back. */
@@ -81,21 +82,23 @@ function TakeBack({ entry, log }: { entry: LogEntry | undefined; log: SiteLog })
             className="plain small"
             onClick={() => log.add([{ kind: 'taken-back', entry: entry.number }])}
         >
-            Not made: take it back
+            {t`Not made: take it back`}
         </button>
     );
 }
 
 function clockInWords(clock: Running, made: RunDay['made'], mark: string): string {
     const both = made.find((one) => one.joint === clock.joint);
-    if (clock.what === 'fill') return `no water through joint ${mark}`;
-    return both?.may_fill === both?.may_move ? `joint ${mark}: not moved, no water` : `joint ${mark} must not be moved`;
+    if (clock.what === 'fill') return t`no water through joint ${mark}`;
+    return both?.may_fill === both?.may_move
+        ? t`joint ${mark}: not moved, no water`
+        : t`joint ${mark} must not be moved`;
 }
 
 function stateOf(joint: string, clocks: Running[], now: number): string {
     const of = clocks.filter((one) => one.joint === joint);
     const move = of.find((one) => one.what === 'move');
     const fill = of.find((one) => one.what === 'fill');
-    if (move) return `not moved for ${timeLeft(move.until - now)}`;
-    return fill ? `set; no water for ${timeLeft(fill.until - now)}` : 'set, and may carry water';
+    if (move) return t`not moved for ${timeLeft(move.until - now)}`;
+    return fill ? t`set; no water for ${timeLeft(fill.until - now)}` : t`set, and may carry water`;
 }

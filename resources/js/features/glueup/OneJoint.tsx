@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { jointCardQuery } from '../../api/queries';
 import type { RunDay, RunReport } from '../../api/types';
@@ -37,7 +38,7 @@ export function OneJoint({ run, joint, hands, editor, onBack, onMade, onWrong }:
     return (
         <>
             {hands.length > 0 && (
-                <ul className="glue-hands" aria-label="Who holds what">
+                <ul className="glue-hands" aria-label={t`Who holds what`}>
                     {hands.map((one) => (
                         <li key={one.who}>{handsInWords(one, hands.length > 1)}</li>
                     ))}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { LogEntry } from '../../api/types';
 import type { SiteLog, SiteLogState } from '../../editing';
 import { entryOf } from './running';
@@ -29,20 +30,20 @@ export function Seen({ run, joint, isCement, entries, state, log }: Props) {
                 onClick={() => say({ depth: true, angle: true, ...(isCement ? { bead: true } : {}) })}
             >
                 {isWaiting
-                    ? 'Kept, not sent yet'
+                    ? t`Kept, not sent yet`
                     : isCement
-                      ? 'At the mark, line on line, bead all round'
-                      : 'At the mark, line on line'}
+                      ? t`At the mark, line on line, bead all round`
+                      : t`At the mark, line on line`}
             </button>
             <button type="button" className="plain small" disabled={isWaiting} onClick={() => say({ depth: false })}>
-                not at its mark
+                {t`not at its mark`}
             </button>
             <button type="button" className="plain small" disabled={isWaiting} onClick={() => say({ angle: false })}>
-                off its line
+                {t`off its line`}
             </button>
             {isCement && (
                 <button type="button" className="plain small" disabled={isWaiting} onClick={() => say({ bead: false })}>
-                    bead missing
+                    {t`bead missing`}
                 </button>
             )}
         </span>
@@ -50,10 +51,10 @@ export function Seen({ run, joint, isCement, entries, state, log }: Props) {
 }
 
 const inWords = ({ said, by }: LogEntry): string =>
-    `Seen by ${by}: ${[
-        said.depth === true && 'depth mark',
-        said.angle === true && 'angle mark',
-        said.bead === true && 'bead all round',
+    t`Seen by ${by}: ${[
+        said.depth === true && t`depth mark`,
+        said.angle === true && t`angle mark`,
+        said.bead === true && t`bead all round`,
     ]
         .filter(Boolean)
         .join(', ')}`;

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { jointCardQuery } from '../../api/queries';
@@ -27,9 +28,7 @@ export function Singles({ singles, entries, editor, log, state }: Props) {
     const made = singles.filter((one) => one.made !== null).length;
     return (
         <details className="glue-singles" open={made < singles.length}>
-            <summary>
-                Joints outside the runs: {made} of {singles.length} made
-            </summary>
+            <summary>{t`Joints outside the runs: ${made} of ${singles.length} made`}</summary>
             <ol>
                 {singles.map((one) => {
                     const isWaiting = state.pending.some((entry) => entry.run === one.run);
@@ -39,7 +38,7 @@ export function Singles({ singles, entries, editor, log, state }: Props) {
                                 <Shape kind={shapeOf(one)} size={22} />
                                 <span>
                                     <b>{one.name}</b>
-                                    <span className="cap">{one.method_name || 'no method yet: Joints'}</span>
+                                    <span className="cap">{one.method_name || t`no method yet: Joints`}</span>
                                 </span>
                                 <span className="cap">{inWords(one)}</span>
                             </button>
@@ -50,7 +49,7 @@ export function Singles({ singles, entries, editor, log, state }: Props) {
                                     disabled={isWaiting}
                                     onClick={() => log.add([madeSingle(one)])}
                                 >
-                                    {isWaiting ? 'Kept, not sent yet' : `${one.name}: made`}
+                                    {isWaiting ? t`Kept, not sent yet` : t`${one.name}: made`}
                                 </button>
                             )}
                             {one.made !== null && (
@@ -91,10 +90,10 @@ const shapeOf = (one: Single): 'stop' | 'done' | 'open' => (one.wrong ? 'stop' :
 
 function inWords({ made, wrong }: Single): string {
     if (wrong) return `${TROUBLES[wrong.what].toLowerCase()}: ${wrong.then}`;
-    if (!made) return 'to be made';
+    if (!made) return t`to be made`;
     const waits =
-        made.may_fill !== null && made.may_fill !== made.at ? `, no water before ${clockOf(made.may_fill)}` : '';
-    return `made ${clockOf(made.at)}${waits}`;
+        made.may_fill !== null && made.may_fill !== made.at ? t`, no water before ${clockOf(made.may_fill)}` : '';
+    return t`made ${clockOf(made.at)}${waits}`;
 }
 
 interface OneProps {

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { JointMethod } from '../../api/types';
 import { Shape } from '../../shared/Shape';
@@ -17,8 +18,8 @@ export function SomethingWrong({ method, joint, onSaid }: Props) {
     const [what, setWhat] = useState<Trouble | null>(null);
     const advice = method.troubles.find((one) => one.what === what);
     return (
-        <section className="glue-wrong" aria-label={`Something is wrong with joint ${mark}`}>
-            <h3>Something is wrong?</h3>
+        <section className="glue-wrong" aria-label={t`Something is wrong with joint ${mark}`}>
+            <h3>{t`Something is wrong?`}</h3>
             <div className="wrong-kinds">
                 {method.troubles.map((one) => (
                     <button
@@ -36,9 +37,9 @@ export function SomethingWrong({ method, joint, onSaid }: Props) {
                     {advice.now !== null && (
                         <p className="say">
                             <b>
-                                While it still gives
+                                {t`While it still gives`}
                                 {method.times.working_s !== null &&
-                                    `, ${Math.round(method.times.working_s)} s from the first coat`}
+                                    t`, ${Math.round(method.times.working_s)} s from the first coat`}
                                 :
                             </b>{' '}
                             {advice.now}
@@ -46,20 +47,20 @@ export function SomethingWrong({ method, joint, onSaid }: Props) {
                     )}
                     <p className="say">
                         <Shape kind={advice.act === 'cut-out' ? 'stop' : 'warn'} size={20} />{' '}
-                        {advice.now !== null && <b>After that: </b>}
+                        {advice.now !== null && <b>{t`After that:`} </b>}
                         {advice.then}
                     </p>
                     <div className="wrong-acts">
                         {(advice.now !== null || advice.act === 'again') && (
                             <button type="button" className="glue-joined" onClick={() => onSaid(what, 'again')}>
-                                Mended: it is made now
+                                {t`Mended: it is made now`}
                             </button>
                         )}
                         <button type="button" className="glue-joined" onClick={() => onSaid(what, 'cut-out')}>
-                            {method.opens ? 'It is opened' : 'It is cut out'}
+                            {method.opens ? t`It is opened` : t`It is cut out`}
                         </button>
                         <button type="button" className="glue-joined" onClick={() => onSaid(what, null)}>
-                            Only keep it in mind
+                            {t`Only keep it in mind`}
                         </button>
                     </div>
                 </div>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { JobDocument, Units } from '../../api/types';
 import type { JobEditor } from '../../editing';
@@ -39,17 +40,17 @@ export function Weather({ editor }: { editor: JobEditor }) {
         <details className="glue-weather" open={now?.air_c === undefined ? undefined : false}>
             <summary>
                 {now?.air_c === undefined
-                    ? `Weather: not entered, taken as ${saidAir(20, units)} ${units === 'inch' ? '°F' : '°C'}`
-                    : `Weather: ${saidAir(now.air_c, units)} ${units === 'inch' ? '°F' : '°C'}`}
-                {now?.rh_percent !== undefined && `, ${now.rh_percent} % humidity`}
+                    ? t`Weather: not entered, taken as ${saidAir(20, units)} ${units === 'inch' ? '°F' : '°C'}`
+                    : t`Weather: ${saidAir(now.air_c, units)} ${units === 'inch' ? '°F' : '°C'}`}
+                {now?.rh_percent !== undefined && t`, ${now.rh_percent} % humidity`}
             </summary>
             <div className="glue-form">
                 <label className="choice">
-                    <span className="cap">Air ({units === 'inch' ? '°F' : '°C'})</span>
+                    <span className="cap">{t`Air (${units === 'inch' ? t`°F` : t`°C`})`}</span>
                     <input inputMode="decimal" value={air} onChange={(event) => typed(setAir, event.target.value)} />
                 </label>
                 <label className="choice">
-                    <span className="cap">Humidity (%)</span>
+                    <span className="cap">{t`Humidity (%)`}</span>
                     <input
                         inputMode="decimal"
                         value={humid}
@@ -58,7 +59,7 @@ export function Weather({ editor }: { editor: JobEditor }) {
                 </label>
                 {instrument.words !== null && <p className="cap from-instrument">{instrument.words}</p>}
                 <button type="button" className="plain" onClick={keep}>
-                    It is so now
+                    {t`It is so now`}
                 </button>
                 <Problem text={problem} />
             </div>
@@ -74,9 +75,9 @@ type Conditions = NonNullable<JobDocument['conditions']>;
 /** The weather as it was typed; what is wrong with it where it is none. */
 export function weatherOf(air: string, humid: string, units: Units): Pick<Conditions, 'air_c' | 'rh_percent'> | string {
     const celsius = degreesRead(air, units);
-    if (celsius === null) return `How warm the air is: a number, such as ${units === 'inch' ? '54' : '12'}.`;
+    if (celsius === null) return t`How warm the air is: a number, such as ${units === 'inch' ? '54' : '12'}.`;
     if (humid.trim() === '') return { air_c: celsius };
     const percent = Number(humid.trim().replace(',', '.'));
-    if (!(percent >= 0 && percent <= 100)) return 'How humid it is: from 0 to 100 %, or nothing.';
+    if (!(percent >= 0 && percent <= 100)) return t`How humid it is: from 0 to 100 %, or nothing.`;
     return { air_c: celsius, rh_percent: percent };
 }

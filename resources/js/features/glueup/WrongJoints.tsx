@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { RunDay, RunReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import type { JobEditor, SiteLog } from '../../editing';
@@ -20,11 +22,12 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
     const markOf = useMarks();
     if (answer.wrong.length + answer.repairs.length === 0) return null;
     return (
-        <section className="glue-troubles" aria-label="To be mended">
+        <section className="glue-troubles" aria-label={t`To be mended`}>
             {answer.wrong.map((one) => (
                 <article key={one.joint}>
                     <h3>
-                        <Shape kind="stop" size={20} /> Joint {markOf(one.joint)}: {TROUBLES[one.what].toLowerCase()}
+                        <Shape kind="stop" size={20} />{' '}
+                        {t`Joint ${markOf(one.joint)}: ${TROUBLES[one.what].toLowerCase()}`}
                     </h3>
                     <p className="cap">
                         {localClock(one.at)}, {one.by}
@@ -32,7 +35,7 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
                     </p>
                     {one.now !== null && (
                         <p className="say">
-                            <b>While it still gives:</b> {one.now}
+                            <b>{t`While it still gives:`}</b> {one.now}
                         </p>
                     )}
                     <p className="say">{one.then}</p>
@@ -43,7 +46,7 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
                             disabled={waiting.includes(one.joint)}
                             onClick={() => log.add([madeNow(run, one.joint, editor)])}
                         >
-                            Mended: it is made now
+                            {t`Mended: it is made now`}
                         </button>
                         <button
                             type="button"
@@ -59,7 +62,7 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
                                 )
                             }
                         >
-                            It is {one.act === 'cut-out' ? 'cut out' : 'opened'}
+                            {t`It is ${one.act === 'cut-out' ? t`cut out` : t`opened`}`}
                         </button>
                         <button
                             type="button"
@@ -67,7 +70,7 @@ export function WrongJoints({ run, answer, editor, log, waiting }: Props) {
                             disabled={waiting.includes(one.joint)}
                             onClick={() => log.add([{ kind: 'taken-back', entry: one.entry }])}
                         >
-                            It is as it should be: take it back
+                            {t`It is as it should be: take it back`}
                         </button>
                     </div>
                 </article>
@@ -84,27 +87,31 @@ function Repair({ repair, units }: { repair: RunDay['repairs'][number]; units: U
     return (
         <article>
             <h3>
-                {repair.joints.length > 1
-                    ? `Joints ${repair.joints.map(markOf).join(', ')} are cut out:`
-                    : `Joint ${markOf(repair.joint)} is cut out:`}{' '}
-                what goes in
-                {repair.fitting !== null && ` with a new ${repair.fitting}`}
+                <Trans>
+                    {repair.joints.length > 1
+                        ? t`Joints ${repair.joints.map(markOf).join(', ')} are cut out:`
+                        : t`Joint ${markOf(repair.joint)} is cut out:`}{' '}
+                    what goes in
+                </Trans>
+                {repair.fitting !== null && t` with a new ${repair.fitting}`}
             </h3>
             <ul>
                 {repair.pieces.map((piece) => (
                     <li key={piece.letter}>
                         <b className="mk">{piece.letter}</b>{' '}
                         {piece.new === null ? (
-                            'to be measured'
+                            t`to be measured`
                         ) : piece.whole ? (
                             <>
-                                the whole piece anew, <Said tape={piece.new} units={units} unit />
+                                {t`the whole piece anew,`} <Said tape={piece.new} units={units} unit />
                             </>
                         ) : (
                             <>
-                                a new piece of <Said tape={piece.new} units={units} unit /> and one {piece.coupling};
-                                cut the old pipe {piece.cut_at && <Said tape={piece.cut_at} units={units} unit />} from
-                                the lip of the old fitting
+                                {t`a new piece of`} <Said tape={piece.new} units={units} unit /> {t`and one`}{' '}
+                                {piece.coupling}
+                                {t`; cut the old pipe`}{' '}
+                                {piece.cut_at && <Said tape={piece.cut_at} units={units} unit />}{' '}
+                                {t`from the lip of the old fitting`}
                             </>
                         )}
                     </li>
@@ -112,15 +119,17 @@ function Repair({ repair, units }: { repair: RunDay['repairs'][number]; units: U
             </ul>
             {repair.slip && (
                 <p className="cap">
-                    What stands at both ends does not come apart: the last coupling is one without a stop, slid on and
-                    back. Rehearse it dry.
+                    <Trans>
+                        What stands at both ends does not come apart: the last coupling is one without a stop, slid on
+                        and back. Rehearse it dry.
+                    </Trans>
                 </p>
             )}
             <p className="cap">
-                {repair.enough === null && 'Whether what is left of the sticks is enough is not known.'}
-                {repair.enough === true && 'What the sticks leave over is long enough.'}
-                {repair.enough === false && 'What the sticks leave over is too short: another stick.'} Try it dry first;
-                then the joint is made as before.
+                {repair.enough === null && t`Whether what is left of the sticks is enough is not known.`}
+                {repair.enough === true && t`What the sticks leave over is long enough.`}
+                {repair.enough === false && t`What the sticks leave over is too short: another stick.`}{' '}
+                {t`Try it dry first; then the joint is made as before.`}
             </p>
         </article>
     );

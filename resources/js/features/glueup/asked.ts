@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { DayAsked } from '../../api/queries';
 import { dayOf } from '../../editing';
 import { zoneOf } from '../../api/zone';
@@ -22,12 +23,12 @@ export function withZone(local: string): string {
 
 /** What is asked of the server; what is wrong with what was said where it cannot be asked. */
 export function asked(said: Said): DayAsked | { problem: string } {
-    if (Number.isNaN(Date.parse(said.start))) return { problem: 'Say on which day and at what time it begins.' };
+    if (Number.isNaN(Date.parse(said.start))) return { problem: t`Say on which day and at what time it begins.` };
     const day = said.start.slice(0, 10);
     const one = { people: said.people, start: withZone(said.start) };
     if (said.from === '' && said.until === '') return one;
-    if (said.from === '' || said.until === '') return { problem: 'Say from when and until when the line is closed.' };
-    if (said.until <= said.from) return { problem: 'The line is opened later than it is closed, on the same day.' };
+    if (said.from === '' || said.until === '') return { problem: t`Say from when and until when the line is closed.` };
+    if (said.until <= said.from) return { problem: t`The line is opened later than it is closed, on the same day.` };
     return {
         ...one,
         closed_to_house: { from: withZone(`${day}T${said.from}`), until: withZone(`${day}T${said.until}`) },

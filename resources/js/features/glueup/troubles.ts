@@ -1,13 +1,14 @@
+import { t } from '@lingui/core/macro';
 import type { RunReport } from '../../api/types';
 import type { Happened, JobEditor } from '../../editing';
 
 /** What can be wrong with a joint, as one would call it out. */
 export const TROUBLES = {
-    'not-home': 'Not home',
-    moved: 'Moved',
-    'too-late': 'Too late',
-    'wrong-way': 'Wrong way round',
-    leaks: 'Leaks',
+    'not-home': t`Not home`,
+    moved: t`Moved`,
+    'too-late': t`Too late`,
+    'wrong-way': t`Wrong way round`,
+    leaks: t`Leaks`,
 } as const;
 
 export type Trouble = keyof typeof TROUBLES;

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { STOPS } from './stops';
@@ -31,18 +32,16 @@ export function TourCard({ job, run, onEnd }: Props) {
     return (
         <>
             {at && <div className="tour-ring" style={at} aria-hidden="true" />}
-            <section className="tour" aria-label="Tour" aria-live="polite">
-                <p className="cap">
-                    {n + 1} of {STOPS.length}
-                </p>
+            <section className="tour" aria-label={t`Tour`} aria-live="polite">
+                <p className="cap">{t`${n + 1} of ${STOPS.length}`}</p>
                 <h2>{stop.title}</h2>
                 <p>{stop.say}</p>
                 <div className="acts">
                     <button type="button" className="plain" onClick={onEnd}>
-                        Leave the tour
+                        {t`Leave the tour`}
                     </button>
                     <button type="button" className="plain" disabled={n === 0} onClick={() => setN(n - 1)}>
-                        Back
+                        {t`Back`}
                     </button>
                     <button
                         type="button"
@@ -50,7 +49,7 @@ export function TourCard({ job, run, onEnd }: Props) {
                         ref={next}
                         onClick={() => (isLast ? onEnd() : setN(n + 1))}
                     >
-                        {isLast ? 'Done' : 'Next'}
+                        {isLast ? t`Done` : t`Next`}
                     </button>
                 </div>
             </section>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 import { formLength } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
@@ -23,36 +24,36 @@ export function FaceForm({ hanger, face, units, onFace }: Props) {
     });
     return (
         <details className="hang-face">
-            <summary>{face ? `Measured from ${face.name}` : `Measure leg ${hanger.leg} from a wall or beam`}</summary>
+            <summary>{face ? t`Measured from ${face.name}` : t`Measure leg ${hanger.leg} from a wall or beam`}</summary>
             <form className="mu-form" onSubmit={onSubmit}>
                 <label className="choice">
-                    <span className="cap">What it is measured from</span>
+                    <span className="cap">{t`What it is measured from`}</span>
                     <input
                         name="face"
                         defaultValue={face?.name ?? ''}
                         maxLength={80}
-                        placeholder="the cellar wall"
+                        placeholder={t`the cellar wall`}
                         autoComplete="off"
                     />
                 </label>
                 <LengthField
                     id="ha-before"
                     name="before"
-                    label={`From it to where leg ${hanger.leg} begins`}
+                    label={t`From it to where leg ${hanger.leg} begins`}
                     units={units}
                     start={face ? saidLength(Math.abs(face.before_mm), units) : ''}
-                    help="to the middle of the turn there"
+                    help={t`to the middle of the turn there`}
                 />
                 <label className="choice">
-                    <span className="cap">It stands</span>
+                    <span className="cap">{t`It stands`}</span>
                     <select name="side" defaultValue={(face?.before_mm ?? 0) < 0 ? 'down' : 'up'}>
-                        <option value="up">upstream of that</option>
-                        <option value="down">downstream of that</option>
+                        <option value="up">{t`upstream of that`}</option>
+                        <option value="down">{t`downstream of that`}</option>
                     </select>
                 </label>
                 <Problem text={problem} />
                 <button type="submit" className="plain">
-                    Measure from it
+                    {t`Measure from it`}
                 </button>
             </form>
         </details>

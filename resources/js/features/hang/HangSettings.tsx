@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { HangingReport, JobHanging, Units } from '../../api/types';
 import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
@@ -16,14 +17,14 @@ interface Props {
 /** What the hangers rest on: the string, the framing and floors that cross, and how warm it gets. */
 export function HangSettings({ report, units, onChange }: Props) {
     // Of one degree Celsius.
-    const degrees = units === 'inch' ? 1.8 : 1;
+    const [degrees, degree] = units === 'inch' ? [1.8, '°F'] : [1, '°C'];
     const { problem, onSubmit } = useFormAct(async (form) => {
         const names = ['string', 'every', 'first', 'storey', 'floor'] as const;
         const { string, every, first, storey, floor } = await formLengths(form, names, units);
         const kind = formText(form, 'framing') === 'stud' ? 'stud' : 'joist';
         const swing = Number(formText(form, 'swing')) / degrees;
         if (!(swing >= 0 && swing <= 100))
-            throw new Error(`Say how much warmer it gets, from 0 to ${warmerInWords(100, units)}.`);
+            throw new Error(t`Say how much warmer it gets, from 0 to ${warmerInWords(100, units)}.`);
         onChange({
             string_mm: string ?? undefined,
             framing: every === null ? undefined : { kind, every_mm: every, first_mm: first ?? 0 },
@@ -35,34 +36,34 @@ export function HangSettings({ report, units, onChange }: Props) {
     const said = (tape: { mm: number } | null): string => (tape === null ? '' : saidLength(tape.mm, units));
     return (
         <details className="hang-settings">
-            <summary>{report.upright ? 'String, framing, floors and warmth' : 'String, framing and warmth'}</summary>
+            <summary>{report.upright ? t`String, framing, floors and warmth` : t`String, framing and warmth`}</summary>
             <form className="mu-form" onSubmit={onSubmit}>
                 <LengthField
                     id="ha-string"
                     name="string"
-                    label="String to the crown, first hanger"
+                    label={t`String to the crown, first hanger`}
                     units={units}
                     start={said(report.string)}
                 />
                 <label className="choice">
-                    <span className="cap">What crosses it</span>
+                    <span className="cap">{t`What crosses it`}</span>
                     <select name="framing" defaultValue={report.framing?.kind ?? 'joist'}>
-                        <option value="joist">joists over it</option>
-                        <option value="stud">studs beside it</option>
+                        <option value="joist">{t`joists over it`}</option>
+                        <option value="stud">{t`studs beside it`}</option>
                     </select>
                 </label>
                 <LengthField
                     id="ha-every"
                     name="every"
-                    label="One every"
+                    label={t`One every`}
                     units={units}
                     start={said(report.framing?.every ?? null)}
-                    help="left open: none"
+                    help={t`left open: none`}
                 />
                 <LengthField
                     id="ha-first"
                     name="first"
-                    label="The first, from the leg's beginning"
+                    label={t`The first, from the leg's beginning`}
                     units={units}
                     start={said(report.framing?.first ?? null)}
                 />
@@ -71,22 +72,22 @@ export function HangSettings({ report, units, onChange }: Props) {
                         <LengthField
                             id="ha-storey"
                             name="storey"
-                            label="Floors, one every"
+                            label={t`Floors, one every`}
                             units={units}
                             start={said(report.storey)}
-                            help="where the upright pipe goes through some"
+                            help={t`where the upright pipe goes through some`}
                         />
                         <LengthField
                             id="ha-floor"
                             name="floor"
-                            label="The first, below where the run begins"
+                            label={t`The first, below where the run begins`}
                             units={units}
                             start={said(report.floor)}
                         />
                     </>
                 )}
                 <label className="choice">
-                    <span className="cap">Warmer than when it was joined, {units === 'inch' ? '°F' : '°C'}</span>
+                    <span className="cap">{t`Warmer than when it was joined, ${degree}`}</span>
                     <input
                         name="swing"
                         type="number"
@@ -98,7 +99,7 @@ export function HangSettings({ report, units, onChange }: Props) {
                 </label>
                 <Problem text={problem} />
                 <button type="submit" className="main-act">
-                    Hang it so
+                    {t`Hang it so`}
                 </button>
             </form>
         </details>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
 import { hangQuery } from '../../api/queries';
@@ -50,8 +52,8 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
     // put it, drawn or not.
     const put = useRef<Place | null>(null);
     if (run.legs.length === 0)
-        return <p className="none">Call out a leg on Route: what is not laid out is not hung.</p>;
-    if (!report) return <p className="none">{query.isError ? query.error.message : 'One moment.'}</p>;
+        return <p className="none">{t`Call out a leg on Route: what is not laid out is not hung.`}</p>;
+    if (!report) return <p className="none">{query.isError ? query.error.message : t`One moment.`}</p>;
     const hanger =
         report.hangers.find((one) => put.current !== null && isAt(placeOf(one), put.current)) ??
         report.hangers.find((one) => one.number === selected) ??
@@ -79,13 +81,13 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
         });
     return (
         <main className="station hang">
-            <section className="hang-strings" aria-label="Hangers under the string" tabIndex={0}>
+            <section className="hang-strings" aria-label={t`Hangers under the string`} tabIndex={0}>
                 <Strings report={report} run={run} units={units} selected={hanger?.number ?? null} onSelect={select} />
             </section>
-            <section className="hang-list" aria-label="Hangers">
+            <section className="hang-list" aria-label={t`Hangers`}>
                 <h2>
-                    {report.hangers.length} {report.hangers.length === 1 ? 'hanger' : 'hangers'}
-                    {report.own && ', set by hand'}
+                    {report.hangers.length} {report.hangers.length === 1 ? t`hanger` : t`hangers`}
+                    {report.own && t`, set by hand`}
                 </h2>
                 <ol>
                     {report.hangers.map((one) => (
@@ -100,14 +102,14 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
                 </ol>
                 {report.own && (
                     <button type="button" className="plain" onClick={() => change(() => ({ own: undefined }))}>
-                        Back to what is reckoned
+                        {t`Back to what is reckoned`}
                     </button>
                 )}
                 <HangSettings report={report} units={units} onChange={(settings) => change(() => settings)} />
                 <TablesOut of={editor.ofJob} lists={['hangers', 'levels']} />
                 <TableIn editor={editor} />
             </section>
-            <section className="hang-one" aria-label="The hanger chosen">
+            <section className="hang-one" aria-label={t`The hanger chosen`}>
                 {hanger && (
                     <Chosen
                         report={report}
@@ -132,10 +134,10 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
 /** Why there is no string. */
 const noString = (report: HangingReport): string =>
     report.findings.some((finding) => finding.rule === 'hang.bedded')
-        ? 'This run lies in the ground: it is bedded, not hung.'
+        ? t`This run lies in the ground: it is bedded, not hung.`
         : report.hangers.length === 0
-          ? 'No hanger is left.'
-          : 'Nothing of this run lies level: it is held by brackets.';
+          ? t`No hanger is left.`
+          : t`Nothing of this run lies level: it is held by brackets.`;
 
 function Strings({
     report,
@@ -169,8 +171,10 @@ function Strings({
                 ))}
             {groups.length > 0 && (
                 <p className="cap">
-                    Measured from the string down to the crown of the pipe: so the fall is built before the pipe is
-                    hung.
+                    <Trans>
+                        Measured from the string down to the crown of the pipe: so the fall is built before the pipe is
+                        hung.
+                    </Trans>
                 </p>
             )}
         </div>
@@ -203,11 +207,12 @@ function HangerRow({
                         {' '}
                         {hanger.face ? (
                             <>
-                                <Said tape={hanger.face.at} units={units} feet unit /> from {hanger.face.name}
+                                <Said tape={hanger.face.at} units={units} feet unit /> {t`from ${hanger.face.name}`}
                             </>
                         ) : (
                             <>
-                                leg {hanger.leg}, <Said tape={hanger.at} units={units} feet unit /> from its beginning
+                                {t`leg ${hanger.leg},`} <Said tape={hanger.at} units={units} feet unit />{' '}
+                                {t`from its beginning`}
                             </>
                         )}
                     </span>
@@ -244,21 +249,21 @@ function Chosen({ report, hanger, units, onMove, onRemove, onAdd, face, onRead, 
     const step = stepOf(units);
     return (
         <>
-            <h2>Hanger {hanger.number}</h2>
+            <h2>{t`Hanger ${hanger.number}`}</h2>
             <div className="hang-step">
-                <button type="button" aria-label="Move it upstream" onClick={() => onMove(-step)}>
+                <button type="button" aria-label={t`Move it upstream`} onClick={() => onMove(-step)}>
                     −
                 </button>
                 <output className="mk">
                     <Said tape={hanger.tape} units={units} feet unit />
                 </output>
-                <button type="button" aria-label="Move it downstream" onClick={() => onMove(step)}>
+                <button type="button" aria-label={t`Move it downstream`} onClick={() => onMove(step)}>
                     +
                 </button>
             </div>
             <div className="acts">
                 <button type="button" className="plain" onClick={onRemove}>
-                    Leave it out
+                    {t`Leave it out`}
                 </button>
             </div>
             {hanger.below_string && <Reading hanger={hanger} units={units} onRead={onRead} />}
@@ -271,37 +276,38 @@ function Chosen({ report, hanger, units, onMove, onRemove, onAdd, face, onRead, 
 }
 
 function Span({ span, units, onAdd }: { span: SpanReport; units: Units; onAdd: () => void }) {
-    const words = (tape: { mm: number } | null): string => (tape === null ? 'not known' : smallInWords(tape.mm, units));
+    const words = (tape: { mm: number } | null): string =>
+        tape === null ? t`not known` : smallInWords(tape.mm, units);
     return (
         <div className="hang-span">
             <h3>
-                <Said tape={span.length} units={units} feet unit /> hang free
+                <Said tape={span.length} units={units} feet unit /> {t`hang free`}
                 {span.most && (
                     <>
-                        , <Said tape={span.most} units={units} feet unit /> at most
+                        , <Said tape={span.most} units={units} feet unit /> {t`at most`}
                     </>
                 )}
             </h3>
             <SagDrawing span={span} said={{ sag: words(span.sag), pond: span.pond ? words(span.pond) : null }} />
             <p>
-                Sags {words(span.sag)};{' '}
+                {t`Sags ${words(span.sag)};`}{' '}
                 {span.pond ? (
-                    <b>water stays, {words(span.pond)} deep</b>
+                    <b>{t`water stays, ${words(span.pond)} deep`}</b>
                 ) : span.sag ? (
-                    'no water stays'
+                    t`no water stays`
                 ) : (
-                    'whether water stays is not known'
+                    t`whether water stays is not known`
                 )}
                 .
                 {span.longest && (
                     <>
                         {' '}
-                        At this fall no water stays up to <Said tape={span.longest} units={units} feet unit />.
+                        {t`At this fall no water stays up to`} <Said tape={span.longest} units={units} feet unit />.
                     </>
                 )}
             </p>
             <button type="button" className="plain small" onClick={onAdd}>
-                Set one between
+                {t`Set one between`}
             </button>
         </div>
     );
@@ -313,15 +319,17 @@ function Expansion({ report, units }: { report: HangingReport; units: Units }) {
     const words = (mm: number): string => smallInWords(mm, units);
     return (
         <details className="hang-growth">
-            <summary>How far it grows, {warmerInWords(report.swing_c, units)} warmer</summary>
+            <summary>{t`How far it grows, ${warmerInWords(report.swing_c, units)} warmer`}</summary>
             <ul>
                 {report.expansion.map((one) => (
                     <li key={one.from_tape_mm}>
                         <b>
-                            Leg {one.leg}, {runInWords(one.length.mm, units)} straight: {words(one.growth.mm)}
+                            <Trans>
+                                Leg {one.leg}, {runInWords(one.length.mm, units)} straight: {words(one.growth.mm)}
+                            </Trans>
                         </b>
-                        {one.fixed === 'hanger' && `, held fast at hanger ${one.hanger}`}
-                        {one.fixed === 'tie-in' && ', held by what it ends in'}
+                        {one.fixed === 'hanger' && t`, held fast at hanger ${one.hanger ?? ''}`}
+                        {one.fixed === 'tie-in' && t`, held by what it ends in`}
                         {one.ends
                             .filter((end) => end.move.mm >= 0.1)
                             .map((end) => (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 import { formLength } from '../../shared/formLength';
 import { Problem } from '../../shared/Problem';
@@ -25,18 +26,18 @@ export function Reading({
                 key={`${hanger.number} ${hanger.read?.mm}`}
                 id="ha-read"
                 name="read"
-                label="Read here, string to crown"
+                label={t`Read here, string to crown`}
                 units={units}
                 instruments={LASER}
                 start={hanger.read ? saidLength(hanger.read.mm, units) : ''}
-                help={hanger.below_string ? `it has to be ${lengthInWords(hanger.below_string.mm, units)}` : undefined}
+                help={hanger.below_string ? t`it has to be ${lengthInWords(hanger.below_string.mm, units)}` : undefined}
             />
             <button type="submit" className="plain">
-                Note it
+                {t`Note it`}
             </button>
             {hanger.off_mm !== null && (
                 <p className="say" role="status">
-                    It hangs {offInWords(hanger.off_mm, units)}.
+                    {t`It hangs ${offInWords(hanger.off_mm, units)}.`}
                 </p>
             )}
             <Problem text={problem} />

@@ -1,16 +1,18 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { CrossingReport, Evaluation } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import { Shape } from '../../shared/Shape';
 
 const KINDS: Record<string, string> = {
-    joist: 'sawn joist',
-    'joist-engineered': 'engineered joist: web only',
-    truss: 'truss: ask the engineer',
-    stud: 'stud',
-    plate: 'plate',
-    wall: 'wall',
-    slab: 'slab',
-    pipe: 'passes a pipe',
+    joist: t`sawn joist`,
+    'joist-engineered': t`engineered joist: web only`,
+    truss: t`truss: ask the engineer`,
+    stud: t`stud`,
+    plate: t`plate`,
+    wall: t`wall`,
+    slab: t`slab`,
+    pipe: t`passes a pipe`,
 };
 
 /**
@@ -40,17 +42,19 @@ export function DrillingPlan({
     return (
         <div className="drilling ticket" data-mode="paper">
             <header>
-                <h1>Drilling plan</h1>
+                <h1>{t`Drilling plan`}</h1>
                 <button type="button" className="plain screen-only" onClick={() => window.print()}>
-                    Print
+                    {t`Print`}
                 </button>
             </header>
             <p className="say">
-                {name}. Drill all in one go, before any pipe. Measured from the start of each leg to the middle of the
-                hole, and from the upper edge down. Ask before cutting structural timber.
+                <Trans>
+                    {name}. Drill all in one go, before any pipe. Measured from the start of each leg to the middle of
+                    the hole, and from the upper edge down. Ask before cutting structural lumber.
+                </Trans>
             </p>
             {runs.length === 0 && (
-                <p className="none">Nothing is crossed yet. Enter what a leg goes through in its leg card.</p>
+                <p className="none">{t`Nothing is crossed yet. Enter what a leg goes through in its leg card.`}</p>
             )}
             {runs.map((id) => {
                 const own = crossings.filter((crossing) => crossing.run === id);
@@ -65,11 +69,11 @@ export function DrillingPlan({
                             <thead>
                                 <tr>
                                     <th />
-                                    <th>Through</th>
-                                    <th>Leg</th>
-                                    <th>Along it</th>
-                                    <th>Hole</th>
-                                    <th>Middle, from the top</th>
+                                    <th>{t`Through`}</th>
+                                    <th>{t`Leg`}</th>
+                                    <th>{t`Along it`}</th>
+                                    <th>{t`Hole`}</th>
+                                    <th>{t`Middle, from the top`}</th>
                                     <th />
                                 </tr>
                             </thead>
@@ -107,7 +111,7 @@ function HoleRow({ crossing, units, isStopped }: HoleProps) {
             <td>
                 <b>{crossing.name}</b>
                 <span className="cap"> {KINDS[crossing.kind] ?? crossing.kind}</span>
-                {crossing.rated && <span className="cap">, fire-rated{crossing.sealed ? ', sealed' : ''}</span>}
+                {crossing.rated && <span className="cap">{t`, fire-rated${crossing.sealed ? t`, sealed` : ''}`}</span>}
             </td>
             <td className="num">{crossing.leg}</td>
             <td className="num">
@@ -117,7 +121,7 @@ function HoleRow({ crossing, units, isStopped }: HoleProps) {
                 <Said tape={crossing.hole} units={units} />
             </td>
             <td className="num mark">
-                {crossing.from_top ? <Said tape={crossing.from_top} units={units} /> : 'measure first'}
+                {crossing.from_top ? <Said tape={crossing.from_top} units={units} /> : t`measure first`}
             </td>
             <td>{isStopped && <Shape kind="stop" size={18} />}</td>
         </tr>

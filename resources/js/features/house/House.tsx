@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { Link } from 'react-router';
 import { useRef, useState } from 'react';
 import { TurnButtons } from '../../drawing/iso/TurnButtons';
@@ -41,17 +43,21 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
             <AddRun editor={editor} field={field} onAdded={onSelect} />
             {evaluation.network.places.length === 0 ? (
                 <div className="to-come">
-                    <h1>No run yet</h1>
+                    <h1>{t`No run yet`}</h1>
                     <p className="say">
-                        A run leads from an outlet, leg by leg, to where it ties in. Say a whole one above, or say where
-                        it starts and ends and call out its legs one by one.
+                        <Trans>
+                            A run leads from an outlet, leg by leg, to where it ties in. Say a whole one above, or say
+                            where it starts and ends and call out its legs one by one.
+                        </Trans>
                     </p>
                     <button type="button" className="main-act" onClick={onNew}>
-                        Start a run
+                        {t`Start a run`}
                     </button>
                     <p className="say">
-                        Or tell <Link to="/start">what the job is</Link>: a task asks for what it needs, and makes a job
-                        of its own.
+                        <Trans>
+                            Or tell <Link to="/start">{t`what the job is`}</Link>: a task asks for what it needs, and
+                            makes a job of its own.
+                        </Trans>
                     </p>
                 </div>
             ) : (
@@ -94,16 +100,16 @@ function IsoOfHouse({
     const frame =
         all || frames.length < 2 ? null : (places.find((place) => place.run === selected)?.frame ?? frames[0] ?? null);
     return (
-        <section className="iso-col" aria-label="Isometric of the house">
+        <section className="iso-col" aria-label={t`Isometric of the house`}>
             {frames.length > 1 && (
-                <div className="frames" role="group" aria-label="What is shown">
+                <div className="frames" role="group" aria-label={t`What is shown`}>
                     <button
                         type="button"
                         className={all ? 'chip' : 'chip on'}
                         aria-pressed={!all}
                         onClick={() => setAll(false)}
                     >
-                        This run’s pipes
+                        {t`This run’s pipes`}
                     </button>
                     <button
                         type="button"
@@ -111,7 +117,7 @@ function IsoOfHouse({
                         aria-pressed={all}
                         onClick={() => setAll(true)}
                     >
-                        Whole house
+                        {t`Whole house`}
                     </button>
                 </div>
             )}
@@ -136,7 +142,7 @@ function IsoOfHouse({
                     )}
                     <div className="turn">
                         <TurnButtons turns={turns} onTurn={setTurns} />
-                        <button type="button" aria-label="Print the isometric" onClick={() => window.print()}>
+                        <button type="button" aria-label={t`Print the isometric`} onClick={() => window.print()}>
                             <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true">
                                 <path
                                     d="M6 7V2.5H14V7M6 15H3V7H17V15H14M6 12H14V17.5H6Z"

@@ -1,11 +1,12 @@
+import { t } from '@lingui/core/macro';
 import type { Evaluation, Finding, Severity } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 
 const GROUPS: { severity: Severity; title: string }[] = [
-    { severity: 'stop', title: 'Must fix' },
-    { severity: 'warn', title: 'Check' },
-    { severity: 'unknown', title: 'Missing' },
-    { severity: 'note', title: 'Notes' },
+    { severity: 'stop', title: t`Must fix` },
+    { severity: 'warn', title: t`Check` },
+    { severity: 'unknown', title: t`Missing` },
+    { severity: 'note', title: t`Notes` },
 ];
 
 interface Grouped {
@@ -38,11 +39,11 @@ export function HouseFindings({ evaluation, onOpen }: { evaluation: Evaluation; 
         (group) => group.found.length > 0,
     );
     return (
-        <section className="finds house-finds" aria-label="Findings of the house">
+        <section className="finds house-finds" aria-label={t`Findings of the house`}>
             {all.length === 0 && evaluation.runs.length > 0 && (
                 <p className="none">
-                    <Shape kind="done" size={18} /> Nothing stands against any run. The local code and the licensed
-                    plumber decide.
+                    <Shape kind="done" size={18} />{' '}
+                    {t`Nothing stands against any run. The local code and the licensed plumber decide.`}
                 </p>
             )}
             {all.map(({ severity, title, found }) => (
@@ -75,10 +76,12 @@ export function HouseFindings({ evaluation, onOpen }: { evaluation: Evaluation; 
                                             onClick={() => onOpen(place.run)}
                                         >
                                             {place.name}
-                                            {place.finding.where.leg !== null && `, leg ${place.finding.where.leg}`}
+                                            {place.finding.where.leg !== null && t`, leg ${place.finding.where.leg}`}
                                         </button>
                                     ))}
-                                    {places.length > 8 && <span className="cap"> and {places.length - 8} more</span>}
+                                    {places.length > 8 && (
+                                        <span className="cap"> {t`and ${places.length - 8} more`}</span>
+                                    )}
                                 </p>
                                 {first.source && <p className="cap">{first.source.source}</p>}
                             </div>

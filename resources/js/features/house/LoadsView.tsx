@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import type { Evaluation, FixtureReport, PipeReport, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
@@ -20,19 +22,21 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
         null;
     return (
         <div className="loads">
-            <section aria-label="Traps and vents">
+            <section aria-label={t`Traps and vents`}>
                 <h2 className="group-title">
-                    Traps and their vents <span className="cap">{fixtures.length}</span>
+                    <Trans>
+                        Traps and their vents <span className="cap">{fixtures.length}</span>
+                    </Trans>
                 </h2>
-                {fixtures.length === 0 && <p className="none">No fixture yet. Add a run that begins with one.</p>}
+                {fixtures.length === 0 && <p className="none">{t`No fixture yet. Add a run that begins with one.`}</p>}
                 <table className="plain-table">
                     <thead>
                         <tr>
-                            <th>Fixture</th>
-                            <th>Counts</th>
-                            <th>Arm</th>
-                            <th>May be</th>
-                            <th>Air comes</th>
+                            <th>{t`Fixture`}</th>
+                            <th>{t`Counts`}</th>
+                            <th>{t`Arm`}</th>
+                            <th>{t`May be`}</th>
+                            <th>{t`Air comes`}</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -48,17 +52,19 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
                     </tbody>
                 </table>
                 <h2 className="group-title">
-                    Pipes and what runs in them <span className="cap">{pipes.length}</span>
+                    <Trans>
+                        Pipes and what runs in them <span className="cap">{pipes.length}</span>
+                    </Trans>
                 </h2>
                 <table className="plain-table">
                     <thead>
                         <tr>
-                            <th>Run</th>
-                            <th>Size</th>
-                            <th>Is a</th>
-                            <th>Carries</th>
-                            <th>Takes</th>
-                            <th>At the design flow</th>
+                            <th>{t`Run`}</th>
+                            <th>{t`Size`}</th>
+                            <th>{t`Is a`}</th>
+                            <th>{t`Carries`}</th>
+                            <th>{t`Takes`}</th>
+                            <th>{t`At the design flow`}</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -74,15 +80,17 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
                 </table>
                 <p className="cap foot">
                     {evaluation.network.counts_flow
-                        ? 'Q = K·√ΣDU, never less than the largest fixture; depth and velocity after Manning.'
-                        : 'The book counts fixture units. The flow beside them is worked out from an assumed frequency; it explains, it does not judge.'}
+                        ? t`Q = K·√ΣDU, never less than the largest fixture; depth and velocity after Manning.`
+                        : t`The book counts fixture units.` +
+                          ' ' +
+                          t`The flow beside them is worked out from an assumed frequency; it explains, it does not judge.`}
                 </p>
             </section>
-            <section className="trap-col" aria-label="The trap arm">
+            <section className="trap-col" aria-label={t`The trap arm`}>
                 {fixture ? (
                     <TrapPicture key={fixture.run} fixture={fixture} evaluation={evaluation} onOpen={onOpen} />
                 ) : (
-                    <p className="none">Pick a trap.</p>
+                    <p className="none">{t`Pick a trap.`}</p>
                 )}
             </section>
         </div>
@@ -118,18 +126,24 @@ function TrapRow({
             </td>
             <td className="num">{arm ? <Said tape={arm.length} units={units} unit /> : '—'}</td>
             <td className="num">
-                {arm?.most ? <Said tape={arm.most} units={units} unit /> : arm?.unlimited ? 'any length' : 'not known'}
+                {arm?.most ? (
+                    <Said tape={arm.most} units={units} unit />
+                ) : arm?.unlimited ? (
+                    t`any length`
+                ) : (
+                    t`not known`
+                )}
                 {arm?.over && <Shape kind="stop" size={15} />}
             </td>
             <td>
                 {arm === null || arm.vent === 'none' ? (
                     <>
-                        <Shape kind="stop" size={15} /> nowhere
+                        <Shape kind="stop" size={15} /> {t`nowhere`}
                     </>
                 ) : arm.vent === 'gully' ? (
-                    'at the gully'
+                    t`at the gully`
                 ) : (
-                    `${arm.vent === 'wet' ? 'by pipe that carries waste: ' : 'by '}${arm.vent_by ?? ''}`
+                    `${arm.vent === 'wet' ? t`by pipe that carries waste: ` : t`by `}${arm.vent_by ?? ''}`
                 )}
             </td>
         </tr>
@@ -159,9 +173,9 @@ function PipeRow({
             <td>
                 {ROLE[pipe.role]}
                 {pipe.called_vent && pipe.role === 'drain' && pipe.made_wet_by && (
-                    <span className="cap"> made wet by {pipe.made_wet_by}</span>
+                    <span className="cap"> {t`made wet by ${pipe.made_wet_by}`}</span>
                 )}
-                {pipe.role === 'wet-vent' && <span className="cap"> for {pipe.vents.join(', ')}</span>}
+                {pipe.role === 'wet-vent' && <span className="cap"> {t`for ${pipe.vents.join(', ')}`}</span>}
             </td>
             <td>{pipe.fixtures > 0 ? pipe.load_said : ''}</td>
             <td>
@@ -173,22 +187,22 @@ function PipeRow({
                 {short && (
                     <>
                         {' '}
-                        <Shape kind="stop" size={15} /> {pipe.proposed ? `make it ${pipe.proposed}` : 'no size does'}
+                        <Shape kind="stop" size={15} /> {pipe.proposed ? t`make it ${pipe.proposed}` : t`no size does`}
                     </>
                 )}
                 {!short && pipe.proposed && pipe.proposed !== pipe.size && (
-                    <span className="cap"> {pipe.proposed} would do</span>
+                    <span className="cap"> {t`${pipe.proposed} would do`}</span>
                 )}
             </td>
             <td>
                 {flow &&
                     (flow.fill === null || flow.velocity_m_per_s === null
-                        ? `${flowInWords(flow.l_per_s, units)}: full, a single discharge fills it`
+                        ? t`${flowInWords(flow.l_per_s, units)}: full, a single discharge fills it`
                         : [
                               flowInWords(flow.l_per_s, units),
-                              `${Math.round(flow.fill * 100)} % deep`,
-                              `${speedInWords(flow.velocity_m_per_s, units)}${flow.self_cleansing ? '' : ': too slow to carry solids'}`,
-                              `${Math.round((1 - flow.l_per_s / flow.full_l_per_s) * 100)} % left`,
+                              t`${Math.round(flow.fill * 100)} % deep`,
+                              `${speedInWords(flow.velocity_m_per_s, units)}${flow.self_cleansing ? '' : t`: too slow to carry solids`}`,
+                              t`${Math.round((1 - flow.l_per_s / flow.full_l_per_s) * 100)} % left`,
                           ].join(', '))}
             </td>
         </tr>

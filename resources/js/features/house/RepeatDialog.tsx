@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -40,30 +42,32 @@ export function RepeatDialog({ editor, run, onClose }: { editor: JobEditor; run:
     return (
         <Modal show onHide={onClose} aria-labelledby="repeat-title">
             <Modal.Body>
-                <h2 id="repeat-title">{name}, once more</h2>
+                <h2 id="repeat-title">{t`${name}, once more`}</h2>
                 <p className="say">
-                    With everything that enters it and every vent that leaves it. What it enters stays the same; the
-                    copy stands further along.
+                    <Trans>
+                        With everything that enters it and every vent that leaves it. What it enters stays the same; the
+                        copy stands further along.
+                    </Trans>
                 </p>
                 <Form className="run-form" onSubmit={(event) => void submit(event)}>
                     <LengthField
                         id="repeat-step"
                         name="step"
-                        label="How far along from the one before"
+                        label={t`How far along from the one before`}
                         units={editor.evaluation.units}
                         start=""
                         autoFocus
                     />
                     <Form.Group controlId="repeat-times">
-                        <Form.Label>How many</Form.Label>
+                        <Form.Label>{t`How many`}</Form.Label>
                         <Form.Control name="times" type="number" min={1} max={50} defaultValue={1} required />
                     </Form.Group>
                     <Form.Check
                         id="repeat-mirrored"
                         name="mirrored"
-                        label="Mirrored: east and west, left and right change places"
+                        label={t`Mirrored: east and west, left and right change places`}
                     />
-                    <Form.Check id="repeat-back" name="back" label="Back towards the start" />
+                    <Form.Check id="repeat-back" name="back" label={t`Back toward the start`} />
                     <Problem text={problem} />
                     <FormActs leave="Cancel" onLeave={onClose} send="Add copies" />
                 </Form>

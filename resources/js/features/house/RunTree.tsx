@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Evaluation } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { countsOf, rolesOf, treeOf } from './tree';
@@ -17,7 +18,7 @@ interface Props {
 export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Props) {
     const reports = new Map(evaluation.runs.map((run) => [run.id, run]));
     return (
-        <section className="tree" aria-label="Runs of the house">
+        <section className="tree" aria-label={t`Runs of the house`}>
             {treeOf(evaluation.network).map(({ place, depth }) => {
                 const counts = countsOf(reports.get(place.run));
                 const roles = rolesOf(evaluation.network, place.run);
@@ -47,17 +48,17 @@ export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Pr
                         </button>
                         <span className="tree-counts">
                             {counts.stop > 0 && (
-                                <span title={`${counts.stop} stops`}>
+                                <span title={t`${counts.stop} stops`}>
                                     <Shape kind="stop" size={17} /> {counts.stop}
                                 </span>
                             )}
                             {counts.warn > 0 && (
-                                <span title={`${counts.warn} warnings`}>
+                                <span title={t`${counts.warn} warnings`}>
                                     <Shape kind="warn" size={17} /> {counts.warn}
                                 </span>
                             )}
                             {counts.unknown > 0 && (
-                                <span title={`${counts.unknown} not known`}>
+                                <span title={t`${counts.unknown} not known`}>
                                     <Shape kind="unknown" size={17} /> {counts.unknown}
                                 </span>
                             )}
@@ -66,10 +67,10 @@ export function RunTree({ evaluation, selected, onOpen, onRepeat, onRemove }: Pr
                         {lit && (
                             <span className="tree-acts">
                                 <button type="button" className="plain small" onClick={() => onRepeat(place.run)}>
-                                    Copy this run…
+                                    {t`Copy this run…`}
                                 </button>
                                 <button type="button" className="plain small" onClick={() => onRemove(place.run)}>
-                                    Remove
+                                    {t`Remove`}
                                 </button>
                             </span>
                         )}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { armQuery, sealQuery } from '../../api/queries';
@@ -19,8 +21,9 @@ import { lengthInWords } from '../../shared/lengths';
 import { RestsOn } from '../../shared/SourceTap';
 
 const CLOSET =
-    'A closet siphons itself by design and refills its own seal; the book limits only how far it stands from its ' +
-    'vent, in the table beside.';
+    t`A water closet siphons itself by design and refills its own seal;` +
+    ' ' +
+    t`the book limits only how far it stands from its vent, in the table beside.`;
 
 /**
  * The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper;
@@ -47,13 +50,13 @@ export function TrapPicture({
     const seal = arm?.seal_mm ?? null;
     const seen = useQuery(sealQuery(sealQuestion(fixture, evaluation, at, vent))).data;
     if (fixture.kind === 'water-closet') return <p className="none">{CLOSET}</p>;
-    if (!arm || !verdict || seal === null) return <p className="none">This trap has no arm to draw.</p>;
+    if (!arm || !verdict || seal === null) return <p className="none">{t`This trap has no arm to draw.`}</p>;
     return (
         <div className="trap-picture">
             <h2>
-                {fixture.name}: trap to vent{' '}
+                {t`${fixture.name}: trap to vent`}{' '}
                 <button type="button" className="plain small" onClick={() => onOpen(fixture.run)}>
-                    Open its run
+                    {t`Open its run`}
                 </button>
             </h2>
             <ArmSection
@@ -69,13 +72,17 @@ export function TrapPicture({
             <p className="say">
                 {verdict.opening_above_weir_mm > 0 ? (
                     <>
-                        At rest the water stands at the weir. At the vent the top of the pipe is still above that level,
-                        so air comes over the water while it runs.
+                        <Trans>
+                            At rest the water stands at the weir. At the vent the top of the pipe is still above that
+                            level, so air comes over the water while it runs.
+                        </Trans>
                     </>
                 ) : (
                     <>
-                        At the vent the whole pipe lies below the weir. When it runs full no air comes in, and the
-                        falling water draws the seal after it: that is what the limit stands for.
+                        <Trans>
+                            At the vent the whole pipe lies below the weir. When it runs full no air comes in, and the
+                            falling water draws the seal after it: that is what the limit stands for.
+                        </Trans>
                     </>
                 )}
             </p>
@@ -176,7 +183,7 @@ function Sliders({ longest, length, fall, onLength, onFall, onReset }: SliderPro
     return (
         <div className="sliders">
             <label>
-                <span>Longer</span>
+                <span>{t`Longer`}</span>
                 <input
                     type="range"
                     min={50}
@@ -187,7 +194,7 @@ function Sliders({ longest, length, fall, onLength, onFall, onReset }: SliderPro
                 />
             </label>
             <label>
-                <span>Steeper</span>
+                <span>{t`Steeper`}</span>
                 <input
                     type="range"
                     min={0}
@@ -198,7 +205,7 @@ function Sliders({ longest, length, fall, onLength, onFall, onReset }: SliderPro
                 />
             </label>
             <button type="button" className="plain small" onClick={onReset}>
-                As it is
+                {t`As it is`}
             </button>
         </div>
     );
@@ -207,7 +214,7 @@ function Sliders({ longest, length, fall, onLength, onFall, onReset }: SliderPro
 function ArmVerdict({ findings }: { findings: Finding[] }) {
     return findings.length === 0 ? (
         <p className="verdict">
-            <Shape kind="done" size={18} /> Within the book at this length and fall.
+            <Shape kind="done" size={18} /> {t`Within the book at this length and fall.`}
         </p>
     ) : (
         findings.map((finding) => (
@@ -232,8 +239,8 @@ function OneDischarge({ discharge, seen, seal, vent, onVent, units }: DischargeP
     const said = (mm: number): string => lengthInWords(mm, units);
     return (
         <>
-            <h3>What one discharge does to the seal</h3>
-            <div className="chips" role="group" aria-label="Vent">
+            <h3>{t`What one discharge does to the seal`}</h3>
+            <div className="chips" role="group" aria-label={t`Vent`}>
                 {(['none', 'open', 'valve'] as const).map((one) => (
                     <button
                         key={one}
@@ -242,22 +249,24 @@ function OneDischarge({ discharge, seen, seal, vent, onVent, units }: DischargeP
                         aria-pressed={vent === one}
                         onClick={() => onVent(one)}
                     >
-                        {one === 'none' ? 'no vent' : one === 'open' ? 'open vent' : 'air valve'}
+                        {one === 'none' ? t`no vent` : one === 'open' ? t`open vent` : t`air valve`}
                     </button>
                 ))}
             </div>
             <SealCurve result={seen} sealMm={seal} units={units} />
             <p className="say">
                 {seen.broken
-                    ? 'Air breaks through under the dip: the trap is open to the drain.'
-                    : `About ${said(seen.seal_left_mm)} of ${said(seal)} of seal are left; suction reaches `}
-                {!seen.broken && `${said(seen.most_suction_mm)} of water.`}
-                {seen.least_mm !== null && ` At least ${said(seen.least_mm)} have to stay.`}
+                    ? t`Air breaks through under the dip: the trap is open to the drain.`
+                    : t`About ${said(seen.seal_left_mm)} of ${said(seal)} of seal are left; suction reaches `}
+                {!seen.broken && t`${said(seen.most_suction_mm)} of water.`}
+                {seen.least_mm !== null && t` At least ${said(seen.least_mm)} have to stay.`}
             </p>
             <p className="cap">
-                A simulation with an assumed discharge ({flowInWords(discharge.l_per_s, units)} at first,{' '}
-                {litresInWords(discharge.litres, units)} in all): one fixture, one branch, no stack, no other fixtures.
-                It explains; it proves nothing.
+                <Trans>
+                    A simulation with an assumed discharge ({flowInWords(discharge.l_per_s, units)} at first,{' '}
+                    {litresInWords(discharge.litres, units)} in all): one fixture, one branch, no stack, no other
+                    fixtures. It explains; it proves nothing.
+                </Trans>
             </p>
         </>
     );

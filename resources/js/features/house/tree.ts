@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { NetworkReport, PipeReport, RunPlace, RunReport } from '../../api/types';
 
 export interface Branch {
@@ -42,10 +43,10 @@ export interface Roles {
 }
 
 export const ROLE: Record<PipeReport['role'], string> = {
-    'dry-vent': 'dry vent',
-    'wet-vent': 'wet vent',
+    'dry-vent': t`dry vent`,
+    'wet-vent': t`wet vent`,
     drain: 'drain',
-    dead: 'nothing in it yet',
+    dead: t`nothing in it yet`,
 };
 
 /** What a run is, from its head to its end: `dry vent, then drain`. */

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useRef, type ReactNode } from 'react';
 import { identifyQuery } from '../../api/queries';
@@ -46,25 +47,25 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
     };
     return (
         <div className="identify">
-            <section className="evidence" aria-label="What is known">
+            <section className="evidence" aria-label={t`What is known`}>
                 <Reading evidence={evidence} units={units} onChange={set} />
                 <Seen evidence={evidence} onToggle={toggle} onRegion={(region) => set({ region })} />
                 <label className="print-read">
-                    <span className="cap">Print on it</span>
+                    <span className="cap">{t`Print on it`}</span>
                     <input
                         value={evidence.print ?? ''}
                         maxLength={200}
-                        placeholder="as far as it can be read"
+                        placeholder={t`as far as it can be read`}
                         autoComplete="off"
                         onChange={(event) => set({ print: event.target.value })}
                     />
                 </label>
                 <Weight kgPerM={evidence.kg_per_m} units={units} onChange={weigh} />
             </section>
-            <section className="meaning" aria-label="What it is" aria-live="polite">
+            <section className="meaning" aria-label={t`What it is`} aria-live="polite">
                 {evidence.mm === null && (
                     <p className="say pad">
-                        Say how wide it is, even by eye: then every pipe of the catalogue is compared.
+                        {t`Say how wide it is, even by eye: then every pipe of the catalog is compared.`}
                     </p>
                 )}
                 {answer.isError && (
@@ -91,7 +92,7 @@ export function IdentifyPanel({ evidence, onChange, units, actions }: Props) {
                     </>
                 )}
             </section>
-            <section className="next-check" aria-label="The next check">
+            <section className="next-check" aria-label={t`The next check`}>
                 {data && evidence.mm !== null && <NextCheck data={data} evidence={evidence} onChange={set} />}
             </section>
         </div>
@@ -108,32 +109,32 @@ interface SeenProps {
 function Seen({ evidence, onToggle, onRegion }: SeenProps) {
     return (
         <>
-            <Chips label="Colour">
-                {COLOURS.map((colour) => (
+            <Chips label={t`Color`}>
+                {COLOURS.map(([colour, name]) => (
                     <Chip key={colour} on={evidence.colour === colour} onClick={() => onToggle('colour', colour)}>
-                        {colour}
+                        {name}
                     </Chip>
                 ))}
             </Chips>
-            <Chips label="Its joints or ends">
+            <Chips label={t`Its joints or ends`}>
                 {JOINTS.map(([key, name]) => (
                     <Chip key={key} on={evidence.joint_seen === key} onClick={() => onToggle('joint_seen', key)}>
                         {name}
                     </Chip>
                 ))}
             </Chips>
-            <Chips label="A magnet">
+            <Chips label={t`A magnet`}>
                 <Chip on={evidence.magnet === true} onClick={() => onToggle('magnet', true)}>
-                    holds
+                    {t`holds`}
                 </Chip>
                 <Chip on={evidence.magnet === false} onClick={() => onToggle('magnet', false)}>
-                    does not
+                    {t`does not`}
                 </Chip>
                 <Chip on={evidence.region === 'us'} onClick={() => onRegion('us')}>
-                    North America
+                    {t`North America`}
                 </Chip>
                 <Chip on={evidence.region === 'uk'} onClick={() => onRegion('uk')}>
-                    UK
+                    {t`UK`}
                 </Chip>
             </Chips>
         </>
@@ -147,7 +148,7 @@ function Because({ data, actions }: { data: IdentifyOutput; actions: Props['acti
     return (
         <div className="because">
             <div>
-                <h3>{data.none.is_likeliest ? `What speaks for ${first.short}` : 'Because'}</h3>
+                <h3>{data.none.is_likeliest ? t`What speaks for ${first.short}` : t`Because`}</h3>
                 <ol>
                     {first.because.map((line) => (
                         <li key={line} className="say">
@@ -156,14 +157,12 @@ function Because({ data, actions }: { data: IdentifyOutput; actions: Props['acti
                     ))}
                 </ol>
                 {first.tell_apart !== '' && data.candidates.length > 1 && <p className="say">{first.tell_apart}</p>}
-                {!first.drain && <p className="say">It is water tube: it does not belong in a drain.</p>}
+                {!first.drain && <p className="say">{t`It is water tube: it does not belong in a drain.`}</p>}
             </div>
             <div className="acts">{actions(first)}</div>
             {data.candidates.slice(1, 4).map((candidate) => (
                 <details key={`${candidate.system} ${candidate.size}`}>
-                    <summary>
-                        Or {candidate.short}, {shareInWords(candidate.likelihood)} of 100
-                    </summary>
+                    <summary>{t`Or ${candidate.short}, ${shareInWords(candidate.likelihood)} of 100`}</summary>
                     <p className="say">{candidate.tell_apart}</p>
                     <div className="acts">{actions(candidate)}</div>
                 </details>
@@ -196,7 +195,7 @@ const NAMED_FROM = 0.05;
 function MayBe({ none }: Pick<IdentifyOutput, 'none'>) {
     if (none.may_be.length === 0 || (none.likelihood < NAMED_FROM && none.stop === null)) return null;
     return (
-        <ul className="may-be" aria-label="Other pipes that look like it">
+        <ul className="may-be" aria-label={t`Other pipes that look like it`}>
             {none.may_be.map((one) => (
                 <li key={one.id}>
                     <b>{one.name}</b>: {one.looks}

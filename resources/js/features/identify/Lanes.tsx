@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useId } from 'react';
 import type { IdentifyOutput, Units } from '../../api/types';
 import { Materials } from '../../drawing/Materials';
@@ -31,7 +32,12 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
     return (
         <div className="lanes" ref={box}>
             {width > 0 && (
-                <svg width={width} height={40 + rows * ROW} role="img" aria-label="Candidates on the scale of the tape">
+                <svg
+                    width={width}
+                    height={40 + rows * ROW}
+                    role="img"
+                    aria-label={t`Candidates on the scale of the tape`}
+                >
                     <Materials prefix={prefix} />
                     <rect
                         x={x(reading - data.read_error_mm)}
@@ -42,10 +48,10 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                     />
                     <Ruler low={low} high={high} x={x} units={units} round={round} />
                     <text x="12" y="24" style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                        {round ? 'round it' : 'across'}, {units === 'inch' ? 'inches' : 'mm'}
+                        {round ? t`round it` : t`across`}, {units === 'inch' ? t`inches` : t`mm`}
                     </text>
                     <text x={width - 8} y="24" textAnchor="end" style={{ fontSize: 13, fill: 'var(--ink-2)' }}>
-                        of 100
+                        {t`of 100`}
                     </text>
                     {lanes.map((lane, i) => (
                         <LaneRow
@@ -62,7 +68,7 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                         y={36 + lanes.length * ROW + 28}
                         style={{ fontSize: 15, fontWeight: data.none.is_likeliest ? 700 : 500, fill: 'var(--ink)' }}
                     >
-                        None of these
+                        {t`None of these`}
                     </text>
                     <text
                         x={width - 8}
@@ -87,7 +93,7 @@ export function Lanes({ data, evidence, units }: { data: IdentifyOutput; evidenc
                 </svg>
             )}
             <p className="cap lane-sources">
-                bar: what its makers allow, tick: nominal.{' '}
+                {t`bar: what its makers allow, tick: nominal.`}{' '}
                 {lanes.map((lane) => (
                     <SourceTap key={`${lane.system} ${lane.size}`} source={lane.source}>
                         {lane.short}
@@ -125,7 +131,7 @@ function LaneRow({ lane, y, x, width, prefix }: LaneProps) {
                 {lane.short}
             </text>
             <text x="12" y={y + 36} style={{ fontSize: 12.5, fill: 'var(--ink-3)' }}>
-                {lane.od_said} across
+                {t`${lane.od_said} across`}
             </text>
             <rect
                 x={x(lane.low_mm)}

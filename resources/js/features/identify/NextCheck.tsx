@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { IdentifyOutput } from '../../api/types';
 import { JointGlyph } from '../../drawing/joint/JointSection';
 import { seenJoint } from '../../drawing/joint/seen';
@@ -19,7 +21,7 @@ export function NextCheck({
     if (!check)
         return (
             <div className="pad">
-                <h2>{unsure ? 'Nothing more tells them apart' : 'No further check needed'}</h2>
+                <h2>{unsure ? t`Nothing more tells them apart` : t`No further check needed`}</h2>
                 <p className="say">{lastWord(data, unsure)}</p>
             </div>
         );
@@ -36,7 +38,7 @@ export function NextCheck({
     return (
         <>
             <header className="pad">
-                <h2>Next check: {check.title}</h2>
+                <h2>{t`Next check: ${check.title}`}</h2>
                 <p className="say">{check.how}</p>
             </header>
             <div className="answers">
@@ -55,13 +57,15 @@ export function NextCheck({
                 <p className="say hold">
                     <Shape kind="warn" size={20} />{' '}
                     <span>
-                        Until it is known, a joint to it is only right with a part printed for every one of them. Buy
-                        nothing on a likelihood.
+                        <Trans>
+                            Until it is known, a joint to it is only right with a part printed for every one of them.
+                            Buy nothing on a likelihood.
+                        </Trans>
                     </span>
                 </p>
             )}
             {evidence.way === 'round' && check.calliper_decides && check.by !== 'calliper' && (
-                <p className="cap pad">A calliper would tell too.</p>
+                <p className="cap pad">{t`A caliper would tell too.`}</p>
             )}
         </>
     );
@@ -71,6 +75,10 @@ export function NextCheck({
 function lastWord({ none }: IdentifyOutput, unsure: boolean): string {
     if (none.is_likeliest || none.stop !== null) return none.say;
     if (unsure)
-        return 'What can be seen on site is the same on all that are left. Buy a part that is printed for each of them.';
-    return 'The likely one stands clear of the others. The print on it still beats every guess.';
+        return (
+            t`What can be seen on site is the same on all that are left.` +
+            ' ' +
+            t`Buy a part that is printed for each of them.`
+        );
+    return t`The likely one stands clear of the others. The print on it still beats every guess.`;
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState } from 'react';
 import { readLength } from '../../api/lengths';
 import type { Tape, Units } from '../../api/types';
@@ -10,6 +11,9 @@ const CALLIPER = ['calliper' as const];
 const STEP = { inch: 25.4 / 16, mm: 1 };
 
 /** How wide it is: by eye, with a calliper across it, or with a string round it; in the tape's own words. */
+const FOR_EXAMPLE = { inch: { round: '13 5/8', across: '3 1/2' }, mm: { round: '346', across: '110' } };
+const GIVE_OR_TAKE = { inch: { fine: '1/64', rough: '1/8' }, mm: { fine: '0.4', rough: '3' } };
+
 export function Reading({
     evidence,
     units,
@@ -33,7 +37,7 @@ export function Reading({
         if (result.ok && result.data.mm > 0) {
             setProblem(null);
             onChange({ ...change, mm: result.data.mm });
-        } else setProblem(result.ok ? 'must be more than nothing' : (result.errors.text?.[0] ?? result.message));
+        } else setProblem(result.ok ? t`must be more than nothing` : (result.errors.text?.[0] ?? result.message));
     };
     const way = (kind: Way): void =>
         onChange({
@@ -52,19 +56,11 @@ export function Reading({
             <Ways evidence={evidence} byEye={byEye} onWay={way} />
             <div className="read-line">
                 <label>
-                    <span className="unseen">{evidence.way === 'round' ? 'String round it' : 'Across it'}</span>
+                    <span className="unseen">{evidence.way === 'round' ? t`String round it` : t`Across it`}</span>
                     <input
                         key={tape?.inch ?? 'none'}
                         defaultValue={tape ? (units === 'inch' ? tape.inch : tape.metric) : ''}
-                        placeholder={
-                            evidence.way === 'round'
-                                ? units === 'inch'
-                                    ? '13 5/8'
-                                    : '346'
-                                : units === 'inch'
-                                  ? '3 1/2'
-                                  : '110'
-                        }
+                        placeholder={FOR_EXAMPLE[units][evidence.way]}
                         inputMode="text"
                         onChange={(event) => {
                             isByHand.current = event.target.value !== '';
@@ -77,8 +73,7 @@ export function Reading({
                 <span className="read-said">
                     {tape && (units === 'inch' ? `${tape.metric} mm` : `${tape.inch} in`)}
                     <span className="cap">
-                        give or take{' '}
-                        {evidence.error_mm < 1 ? (units === 'inch' ? '1/64' : '0.4') : units === 'inch' ? '1/8' : '3'}
+                        {t`give or take ${GIVE_OR_TAKE[units][evidence.error_mm < 1 ? 'fine' : 'rough']}`}
                     </span>
                 </span>
                 <Steps mm={mm} step={STEP[units]} onStep={(next) => onChange({ mm: next })} />
@@ -101,13 +96,13 @@ type Way = 'eye' | 'calliper' | 'string';
 /** How it is measured. */
 function Ways({ evidence, byEye, onWay }: { evidence: Evidence; byEye: boolean; onWay: (way: Way) => void }) {
     const ways: [Way, string, boolean][] = [
-        ['eye', 'about, across', byEye],
-        ['string', 'string round it', evidence.way === 'round'],
+        ['eye', t`about, across`, byEye],
+        ['string', t`string round it`, evidence.way === 'round'],
         ['calliper', 'calliper', evidence.way === 'across' && !byEye],
     ];
     return (
         <fieldset className="chips ways">
-            <legend className="cap">How wide</legend>
+            <legend className="cap">{t`How wide`}</legend>
             {ways.map(([way, name, isOn]) => (
                 <button
                     key={way}
@@ -126,7 +121,7 @@ function Ways({ evidence, byEye, onWay }: { evidence: Evidence; byEye: boolean; 
 /** The widths that pipe comes in, for who has no tape at hand. */
 function ByEye({ units, said, onSaid }: { units: Units; said: string | null; onSaid: (text: string) => void }) {
     return (
-        <div className="chips by-eye" role="group" aria-label="By eye">
+        <div className="chips by-eye" role="group" aria-label={t`By eye`}>
             {BY_EYE[units].map((text) => (
                 <button
                     type="button"
@@ -162,7 +157,7 @@ function Steps({ mm, step, onStep }: { mm: number | null; step: number; onStep: 
         <>
             <button
                 type="button"
-                aria-label="less"
+                aria-label={t`less`}
                 disabled={mm === null}
                 onClick={() => mm !== null && onStep(Math.max(5, mm - step))}
             >
@@ -170,7 +165,7 @@ function Steps({ mm, step, onStep }: { mm: number | null; step: number; onStep: 
             </button>
             <button
                 type="button"
-                aria-label="more"
+                aria-label={t`more`}
                 disabled={mm === null}
                 onClick={() => mm !== null && onStep(mm + step)}
             >

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { Units } from '../../api/types';
 import { Problem } from '../../shared/Problem';
@@ -21,17 +22,17 @@ export function Weight({ kgPerM, units, onChange }: Props) {
     };
     return (
         <label className="print-read">
-            <span className="cap">Weight of a loose piece, {units === 'inch' ? 'lb per ft' : 'kg per m'}</span>
+            <span className="cap">{t`Weight of a loose piece, ${units === 'inch' ? t`lb per ft` : t`kg per m`}`}</span>
             <input
                 value={typed ?? held}
                 inputMode="decimal"
                 maxLength={12}
-                placeholder="empty and dry, if it can be weighed"
+                placeholder={t`empty and dry, if it can be weighed`}
                 autoComplete="off"
                 aria-invalid={!isRead}
                 onChange={(event) => change(event.target.value)}
             />
-            {!isRead && <Problem text="Give the weight as a number, such as 3.6." />}
+            {!isRead && <Problem text={t`Give the weight as a number, such as 3.6.`} />}
         </label>
     );
 }

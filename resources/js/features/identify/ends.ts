@@ -1,16 +1,17 @@
+import { t } from '@lingui/core/macro';
 import type { SystemSummary } from '../../api/types';
 import type { Evidence } from './evidence';
 
 export const END_WORDS: Record<string, string> = {
-    plain: 'cut end',
+    plain: t`cut end`,
     spigot: 'spigot',
     hub: 'hub',
     bell: 'bell',
-    'solvent-socket': 'solvent socket',
-    'ring-socket': 'ring socket',
-    'female-thread': 'female thread',
-    'male-thread': 'male thread',
-    'slip-nut': 'slip nut',
+    'solvent-socket': t`solvent socket`,
+    'ring-socket': t`ring socket`,
+    'female-thread': t`female thread`,
+    'male-thread': t`male thread`,
+    'slip-nut': t`slip nut`,
     flange: 'flange',
     grooved: 'grooved',
 };

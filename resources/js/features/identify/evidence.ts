@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { IdentifyInput, JobEvidence, Units } from '../../api/types';
 
 /** What is known of a pipe so far. Lengths in mm; the reading is across, or round it with a string. */
@@ -56,29 +57,29 @@ export function asEvidence(kept: Record<string, unknown> | undefined, units: Uni
 }
 
 export const COLOURS = [
-    'white',
-    'black',
-    'grey',
-    'green',
-    'terracotta',
-    'brown',
-    'copper',
-    'silver',
-    'chrome',
-    'cream',
-    'painted',
+    ['white', t`white`],
+    ['black', t`black`],
+    ['grey', t`gray`],
+    ['green', t`green`],
+    ['terracotta', t`terracotta`],
+    ['brown', t`brown`],
+    ['copper', t`copper`],
+    ['silver', t`silver`],
+    ['chrome', t`chrome`],
+    ['cream', t`cream`],
+    ['painted', t`painted`],
 ] as const;
 
 /** What is offered to be seen of a joint, in the words of the trade. */
 export const JOINTS = [
-    ['bell', 'bell ends'],
-    ['band', 'a flat band'],
-    ['solvent-socket', 'a cemented socket'],
-    ['ring-socket', 'a ring socket'],
-    ['thread', 'a thread'],
-    ['slip-nut', 'a slip nut'],
-    ['solder', 'soldered'],
-    ['none', 'none seen'],
+    ['bell', t`bell ends`],
+    ['band', t`a flat band`],
+    ['solvent-socket', t`a cemented socket`],
+    ['ring-socket', t`a ring socket`],
+    ['thread', t`a thread`],
+    ['slip-nut', t`a slip nut`],
+    ['solder', t`soldered`],
+    ['none', t`none seen`],
 ] as const;
 
 /** Diameters that people name by eye, in the job's units. */
@@ -89,5 +90,5 @@ export const BY_EYE = {
 
 /** A share of 100 in whole ones; never 100, since a pipe that no table has is always possible. */
 export function shareInWords(share: number): string {
-    return share < 0.01 ? 'under 1' : String(Math.min(99, Math.round(share * 100)));
+    return share < 0.01 ? t`under 1` : String(Math.min(99, Math.round(share * 100)));
 }

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { copyJob } from '../../api/queries';
@@ -13,15 +15,15 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
     const { theirs, by } = conflict;
     const [problem, setProblem] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
-    const who = by.length > 0 ? by.join(' and ') : 'you, in another window or on another device,';
+    const who = by.length > 0 ? by.join(' and ') : t`you, in another window or on another device,`;
 
     const copyMine = async (): Promise<void> => {
         setBusy(true);
         const mine = await editor.mine();
-        const result = mine && (await copyJob({ ...mine, name: `${mine.name.slice(0, 100)} (my copy)` }));
+        const result = mine && (await copyJob({ ...mine, name: t`${mine.name.slice(0, 100)} (my copy)` }));
         setBusy(false);
         if (!result?.ok) {
-            setProblem(result?.message ?? 'No answer from the server.');
+            setProblem(result?.message ?? t`No answer from the server.`);
             return;
         }
         // The copy holds my change; this job goes on with the other state.
@@ -32,23 +34,27 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
     return (
         <Modal show backdrop="static" keyboard={false} aria-labelledby="conflict-title">
             <Modal.Body>
-                <h2 id="conflict-title">Changed by {who} meanwhile</h2>
+                <h2 id="conflict-title">{t`Changed by ${who} meanwhile`}</h2>
                 <p className="say">
-                    Revision {theirs.revision} of this job was saved by {who} while another was worked on here. Nothing
-                    of yours is lost: it is still here.
+                    <Trans>
+                        Revision {theirs.revision} of this job was saved by {who} while another was worked on here.
+                        Nothing of yours is lost: it is still here.
+                    </Trans>
                 </p>
                 <p className="say">
-                    Save mine as a copy makes a job of its own from what you see. Take{' '}
-                    {by.length > 0 ? 'theirs' : 'the newer one'} goes on with revision {theirs.revision}, and lets your
-                    last change here go.
+                    <Trans>
+                        Save mine as a copy makes a job of its own from what you see. Take{' '}
+                        {by.length > 0 ? t`theirs` : t`the newer one`} goes on with revision {theirs.revision}, and lets
+                        your last change here go.
+                    </Trans>
                 </p>
                 <Problem text={problem} />
                 <div className="acts">
                     <button type="button" className="plain" onClick={editor.takeTheirs} disabled={busy}>
-                        Take {by.length > 0 ? 'theirs' : 'the newer one'}
+                        {t`Take ${by.length > 0 ? t`theirs` : t`the newer one`}`}
                     </button>
                     <button type="button" className="main-act" onClick={() => void copyMine()} disabled={busy}>
-                        Save mine as a copy
+                        {t`Save mine as a copy`}
                     </button>
                 </div>
             </Modal.Body>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type ReactNode } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { JobDocument, JobRun, Units } from '../../api/types';
@@ -27,7 +28,7 @@ export function EndFields({ side, plan, document, units }: Props) {
     const [kind, setKind] = useState(start);
     const standing = (document.standing ?? []).map((pipe): [string, string] => [
         `standing:${pipe.id}`,
-        `joined to: ${pipe.name}`,
+        t`joined to: ${pipe.name}`,
     ]);
     const others = document.runs.filter((run) => run.id !== plan?.id);
     const id = side === 'outlet' ? 'run-outlet' : 'run-tie-in';
@@ -45,7 +46,7 @@ export function EndFields({ side, plan, document, units }: Props) {
     return (
         <>
             <Form.Group controlId={`${id}-kind`}>
-                <Form.Label>{side === 'outlet' ? 'The pipe is received there by' : 'Received there by'}</Form.Label>
+                <Form.Label>{side === 'outlet' ? t`The pipe is received there by` : t`Received there by`}</Form.Label>
                 <Form.Select name={`${side}_kind`} value={kind} onChange={(event) => setKind(event.target.value)}>
                     {[...pairs(side === 'outlet' ? choices.outlets : choices.tie_ins), ...standing].map(
                         ([value, text]) => (
@@ -65,7 +66,7 @@ export function EndFields({ side, plan, document, units }: Props) {
                     <Choice
                         id={`${id}-next`}
                         name="next"
-                        label="Goes on into"
+                        label={t`Goes on into`}
                         start={plan?.tie_in.run}
                         options={others.map((run) => [run.id, run.name])}
                     />
@@ -73,9 +74,9 @@ export function EndFields({ side, plan, document, units }: Props) {
             )}
             {(kind === 'roof' || kind === 'valve') && (
                 <fieldset className="whole run-form end-more">
-                    {length('roof', 'Above the roof', end?.terminal?.above_roof_mm)}
-                    {length('away', 'From the nearest window or inlet', end?.terminal?.opening_away_mm)}
-                    {length('below', 'Top of that opening below the end', end?.terminal?.opening_below_mm)}
+                    {length('roof', t`Above the roof`, end?.terminal?.above_roof_mm)}
+                    {length('away', t`From the nearest window or inlet`, end?.terminal?.opening_away_mm)}
+                    {length('below', t`Top of that opening below the end`, end?.terminal?.opening_below_mm)}
                 </fieldset>
             )}
         </>
@@ -103,7 +104,7 @@ function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
             <Choice
                 id={`${id}-fixture`}
                 name="fixture"
-                label="Fixture"
+                label={t`Fixture`}
                 start={fixture?.kind}
                 options={pairs(choices.fixtures)}
                 onChange={setKind}
@@ -113,26 +114,37 @@ function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
                     key={kind}
                     id={`${id}-variant`}
                     name="variant"
-                    label="Which one"
+                    label={t`Which one`}
                     start={fixture?.kind === kind ? (fixture.variant ?? '') : ''}
-                    options={[['', 'the usual one'], ...variants]}
+                    options={[['', t`the usual one`], ...variants]}
                 />
             )}
-            <Choice id={`${id}-trap`} name="trap" label="Trap" start={fixture?.trap} options={pairs(choices.traps)} />
-            {length('seal', 'Seal', fixture?.seal_mm)}
+            <Choice
+                id={`${id}-trap`}
+                name="trap"
+                label={t`Trap`}
+                start={fixture?.trap}
+                options={pairs(choices.traps)}
+            />
+            {length('seal', t`Seal`, fixture?.seal_mm)}
             {length(
                 'rim',
-                'Flood rim above the start of the run',
+                t`Flood rim above the start of the run`,
                 fixture?.rim_mm,
-                'how high its vent must rise depends on it',
+                t`how high its vent must rise depends on it`,
             )}
-            {length('drop', 'Fixture outlet down to the weir', fixture?.drop_mm)}
-            {length('across', 'Fixture outlet across to the trap', fixture?.across_mm)}
-            {length('standpipe', 'Standpipe above the weir, of a washer', fixture?.standpipe_mm)}
-            {length('floor', 'Trap above the floor, of a washer', fixture?.trap_above_floor_mm)}
+            {length('drop', t`Fixture outlet down to the weir`, fixture?.drop_mm)}
+            {length('across', t`Fixture outlet across to the trap`, fixture?.across_mm)}
+            {length('standpipe', t`Standpipe above the weir, of a washer`, fixture?.standpipe_mm)}
+            {length('floor', t`Trap above the floor, of a washer`, fixture?.trap_above_floor_mm)}
             <Form.Group controlId={`${id}-group`}>
-                <Form.Label>Bathroom that it belongs to</Form.Label>
-                <Form.Control name="group" maxLength={40} defaultValue={fixture?.group ?? ''} placeholder="upstairs" />
+                <Form.Label>{t`Bathroom that it belongs to`}</Form.Label>
+                <Form.Control
+                    name="group"
+                    maxLength={40}
+                    defaultValue={fixture?.group ?? ''}
+                    placeholder={t`upstairs`}
+                />
             </Form.Group>
         </fieldset>
     );
@@ -156,21 +168,21 @@ function BranchFields({ side, end, id, others, document, length }: BranchProps) 
             <Choice
                 id={`${id}-run`}
                 name={`${side}_run`}
-                label="Run"
+                label={t`Run`}
                 start={end?.branch?.run}
                 options={others.map((run) => [run.id, run.name])}
             />
-            {length('along', 'How far along it, from its start', place?.alongMm, 'leave empty for the turn below')}
+            {length('along', t`How far along it, from its start`, place?.alongMm, t`leave empty for the turn below`)}
             <Form.Group controlId={`${id}-turn`}>
-                <Form.Label>or in the turn into its leg</Form.Label>
+                <Form.Label>{t`or in the turn into its leg`}</Form.Label>
                 <Form.Control name={`${side}_turn`} type="number" min={2} defaultValue={place?.turn ?? ''} />
             </Form.Group>
             <Choice
                 id={`${id}-pattern`}
                 name={`${side}_pattern`}
-                label="Branch fitting"
+                label={t`Branch fitting`}
                 start={end?.branch?.pattern ?? ''}
-                options={[['', 'what suits'], ...pairs(choices.patterns)]}
+                options={[['', t`what suits`], ...pairs(choices.patterns)]}
             />
         </fieldset>
     );

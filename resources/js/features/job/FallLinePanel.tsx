@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, type KeyboardEvent } from 'react';
 import { hangQuery } from '../../api/queries';
@@ -85,7 +86,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
             tabIndex={0}
             role="group"
             aria-roledescription="fall line"
-            aria-label={`Fall line. Left and right walk along it. ${selection.said}`}
+            aria-label={t`Fall line. Left and right walk along it. ${selection.said}`}
             onKeyDown={onKey}
         >
             {width > 0 && way && (

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -19,7 +20,7 @@ export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () 
         const form = new FormData(event.currentTarget);
         const name = formText(form, 'name').trim();
         if (name === '') {
-            setProblem('Say what the job is called.');
+            setProblem(t`Say what the job is called.`);
             window.document.getElementById('job-name')?.focus();
             return;
         }
@@ -35,10 +36,10 @@ export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () 
     return (
         <Modal show onHide={onClose} aria-labelledby="job-title">
             <Modal.Body>
-                <h2 id="job-title">This job</h2>
+                <h2 id="job-title">{t`This job`}</h2>
                 <Form onSubmit={submit} className="run-form">
                     <Form.Group controlId="job-name" className="whole">
-                        <Form.Label>What it is called</Form.Label>
+                        <Form.Label>{t`What it is called`}</Form.Label>
                         <Form.Control
                             name="name"
                             defaultValue={document.name}
@@ -49,23 +50,23 @@ export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () 
                         />
                     </Form.Group>
                     <Form.Group controlId="job-place" className="whole">
-                        <Form.Label>Where it is</Form.Label>
+                        <Form.Label>{t`Where it is`}</Form.Label>
                         <Form.Control name="place" defaultValue={document.place} maxLength={120} autoComplete="off" />
                     </Form.Group>
                     <Choice
                         id="job-units"
                         name="units"
-                        label="Lengths are said in"
+                        label={t`Lengths are said in`}
                         start={document.units}
                         options={[
-                            ['inch', 'feet and inches'],
+                            ['inch', t`feet and inches`],
                             ['mm', 'millimetres'],
                         ]}
                     />
                     <Choice
                         id="job-rulebook"
                         name="rulebook"
-                        label="It is judged by"
+                        label={t`It is judged by`}
                         start={document.rulebook}
                         options={[...books]}
                     />

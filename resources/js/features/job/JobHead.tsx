@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { Link, useNavigate } from 'react-router';
 import type { JobRun } from '../../api/types';
@@ -6,22 +8,22 @@ import { BrandGlyph } from '../../shared/Brand';
 import { JobItems } from './JobItems';
 import type { Saving } from '../../editing';
 import type { JobEditor } from '../../editing';
+import { timeIn } from '../../shared/locale';
 
 const SAVING: Record<Saving, string> = {
-    saved: 'Saved',
-    saving: 'Saving',
-    pending: 'Saving',
-    offline: 'Offline, stored on this device',
-    refused: 'Not saved',
-    'signed-out': 'Not saved: sign in again',
-    conflict: 'Not saved: changed meanwhile',
+    saved: t`Saved`,
+    saving: t`Saving`,
+    pending: t`Saving`,
+    offline: t`Offline, stored on this device`,
+    refused: t`Not saved`,
+    'signed-out': t`Not saved: sign in again`,
+    conflict: t`Not saved: changed meanwhile`,
 };
 
 /** How it stands with saving: `Saved` is said only of what the server has read back. */
 function savingInWords({ saving, stored, job }: JobEditor): string {
-    if (saving === 'saved')
-        return `Saved ${new Date(job.kept_at).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' })}`;
-    return stored ? SAVING[saving] : 'Not saved, and no room on this device: leave this page open';
+    if (saving === 'saved') return t`Saved ${timeIn(job.kept_at, { hour: '2-digit', minute: '2-digit' })}`;
+    return stored ? SAVING[saving] : t`Not saved, and no room on this device: leave this page open`;
 }
 
 interface Props {
@@ -40,14 +42,16 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
     const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
     return (
         <header className="head">
-            <Link className="brand" to="/" aria-label="Fall Bend, all jobs">
-                <BrandGlyph /> <span className="wide">Fall Bend</span>
+            <Link className="brand" to="/" aria-label={t`Fall Bend, all jobs`}>
+                <BrandGlyph /> <span className="wide">{t`Fall Bend`}</span>
             </Link>
             {!phone && (
                 <Dropdown className="job-name">
                     <Dropdown.Toggle as="button" type="button" className="head-field">
                         <span className="cap">
-                            Job <i aria-hidden="true">▾</i>
+                            <Trans>
+                                Job <i aria-hidden="true">▾</i>
+                            </Trans>
                         </span>
                         <b>{document.name}</b>
                     </Dropdown.Toggle>
@@ -57,9 +61,9 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
             <Dropdown>
                 <Dropdown.Toggle as="button" type="button" className="head-field">
                     <span className="cap">
-                        {plan ? `Run ${number} of ${document.runs.length}` : 'Runs'} <i aria-hidden="true">▾</i>
+                        {plan ? t`Run ${number} of ${document.runs.length}` : t`Runs`} <i aria-hidden="true">▾</i>
                     </span>
-                    <b>{plan?.name ?? (document.runs.length === 0 ? 'none yet' : 'pick one')}</b>
+                    <b>{plan?.name ?? (document.runs.length === 0 ? t`none yet` : t`pick one`)}</b>
                 </Dropdown.Toggle>
                 <Dropdown.Menu>
                     {document.runs.map((run, i) => (
@@ -71,24 +75,24 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
                             {i + 1}. {run.name}
                         </Dropdown.Item>
                     ))}
-                    {plan && <Dropdown.Item onClick={onRun}>Change this run: pipe, ends, levels</Dropdown.Item>}
-                    <Dropdown.Item onClick={onNewRun}>Start another run</Dropdown.Item>
+                    {plan && <Dropdown.Item onClick={onRun}>{t`Change this run: pipe, ends, levels`}</Dropdown.Item>}
+                    <Dropdown.Item onClick={onNewRun}>{t`Start another run`}</Dropdown.Item>
                     {phone && (
                         <>
-                            <Dropdown.Header>The job: {document.name}</Dropdown.Header>
+                            <Dropdown.Header>{t`The job: ${document.name}`}</Dropdown.Header>
                             {items}
                         </>
                     )}
                 </Dropdown.Menu>
             </Dropdown>
             <div className="wide">
-                <span className="cap">Rulebook</span>
+                <span className="cap">{t`Rulebook`}</span>
                 <b>
-                    {evaluation.rulebook.name}, {evaluation.units === 'inch' ? 'inches' : 'millimetres'}
+                    {evaluation.rulebook.name}, {evaluation.units === 'inch' ? t`inches` : t`millimeters`}
                 </b>
             </div>
             <div className="kept" aria-live="polite" data-saving={saving}>
-                <span className="cap">Revision {job.revision}</span>
+                <span className="cap">{t`Revision ${job.revision}`}</span>
                 <b>{savingInWords(editor)}</b>
             </div>
             <div className="fill" />
@@ -97,18 +101,18 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
                 className="beside"
                 disabled={!job.can_undo && saving === 'saved'}
                 onClick={() => void editor.step('undo')}
-                aria-label="Undo"
+                aria-label={t`Undo`}
             >
-                <UndoGlyph /> <span className="wide">Undo</span>
+                <UndoGlyph /> <span className="wide">{t`Undo`}</span>
             </button>
             <button
                 type="button"
                 className="beside"
                 disabled={!job.can_redo || saving !== 'saved'}
                 onClick={() => void editor.step('redo')}
-                aria-label="Redo"
+                aria-label={t`Redo`}
             >
-                <UndoGlyph mirrored /> <span className="wide">Redo</span>
+                <UndoGlyph mirrored /> <span className="wide">{t`Redo`}</span>
             </button>
             <Beside />
         </header>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import Dropdown from 'react-bootstrap/Dropdown';
 import { useNavigate } from 'react-router';
@@ -27,20 +28,22 @@ export function JobItems({ job, run, isSaved, onSettings }: Props) {
     };
     return (
         <>
-            <Dropdown.Item onClick={onSettings}>Name, place, units, rulebook</Dropdown.Item>
+            <Dropdown.Item onClick={onSettings}>{t`Name, place, units, rulebook`}</Dropdown.Item>
             <Dropdown.Item href={`/api/jobs/${job.id}/file`} download>
-                Save the job as a file
+                {t`Save the job as a file`}
             </Dropdown.Item>
             <Dropdown.Item disabled={!isSaved} onClick={() => void away(archiveJob(job.id), 'archived')}>
-                Archive the job
+                {t`Archive the job`}
             </Dropdown.Item>
             <Dropdown.Item disabled={!isSaved} onClick={() => void away(deleteJob(job.id), 'deleted')}>
-                Delete the job: it can be put back for 30 days
+                {t`Delete the job: it can be put back for 30 days`}
             </Dropdown.Item>
             {run !== undefined && (
-                <Dropdown.Item onClick={() => guide.showRound(job.id, run)}>Show me round: two minutes</Dropdown.Item>
+                <Dropdown.Item onClick={() => guide.showRound(job.id, run)}>
+                    {t`Show me round: two minutes`}
+                </Dropdown.Item>
             )}
-            <Dropdown.Item onClick={guide.help}>Keys and words (?)</Dropdown.Item>
+            <Dropdown.Item onClick={guide.help}>{t`Keys and words (?)`}</Dropdown.Item>
             {problem && (
                 <p className="problem" role="alert">
                     <Shape kind="stop" size={16} /> {problem}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { keepPreviousData, queryOptions, useQuery } from '@tanstack/react-query';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
@@ -31,7 +32,7 @@ export function JobPage() {
     });
     const tabs = useQuery(tabsQuery);
     if (job.isPending || !account.data || !tabs.data || (part.isPending && !job.isError))
-        return <p className="waiting">Opening the job.</p>;
+        return <p className="waiting">{t`Opening the job.`}</p>;
     if (job.isError) {
         if (isUnreadable(job.error))
             return <UnreadableJob unreadable={job.error.body} onBack={() => void job.refetch()} />;
@@ -39,19 +40,19 @@ export function JobPage() {
         const [gone, isDeleted] = [status === 404, status === 410];
         return (
             <div className="waiting" role="alert">
-                <p>{gone ? 'There is no such job in your crew.' : job.error.message}</p>
+                <p>{gone ? t`There is no such job in your crew.` : job.error.message}</p>
                 {isDeleted && (
                     <Link className="plain" to="/?shelf=deleted">
-                        Deleted jobs
+                        {t`Deleted jobs`}
                     </Link>
                 )}
                 {!gone && !isDeleted && (
                     <button type="button" className="plain" onClick={() => void job.refetch()}>
-                        Try again
+                        {t`Try again`}
                     </button>
                 )}{' '}
                 <Link className="plain" to="/">
-                    Back to the jobs
+                    {t`Back to the jobs`}
                 </Link>
             </div>
         );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job, JobRun, RunReport } from '../../api/types';
@@ -96,7 +97,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                     onWay={setIsWay}
                 />
             )}
-            <Boundary key={station?.key} name={station?.name ?? 'This station'}>
+            <Boundary key={station?.key} name={station?.name ?? t`This station`}>
                 {isNamed && !named ? (
                     <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
                 ) : (
@@ -197,7 +198,7 @@ function StationOfRun({ station, view, editor, run, plan, phone, job, onDialog, 
     if (plan !== undefined && !run && view === 'run')
         return (
             <main className="station" aria-busy="true">
-                {!editor.isFetching && <p className="waiting">This run is not there.</p>}
+                {!editor.isFetching && <p className="waiting">{t`This run is not there.`}</p>}
             </main>
         );
     if (!run || !plan || (station?.key === 'route' && view !== 'run'))

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -57,7 +58,7 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
     return (
         <Modal show onHide={onClose} aria-labelledby="run-title">
             <Modal.Body>
-                <h2 id="run-title">{plan ? 'This run' : 'A new run'}</h2>
+                <h2 id="run-title">{plan ? t`This run` : t`A new run`}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
                     <NameAndEnds plan={plan} document={document} units={evaluation.units} />
                     <PipeAndSize plan={plan} system={system} onSystem={setSystem} />
@@ -65,12 +66,12 @@ export function RunDialog({ editor, plan, onClose, onNew }: Props) {
                     <LengthField
                         id="run-level"
                         name="level"
-                        label="Tie-in below outlet, centre to centre"
-                        help="levelled on site; leave empty if not yet"
+                        label={t`Tie-in below outlet, center to center`}
+                        help={t`levelled on site; leave empty if not yet`}
                         units={evaluation.units}
                         start={level === undefined ? '' : saidLength(level, evaluation.units)}
                     />
-                    <FormActs leave="Cancel" onLeave={onClose} send={plan ? 'Keep' : 'Start the run'} />
+                    <FormActs leave="Cancel" onLeave={onClose} send={plan ? t`Keep` : t`Start the run`} />
                 </Form>
             </Modal.Body>
         </Modal>
@@ -86,33 +87,33 @@ function NameAndEnds({ plan, document, units }: PartProps & { document: JobDocum
     return (
         <>
             <Form.Group controlId="run-name" className="whole">
-                <Form.Label>What it is called</Form.Label>
+                <Form.Label>{t`What it is called`}</Form.Label>
                 <Form.Control
                     name="name"
                     defaultValue={plan?.name}
-                    placeholder="Basin to stack"
+                    placeholder={t`Lavatory to stack`}
                     required
                     maxLength={120}
                     autoFocus
                 />
             </Form.Group>
             <Form.Group controlId="run-outlet">
-                <Form.Label>It starts from</Form.Label>
+                <Form.Label>{t`It starts from`}</Form.Label>
                 <Form.Control
                     name="outlet"
                     defaultValue={plan?.outlet.what}
-                    placeholder="basin trap"
+                    placeholder={t`lavatory trap`}
                     required
                     maxLength={80}
                 />
             </Form.Group>
             <EndFields side="outlet" plan={plan} document={document} units={units} />
             <Form.Group controlId="run-tie-in">
-                <Form.Label>It ties in to</Form.Label>
+                <Form.Label>{t`It ties in to`}</Form.Label>
                 <Form.Control
                     name="tie_in"
                     defaultValue={plan?.tie_in.what}
-                    placeholder="stack stub"
+                    placeholder={t`stack stub`}
                     required
                     maxLength={80}
                 />
@@ -129,7 +130,7 @@ function PipeAndSize({ plan, system, onSystem }: PartProps & { system: string; o
     return (
         <>
             <Form.Group controlId="run-system">
-                <Form.Label>Pipe</Form.Label>
+                <Form.Label>{t`Pipe`}</Form.Label>
                 <Form.Select value={system} onChange={(event) => onSystem(event.target.value)}>
                     {systems.map((one) => (
                         <option key={one.key} value={one.key}>
@@ -144,8 +145,8 @@ function PipeAndSize({ plan, system, onSystem }: PartProps & { system: string; o
                 name="size"
                 label={
                     system.endsWith('-40') || system.startsWith('ci-') || system.includes('sdr')
-                        ? 'Size in inches'
-                        : 'Size in millimetres'
+                        ? t`Size in inches`
+                        : t`Size in millimeters`
                 }
                 start={plan && sizes.includes(plan.size) ? plan.size : sizes.includes('2') ? '2' : sizes[0]}
                 options={sizes.map((size) => [size, size])}
@@ -157,7 +158,7 @@ function PipeAndSize({ plan, system, onSystem }: PartProps & { system: string; o
 /** The four, and the one that a run of a file faces beside them. */
 function headings(now: number): [string, string][] {
     const four = HEADINGS.map(([deg, name]): [string, string] => [String(deg), name]);
-    return four.some(([deg]) => deg === String(now)) ? four : [...four, [String(now), `${now}° from north`]];
+    return four.some(([deg]) => deg === String(now)) ? four : [...four, [String(now), t`${now}° from north`]];
 }
 
 /** Where its joints are, what it carries, and which way its outlet faces. */
@@ -167,46 +168,46 @@ function PlaceAndUse({ plan }: PartProps) {
             <Choice
                 id="run-ground"
                 name="ground"
-                label="Its joints are"
+                label={t`Its joints are`}
                 start={plan?.place?.ground}
                 options={[
-                    ['above', 'above ground'],
+                    ['above', t`above ground`],
                     ['buried', 'buried'],
                 ]}
             />
             <Choice
                 id="run-access"
                 name="access"
-                label="and afterwards"
+                label={t`and afterward`}
                 start={plan?.place?.access}
                 options={[
-                    ['open', 'in the open'],
-                    ['panel', 'behind an opening'],
-                    ['concealed', 'closed in for good'],
+                    ['open', t`in the open`],
+                    ['panel', t`behind an opening`],
+                    ['concealed', t`closed in for good`],
                 ]}
             />
             <Form.Check
                 id="run-line"
                 name="line"
                 className="whole"
-                label="It ends where the building drain meets the sewer"
+                label={t`It ends where the building drain meets the sewer`}
                 defaultChecked={plan?.place?.at_drain_sewer_line ?? false}
             />
             <Choice
                 id="run-use"
                 name="use"
-                label="It carries"
+                label={t`It carries`}
                 start={plan?.use}
                 options={[
-                    ['drain', 'more than one fixture'],
-                    ['fixture-drain', 'one fixture'],
-                    ['vent', 'air: it is a vent'],
+                    ['drain', t`more than one fixture`],
+                    ['fixture-drain', t`one fixture`],
+                    ['vent', t`air: it is a vent`],
                 ]}
             />
             <Choice
                 id="run-heading"
                 name="heading"
-                label="The outlet faces"
+                label={t`The outlet faces`}
                 start={String(plan?.heading_deg ?? 0)}
                 options={headings(plan?.heading_deg ?? 0)}
             />

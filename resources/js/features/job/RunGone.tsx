@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { Link } from 'react-router';
 import type { JobRun } from '../../api/types';
 import { Shape } from '../../shared/Shape';
@@ -10,11 +12,13 @@ export function RunGone({ job, runs, station }: { job: string; runs: JobRun[]; s
     return (
         <main className="run-gone" role="alert">
             <h1>
-                <Shape kind="stop" size={20} /> There is no such run in this job
+                <Shape kind="stop" size={20} /> {t`There is no such run in this job`}
             </h1>
             <p className="say">
-                It was removed, or the link is an old one. Undo brings back a run that was just removed.{' '}
-                {runs.length > 0 ? 'These runs are here:' : 'This job has no run yet.'}
+                <Trans>
+                    It was removed, or the link is an old one. Undo brings back a run that was just removed.{' '}
+                    {runs.length > 0 ? t`These runs are here:` : t`This job has no run yet.`}
+                </Trans>
             </p>
             <ul>
                 {runs.map((run, i) => (
@@ -26,7 +30,7 @@ export function RunGone({ job, runs, station }: { job: string; runs: JobRun[]; s
                 ))}
             </ul>
             <Link className="plain" to={`/jobs/${job}`}>
-                Open the job
+                {t`Open the job`}
             </Link>
         </main>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import type { JobDocument, RunReport, StandingReport } from '../../api/types';
@@ -28,7 +29,7 @@ export function Strip({
         if (nav.current && current) nav.current.scrollLeft = current.offsetLeft - nav.current.offsetLeft - 40;
     }, [on]);
     return (
-        <nav className="strip" aria-label="Stations" ref={nav}>
+        <nav className="strip" aria-label={t`Stations`} ref={nav}>
             {STATIONS.map((station, i) => {
                 const { shape, text } =
                     (beside && standingBeside(station, beside)) ?? standing(station, run, stood, cut);

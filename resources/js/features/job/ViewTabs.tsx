@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { RouteView } from '../../shared/views';
 import { VIEWS } from '../../shared/views';
 
@@ -12,7 +13,7 @@ interface Props {
 /** Which view the Route station shows, and how far its fall line goes. */
 export function ViewTabs({ view, onView, way, onWay }: Props) {
     return (
-        <div className="view-tabs" role="group" aria-label="Views of the route">
+        <div className="view-tabs" role="group" aria-label={t`Views of the route`}>
             {VIEWS.map(({ key, name }) => (
                 <button
                     key={key}
@@ -26,7 +27,7 @@ export function ViewTabs({ view, onView, way, onWay }: Props) {
             ))}
             {way !== null && (
                 <button type="button" className="way" aria-pressed={way} onClick={() => onWay(!way)}>
-                    {way ? 'Fall line: to the end' : 'Fall line: this run'}
+                    {way ? t`Fall line: to the end` : t`Fall line: this run`}
                 </button>
             )}
         </div>

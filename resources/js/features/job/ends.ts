@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { readLength } from '../../api/lengths';
 import type { Choices, JobDocument, JobRun, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
@@ -31,7 +32,7 @@ export function variantsOf(
     const pairs = inBook.map((one): [string, string] => [one.variant, one.name]);
     if (!said || pairs.some(([variant]) => variant === said)) return pairs;
     const name = ofKind.find((one) => one.variant === said)?.name ?? said;
-    return [...pairs, [said, `${name}: not in this book`]];
+    return [...pairs, [said, t`${name}: not in this book`]];
 }
 
 /** The leg and the place on it that lie so far along a run. */

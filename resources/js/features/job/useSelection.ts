@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useMemo, useState } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import type { Selection } from '../../drawing/section/FallLine';
@@ -62,9 +63,9 @@ function inWords(run: RunReport, selected: Selection | null, units: Units): stri
     if (!selected) return '';
     if (selected.kind === 'piece') {
         const piece = run.pieces.find((one) => one.key === selected.key);
-        const mark = (key: string): string | undefined => run.joints.find((joint) => joint.key === key)?.mark;
+        const mark = (key: string): string => run.joints.find((joint) => joint.key === key)?.mark ?? '';
         return piece
-            ? `piece ${piece.letter}, joint ${mark(piece.joint_from)} to ${mark(piece.joint_to)}, leg ${piece.leg}`
+            ? t`piece ${piece.letter}, joint ${mark(piece.joint_from)} to ${mark(piece.joint_to)}, leg ${piece.leg}`
             : '';
     }
     const joint = run.joints.find((one) => one.key === selected.key);
@@ -73,11 +74,11 @@ function inWords(run: RunReport, selected: Selection | null, units: Units): stri
     const level = units === 'inch' ? `${joint.level.inch} in` : `${joint.level.metric} mm`;
     const height =
         joint.level.mm < -0.5
-            ? `${level.replace('-', '')} below the outlet`
+            ? t`${level.replace('-', '')} below the outlet`
             : joint.level.mm > 0.5
-              ? `${level} above the outlet`
-              : 'level with the outlet';
-    return `joint ${joint.mark}${fitting ? `, into the ${fitting.pattern === 'bushing' ? '' : `${fitting.size} `}${fitting.name}` : ''}, ${height}`;
+              ? t`${level} above the outlet`
+              : t`level with the outlet`;
+    return t`joint ${joint.mark}${fitting ? t`, into the ${fitting.pattern === 'bushing' ? '' : `${fitting.size} `}${fitting.name}` : ''}, ${height}`;
 }
 
 function legOf(run: RunReport, selected: Selection | null): number | null {

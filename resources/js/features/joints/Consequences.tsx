@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { ReactNode } from 'react';
 import type { JointCard, JointMethod, Units } from '../../api/types';
 import { NotKnown } from '../../drawing/NotKnown';
@@ -29,7 +31,7 @@ export function Consequences({
             <thead>
                 <tr>
                     <th scope="col">
-                        <span className="unseen">What changes</span>
+                        <span className="unseen">{t`What changes`}</span>
                     </th>
                     {shown.map((method) => (
                         <th key={method.method} scope="col" className={on(method)}>
@@ -44,7 +46,9 @@ export function Consequences({
                 {card.piece && (
                     <tr>
                         <th scope="row">
-                            <span className="tagp">{card.piece}</span> cut
+                            <Trans>
+                                <span className="tagp">{card.piece}</span> cut
+                            </Trans>
                         </th>
                         {shown.map((method) => (
                             <td key={method.method} className={`cut ${on(method)}`}>
@@ -62,10 +66,10 @@ export function Consequences({
                         ))
                     }
                 </Row>
-                <Row name="can close the run" shown={shown} on={on}>
-                    {(method) => (method.opens ? 'yes, it opens' : 'no, another must')}
+                <Row name={t`can close the run`} shown={shown} on={on}>
+                    {(method) => (method.opens ? t`yes, it opens` : t`no, another must`)}
                 </Row>
-                <Row name="first water" shown={shown} on={(method) => `wt ${on(method)}`}>
+                <Row name={t`first water`} shown={shown} on={(method) => `wt ${on(method)}`}>
                     {(method) =>
                         clock && method.times.first_water === 'after-cure' ? (
                             <SourceTap source={clock}>{waterInWords(method)}</SourceTap>
@@ -74,7 +78,7 @@ export function Consequences({
                         )
                     }
                 </Row>
-                <Row name="price" shown={shown} on={on} label={(method) => `price class ${method.price_class} of 3`}>
+                <Row name="price" shown={shown} on={on} label={(method) => t`price class ${method.price_class} of 3`}>
                     {(method) => `${'●'.repeat(method.price_class)}${'○'.repeat(3 - method.price_class)}`}
                 </Row>
             </tbody>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -67,7 +68,7 @@ export function JointsStation({ run, editor, selection, phone }: Props) {
                 <>
                     {phone && (
                         <button type="button" className="back-line" onClick={() => open(null)}>
-                            ‹ all joints
+                            {t`‹ all joints`}
                         </button>
                     )}
                     {steps && method && data.a && data.b ? (
@@ -116,19 +117,23 @@ function Chosen({
     const method = card.methods.find((one) => one.method === looked);
     if (!method || !card.a || !card.b || which === null)
         return (
-            <section className="joint-chosen" aria-label="The joint">
+            <section className="joint-chosen" aria-label={t`The joint`}>
                 <p className="say pad">
                     <Shape kind={card.state === 'unknown' ? 'unknown' : 'stop'} size={18} />{' '}
                     {card.state === 'unknown'
-                        ? 'What stands there is not known yet. Identify it at the station Look; until then nothing is bought and the last piece is not cut.'
-                        : 'Nothing in the tables joins these two as they end. Cut one to a plain end, or add the part in hand at the Bench.'}
+                        ? t`What stands there is not known yet.` +
+                          ' ' +
+                          t`Identify it at the station Look; until then nothing is bought and the last piece is not cut.`
+                        : t`Nothing in the tables joins these two as they end.` +
+                          ' ' +
+                          t`Cut one to a plain end, or add the part in hand at the Bench.`}
                 </p>
             </section>
         );
     const { units } = editor.evaluation;
     const isChosen = card.state === 'own' || (card.state === 'chosen' && card.method === method.method);
     return (
-        <section className="joint-chosen" aria-label="The joint made up" ref={box}>
+        <section className="joint-chosen" aria-label={t`The joint made up`} ref={box}>
             {size.width > 0 && (
                 <JointSection
                     a={card.a}
@@ -142,7 +147,7 @@ function Chosen({
             )}
             <div className="acts pad">
                 <button type="button" className="plain" onClick={onSteps}>
-                    Steps
+                    {t`Steps`}
                 </button>
                 <button
                     type="button"
@@ -150,7 +155,7 @@ function Chosen({
                     disabled={isChosen}
                     onClick={() => editor.change((old) => chooseMethod(old, which, method.method))}
                 >
-                    {isChosen ? (card.state === 'own' ? 'The usual joint' : 'Chosen') : 'Join it this way'}
+                    {isChosen ? (card.state === 'own' ? t`The usual joint` : t`Chosen`) : t`Join it this way`}
                 </button>
             </div>
             <Consequences card={card} looked={method.method} units={units} onLook={onLook} />

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JointEnd, JointMethod } from '../../api/types';
 import { JointGlyph } from '../../drawing/joint/JointSection';
 import { Shape } from '../../shared/Shape';
@@ -26,7 +27,7 @@ export function MethodCard({ rank, method, a, b, selected, onSelect }: Props) {
                     {method.unknown.length > 0 && (
                         <>
                             {' '}
-                            <Shape kind="unknown" size={13} /> measure first
+                            <Shape kind="unknown" size={13} /> {t`measure first`}
                         </>
                     )}
                 </span>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JointCard } from '../../api/types';
 import { SourceTap } from '../../shared/SourceTap';
 import { MethodCard } from './MethodCard';
@@ -15,22 +16,22 @@ export function MethodList({
     onLook: (method: string) => void;
 }) {
     return (
-        <section className="method-list" aria-label="Ways to join">
+        <section className="method-list" aria-label={t`Ways to join`}>
             <header>
                 <h2>
-                    {card.mark === null ? '' : `Joint ${card.mark}: `}
+                    {card.mark === null ? '' : t`Joint ${card.mark}: `}
                     {card.name}
                 </h2>
                 <div className="cap">
                     {card.a && card.b && (
                         <>
-                            <SourceTap source={card.a.source}>{card.a.name}</SourceTap> to{' '}
+                            <SourceTap source={card.a.source}>{card.a.name}</SourceTap> {t`to`}{' '}
                             <SourceTap source={card.b.source}>{card.b.name}</SourceTap>, {card.b.kind.replace('-', ' ')}
                             .{' '}
                         </>
                     )}
-                    {card.ground === 'buried' ? 'Buried. ' : card.access === 'concealed' ? 'Closed in. ' : ''}
-                    {card.state !== 'own' && `Method: ${stateInWords(card.state)}.`}
+                    {card.ground === 'buried' ? t`Buried. ` : card.access === 'concealed' ? t`Closed in. ` : ''}
+                    {card.state !== 'own' && t`Method: ${stateInWords(card.state)}.`}
                 </div>
             </header>
             {card.a &&

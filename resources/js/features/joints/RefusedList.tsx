@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { JointRefused } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
@@ -10,14 +12,16 @@ export function RefusedList({ refused }: { refused: JointRefused[] }) {
     return (
         <>
             <h3 className="bar">
-                Not allowed here <span>with the reason</span>
+                <Trans>
+                    Not allowed here <span>{t`with the reason`}</span>
+                </Trans>
             </h3>
             {near.map((one) => (
                 <Refused key={one.method} one={one} />
             ))}
             {far.length > 0 && (
                 <details className="far">
-                    <summary>{far.length} ways for other ends</summary>
+                    <summary>{t`${far.length} ways for other ends`}</summary>
                     {far.map((one) => (
                         <Refused key={one.method} one={one} />
                     ))}

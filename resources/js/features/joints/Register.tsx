@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { RunReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
@@ -29,11 +31,13 @@ export function Register({
     const { singles } = editor.evaluation;
     const selected = open === null ? '' : keyOf(open);
     return (
-        <section className="register" aria-label="Register of joints">
+        <section className="register" aria-label={t`Register of joints`}>
             {run && (
                 <header>
                     <h2>
-                        {joints.length} {joints.length === 1 ? 'joint' : 'joints'}, {settled} with a method
+                        <Trans>
+                            {joints.length} {joints.length === 1 ? t`joint` : t`joints`}, {settled} with a method
+                        </Trans>
                     </h2>
                     <p className="cap">{registerInWords(run)}</p>
                 </header>
@@ -54,7 +58,7 @@ export function Register({
                     <Shape kind={SHAPES[joint.state]} size={17} />
                 </button>
             ))}
-            {singles.length > 0 && <h3 className="bar">Single joints of this job</h3>}
+            {singles.length > 0 && <h3 className="bar">{t`Single joints of this job`}</h3>}
             {singles.map((joint) => (
                 <button
                     type="button"
@@ -70,7 +74,7 @@ export function Register({
                 </button>
             ))}
             {joints.length === 0 && singles.length === 0 && (
-                <p className="say pad">No joint yet: call out a leg at Route.</p>
+                <p className="say pad">{t`No joint yet: call out a leg at Route.`}</p>
             )}
         </section>
     );

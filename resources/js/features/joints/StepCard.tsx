@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useState } from 'react';
 import type { JointCard, JointMethod, Units } from '../../api/types';
 import { JointSection } from '../../drawing/joint/JointSection';
@@ -33,7 +34,7 @@ export function StepCard({
     }, [step]);
     if (!card.a || !card.b) return null;
     return (
-        <section className="step-card" aria-label={`How to make it: ${method.name}`} ref={box}>
+        <section className="step-card" aria-label={t`How to make it: ${method.name}`} ref={box}>
             <header>
                 {card.mark !== null && <span className="tagj big">{card.mark}</span>}
                 <div>
@@ -57,10 +58,10 @@ export function StepCard({
             <Facts card={card} method={method} units={units} />
             <Steps method={method} step={step} onStep={setStep} />
             <RestsOn sources={card.sources} />
-            <p className="cap pad">The local code and the licensed plumber decide.</p>
+            <p className="cap pad">{t`The local code and the licensed plumber decide.`}</p>
             <div className="step-acts">
                 <button type="button" onClick={() => (step === 0 ? onBack() : setStep(step - 1))}>
-                    {step === 0 ? '‹ Back' : `‹ Step ${step}`}
+                    {step === 0 ? t`‹ Back` : t`‹ Step ${step}`}
                 </button>
                 <button
                     type="button"
@@ -68,10 +69,10 @@ export function StepCard({
                     onClick={() => (step + 1 < method.steps.length ? setStep(step + 1) : (onMade ?? onBack)())}
                 >
                     {step + 1 < method.steps.length
-                        ? `Done, next: ${method.steps[step + 1]?.do ?? ''}`
+                        ? t`Done, next: ${method.steps[step + 1]?.do ?? ''}`
                         : onMade
-                          ? 'It is made'
-                          : 'All done'}
+                          ? t`It is made`
+                          : t`All done`}
                 </button>
             </div>
         </section>
@@ -92,23 +93,23 @@ function Facts({ card, method, units }: { card: JointCard; method: JointMethod; 
     return (
         <dl className="step-facts">
             <div>
-                <dt>mark the pipe at</dt>
+                <dt>{t`mark the pipe at`}</dt>
                 <dd className="mk">
                     <SourceTap source={method.family === 'cement' ? card.b.source : source}>
-                        {insert ? <Said tape={insert} units={units} unit /> : 'measure it'}
+                        {insert ? <Said tape={insert} units={units} unit /> : t`measure it`}
                     </SourceTap>
                 </dd>
             </div>
             <div>
-                <dt>between the ends</dt>
+                <dt>{t`between the ends`}</dt>
                 <dd>
                     <SourceTap source={source}>
-                        {method.gap ? <Said tape={method.gap} units={units} unit /> : 'measure it'}
+                        {method.gap ? <Said tape={method.gap} units={units} unit /> : t`measure it`}
                     </SourceTap>
                 </dd>
             </div>
             <div>
-                <dt>{torque ? 'each band, as printed' : 'first water'}</dt>
+                <dt>{torque ? t`each band, as printed` : t`first water`}</dt>
                 <dd>
                     <SourceTap source={torque ? source : (clock ?? source)}>{torque || waterInWords(method)}</SourceTap>
                 </dd>
@@ -138,7 +139,7 @@ function Steps({ method, step, onStep }: StepsProps) {
                             <b>{one.do}</b>
                             {i === step && <span className="say">{one.say}</span>}
                             {i === step && one.tools.length > 0 && (
-                                <span className="cap">Tools: {one.tools.join(', ')}</span>
+                                <span className="cap">{t`Tools: ${one.tools.join(', ')}`}</span>
                             )}
                         </span>
                     </button>

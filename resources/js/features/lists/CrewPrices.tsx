@@ -1,8 +1,10 @@
+import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { dropPrice, keepPrices, pricesQuery, systemsQuery } from '../../api/queries';
 import type { CuttingReport, MaterialRow } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 import { Problem } from '../../shared/Problem';
+import { timeIn } from '../../shared/locale';
 import { useAttempt } from '../../shared/useFormAct';
 import type { JobEditor } from '../../editing';
 import { forCrew, tallyInWords, withCrewPrices } from './crewPrices';
@@ -26,9 +28,9 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
     if (!crew)
         return isError ? (
             <div className="acts">
-                <Problem text="The crew’s prices did not come." />
+                <Problem text={t`The crew’s prices did not come.`} />
                 <button type="button" className="plain" onClick={() => void refetch()}>
-                    Ask again
+                    {t`Ask again`}
                 </button>
             </div>
         ) : null;
@@ -49,26 +51,26 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
         ...crew.sticks.map((stick) => ({
             ...stick,
             each: stick.price,
-            name: `${systems.find((one) => one.key === stick.system)?.short ?? stick.system} ${stick.size}, a stick of ${lengthInWords(stick.length_mm, editor.evaluation.units)}`,
+            name: t`${systems.find((one) => one.key === stick.system)?.short ?? stick.system} ${stick.size}, a stick of ${lengthInWords(stick.length_mm, editor.evaluation.units)}`,
         })),
     ];
     return (
-        <section className="crew-prices" aria-label="The crew's prices">
+        <section className="crew-prices" aria-label={t`The crew's prices`}>
             <p className="say">
                 {list.length === 0
-                    ? 'The crew keeps no prices yet. What is kept from one job can be taken into the next.'
-                    : 'A job keeps the prices that it was reckoned with; the crew keeps its own, for the next one.'}
+                    ? t`The crew keeps no prices yet. What is kept from one job can be taken into the next.`
+                    : t`A job keeps the prices that it was reckoned with; the crew keeps its own, for the next one.`}
             </p>
             {(tallyInWords(taken) !== '' || tallyInWords(kept) !== '') && (
                 <div className="acts">
                     {tallyInWords(taken) !== '' && (
                         <button type="button" className="plain" onClick={take}>
-                            Take the crew’s prices: {tallyInWords(taken)}
+                            {t`Take the crew’s prices: ${tallyInWords(taken)}`}
                         </button>
                     )}
                     {tallyInWords(kept) !== '' && (
                         <button type="button" className="plain" disabled={busy} onClick={() => void attempt(keep)}>
-                            Keep these for the crew: {tallyInWords(kept)}
+                            {t`Keep these for the crew: ${tallyInWords(kept)}`}
                         </button>
                     )}
                 </div>
@@ -78,8 +80,8 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
                 <details>
                     <summary>
                         {list.length === 1
-                            ? 'One price that the crew keeps'
-                            : `${list.length} prices that the crew keeps`}
+                            ? t`One price that the crew keeps`
+                            : t`${list.length} prices that the crew keeps`}
                     </summary>
                     <ul>
                         {list.map((price) => (
@@ -87,17 +89,18 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
                                 <span>
                                     {price.name}: <b>{eachInWords(price.each)}</b>{' '}
                                     <span className="cap">
-                                        {price.by}, {new Date(price.at).toLocaleDateString()}
+                                        {price.by},{' '}
+                                        {timeIn(price.at, { day: 'numeric', month: 'short', year: 'numeric' })}
                                     </span>
                                 </span>
                                 <button
                                     type="button"
                                     className="plain small"
                                     disabled={busy}
-                                    aria-label={`Keep no longer: ${price.name}`}
+                                    aria-label={t`Keep no longer: ${price.name}`}
                                     onClick={() => void attempt(() => drop(price.id))}
                                 >
-                                    Take it out
+                                    {t`Take it out`}
                                 </button>
                             </li>
                         ))}

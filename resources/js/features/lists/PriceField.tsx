@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { eachInWords, readPrice } from './prices';
 
@@ -40,7 +41,7 @@ export function PriceField({ each, label, onPrice }: Props) {
             />
             {wrong && (
                 <span className="problem" role="alert">
-                    no price
+                    {t`no price`}
                 </span>
             )}
         </>

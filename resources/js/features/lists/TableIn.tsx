@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { evaluate, systemsQuery } from '../../api/queries';
@@ -26,7 +27,7 @@ export function TableIn({ editor }: { editor: JobEditor }) {
             // Into the job as it is now: what was done meanwhile stays.
             editor.change((document) => takeIn(text, { document, site, evaluation, systems }).document);
             if (taken.happened.length > 0) editor.happened(taken.happened);
-            setSaid(`${taken.count} taken in: ${taken.list}.`);
+            setSaid(t`${taken.count} taken in: ${taken.list}.`);
         }
         setProblems(answer && !answer.ok ? [answer.message] : taken.problems);
     };
@@ -34,7 +35,7 @@ export function TableIn({ editor }: { editor: JobEditor }) {
         <div className="table-in">
             <label className="choice">
                 <span className="cap">
-                    Take in a table (CSV): cut list, sticks, prices, joints, hangers or level readings
+                    {t`Take in a table (CSV): cut list, sticks, prices, joints, hangers or level readings`}
                 </span>
                 <input
                     type="file"
@@ -48,12 +49,12 @@ export function TableIn({ editor }: { editor: JobEditor }) {
             {said !== '' && <p role="status">{said}</p>}
             {problems.length > 0 && (
                 <div className="problem" role="alert">
-                    Nothing was taken in.
+                    {t`Nothing was taken in.`}
                     <ul>
                         {problems.slice(0, SHOWN).map((problem) => (
                             <li key={problem}>{problem}</li>
                         ))}
-                        {problems.length > SHOWN && <li>and {problems.length - SHOWN} more</li>}
+                        {problems.length > SHOWN && <li>{t`and ${problems.length - SHOWN} more`}</li>}
                     </ul>
                 </div>
             )}

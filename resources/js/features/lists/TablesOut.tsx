@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import { jobCsv, type JobList } from '../../api/queries';
 import type { OfJob } from '../../api/types';
@@ -5,12 +6,12 @@ import { saveFile } from '../../shared/saveFile';
 import { Problem } from '../../shared/Problem';
 
 const LISTS: Record<JobList, string> = {
-    cut: 'Cut list',
-    materials: 'What to buy',
-    joints: 'Joints',
-    hangers: 'Hangers',
-    levels: 'Level readings',
-    sticks: 'Sticks',
+    cut: t`Cut list`,
+    materials: t`What to buy`,
+    joints: t`Joints`,
+    hangers: t`Hangers`,
+    levels: t`Level readings`,
+    sticks: t`Sticks`,
 };
 
 /** Lists of the job as tables, each a file. */
@@ -25,7 +26,7 @@ export function TablesOut({ of, lists }: { of: OfJob; lists: JobList[] }) {
     return (
         <>
             <div className="acts tables-out">
-                <span className="cap">As a table (CSV):</span>
+                <span className="cap">{t`As a table (CSV):`}</span>
                 {lists.map((list) => (
                     <button key={list} type="button" className="plain" onClick={() => void save(list)}>
                         {LISTS[list]}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { CrewPrices, JobCutting, JobDocument, KeptPrices, MaterialRow } from '../../api/types';
 import { isOf, ofRow, priced, takesPrice } from './prices';
 
@@ -31,7 +32,7 @@ const tally = (news: News[]): Tally => ({
 
 /** How many there are, in words: `2 new, 1 other`; nothing where there is none. */
 export const tallyInWords = ({ fresh, other }: Tally): string =>
-    [fresh > 0 ? `${fresh} new` : '', other > 0 ? `${other} other` : ''].filter((word) => word !== '').join(', ');
+    [fresh > 0 ? t`${fresh} new` : '', other > 0 ? t`${other} other` : ''].filter((word) => word !== '').join(', ');
 
 /** Whether it can be bought: what lies in the van was. */
 const isSold = (row: Stock): boolean => row.available === undefined;

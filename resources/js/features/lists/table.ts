@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import Papa from 'papaparse';
 
 const PER_INCH = 25.4;
@@ -50,7 +51,7 @@ function lengthOf(said: (column: string) => string, columns: string[], name: str
     const text = said(column);
     if (text === '') return null;
     const length = Number(text) * times;
-    if (!Number.isFinite(length)) throw new Wrong(`${text} is no length`);
+    if (!Number.isFinite(length)) throw new Wrong(t`${text} is no length`);
     return Math.round(length * 1e6) / 1e6;
 }
 
@@ -62,7 +63,7 @@ export function eachRow<T>(table: Table, take: (row: Row) => T): { taken: T[]; p
             taken.push(take(row));
         } catch (error) {
             if (!(error instanceof Wrong)) throw error;
-            problems.push(`Row ${row.line}: ${error.message}.`);
+            problems.push(t`Row ${row.line}: ${error.message}.`);
         }
     }
     return { taken, problems };

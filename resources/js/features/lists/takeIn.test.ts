@@ -138,7 +138,7 @@ describe('sticks', () => {
         ]);
     });
     it.each([
-        ['lead,2,6096,,', 'Row 2: lead is no pipe of the catalogue.'],
+        ['lead,2,6096,,', 'Row 2: lead is no pipe of the catalog.'],
         ['pvc-dwv-40,2,0,,', 'Row 2: 0 is no length of a stick.'],
         ['pvc-dwv-40,,300,,', 'Row 2: the size is missing.'],
         ['pvc-dwv-40,2,300,dear,', 'Row 2: dear is no price.'],

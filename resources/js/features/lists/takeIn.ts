@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Evaluation, JobDocument, RunReport, SystemSummary } from '../../api/types';
 import { levelled, ticked, unticked, withHanging, type Happened, type OnSite } from '../../editing';
 import { chooseMethod } from '../../editing';
@@ -57,10 +58,10 @@ const READ = 'string to crown, read';
 
 /** In this order: what is known by more comes first. */
 const LISTS: List[] = [
-    { name: 'level readings', columns: ['run', 'leg'], lengths: [BEGINNING, READ], take: readings },
+    { name: t`level readings`, columns: ['run', 'leg'], lengths: [BEGINNING, READ], take: readings },
     { name: 'hangers', columns: ['run', 'leg'], lengths: [BEGINNING], take: hangers },
     { name: 'joints', columns: ['run', 'joint', 'method (key)'], lengths: [], take: joints },
-    { name: 'cut list', columns: ['run', 'piece', 'cut'], lengths: ['cut length'], take: cuts },
+    { name: t`cut list`, columns: ['run', 'piece', 'cut'], lengths: ['cut length'], take: cuts },
     { name: 'prices', columns: ['what', 'size', 'pipe', 'price (each)'], lengths: [], take: prices },
     { name: 'sticks', columns: ['system', 'size'], lengths: ['length'], take: sticks },
 ];
@@ -80,8 +81,8 @@ export function takeIn(text: string, within: Within): TakenIn {
         happened: [],
         problems: [problem],
     });
-    if (!list) return nothing(`By its columns it is none of the lists: ${LISTS.map(columnsInWords).join('; ')}.`);
-    if (table.rows.length === 0) return nothing('The list is empty.');
+    if (!list) return nothing(t`By its columns it is none of the lists: ${LISTS.map(columnsInWords).join('; ')}.`);
+    if (table.rows.length === 0) return nothing(t`The list is empty.`);
     const { edits, happened = [], count, problems } = list.take(table, within);
     if (problems.length > 0) return { ...nothing(''), problems };
     return {
@@ -101,20 +102,20 @@ function runOf(row: Row, { evaluation, document }: Within): RunReport {
     const called = document.runs.filter((run) => run.name === said);
     const plan = document.runs.find((run) => run.id === said) ?? called[0];
     if (plan?.id !== said && called.length > 1)
-        throw new Wrong(`${called.length} runs are called ${said}; give each a name of its own first`);
+        throw new Wrong(t`${called.length} runs are called ${said}; give each a name of its own first`);
     const run = evaluation.runs.find((one) => one.id === plan?.id);
-    if (!run) throw new Wrong(`${said || 'nothing'} is no run of this job`);
+    if (!run) throw new Wrong(t`${said || 'nothing'} is no run of this job`);
     return run;
 }
 
 function placeOf(row: Row, within: Within): { run: string; leg: string; at_mm: number } {
     const run = runOf(row, within);
     const leg = run.legs.find((one) => String(one.number) === row.said('leg'));
-    if (!leg) throw new Wrong(`there is no leg ${row.said('leg')}`.trim());
+    if (!leg) throw new Wrong(t`there is no leg ${row.said('leg')}`.trim());
     const long =
         leg.from && leg.to ? Math.hypot(leg.to.x - leg.from.x, leg.to.y - leg.from.y, leg.to.z - leg.from.z) : 0;
     const at = row.length(BEGINNING);
-    if (at === null || at < 0 || at > long + 1) throw new Wrong(`${at ?? 'nothing'} is no place on leg ${leg.number}`);
+    if (at === null || at < 0 || at > long + 1) throw new Wrong(t`${at ?? 'nothing'} is no place on leg ${leg.number}`);
     return { run: run.id, leg: leg.id, at_mm: at };
 }
 
@@ -146,10 +147,10 @@ function joints(table: Table, within: Within): Read {
         // A list that was saved before runs had figures says a joint by its number, and a piece by its letter.
         const said = row.said('joint');
         const joint = run.joints.find((one) => one.mark === said || String(one.number) === said);
-        if (!joint) throw new Wrong(`there is no joint ${row.said('joint')}`.trim());
+        if (!joint) throw new Wrong(t`there is no joint ${row.said('joint')}`.trim());
         const method = row.said('method (key)');
         if (method === (joint.method ?? '')) return null;
-        if (joint.state === 'own') throw new Wrong(`joint ${joint.mark} is made as its pipe is, ${joint.method_name}`);
+        if (joint.state === 'own') throw new Wrong(t`joint ${joint.mark} is made as its pipe is, ${joint.method_name}`);
         return (document) => chooseMethod(document, { run: run.id, joint: joint.key }, method === '' ? null : method);
     });
     return edited(rows);
@@ -161,12 +162,12 @@ function cuts(table: Table, within: Within): Read {
         const run = runOf(row, within);
         const letter = row.said('piece').toUpperCase();
         const piece = run.pieces.find((one) => one.letter === letter || one.letter === `${run.figure}${letter}`);
-        if (!piece) throw new Wrong(`there is no piece ${row.said('piece')}`.trim());
+        if (!piece) throw new Wrong(t`there is no piece ${row.said('piece')}`.trim());
         const [cut, length] = [row.said('cut').toLowerCase(), row.length('cut length')];
-        if (!['yes', 'no', ''].includes(cut)) throw new Wrong(`${cut} is neither yes nor no`);
+        if (!['yes', 'no', ''].includes(cut)) throw new Wrong(t`${cut} is neither yes nor no`);
         if (cut !== 'yes')
             return within.site.cut[run.id]?.[piece.key] === undefined ? null : unticked(run.id, piece.key);
-        if (length === null || length < 1) throw new Wrong(`${length ?? 'nothing'} is no length to be cut to`);
+        if (length === null || length < 1) throw new Wrong(t`${length ?? 'nothing'} is no length to be cut to`);
         return ticked(run.id, piece.key, length);
     });
     return done(rows);
@@ -182,8 +183,8 @@ function prices(table: Table): Read {
             row.said('price (each)'),
         ];
         const each = readPrice(text);
-        if (what === '') throw new Wrong('what it is is missing');
-        if (each === undefined) throw new Wrong(`${text} is no price`);
+        if (what === '') throw new Wrong(t`what it is is missing`);
+        if (each === undefined) throw new Wrong(t`${text} is no price`);
         return (document) => priced(document, { what, size, pipe }, each);
     });
     return edited(rows);
@@ -194,15 +195,15 @@ function sticks(table: Table, { systems }: Within): Read {
     const { taken, problems } = eachRow(table, (row) => {
         const said = row.said('system');
         const system = systems.find((one) => one.key === said || one.short.toLowerCase() === said.toLowerCase());
-        if (!system) throw new Wrong(`${said || 'nothing'} is no pipe of the catalogue`);
-        if (row.said('size') === '') throw new Wrong('the size is missing');
+        if (!system) throw new Wrong(t`${said || 'nothing'} is no pipe of the catalog`);
+        if (row.said('size') === '') throw new Wrong(t`the size is missing`);
         const length = row.length('length');
         if (length === null || length < 1 || length > 100_000)
-            throw new Wrong(`${length ?? 'nothing'} is no length of a stick`);
+            throw new Wrong(t`${length ?? 'nothing'} is no length of a stick`);
         const [price, available] = [row.said('price'), row.said('available')];
         const each = readPrice(price);
-        if (each === undefined) throw new Wrong(`${price} is no price`);
-        if (available !== '' && !/^\d{1,5}$/.test(available)) throw new Wrong(`${available} is no count`);
+        if (each === undefined) throw new Wrong(t`${price} is no price`);
+        if (available !== '' && !/^\d{1,5}$/.test(available)) throw new Wrong(t`${available} is no count`);
         return {
             system: system.key,
             size: row.said('size'),

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { JobStanding } from '../../api/types';
@@ -38,7 +40,7 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                 <div>
                     {phone && (
                         <button type="button" className="back-line" onClick={() => setParams({})}>
-                            ‹ all standing pipes
+                            {t`‹ all standing pipes`}
                         </button>
                     )}
                     <div className="pipe-head">
@@ -50,7 +52,7 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                         </div>
                         <div>
                             <button type="button" className="plain small" onClick={() => setDialog('change')}>
-                                Where it is, how it ends
+                                {t`Where it is, how it ends`}
                             </button>
                             {chosen.system && (
                                 <button
@@ -58,7 +60,7 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
                                     className="plain small"
                                     onClick={() => editor.change((old) => knowAs(old, chosen.id, null))}
                                 >
-                                    Undo
+                                    {t`Undo`}
                                 </button>
                             )}
                         </div>
@@ -68,7 +70,10 @@ export function LookStation({ editor, phone }: { editor: JobEditor; phone: boole
             ) : (
                 !phone && (
                     <p className="say pad">
-                        Add each pipe that you will tie to: what it is decides the joint, and the joint decides the cut.
+                        <Trans>
+                            Add each pipe that you will tie to: what it is decides the joint, and the joint decides the
+                            cut.
+                        </Trans>
                     </p>
                 )
             )}
@@ -101,11 +106,11 @@ function StandingList({ editor, chosen, onChoose, onNew }: ListProps) {
     const pipes = document.standing ?? [];
     const known = pipes.filter((pipe) => pipe.system).length;
     return (
-        <section className="stood" aria-label="Standing pipes">
+        <section className="stood" aria-label={t`Standing pipes`}>
             <header>
-                <h2>Standing pipes</h2>
+                <h2>{t`Standing pipes`}</h2>
                 <p className="cap">
-                    {pipes.length === 0 ? 'every place that this job ties to' : `${known} of ${pipes.length} known`}
+                    {pipes.length === 0 ? t`every place that this job ties to` : t`${known} of ${pipes.length} known`}
                 </p>
             </header>
             {pipes.map((pipe) => {
@@ -129,7 +134,7 @@ function StandingList({ editor, chosen, onChoose, onNew }: ListProps) {
                 );
             })}
             <button type="button" className="plain" onClick={() => onNew()}>
-                Add a standing pipe
+                {t`Add a standing pipe`}
             </button>
         </section>
     );
@@ -174,7 +179,7 @@ function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
                 actions={(candidate) =>
                     pipe.system === candidate.system && pipe.size === candidate.size ? (
                         <span className="cap">
-                            <Shape kind="done" size={16} /> kept as this
+                            <Shape kind="done" size={16} /> {t`kept as this`}
                         </span>
                     ) : (
                         <button
@@ -182,7 +187,7 @@ function Identify({ pipe, editor }: { pipe: JobStanding; editor: JobEditor }) {
                             className="main-act"
                             onClick={() => editor.change((old) => knowAs(old, pipe.id, candidate, asKept(draft)))}
                         >
-                            It is {candidate.short}
+                            {t`It is ${candidate.short}`}
                         </button>
                     )
                 }
@@ -197,12 +202,12 @@ function tiesInWords(editor: JobEditor, id: string): string {
         const report = editor.evaluation.runs.find((one) => one.id === run.id);
         const at = (key: string): string => {
             const mark = report?.joints.find((joint) => joint.key === key)?.mark;
-            return mark === undefined ? `run ${i + 1}` : `run ${i + 1}, joint ${mark}`;
+            return mark === undefined ? t`run ${i + 1}` : t`run ${i + 1}, joint ${mark}`;
         };
         return [
             ...(run.outlet.standing === id ? [at('outlet')] : []),
             ...(run.tie_in.standing === id ? [at('tie-in')] : []),
         ];
     });
-    return ties.join('; ') || 'no run ties to it yet';
+    return ties.join('; ') || t`no run ties to it yet`;
 }

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -44,10 +45,10 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
     return (
         <Modal show onHide={onClose} aria-labelledby="pipe-title">
             <Modal.Body>
-                <h2 id="pipe-title">{pipe ? pipe.name : 'A standing pipe'}</h2>
+                <h2 id="pipe-title">{pipe ? pipe.name : t`A standing pipe`}</h2>
                 <Form onSubmit={(event) => void submit(event)} className="run-form">
                     <PipeFields pipe={pipe} units={units} />
-                    <FormActs leave="Cancel" onLeave={onClose} send={pipe ? 'Keep' : 'Add it'}>
+                    <FormActs leave="Cancel" onLeave={onClose} send={pipe ? t`Keep` : t`Add it`}>
                         {pipe && (
                             <button
                                 type="button"
@@ -57,7 +58,7 @@ export function PipeDialog({ editor, pipe, onClose, onNew, onRemove }: Props) {
                                     onClose();
                                 }}
                             >
-                                Take it out
+                                {t`Take it out`}
                             </button>
                         )}
                     </FormActs>
@@ -71,18 +72,18 @@ function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Uni
     return (
         <>
             <Form.Group controlId="pipe-name">
-                <Form.Label>What you call it</Form.Label>
+                <Form.Label>{t`What you call it`}</Form.Label>
                 <Form.Control
                     name="name"
                     defaultValue={pipe?.name}
-                    placeholder="stub on the stack"
+                    placeholder={t`stub on the stack`}
                     required
                     maxLength={80}
                     autoFocus
                 />
             </Form.Group>
             <Form.Group controlId="pipe-end">
-                <Form.Label>It ends in</Form.Label>
+                <Form.Label>{t`It ends in`}</Form.Label>
                 <Form.Select name="end" defaultValue={pipe?.end ?? 'plain'}>
                     {END_NAMES.map(([key, name]) => (
                         <option key={key} value={key}>
@@ -92,34 +93,34 @@ function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Uni
                 </Form.Select>
             </Form.Group>
             <Form.Group controlId="pipe-at" className="whole">
-                <Form.Label>Where its centre is</Form.Label>
+                <Form.Label>{t`Where its center is`}</Form.Label>
                 <Form.Control
                     name="at"
                     defaultValue={pipe?.at}
-                    placeholder="cellar, 62 in from the corner"
+                    placeholder={t`cellar, 62 in from the corner`}
                     maxLength={200}
                 />
             </Form.Group>
             <Form.Group controlId="pipe-faces">
-                <Form.Label>Which way it points</Form.Label>
-                <Form.Control name="faces" defaultValue={pipe?.faces} placeholder="west" maxLength={80} />
+                <Form.Label>{t`Which way it points`}</Form.Label>
+                <Form.Control name="faces" defaultValue={pipe?.faces} placeholder={t`west`} maxLength={80} />
             </Form.Group>
             <LengthField
                 id="pipe-level"
                 name="level"
-                label="Its centre over the mark of the job"
-                help="levelled on site; leave empty if not yet"
+                label={t`Its center over the mark of the job`}
+                help={t`levelled on site; leave empty if not yet`}
                 units={units}
                 start={
                     pipe?.level_mm === undefined ? '' : units === 'mm' ? String(pipe.level_mm) : `${pipe.level_mm} mm`
                 }
             />
             <Form.Group controlId="pipe-way" className="whole">
-                <Form.Label>What is in the way</Form.Label>
+                <Form.Label>{t`What is in the way`}</Form.Label>
                 <Form.Control
                     name="in_the_way"
                     defaultValue={pipe?.in_the_way}
-                    placeholder="joists, pipes, buried services"
+                    placeholder={t`joists, pipes, buried services`}
                     maxLength={300}
                 />
             </Form.Group>
@@ -127,14 +128,14 @@ function PipeFields({ pipe, units }: { pipe: JobStanding | undefined; units: Uni
                 id="pipe-fixed"
                 name="fixed"
                 className="whole"
-                label="It cannot be moved along its axis"
+                label={t`It cannot be moved along its axis`}
                 defaultChecked={pipe?.fixed ?? true}
             />
             <Form.Check
                 id="pipe-vent"
                 name="vent"
                 className="whole"
-                label="From here up it is only a vent: open to the air, and nothing discharges into it"
+                label={t`From here up it is only a vent: open to the air, and nothing discharges into it`}
                 defaultChecked={pipe?.vent ?? false}
             />
         </>

@@ -98,8 +98,8 @@ it('adds a pipe with all that was said of it, and chooses it', async () => {
     const form = within(await screen.findByRole('dialog'));
     await user.type(form.getByLabelText('What you call it'), ' Wall hub ');
     await user.selectOptions(form.getByLabelText('It ends in'), 'hub');
-    await user.type(form.getByLabelText('Where its centre is'), 'cellar');
-    await user.type(form.getByLabelText('Its centre over the mark of the job'), '20 1/2');
+    await user.type(form.getByLabelText('Where its center is'), 'cellar');
+    await user.type(form.getByLabelText('Its center over the mark of the job'), '20 1/2');
     await user.click(form.getByLabelText('It cannot be moved along its axis'));
     await user.click(form.getByRole('button', { name: 'Add it' }));
     await waitFor(() => expect(pipes()).toHaveLength(2));
@@ -119,11 +119,11 @@ it('keeps the form open where a level is no length, and changes nothing', async 
     look([stub]);
     await user.click(screen.getByRole('button', { name: 'Where it is, how it ends' }));
     const form = within(await screen.findByRole('dialog'));
-    await user.type(form.getByLabelText('Its centre over the mark of the job'), 'high');
+    await user.type(form.getByLabelText('Its center over the mark of the job'), 'high');
     await user.click(form.getByRole('button', { name: 'Keep' }));
     await form.findByText('“high” is no length.');
     expect(document.activeElement?.id).toBe('pipe-level');
-    expect(form.getByLabelText<HTMLInputElement>('Its centre over the mark of the job').value).toBe('high');
+    expect(form.getByLabelText<HTMLInputElement>('Its center over the mark of the job').value).toBe('high');
     expect(kept).toBeNull();
 });
 
@@ -131,7 +131,7 @@ it('clears what is emptied in the form, and keeps how the pipe is known', async 
     look([{ ...known, how: 'print', at: 'cellar', level_mm: 100 }]);
     await user.click(screen.getByRole('button', { name: 'Where it is, how it ends' }));
     const form = within(await screen.findByRole('dialog'));
-    await user.clear(form.getByLabelText('Where its centre is'));
+    await user.clear(form.getByLabelText('Where its center is'));
     await user.click(form.getByRole('button', { name: 'Keep' }));
     await waitFor(() => expect(kept).not.toBeNull());
     expect(pipes()[0]).toEqual({ ...known, how: 'print', level_mm: 100 });

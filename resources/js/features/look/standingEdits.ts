@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JobDocument, JobEvidence, JobStanding, Units } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 
@@ -50,30 +51,30 @@ export function removeStanding(document: JobDocument, id: string): JobDocument {
 }
 
 const ENDS: Record<JobStanding['end'], string> = {
-    plain: 'a cut end',
+    plain: t`a cut end`,
     spigot: 'a spigot',
     hub: 'a hub',
     bell: 'a bell',
-    'solvent-socket': 'a solvent socket',
-    'ring-socket': 'a ring socket',
-    'female-thread': 'a female thread',
-    'male-thread': 'a male thread',
-    'slip-nut': 'a slip nut',
+    'solvent-socket': t`a solvent socket`,
+    'ring-socket': t`a ring socket`,
+    'female-thread': t`a female thread`,
+    'male-thread': t`a male thread`,
+    'slip-nut': t`a slip nut`,
     flange: 'a flange',
-    grooved: 'a grooved end',
+    grooved: t`a grooved end`,
 };
 
 export const END_NAMES = Object.entries(ENDS) as [JobStanding['end'], string][];
 
 /** How it ends, where that is, which way it points, and what is in the way. */
 export function whereInWords(pipe: JobStanding, units: Units): string {
-    const level = pipe.level_mm === undefined ? '' : `${lengthInWords(pipe.level_mm, units)} over the mark`;
+    const level = pipe.level_mm === undefined ? '' : t`${lengthInWords(pipe.level_mm, units)} over the mark`;
     const parts = [
         ENDS[pipe.end],
         pipe.at,
-        pipe.faces && `facing ${pipe.faces}`,
+        pipe.faces && t`facing ${pipe.faces}`,
         level,
-        pipe.in_the_way && `in the way: ${pipe.in_the_way}`,
+        pipe.in_the_way && t`in the way: ${pipe.in_the_way}`,
     ].filter(Boolean);
     const said = parts.join('; ');
     return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;

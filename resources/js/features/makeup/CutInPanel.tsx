@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { reasonOf } from '../../api/client';
 import { cutIn, systemsQuery } from '../../api/queries';
@@ -45,14 +47,14 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
     if (known.length === 0)
         return (
             <p className="none">
-                Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.
+                {t`Enter the line that stands on Look, and find out what it is: nothing is cut by a guess.`}
             </p>
         );
     return (
         <div className={opened ? 'cut-in kept' : 'cut-in'}>
             <form className="mu-form" onSubmit={onSubmit}>
                 <label className="choice">
-                    <span className="cap">Existing pipe</span>
+                    <span className="cap">{t`Existing pipe`}</span>
                     <select name="standing" defaultValue={opened?.values.standing}>
                         {known.map((pipe) => (
                             <option key={pipe.id} value={pipe.id}>
@@ -62,16 +64,16 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
                     </select>
                 </label>
                 <label className="choice">
-                    <span className="cap">It lies</span>
+                    <span className="cap">{t`It lies`}</span>
                     <select name="ground" defaultValue={opened?.values.ground ?? place?.ground}>
-                        <option value="above">above ground</option>
-                        <option value="buried">in the ground</option>
+                        <option value="above">{t`above ground`}</option>
+                        <option value="buried">{t`in the ground`}</option>
                     </select>
                 </label>
                 <Measures start={opened?.values ?? {}} system={system} units={units} />
                 <Problem text={problem} />
                 <button type="submit" className="main-act" disabled={busy}>
-                    {busy ? 'Reckoning …' : 'Where to cut'}
+                    {busy ? t`Reckoning …` : t`Where to cut`}
                 </button>
             </form>
             <div className="ci-answer">
@@ -88,7 +90,7 @@ export function CutInPanel({ editor, run, system, place, opened, onKept }: Props
                     </>
                 ) : (
                     <p className="none">
-                        Measure the line and the fitting. The cuts, the stubs and the order come out.
+                        {t`Measure the line and the fitting. The cuts, the stubs and the order come out.`}
                     </p>
                 )}
             </div>
@@ -101,25 +103,25 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
     const systems = (useQuery(systemsQuery).data?.systems ?? []).filter((one) => one.laid);
     const said = (mm: number | undefined, otherwise = ''): string =>
         mm === undefined ? otherwise : saidLength(mm, units);
-    const where = 'where the catalogue has none';
+    const where = t`where the catalog has none`;
     return (
         <>
             <LengthField
                 id="ci-length"
                 name="length"
-                label="Its length, end to end"
+                label={t`Its length, end to end`}
                 units={units}
                 start={said(start.length_mm)}
             />
             <LengthField
                 id="ci-centre"
                 name="centre"
-                label="Branch at, from upstream"
+                label={t`Branch at, from upstream`}
                 units={units}
                 start={said(start.centre_mm)}
             />
             <label className="choice">
-                <span className="cap">Fitting of</span>
+                <span className="cap">{t`Fitting of`}</span>
                 <select name="system" defaultValue={start.system ?? system} key={systems.length}>
                     {systems.map((one) => (
                         <option key={one.key} value={one.key}>
@@ -129,7 +131,7 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Pattern</span>
+                <span className="cap">{t`Pattern`}</span>
                 <select name="pattern" defaultValue={start.pattern}>
                     {choices.cut_in_patterns.map(({ key, name }) => (
                         <option key={key} value={key}>
@@ -139,13 +141,13 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Branch size</span>
+                <span className="cap">{t`Branch size`}</span>
                 <input name="branch" defaultValue={start.branch ?? '2'} required />
             </label>
             <LengthField
                 id="ci-in"
                 name="run_in"
-                label="Measured: centre to upstream stop"
+                label={t`Measured: center to upstream stop`}
                 units={units}
                 start={said(start.run_in_mm)}
                 help={where}
@@ -153,7 +155,7 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
             <LengthField
                 id="ci-out"
                 name="run_out"
-                label="Centre to downstream stop"
+                label={t`Center to downstream stop`}
                 units={units}
                 start={said(start.run_out_mm)}
                 help={where}
@@ -161,22 +163,22 @@ function Measures({ start, system, units }: { start: Values; system: string; uni
             <LengthField
                 id="ci-insertion"
                 name="insertion"
-                label="Each end goes into the coupling"
+                label={t`Each end goes into the coupling`}
                 units={units}
                 start={said(start.insertion_mm)}
-                help="to its ridge; where it is not stated"
+                help={t`to its ridge; where it is not stated`}
             />
             <LengthField
                 id="ci-room-up"
                 name="room_up"
-                label="Bare pipe upstream"
+                label={t`Bare pipe upstream`}
                 units={units}
                 start={said(start.room_up_mm, '0')}
             />
             <LengthField
                 id="ci-room-down"
                 name="room_down"
-                label="Bare pipe downstream"
+                label={t`Bare pipe downstream`}
                 units={units}
                 start={said(start.room_down_mm, '0')}
             />
@@ -205,8 +207,8 @@ async function read(form: FormData, units: Units): Promise<Values> {
 
 async function ask(values: Values, editor: JobEditor, place: JobRun['place'] | undefined): Promise<CutInOutput> {
     const pipe = editor.document.standing?.find((one) => one.id === values.standing);
-    if (!pipe?.system || !pipe.size) throw new Error('Say which line stands.');
-    if (values.centre_mm === undefined) throw new Error('Say how far from its upstream end the branch is to come.');
+    if (!pipe?.system || !pipe.size) throw new Error(t`Say which line stands.`);
+    if (values.centre_mm === undefined) throw new Error(t`Say how far from its upstream end the branch is to come.`);
     const { system = '', pattern = '', branch = '' } = values;
     const row = `${pattern}/${pipe.size}${branch === pipe.size ? '' : `x${branch}`}`;
     const side = (room: number | undefined): CutInInput['upstream'] => ({
@@ -244,14 +246,17 @@ function Answer({ answer, values, units }: { answer: CutInOutput; values: Values
     const [upper, lower] = answer.stubs_mm ?? [];
     const kilos = answer.released_kg;
     const weigh = (kg: number | null): string =>
-        kg === null ? 'not known' : units === 'inch' ? `${Math.ceil(kg * 2.2046)} lb` : `${Math.ceil(kg)} kg`;
+        kg === null ? t`not known` : units === 'inch' ? `${Math.ceil(kg * 2.2046)} lb` : `${Math.ceil(kg)} kg`;
     return (
         <>
             <FindingLines findings={answer.findings} />
             {answer.closes && answer.findings.length === 0 && (
                 <p className="ci-finding">
-                    <Shape kind="done" size={18} /> It closes: upstream the coupling is {way(answer.upstream.way)},
-                    downstream {way(answer.downstream.way)}.
+                    <Shape kind="done" size={18} />{' '}
+                    <Trans>
+                        It closes: upstream the coupling is {way(answer.upstream.way)}, downstream{' '}
+                        {way(answer.downstream.way)}.
+                    </Trans>
                 </p>
             )}
             {first !== undefined &&
@@ -274,18 +279,20 @@ function Answer({ answer, values, units }: { answer: CutInOutput; values: Values
                         />
                         <CutList
                             cuts={[
-                                { what: 'First mark, from the upstream end', said: words(first) },
-                                { what: 'Second mark, from the same end', said: words(second) },
-                                { what: 'Stub, upstream', said: words(upper) },
-                                { what: 'Stub, downstream', said: words(lower) },
+                                { what: t`First mark, from the upstream end`, said: words(first) },
+                                { what: t`Second mark, from the same end`, said: words(second) },
+                                { what: t`Stub, upstream`, said: words(upper) },
+                                { what: t`Stub, downstream`, said: words(lower) },
                             ]}
                         />
                     </>
                 )}
             {kilos && (
                 <p className="say">
-                    Loose once it is cut: upstream {weigh(kilos.up)} empty, {weigh(kilos.up_full)} full of water;
-                    downstream {weigh(kilos.down)} and {weigh(kilos.down_full)}. It hangs before the first cut.
+                    <Trans>
+                        Loose once it is cut: upstream {weigh(kilos.up)} empty, {weigh(kilos.up_full)} full of water;
+                        downstream {weigh(kilos.down)} and {weigh(kilos.down_full)}. It hangs before the first cut.
+                    </Trans>
                 </p>
             )}
             {answer.findings.every((one) => one.severity !== 'stop') && (
@@ -302,9 +309,9 @@ function Answer({ answer, values, units }: { answer: CutInOutput; values: Values
 
 const way = (one: CutInOutput['upstream']['way']): string =>
     one === 'slide'
-        ? 'slid back on the pipe'
+        ? t`slid back on the pipe`
         : one === 'roll-back'
-          ? 'rolled back on itself'
+          ? t`rolled back on itself`
           : one === 'draw'
-            ? 'put on with the pipe drawn away'
-            : 'in the way';
+            ? t`put on with the pipe drawn away`
+            : t`in the way`;

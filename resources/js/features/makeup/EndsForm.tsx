@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState, type FormEvent } from 'react';
 import type { MakeUpAsked } from '../../api/queries';
 import type { RunReport, Units } from '../../api/types';
@@ -91,7 +93,7 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                 ),
             );
         } catch (error) {
-            setProblem(error instanceof Error ? error.message : 'One of the lengths was not understood.');
+            setProblem(error instanceof Error ? error.message : t`One of the lengths was not understood.`);
         }
     };
     return (
@@ -103,7 +105,7 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                 <OnFromTheEnd legs={laid} start={start} units={units} />
             )}
             <label className="choice">
-                <span className="cap">Most bends</span>
+                <span className="cap">{t`Most bends`}</span>
                 <select name="bends" defaultValue={start?.values.max_bends ?? 3}>
                     {[1, 2, 3, 4].map((n) => (
                         <option key={n}>{n}</option>
@@ -124,11 +126,11 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                     <LengthField
                         id="mu-clearance"
                         name="clearance"
-                        label="Keep away"
+                        label={t`Keep away`}
                         units={units}
                         start={saidLength(start?.values.clearance_mm ?? (units === 'inch' ? 25.4 : 25), units)}
                     />
-                    <p className="say">Measured from the beginning of the first leg, the way it runs.</p>
+                    <p className="say">{t`Measured from the beginning of the first leg, the way it runs.`}</p>
                 </>
             )}
             <button
@@ -136,11 +138,11 @@ export function EndsForm({ run, units, busy, start, picked, onPick, onAsk }: Pro
                 className="plain whole"
                 onClick={() => setBoxes([...boxes, { n: Math.max(-1, ...boxes.map((box) => box.n)) + 1, start: null }])}
             >
-                {boxes.length === 0 ? 'Something stands in the way' : 'And something else'}
+                {boxes.length === 0 ? t`Something stands in the way` : t`And something else`}
             </button>
             <Problem text={problem} />
             <button type="submit" className="main-act" disabled={busy || laid.length === 0}>
-                {busy ? 'Looking …' : 'Look for ways'}
+                {busy ? t`Looking …` : t`Look for ways`}
             </button>
         </form>
     );
@@ -154,7 +156,7 @@ interface WhichProps {
 
 function WhichEnds({ mode, canBeLegs, onMode }: WhichProps) {
     return (
-        <div className="chips" role="group" aria-label="Which two ends">
+        <div className="chips" role="group" aria-label={t`Which two ends`}>
             <button
                 type="button"
                 className={mode === 'legs' ? 'chip on' : 'chip'}
@@ -162,7 +164,7 @@ function WhichEnds({ mode, canBeLegs, onMode }: WhichProps) {
                 disabled={!canBeLegs}
                 onClick={() => onMode('legs')}
             >
-                between two legs
+                {t`between two legs`}
             </button>
             <button
                 type="button"
@@ -170,7 +172,7 @@ function WhichEnds({ mode, canBeLegs, onMode }: WhichProps) {
                 aria-pressed={mode === 'measured'}
                 onClick={() => onMode('measured')}
             >
-                on from the end
+                {t`on from the end`}
             </button>
         </div>
     );
@@ -184,7 +186,7 @@ function BetweenLegs({ legs, picked, onPick }: { legs: Legs; picked: Picked; onP
     return (
         <>
             <label className="choice">
-                <span className="cap">From the beginning of leg</span>
+                <span className="cap">{t`From the beginning of leg`}</span>
                 <select
                     name="from"
                     value={picked.from}
@@ -198,7 +200,7 @@ function BetweenLegs({ legs, picked, onPick }: { legs: Legs; picked: Picked; onP
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">To the end of leg</span>
+                <span className="cap">{t`To the end of leg`}</span>
                 <select name="to" value={picked.to} onChange={(event) => onPick({ ...picked, to: event.target.value })}>
                     {legs.slice(1).map((leg) => (
                         <option key={leg.id} value={leg.id}>
@@ -207,7 +209,7 @@ function BetweenLegs({ legs, picked, onPick }: { legs: Legs; picked: Picked; onP
                     ))}
                 </select>
             </label>
-            <p className="say">Or tap the two on the drawing, the upper one first.</p>
+            <p className="say">{t`Or tap the two on the drawing, the upper one first.`}</p>
         </>
     );
 }
@@ -219,7 +221,7 @@ function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'
     return (
         <>
             <label className="choice">
-                <span className="cap">Made anew from leg</span>
+                <span className="cap">{t`Made anew from leg`}</span>
                 <select name="from" defaultValue={values?.from_leg ?? legs.at(-1)?.id}>
                     {legs.map((leg) => (
                         <option key={leg.id} value={leg.id}>
@@ -229,28 +231,30 @@ function OnFromTheEnd({ legs, start, units }: { legs: Legs; start: MoveOf<'ends'
                 </select>
             </label>
             <p className="say">
-                From where the run ends now to where it is to end, looking the way it runs. To the left, back and up
-                with a minus.
+                <Trans>
+                    From where the run ends now to where it is to end, looking the way it runs. To the left, back and up
+                    with a minus.
+                </Trans>
             </p>
-            <LengthField id="mu-along" name="along" label="Along" units={units} start={said(values?.along_mm)} />
+            <LengthField id="mu-along" name="along" label={t`Along`} units={units} start={said(values?.along_mm)} />
             <LengthField
                 id="mu-over"
                 name="over"
-                label="Over, to the right"
+                label={t`Over, to the right`}
                 units={units}
                 start={said(values?.over_mm ?? 0)}
             />
-            <LengthField id="mu-down" name="down" label="Down" units={units} start={said(values?.down_mm)} />
+            <LengthField id="mu-down" name="down" label={t`Down`} units={units} start={said(values?.down_mm)} />
             <label className="choice">
-                <span className="cap">Turn right, °</span>
+                <span className="cap">{t`Turn right, °`}</span>
                 <input name="turn" type="number" min={-180} max={180} step="any" defaultValue={values?.turn_deg ?? 0} />
             </label>
             <label className="choice">
-                <span className="cap">It falls, {units === 'inch' ? 'inches per foot' : 'mm per m'}</span>
+                <span className="cap">{t`It falls, ${units === 'inch' ? t`inches per foot` : t`mm per m`}`}</span>
                 <input name="fall" type="number" step="any" defaultValue={Math.round(fall * 1000) / 1000} />
             </label>
             <label className="check">
-                <input name="plumb" type="checkbox" defaultChecked={values?.plumb ?? false} /> straight down
+                <input name="plumb" type="checkbox" defaultChecked={values?.plumb ?? false} /> {t`straight down`}
             </label>
         </>
     );

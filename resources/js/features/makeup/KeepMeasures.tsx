@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { JobMove } from '../../api/types';
 import type { JobEditor } from '../../editing';
@@ -36,11 +37,11 @@ export function KeepMeasures({ editor, run, measured, opened, onKept }: Props) {
             }}
         >
             <label className="choice">
-                <span className="cap">Name of what was measured</span>
+                <span className="cap">{t`Name of what was measured`}</span>
                 <input value={name} maxLength={80} required onChange={(event) => setName(event.target.value)} />
             </label>
             <button type="submit" className="plain">
-                {opened ? 'Keep the changes' : 'Keep it in the job'}
+                {opened ? t`Keep the changes` : t`Keep it in the job`}
             </button>
             {opened && (
                 <button
@@ -51,7 +52,7 @@ export function KeepMeasures({ editor, run, measured, opened, onKept }: Props) {
                         onKept(null);
                     }}
                 >
-                    Take it out
+                    {t`Take it out`}
                 </button>
             )}
         </form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { JobMove } from '../../api/types';
 import { MOVE_NAMES } from './moves';
 
@@ -11,7 +12,7 @@ interface Props {
 export function KeptMoves({ moves, opened, onOpen }: Props) {
     if (moves.length === 0) return null;
     return (
-        <div className="mu-kept" role="group" aria-label="Measured on site">
+        <div className="mu-kept" role="group" aria-label={t`Measured on site`}>
             {moves.map((move) => (
                 <button
                     key={move.id}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useEffect, useState } from 'react';
 import { reasonOf } from '../../api/client';
 import { evaluateRun, makeUp } from '../../api/queries';
@@ -53,7 +55,7 @@ export function MakeUpStation({ run, plan, editor, onTaken }: StationProps) {
     return (
         <main className={kind === 'ends' ? 'station make-up' : 'station'}>
             <div className="mu-tabs">
-                <div className="view-tabs" role="group" aria-label="What is made up">
+                <div className="view-tabs" role="group" aria-label={t`What is made up`}>
                     {kinds.map((one) => (
                         <button
                             key={one}
@@ -112,9 +114,9 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
     const { made, measured, chosen, way, busy, problem, ask, choose } = useWays(run, plan, editor, opened);
     return (
         <>
-            <section className="mu-ways" aria-label="Ends and ways">
+            <section className="mu-ways" aria-label={t`Ends and ways`}>
                 <details className="mu-measured" open={opened === null}>
-                    <summary>What is measured</summary>
+                    <summary>{t`What is measured`}</summary>
                     <EndsForm
                         run={run}
                         units={units}
@@ -133,22 +135,24 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                 <OrderList of={editor.ofJob} run={run} />
                 <WrapFiles of={editor.ofJob} run={run} />
             </section>
-            <section className="mu-picture" aria-label="Drawn in place">
+            <section className="mu-picture" aria-label={t`Drawn in place`}>
                 {made && way ? (
                     <Preview key={`${chosen}`} editor={editor} run={run} made={made} way={way} />
                 ) : laid.length === 0 ? (
-                    <p className="none">Call out a first leg on Route: from it the pipe is led on.</p>
+                    <p className="none">{t`Call out a first leg on Route: from it the pipe is led on.`}</p>
                 ) : (
                     <>
                         <p className="say">
-                            Say which two ends, and look for ways. Every roll and length comes out of the geometry;
-                            nothing has to be held up and twisted.
+                            <Trans>
+                                Say which two ends, and look for ways. Every roll and length comes out of the geometry;
+                                nothing has to be held up and twisted.
+                            </Trans>
                         </p>
                         <PickEnds run={run} picked={picked} onPick={setPicked} />
                     </>
                 )}
             </section>
-            <section className="mu-marks" aria-label="Marks">
+            <section className="mu-marks" aria-label={t`Marks`}>
                 {made && way && (
                     <>
                         <div className="acts">
@@ -160,7 +164,7 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                                     onTaken();
                                 }}
                             >
-                                Take it into the run
+                                {t`Take it into the run`}
                             </button>
                         </div>
                         <Marks way={way} units={units} />
@@ -230,8 +234,10 @@ function PickEnds({ run, picked, onPick }: { run: RunReport; picked: Picked; onP
         <>
             <TurnableIso run={run} selected={selected} onSelect={pick} least={320} />
             <p className="cap mu-picked" role="status">
-                From leg {number(picked.from)} to leg {number(picked.to)}. Tap the {isFirst ? 'upper' : 'lower'} of two
-                pieces.
+                <Trans>
+                    From leg {number(picked.from)} to leg {number(picked.to)}. Tap the {isFirst ? t`upper` : t`lower`}{' '}
+                    of two pieces.
+                </Trans>
             </p>
         </>
     );
@@ -260,7 +266,8 @@ function WayList({
         <>
             <div className="mu-head">
                 <h2>
-                    {Math.round(made.turn_deg)}° to turn, <Said tape={made.apart} units={units} feet unit /> apart
+                    {t`${Math.round(made.turn_deg)}° to turn,`} <Said tape={made.apart} units={units} feet unit />{' '}
+                    {t`apart`}
                 </h2>
                 <p className="say">{searchedInWords(made)}</p>
             </div>
@@ -315,13 +322,13 @@ function Preview({ editor, run, made, way }: { editor: JobEditor; run: RunReport
             <p className="mu-verdict">
                 {against.length === 0 ? (
                     <>
-                        <Shape kind="done" size={16} /> Nothing would stand against this run.
+                        <Shape kind="done" size={16} /> {t`Nothing would stand against this run.`}
                     </>
                 ) : (
                     against.slice(0, 2).map((one) => (
                         <span key={`${one.rule} ${one.where.leg}`}>
                             <Shape kind={one.severity} size={16} /> {one.title}
-                            {one.where.leg !== null && `, leg ${one.where.leg}`}.{' '}
+                            {one.where.leg !== null && t`, leg ${one.where.leg}`}.{' '}
                         </span>
                     ))
                 )}
@@ -337,17 +344,17 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
         <>
             {way.bends.map((bend, i) => (
                 <div className="mu-mark" key={i}>
-                    <h2>
-                        Bend {i + 1}: {bend.name}
-                    </h2>
+                    <h2>{t`Bend ${i + 1}: ${bend.name}`}</h2>
                     {i > 0 && (
                         <p className="mu-big">
                             <span className="mk">
                                 <Said tape={bend.mark} units={units} unit />
                             </span>
                             <span className="cap">
-                                from the heel line of bend {i} to that of bend {i + 1},{' '}
-                                {bend.mark_mm >= 0 ? 'clockwise' : 'against the clock'} looking downstream
+                                <Trans>
+                                    from the heel line of bend {i} to that of bend {i + 1},{' '}
+                                    {bend.mark_mm >= 0 ? t`clockwise` : t`against the clock`} looking downstream
+                                </Trans>
                             </span>
                         </p>
                     )}
@@ -355,40 +362,40 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
                         <Dial
                             deg={bend.dial_deg}
                             upright={uprightAt(i)}
-                            label={`The dial: ${dialInWords(bend.dial_deg, uprightAt(i))}`}
+                            label={t`The dial: ${dialInWords(bend.dial_deg, uprightAt(i))}`}
                         />
                         <p className="say">
                             {dialInWords(bend.dial_deg, uprightAt(i))}.{' '}
                             {uprightAt(i)
-                                ? 'Mark north on the pipe, and turn the heel line that far from it.'
-                                : 'Hold the dial of a small level on the hub, and turn the bend until it reads so.'}
+                                ? t`Mark north on the pipe, and turn the heel line that far from it.`
+                                : t`Hold the dial of a small level on the hub, and turn the bend until it reads so.`}
                         </p>
                     </div>
                 </div>
             ))}
-            <h2>To cut</h2>
+            <h2>{t`To cut`}</h2>
             <ul className="mu-cuts">
                 {way.legs.map((leg, i) => (
                     <li key={i}>
                         <span className="cap">
                             {i === 0
-                                ? 'to bend 1'
+                                ? t`to bend 1`
                                 : i === way.legs.length - 1
-                                  ? `from bend ${i}`
-                                  : `bend ${i} to ${i + 1}`}
+                                  ? t`from bend ${i}`
+                                  : t`bend ${i} to ${i + 1}`}
                         </span>{' '}
                         {leg.cut ? (
                             <b className="mk">
                                 <Said tape={leg.cut} units={units} unit />
                             </b>
                         ) : (
-                            'no pipe: one fitting in the other'
+                            t`no pipe: one fitting in the other`
                         )}
                     </li>
                 ))}
             </ul>
             <p className="cap">
-                Stop to stop. A glued joint is not sprung to fit: dry-fit before anything is cemented.
+                {t`Stop to stop. A glued joint is not sprung to fit: dry-fit before anything is cemented.`}
             </p>
         </>
     );
@@ -398,13 +405,14 @@ function Marks({ way, units }: { way: MadeUpWay; units: 'inch' | 'mm' }) {
 function searchedInWords({ solutions, relax, searched }: MadeUp): string {
     const { sequences, max_bends: bends, exhaustive } = searched;
     if (solutions.length > 0) {
-        const part = exhaustive ? '' : ', not all to the end';
-        return `${sequences} sequences of up to ${bends} bends were tried${part}; best first.`;
+        const part = exhaustive ? '' : t`, not all to the end`;
+        return t`${sequences} sequences of up to ${bends} bends were tried${part}; best first.`;
     }
-    if (relax.length > 0) return 'Nothing meets all that was asked. Each of these would, if one thing gives way:';
-    if (exhaustive) return 'Nothing meets both ends, and no single thing that gives way would be enough. Move an end.';
+    if (relax.length > 0) return t`Nothing meets all that was asked. Each of these would, if one thing gives way:`;
+    if (exhaustive) return t`Nothing meets both ends, and no single thing that gives way would be enough. Move an end.`;
     return (
-        'No way was found in the time there is, and not everything was tried. Ask for fewer bends at the most, or for ' +
-        'less that stands in the way.'
+        t`No way was found in the time there is, and not everything was tried.` +
+        ' ' +
+        t`Ask for fewer bends at the most, or for less that stands in the way.`
     );
 }

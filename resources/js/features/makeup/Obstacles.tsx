@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 import { formLengths } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
@@ -9,11 +10,11 @@ export type Obstacle = NonNullable<MoveOf<'ends'>['obstacles']>[number];
 
 const SPANS = ['along_from', 'along_to', 'over_from', 'over_to', 'up_from', 'up_to'] as const;
 const SPAN_WORDS: Record<(typeof SPANS)[number], string> = {
-    along_from: 'Along, from',
+    along_from: t`Along, from`,
     along_to: 'to',
-    over_from: 'Over, from',
+    over_from: t`Over, from`,
     over_to: 'to',
-    up_from: 'Up, from',
+    up_from: t`Up, from`,
     up_to: 'to',
 };
 
@@ -32,7 +33,7 @@ export function ObstacleFields({
     return (
         <fieldset className="mu-box">
             <label className="choice whole">
-                <span className="cap">What stands there</span>
+                <span className="cap">{t`What stands there`}</span>
                 <input name={`what-${n}`} maxLength={80} defaultValue={start?.what ?? ''} />
             </label>
             {SPANS.map((span) => (
@@ -46,7 +47,7 @@ export function ObstacleFields({
                 />
             ))}
             <button type="button" className="plain whole" onClick={onRemove}>
-                It does not stand there
+                {t`It does not stand there`}
             </button>
         </fieldset>
     );
@@ -61,7 +62,7 @@ export async function readObstacle(form: FormData, n: number, units: Units): Pro
         () => true,
     );
     return {
-        what: formText(form, `what-${n}`).trim() || 'what stands there',
+        what: formText(form, `what-${n}`).trim() || t`what stands there`,
         along_from_mm: mm[`along_from-${n}`] ?? 0,
         along_to_mm: mm[`along_to-${n}`] ?? 0,
         over_from_mm: mm[`over_from-${n}`] ?? 0,

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { orderQuery } from '../../api/queries';
 import type { OfJob, RunClosing, RunReport, Units } from '../../api/types';
@@ -12,17 +14,20 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
     const order = data?.order;
     if (!order || run.joints.length === 0) return null;
     return (
-        <section className="mu-order" aria-label="Order">
-            <h2>Will it go together?</h2>
+        <section className="mu-order" aria-label={t`Order`}>
+            <h2>{t`Will it go together?`}</h2>
             <p className="say">
                 {order.fixed.length === 0
-                    ? 'Neither end stands: it is made up and carried in.'
-                    : `${order.fixed.join(' and ')} ${order.fixed.length === 1 ? 'stands' : 'stand'} already.`}
+                    ? t`Neither end stands: it is made up and carried in.`
+                    : t`${order.fixed.join(' and ')} ${order.fixed.length === 1 ? t`stands` : t`stand`} already.`}
             </p>
             {!order.known ? (
                 <p>
-                    <Shape kind="unknown" size={17} /> Not known: this run has more ways of putting it together than can
-                    be looked at in the time there is. Part it in two runs, and each is looked at to the end.
+                    <Shape kind="unknown" size={17} />{' '}
+                    <Trans>
+                        Not known: this run has more ways of putting it together than can be looked at in the time there
+                        is. Part it in two runs, and each is looked at to the end.
+                    </Trans>
                 </p>
             ) : order.goes ? (
                 <ol>
@@ -35,13 +40,15 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
                     <p>
                         <Shape kind="stop" size={17} />{' '}
                         {order.left.length === 1
-                            ? `There is no room along the pipe to push joint ${order.left[0]} home.`
-                            : `Joints ${order.left.join(', ')} hold each other: whichever of them is left to the last, there is no room along the pipe to push it home.`}
+                            ? t`There is no room along the pipe to push joint ${order.left[0] ?? ''} home.`
+                            : t`Joints ${order.left.join(', ')} hold each other.` +
+                              ' ' +
+                              t`Whichever of them is left to the last, there is no room along the pipe to push it home.`}
                     </p>
                     {order.frees.length > 0 ? (
                         <>
                             <p>
-                                <b>Any one of these frees it:</b>
+                                <b>{t`Any one of these frees it:`}</b>
                             </p>
                             <ul>
                                 {order.frees.slice(0, 6).map((change) => (
@@ -50,25 +57,27 @@ export function OrderList({ of, run }: { of: OfJob; run: RunReport }) {
                             </ul>
                         </>
                     ) : (
-                        <p>No change of one joint or two frees it: let go of an end.</p>
+                        <p>{t`No change of one joint or two frees it: let go of an end.`}</p>
                     )}
                 </>
             )}
             {data.closing && <Closing closing={data.closing} units={of.document.units} />}
             <p className="cap">
-                Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued
-                joint is not sprung.
+                <Trans>
+                    Pieces are taken as stiff. A long line that can be drawn aside may go together all the same; a glued
+                    joint is not sprung.
+                </Trans>
             </p>
         </section>
     );
 }
 
 const TAKES_UP: Record<RunClosing['joints'][number]['way'], string> = {
-    glued: 'glued',
-    ring: 'a ring that lets the pipe move',
-    roll: 'a banded sleeve',
-    slide: 'a coupling or nut that slides',
-    union: 'two faces drawn together',
+    glued: t`glued`,
+    ring: t`a ring that lets the pipe move`,
+    roll: t`a banded sleeve`,
+    slide: t`a coupling or nut that slides`,
+    union: t`two faces drawn together`,
 };
 
 /** Which joint to leave to the last: what reading and cutting put it off by, and how often it closes all the same. */
@@ -77,20 +86,23 @@ function Closing({ closing, units }: { closing: RunClosing; units: Units }) {
     if (!best) return null;
     const worst = others.at(-1);
     const often = (chance: number): string =>
-        chance > 0.98 ? 'nearly always' : `${Math.max(1, Math.round(chance * 10))} times in 10`;
+        chance > 0.98 ? t`nearly always` : t`${Math.max(1, Math.round(chance * 10))} times in 10`;
     return (
         <>
-            <h3>Which joint last?</h3>
+            <h3>{t`Which joint last?`}</h3>
             <p>
-                <b>Joint {best.joint}</b>, {TAKES_UP[best.way]}: read and cut as usual it is off by up to{' '}
-                {lengthInWords(best.within_mm, units)} in 19 of 20 cases, and fits the first time {often(best.chance)}
+                <Trans>
+                    <b>{t`Joint ${best.joint}`}</b>, {TAKES_UP[best.way]}: read and cut as usual it is off by up to{' '}
+                    {lengthInWords(best.within_mm, units)} in 19 of 20 cases, and fits the first time{' '}
+                    {often(best.chance)}
+                </Trans>
                 {worst &&
                     worst.chance < best.chance - 0.02 &&
-                    `; joint ${worst.joint}, ${TAKES_UP[worst.way]}, ${often(worst.chance)}`}
+                    t`; joint ${worst.joint}, ${TAKES_UP[worst.way]}, ${often(worst.chance)}`}
                 .
             </p>
             {best.chance < 0.95 && (
-                <p>Cut the last piece when the others lie dry in place, and measure for it there.</p>
+                <p>{t`Cut the last piece when the others lie dry in place, and measure for it there.`}</p>
             )}
             <RestsOn sources={closing.sources} />
         </>

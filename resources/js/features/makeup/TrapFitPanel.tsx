@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { reasonOf } from '../../api/client';
@@ -64,7 +66,7 @@ export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
                 <Measures start={opened?.values ?? {}} size={size} units={units} />
                 <Problem text={problem} />
                 <button type="submit" className="main-act">
-                    Fit it
+                    {t`Fit it`}
                 </button>
             </form>
             <div className="ci-answer">
@@ -81,8 +83,8 @@ export function TrapFitPanel({ editor, run, into, opened, onKept }: Props) {
                     </>
                 ) : (
                     <p className="none">
-                        Set the trap together in the hand, and measure it: no table says how tall it is.
-                        {into && ` Into ${into.system}, as the run is.`}
+                        <Trans>Set the trap together in the hand, and measure it: no table says how tall it is.</Trans>
+                        {into && t` Into ${into.system}, as the run is.`}
                     </p>
                 )}
             </div>
@@ -97,7 +99,7 @@ function OutletSystem({ start, units }: { start: string; units: Units }) {
     // What stands in it at first is among them only once they are fetched.
     return (
         systems.length > 0 && (
-            <Pick name="outlet_system" label="The outlet is of" options={pairs(systems)} start={start} />
+            <Pick name="outlet_system" label={t`The outlet is of`} options={pairs(systems)} start={start} />
         )
     );
 }
@@ -148,17 +150,17 @@ function Measures({ start, size, units }: { start: Values; size: string; units: 
     };
     return (
         <>
-            <Pick name="fixture" label="Fixture" options={pairs(choices.hung_trap_fixtures)} start={start.fixture} />
-            <Pick name="pattern" label="Trap" options={pairs(choices.hung_traps)} start={start.pattern} />
+            <Pick name="fixture" label={t`Fixture`} options={pairs(choices.hung_trap_fixtures)} start={start.fixture} />
+            <Pick name="pattern" label={t`Trap`} options={pairs(choices.hung_traps)} start={start.pattern} />
             <label className="choice">
-                <span className="cap">Outlet in the</span>
+                <span className="cap">{t`Outlet in the`}</span>
                 <select
                     name="where"
                     value={isFloor ? 'floor' : 'wall'}
                     onChange={(event) => setFloor(event.target.value === 'floor')}
                 >
-                    <option>wall</option>
-                    <option>floor</option>
+                    <option>{t`wall`}</option>
+                    <option>{t`floor`}</option>
                 </select>
             </label>
             {isFloor && (
@@ -169,31 +171,31 @@ function Measures({ start, size, units }: { start: Values; size: string; units: 
                         checked={vented}
                         onChange={(event) => setVented(event.target.checked)}
                     />{' '}
-                    a vent goes up from a tee over it
+                    {t`a vent goes up from a tee over it`}
                 </label>
             )}
-            <Pick name="tail_size" label="Tailpiece, size" options={sizes} start={start.tail_size ?? size} />
-            <Pick name="trap_size" label="Trap, size" options={sizes} start={start.trap_size ?? size} />
-            <Pick name="outlet_size" label="Outlet, size" options={sizes} start={start.outlet_size ?? size} />
-            {length('ahead_mm', isFloor ? 'Tailpiece to the outlet, across' : 'Tailpiece to the wall')}
-            {length('aside_mm', 'Outlet to the side', undefined, '0')}
+            <Pick name="tail_size" label={t`Tailpiece, size`} options={sizes} start={start.tail_size ?? size} />
+            <Pick name="trap_size" label={t`Trap, size`} options={sizes} start={start.trap_size ?? size} />
+            <Pick name="outlet_size" label={t`Outlet, size`} options={sizes} start={start.outlet_size ?? size} />
+            {length('ahead_mm', isFloor ? t`Tailpiece to the outlet, across` : t`Tailpiece to the wall`)}
+            {length('aside_mm', t`Outlet to the side`, undefined, '0')}
             {length(
                 'down_mm',
-                'Outlet below the tailpiece',
-                isFloor ? "its face, below the tailpiece's end" : "its middle, below the tailpiece's end",
+                t`Outlet below the tailpiece`,
+                isFloor ? t`its face, below the tailpiece's end` : t`its middle, below the tailpiece's end`,
             )}
-            {length('tail_mm', 'Tailpiece, length')}
-            {length('tall_mm', 'Trap, how tall', "tailpiece's end to its outlet")}
-            {length('reach_mm', 'Trap, how far it reaches')}
-            {length('adjust_mm', 'It adjusts in height by', 'where it is made to', '0')}
-            {length('elbow_mm', 'Its elbow, leg to stop')}
-            {length('depth_mm', isFloor ? 'Pipe goes into the outlet' : 'Tube goes into the wall')}
-            {length('seal_mm', 'Seal')}
-            {length('cabinet_mm', 'Floor of the cabinet, below the tailpiece', 'where there is one')}
+            {length('tail_mm', t`Tailpiece, length`)}
+            {length('tall_mm', t`Trap, how tall`, t`tailpiece's end to its outlet`)}
+            {length('reach_mm', t`Trap, how far it reaches`)}
+            {length('adjust_mm', t`It adjusts in height by`, t`where it is made to`, '0')}
+            {length('elbow_mm', t`Its elbow, leg to stop`)}
+            {length('depth_mm', isFloor ? t`Pipe goes into the outlet` : t`Tube goes into the wall`)}
+            {length('seal_mm', t`Seal`)}
+            {length('cabinet_mm', t`Floor of the cabinet, below the tailpiece`, t`where there is one`)}
             {isFloor && vented && (
                 <>
-                    {length('tee_branch_mm', 'Tee, crossing to the stop in its branch', 'where the catalogue has none')}
-                    {length('tee_out_mm', 'Tee, crossing to the stop below', 'where the catalogue has none')}
+                    {length('tee_branch_mm', t`Tee, crossing to the stop in its branch`, t`where the catalog has none`)}
+                    {length('tee_out_mm', t`Tee, crossing to the stop below`, t`where the catalog has none`)}
                 </>
             )}
         </>
@@ -282,9 +284,9 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
     const [tube, arm, riser] = [cut('wall-tube'), cut('arm'), cut('riser')];
     const change =
         answer.shorten_mm > 0
-            ? `shorten the tailpiece by ${words(answer.shorten_mm)}`
+            ? t`shorten the tailpiece by ${words(answer.shorten_mm)}`
             : answer.extend_mm > 0
-              ? `extend the tailpiece by ${words(answer.extend_mm)}`
+              ? t`extend the tailpiece by ${words(answer.extend_mm)}`
               : null;
     const {
         ahead_mm: ahead = 0,
@@ -293,13 +295,22 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
         reach_mm: reach = 0,
         seal_mm: seal = null,
     } = values;
+    const cuts = [
+        { what: t`Wall tube, ${words(tube?.insertion_mm ?? 0)} of it in the wall`, of: tube },
+        { what: t`Arm, stop to stop`, of: arm },
+        { what: t`Riser, ${words(riser?.insertion_mm ?? 0)} of it in the outlet`, of: riser },
+    ].flatMap(({ what, of }) => (of ? [{ what, said: words(of.length_mm) }] : []));
     return (
         <>
             <FindingLines findings={answer.findings} />
             {answer.fits && answer.findings.length === 0 && (
                 <p className="ci-finding">
-                    <Shape kind="done" size={18} /> It fits:{' '}
-                    {change ?? (answer.riser_mm === null ? 'the heights meet' : 'the riser is cut to the height')}.
+                    <Shape kind="done" size={18} />{' '}
+                    <Trans>
+                        It fits:{' '}
+                        {change ?? (answer.riser_mm === null ? t`the heights meet` : t`the riser is cut to the height`)}
+                        .
+                    </Trans>
                 </p>
             )}
             {answer.riser_mm !== null && answer.arm?.length_mm != null && answer.riser_mm > 0 && tall > 0 && (
@@ -310,8 +321,8 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
                     reach={reach}
                     seal={seal}
                     said={{
-                        arm: arm ? `cut ${words(arm.length_mm)}` : null,
-                        riser: riser ? `cut ${words(riser.length_mm)}` : null,
+                        arm: arm ? t`cut ${words(arm.length_mm)}` : null,
+                        riser: riser ? t`cut ${words(riser.length_mm)}` : null,
                     }}
                 />
             )}
@@ -323,30 +334,10 @@ function Answer({ answer, values, units }: { answer: TrapFitOutput; values: Valu
                     reach={reach}
                     seal={seal}
                     high={answer.extend_mm - answer.shorten_mm}
-                    said={{ change, tube: tube ? `cut ${words(tube.length_mm)}` : null }}
+                    said={{ change, tube: tube ? t`cut ${words(tube.length_mm)}` : null }}
                 />
             )}
-            <CutList
-                cuts={[
-                    ...(tube
-                        ? [
-                              {
-                                  what: `Wall tube, ${words(tube.insertion_mm)} of it in the wall`,
-                                  said: words(tube.length_mm),
-                              },
-                          ]
-                        : []),
-                    ...(arm ? [{ what: 'Arm, stop to stop', said: words(arm.length_mm) }] : []),
-                    ...(riser
-                        ? [
-                              {
-                                  what: `Riser, ${words(riser.insertion_mm)} of it in the outlet`,
-                                  said: words(riser.length_mm),
-                              },
-                          ]
-                        : []),
-                ]}
-            />
+            <CutList cuts={cuts} />
             <ul className="ci-steps">
                 {answer.parts.map((part) => (
                     <li key={part.part}>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import { wrapStrips } from '../../api/queries';
 import type { OfJob, RunReport } from '../../api/types';
@@ -18,22 +20,24 @@ export function WrapFiles({ of, run }: { of: OfJob; run: RunReport }) {
         saveFile(answer.data, name);
     };
     return (
-        <section className="wrap-files" aria-label="Wrap strips in full size">
-            <h2>Wrap strips, full size</h2>
+        <section className="wrap-files" aria-label={t`Wrap strips in full size`}>
+            <h2>{t`Wrap strips, full size`}</h2>
             <p className="say">
-                One for each piece of this run: the cut edge, how deep it goes in, the heel lines. Print at 100 %, and
-                check the ticks with a tape.
+                <Trans>
+                    One for each piece of this run: the cut edge, how deep it goes in, the heel lines. Print at 100 %,
+                    and check the ticks with a tape.
+                </Trans>
             </p>
             <div className="chips">
                 <button type="button" className="chip" onClick={() => void fetchFile(null, `wrap-${run.id}.pdf`)}>
-                    all, as PDF
+                    {t`all, as PDF`}
                 </button>
                 {run.pieces.map((piece) => (
                     <button
                         key={piece.key}
                         type="button"
                         className="chip"
-                        aria-label={`Wrap strip of piece ${piece.letter} as SVG`}
+                        aria-label={t`Wrap strip of piece ${piece.letter} as SVG`}
                         onClick={() => void fetchFile(piece.key, `wrap-${run.id}-${piece.letter}.svg`)}
                     >
                         {piece.letter}

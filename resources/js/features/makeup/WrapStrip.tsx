@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { MadeUp, MadeUpWay, Units } from '../../api/types';
 import { Said } from '../../drawing/Said';
 
@@ -16,17 +17,15 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
     const at = (((bend.mark_mm % round) + round) % round) * scale;
     const clockwise = bend.mark_mm >= 0;
     const mark = units === 'inch' ? `${bend.mark.inch} in` : `${bend.mark.metric} mm`;
-    const side = clockwise ? 'clockwise' : 'against the clock';
+    const side = clockwise ? t`clockwise` : t`against the clock`;
     return (
-        <section className="wrap-strip" aria-label="Wrap strip">
-            <h2>
-                Round the pipe between bend {leg} and bend {leg + 1}
-            </h2>
+        <section className="wrap-strip" aria-label={t`Wrap strip`}>
+            <h2>{t`Round the pipe between bend ${leg} and bend ${leg + 1}`}</h2>
             <svg
                 viewBox={`-12 0 ${width + 60} 118`}
                 width="100%"
                 role="img"
-                aria-label={`From heel line to heel line ${mark}, ${side} looking downstream`}
+                aria-label={t`From heel line to heel line ${mark}, ${side} looking downstream`}
             >
                 <rect
                     x={0}
@@ -43,7 +42,7 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                     style={{ fill: 'none', stroke: 'var(--rule-2)', strokeDasharray: '4 4' }}
                 />
                 <text x={width + 4} y={62} style={{ fontSize: 11, fill: 'var(--ink-3)' }}>
-                    lap
+                    {t`lap`}
                 </text>
                 {marks.map((mm) => (
                     <g key={mm}>
@@ -62,19 +61,19 @@ export function WrapStrip({ made, way, leg, units }: { made: MadeUp; way: MadeUp
                     style={{ stroke: 'var(--mark)', strokeWidth: 2 }}
                 />
                 <text x={4} y={16} style={{ fontSize: 13, fontWeight: 600, fill: 'var(--ink)' }}>
-                    heel line of bend {leg}
+                    {t`heel line of bend ${leg}`}
                 </text>
                 <text
                     x={Math.min(at, width - 130)}
                     y={110}
                     style={{ fontSize: 13, fontWeight: 600, fill: 'var(--ink)' }}
                 >
-                    heel line of bend {leg + 1}
+                    {t`heel line of bend ${leg + 1}`}
                 </text>
             </svg>
             <p className="cap">
-                <Said tape={bend.mark} units={units} unit /> {side}, looking downstream. The strip goes round once; not
-                in full size.
+                <Said tape={bend.mark} units={units} unit />{' '}
+                {t`${side}, looking downstream. The strip goes round once; not in full size.`}
             </p>
         </section>
     );

@@ -1,12 +1,13 @@
+import { t } from '@lingui/core/macro';
 import type { CutInInput, JobDocument, JobMove } from '../../api/types';
 
 export type MoveOf<Kind extends JobMove['kind']> = Extract<JobMove, { kind: Kind }>;
 export type ValuesOf<Kind extends JobMove['kind']> = MoveOf<Kind>['values'];
 
 export const MOVE_NAMES: Record<JobMove['kind'], string> = {
-    ends: 'From end to end',
-    'cut-in': 'Cut into a line that stands',
-    'trap-fit': 'Fit a trap',
+    ends: t`From end to end`,
+    'cut-in': t`Cut into a line that stands`,
+    'trap-fit': t`Fit a trap`,
 };
 
 /** What was measured for a run, and for the job beside its runs, in the order in which it was kept. */

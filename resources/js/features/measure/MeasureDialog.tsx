@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { FormEvent } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { readLength } from '../../api/lengths';
@@ -27,35 +28,35 @@ interface Props {
     onClose: () => void;
 }
 
-const BEND: Field[] = [['take_off_mm', 'Centre to stop']];
+const BEND: Field[] = [['take_off_mm', t`Center to stop`]];
 
 /** What is measured of a fitting, by what it is measured like. */
 const FIELDS: Record<MeasureFirst['like'], Field[]> = {
     bend: BEND,
     'hub-bend': [
-        ['take_off_mm', 'Centre to the bottom of the hub'],
-        ['spigot_mm', 'Centre to the end of the spigot'],
+        ['take_off_mm', t`Center to the bottom of the hub`],
+        ['spigot_mm', t`Center to the end of the spigot`],
     ],
     'closet-bend': [
-        ['take_off_mm', 'Centre to the stop of the larger end'],
-        ['outlet_mm', 'Centre to the stop of the smaller end'],
+        ['take_off_mm', t`Center to the stop of the larger end`],
+        ['outlet_mm', t`Center to the stop of the smaller end`],
     ],
     branch: [
-        ['run_in_mm', 'Up the run, from where the axes cross to the stop'],
-        ['run_out_mm', 'Down the run, to the stop'],
-        ['branch_mm', 'Along the branch, to the stop'],
+        ['run_in_mm', t`Up the run, from where the axes cross to the stop`],
+        ['run_out_mm', t`Down the run, to the stop`],
+        ['branch_mm', t`Along the branch, to the stop`],
     ],
     'hub-branch': [
-        ['run_in_mm', 'Up the run, from where the axes cross to the bottom of the hub'],
-        ['run_out_mm', 'Down the run, to the end of the spigot'],
-        ['branch_mm', 'Along the branch, to the bottom of its hub'],
+        ['run_in_mm', t`Up the run, from where the axes cross to the bottom of the hub`],
+        ['run_out_mm', t`Down the run, to the end of the spigot`],
+        ['branch_mm', t`Along the branch, to the bottom of its hub`],
     ],
 };
 
 const fieldsOf = (like: unknown): Field[] => FIELDS[like as MeasureFirst['like']] ?? BEND;
 
 const within = (doubtMm: number, units: Units): string =>
-    `Reckoned from its pattern so far, to within ${lengthInWords(doubtMm, units)}.`;
+    t`Reckoned from its pattern so far, to within ${lengthInWords(doubtMm, units)}.`;
 
 /** A fitting whose lengths are reckoned, as Cut lists what is worth measuring. */
 export const ofMeasureFirst = (one: MeasureFirst, units: Units): ToMeasure => ({
@@ -88,13 +89,13 @@ export function ofFinding(finding: Finding, run: RunReport, units: Units): ToMea
     const isStraight = fitting.turn_deg === null;
     const { status, confidence, source } = fitting.source;
     const length = lengthInWords(fitting.take_off.mm, units);
-    const stated = `Catalogue: ${length}, ${status}, ${confidence} confidence. ${source}.`;
+    const stated = t`Catalog: ${length}, ${status}, ${confidence} confidence. ${source}.`;
     return {
         system,
         row,
         name: `${fitting.size} ${fitting.name}`,
         fields: isStraight
-            ? [[fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm', 'Stop to stop']]
+            ? [[fitting.pattern === 'bushing' ? 'offset_mm' : 'stop_mm', t`Stop to stop`]]
             : fieldsOf(fitting.like),
         isStraight,
         said: fitting.doubt ? within(fitting.doubt.mm, units) : stated,
@@ -136,7 +137,7 @@ export function MeasureDialog({ fitting, editor, onClose }: Props) {
                         row,
                         field,
                         value,
-                        source: 'measured on the fitting in hand',
+                        source: t`measured on the fitting in hand`,
                     })),
                 ],
             },
@@ -150,8 +151,8 @@ export function MeasureDialog({ fitting, editor, onClose }: Props) {
                 <h2 id="measure-title">{fitting.name}</h2>
                 <p className="say">
                     {fitting.isStraight
-                        ? 'Measure inside it, from one stop to the other.'
-                        : 'Lay a straightedge along each axis; measure from where they cross to the stop in the hub.'}
+                        ? t`Measure inside it, from one stop to the other.`
+                        : t`Lay a straightedge along each axis; measure from where they cross to the stop in the hub.`}
                 </p>
                 <p className="cap">{fitting.said}</p>
                 <form onSubmit={(event) => void submit(event)}>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { RunReport, Units } from '../../api/types';
 import type { SiteLog } from '../../editing';
@@ -19,7 +20,7 @@ export function Located({ run, units, log }: Props) {
     const { problem, onSubmit } = useFormAct(async (form) => {
         const [from, second] = [formText(form, 'from').trim(), formText(form, 'second').trim()];
         if (from === '' || second === '')
-            throw new Error('Two points that will still stand later: the corner of the house, a gate post.');
+            throw new Error(t`Two points that will still stand later: the corner of the house, a gate post.`);
         const read = await formLengths(
             form,
             ['from_mm', 'second_mm', 'depth_mm'],
@@ -43,10 +44,10 @@ export function Located({ run, units, log }: Props) {
     if (run.joints.length === 0) return null;
     return (
         <details className="record-located">
-            <summary>Where a covered joint lies</summary>
+            <summary>{t`Where a covered joint lies`}</summary>
             <form className="record-form" key={round} onSubmit={onSubmit}>
                 <label className="choice">
-                    <span className="cap">Which joint</span>
+                    <span className="cap">{t`Which joint`}</span>
                     <select name="joint">
                         {run.joints.map((joint) => (
                             <option key={joint.key} value={joint.number}>
@@ -56,18 +57,18 @@ export function Located({ run, units, log }: Props) {
                     </select>
                 </label>
                 <label className="choice">
-                    <span className="cap">First fixed point</span>
-                    <input name="from" maxLength={80} placeholder="corner of the house" />
+                    <span className="cap">{t`First fixed point`}</span>
+                    <input name="from" maxLength={80} placeholder={t`corner of the house`} />
                 </label>
-                <LengthField id="loc-a" name="from_mm" label="from it" units={units} start="" />
+                <LengthField id="loc-a" name="from_mm" label={t`from it`} units={units} start="" />
                 <label className="choice">
-                    <span className="cap">Second fixed point</span>
-                    <input name="second" maxLength={80} placeholder="gate post" />
+                    <span className="cap">{t`Second fixed point`}</span>
+                    <input name="second" maxLength={80} placeholder={t`gate post`} />
                 </label>
-                <LengthField id="loc-b" name="second_mm" label="from that one" units={units} start="" />
-                <LengthField id="loc-d" name="depth_mm" label="Depth below the ground" units={units} start="" />
+                <LengthField id="loc-b" name="second_mm" label={t`from that one`} units={units} start="" />
+                <LengthField id="loc-d" name="depth_mm" label={t`Depth below the ground`} units={units} start="" />
                 <button type="submit" className="glue-joined">
-                    Keep it
+                    {t`Keep it`}
                 </button>
                 <Problem text={problem} />
             </form>

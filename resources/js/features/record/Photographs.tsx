@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useRef } from 'react';
 import { newKey } from '../../api/client';
 import type { RunReport } from '../../api/types';
@@ -23,7 +25,7 @@ export function Photographs({ job, run }: Props) {
     const form = useRef<HTMLFormElement>(null);
     const { problem, busy, onSubmit } = useFormAct(async (data) => {
         const file = data.get('file');
-        if (!(file instanceof File) || file.size === 0) throw new Error('A picture: take one, or choose one.');
+        if (!(file instanceof File) || file.size === 0) throw new Error(t`A picture: take one, or choose one.`);
         const at = Date.now();
         const picture = await shrunk(file);
         const joint = formText(data, 'joint');
@@ -33,46 +35,49 @@ export function Photographs({ job, run }: Props) {
             ...(note === '' ? {} : { note }),
         };
         await pictures.add({ key: newKey(), job, at, picture, said }).catch(() => {
-            throw new Error('There is no room for it on this device: leave it in the camera until there is a line.');
+            throw new Error(t`There is no room for it on this device: leave it in the camera until there is a line.`);
         });
         form.current?.reset();
     });
     return (
         <form className="record-form" ref={form} onSubmit={onSubmit}>
-            <h2>Photograph</h2>
+            <h2>{t`Photograph`}</h2>
             <label className="choice">
-                <span className="cap">Picture</span>
+                <span className="cap">{t`Picture`}</span>
                 <input name="file" type="file" accept="image/*" capture="environment" />
             </label>
             <label className="choice">
-                <span className="cap">Of</span>
+                <span className="cap">{t`Of`}</span>
                 <select name="joint">
-                    <option value="">the whole</option>
+                    <option value="">{t`the whole`}</option>
                     {run.joints.map((joint) => (
                         <option key={joint.key} value={joint.number}>
-                            joint {joint.mark}, {joint.name}
+                            {t`joint ${joint.mark}, ${joint.name}`}
                         </option>
                     ))}
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">What it shows</span>
+                <span className="cap">{t`What it shows`}</span>
                 <input name="note" maxLength={200} autoComplete="off" />
             </label>
             <button type="submit" className="glue-joined" disabled={busy}>
-                {busy ? 'One moment' : 'Keep the picture'}
+                {busy ? t`One moment` : t`Keep the picture`}
             </button>
             {waiting.length > 0 && (
                 <p role="status">
-                    <Shape kind="unknown" size={17} /> {waiting.length}{' '}
-                    {waiting.length === 1 ? 'picture is' : 'pictures are'} kept on this device and not sent yet.
+                    <Shape kind="unknown" size={17} />{' '}
+                    <Trans>
+                        {waiting.length} {waiting.length === 1 ? t`picture is` : t`pictures are`} kept on this device
+                        and not sent yet.
+                    </Trans>
                 </p>
             )}
             {state.refused.map((one) => (
                 <p key={one.key} role="alert">
-                    <Shape kind="stop" size={17} /> A picture was not taken: {one.why}{' '}
+                    <Shape kind="stop" size={17} /> {t`A picture was not taken: ${one.why}`}{' '}
                     <button type="button" className="plain small" onClick={() => void pictures.forget(one.key)}>
-                        Let it go
+                        {t`Let it go`}
                     </button>
                 </p>
             ))}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import { recordFile } from '../../api/queries';
 import type { OfJob } from '../../api/types';
@@ -26,8 +28,8 @@ export function RecordFiles({ of, job, name, link }: Props) {
             saveFile(answer.data, `${name} record.${format}`);
         });
     return (
-        <section className="record-form" aria-label="As files">
-            <h2>As files</h2>
+        <section className="record-form" aria-label={t`As files`}>
+            <h2>{t`As files`}</h2>
             <div className="record-buttons">
                 <button
                     type="button"
@@ -35,16 +37,17 @@ export function RecordFiles({ of, job, name, link }: Props) {
                     disabled={busy}
                     onClick={() => save('pdf', link === null ? {} : { link, squares: squaresOf(link) })}
                 >
-                    PDF, with drawings{link !== null && ' and the link'}
+                    {t`PDF, with drawings`}
+                    {link !== null && t` and the link`}
                 </button>
                 <button type="button" className="plain" disabled={busy} onClick={() => save('csv')}>
-                    Joints as a table (CSV)
+                    {t`Joints as a table (CSV)`}
                 </button>
                 <button type="button" className="plain" aria-expanded={isMap} onClick={() => setIsMap(!isMap)}>
-                    Pipes on a map (GeoJSON)
+                    {t`Pipes on a map (GeoJSON)`}
                 </button>
                 <a className="plain" href={`/api/jobs/${job}/file`} download>
-                    The job with its log
+                    {t`The job with its log`}
                 </a>
             </div>
             {isMap && (
@@ -59,18 +62,21 @@ export function RecordFiles({ of, job, name, link }: Props) {
                     }}
                 >
                     <p className="cap">
-                        Where the first outlet stands, in degrees. Without it the file has metres east and north of it.
+                        <Trans>
+                            Where the first outlet stands, in degrees. Without it the file has meters east and north of
+                            it.
+                        </Trans>
                     </p>
                     <label className="choice">
-                        <span className="cap">Latitude</span>
+                        <span className="cap">{t`Latitude`}</span>
                         <input name="lat" inputMode="decimal" />
                     </label>
                     <label className="choice">
-                        <span className="cap">Longitude</span>
+                        <span className="cap">{t`Longitude`}</span>
                         <input name="lon" inputMode="decimal" />
                     </label>
                     <button type="submit" className="plain">
-                        Save the file
+                        {t`Save the file`}
                     </button>
                 </form>
             )}

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { recordQuery } from '../../api/queries';
@@ -28,7 +30,7 @@ export function RecordStation({ run, editor, job }: Props) {
     const record = query.data;
     return (
         <main className="station record">
-            <section className="test-made" aria-label="The log">
+            <section className="test-made" aria-label={t`The log`}>
                 <Waiting state={state} log={log} />
             </section>
             {query.isError && (
@@ -36,20 +38,20 @@ export function RecordStation({ run, editor, job }: Props) {
                     {query.error.message}
                 </p>
             )}
-            {!record && !query.isError && <p className="none">One moment.</p>}
+            {!record && !query.isError && <p className="none">{t`One moment.`}</p>}
             {record && (
                 <>
                     <div className="record-read">
                         <RecordView record={record} open={run.id} pictures={`/api/jobs/${job}/photographs`} />
                     </div>
-                    <aside className="record-acts" aria-label="What is done with it">
+                    <aside className="record-acts" aria-label={t`What is done with it`}>
                         <Sign log={log} pending={state.pending} isWhole={isWhole(record)} />
                         <Note log={log} />
                         <Photographs job={job} run={run} />
                         <Located key={run.id} run={run} units={editor.evaluation.units} log={log} />
                         <RecordFiles of={editor.ofJob} job={job} name={record.name} link={link} />
                         <Shares job={job} link={link} onLink={setLink} />
-                        <p className="cap">The local code, the inspector and licensed practice decide.</p>
+                        <p className="cap">{t`The local code, the inspector and licensed practice decide.`}</p>
                     </aside>
                 </>
             )}
@@ -70,28 +72,31 @@ interface SignProps {
 function Sign({ log, pending, isWhole }: SignProps) {
     const { problem, onSubmit } = useFormAct((form) => {
         const name = formText(form, 'name').trim();
-        if (name === '') return Promise.reject(new Error('Your name: as it is to stand under the record.'));
+        if (name === '') return Promise.reject(new Error(t`Your name: as it is to stand under the record.`));
         log.add([{ kind: 'signed', name, role: formText(form, 'role').trim() }]);
         return Promise.resolve();
     });
     const isWaiting = pending.some((one) => one.kind === 'signed');
     return (
         <form className="record-form" onSubmit={onSubmit}>
-            <h2>Sign</h2>
+            <h2>{t`Sign`}</h2>
             <p className="cap">
-                It stands for everything logged so far and for the plan as it is now; what comes after is not covered.
-                {!isWhole && ' Not all joints are made, or something is wrong: it stands for what there is.'}
+                <Trans>
+                    It stands for everything logged so far and for the plan as it is now; what comes after is not
+                    covered.
+                </Trans>
+                {!isWhole && t` Not all joints are made, or something is wrong: it stands for what there is.`}
             </p>
             <label className="choice">
-                <span className="cap">Name</span>
+                <span className="cap">{t`Name`}</span>
                 <input name="name" maxLength={80} autoComplete="name" />
             </label>
             <label className="choice">
-                <span className="cap">What you are here: plumber, lead hand, licence</span>
+                <span className="cap">{t`What you are here: plumber, lead hand, license`}</span>
                 <input name="role" maxLength={80} autoComplete="off" />
             </label>
             <button type="submit" className="glue-joined" disabled={isWaiting}>
-                {isWaiting ? 'Kept, not sent yet' : 'Sign it'}
+                {isWaiting ? t`Kept, not sent yet` : t`Sign it`}
             </button>
             <Problem text={problem} />
         </form>
@@ -110,13 +115,15 @@ function Note({ log }: { log: SiteLog }) {
                 setText('');
             }}
         >
-            <h2>Note</h2>
+            <h2>{t`Note`}</h2>
             <label className="choice">
-                <span className="cap">What was agreed with the inspector, what lies where, what to look at later</span>
+                <span className="cap">
+                    {t`What was agreed with the inspector, what lies where, what to look at later`}
+                </span>
                 <textarea rows={3} maxLength={2_000} value={text} onChange={(event) => setText(event.target.value)} />
             </label>
             <button type="submit" className="glue-joined" disabled={text.trim() === ''}>
-                Note it
+                {t`Note it`}
             </button>
         </form>
     );

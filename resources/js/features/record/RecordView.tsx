@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { JobRecord, RecordedJoint, RecordedPicture, RecordedRun } from '../../api/types';
 import { Said } from '../../drawing/Said';
 import { FindingLines } from '../../shared/FindingLines';
@@ -18,31 +20,31 @@ interface Props {
 export function RecordView({ record, open, pictures }: Props) {
     return (
         <>
-            <section className="record-head" aria-label="The record">
+            <section className="record-head" aria-label={t`The record`}>
                 <h2>{record.name}</h2>
                 <p className="glue-sum">{sumInWords(record)}</p>
                 <dl>
-                    <dt>Place</dt>
-                    <dd>{record.place || 'not said'}</dd>
-                    <dt>Book</dt>
+                    <dt>{t`Place`}</dt>
+                    <dd>{record.place || t`not said`}</dd>
+                    <dt>{t`Book`}</dt>
                     <dd>{record.book}</dd>
-                    <dt>On site</dt>
+                    <dt>{t`On site`}</dt>
                     <dd>
                         {record.from === null || record.to === null
-                            ? 'nothing is logged yet'
-                            : `${localClock(record.from)} to ${localClock(record.to)}`}
+                            ? t`nothing is logged yet`
+                            : t`${localClock(record.from)} to ${localClock(record.to)}`}
                     </dd>
-                    <dt>People</dt>
-                    <dd>{record.people.join(', ') || 'nobody yet'}</dd>
-                    <dt>Log</dt>
+                    <dt>{t`People`}</dt>
+                    <dd>{record.people.join(', ') || t`nobody yet`}</dd>
+                    <dt>{t`Log`}</dt>
                     <dd className="record-hash">
-                        {record.entries === 0 ? 'empty' : `${record.entries} entries, ${record.hash.slice(0, 16)}…`}
+                        {record.entries === 0 ? t`empty` : t`${record.entries} entries, ${record.hash.slice(0, 16)}…`}
                     </dd>
                 </dl>
             </section>
-            <section className="record-tests" aria-label="Tests">
-                <h2>Tests</h2>
-                {record.tests.length === 0 && <p className="none">No test is logged yet.</p>}
+            <section className="record-tests" aria-label={t`Tests`}>
+                <h2>{t`Tests`}</h2>
+                {record.tests.length === 0 && <p className="none">{t`No test is logged yet.`}</p>}
                 <ul>
                     {record.tests.map((test) => (
                         <li key={`${test.system} ${test.begun_at} ${test.name}`}>
@@ -55,8 +57,8 @@ export function RecordView({ record, open, pictures }: Props) {
                     ))}
                 </ul>
             </section>
-            <section className="record-runs" aria-label="Joint by joint">
-                <h2>Joint by joint</h2>
+            <section className="record-runs" aria-label={t`Joint by joint`}>
+                <h2>{t`Joint by joint`}</h2>
                 {record.runs.map((run) => (
                     <Run
                         key={run.id}
@@ -84,7 +86,9 @@ function Run({ run, units, isOpen, pictures }: RunProps) {
     return (
         <details open={isOpen} className="record-run">
             <summary>
-                <b>{run.name}</b>, {run.pipe}: {made} of {run.joints.length} made
+                <Trans>
+                    <b>{run.name}</b>, {run.pipe}: {made} of {run.joints.length} made
+                </Trans>
             </summary>
             <FindingLines findings={run.differs} />
             {run.pieces.length > 0 && (
@@ -92,11 +96,11 @@ function Run({ run, units, isOpen, pictures }: RunProps) {
                     {run.pieces.map((piece) => (
                         <span key={piece.letter}>
                             <b className="mk">{piece.letter}</b>{' '}
-                            {piece.cut ? <Said tape={piece.cut} units={units} unit /> : 'not measured'}
+                            {piece.cut ? <Said tape={piece.cut} units={units} unit /> : t`not measured`}
                             {piece.came && (
                                 <span className="cap">
                                     {' '}
-                                    came out <Said tape={piece.came} units={units} unit />
+                                    {t`came out`} <Said tape={piece.came} units={units} unit />
                                 </span>
                             )}
                         </span>
@@ -121,21 +125,23 @@ function Built({ built, units }: { built: RecordedRun['built']; units: JobRecord
         <>
             <FindingLines findings={built.findings} />
             <p>
-                Read at {built.hangers.length} {built.hangers.length === 1 ? 'hanger' : 'hangers'}, give or take{' '}
-                {smallInWords(built.error_mm, units)}:{' '}
-                {moved.length === 0
-                    ? 'all hang as they have to.'
-                    : `${moved.map((one) => moveInWords(one, units)).join('; ')}.`}
+                <Trans>
+                    Read at {built.hangers.length} {built.hangers.length === 1 ? t`hanger` : t`hangers`}, give or take{' '}
+                    {smallInWords(built.error_mm, units)}:{' '}
+                    {moved.length === 0
+                        ? t`all hang as they have to.`
+                        : `${moved.map((one) => moveInWords(one, units)).join('; ')}.`}
+                </Trans>
             </p>
         </>
     );
 }
 
-const MOVES = { raise: 'raised', lower: 'lowered', leave: 'left' } as const;
+const MOVES = { raise: t`raised`, lower: t`lowered`, leave: t`left` } as const;
 
 function moveInWords(one: RecordedRun['built']['hangers'][number], units: JobRecord['units']): string {
     const by = smallInWords(Math.abs(one.off_mm), units);
-    return `hanger ${one.hanger} is to be ${MOVES[one.move]} by ${by}`;
+    return t`hanger ${one.hanger} is to be ${MOVES[one.move]} by ${by}`;
 }
 
 function Joint({ joint, pictures }: { joint: RecordedJoint; pictures: string }) {
@@ -151,9 +157,9 @@ function Joint({ joint, pictures }: { joint: RecordedJoint; pictures: string }) 
                 </span>
             </span>
             <span>
-                {joint.made_at === null ? 'not made' : `${localClock(joint.made_at)}, ${joint.by}`}
+                {joint.made_at === null ? t`not made` : `${localClock(joint.made_at)}, ${joint.by}`}
                 <span className="cap">
-                    {joint.trouble && `Wrong: ${joint.trouble.what.replaceAll('-', ' ')}. `}
+                    {joint.trouble && t`Wrong: ${joint.trouble.what.replaceAll('-', ' ')}. `}
                     {seenInWords(joint)}
                 </span>
                 <Pictures of={joint.pictures} at={pictures} />
@@ -169,7 +175,7 @@ function Pictures({ of, at }: { of: RecordedPicture[]; at: string }) {
         <span className="record-pictures">
             {of.map((one) => (
                 <a key={`${one.hash} ${one.at}`} href={`${at}/${one.hash}`} target="_blank" rel="noreferrer">
-                    <img src={`${at}/${one.hash}`} alt={one.note || `Photograph by ${one.by}`} loading="lazy" />
+                    <img src={`${at}/${one.hash}`} alt={one.note || t`Photograph by ${one.by}`} loading="lazy" />
                 </a>
             ))}
         </span>
@@ -178,38 +184,38 @@ function Pictures({ of, at }: { of: RecordedPicture[]; at: string }) {
 
 function Lists({ record, pictures }: { record: JobRecord; pictures: string }) {
     return (
-        <section className="record-lists" aria-label="Beside the joints">
-            {record.pictures.length > 0 && <h2>Photographs</h2>}
+        <section className="record-lists" aria-label={t`Beside the joints`}>
+            {record.pictures.length > 0 && <h2>{t`Photographs`}</h2>}
             <Pictures of={record.pictures} at={pictures} />
-            {record.notes.length > 0 && <h2>Notes</h2>}
+            {record.notes.length > 0 && <h2>{t`Notes`}</h2>}
             {record.notes.map((note) => (
                 <p key={`${note.at} ${note.note}`}>
                     {note.note} <span className="cap">{`${localClock(note.at)}, ${note.by}`}</span>
                 </p>
             ))}
-            {record.overrides.length > 0 && <h2>Numbers that are other here</h2>}
+            {record.overrides.length > 0 && <h2>{t`Numbers that are other here`}</h2>}
             {record.overrides.map((one) => (
                 <p key={`${one.what} ${one.value}`}>
                     {one.what}: {one.value} <span className="cap">{one.source}</span>
                 </p>
             ))}
-            {record.reach.length > 0 && <h2>Keep within reach</h2>}
+            {record.reach.length > 0 && <h2>{t`Keep within reach`}</h2>}
             {record.reach.map((one) => (
                 <p key={one.what}>
                     {one.what} <span className="cap">{one.why}</span>
                 </p>
             ))}
-            <h2>Signed</h2>
-            {record.signatures.length === 0 && <p className="none">Nobody has signed yet.</p>}
+            <h2>{t`Signed`}</h2>
+            {record.signatures.length === 0 && <p className="none">{t`Nobody has signed yet.`}</p>}
             {record.signatures.map((one) => (
                 <p key={one.number}>
                     <Shape kind={one.holds ? 'done' : 'unknown'} size={18} /> <b>{one.name}</b>
                     {one.role !== '' && `, ${one.role}`}, {localClock(one.at)}
                     <span className="cap">
                         {' '}
-                        entry {one.number}, {one.hash.slice(0, 16)}…
-                        {one.brought && ' Signed in the job that the file was of; nobody stands for it here by that.'}
-                        {!one.holds && !one.brought && ' Something was added or changed since.'}
+                        {t`entry ${one.number}, ${one.hash.slice(0, 16)}…`}
+                        {one.brought && t` Signed in the job that the file was of; nobody stands for it here by that.`}
+                        {!one.holds && !one.brought && t` Something was added or changed since.`}
                     </span>
                 </p>
             ))}

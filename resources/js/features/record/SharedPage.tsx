@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { sharedQuery } from '../../api/queries';
@@ -13,12 +15,12 @@ export function SharedPage() {
         <>
             <header className="head">
                 <span className="brand">
-                    <BrandGlyph /> Fall Bend
+                    <BrandGlyph /> {t`Fall Bend`}
                 </span>
                 <div className="fill" />
                 {data && (
                     <span className="cap">
-                        For {data.for}, until {localClock(data.expires_at)}. To be read only.
+                        {t`For ${data.for}, until ${localClock(data.expires_at)}. To be read only.`}
                     </span>
                 )}
             </header>
@@ -32,8 +34,10 @@ export function SharedPage() {
                     <div className="record-read">
                         <RecordView record={data.record} open={null} pictures={`/api/shared/${token}/photographs`} />
                         <p className="cap">
-                            What stands here is what the crew logged. The local code, the inspector and licensed
-                            practice decide.
+                            <Trans>
+                                What stands here is what the crew logged. The local code, the inspector and licensed
+                                practice decide.
+                            </Trans>
                         </p>
                     </div>
                 )}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { makeShare, sharesQuery, withdrawShare } from '../../api/queries';
 import type { Share } from '../../api/types';
@@ -26,23 +27,23 @@ export function Shares({ job, link, onLink }: Props) {
         await again();
     });
     return (
-        <section className="record-form" aria-label="Links to it">
-            <h2>A link to read it</h2>
+        <section className="record-form" aria-label={t`Links to it`}>
+            <h2>{t`A link to read it`}</h2>
             <form onSubmit={onSubmit}>
                 <label className="choice">
-                    <span className="cap">For whom</span>
-                    <input name="for" maxLength={80} autoComplete="off" placeholder="inspector, owner" />
+                    <span className="cap">{t`For whom`}</span>
+                    <input name="for" maxLength={80} autoComplete="off" placeholder={t`inspector, owner`} />
                 </label>
                 <label className="choice">
-                    <span className="cap">It runs out after</span>
+                    <span className="cap">{t`It runs out after`}</span>
                     <select name="days" defaultValue="30">
-                        <option value="7">7 days</option>
-                        <option value="30">30 days</option>
-                        <option value="365">a year</option>
+                        <option value="7">{t`7 days`}</option>
+                        <option value="30">{t`30 days`}</option>
+                        <option value="365">{t`a year`}</option>
                     </select>
                 </label>
                 <button type="submit" className="glue-joined" disabled={busy}>
-                    Make a link
+                    {t`Make a link`}
                 </button>
                 <Problem text={problem} />
             </form>
@@ -51,7 +52,7 @@ export function Shares({ job, link, onLink }: Props) {
                     <Squares text={link} />
                     <p>
                         <a href={link}>{link}</a>
-                        <span className="cap"> It is shown this once: copy it, or print the PDF with it now.</span>
+                        <span className="cap"> {t`It is shown this once: copy it, or print the PDF with it now.`}</span>
                     </p>
                 </div>
             )}
@@ -76,12 +77,12 @@ function ShareLine({ share, job, onWithdrawn }: { share: Share; job: string; onW
             <span>
                 <Shape kind={share.open ? 'done' : 'open'} size={16} /> {share.for}
                 <span className="cap">
-                    {share.open ? ` until ${localClock(share.expires_at)}` : ' opens nothing any more'}, {share.by}
+                    {share.open ? t` until ${localClock(share.expires_at)}` : t` opens nothing any more`}, {share.by}
                 </span>
             </span>
             {share.open && (
                 <button type="button" className="plain small" disabled={busy} onClick={() => void attempt(withdraw)}>
-                    Withdraw
+                    {t`Withdraw`}
                 </button>
             )}
             <Problem text={problem} />

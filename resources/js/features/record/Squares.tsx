@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { squaresOf } from './squares';
 
 const [LIGHT, SIDE] = [4, 168];
@@ -10,7 +11,13 @@ export function Squares({ text }: { text: string }) {
         .flatMap((row, y) => [...row].map((cell, x) => (cell === '1' ? `M${x + LIGHT} ${y + LIGHT}h1v1h-1z` : '')))
         .join('');
     return (
-        <svg width={SIDE} height={SIDE} viewBox={`0 0 ${count} ${count}`} role="img" aria-label="The link for a camera">
+        <svg
+            width={SIDE}
+            height={SIDE}
+            viewBox={`0 0 ${count} ${count}`}
+            role="img"
+            aria-label={t`The link for a camera`}
+        >
             <rect width={count} height={count} fill="#fff" />
             <path d={path} fill="#000" shapeRendering="crispEdges" />
         </svg>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 /** A phone's picture says no more at this width, and goes through a thin line. */
 const WIDEST = 1_600;
 
@@ -10,7 +11,7 @@ export function smaller(width: number, height: number): { width: number; height:
 /** A picture as JPEG of at most 1,600 points; what else is in the file, such as the place, stays on the device. */
 export async function shrunk(file: File): Promise<Blob> {
     const picture = await createImageBitmap(file).catch(() => {
-        throw new Error(`${file.name} is no picture that this browser can show.`);
+        throw new Error(t`${file.name} is no picture that this browser can show.`);
     });
     const canvas = document.createElement('canvas');
     Object.assign(canvas, smaller(picture.width, picture.height));
@@ -18,7 +19,7 @@ export async function shrunk(file: File): Promise<Blob> {
     picture.close();
     return new Promise((done, fail) =>
         canvas.toBlob(
-            (blob) => (blob ? done(blob) : fail(new Error('The picture could not be made smaller.'))),
+            (blob) => (blob ? done(blob) : fail(new Error(t`The picture could not be made smaller.`))),
             'image/jpeg',
             0.85,
         ),

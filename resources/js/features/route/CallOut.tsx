@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useLayoutEffect, useState, type KeyboardEvent, type ReactNode, type RefObject } from 'react';
 import type { LegReport, RunReport, Tape, Units } from '../../api/types';
 import { useGuide } from '../../shared/guide';
@@ -59,8 +61,8 @@ export function CallOut({ run, editor, field, selectedLeg }: Props) {
     return (
         <div className="say-line">
             <label className="lab" htmlFor="call-out">
-                <b>Call it out</b>
-                <span className="cap">length, way, turn, fall</span>
+                <b>{t`Call it out`}</b>
+                <span className="cap">{t`length, way, turn, fall`}</span>
             </label>
             <div>
                 <CallField
@@ -164,7 +166,7 @@ function CallField({ field, text, placeholder, marks, ghost, isWrong, onSay, onC
 /** What may come next, at a tap: the field keeps the focus. */
 function NextOnes({ next: { hint, words }, onWord }: { next: NextWords; onWord: (word: string) => void }) {
     return (
-        <div className="next-words" role="group" aria-label="What may come next">
+        <div className="next-words" role="group" aria-label={t`What may come next`}>
             {hint !== null && <span className="cap">{hint}</span>}
             {words.map((word) => (
                 <button
@@ -174,7 +176,7 @@ function NextOnes({ next: { hint, words }, onWord }: { next: NextWords; onWord: 
                     onMouseDown={(event) => event.preventDefault()}
                     onClick={() => onWord(word)}
                 >
-                    {word === '/' ? '/ next leg' : word}
+                    {word === '/' ? t`/ next leg` : word}
                 </button>
             ))}
         </div>
@@ -226,15 +228,18 @@ function ReadBack({ editor, run, leg, isUnheard, complaint, waiting, saying }: B
             ) : complaint !== undefined ? (
                 complain(complaint)
             ) : waiting ? (
-                complain(`Leg ${waiting.number} was not understood; its words are kept.`)
+                complain(t`Leg ${waiting.number} was not understood; its words are kept.`)
             ) : leg ? (
                 <>
-                    Leg {leg.number} is read as: <b>{leg.read_back}</b>. {totalsInWords(run, editor.evaluation.units)}
+                    <Trans>
+                        Leg {leg.number} is read as: <b>{leg.read_back}</b>.{' '}
+                        {totalsInWords(run, editor.evaluation.units)}
+                    </Trans>
                 </>
             ) : saying !== null ? (
-                <>Leg {saying} is being read.</>
+                <>{t`Leg ${saying} is being read.`}</>
             ) : (
-                <>Say the first leg: how long, and which way. Put a / between two legs.</>
+                <>{t`Say the first leg: how long, and which way. Put a / between two legs.`}</>
             )}
             {editor.problem && (
                 <span className="complaint" role="alert">
@@ -249,9 +254,11 @@ function ReadBack({ editor, run, leg, isUnheard, complaint, waiting, saying }: B
 /** What was typed and has no answer yet: what stands under the line is not what it says. */
 function notReadInWords({ saving, stored }: JobEditor): string {
     const [why, until] =
-        saving === 'offline' ? ['the server does not answer', 'it does'] : ['you are no longer signed in', 'you are'];
-    const kept = stored ? 'What you typed is stored on this device, and' : 'Leave this page open: what you typed is';
-    return `Not read yet: ${why}. ${kept} read as soon as ${until}.`;
+        saving === 'offline'
+            ? [t`the server does not answer`, t`it does`]
+            : [t`you are no longer signed in`, t`you are`];
+    const kept = stored ? t`What you typed is stored on this device, and` : t`Leave this page open: what you typed is`;
+    return t`Not read yet: ${why}. ${kept} read as soon as ${until}.`;
 }
 
 /** The run as a whole: its length on the tape, its fall, and what is left of the levelled difference. */
@@ -260,11 +267,11 @@ function totalsInWords(run: RunReport, units: Units): string {
     const said = (length: Tape): string => (units === 'inch' ? `${length.inch} in` : `${length.metric} mm`);
     const left =
         whole && remaining && Math.abs(remaining.mm) > 0.8
-            ? `, ${said(remaining).replace('-', '')} ${remaining.mm > 0 ? 'left over' : 'too much'}`
+            ? `, ${said(remaining).replace('-', '')} ${remaining.mm > 0 ? t`left over` : t`too much`}`
             : '';
     const length = units === 'inch' ? tape.feet : said(tape);
-    const way = fall.mm < 0 ? 'rises' : 'falls';
-    return `The run is ${length} on the tape and ${way} ${said(fall).replace('-', '')}${left}.`;
+    const way = fall.mm < 0 ? t`rises` : t`falls`;
+    return t`The run is ${length} on the tape and ${way} ${said(fall).replace('-', '')}${left}.`;
 }
 
 /** Where each phrase of the line stands. */

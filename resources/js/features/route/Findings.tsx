@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { jointMark } from '../../shared/marks';
@@ -57,11 +58,11 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
     };
 
     return (
-        <section className="finds" aria-label="Findings" ref={list} onKeyDown={walk}>
+        <section className="finds" aria-label={t`Findings`} ref={list} onKeyDown={walk}>
             {run.findings.length === 0 && run.legs.length > 0 && (
                 <p className="none">
-                    <Shape kind="done" size={18} /> Nothing stands against this run. The local code and the licensed
-                    plumber decide.
+                    <Shape kind="done" size={18} />{' '}
+                    {t`Nothing stands against this run. The local code and the licensed plumber decide.`}
                 </p>
             )}
             {run.findings.map((finding, index) => (
@@ -113,7 +114,7 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
                     <details>
                         <summary>
                             {finding.source.source}
-                            {finding.source.confidence !== 'high' && `, ${finding.source.confidence} confidence`}
+                            {finding.source.confidence !== 'high' && t`, ${finding.source.confidence} confidence`}
                         </summary>
                         <p className="cap">{trustInWords(finding.source)}</p>
                     </details>
@@ -130,7 +131,7 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
                 ))}
                 {(finding.rule === 'catalogue.doubtful' || finding.rule === 'fitting.reckoned') && (
                     <button type="button" className="plain small" onClick={onMeasure}>
-                        Enter what you measured
+                        {t`Enter what you measured`}
                     </button>
                 )}
                 {finding.rule.startsWith('joint.') && finding.rule !== 'joint.strain' && (
@@ -139,12 +140,12 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
                         className="plain small"
                         onClick={() => onStation(finding.rule === 'joint.unknownPipe' ? 'look' : 'joints')}
                     >
-                        {finding.rule === 'joint.unknownPipe' ? 'Identify it' : 'Choose at Joints'}
+                        {finding.rule === 'joint.unknownPipe' ? t`Identify it` : t`Choose at Joints`}
                     </button>
                 )}
                 {finding.rule === 'run.notLevelled' && (
                     <button type="button" className="plain small" onClick={onRun}>
-                        Enter the difference
+                        {t`Enter the difference`}
                     </button>
                 )}
             </div>
@@ -155,9 +156,9 @@ function FindingCard({ finding, run, isLit, mendings, onShow, onMend, onMeasure,
 function placeOf(finding: Finding, run: RunReport): string {
     const { leg, piece, joint } = finding.where;
     const parts = [
-        leg !== null && `leg ${leg}`,
-        piece !== null && `piece ${piece}`,
-        joint !== null && `at joint ${jointMark(run.figure, joint)}`,
+        leg !== null && t`leg ${leg}`,
+        piece !== null && t`piece ${piece}`,
+        joint !== null && t`at joint ${jointMark(run.figure, joint)}`,
     ].filter(Boolean);
     return parts.length > 0 ? `${parts.join(', ')}: ` : '';
 }

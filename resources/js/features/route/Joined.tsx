@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { joinedQuery } from '../../api/queries';
 import type { JobEditor } from '../../editing';
@@ -13,7 +14,7 @@ export function Joined({ run, editor }: { run: string; editor: JobEditor }) {
     }).data?.findings;
     if (!findings || findings.length === 0) return null;
     return (
-        <section className="joined-already" aria-label="Joined already">
+        <section className="joined-already" aria-label={t`Joined already`}>
             <FindingLines findings={findings} />
         </section>
     );

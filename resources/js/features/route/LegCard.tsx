@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState } from 'react';
 import type { JobLeg, JobRun, LegReport, RunReport, Tape, Units } from '../../api/types';
 import { NotKnown } from '../../drawing/NotKnown';
@@ -29,20 +31,20 @@ interface Props {
 
 const WAYS: JobLeg['way'][] = ['left', 'right', 'down', 'up', 'on', 'ahead', 'back', 'north', 'east', 'south', 'west'];
 const FITTINGS = [
-    ['', 'what suits'],
+    ['', t`what suits`],
     ['quarter', 'short 90'],
-    ['long-sweep', 'long sweep 90'],
+    ['long-sweep', t`long sweep 90`],
     ['sixth', '60'],
     ['eighth', '45'],
     ['sixteenth', '22½'],
     ['eighth+eighth', '45 + 45, rolled'],
     ['eighth+sixteenth', '45 + 22½, rolled'],
     ['sixteenth+sixteenth', '22½ + 22½, rolled'],
-    ['closet', 'closet bend'],
+    ['closet', t`closet bend`],
 ] as const;
 
 const METRIC_FITTINGS = [
-    ['', 'what suits'],
+    ['', t`what suits`],
     ['knuckle', 'knuckle 90'],
     ['swept', 'swept 92½'],
     ['eighth', '45'],
@@ -70,10 +72,10 @@ export function LegCard({ leg, run, plan, editor, onAdd }: Props) {
                     className="plain"
                     onClick={() => editor.changeRun(plan.id, (old) => removeLeg(old, leg.id))}
                 >
-                    Take this leg out
+                    {t`Take this leg out`}
                 </button>
                 <button type="button" className="plain" onClick={onAdd}>
-                    Add a leg after it
+                    {t`Add a leg after it`}
                 </button>
             </div>
         </div>
@@ -102,7 +104,7 @@ function LegFields({ leg, run, said, units, onChange: change }: FieldsProps) {
                 {leg.length && <Said tape={leg.length} units={units} feet />}
             </Stepper>
             <Stepper
-                caption={leg.upright ? 'Fall: upright' : 'Fall'}
+                caption={leg.upright ? t`Fall: upright` : t`Fall`}
                 less="flatter"
                 more="steeper"
                 onStep={(steps) => change((one) => stepFall(one, leg, units, steps))}
@@ -123,7 +125,7 @@ function LegChoices({ leg, run, said, onChange: change }: Omit<FieldsProps, 'uni
     return (
         <>
             <label className="choice">
-                <span className="cap">Way</span>
+                <span className="cap">{t`Way`}</span>
                 <select
                     value={said.way}
                     onChange={(event) => change((one) => setWay(one, event.target.value as JobLeg['way']))}
@@ -134,7 +136,7 @@ function LegChoices({ leg, run, said, onChange: change }: Omit<FieldsProps, 'uni
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Measured</span>
+                <span className="cap">{t`Measured`}</span>
                 <select
                     value={said.measured ?? 'centre'}
                     onChange={(event) =>
@@ -144,12 +146,12 @@ function LegChoices({ leg, run, said, onChange: change }: Omit<FieldsProps, 'uni
                         }))
                     }
                 >
-                    <option value="centre">centre to centre</option>
-                    <option value="stop">stop to stop</option>
+                    <option value="centre">{t`center to center`}</option>
+                    <option value="stop">{t`stop to stop`}</option>
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">{leg.upright ? 'Its length' : 'Its fall'}</span>
+                <span className="cap">{leg.upright ? t`Its length` : t`Its fall`}</span>
                 <select
                     value={said.takes ?? ''}
                     onChange={(event) =>
@@ -162,16 +164,16 @@ function LegChoices({ leg, run, said, onChange: change }: Omit<FieldsProps, 'uni
                         )
                     }
                 >
-                    <option value="">as said</option>
+                    <option value="">{t`as said`}</option>
                     {leg.upright ? (
-                        <option value="rest">the rest, between the levels</option>
+                        <option value="rest">{t`the rest, between the levels`}</option>
                     ) : (
-                        <option value="share">shared, between the levels</option>
+                        <option value="share">{t`shared, between the levels`}</option>
                     )}
                 </select>
             </label>
             <label className="choice">
-                <span className="cap">Bend into it</span>
+                <span className="cap">{t`Bend into it`}</span>
                 <select
                     value={fittingKey(said)}
                     disabled={leg.number === 1}
@@ -210,7 +212,7 @@ function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'
                             {rolledInWords(fitting) !== '' && `, ${rolledInWords(fitting)}`}
                             {fitting.mark && Math.round(Math.abs(fitting.roll_deg ?? 0)) > 0 && (
                                 <>
-                                    : mark <Said tape={unsigned(fitting.mark)} units={units} unit /> round
+                                    {t`: mark`} <Said tape={unsigned(fitting.mark)} units={units} unit /> {t`round`}
                                 </>
                             )}
                         </li>
@@ -221,7 +223,9 @@ function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'
                 <p className="cuts">
                     {pieces.map((piece) => (
                         <span key={piece.key}>
-                            <span className="tagp">{piece.letter}</span> cut{' '}
+                            <Trans>
+                                <span className="tagp">{piece.letter}</span> cut
+                            </Trans>{' '}
                             <b className="mk">
                                 {piece.known ? <Said tape={piece.cut} units={units} unit /> : <NotKnown />}
                             </b>{' '}
@@ -229,7 +233,7 @@ function MadeUpOf({ leg, run, units }: Pick<FieldsProps, 'leg' | 'run' | 'units'
                             {piece.doubt && (
                                 <span className="cap">
                                     {' '}
-                                    ± {withinInWords(piece.doubt.mm, units)}: cut long, dry-fit, trim
+                                    {t`± ${withinInWords(piece.doubt.mm, units)}: cut long, dry-fit, trim`}
                                 </span>
                             )}
                         </span>
@@ -258,7 +262,7 @@ function PhraseField({ leg, run, editor }: { leg: LegReport; run: RunReport; edi
     };
     return (
         <label className="choice whole">
-            <span className="cap">In words</span>
+            <span className="cap">{t`In words`}</span>
             <input
                 value={text}
                 onChange={(event) => setText(event.target.value)}

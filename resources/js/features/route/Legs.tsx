@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState } from 'react';
 import type { JobRun, LegReport, RunReport } from '../../api/types';
 import { Said, SaidFall } from '../../drawing/Said';
@@ -35,7 +36,7 @@ export function Legs({ run, plan, editor, selection }: Props) {
     };
 
     return (
-        <section className="legs" aria-label="Legs">
+        <section className="legs" aria-label={t`Legs`}>
             {run.legs.map((leg) => (
                 <div key={leg.id} className={open === leg.id ? 'leg open' : 'leg'}>
                     <button
@@ -70,7 +71,7 @@ export function Legs({ run, plan, editor, selection }: Props) {
                 </div>
             ))}
             <button type="button" className="add-leg" onClick={() => add(null)}>
-                + Add a leg
+                {t`+ Add a leg`}
             </button>
         </section>
     );
@@ -79,9 +80,9 @@ export function Legs({ run, plan, editor, selection }: Props) {
 function wayWords(leg: LegReport): string {
     const turn = leg.turn_deg !== null && leg.turn_deg > 2 ? ` ${Math.round(leg.turn_deg)}°` : '';
     const words: Record<string, string> = {
-        on: 'straight on',
-        left: 'to the left',
-        right: 'to the right',
+        on: t`straight on`,
+        left: t`to the left`,
+        right: t`to the right`,
         down: 'down',
         up: 'up',
     };

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
 import Modal from 'react-bootstrap/Modal';
@@ -15,8 +17,8 @@ export function Obstacles({ leg, run, editor }: { leg: LegReport; run: string; e
     const own = (editor.document.obstacles ?? []).filter((one) => one.run === run && one.leg === leg.id);
     return (
         <div className="whole obstacles">
-            <span className="cap">Goes through</span>
-            {own.length === 0 && <p className="cap">nothing entered</p>}
+            <span className="cap">{t`Goes through`}</span>
+            {own.length === 0 && <p className="cap">{t`nothing entered`}</p>}
             <ul className="made-up">
                 {own.map((obstacle) => (
                     <li key={obstacle.id}>
@@ -31,13 +33,13 @@ export function Obstacles({ leg, run, editor }: { leg: LegReport; run: string; e
                                 }))
                             }
                         >
-                            Remove
+                            {t`Remove`}
                         </button>
                     </li>
                 ))}
             </ul>
             <button type="button" className="plain small" onClick={() => setAdding(true)}>
-                Add what it goes through
+                {t`Add what it goes through`}
             </button>
             {adding && <ObstacleDialog leg={leg} run={run} editor={editor} onClose={() => setAdding(false)} />}
         </div>
@@ -76,10 +78,10 @@ function ObstacleDialog({
     return (
         <Modal show onHide={onClose} aria-labelledby="obstacle-title">
             <Modal.Body>
-                <h2 id="obstacle-title">Leg {leg.number} goes through</h2>
+                <h2 id="obstacle-title">{t`Leg ${leg.number} goes through`}</h2>
                 <Form className="run-form" onSubmit={(event) => void submit(event)}>
                     <Form.Group controlId="obstacle-kind">
-                        <Form.Label>What</Form.Label>
+                        <Form.Label>{t`What`}</Form.Label>
                         <Form.Select
                             value={kind}
                             onChange={(event) => setKind(event.target.value as JobObstacle['kind'])}
@@ -93,13 +95,15 @@ function ObstacleDialog({
                         </Form.Select>
                     </Form.Group>
                     <Form.Group controlId="obstacle-what">
-                        <Form.Label>Called</Form.Label>
-                        <Form.Control name="what" maxLength={80} placeholder="joist, 2 × 10" />
+                        <Form.Label>{t`Called`}</Form.Label>
+                        <Form.Control name="what" maxLength={80} placeholder={t`joist, 2 × 10`} />
                     </Form.Group>
                     <ObstacleFields kind={kind} units={units} />
                     <p className="say whole">
-                        Structural timber: ask before cutting. The product advises; the engineer and the local code
-                        decide.
+                        <Trans>
+                            Structural lumber: ask before cutting. The product advises; the engineer and the local code
+                            decide.
+                        </Trans>
                     </p>
                     <FormActs leave="Leave it" onLeave={onClose} send="Keep" />
                 </Form>
@@ -152,45 +156,45 @@ function ObstacleFields({ kind, units }: { kind: JobObstacle['kind']; units: Uni
     );
     return (
         <>
-            {length('at', 'Along the leg, to the middle of the first')}
+            {length('at', t`Along the leg, to the middle of the first`)}
             {fields.includes('every') && (
                 <>
                     <Form.Group controlId="obstacle-count">
-                        <Form.Label>How many</Form.Label>
+                        <Form.Label>{t`How many`}</Form.Label>
                         <Form.Control name="count" type="number" min={1} max={500} defaultValue={1} />
                     </Form.Group>
-                    {length('every', 'From one to the next')}
+                    {length('every', t`From one to the next`)}
                 </>
             )}
             {fields.includes('depth') &&
-                length('depth', kind === 'stud' || kind === 'plate' ? 'Its width, across the wall' : 'Its depth')}
+                length('depth', kind === 'stud' || kind === 'plate' ? t`Its width, across the wall` : t`Its depth`)}
             {fields.includes('top') &&
                 length(
                     'top',
                     kind === 'stud'
-                        ? 'From its face to the middle of the pipe'
-                        : 'From its top down to the middle of the pipe',
+                        ? t`From its face to the middle of the pipe`
+                        : t`From its top down to the middle of the pipe`,
                 )}
-            {fields.includes('span') && length('span', 'Its span')}
-            {fields.includes('bearing') && length('bearing', 'From the nearer bearing')}
-            {fields.includes('allowed') && length('allowed', 'Largest hole that its maker allows there')}
-            {fields.includes('gap') && length('gap', 'Distance from the pipe')}
-            {fields.includes('length') && length('length', 'How long the stretch is')}
+            {fields.includes('span') && length('span', t`Its span`)}
+            {fields.includes('bearing') && length('bearing', t`From the nearer bearing`)}
+            {fields.includes('allowed') && length('allowed', t`Largest hole that its maker allows there`)}
+            {fields.includes('gap') && length('gap', t`Distance from the pipe`)}
+            {fields.includes('length') && length('length', t`How long the stretch is`)}
             {fields.includes('cut') && (
                 <Form.Group controlId="obstacle-cut">
-                    <Form.Label>It is</Form.Label>
+                    <Form.Label>{t`It is`}</Form.Label>
                     <Form.Select name="cut">
-                        <option value="hole">drilled</option>
-                        <option value="notch">notched</option>
+                        <option value="hole">{t`drilled`}</option>
+                        <option value="notch">{t`notched`}</option>
                     </Form.Select>
                 </Form.Group>
             )}
             {fields.includes('bearing_wall') && (
-                <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label="In a bearing wall" />
+                <Form.Check id="obstacle-bearing-wall" name="bearing_wall" label={t`In a bearing wall`} />
             )}
-            {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label="Rated for fire" />}
+            {fields.includes('rated') && <Form.Check id="obstacle-rated" name="rated" label={t`Rated for fire`} />}
             {fields.includes('rated') && (
-                <Form.Check id="obstacle-sealed" name="sealed" label="Sealed by a listed system" />
+                <Form.Check id="obstacle-sealed" name="sealed" label={t`Sealed by a listed system`} />
             )}
         </>
     );

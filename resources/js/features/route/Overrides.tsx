@@ -1,18 +1,20 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { smallInWords } from '../../shared/lengths';
 
 const FIELDS: Record<string, string> = {
-    take_off_mm: 'centre to stop',
-    spigot_mm: 'centre to spigot',
-    outlet_mm: 'centre to stop of the outlet',
-    run_in_mm: 'up the run, to the stop',
-    run_out_mm: 'down the run, to the stop',
-    branch_mm: 'along the branch, to the stop',
+    take_off_mm: t`center to stop`,
+    spigot_mm: t`center to spigot`,
+    outlet_mm: t`center to stop of the outlet`,
+    run_in_mm: t`up the run, to the stop`,
+    run_out_mm: t`down the run, to the stop`,
+    branch_mm: t`along the branch, to the stop`,
     stop_mm: 'stop',
-    offset_mm: 'stop to stop',
+    offset_mm: t`stop to stop`,
     length_mm: 'length',
-    body_mm: 'stop to face',
+    body_mm: t`stop to face`,
 };
 
 type Override = NonNullable<NonNullable<JobEditor['document']['overrides']>['catalogue']>[number];
@@ -36,8 +38,10 @@ export function Overrides({ editor, run }: Props) {
     ];
     const line = (override: Override, name: string) => (
         <p key={`${override.table} ${override.row} ${override.field}`}>
-            {name}, {FIELDS[override.field] ?? override.field}: {smallInWords(override.value, editor.evaluation.units)},
-            yours.{' '}
+            <Trans>
+                {name}, {FIELDS[override.field] ?? override.field}:{' '}
+                {smallInWords(override.value, editor.evaluation.units)}, yours.
+            </Trans>{' '}
             <button
                 type="button"
                 className="plain small"
@@ -48,7 +52,7 @@ export function Overrides({ editor, run }: Props) {
                     }))
                 }
             >
-                Back to the catalogue
+                {t`Back to the catalog`}
             </button>
         </p>
     );
@@ -56,14 +60,14 @@ export function Overrides({ editor, run }: Props) {
         <div className="f measured">
             <span className="tagp">✓</span>
             <div>
-                <b>Measured by you</b>
+                <b>{t`Measured by you`}</b>
                 {here.map((override) => line(override, nameHere(override) ?? ''))}
                 {elsewhere.length > 0 && (
                     <details>
                         <summary>
                             {here.length > 0
-                                ? `${elsewhere.length} more in this job`
-                                : `${elsewhere.length} in this job`}
+                                ? t`${elsewhere.length} more in this job`
+                                : t`${elsewhere.length} in this job`}
                         </summary>
                         {elsewhere.map((override) => line(override, named(override)))}
                     </details>

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { RunReport } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
@@ -22,9 +24,11 @@ export function PhoneActs({
     return (
         <div className="phone-acts">
             <button type="button" onClick={() => selection.selectFinding((at + 1) % count)}>
-                Next finding
-                <br />
-                {at >= 0 ? `${at + 1} of ${count}` : count}
+                <Trans>
+                    Next finding
+                    <br />
+                    {at >= 0 ? t`${at + 1} of ${count}` : count}
+                </Trans>
             </button>
             <button
                 type="button"
@@ -32,7 +36,7 @@ export function PhoneActs({
                 disabled={!mending}
                 onClick={() => mending && plan && editor.changeRun(mending.run ?? plan.id, mending.edit)}
             >
-                {mending?.label ?? (finding ? finding.remedy : 'Choose a finding')}
+                {mending?.label ?? (finding ? finding.remedy : t`Choose a finding`)}
             </button>
         </div>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type RefObject } from 'react';
 import { TurnableIso } from '../../drawing/iso/TurnableIso';
 import { IsoOrModel } from '../../drawing/model/IsoOrModel';
@@ -34,7 +35,7 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
             <Joined run={run.id} editor={editor} />
             <div className="cols">
                 <Legs run={run} plan={plan} editor={editor} selection={selection} />
-                <section className="iso-col" aria-label="Isometric">
+                <section className="iso-col" aria-label={t`Isometric`}>
                     {iso ? (
                         <IsoOrModel
                             evaluation={editor.evaluation}
@@ -50,7 +51,7 @@ export function Route({ run, plan, editor, selection, callOut, phone, onRun, onS
                         </IsoOrModel>
                     ) : (
                         <button type="button" className="plain on-demand" onClick={() => setIso(true)}>
-                            Show the isometric
+                            {t`Show the isometric`}
                         </button>
                     )}
                 </section>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { changeLeg, isRead, setFall } from './legEdits';
 
@@ -25,7 +26,7 @@ function rolled(params: Finding['params'], which: string): Mending[] {
     if (typeof fitting !== 'string' || typeof run !== 'string') return [];
     return [
         {
-            label: `${fitting} and ${bend}, rolled ${Math.round(number('roll_deg'))}°`,
+            label: t`${fitting} and ${String(bend)}, rolled ${Math.round(number('roll_deg'))}°`,
             run,
             edit: (old) => {
                 const last = old.legs.at(-1);
@@ -64,7 +65,7 @@ function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mending | nu
     const said = plan.legs.find((one) => one.id === leg?.id);
     if (!leg || !said || !('way' in said)) return null;
     const letter = leg.pieces[0];
-    const name = letter ? `Lay ${letter}` : `Lay leg ${leg.number}`;
+    const name = letter ? t`Lay ${letter}` : t`Lay leg ${leg.number}`;
     const least = finding.params.least_mm_per_m;
     if (
         ['fall.least', 'fall.none', 'fall.byApproval'].includes(finding.rule) &&
@@ -72,7 +73,7 @@ function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mending | nu
         least > 0
     ) {
         return {
-            label: `${name} at the least fall`,
+            label: t`${name} at the least fall`,
             edit: (old) => changeLeg(old, leg.id, (one) => setFall(one, least)),
         };
     }
@@ -82,13 +83,13 @@ function mendingOf(finding: Finding, run: RunReport, plan: JobRun): Mending | nu
         const mark = 25.4 / 16;
         const length = Math.ceil(needed / mark - 1e-6) * mark;
         return {
-            label: `Make leg ${leg.number} long enough`,
+            label: t`Make leg ${leg.number} long enough`,
             edit: (old) => changeLeg(old, leg.id, (one) => ({ ...one, length_mm: Math.round(length * 1e6) / 1e6 })),
         };
     }
     if (finding.rule === 'turn.pattern' || finding.rule === 'turn.patternDoubtful' || finding.rule === 'joint.strain') {
         return {
-            label: 'Leave the choice of bend open',
+            label: t`Leave the choice of bend open`,
             edit: (old) =>
                 changeLeg(old, leg.id, (one) => {
                     const { fitting: _, ...rest } = one;

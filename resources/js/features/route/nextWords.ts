@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
 
 /** Words that may come next in a call-out: what is shown on their button, and what is put at the end of the line. */
@@ -22,8 +23,8 @@ export function nextWords(text: string, units: Units): NextWords {
     if (phrase === '') return { hint: null, words: phrases.length > 1 ? WAYS : FIRST_WAYS };
     if (/(?:^|\s)fall$/i.test(phrase)) return { hint: null, words: isInch ? ['1/4', '1/8', '1/2'] : ['1:40', '1:80'] };
     if (/(?:^|\s)with$/i.test(phrase)) return { hint: null, words: ['long sweep', '45+45'] };
-    if (/(?:^|\s)(?:drop|rise)$/i.test(phrase)) return { hint: isInch ? 'how far: 1-1/2' : 'how far: 35', words: [] };
-    if (WAY.test(phrase)) return { hint: isInch ? "how long: 20, 4' 6, 38-1/2" : 'how long: 1220', words: [] };
+    if (/(?:^|\s)(?:drop|rise)$/i.test(phrase)) return { hint: isInch ? t`how far: 1-1/2` : t`how far: 35`, words: [] };
+    if (WAY.test(phrase)) return { hint: isInch ? t`how long: 20, 4' 6, 38-1/2` : t`how long: 1220`, words: [] };
     if (!HAS_WAY.test(`${phrase} `) || !LENGTH.test(phrase)) return { hint: null, words: [] };
     const falls = /(?:^|\s)(?:fall|drop|rise)\s/i.test(phrase);
     const more = ['to stop', 'with'].filter((word) => !phrase.toLowerCase().includes(word));

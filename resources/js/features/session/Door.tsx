@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { entranceQuery } from '../../api/people';
@@ -9,9 +10,9 @@ const FirstAccount = lazy(async () => ({ default: (await import('./FirstAccount'
 /** Signing in, or making the first account where there is none. */
 export function Door() {
     const entrance = useQuery(entranceQuery);
-    if (entrance.isPending) return <p className="waiting">One moment.</p>;
+    if (entrance.isPending) return <p className="waiting">{t`One moment.`}</p>;
     return (
-        <Suspense fallback={<p className="waiting">One moment.</p>}>
+        <Suspense fallback={<p className="waiting">{t`One moment.`}</p>}>
             {entrance.data?.first ? <FirstAccount /> : <SignIn />}
         </Suspense>
     );

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import Form from 'react-bootstrap/Form';
 import { makeFirstAccount } from '../../api/people';
@@ -24,23 +25,23 @@ export function FirstAccount() {
     );
     return (
         <Entrance
-            title="The first account"
-            say="Nobody has an account here yet. Make yours; then you invite the others."
+            title={t`The first account`}
+            say={t`Nobody has an account here yet. Make yours; then you invite the others.`}
         >
             <Form onSubmit={onSubmit}>
                 <NewPersonFields errors={errors} />
                 <Field
                     id="new-crew"
                     name="crew"
-                    label="What your crew is called"
-                    help="its jobs, numbers and prices are its own"
+                    label={t`What your crew is called`}
+                    help={t`its jobs, numbers and prices are its own`}
                     maxLength={80}
                     autoComplete="organization"
                     errors={errors}
                 />
                 <Problem text={problem} />
                 <button type="submit" className="main-act" disabled={busy}>
-                    Make the account
+                    {t`Make the account`}
                 </button>
             </Form>
         </Entrance>

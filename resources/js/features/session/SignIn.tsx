@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -25,24 +26,24 @@ export function SignIn() {
     };
 
     return (
-        <Entrance title="Sign in" say="From the tape to the cut ticket: drain, waste and vent.">
+        <Entrance title={t`Sign in`} say={t`From the tape to the cut ticket: drain, waste and vent.`}>
             <Form onSubmit={(event) => void submit(event)} aria-describedby={problem ? 'sign-in-problem' : undefined}>
                 <Form.Group controlId="email">
-                    <Form.Label>Email</Form.Label>
+                    <Form.Label>{t`Email`}</Form.Label>
                     <Form.Control name="email" type="email" autoComplete="username" required autoFocus />
                 </Form.Group>
                 <Form.Group controlId="password">
-                    <Form.Label>Password</Form.Label>
+                    <Form.Label>{t`Password`}</Form.Label>
                     <Form.Control name="password" type="password" autoComplete="current-password" required />
                 </Form.Group>
-                <Link to="/forgotten">Forgotten your password?</Link>
+                <Link to="/forgotten">{t`Forgotten your password?`}</Link>
                 {problem && (
                     <p id="sign-in-problem" className="problem" role="alert">
                         <Shape kind="stop" size={16} /> {problem}
                     </p>
                 )}
                 <button type="submit" className="main-act" disabled={busy}>
-                    Sign in
+                    {t`Sign in`}
                 </button>
             </Form>
         </Entrance>

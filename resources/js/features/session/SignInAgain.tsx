@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
@@ -35,18 +37,20 @@ export function SignInAgain({ account, onSignedIn }: { account: Account; onSigne
     return (
         <Modal show backdrop="static" keyboard={false} aria-labelledby="sign-in-again">
             <Modal.Body>
-                <h2 id="sign-in-again">You are no longer signed in</h2>
+                <h2 id="sign-in-again">{t`You are no longer signed in`}</h2>
                 <p className="say">
-                    What you said is stored on this device. Sign in again as {account.name}, and it is saved. Somebody
-                    else signs in from the start page; your changes wait for you.
+                    <Trans>
+                        What you said is stored on this device. Sign in again as {account.name}, and it is saved.
+                        Somebody else signs in from the start page; your changes wait for you.
+                    </Trans>
                 </p>
                 <Form onSubmit={(event) => void submit(event)}>
                     <Form.Group controlId="again-email">
-                        <Form.Label>Email</Form.Label>
+                        <Form.Label>{t`Email`}</Form.Label>
                         <Form.Control value={account.email} readOnly autoComplete="username" />
                     </Form.Group>
                     <Form.Group controlId="again-password">
-                        <Form.Label>Password</Form.Label>
+                        <Form.Label>{t`Password`}</Form.Label>
                         <Form.Control
                             name="password"
                             type="password"
@@ -58,10 +62,10 @@ export function SignInAgain({ account, onSignedIn }: { account: Account; onSigne
                     <Problem text={problem} />
                     <div className="acts">
                         <a className="plain" href="/">
-                            Start page
+                            {t`Start page`}
                         </a>
                         <button type="submit" className="main-act" disabled={busy}>
-                            Sign in
+                            {t`Sign in`}
                         </button>
                     </div>
                 </Form>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Outlet } from 'react-router';
 import { Suspense, useEffect, useState } from 'react';
@@ -16,14 +17,14 @@ export function SignedIn() {
     const choices = useQuery({ ...choicesQuery, enabled: account.isSuccess });
     const [isOut, setOut] = useState(false);
     useEffect(() => whenSignedOut(() => setOut(true)), []);
-    if (account.isPending) return <p className="waiting">One moment.</p>;
+    if (account.isPending) return <p className="waiting">{t`One moment.`}</p>;
     if (account.isError) {
         if (account.error instanceof CallFailed && account.error.status === 401) return <Door />;
         return (
             <div className="waiting" role="alert">
-                <p>No answer from the server.</p>
+                <p>{t`No answer from the server.`}</p>
                 <button type="button" className="plain" onClick={() => void account.refetch()}>
-                    Try again
+                    {t`Try again`}
                 </button>
             </div>
         );
@@ -31,7 +32,7 @@ export function SignedIn() {
     return (
         <>
             <NoAnswer />
-            {choices.isSuccess ? <Outlet /> : <p className="waiting">One moment.</p>}
+            {choices.isSuccess ? <Outlet /> : <p className="waiting">{t`One moment.`}</p>}
             <Suspense fallback={null}>
                 {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
             </Suspense>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { StartField } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 
@@ -30,7 +31,7 @@ export function Asked({ field, number, value, problem, onFocus, onChange }: Aske
                 <b>
                     <span className="start-no">{number}</span> {field.label}
                 </b>
-                {field.optional && <span className="cap"> or measure it later</span>}
+                {field.optional && <span className="cap"> {t`or measure it later`}</span>}
             </label>
             {field.choices.length > 0 ? (
                 <select {...common} onChange={(event) => onChange(event.target.value)}>
@@ -57,7 +58,7 @@ export function Asked({ field, number, value, problem, onFocus, onChange }: Aske
             {field.source && (
                 <span className="cap" id={`${id}-source`}>
                     {field.unsure && <Shape kind="unknown" size={13} />}{' '}
-                    {value === field.start ? `Not measured: ${field.source}` : 'Yours'}
+                    {value === field.start ? t`Not measured: ${field.source}` : t`Yours`}
                 </span>
             )}
             {problem && (

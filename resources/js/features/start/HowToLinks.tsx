@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { howTosQuery } from '../../api/queries';
@@ -8,8 +9,8 @@ export function HowToList() {
     const howTos = useQuery(howTosQuery('inch')).data?.how_to ?? [];
     if (howTos.length === 0) return null;
     return (
-        <section aria-label="How it is done">
-            <h2>How it is done</h2>
+        <section aria-label={t`How it is done`}>
+            <h2>{t`How it is done`}</h2>
             <ul className="start-list">
                 {howTos.map((one) => (
                     <li key={one.id}>
@@ -30,8 +31,8 @@ export function HowTosOf({ start }: { start: Start }) {
     const of = (useQuery(howTosQuery(units)).data?.how_to ?? []).filter((one: HowTo) => one.starts.includes(start.id));
     if (of.length === 0) return null;
     return (
-        <nav className="start-how" aria-label="How it is done">
-            <b>How it is done</b>
+        <nav className="start-how" aria-label={t`How it is done`}>
+            <b>{t`How it is done`}</b>
             <ul>
                 {of.map((one) => (
                     <li key={one.id}>

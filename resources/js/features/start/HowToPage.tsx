@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
@@ -17,12 +19,12 @@ export function HowToPage() {
     const [search, setSearch] = useSearchParams();
     const units: Units = search.get('units') === 'mm' ? 'mm' : 'inch';
     const howTos = useQuery(howTosQuery(units));
-    if (howTos.isPending) return <p className="waiting">Fetching it.</p>;
+    if (howTos.isPending) return <p className="waiting">{t`Fetching it.`}</p>;
     const howTo = howTos.data?.how_to.find((one) => one.id === id);
     if (!howTo)
         return (
             <p className="waiting" role="alert">
-                {howTos.error?.message ?? 'There is no such page.'} <Link to="/start">All of them</Link>
+                {howTos.error?.message ?? t`There is no such page.`} <Link to="/start">{t`All of them`}</Link>
             </p>
         );
     return (
@@ -56,10 +58,10 @@ function HowToForm({ howTo, units, onUnits }: Props) {
                         <Explained text={howTo.say} />
                     </p>
                     <label className="start-field">
-                        <b>Lengths are said in</b>
+                        <b>{t`Lengths are said in`}</b>
                         <select value={units} onChange={(event) => onUnits(event.target.value as Units)}>
-                            <option value="inch">feet and inches</option>
-                            <option value="mm">millimetres</option>
+                            <option value="inch">{t`feet and inches`}</option>
+                            <option value="mm">{t`millimeters`}</option>
                         </select>
                     </label>
                     {askedFields(howTo, values).map((field) => (
@@ -74,7 +76,7 @@ function HowToForm({ howTo, units, onUnits }: Props) {
                         />
                     ))}
                 </form>
-                <aside aria-label="What comes of it">
+                <aside aria-label={t`What comes of it`}>
                     {answer.isError && (
                         <p className="problem" role="alert">
                             {answer.error.message}
@@ -104,9 +106,9 @@ function Comes({ howTo, answer }: { howTo: HowTo; answer: HowToAnswer }) {
                         ))}
                     </dl>
                 )}
-                {answer.later.length > 0 && <p className="cap">To measure later: {answer.later.join('; ')}.</p>}
+                {answer.later.length > 0 && <p className="cap">{t`To measure later: ${answer.later.join('; ')}.`}</p>}
             </div>
-            <h2>Take along</h2>
+            <h2>{t`Take along`}</h2>
             <ul className="how-ticks">
                 {answer.parts.map((part) => (
                     <li key={part}>
@@ -116,7 +118,7 @@ function Comes({ howTo, answer }: { howTo: HowTo; answer: HowToAnswer }) {
                     </li>
                 ))}
             </ul>
-            <h2>Step by step</h2>
+            <h2>{t`Step by step`}</h2>
             <ol className="how-steps">
                 {answer.steps.map(({ do: what, say, caution }, i) => (
                     <li key={`${what} ${say}`} className={ticked.has(`${what} ${say}`) ? 'done' : ''}>
@@ -142,14 +144,16 @@ function Comes({ howTo, answer }: { howTo: HowTo; answer: HowToAnswer }) {
                 ))}
             </ol>
             <p className="cap">
-                The local code and the licensed plumber decide. What the makers of the parts say goes before.
+                <Trans>
+                    The local code and the licensed plumber decide. What the makers of the parts say goes before.
+                </Trans>
             </p>
             <p className="start-acts screen-only">
                 <button type="button" className="plain" onClick={() => window.print()}>
-                    Print it
+                    {t`Print it`}
                 </button>
                 <button type="button" className="plain" disabled={ticked.size === 0} onClick={clear}>
-                    Clear the ticks
+                    {t`Clear the ticks`}
                 </button>
             </p>
         </>

@@ -1,23 +1,24 @@
+import { t } from '@lingui/core/macro';
 import { Link } from 'react-router';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { useTitle } from '../../shared/useTitle';
 
 /** Head of the pages on which a job begins. */
-export function StartHead({ title, kind = 'A new job' }: { title: string; kind?: string }) {
+export function StartHead({ title, kind }: { title: string; kind?: string }) {
     useTitle(title);
     return (
         <header className="head">
             <Link className="brand" to="/">
-                <BrandGlyph /> Fall Bend
+                <BrandGlyph /> {t`Fall Bend`}
             </Link>
             <div className="wide">
-                <span className="cap">{kind}</span>
-                <b>{kind === 'A new job' ? 'What is the job?' : title}</b>
+                <span className="cap">{kind ?? t`A new job`}</span>
+                <b>{kind === undefined ? t`What is the job?` : title}</b>
             </div>
             <div className="fill" />
             <Link className="beside" to="/">
-                All jobs
+                {t`All jobs`}
             </Link>
             <Beside />
         </header>

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -80,13 +81,13 @@ function StartForm({ start }: { start: Start }) {
                     <BookAndName books={books} book={book} name={name} onBook={setBook} onName={setName} />
                     <p className="start-acts">
                         <button type="submit" className="main-act" disabled={isBusy}>
-                            Start the job
+                            {t`Start the job`}
                         </button>
                         <Link className="plain" to="/start">
-                            Another task
+                            {t`Another task`}
                         </Link>
                         <Link className="plain" to={`/start/${start.id}/paper`}>
-                            On paper, to take along
+                            {t`On paper, to take along`}
                         </Link>
                     </p>
                     {(problem || problems['']) && (
@@ -95,7 +96,7 @@ function StartForm({ start }: { start: Start }) {
                         </p>
                     )}
                 </form>
-                <aside aria-label="What comes of it">
+                <aside aria-label={t`What comes of it`}>
                     <StartPicture strokes={start.strokes} at={at} number={(field) => numberOf(start, field)} />
                     {made.isError && (
                         <p className="problem" role="alert">
@@ -122,7 +123,7 @@ function BookAndName({ books, book, name, onBook, onName }: BookAndNameProps) {
     return (
         <>
             <label className="start-field">
-                <b>Rulebook</b>
+                <b>{t`Rulebook`}</b>
                 <select id="start-rulebook" value={book} onChange={(event) => onBook(event.target.value)}>
                     {books.map((one) => (
                         <option key={one.key} value={one.key}>
@@ -132,7 +133,7 @@ function BookAndName({ books, book, name, onBook, onName }: BookAndNameProps) {
                 </select>
             </label>
             <label className="start-field">
-                <b>Name the job</b>
+                <b>{t`Name the job`}</b>
                 <input
                     id="start-name"
                     value={name}
@@ -167,7 +168,7 @@ function Comes({ answer, isCurrent }: { answer: StartAnswer; isCurrent: boolean 
                     ))}
                 </ul>
             )}
-            {later.length > 0 && <p className="cap">To measure later: {later.join('; ')}.</p>}
+            {later.length > 0 && <p className="cap">{t`To measure later: ${later.join('; ')}.`}</p>}
         </div>
     );
 }

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { Link } from 'react-router';
 import type { Start, StartField } from '../../api/types';
 import { ChosenStart } from './ChosenStart';
@@ -17,15 +19,15 @@ function Paper({ start }: { start: Start }) {
     return (
         <div className="starts">
             <div className="screen-only start-screen">
-                <StartHead title={`${start.name}, on paper`} />
+                <StartHead title={t`${start.name}, on paper`} />
             </div>
             <main className="start-paper">
                 <p className="start-acts screen-only">
                     <button type="button" className="main-act" onClick={() => window.print()}>
-                        Print it
+                        {t`Print it`}
                     </button>
                     <Link className="plain" to={`/start/${start.id}`}>
-                        Enter what was measured
+                        {t`Enter what was measured`}
                     </Link>
                 </p>
                 <h1>{start.name}</h1>
@@ -34,9 +36,9 @@ function Paper({ start }: { start: Start }) {
                 <table>
                     <thead>
                         <tr>
-                            <th scope="col">No.</th>
-                            <th scope="col">What, and how</th>
-                            <th scope="col">{start.region === 'us' ? 'Feet, inches' : 'Millimetres'}</th>
+                            <th scope="col">{t`No.`}</th>
+                            <th scope="col">{t`What, and how`}</th>
+                            <th scope="col">{start.region === 'us' ? t`Feet, inches` : t`Millimeters`}</th>
                         </tr>
                     </thead>
                     <tbody>
@@ -55,10 +57,14 @@ function Paper({ start }: { start: Start }) {
                     </tbody>
                 </table>
                 <p className="cap">
-                    Enter it later in the same order. What could not be measured is left empty, and is said to be
-                    missing.
+                    <Trans>
+                        Enter it later in the same order. What could not be measured is left empty, and is said to be
+                        missing.
+                    </Trans>
                 </p>
-                <p className="start-lines">Where: ______________________ When: ______________ Who: ______________</p>
+                <p className="start-lines">
+                    {t`Where: ______________________ When: ______________ Who: ______________`}
+                </p>
             </main>
         </div>
     );

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { startsQuery } from '../../api/queries';
@@ -7,8 +9,8 @@ import { StartHead } from './StartHead';
 import { StartPicture } from './StartPicture';
 
 const COUNTRIES: { region: Start['region']; name: string }[] = [
-    { region: 'us', name: 'In inches' },
-    { region: 'uk', name: 'In millimetres, UK' },
+    { region: 'us', name: t`In inches` },
+    { region: 'uk', name: t`In millimeters, UK` },
 ];
 
 /** What is the job? Every task that a job can begin with, with its drawing. */
@@ -16,15 +18,15 @@ export function StartsPage() {
     const starts = useQuery(startsQuery);
     return (
         <div className="starts">
-            <StartHead title="What is the job?" />
+            <StartHead title={t`What is the job?`} />
             <main>
-                <h1>What is the job?</h1>
-                {starts.isPending && <p className="waiting">Fetching them.</p>}
+                <h1>{t`What is the job?`}</h1>
+                {starts.isPending && <p className="waiting">{t`Fetching them.`}</p>}
                 {starts.isError && (
                     <p className="waiting" role="alert">
                         {starts.error.message}{' '}
                         <button type="button" className="plain" onClick={() => void starts.refetch()}>
-                            Try again
+                            {t`Try again`}
                         </button>
                     </p>
                 )}
@@ -49,7 +51,9 @@ export function StartsPage() {
                     ))}
                 <HowToList />
                 <p className="start-else">
-                    Something else? <Link to="/">Name the job on the board</Link>, and call it out.
+                    <Trans>
+                        Something else? <Link to="/">{t`Name the job on the board`}</Link>, and call it out.
+                    </Trans>
                 </p>
             </main>
         </div>

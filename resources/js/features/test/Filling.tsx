@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { TestedSystem, TestOpening, Units } from '../../api/types';
 import { HeadPicture } from '../../drawing/test/HeadPicture';
 import { runInWords } from '../../shared/lengths';
@@ -9,8 +11,8 @@ import { fillInWords } from './words';
 export function Filling({ system, units }: { system: TestedSystem; units: Units }) {
     const [ref, { width }] = useSize<HTMLDivElement>();
     return (
-        <section className="test-fill" aria-label="What is plugged and filled" ref={ref}>
-            <h2>{system.fill ? 'Fill it' : 'Its ends'}</h2>
+        <section className="test-fill" aria-label={t`What is plugged and filled`} ref={ref}>
+            <h2>{system.fill ? t`Fill it` : t`Its ends`}</h2>
             {system.fill && <p className="glue-sum">{fillInWords(system.fill, units)}</p>}
             {system.fill && width > 0 && <HeadPicture system={system} units={units} width={Math.min(width, 760)} />}
             <ol>
@@ -26,11 +28,13 @@ export function Filling({ system, units }: { system: TestedSystem; units: Units 
             </ol>
             {system.loads.length > 0 && (
                 <details>
-                    <summary>What hangers carry while it is full</summary>
+                    <summary>{t`What hangers carry while it is full`}</summary>
                     <ul>
                         {system.loads.map((load) => (
                             <li key={load.run}>
-                                <b>{load.name}</b>: {litresInWords(load.litres, units)} of water
+                                <Trans>
+                                    <b>{load.name}</b>: {litresInWords(load.litres, units)} of water
+                                </Trans>
                                 {load.hanger_kg !== null &&
                                     load.hanger_at &&
                                     hangerInWords(load.hanger_at.mm, load.hanger_kg, units)}
@@ -45,7 +49,7 @@ export function Filling({ system, units }: { system: TestedSystem; units: Units 
 }
 
 const hangerInWords = (atMm: number, kg: number, units: Units): string =>
-    `; most on the hanger at ${runInWords(atMm, units)}: ${weightInWords(kg, units)} with the pipe`;
+    t`; most on the hanger at ${runInWords(atMm, units)}: ${weightInWords(kg, units)} with the pipe`;
 
 interface OpeningProps {
     opening: TestOpening;
@@ -62,19 +66,21 @@ function Opening({ opening, n, units, run }: OpeningProps) {
             <b className="test-n mk">{n}</b>
             <span>
                 <b>{opening.what}</b>, {opening.size}
-                {units === 'inch' ? ' in' : ' mm'}
+                {units === 'inch' ? t` in` : t` mm`}
                 {run !== '' && `, ${run}`}
                 <span className="cap">{opening.do}</span>
             </span>
             <span className="cap test-push">
                 {isPushed && opening.push_n !== null && opening.kpa !== null && (
                     <>
-                        {pushInWords(opening.push_n, units)} on the plug
-                        <br />
-                        {pressureInWords(opening.kpa, units)}
+                        <Trans>
+                            {pushInWords(opening.push_n, units)} on the plug
+                            <br />
+                            {pressureInWords(opening.kpa, units)}
+                        </Trans>
                     </>
                 )}
-                {opening.is_fill && 'fill here'}
+                {opening.is_fill && t`fill here`}
             </span>
         </li>
     );

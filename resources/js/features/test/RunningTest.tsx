@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import { useState, type FormEvent } from 'react';
 import type { SiteTest, Testing, TestMethod, Units } from '../../api/types';
 import { CurvePicture } from '../../drawing/test/CurvePicture';
@@ -34,11 +35,11 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
     const left = test.until === null ? null : Date.parse(test.until) - now;
     return (
         <div className="test-running" ref={ref}>
-            <h2>{method.name}, under test</h2>
+            <h2>{t`${method.name}, under test`}</h2>
             {left !== null && left > 0 && (
                 <p className="glue-next" role="timer">
                     <b className="mk">{timeLeft(left)}</b>
-                    <span>until it has held</span>
+                    <span>{t`until it has held`}</span>
                 </p>
             )}
             <p className="glue-sum" role="status">
@@ -54,7 +55,7 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
                 <WaterGauge
                     value={last}
                     wanted={method.required}
-                    said={last === null ? 'nothing read yet' : said(last)}
+                    said={last === null ? t`nothing read yet` : said(last)}
                 />
             )}
             {method.unit !== '' && width > 0 && (
@@ -76,7 +77,7 @@ export function RunningTest({ test, method, units, system, stage, log, pending, 
                 />
             )}
             <button type="button" className="plain" onClick={() => log.add([{ kind: 'test-ended', test: test.key }])}>
-                End this test
+                {t`End this test`}
             </button>
         </div>
     );
@@ -111,11 +112,11 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
         const value = valueOf(text, method, units);
         const airC = warmth.trim() === '' ? null : degreesRead(warmth, units);
         if (warmth.trim() !== '' && airC === null) {
-            setProblem(`The temperature: a number of ${units === 'inch' ? '°F' : '°C'}, or nothing.`);
+            setProblem(t`The temperature: a number of ${units === 'inch' ? '°F' : '°C'}, or nothing.`);
             return;
         }
         if (value === null) {
-            setProblem(`${askedFor(method, units)}: a number, such as ${method.kind === 'water' ? '0' : '38'}.`);
+            setProblem(t`${askedFor(method, units)}: a number, such as ${method.kind === 'water' ? '0' : '38'}.`);
             return;
         }
         onRead(value, airC);
@@ -143,7 +144,7 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
             {instrument.words !== null && <p className="cap from-instrument">{instrument.words}</p>}
             {method.per_degree !== null && (
                 <label className="choice">
-                    <span className="cap">Beside the pipe it is ({units === 'inch' ? '°F' : '°C'})</span>
+                    <span className="cap">{t`Beside the pipe it is (${units === 'inch' ? t`°F` : t`°C`})`}</span>
                     <input
                         inputMode="decimal"
                         autoComplete="off"
@@ -157,12 +158,12 @@ function ReadGauge({ method, units, unsent, onRead }: ReadProps) {
             )}
             {thermometer.words !== null && <p className="cap from-instrument">{thermometer.words}</p>}
             <button type="submit" className="glue-joined">
-                It shows that now
+                {t`It shows that now`}
             </button>
             <Problem text={problem} />
             {unsent > 0 && (
                 <p className="cap">
-                    {unsent} {unsent === 1 ? 'reading is' : 'readings are'} kept and not sent yet.
+                    {t`${unsent} ${unsent === 1 ? t`reading is` : t`readings are`} kept and not sent yet.`}
                 </p>
             )}
         </form>
@@ -178,10 +179,10 @@ function Looked({ method, onSaid }: { method: TestMethod; onSaid: (ok: boolean) 
         <div className="test-looked">
             <p className="say">{method.pass}</p>
             <button type="button" className="glue-joined" onClick={() => onSaid(true)}>
-                So it is: passed
+                {t`So it is: passed`}
             </button>
             <button type="button" className="glue-joined" onClick={() => onSaid(false)}>
-                Not so: not passed
+                {t`Not so: not passed`}
             </button>
         </div>
     );

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import type { SiteTest, TestedSystem, Testing, TestMethod, Units } from '../../api/types';
 import type { Pending, SiteLog } from '../../editing';
 import { Shape, type ShapeKind } from '../../shared/Shape';
@@ -24,7 +26,7 @@ export function TestRuns({ system, stage, book, units, log, pending, ahead }: Pr
     const method = system.methods.find((one) => one.kind === running?.what);
     const waits = pending.some((one) => one.kind === 'test-begun' && one.system === system.id);
     return (
-        <section className="test-runs" aria-label="The test">
+        <section className="test-runs" aria-label={t`The test`}>
             {running && method ? (
                 <RunningTest
                     key={running.key}
@@ -39,7 +41,7 @@ export function TestRuns({ system, stage, book, units, log, pending, ahead }: Pr
                 />
             ) : (
                 <>
-                    <h2>Test, {book}</h2>
+                    <h2>{t`Test, ${book}`}</h2>
                     {last && <Past test={last} methods={system.methods} units={units} />}
                     <ul>
                         {system.methods.map((one) => (
@@ -58,7 +60,7 @@ export function TestRuns({ system, stage, book, units, log, pending, ahead }: Pr
             )}
             {before.length > 0 && (
                 <details>
-                    <summary>Tests before: {before.length}</summary>
+                    <summary>{t`Tests before: ${before.length}`}</summary>
                     {before.map((one) => (
                         <Past key={one.key} test={one} methods={system.methods} units={units} />
                     ))}
@@ -97,7 +99,7 @@ function Method({ method, units, isWaiting, onBegin }: MethodProps) {
             </div>
             {!method.refused && (
                 <button type="button" className="glue-joined" disabled={isWaiting} onClick={onBegin}>
-                    {isWaiting ? 'Kept, not sent yet' : `Begin: ${method.name.toLowerCase()}`}
+                    {isWaiting ? t`Kept, not sent yet` : t`Begin: ${method.name.toLowerCase()}`}
                 </button>
             )}
         </li>
@@ -113,8 +115,10 @@ function Past({ test, methods, units }: { test: SiteTest; methods: TestMethod[];
     const shape = PAST[test.state] ?? 'open';
     return (
         <p className="test-past">
-            <Shape kind={shape} size={18} /> <b>{method.name}</b>, begun {localClock(test.begun_at)} by {test.by}.{' '}
-            {testInWords(test, method, units)}
+            <Shape kind={shape} size={18} />{' '}
+            <Trans>
+                <b>{method.name}</b>, begun {localClock(test.begun_at)} by {test.by}. {testInWords(test, method, units)}
+            </Trans>
         </p>
     );
 }

@@ -1,3 +1,5 @@
+import { t } from '@lingui/core/macro';
+import { Trans } from '@lingui/react/macro';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -32,11 +34,11 @@ export function TestStation({ run, editor, job }: Props) {
     const query = useQuery({ ...testQuery(editor.ofJob, run.id, stage, hose, state.length), enabled: isKnown });
     const answer = query.data;
     if (run.legs.length === 0)
-        return <p className="none">Call out a leg on Route: what is not laid out is not tested.</p>;
+        return <p className="none">{t`Call out a leg on Route: what is not laid out is not tested.`}</p>;
     const system = answer?.system;
     return (
         <main className="station test">
-            <section className="test-made" aria-label="The log">
+            <section className="test-made" aria-label={t`The log`}>
                 <Waiting state={state} log={log} />
             </section>
             <header className="test-head">
@@ -50,7 +52,7 @@ export function TestStation({ run, editor, job }: Props) {
             )}
             {answer && system && (
                 <>
-                    <section className="test-sum" aria-label="How far it is">
+                    <section className="test-sum" aria-label={t`How far it is`}>
                         <h2>
                             <Shape kind={stateInWords(system.state).shape} size={22} /> {system.name}:{' '}
                             {stateInWords(system.state).text}
@@ -78,11 +80,11 @@ export function TestStation({ run, editor, job }: Props) {
                     />
                     <footer className="test-foot">
                         <RestsOn sources={[...system.sources, ...system.methods.flatMap((one) => one.sources)]} />
-                        <p className="cap">The inspector and the local code decide what is shown, and to whom.</p>
+                        <p className="cap">{t`The inspector and the local code decide what is shown, and to whom.`}</p>
                     </footer>
                 </>
             )}
-            {!answer && !query.isError && <p className="none">One moment.</p>}
+            {!answer && !query.isError && <p className="none">{t`One moment.`}</p>}
         </main>
     );
 }
@@ -99,7 +101,7 @@ interface StagesProps {
 function Stages({ stage, stages, onStage }: StagesProps) {
     return (
         <fieldset className="test-stages">
-            <legend className="cap">Stage</legend>
+            <legend className="cap">{t`Stage`}</legend>
             {stages.map((one) => (
                 <label key={one.key} title={one.say}>
                     <input type="radio" name="stage" checked={one.key === stage} onChange={() => onStage(one.key)} />
@@ -122,7 +124,7 @@ function Hose({ flow, units, onFlow }: HoseProps) {
     const isRead = flowRead(text, units) !== null;
     return (
         <label className="choice test-hose">
-            <span className="cap">The hose gives ({units === 'inch' ? 'gallons' : 'litres'} a minute)</span>
+            <span className="cap">{t`The hose gives (${units === 'inch' ? t`gallons` : t`liters`} a minute)`}</span>
             <input
                 inputMode="decimal"
                 value={text}
@@ -135,7 +137,9 @@ function Hose({ flow, units, onFlow }: HoseProps) {
             />
             {!isRead && (
                 <span className="problem" role="alert">
-                    A number, such as {units === 'inch' ? '3' : '12'}: fill a bucket and look at the clock.
+                    <Trans>
+                        A number, such as {units === 'inch' ? '3' : '12'}: fill a bucket and look at the clock.
+                    </Trans>
                 </span>
             )}
         </label>
@@ -147,7 +151,7 @@ function Others({ others, job }: { others: Testing['others']; job: string }) {
     if (others.length === 0) return null;
     return (
         <details className="test-others">
-            <summary>Other pipes of this job: {others.length}</summary>
+            <summary>{t`Other pipes of this job: ${others.length}`}</summary>
             <ul>
                 {others.map((one) => (
                     <li key={one.id}>

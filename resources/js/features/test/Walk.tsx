@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { TestedSystem, Testing, TestJoint } from '../../api/types';
 import type { Pending, SiteLog } from '../../editing';
 import { Shape } from '../../shared/Shape';
@@ -18,11 +19,9 @@ export function Walk({ system, stage, log, pending, open, singles }: Props) {
     const made = system.joints.filter((joint) => joint.state !== 'open');
     const dry = made.filter((joint) => joint.dry === true).length;
     return (
-        <section className="test-walk" aria-label="Look at every joint">
-            <h2>
-                Look and feel: {dry} of {system.joints.length} joints dry
-            </h2>
-            {made.length === 0 && <p className="none">No joint is made yet: Glue-up says how.</p>}
+        <section className="test-walk" aria-label={t`Look at every joint`}>
+            <h2>{t`Look and feel: ${dry} of ${system.joints.length} joints dry`}</h2>
+            {made.length === 0 && <p className="none">{t`No joint is made yet: Glue-up says how.`}</p>}
             {system.runs.map((run) => (
                 <RunJoints
                     key={run.id}
@@ -34,13 +33,13 @@ export function Walk({ system, stage, log, pending, open, singles }: Props) {
                 />
             ))}
             <RunJoints
-                name="Joints outside the runs"
+                name={t`Joints outside the runs`}
                 joints={singles.filter((joint) => joint.state !== 'open')}
                 isOpen={false}
                 pending={pending}
                 log={log}
             />
-            <h2>And then</h2>
+            <h2>{t`And then`}</h2>
             <ul>
                 {system.checks.map((check) => {
                     const isWaiting = pending.some((one) => one.kind === 'check' && one.check === check.key);
@@ -52,9 +51,10 @@ export function Walk({ system, stage, log, pending, open, singles }: Props) {
                                 <Shape kind={check.ok === null ? 'open' : check.ok ? 'done' : 'stop'} size={18} />{' '}
                                 <b>{check.do}</b>
                                 <span className="cap">
-                                    {check.asked && 'Where the inspector asks for it: '}
+                                    {check.asked && t`Where the inspector asks for it: `}
                                     {check.say}
-                                    {check.by !== null && ` ${check.ok ? 'Done' : 'Not as it should be'}, ${check.by}.`}
+                                    {check.by !== null &&
+                                        ` ${check.ok ? t`Done` : t`Not as it should be`}, ${check.by}.`}
                                 </span>
                             </span>
                             <YesNo yes="Done" no="Not so" isWaiting={isWaiting} onSaid={say} />
@@ -82,7 +82,7 @@ function RunJoints({ name, joints, isOpen, pending, log }: RunProps) {
         <details open={isOpen}>
             <summary>
                 <Shape kind={wrong > 0 ? 'stop' : dry === joints.length ? 'done' : 'open'} size={18} />{' '}
-                {`${name}: ${dry} of ${joints.length} dry`}
+                {t`${name}: ${dry} of ${joints.length} dry`}
             </summary>
             <ol>
                 {joints.map((joint) => (
@@ -115,8 +115,8 @@ function JointRow({ joint, isWaiting, onSaid }: RowProps) {
                 <Shape kind={shape} size={18} /> <b>{joint.name}</b>
                 <span className="cap">
                     {joint.method_name}. {joint.check}
-                    {joint.state === 'wrong' && ' Something is wrong with it: Glue-up says what to do.'}
-                    {joint.dry === true && joint.by !== null && ` Dry, ${joint.by}.`}
+                    {joint.state === 'wrong' && t` Something is wrong with it: Glue-up says what to do.`}
+                    {joint.dry === true && joint.by !== null && t` Dry, ${joint.by}.`}
                 </span>
             </span>
             <YesNo yes="Dry" no="Wet" isWaiting={isWaiting} onSaid={onSaid} />
@@ -135,7 +135,7 @@ function YesNo({ yes, no, isWaiting, onSaid }: YesNoProps) {
     return (
         <span className="yes-no">
             <button type="button" disabled={isWaiting} onClick={() => onSaid(true)}>
-                {isWaiting ? 'Kept' : yes}
+                {isWaiting ? t`Kept` : yes}
             </button>
             <button type="button" disabled={isWaiting} onClick={() => onSaid(false)}>
                 {no}

@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { TestMethod, Units } from '../../api/types';
 import { lengthInWords, smallInWords } from '../../shared/lengths';
 import { litresInWords, pressureInWords, PSI_KPA, US_GALLON_L } from '../../shared/quantities';
@@ -31,13 +32,13 @@ export function valueOf(text: string, method: Read, units: Units): number | null
 export function saidValue(value: number, method: Read, units: Units): string {
     if (method.unit === 'kPa') return pressureInWords(value, units);
     if (method.unit === 'l') return litresInWords(value, units);
-    if (method.kind !== 'water') return `${lengthInWords(value, units)} of water`;
-    return value === 0 ? 'at its mark' : `${smallInWords(Math.abs(value), units)} below its mark`;
+    if (method.kind !== 'water') return t`${lengthInWords(value, units)} of water`;
+    return value === 0 ? t`at its mark` : t`${smallInWords(Math.abs(value), units)} below its mark`;
 }
 
 /** What is asked for, as a field is called. */
 export function askedFor(method: Read, units: Units): string {
     const unit = unitOf(method, units);
-    if (method.kind === 'water') return `The level has fallen by (${unit})`;
-    return method.unit === 'l' ? `Topped up so far (${unit})` : `The gauge shows (${unit})`;
+    if (method.kind === 'water') return t`The level has fallen by (${unit})`;
+    return method.unit === 'l' ? t`Topped up so far (${unit})` : t`The gauge shows (${unit})`;
 }

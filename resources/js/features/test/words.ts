@@ -1,3 +1,4 @@
+import { t } from '@lingui/core/macro';
 import type { SiteTest, TestedSystem, TestFill, TestMethod, Units } from '../../api/types';
 import { minutesInWords } from '../../drawing/day/times';
 import type { ShapeKind } from '../../shared/Shape';
@@ -9,14 +10,14 @@ import { saidValue } from './gauge';
 const US_OUNCE_ML = 29.5735;
 
 const STATES: Record<TestedSystem['state'], [ShapeKind, string]> = {
-    'not-made': ['open', 'not all joined'],
-    failed: ['stop', 'not tight'],
-    waits: ['unknown', 'has to cure'],
-    ready: ['open', 'ready to be tested'],
-    running: ['open', 'under test'],
-    passed: ['open', 'holds, to be looked at'],
-    reopened: ['stop', 'to be tested again'],
-    done: ['done', 'tested'],
+    'not-made': ['open', t`not all joined`],
+    failed: ['stop', t`not tight`],
+    waits: ['unknown', t`has to cure`],
+    ready: ['open', t`ready to be tested`],
+    running: ['open', t`under test`],
+    passed: ['open', t`holds, to be looked at`],
+    reopened: ['stop', t`to be tested again`],
+    done: ['done', t`tested`],
 };
 
 /** How far the testing of pipes is. */
@@ -27,17 +28,20 @@ export const stateInWords = (state: TestedSystem['state']): { shape: ShapeKind; 
 
 /** How pipes are filled: where from, how much, how long, how heavy. */
 export function fillInWords(fill: TestFill, units: Units): string {
-    const litres = `${fill.litres_known ? '' : 'at least '}${litresInWords(fill.litres, units)}`;
+    const volume = `${fill.litres_known ? '' : t`at least `}${litresInWords(fill.litres, units)}`;
     const where = fill.whole
-        ? `Fill from ${fill.where} until it runs over`
+        ? t`Fill from ${fill.where} until it runs over`
         : fill.standpipe
-          ? `Put ${runInWords(fill.standpipe.mm, units)} of standpipe on ${fill.where} and fill it`
-          : `Fill from ${fill.where}`;
+          ? t`Put ${runInWords(fill.standpipe.mm, units)} of standpipe on ${fill.where} and fill it`
+          : t`Fill from ${fill.where}`;
     const long = minutesInWords(Math.max(1, fill.minutes));
     const high = runInWords(fill.above_lowest.mm, units);
     return (
-        `${where}: ${litres}, ${long} from the hose, ${weightInWords(fill.kg, units)} of water. ` +
-        `It stands ${high} above the lowest pipe.`
+        t`${where}:` +
+        ' ' +
+        t`${volume}, ${long} from the hose, ${weightInWords(fill.kg, units)} of water.` +
+        ' ' +
+        t`It stands ${high} above the lowest pipe.`
     );
 }
 
@@ -46,16 +50,17 @@ export function wantedInWords(method: TestMethod, units: Units): string {
     const wanted = [
         method.kind === 'peppermint' &&
             method.applied !== null &&
-            `${oilInWords(method.applied, units)} for each roof opening`,
+            t`${oilInWords(method.applied, units)} for each roof opening`,
         method.applied !== null &&
             method.kind === 'buried-air' &&
-            `pumped up to ${lengthInWords(method.applied, units)}`,
+            t`pumped up to ${lengthInWords(method.applied, units)}`,
         method.required !== null && requiredInWords(method, units),
-        method.stand_min > 0 && `left for ${minutesInWords(method.stand_min)}`,
-        method.minutes !== null && `held for ${minutesInWords(method.minutes)}`,
-        method.minutes !== null && (method.loss_most > 0 ? `at most ${saidLoss(method, units)} lost` : 'nothing lost'),
+        method.stand_min > 0 && t`left for ${minutesInWords(method.stand_min)}`,
+        method.minutes !== null && t`held for ${minutesInWords(method.minutes)}`,
+        method.minutes !== null &&
+            (method.loss_most > 0 ? t`at most ${saidLoss(method, units)} lost` : t`nothing lost`),
     ].filter(Boolean);
-    return wanted.length === 0 ? 'The book gives no figure.' : `${wanted.join(', ')}.`;
+    return wanted.length === 0 ? t`The book gives no figure.` : `${wanted.join(', ')}.`;
 }
 
 const oilInWords = (ml: number, units: Units): string =>
@@ -70,44 +75,47 @@ function requiredInWords(method: TestMethod, units: Units): string {
     const long = method.kind === 'water' || method.kind === 'top-up' ? runInWords : lengthInWords;
     const head = long(required, units);
     return method.kind === 'water' || method.kind === 'top-up'
-        ? `${head} of water above the highest joint, or up to the roof`
-        : `${head} on the water gauge`;
+        ? t`${head} of water above the highest joint, or up to the roof`
+        : t`${head} on the water gauge`;
 }
 
 /** How a test stands. */
 export function testInWords(test: SiteTest, method: TestMethod, units: Units): string {
-    const until = test.until === null ? '' : ` until ${localClock(test.until)}`;
-    const lost = Math.abs(test.loss) < 1e-9 ? 'nothing' : lossInWords(test.loss, method, units);
+    const until = test.until === null ? '' : t` until ${localClock(test.until)}`;
+    const lost = Math.abs(test.loss) < 1e-9 ? t`nothing` : lossInWords(test.loss, method, units);
     switch (test.state) {
         case 'begun':
-            return test.readings.length === 0 ? 'Begun. Bring it up, then read.' : 'Not up to what is wanted yet.';
+            return test.readings.length === 0 ? t`Begun. Bring it up, then read.` : t`Not up to what is wanted yet.`;
         case 'holding':
-            return `It has to hold${until}; lost so far: ${lost}.`;
+            return t`It has to hold${until}; lost so far: ${lost}.`;
         case 'read-now':
-            return 'Its time is over: read once more.';
+            return t`Its time is over: read once more.`;
         case 'passed':
-            return method.unit === '' ? 'Passed.' : `Passed: ${lost} lost.`;
+            return method.unit === '' ? t`Passed.` : t`Passed: ${lost} lost.`;
         case 'unsteady':
             return unsteadyInWords(test.warmed_c ?? 0, method, units);
         case 'failed':
-            return method.unit === '' ? 'Not passed.' : `Not passed: ${lost} lost. Find where, and say so below.`;
+            return method.unit === '' ? t`Not passed.` : t`Not passed: ${lost} lost. Find where, and say so below.`;
         default:
-            return 'Ended before its time.';
+            return t`Ended before its time.`;
     }
 }
 
 function unsteadyInWords(warmed: number, method: TestMethod, units: Units): string {
     const moved = saidValue(Math.abs(warmed) * (method.per_degree ?? 0), method, units);
     return (
-        `Not judged: it got ${warmthInWords(warmed, units)}, which alone moves the gauge by about ${moved}. ` +
-        'Wait until it stays even, out of the sun, and begin anew.'
+        t`Not judged:` +
+        ' ' +
+        t`it got ${warmthInWords(warmed, units)}, which alone moves the gauge by about ${moved}.` +
+        ' ' +
+        t`Wait until it stays even, out of the sun, and begin anew.`
     );
 }
 
 /** By how much something got warmer or colder: `3 °F warmer`. */
 function warmthInWords(celsius: number, units: Units): string {
     const degrees = Math.abs(units === 'inch' ? celsius * 1.8 : celsius);
-    return `${Number(degrees.toFixed(1))} ${units === 'inch' ? '°F' : '°C'} ${celsius > 0 ? 'warmer' : 'colder'}`;
+    return `${Number(degrees.toFixed(1))} ${units === 'inch' ? '°F' : '°C'} ${celsius > 0 ? t`warmer` : t`colder`}`;
 }
 
 /** What warmth does to the gauge of a gas that is shut in; null where none is. */
@@ -115,8 +123,9 @@ export function warmthToo(method: TestMethod, units: Units): string | null {
     if (method.per_degree === null) return null;
     const perDegree = units === 'inch' ? method.per_degree / 1.8 : method.per_degree;
     return (
-        `One ${units === 'inch' ? '°F' : '°C'} warmer or colder moves this gauge by about ` +
-        `${saidValue(perDegree, method, units)} by itself: read the temperature with it.`
+        t`One ${units === 'inch' ? '°F' : '°C'} warmer or colder moves this gauge by about ${saidValue(perDegree, method, units)} by itself:` +
+        ' ' +
+        t`read the temperature with it.`
     );
 }
 

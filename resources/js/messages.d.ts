@@ -1,0 +1,4 @@
+declare module 'virtual:messages/*' {
+    const words: Record<string, string>;
+    export default words;
+}
