@@ -16,6 +16,7 @@ use App\Log\JobLog;
 use App\Models\Invitation;
 use App\Models\Share;
 use App\People\Sessions;
+use FallBend\Core\Buying\Hours;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Provenance;
@@ -113,6 +114,7 @@ final class Answers
         'HangingReport' => [RunHanging::class, 'HangingReport'],
         'CuttingReport' => [JobCutting::class, 'CuttingReport'],
         'MaterialRow' => [Materials::class, 'MaterialRow'],
+        'HoursRow' => [Hours::class, 'HoursRow'],
         'JobSummary' => [BoardSummary::class, 'JobSummary'],
         'RunDrawing' => [BoardSummary::class, 'RunDrawing'],
         'Choices' => [Choices::class, 'WrittenChoices'],

@@ -313,11 +313,12 @@ final readonly class Description
             ],
             '/api/materials' => [
                 'post' => Calls::describe(
-                    'All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools',
+                    'All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is',
                     Shapes::object(['document' => Shapes::ref('JobDocument')]),
                     Shapes::object([
                         'rows' => Shapes::list(Shapes::ref('MaterialRow')),
                         'total' => ['type' => ['number', 'null']],
+                        'hours' => Shapes::list(Shapes::ref('HoursRow')),
                     ]),
                     [422 => 'Problem'],
                 ),

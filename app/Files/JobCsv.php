@@ -103,7 +103,11 @@ final readonly class JobCsv
                 $row['each'],
                 $row['price'],
             ],
-            $this->evaluated->materials()->rows(),
+            // What is taken along is not bought.
+            array_values(array_filter(
+                $this->evaluated->materials()->rows(),
+                static fn (array $row): bool => $row['shelf'] !== 'along',
+            )),
         );
 
         return Csv::write(

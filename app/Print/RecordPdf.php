@@ -168,6 +168,9 @@ final class RecordPdf
         foreach ($run['differs'] as $finding) {
             $this->line("▲ {$finding['title']}: {$finding['why']}", true);
         }
+        if ($run['services'] !== null) {
+            $this->line("Services in the ground: {$run['services']}.");
+        }
         $pieces = [];
         foreach ($run['pieces'] as $piece) {
             $pieces[] = "{$piece['letter']} ".($piece['cut'] === null ? 'not measured' : $this->said($piece['cut'])).

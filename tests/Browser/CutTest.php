@@ -108,6 +108,13 @@ final class CutTest extends BrowserTestCase
             'and has its price',
         );
         unlink($file);
+        $this->tap($browser, '.to-buy .acts button', 'Tick off what is in the van');
+        $this->seen($browser, '[aria-label="In the van: safety goggles"]')->click();
+        $this->until(fn (): bool => str_contains($this->text($browser, '.to-buy'), '1 of '), 'it is counted');
+        $browser->navigate()->refresh();
+        $this->tap($browser, '.to-buy .acts button', 'Tick off what is in the van');
+        $ticked = $this->seen($browser, '[aria-label="In the van: safety goggles"]')->isSelected();
+        self::assertTrue($ticked, 'it stays ticked on this device');
     }
 
     public function testWhatChangesAfterTheTicketWasPrintedIsMarked(): void

@@ -185,7 +185,10 @@ final class JoiningTest extends BrowserTestCase
             fn (): bool => str_contains($this->text($browser, '.cat-row.lit'), '1/4 bend, short turn'),
             'found by its name',
         );
-        $this->until(fn (): bool => str_contains($this->text($browser, '.entry'), 'centre to stop'), 'with its numbers');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.entry'), 'center to stop'),
+            'with its numbers',
+        );
         $this->tap($browser, '.numbers > div:nth-child(2) .plain', 'Measured');
         $this->seen($browser, '.measure-own input')->sendKeys('two and a bit'.Key::ENTER);
         $this->until(

@@ -178,7 +178,11 @@ final readonly class EvaluationController
         $rows = $job->materials()->rows();
         $prices = array_filter(array_column($rows, 'price'), static fn (?float $price): bool => $price !== null);
 
-        return new JsonResponse(['rows' => $rows, 'total' => $prices === [] ? null : array_sum($prices)]);
+        return new JsonResponse([
+            'rows' => $rows,
+            'total' => $prices === [] ? null : array_sum($prices),
+            'hours' => $job->hours()->rows(),
+        ]);
     }
 
     /** Everything about one joint of a job. */

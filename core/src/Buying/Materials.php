@@ -21,6 +21,7 @@ use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Price;
 use FallBend\Core\Job\RunEndKind;
+use FallBend\Core\Job\StandingPipe;
 use FallBend\Core\Joining\CementPlanner;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\Joining\Method;
@@ -57,7 +58,7 @@ use FallBend\Core\Measure\Units;
  */
 final class Materials
 {
-    public const SHELVES = ['left-out', 'pipe', 'fitting', 'end', 'coupling', 'consumable', 'hanger', 'tool'];
+    public const SHELVES = ['left-out', 'pipe', 'fitting', 'end', 'coupling', 'consumable', 'hanger', 'tool', 'along'];
 
     /** From so many pieces of one pipe on there is a coupling more, for one that is cut short. */
     private const SPARE_FROM = 6;
@@ -530,13 +531,64 @@ final class Materials
         }
     }
 
+    /** Tools by the methods that want them; what is taken along beside by what the job is. */
     private function tools(): void
     {
+        $occasions = $this->occasions();
         foreach ($this->catalogue->tools() as $tool) {
-            if (array_intersect_key($this->methods, array_flip($tool['methods'])) !== []) {
+            if (
+                array_intersect_key($this->methods, array_flip($tool['methods'])) !== [] ||
+                array_intersect($tool['when'], $occasions) !== []
+            ) {
                 $this->add($tool['shelf'], $tool['name'], '', '', '', 1, $tool['note'], null, $tool['provenance']);
             }
         }
+        foreach ($this->job->standing as $pipe) {
+            $size = $pipe->size ?? '';
+            $note = $size === '' ? 'its size is not known: measure it first' : 'no gas comes out, and nothing falls in';
+            $plug = 'plug or lid for an open end while it is worked on';
+            $this->add('along', $plug, '', $size, '', 1, $note, null, null);
+        }
+    }
+
+    /**
+     * What the job is, as far as something is taken along for it.
+     *
+     * @return list<'always'|'standing'|'laid'|'hung'|'buried'|'through'|'cement'|'iron'|'flame'>
+     */
+    private function occasions(): array
+    {
+        $occasions = ['always', ...$this->job->standing === [] ? [] : ['standing']];
+        foreach ($this->layout->runs as $run) {
+            $isBuried = $run->run->place->ground === 'buried';
+            $occasions = [...$occasions, 'laid', $isBuried ? 'buried' : 'hung'];
+        }
+        $materials = [
+            ...array_map(
+                static fn (RunLayout $run): string => $run->system->material,
+                array_values($this->layout->runs),
+            ),
+            ...array_map(
+                fn (StandingPipe $pipe): string => $pipe->system === null
+                    ? ''
+                    : $this->catalogue->system($pipe->system)->material,
+                $this->job->standing,
+            ),
+        ];
+        foreach (array_keys($this->methods) as $method) {
+            $known = Method::tryFrom($method);
+            $occasions = [
+                ...$occasions,
+                ...$known?->isCement() === true ? ['cement'] : [],
+                ...$known === Method::SolderedDrainage ? ['flame'] : [],
+            ];
+        }
+
+        return [
+            ...$occasions,
+            ...in_array('iron', $materials, true) ? ['iron'] : [],
+            ...$this->job->obstacles === [] ? [] : ['through'],
+        ];
     }
 
     /** @param value-of<self::SHELVES> $shelf */

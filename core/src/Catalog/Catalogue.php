@@ -31,6 +31,7 @@ final class Catalogue implements PipeSystems
         'clips',
         'fixtures',
         'tools',
+        'hours',
     ];
 
     /** Groups of a system of which one row goes into the lengths of others. */
@@ -188,8 +189,8 @@ final class Catalogue implements PipeSystems
     /**
      * Gives the tools and small things that joints are made with.
      *
-     * @return list<array{shelf: 'consumable'|'tool', name: string, methods: list<string>, note: string,
-     *     provenance: Provenance}>
+     * @return list<array{shelf: 'consumable'|'tool'|'along', name: string, methods: list<string>, when: list<string>,
+     *     note: string, provenance: Provenance}> `when` what else they are for: see Buying\Materials
      *
      * @throws BadInput if a row is wrong
      */
@@ -197,14 +198,37 @@ final class Catalogue implements PipeSystems
     {
         return array_map(
             static fn (Fields $row): array => [
-                'shelf' => $row->choice('shelf', ['consumable', 'tool']),
+                'shelf' => $row->choice('shelf', ['consumable', 'tool', 'along']),
                 'name' => $row->string('name'),
                 'methods' => $row->strings('methods'),
+                'when' => $row->has('when') ? $row->strings('when') : [],
                 'note' => $row->stringOr('note', '', 1000),
                 'provenance' => Provenance::read($row, 'tools'),
             ],
             Fields::of($this->laidOver('tools'))->children('rows'),
         );
+    }
+
+    /**
+     * Gives how long one of each kind of work takes, minutes with the hands on it.
+     *
+     * @return array<string, Assumption> by id
+     *
+     * @throws BadInput if a row is wrong
+     */
+    public function hours(): array
+    {
+        $hours = [];
+        foreach (Fields::of($this->laidOver('hours'))->children('rows') as $row) {
+            $hours[$row->string('id')] = new Assumption(
+                $row->number('value', 0, 10_000),
+                'min',
+                Provenance::read($row, 'hours'),
+                $row->string('name'),
+            );
+        }
+
+        return $hours;
     }
 
     /** Gives how a material bends and grows; null where no table states it. */
@@ -319,6 +343,7 @@ final class Catalogue implements PipeSystems
             $table === 'cements' => $this->cements(),
             $table === 'fixtures' => $this->fixtures()->check(),
             $table === 'tools' => $this->tools(),
+            $table === 'hours' => $this->hours(),
             default => $this->table($table),
         };
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Evaluation;
 
+use FallBend\Core\Buying\Hours;
 use FallBend\Core\Buying\Materials;
 use FallBend\Core\CallOut\Phrase;
 use FallBend\Core\Catalog\Catalogue;
@@ -192,6 +193,12 @@ final class EvaluatedJob
         }
 
         return new Materials($this->layout(), $this->job(), $this->catalogue, $this->book, $this->effort, $plates);
+    }
+
+    /** Gives how many hours of work the job is, roughly. */
+    public function hours(): Hours
+    {
+        return new Hours($this->layout(), $this->job(), $this->catalogue, $this->book);
     }
 
     /** Gives what joins ends of pipes outside the runs. */

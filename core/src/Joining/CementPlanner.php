@@ -111,6 +111,28 @@ final readonly class CementPlanner
         return null;
     }
 
+    /**
+     * Gives the ranges of temperature that the charts tell apart, coldest first, each from and to in °C.
+     *
+     * @return list<array{float, float}>
+     */
+    public function ranges(): array
+    {
+        $edges = [$this->number('refused-below'), $this->number('hot-above'), $this->number('refused-above')];
+        foreach ($this->table->bands as $band) {
+            if ($band['least'] > $this->number('refused-below') + Tolerance::ROUNDING) {
+                $edges[] = $band['least'];
+            }
+        }
+        sort($edges);
+
+        return array_map(
+            static fn (float $from, float $to): array => [$from, $to],
+            array_slice($edges, 0, -1),
+            array_slice($edges, 1),
+        );
+    }
+
     /** Gives how many times further primer goes than cement. */
     public function primerYield(): float
     {

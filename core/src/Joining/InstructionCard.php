@@ -29,6 +29,14 @@ use FallBend\Core\Verdict\FindingReport;
  *     doubtful: bool,
  *     source: Source,
  * }
+ * @phpstan-type CementClock array{
+ *     said: string,
+ *     now: bool,
+ *     working_s: ?float,
+ *     hold_s: ?float,
+ *     set_min: ?float,
+ *     cure_min: ?float,
+ * }
  * @phpstan-type OfferedMethod array{
  *     method: string,
  *     name: string,
@@ -63,6 +71,7 @@ use FallBend\Core\Verdict\FindingReport;
  *         cure_min: ?float,
  *         first_water: value-of<MethodTexts::FIRST_WATER>,
  *     },
+ *     by_temperature: list<CementClock>,
  *     check: string,
  *     troubles: list<array{
  *         what: value-of<TroubleKind>,
@@ -138,6 +147,12 @@ final readonly class InstructionCard
                 'cure_min' => $plan?->cureMin,
                 'first_water' => $plan === null ? $texts['first_water'] : 'after-cure',
             ],
+            'by_temperature' => $plan === null
+                ? []
+                : $this->byTemperature(
+                    fn (Conditions $then): ?CementPlan => $this->plan($offer, $a, $b, $rulebook, $then),
+                    $conditions,
+                ),
             'check' => $texts['check'],
             'troubles' => array_map(
                 static fn (array $trouble): array => $trouble + ['now' => null],
@@ -185,6 +200,32 @@ final readonly class InstructionCard
         $wide = $cemented->outsideMm >= $other->outsideMm ? $cemented : $other;
 
         return $this->cements->plan($other->system, $cemented->system, $wide->pipe, $rulebook, $conditions);
+    }
+
+    /**
+     * What cement takes in the ranges of temperature of its charts, as damp as it is now.
+     *
+     * @param callable(Conditions): ?CementPlan $planned in other weather
+     * @return list<CementClock>
+     */
+    private function byTemperature(callable $planned, Conditions $now): array
+    {
+        $rows = [];
+        foreach ($this->cements->ranges() as [$from, $to]) {
+            $middle = ($from + $to) / 2;
+            $then = new Conditions($middle, $middle, $now->humidity, $now->isWet, true);
+            $plan = $planned($then);
+            $rows[] = [
+                'said' => "{$this->phrasing->temperature($from)} to {$this->phrasing->temperature($to)}",
+                'now' => $now->isStated && $now->coldC() >= $from && $now->coldC() < $to,
+                'working_s' => $plan?->workingS,
+                'hold_s' => $plan?->holdS,
+                'set_min' => $plan?->setMin,
+                'cure_min' => $plan?->cureMin,
+            ];
+        }
+
+        return $rows;
     }
 
     /** @return array<string, float|int|string> what the sentences may speak of; what is not known is left out */

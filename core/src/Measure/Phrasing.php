@@ -152,8 +152,9 @@ final readonly class Phrasing
     public function temperature(float $celsius): string
     {
         return match ($this->units) {
-            Units::Inch => round($celsius * 1.8 + 32).' °F',
-            Units::Millimetre => round($celsius, 1).' °C',
+            // Nothing is said to be minus nought.
+            Units::Inch => (round($celsius * 1.8 + 32) + 0.0).' °F',
+            Units::Millimetre => (round($celsius, 1) + 0.0).' °C',
         };
     }
 

@@ -39,6 +39,7 @@ use FallBend\Core\Verdict\FindingReport;
  *     length: Reading,
  *     fall: Reading,
  *     pieces: list<RecordedPiece>,
+ *     services: ?string,
  *     joints: list<RecordedJoint>,
  *     differs: list<SaidFinding>,
  *     built: WrittenAsBuilt,
@@ -91,6 +92,7 @@ final readonly class RecordedRuns
                 ],
                 $layout->pieces,
             ),
+            'services' => $this->services($layout),
             'joints' => $this->joints($layout, $times),
             'built' => (new AsBuilt($this->job, $this->catalogue, $this->book))->ofRun($layout),
             'differs' => FindingReport::list(
@@ -98,6 +100,27 @@ final readonly class RecordedRuns
                 $this->job->units,
             ),
         ];
+    }
+
+    /** What was said of the services in the ground of a run; null: it is not in the ground. */
+    private function services(RunLayout $layout): ?string
+    {
+        if ($layout->run->place->ground !== 'buried') {
+            return null;
+        }
+        $entry = null;
+        foreach ($this->log->of(EntryKind::Services) as $said) {
+            $entry = ($said->content['run'] ?? '') === $layout->run->id ? $said : $entry;
+        }
+
+        if ($entry === null) {
+            return 'nobody said that they were located';
+        }
+        $note = $entry->content['note'] ?? '';
+        // To the minute, in the zone of the job: `2026-11-30 10:00`.
+        $at = str_replace('T', ' ', substr($this->log->said($entry->at), 0, 16));
+
+        return "located: {$note}, {$entry->by}, {$at}";
     }
 
     /** @return RecordedRun|null the joints outside the runs; null: there are none */
@@ -120,6 +143,7 @@ final readonly class RecordedRuns
                 'length' => $this->tape->reading(0.0),
                 'fall' => $this->tape->reading(0.0),
                 'pieces' => [],
+                'services' => null,
                 'joints' => $joints,
                 'built' => ['hangers' => [], 'error_mm' => 0.0, 'findings' => []],
                 'differs' => [],

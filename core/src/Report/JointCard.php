@@ -34,6 +34,7 @@ use FallBend\Core\Verdict\SourceList;
  * refused.
  *
  * @phpstan-import-type PartReport from InstructionCard
+ * @phpstan-import-type CementClock from InstructionCard
  * @phpstan-import-type State from JointRegister
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type JointRefused from InstructionCard
@@ -112,6 +113,7 @@ use FallBend\Core\Verdict\SourceList;
  *         cure_min: ?float,
  *         first_water: value-of<MethodTexts::FIRST_WATER>,
  *     },
+ *     by_temperature: list<CementClock>,
  *     check: string,
  *     troubles: list<array{
  *         what: value-of<TroubleKind>,

@@ -117,10 +117,11 @@ final class EntryFile
             EntryKind::Located => self::joint($fields) + self::place($fields),
             EntryKind::Photograph => self::picture($fields) + ($fields->has('run') ? self::joint($fields) : []),
             EntryKind::TakenBack => ['entry' => $fields->int('entry', 1, 1_000_000_000)],
+            EntryKind::Services => ['run' => $fields->string('run', self::LONGEST_ID)],
             EntryKind::Note => [],
         };
         $note = trim($fields->stringOr('note', '', self::LONGEST_NOTE));
-        if ($kind === EntryKind::Note && $note === '') {
+        if (in_array($kind, [EntryKind::Note, EntryKind::Services], true) && $note === '') {
             throw BadInput::at($fields->at('note'), 'must not be empty', $note);
         }
 

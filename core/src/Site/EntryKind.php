@@ -52,6 +52,9 @@ enum EntryKind: string
     /** Where a joint lies that is covered: from two fixed points, and how deep. */
     case Located = 'located';
 
+    /** What lies in the ground was found and marked before anybody dug for a run: by whom, and how, in `note`. */
+    case Services = 'services';
+
     /** A picture of a joint, or of the whole. */
     case Photograph = 'photograph';
 

@@ -36,6 +36,30 @@ final class MaterialsTest extends TestCase
         self::assertGreaterThan(3, array_sum(self::of($rows, 'hanger')));
     }
 
+    public function testWhatIsTakenAlongGoesByWhatTheJobIs(): void
+    {
+        $dry = self::of(self::rows(CaseJob::of('ipc-2021', [])), 'along');
+        self::assertArrayHasKey('safety goggles', $dry);
+        self::assertArrayNotHasKey('fan, or a way to air the room, for the vapour of cement', $dry);
+        self::assertArrayNotHasKey('bucket and wet vacuum, for what still stands in the old pipe', $dry);
+        $job = CaseJob::of('ipc-2021', [
+            'main' => [
+                'socket',
+                'north 60 fall 1/4',
+                'socket',
+                ['size' => '2', 'place' => ['ground' => 'buried', 'access' => 'concealed']],
+            ],
+        ]);
+        $wet = self::of(self::rows($job), 'along');
+        foreach (['fan, or a way to air the room', 'spade, shoring', 'test plugs'] as $what) {
+            self::assertNotEmpty(
+                array_filter(array_keys($wet), static fn (string $one): bool => str_starts_with($one, $what)),
+                $what,
+            );
+        }
+        self::assertArrayNotHasKey('string line and plumb bob', $wet, 'what is buried is not hung');
+    }
+
     public function testTenTimesTheJointsTakeMoreCans(): void
     {
         $legs = implode(

@@ -190,6 +190,37 @@ final class InstructionCardTest extends TestCase
     }
 
     /**
+     * 1-1/2 PVC is 48.3 mm outside. Of the two setting tables the slower: 30 min warm, 120 cool, 360 cold (the other
+     * has 5, 10, 15); it is cured no sooner than it is set (the chart has 30, 45, 60 min). Above 90 °F it has to be
+     * joined within 5 s in place of 20.
+     */
+    public function testWhatCementTakesIsSaidByTemperature(): void
+    {
+        $asked = static fn (array $more): array => array_column(
+            (new Reckoners(Catalogue::shipped()))->reckon('joint', [
+                'a' => ['system' => 'pvc-dwv-40', 'size' => '1-1/2', 'end' => 'plain'],
+                'b' => ['system' => 'pvc-dwv-40', 'size' => '1-1/2', 'end' => 'solvent-socket'],
+                'rulebook' => 'ipc-2021',
+                ...$more,
+            ])['methods'],
+            null,
+            'method',
+        )['solvent-pvc']['by_temperature'];
+        $dry = $asked([]);
+        self::assertSame(
+            ['0 °F to 40 °F', '40 °F to 60 °F', '60 °F to 90 °F', '90 °F to 110 °F'],
+            array_column($dry, 'said'),
+        );
+        self::assertSame([20.0, 20.0, 20.0, 5.0], array_column($dry, 'working_s'));
+        self::assertSame([360.0, 120.0, 30.0, 30.0], array_column($dry, 'set_min'));
+        self::assertSame([360.0, 120.0, 30.0, 30.0], array_column($dry, 'cure_min'));
+        self::assertSame([false, false, false, false], array_column($dry, 'now'));
+        $damp = $asked(['air_c' => 10, 'rh_percent' => 75]);
+        self::assertSame([540.0, 180.0, 45.0, 45.0], array_column($damp, 'set_min'), 'half again where it is damp');
+        self::assertSame([false, true, false, false], array_column($damp, 'now'));
+    }
+
+    /**
      * Where there is fresh cement in a joint, whatever else there is, water waits for it.
      *
      * @param array<string, mixed> $input

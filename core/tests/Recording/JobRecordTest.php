@@ -26,6 +26,21 @@ final class JobRecordTest extends TestCase
 {
     private const OF = ['run' => 'a', 'joint' => 2];
 
+    public function testARunInTheGroundSaysWhetherServicesWereLocated(): void
+    {
+        $said = [[EntryKind::Services, ['run' => 'a', 'note' => 'paint on the lawn, ticket 4711']]];
+        self::assertNull(self::record($said)['runs'][0]['services'], 'it hangs');
+        $buried = self::job(['place' => ['ground' => 'buried', 'access' => 'concealed']]);
+        self::assertSame(
+            'nobody said that they were located',
+            self::record([], job: $buried)['runs'][0]['services'],
+        );
+        self::assertSame(
+            'located: paint on the lawn, ticket 4711, Anna, 2026-11-30 10:00',
+            self::record($said, job: $buried)['runs'][0]['services'],
+        );
+    }
+
     public function testAJointIsRecordedAsItWasMadeAndSeen(): void
     {
         $record = self::record([
@@ -177,7 +192,7 @@ final class JobRecordTest extends TestCase
      * @param list<array{EntryKind, Content}> $said a minute apart
      * @return WrittenRecord
      */
-    private static function record(array $said, string $document = 'doc'): array
+    private static function record(array $said, string $document = 'doc', ?EvaluatedJob $job = null): array
     {
         $entries = [];
         foreach ($said as $n => [$kind, $content]) {
@@ -186,12 +201,13 @@ final class JobRecordTest extends TestCase
         }
         $log = new SiteLog($entries, new DateTimeImmutable('2026-11-30T13:00:00+01:00'));
 
-        return self::job()->record($log)->toArray($document);
+        return ($job ?? self::job())->record($log)->toArray($document);
     }
 
-    private static function job(): EvaluatedJob
+    /** @param array<string, mixed> $more of its run */
+    private static function job(array $more = []): EvaluatedJob
     {
-        $job = CaseJob::of('ipc-2021', ['a' => ['socket', 'down 24 / north 60 fall 1/4', 'cap']]);
+        $job = CaseJob::of('ipc-2021', ['a' => ['socket', 'down 24 / north 60 fall 1/4', 'cap', $more]]);
 
         return (new JobEvaluator(Catalogue::shipped()))->evaluate($job, effort: Effort::of(20_000));
     }

@@ -59,6 +59,7 @@ final class EntryFileTest extends TestCase
             EntryKind::Located,
             self::JOINT + ['from' => 'corner', 'from_mm' => 1.0, 'second' => 'post', 'second_mm' => 2.0],
         ];
+        yield 'services' => [EntryKind::Services, ['run' => 'r', 'note' => 'Located and painted, ticket 4711.']];
         yield 'photograph' => [EntryKind::Photograph, self::JOINT + ['hash' => str_repeat('a1', 32)]];
         yield 'photograph of the whole' => [EntryKind::Photograph, ['hash' => str_repeat('a1', 32), 'note' => 'x']];
         yield 'signed' => [EntryKind::Signed, ['name' => 'Anna', 'role' => '']];

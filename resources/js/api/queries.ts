@@ -32,7 +32,7 @@ import type {
     HowToAnswer,
     JobMove,
     KeptPrices,
-    MaterialRow,
+    Materials,
     RunClosing,
     OfJob,
     LogEntry,
@@ -537,8 +537,7 @@ export const jobCsv = (of: OfJob, list: JobList) => callFileInTurn('/api/csv', {
 export const materialsQuery = (of: OfJob, logged: number) =>
     queryOptions({
         queryKey: ['materials', of, logged],
-        queryFn: ({ signal }) =>
-            orThrow(callInTurn<{ rows: MaterialRow[]; total: number | null }>('/api/materials', { ...of }, signal)),
+        queryFn: ({ signal }) => orThrow(callInTurn<Materials>('/api/materials', { ...of }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

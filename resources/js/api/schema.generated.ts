@@ -2244,7 +2244,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools */
+        /** All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is */
         post: {
             parameters: {
                 query?: never;
@@ -2262,7 +2262,7 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description All that a job takes, by shelf: pipe, fittings, couplings, what is used up, hangers, tools */
+                /** @description All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is */
                 200: {
                     headers: {
                         [name: string]: unknown;
@@ -2271,6 +2271,7 @@ export interface paths {
                         "application/json": {
                             rows: components["schemas"]["MaterialRow"][];
                             total: number | null;
+                            hours: components["schemas"]["HoursRow"][];
                         };
                     };
                 };
@@ -2723,7 +2724,7 @@ export interface paths {
                             /** @description Made by the device: what has arrived before does not arrive again */
                             key: string;
                             /** @enum {unknown} */
-                            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
+                            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "services" | "photograph" | "signed" | "note" | "taken-back";
                             /** @description By the clock of the device */
                             made_at: string;
                             /** @description How long ago it happened, in seconds */
@@ -4891,6 +4892,14 @@ export interface components {
                 /** @enum {unknown} */
                 first_water: "at-once" | "after-cure" | "when-packed";
             };
+            by_temperature: {
+                said: string;
+                now: boolean;
+                working_s: number | null;
+                hold_s: number | null;
+                set_min: number | null;
+                cure_min: number | null;
+            }[];
             check: string;
             troubles: {
                 /** @enum {unknown} */
@@ -5294,6 +5303,7 @@ export interface components {
                 cut: components["schemas"]["Tape"] | null;
                 came: components["schemas"]["Tape"] | null;
             }[];
+            services: string | null;
             joints: components["schemas"]["RecordedJoint"][];
             differs: components["schemas"]["Finding"][];
             built: components["schemas"]["AsBuilt"];
@@ -5522,7 +5532,7 @@ export interface components {
             number: number;
             key: string;
             /** @enum {unknown} */
-            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "photograph" | "signed" | "note" | "taken-back";
+            kind: "cut" | "printed" | "level" | "measured" | "dry-fit" | "joint" | "seen" | "trouble" | "cut-out" | "test-begun" | "reading" | "test-ended" | "walk" | "check" | "located" | "services" | "photograph" | "signed" | "note" | "taken-back";
             run: string | null;
             joint: number | null;
             note: string;
@@ -5746,7 +5756,7 @@ export interface components {
         };
         MaterialRow: {
             /** @enum {unknown} */
-            shelf: "left-out" | "pipe" | "fitting" | "end" | "coupling" | "consumable" | "hanger" | "tool";
+            shelf: "left-out" | "pipe" | "fitting" | "end" | "coupling" | "consumable" | "hanger" | "tool" | "along";
             what: string;
             maker: string;
             size: string;
@@ -5756,6 +5766,15 @@ export interface components {
             price: number | null;
             each: number | null;
             source: components["schemas"]["Source"] | null;
+        };
+        HoursRow: {
+            id: string;
+            what: string;
+            count: number;
+            minutes_each: number;
+            minutes: number;
+            note: string;
+            source: components["schemas"]["Source"];
         };
         JobSummary: {
             /** @enum {unknown} */

@@ -79,6 +79,13 @@ export type JobCutting = Schemas['JobCutting'];
 export type CuttingReport = Schemas['CuttingReport'];
 export type MeasureFirst = CuttingReport['measure'][number];
 export type MaterialRow = Schemas['MaterialRow'];
+export type HoursRow = Schemas['HoursRow'];
+/** All that a job takes: parts, what is taken along, and hours. */
+export interface Materials {
+    rows: MaterialRow[];
+    total: number | null;
+    hours: HoursRow[];
+}
 export type CrewPrices = Schemas['CrewPrices'];
 export interface KeptPrices {
     prices: Schemas['JobPrice'][];

@@ -19,6 +19,7 @@ import '../../css/look.css';
 import '../../css/bench.css';
 import '../../css/narrow.css';
 import '../../css/print.css';
+import { t } from '@lingui/core/macro';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
@@ -46,12 +47,12 @@ const AccountPage = loaded(() => import('../features/account').then((account) =>
 const JobPage = loaded(() => import('../features/job').then((job) => job.JobPage));
 
 const job = (
-    <Boundary name="The job">
+    <Boundary name={t`The job`}>
         <JobPage />
     </Boundary>
 );
 const bench = (
-    <Boundary name="The bench">
+    <Boundary name={t`The bench`}>
         <BenchPage />
     </Boundary>
 );
@@ -71,7 +72,7 @@ if (root) {
                         <Route
                             path="/shared/:token"
                             element={
-                                <Boundary name="The record">
+                                <Boundary name={t`The record`}>
                                     <SharedPage />
                                 </Boundary>
                             }
@@ -105,7 +106,7 @@ if (root) {
                                 <Route
                                     path="/account"
                                     element={
-                                        <Boundary name="Your account">
+                                        <Boundary name={t`Your account`}>
                                             <AccountPage />
                                         </Boundary>
                                     }
@@ -114,7 +115,7 @@ if (root) {
                                 <Route
                                     path="/how-to/:id"
                                     element={
-                                        <Boundary name="How to">
+                                        <Boundary name={t`How to`}>
                                             <HowToPage />
                                         </Boundary>
                                     }
@@ -122,7 +123,7 @@ if (root) {
                                 <Route
                                     path="/start"
                                     element={
-                                        <Boundary name="What is the job?">
+                                        <Boundary name={t`What is the job?`}>
                                             <StartsPage />
                                         </Boundary>
                                     }
@@ -130,7 +131,7 @@ if (root) {
                                 <Route
                                     path="/start/:start"
                                     element={
-                                        <Boundary name="The start">
+                                        <Boundary name={t`The start`}>
                                             <StartPage />
                                         </Boundary>
                                     }
@@ -138,7 +139,7 @@ if (root) {
                                 <Route
                                     path="/start/:start/paper"
                                     element={
-                                        <Boundary name="The start on paper">
+                                        <Boundary name={t`The start on paper`}>
                                             <StartPaper />
                                         </Boundary>
                                     }
@@ -149,7 +150,7 @@ if (root) {
                                 <Route
                                     path="/jobs/:id/runs/:run/cut/ticket"
                                     element={
-                                        <Boundary name="The ticket">
+                                        <Boundary name={t`The ticket`}>
                                             <CutTicket />
                                         </Boundary>
                                     }

@@ -66,6 +66,7 @@ export function seenJoint(kind: string, pipe: Candidate): { a: JointEnd; b: Join
         price_class: 1,
         steps: [],
         times: { working_s: null, hold_s: null, set_min: null, cure_min: null, first_water: 'at-once' },
+        by_temperature: [],
         check: '',
         troubles: [],
         cautions: [],

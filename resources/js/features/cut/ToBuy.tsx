@@ -5,10 +5,12 @@ import { useState, type ReactNode } from 'react';
 import { materialsQuery } from '../../api/queries';
 import type { CuttingReport, MaterialRow } from '../../api/types';
 import { Shape } from '../../shared/Shape';
+import { useTicks } from '../../shared/useTicks';
 import type { JobEditor } from '../../editing';
 import { TableIn, TablesOut } from '../lists';
 import { CrewPrices } from '../lists';
 import { PriceField } from '../lists';
+import { Hours } from './Hours';
 import { beforeName, eachInWords, ofRow, priced, priceName, takesPrice } from '../lists';
 
 const SHELVES: Record<MaterialRow['shelf'], string> = {
@@ -20,6 +22,7 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
     consumable: t`Consumables`,
     hanger: t`Hangers`,
     tool: t`Tools that the joints want`,
+    along: t`For the place and for you`,
 };
 
 /**
@@ -29,6 +32,10 @@ const SHELVES: Record<MaterialRow['shelf'], string> = {
 export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingReport['groups'] }) {
     const materials = useQuery(materialsQuery(editor.ofJob, editor.site.version)).data;
     const [isPricing, setPricing] = useState(false);
+    const [isLoading, setLoading] = useState(false);
+    const { ticked, toggle, clear } = useTicks(`van ${editor.job.id}`);
+    const rows = (materials?.rows ?? []).filter((row) => isLoading || row.shelf !== 'along');
+    const toLoad = rows.filter((row) => row.shelf !== 'left-out');
     const setPrice = (row: MaterialRow, each: number | null): void =>
         editor.change((document) => priced(document, ofRow(row), each));
     const field = (row: MaterialRow) =>
@@ -42,7 +49,12 @@ export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingRepo
     return (
         <section className="to-buy" aria-label={t`What to buy`}>
             <h2>{t`What to buy, for the whole job`}</h2>
-            {materials && <Shelves rows={materials.rows} field={field} />}
+            {isLoading && (
+                <p className="say" role="status">
+                    {t`${toLoad.filter((row) => ticked.has(keyOf(row))).length} of ${toLoad.length} in the van.`}
+                </p>
+            )}
+            {materials && <Shelves rows={rows} field={field} ticks={isLoading ? { ticked, toggle } : null} />}
             {materials?.total != null && (
                 <p className="say">
                     <Trans>
@@ -54,7 +66,16 @@ export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingRepo
                 <button type="button" className="plain" aria-pressed={isPricing} onClick={() => setPricing(!isPricing)}>
                     {isPricing ? t`Done with prices` : t`Enter prices`}
                 </button>
+                <button type="button" className="plain" aria-pressed={isLoading} onClick={() => setLoading(!isLoading)}>
+                    {isLoading ? t`Done with the van` : t`Tick off what is in the van`}
+                </button>
+                {isLoading && (
+                    <button type="button" className="plain" disabled={ticked.size === 0} onClick={clear}>
+                        {t`Clear the ticks`}
+                    </button>
+                )}
             </div>
+            {materials && <Hours editor={editor} rows={materials.hours} parts={materials.total} />}
             {isPricing && materials && <CrewPrices editor={editor} rows={materials.rows} pipes={pipes} />}
             <TablesOut of={editor.ofJob} lists={['cut', 'materials', 'joints', 'sticks']} />
             <TableIn editor={editor} />
@@ -62,7 +83,19 @@ export function ToBuy({ editor, pipes }: { editor: JobEditor; pipes: CuttingRepo
     );
 }
 
-function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRow) => ReactNode }) {
+/** Shelves of things that are counted: of a tool there is one. */
+const COUNTED = new Set<MaterialRow['shelf']>(['pipe', 'fitting', 'end', 'coupling', 'consumable', 'hanger']);
+
+const keyOf = (row: MaterialRow): string => `${row.shelf} ${row.what} ${row.size} ${row.letters}`;
+
+interface ShelvesProps {
+    rows: MaterialRow[];
+    field: (row: MaterialRow) => ReactNode;
+    /** null where nothing is ticked off */
+    ticks: Pick<ReturnType<typeof useTicks>, 'ticked' | 'toggle'> | null;
+}
+
+function Shelves({ rows, field, ticks }: ShelvesProps) {
     return (
         <div className="shelves">
             {(Object.keys(SHELVES) as MaterialRow['shelf'][]).map((shelf) => {
@@ -75,7 +108,17 @@ function Shelves({ rows, field }: { rows: MaterialRow[]; field: (row: MaterialRo
                         <tbody>
                             {of.map((row) => (
                                 <tr key={`${row.what} ${row.size} ${row.letters}`}>
-                                    <td className="mk">{shelf === 'tool' || shelf === 'left-out' ? '' : row.count}</td>
+                                    <td className="mk">
+                                        {ticks && shelf !== 'left-out' && (
+                                            <input
+                                                type="checkbox"
+                                                aria-label={t`In the van: ${priceName(ofRow(row))}`}
+                                                checked={ticks.ticked.has(keyOf(row))}
+                                                onChange={() => ticks.toggle(keyOf(row))}
+                                            />
+                                        )}
+                                        {COUNTED.has(shelf) && row.count}
+                                    </td>
                                     <td>
                                         <b>{beforeName(ofRow(row))}</b> {row.what}
                                         {row.maker && row.maker !== row.what && (

@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { useEffect, useMemo, useRef, useState, type RefObject } from 'react';
+import { Suspense, useEffect, useMemo, useRef, useState, type RefObject } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Job, JobRun, RunReport } from '../../api/types';
 import type { JobEditor, SharedSelection, Tabs } from '../../editing';
@@ -25,6 +25,7 @@ import {
     MakeUpStation,
     RecordStation,
     Route,
+    ServicesHold,
     TestStation,
 } from './stationParts';
 import { Strip } from './Strip';
@@ -97,6 +98,7 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                     onWay={setIsWay}
                 />
             )}
+            <HoldOf job={start.id} plan={plan} />
             <Boundary key={station?.key} name={station?.name ?? t`This station`}>
                 {isNamed && !named ? (
                     <RunGone job={start.id} runs={editor.document.runs} station={stationKey} />
@@ -117,6 +119,16 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
             />
             {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
         </div>
+    );
+}
+
+/** What a run waits for before anything is done: one in the ground, that the services there were located. */
+function HoldOf({ job, plan }: { job: string; plan: JobRun | undefined }) {
+    if (plan?.place?.ground !== 'buried') return null;
+    return (
+        <Suspense fallback={null}>
+            <ServicesHold key={plan.id} job={job} run={plan} />
+        </Suspense>
     );
 }
 

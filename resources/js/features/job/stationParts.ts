@@ -9,6 +9,7 @@ export const LookStation = loaded(() => import('../look').then((look) => look.Lo
 export const MakeUpStation = loaded(() => import('../makeup').then((makeup) => makeup.MakeUpStation));
 export const TestStation = loaded(() => import('../test').then((test) => test.TestStation));
 export const RecordStation = loaded(() => import('../record').then((record) => record.RecordStation));
+export const ServicesHold = loaded(() => import('../record').then((record) => record.ServicesHold));
 export const House = loaded(() => import('../house').then((house) => house.House));
 
 const OF_STATIONS: Record<string, { fetch: () => Promise<unknown> }> = {

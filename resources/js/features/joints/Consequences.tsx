@@ -57,7 +57,7 @@ export function Consequences({
                         ))}
                     </tr>
                 )}
-                <Row name="parts" shown={shown} on={on}>
+                <Row name={t`parts`} shown={shown} on={on}>
                     {(method) =>
                         method.parts.map((part) => (
                             <div key={`${part.table} ${part.row}`}>
@@ -78,7 +78,12 @@ export function Consequences({
                         )
                     }
                 </Row>
-                <Row name="price" shown={shown} on={on} label={(method) => t`price class ${method.price_class} of 3`}>
+                <Row
+                    name={t`price`}
+                    shown={shown}
+                    on={on}
+                    label={(method) => t`price class ${method.price_class} of 3`}
+                >
                     {(method) => `${'●'.repeat(method.price_class)}${'○'.repeat(3 - method.price_class)}`}
                 </Row>
             </tbody>

@@ -11,6 +11,7 @@ import { JointSection } from '../../drawing/joint/JointSection';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
 import { chooseMethod, type Which } from '../../editing';
+import { ByTemperature } from './ByTemperature';
 import { Consequences } from './Consequences';
 import { MethodList } from './MethodList';
 import { Register } from './Register';
@@ -159,6 +160,7 @@ function Chosen({
                 </button>
             </div>
             <Consequences card={card} looked={method.method} units={units} onLook={onLook} />
+            <ByTemperature method={method} />
             <RestsOn sources={card.sources} />
         </section>
     );

@@ -7,12 +7,13 @@ interface Props {
     each: number | null;
     label: string;
     onPrice: (each: number | null) => void;
+    /** how it is written; left out: as money */
+    words?: (each: number) => string;
 }
 
-const shown = (each: number | null): string => (each === null ? '' : eachInWords(each));
-
 /** What one of something costs, taken as soon as the field is left; what is no price stays, and is said. */
-export function PriceField({ each, label, onPrice }: Props) {
+export function PriceField({ each, label, onPrice, words = eachInWords }: Props) {
+    const shown = (value: number | null): string => (value === null ? '' : words(value));
     const [text, setText] = useState(shown(each));
     const [wrong, setWrong] = useState(false);
     const [last, setLast] = useState(each);

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { CrewPrices, JobCutting, JobDocument, KeptPrices, MaterialRow } from '../../api/types';
-import { isOf, ofRow, priced, takesPrice } from './prices';
+import { HOUR, isOf, ofRow, priced, takesPrice } from './prices';
 
 type Stick = KeptPrices['sticks'][number];
 type Stock = NonNullable<JobCutting['stock']>[number];
@@ -48,7 +48,7 @@ export function withCrewPrices(
     rows: MaterialRow[],
     pipes: Pipe[],
 ): Tally & { document: JobDocument } {
-    const things = rows.filter((row) => takesPrice(row, document)).map(ofRow);
+    const things = [...rows.filter((row) => takesPrice(row, document)).map(ofRow), HOUR];
     const prices = crew.prices.filter((price) => things.some((thing) => isOf(price, thing)));
     const sticks = crew.sticks.filter((stick) =>
         pipes.some((pipe) => pipe.system === stick.system && pipe.size === stick.size),

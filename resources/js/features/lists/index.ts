@@ -2,4 +2,4 @@ export { TableIn } from './TableIn';
 export { TablesOut } from './TablesOut';
 export { CrewPrices } from './CrewPrices';
 export { PriceField } from './PriceField';
-export { beforeName, eachInWords, ofRow, priced, priceName, readPrice, takesPrice } from './prices';
+export { beforeName, eachInWords, ofRow, HOUR, isOf, priced, priceName, readPrice, takesPrice } from './prices';

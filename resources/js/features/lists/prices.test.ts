@@ -39,6 +39,7 @@ describe('a price', () => {
     });
     it('is called by pipe and size, unless its name says them', () => {
         expect(priceName(ofRow(row()))).toBe('PVC 2 45');
+        expect(priceName({ what: '45', size: '4', pipe: 'PVC' })).toBe('PVC 4 45');
         expect(priceName({ what: 'PVC, 10 ft', size: '2', pipe: 'PVC' })).toBe('2 PVC, 10 ft');
         expect(priceName({ what: 'screws', size: '', pipe: '' })).toBe('screws');
         expect(beforeName({ what: '2 45', size: '2', pipe: '' })).toBe('');

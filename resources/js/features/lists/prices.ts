@@ -7,6 +7,9 @@ export interface Priced {
     pipe: string;
 }
 
+/** What an hour of work is kept as, among the prices. */
+export const HOUR: Priced = { what: 'an hour of work', size: '', pipe: '' };
+
 /** Whether a price is that of a thing. */
 export const isOf = (one: { what: string; size?: string; pipe?: string }, { what, size, pipe }: Priced): boolean =>
     one.what === what && (one.size ?? '') === size && (one.pipe ?? '') === pipe;
@@ -39,9 +42,13 @@ export const ofRow = (row: Pick<MaterialRow, 'what' | 'size' | 'letters'>): Pric
     pipe: row.letters,
 });
 
+/** Whether a name begins with a word, and not only with its letters: 4 is not the first word of `45`. */
+const isFirstWord = (word: string, name: string): boolean =>
+    name.startsWith(word) && !/^[\w/-]/.test(name.slice(word.length));
+
 /** Pipe and size of a thing, as far as its name does not begin with them. */
 export const beforeName = ({ what, size, pipe }: Priced): string =>
-    [pipe, size].filter((word) => word !== '' && !what.startsWith(word)).join(' ');
+    [pipe, size].filter((word) => word !== '' && !isFirstWord(word, what)).join(' ');
 
 /** How a thing that has a price is called: `PVC 2 45`. */
 export const priceName = (thing: Priced): string =>

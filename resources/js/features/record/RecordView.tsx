@@ -91,6 +91,7 @@ function Run({ run, units, isOpen, pictures }: RunProps) {
                 </Trans>
             </summary>
             <FindingLines findings={run.differs} />
+            {run.services !== null && <p className="say">{t`Services in the ground: ${run.services}.`}</p>}
             {run.pieces.length > 0 && (
                 <p className="record-pieces">
                     {run.pieces.map((piece) => (

@@ -1,2 +1,3 @@
+export { ServicesHold } from './ServicesHold';
 export { RecordStation } from './RecordStation';
 export { SharedPage } from './SharedPage';

@@ -4,10 +4,11 @@ import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { Route, Routes } from 'react-router';
 import { beforeEach, expect, it } from 'vitest';
-import type { JobRecord, RecordedJoint, RunReport, Share } from '../../api/types';
+import type { JobRecord, JobRun, RecordedJoint, RunReport, Share } from '../../api/types';
 import { evaluatedRuns } from '../../drawing/section/testRuns';
 import { Edited, emptyJob, lengthsRead, show, standInServer } from '../../testing/screen';
 import { RecordStation } from './RecordStation';
+import { ServicesHold } from './ServicesHold';
 import { SharedPage } from './SharedPage';
 
 const server = standInServer();
@@ -62,6 +63,7 @@ const record = (other: Partial<JobRecord> = {}): JobRecord => ({
             pipe: 'PVC DWV',
             length: tape,
             fall: tape,
+            services: null,
             pieces: [{ letter: 'A', size: '2', cut: tape, came: { ...tape, inch: '3 15/16' } }],
             built: {
                 hangers: [
@@ -118,6 +120,8 @@ const share: Share = {
     expires_at: '2026-12-29T09:00:00+01:00',
     open: true,
 };
+
+const emptyRun = (): JobRun => ({ id: 'r', name: 'the branch', legs: [] }) as unknown as JobRun;
 
 let said: { kind: string; name?: string; note?: string; from_mm?: number }[] = [];
 let shares: Share[] = [];
@@ -239,4 +243,36 @@ it('says so where a link opens nothing', async () => {
     );
     shared();
     expect((await screen.findByRole('alert')).textContent).toContain('opens nothing');
+});
+
+it('holds a run in the ground until it is said that the services were located', async () => {
+    const buried = { ...emptyRun(), place: { ground: 'buried' as const, access: 'concealed' as const } };
+    show(<ServicesHold job="j" run={buried} />);
+    await user.click(await screen.findByRole('button', { name: 'They were located' }));
+    await user.click(screen.getByRole('button', { name: 'Tick it off' }));
+    expect(await screen.findByText(/Say who located them/)).toBeTruthy();
+    expect(said).toEqual([]);
+    await user.type(screen.getByLabelText(/By whom, when/), 'The network, ticket 4711, red paint');
+    await user.click(screen.getByRole('button', { name: 'Tick it off' }));
+    await waitFor(() =>
+        expect(said).toMatchObject([{ kind: 'services', run: 'r', note: 'The network, ticket 4711, red paint' }]),
+    );
+});
+
+it('holds nothing once that is said, and again where it is taken back', async () => {
+    const entry = { kind: 'services', said: { run: 'r', note: 'red paint' }, at: '2026-11-29T09:00:00Z', by: 'Anna' };
+    const back = { kind: 'taken-back', said: { entry: 1 }, at: '2026-11-29T09:05:00Z', by: 'Anna' };
+    let entries: object[] = [{ ...entry, number: 1, key: 'a' }];
+    server.use(
+        http.get('/api/jobs/:job/log', () =>
+            HttpResponse.json({ entries, length: entries.length, now: new Date().toISOString() }),
+        ),
+    );
+    const { unmount } = show(<ServicesHold job="said" run={emptyRun()} />);
+    await new Promise((done) => setTimeout(done, 50));
+    expect(screen.queryByText(/Nobody digs/)).toBeNull();
+    unmount();
+    entries = [...entries, { ...back, number: 2, key: 'b' }];
+    show(<ServicesHold job="back" run={emptyRun()} />);
+    expect(await screen.findByText(/Nobody digs/)).toBeTruthy();
 });

@@ -11,7 +11,7 @@ import { useSettled } from '../../shared/useSettled';
 import { Asked } from './Asked';
 import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
 import { StartHead } from './StartHead';
-import { useTicks } from './useTicks';
+import { useTicks } from '../../shared/useTicks';
 
 /** How something is done: what is measured for it, the lengths that follow, what is taken along, the steps. */
 export function HowToPage() {
