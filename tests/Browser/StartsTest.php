@@ -76,6 +76,20 @@ final class StartsTest extends BrowserTestCase
             'waste: cut 2A 1424 mm',
             '/waste/cut',
         ];
+        // 2,400 in the house, 300 of wall and 100 beyond, less what the swept bend takes, 33.
+        yield 'hopper' => [
+            'A basin or sink through the wall to a hopper or gully',
+            ['inside' => '2400'],
+            'waste: cut 1A 2767 mm',
+            '/waste/cut',
+        ];
+        // 900 less the branch of the swept tee, 126.
+        yield 'UK bathroom' => [
+            'A bathroom on a stack, UK',
+            ['wc' => '900'],
+            'WC: cut 4A 774 mm',
+            '/wc/route',
+        ];
         yield 'joint' => ['Just this joint', [], 'Soil-pipe adapter, with hub gasket, service', '/none/joints'];
         yield 'hub' => ['Plastic into an iron hub', [], 'Soil-pipe adapter', '/none/joints'];
         yield 'thread' => ['A new outlet from an old threaded tee', [], 'male adapter, taper', '/none/joints'];

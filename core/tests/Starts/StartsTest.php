@@ -122,6 +122,10 @@ final class StartsTest extends TestCase
         yield 'a closet of a group' => ['bathroom-group', [], 'closet', [762.0 - 77.79]];
         // 4 ft less the short 2 in quarter bend, 2-5/16 in, and half the difference of the outsides.
         yield 'a tub' => ['tub', [], 'drain', [1219.2 - 58.74 - (88.9 - 60.325) / 2]];
+        // The swept bend takes 32.8 mm to its stop, up- and downstream.
+        yield 'a basin through the wall' => ['uk-hopper', [], 'waste', [1000 - 32.8, 300 - 32.8]];
+        // Half the stack of 110 mm, and 21.1 from its face to the stop of the boss.
+        yield 'a bath of a UK bathroom' => ['uk-bathroom', [], 'bath', [1200 - 55 - 21.1]];
         yield 'a low sink' => ['low-sink', [], 'sink', [914.4 - 44.45 - 6.0325]];
         // From the upper cut 18 in, less the ridge of the sleeve, 1/8 in, and what the tee takes upstream, 1-7/8 in.
         yield 'a branch in a stack of iron' => [

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import { cutQuery } from '../../api/queries';
 import type { CuttingReport, JobRun, RunReport } from '../../api/types';
+import { NotYet } from '../../shared/NotYet';
 import { FindingLines } from '../../shared/FindingLines';
 import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
@@ -57,6 +58,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                         ? t`Nothing to cut yet`
                         : t`${run.pieces.length - done} of ${run.pieces.length} ${pieces} to cut`}
                 </h1>
+                {run.legs.length === 0 && <NotYet text={t`No leg yet.`} station="route" act={t`Call out a leg`} />}
                 <Link className="main-act" to={`${base}/cut/ticket`}>
                     {t`Cut ticket, to print`}
                 </Link>

@@ -8,6 +8,7 @@ import type { RunDay, RunReport } from '../../api/types';
 import { DayLine } from '../../drawing/day/DayLine';
 import { clockOf, clockToTheSecond, minutesBetween, minutesInWords } from '../../drawing/day/times';
 import type { JobEditor, SiteLog, SiteLogState } from '../../editing';
+import { NotYet } from '../../shared/NotYet';
 import { FindingLines } from '../../shared/FindingLines';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
@@ -43,7 +44,7 @@ export function GlueUpStation({ run, editor, base }: { run: RunReport; editor: J
     });
     const answer = query.data;
     if (run.legs.length === 0)
-        return <p className="none">{t`Call out a leg on Route: what is not laid out is not joined.`}</p>;
+        return <NotYet text={t`No leg yet: nothing to join.`} station="route" act={t`Call out a leg`} />;
     return (
         <FigureOfRun.Provider value={run.figure}>
             <main className="station glue">

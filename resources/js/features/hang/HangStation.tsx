@@ -7,6 +7,7 @@ import type { HangingReport, JobHanging, RunReport, Units } from '../../api/type
 import { SagDrawing } from '../../drawing/hang/SagDrawing';
 import { StringLine } from '../../drawing/hang/StringLine';
 import { Said } from '../../drawing/Said';
+import { NotYet } from '../../shared/NotYet';
 import { warmerInWords } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { RestsOn } from '../../shared/SourceTap';
@@ -52,7 +53,9 @@ export function HangStation({ run, editor }: { run: RunReport; editor: JobEditor
     // put it, drawn or not.
     const put = useRef<Place | null>(null);
     if (run.legs.length === 0)
-        return <p className="none">{t`Call out a leg on Route: what is not laid out is not hung.`}</p>;
+        return (
+            <NotYet text={t`No leg yet: what is not laid out is not hung.`} station="route" act={t`Call out a leg`} />
+        );
     if (!report) return <p className="none">{query.isError ? query.error.message : t`One moment.`}</p>;
     const hanger =
         report.hangers.find((one) => put.current !== null && isAt(placeOf(one), put.current)) ??

@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
 import type { RunReport } from '../../api/types';
+import { NotYet } from '../../shared/NotYet';
 import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
 import { keyOf, registerInWords, stateInWords, type Which } from '../../editing';
@@ -74,7 +75,7 @@ export function Register({
                 </button>
             ))}
             {joints.length === 0 && singles.length === 0 && (
-                <p className="say pad">{t`No joint yet: call out a leg at Route.`}</p>
+                <NotYet text={t`No joint yet.`} station="route" act={t`Call out a leg`} />
             )}
         </section>
     );

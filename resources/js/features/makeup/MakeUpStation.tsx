@@ -8,6 +8,7 @@ import { Dial } from '../../drawing/dial/Dial';
 import { TurnableIso } from '../../drawing/iso/TurnableIso';
 import type { Selection } from '../../drawing/section/FallLine';
 import { Said } from '../../drawing/Said';
+import { NotYet } from '../../shared/NotYet';
 import { Shape } from '../../shared/Shape';
 import type { JobEditor } from '../../editing';
 import { CutInPanel } from './CutInPanel';
@@ -139,7 +140,11 @@ function EndToEnd({ run, plan, editor, opened, onKept, onTaken }: EndToEndProps)
                 {made && way ? (
                     <Preview key={`${chosen}`} editor={editor} run={run} made={made} way={way} />
                 ) : laid.length === 0 ? (
-                    <p className="none">{t`Call out a first leg on Route: from it the pipe is led on.`}</p>
+                    <NotYet
+                        text={t`No leg yet: from a first one the pipe is led on.`}
+                        station="route"
+                        act={t`Call out a leg`}
+                    />
                 ) : (
                     <>
                         <p className="say">

@@ -6,6 +6,7 @@ import { Link } from 'react-router';
 import { testQuery } from '../../api/queries';
 import type { LogEntry, RunReport, Testing } from '../../api/types';
 import type { JobEditor } from '../../editing';
+import { NotYet } from '../../shared/NotYet';
 import { FindingLines } from '../../shared/FindingLines';
 import { flowRead, flowSaid } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
@@ -34,7 +35,9 @@ export function TestStation({ run, editor, job }: Props) {
     const query = useQuery({ ...testQuery(editor.ofJob, run.id, stage, hose, state.length), enabled: isKnown });
     const answer = query.data;
     if (run.legs.length === 0)
-        return <p className="none">{t`Call out a leg on Route: what is not laid out is not tested.`}</p>;
+        return (
+            <NotYet text={t`No leg yet: what is not laid out is not tested.`} station="route" act={t`Call out a leg`} />
+        );
     const system = answer?.system;
     return (
         <main className="station test">

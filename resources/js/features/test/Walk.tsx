@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import type { TestedSystem, Testing, TestJoint } from '../../api/types';
 import type { Pending, SiteLog } from '../../editing';
+import { NotYet } from '../../shared/NotYet';
 import { Shape } from '../../shared/Shape';
 
 interface Props {
@@ -21,7 +22,9 @@ export function Walk({ system, stage, log, pending, open, singles }: Props) {
     return (
         <section className="test-walk" aria-label={t`Look at every joint`}>
             <h2>{t`Look and feel: ${dry} of ${system.joints.length} joints dry`}</h2>
-            {made.length === 0 && <p className="none">{t`No joint is made yet: Glue-up says how.`}</p>}
+            {made.length === 0 && (
+                <NotYet text={t`No joint is made yet: Glue-up says how.`} station="glue-up" act={t`Join them`} />
+            )}
             {system.runs.map((run) => (
                 <RunJoints
                     key={run.id}
