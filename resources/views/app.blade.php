@@ -10,7 +10,7 @@
     @vite('resources/js/app/main.tsx')
 </head>
 <body>
-    <div id="app"></div>
+    <div id="app"><p class="waiting">Fall Bend. One moment.</p></div>
     <noscript>Fall Bend needs JavaScript.</noscript>
 </body>
 </html>

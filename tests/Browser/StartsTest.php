@@ -48,6 +48,10 @@ final class StartsTest extends BrowserTestCase
             'what cannot be is where the cursor goes',
         );
         $this->type($browser, 'gap', "6' 2");
+        $this->tap($browser, '.start-acts a', 'On paper');
+        $this->seen($browser, '.start-paper');
+        $browser->navigate()->back();
+        self::assertSame("6' 2", $this->seen($browser, '#start-gap')->getAttribute('value'), 'it is there again');
         $this->button($browser, 'Start the job');
         $this->until(
             static fn (): bool => str_contains($browser->getCurrentURL(), '/runs/new-length/cut'),

@@ -1,5 +1,8 @@
 import { fractionOf } from './Said';
 
+/** How wide a digit of the face is, by its height; a one is narrower. */
+const [DIGIT, ONE] = [0.45, 0.3];
+
 interface Props {
     x: number;
     y: number;
@@ -18,7 +21,7 @@ export function SvgFraction({ x, y, text, size, fill, begins = false }: Props) {
     const { sign, whole, over, under } = fractionOf(text);
     const left = `${sign}${whole}`;
     const small = size * 0.72;
-    const leftWidth = left.length * size * 0.46;
+    const leftWidth = [...left].reduce((wide, sign) => wide + (sign === '1' ? ONE : DIGIT), 0) * size;
     const barWidth = over === '' ? 0 : Math.max(over.length, under.length) * small * 0.48 + 3;
     const gap = left !== '' && over !== '' ? size * 0.14 : 0;
     const start = begins ? x : x - (leftWidth + gap + barWidth) / 2;

@@ -4,12 +4,13 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { reasonOf } from '../../api/client';
 import { keepOwn, ownQuery, systemsQuery, takeBackOwn } from '../../api/queries';
-import type { CataloguePage, OwnEntry } from '../../api/types';
+import type { CataloguePage, OwnEntry, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { SourceTap } from '../../shared/SourceTap';
-import { OwnCoupling } from './OwnCoupling';
 import { timeIn } from '../../shared/locale';
 import { useChoices } from '../../shared/useChoices';
+import { keptValue, shownIn, shownValue } from './bookUnits';
+import { OwnCoupling } from './OwnCoupling';
 
 /** What the crew set for itself: numbers, rows and thresholds, kept apart from the lists and taken back at a tap. */
 export function OwnTab() {
@@ -26,16 +27,17 @@ export function OwnTab() {
             client.invalidateQueries({ queryKey: ['catalogue'] }),
         ]);
     const rulebook = page.data?.rulebooks.find((one) => one.id === book);
+    const units = rulebook?.units ?? 'inch';
 
     const takeBack = async (place: string, id: number): Promise<void> => {
         const result = await takeBackOwn(id);
         setProblem(result.ok ? null : { id: place, text: reasonOf(result) });
         if (result.ok) refresh();
     };
-    const set = async (event: FormEvent<HTMLFormElement>, id: string): Promise<void> => {
+    const set = async (event: FormEvent<HTMLFormElement>, { id, unit, value: before }: Threshold): Promise<void> => {
         event.preventDefault();
         const text = formText(new FormData(event.currentTarget), 'value').trim().replace(',', '.');
-        const value = Number(text);
+        const value = keptValue(text, shownIn(unit, units), before);
         if (text === '' || !Number.isFinite(value)) {
             setProblem({ id, text: t`must be a number` });
             return;
@@ -89,7 +91,8 @@ export function OwnTab() {
                                 key={`${book} ${threshold.id} ${threshold.value}`}
                                 threshold={threshold}
                                 problem={problem?.id === threshold.id ? problem.text : null}
-                                onSet={(event) => void set(event, threshold.id)}
+                                units={units}
+                                onSet={(event) => void set(event, threshold)}
                                 onTakeBack={(id) => void takeBack(threshold.id, id)}
                             />
                         ))}
@@ -166,14 +169,16 @@ function OwnRow({ entry, problem, onTakeBack }: OwnRowProps) {
 
 interface ThresholdProps {
     threshold: Threshold;
+    units: Units;
     problem: string | null;
     onSet: (event: FormEvent<HTMLFormElement>) => void;
     onTakeBack: (id: number) => void;
 }
 
 /** A threshold of a book, which the crew may set for itself. */
-function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps) {
+function ThresholdForm({ threshold, units, problem, onSet, onTakeBack }: ThresholdProps) {
     const ownId = threshold.own_id;
+    const shown = shownIn(threshold.unit, units);
     return (
         <form className="threshold" onSubmit={onSet}>
             <div>
@@ -184,9 +189,7 @@ function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps
                 {problem !== null && <p className="problem">{problem}</p>}
             </div>
             <label>
-                <span className="cap">
-                    {threshold.unit === 'yes_no' ? t`yes or no` : threshold.unit.replaceAll('_', ' ')}
-                </span>
+                <span className="cap">{threshold.unit === 'yes_no' ? t`yes or no` : shown.unit}</span>
                 {threshold.unit === 'yes_no' ? (
                     <select name="value" defaultValue={threshold.value === null ? '' : String(threshold.value)}>
                         {threshold.value === null && <option value="">{t`not known`}</option>}
@@ -196,7 +199,7 @@ function ThresholdForm({ threshold, problem, onSet, onTakeBack }: ThresholdProps
                 ) : (
                     <input
                         name="value"
-                        defaultValue={threshold.value === null ? '' : Number(threshold.value.toFixed(3))}
+                        defaultValue={threshold.value === null ? '' : shownValue(threshold.value, shown)}
                         inputMode="decimal"
                         autoComplete="off"
                     />

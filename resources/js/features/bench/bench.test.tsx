@@ -205,19 +205,20 @@ it('says which of the crew’s own numbers cannot be used, and takes one back', 
 it('sets a threshold of the crew’s own, with a comma or a point, and no word for a number', async () => {
     ownOf([]);
     bench('/bench/own');
-    const field = await screen.findByDisplayValue('1829');
+    const field = await screen.findByDisplayValue('72.0079');
     await user.clear(field);
     await user.type(field, 'long');
     await user.click(screen.getByRole('button', { name: 'Set ours' }));
     await screen.findByText('must be a number');
     expect(kept).toEqual([]);
     await user.clear(field);
-    await user.type(field, '1500,5');
+    await user.type(field, '59,5');
     await user.click(screen.getByRole('button', { name: 'Set ours' }));
     await waitFor(() => expect(kept).toHaveLength(1));
-    expect(kept[0]).toEqual({
+    // 59 1/2 in; the book is kept in millimetres.
+    expect(kept[0]).toMatchObject({
         kind: 'threshold',
-        entry: { rulebook: 'irc-2021', threshold: 'arm.most', value: 1500.5, source: 'our inspector' },
+        entry: { rulebook: 'irc-2021', threshold: 'arm.most', value: expect.closeTo(1511.3, 6) as number },
     });
     expect(screen.queryByText('must be a number')).toBeNull();
 });
@@ -226,7 +227,7 @@ it('says at the threshold why it was not kept', async () => {
     ownOf([]);
     server.use(http.post('/api/catalogue/own', () => refused('value', 'must be at least 0')));
     bench('/bench/own');
-    const field = await screen.findByDisplayValue('1829');
+    const field = await screen.findByDisplayValue('72.0079');
     await user.clear(field);
     await user.type(field, '-3{Enter}');
     await screen.findByText('must be at least 0');

@@ -8,12 +8,13 @@ import { MiniFallLine } from '../../drawing/section/MiniFallLine';
 import { Explained } from '../../shared/Explained';
 import { Shape } from '../../shared/Shape';
 import { useSettled } from '../../shared/useSettled';
-import { askedFields, numberOf, sentValues, valueOf, type Values } from './asked';
+import { askedFields, numberOf, sentValues, valueOf } from './asked';
 import { Asked } from './Asked';
 import { ChosenStart } from './ChosenStart';
 import { HowTosOf } from './HowToLinks';
 import { StartHead } from './StartHead';
 import { StartPicture } from './StartPicture';
+import { useEntered } from './useEntered';
 
 /** One task: what is asked for, in the order in which one would measure, and what comes of it at once. */
 export function StartPage() {
@@ -22,10 +23,9 @@ export function StartPage() {
 
 function StartForm({ start }: { start: Start }) {
     const navigate = useNavigate();
-    const books = start.rulebooks;
-    const [values, setValues] = useState<Values>({});
+    const { values, enter, forget } = useEntered(start.id);
     const [name, setName] = useState(start.name);
-    const [book, setBook] = useState(books[0]?.key ?? '');
+    const [book, setBook] = useState(start.rulebooks[0]?.key ?? '');
     const [at, setAt] = useState('');
     const [problem, setProblem] = useState('');
     const [isBusy, setBusy] = useState(false);
@@ -46,6 +46,7 @@ function StartForm({ start }: { start: Start }) {
         }
         const kept = await copyJob(document);
         if (!kept.ok) return kept.message;
+        forget();
         const run = document.runs.at(-1)?.id ?? 'none';
         void navigate(`/jobs/${kept.data.id}/runs/${run}/${start.opens}`);
         return '';
@@ -75,10 +76,10 @@ function StartForm({ start }: { start: Start }) {
                             value={valueOf(field, values)}
                             problem={problems[field.id]}
                             onFocus={() => setAt(field.id)}
-                            onChange={(value) => setValues((old) => ({ ...old, [field.id]: value }))}
+                            onChange={(value) => enter(field.id, value)}
                         />
                     ))}
-                    <BookAndName books={books} book={book} name={name} onBook={setBook} onName={setName} />
+                    <BookAndName books={start.rulebooks} book={book} name={name} onBook={setBook} onName={setName} />
                     <p className="start-acts">
                         <button type="submit" className="main-act" disabled={isBusy}>
                             {t`Start the job`}
