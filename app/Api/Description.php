@@ -313,7 +313,7 @@ final readonly class Description
             ],
             '/api/materials' => [
                 'post' => Calls::describe(
-                    'All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is',
+                    'All that a job takes, by shelf: what is bought, tools, what is taken along; and its hours',
                     Shapes::object(['document' => Shapes::ref('JobDocument')]),
                     Shapes::object([
                         'rows' => Shapes::list(Shapes::ref('MaterialRow')),

@@ -2244,7 +2244,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is */
+        /** All that a job takes, by shelf: what is bought, tools, what is taken along; and its hours */
         post: {
             parameters: {
                 query?: never;
@@ -2262,7 +2262,7 @@ export interface paths {
                 };
             };
             responses: {
-                /** @description All that a job takes, by shelf: what is bought, tools, what is taken along; and how many hours it is */
+                /** @description All that a job takes, by shelf: what is bought, tools, what is taken along; and its hours */
                 200: {
                     headers: {
                         [name: string]: unknown;

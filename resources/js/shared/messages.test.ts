@@ -60,6 +60,7 @@ const AS_THEY_ARE = [
     'features/lists/takeIn.ts',
     'features/route/completion.ts',
     'features/route/nextWords.ts',
+    'features/start/useEntered.ts',
     'shared/useTicks.ts',
     'shared/locale.tsx',
     'shared/useTitle.ts',
@@ -67,7 +68,7 @@ const AS_THEY_ARE = [
 ];
 
 /** A selector, a font, the family of a fitting in the catalog. */
-const NO_TEXT = /\[role=|^\.\w|var\(--|^street bend$|^mm of water$/;
+const NO_TEXT = /\[role=|^\.\w|var\(--|^street bend$|^mm of water$|^mm outside$|^fl oz$/;
 
 const isWords = (text: string): boolean => !NO_TEXT.test(text) && /[a-z]{2}[.,;:]? [a-z]{2}/i.test(text);
 

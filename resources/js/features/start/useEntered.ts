@@ -13,7 +13,7 @@ function read(start: string): Values {
     }
 }
 
-/** What was entered for a task, kept in this tab until its job is begun: it is there again after a look at the paper. */
+/** What was entered for a task, kept in this tab until its job is begun: it is there again after the paper. */
 export function useEntered(start: string) {
     const [values, setValues] = useState(() => read(start));
     const put = (next: Values): void => {
