@@ -33,6 +33,7 @@ final class CoreFloors
         'Layout',
         'Flow',
         'Network',
+        'Venting',
         'Rules',
         'MakeUp',
         'Hanging',

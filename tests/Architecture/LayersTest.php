@@ -67,10 +67,10 @@ final class LayersTest extends TestCase
         preg_match_all('~^(?<before>.*)\n +public (?:static )?function (?<name>\w+)~m', $code, $found, PREG_SET_ORDER);
         $promised =
             preg_match(
-                '/^final (?:readonly )?class \w+ implements (?:Rule|NetworkRule|Reckoner|WayOfJoining)$/m',
+                '/^final (?:readonly )?class \w+ implements (?:Rule|NetworkRule|Reckoner|WayOfJoining|VentWay)$/m',
                 $code,
             ) === 1
-                ? ['judge', 'name', 'summary', 'reckon', 'consider']
+                ? ['judge', 'name', 'summary', 'reckon', 'consider', 'method', 'missing']
                 : [];
         foreach ($found as ['before' => $before, 'name' => $name]) {
             if ($name !== '__construct' && ! in_array($name, $promised, true)) {

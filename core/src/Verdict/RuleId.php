@@ -240,6 +240,10 @@ enum RuleId: string
     case ValveRefused = 'valve.refused';
 
     case VentBelowRim = 'vent.belowRim';
+    case VentNotJudged = 'vent.notJudged';
+
+    case VentBelowNotKnown = 'vent.belowNotKnown';
+
     case VentByStack = 'vent.byStack';
     case VentLoad = 'vent.load';
     case VentLong = 'vent.long';

@@ -5,14 +5,19 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Venting\Shortfall;
+use FallBend\Core\Venting\Tried;
+use FallBend\Core\Venting\Vents;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Wording;
 
 /**
- * Pipe that waste from other fixtures runs down vents a trap only where the rulebook takes it: as a wet vent of a
- * bathroom, as a common vent, or as a discharge stack.
+ * Pipe that waste from other fixtures runs down vents a trap only in a way that the rulebook has. What may be one that
+ * is not judged here is asked for, and not refused.
  */
 final readonly class VentByStackRule implements NetworkRule
 {
@@ -21,36 +26,56 @@ final readonly class VentByStackRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
-        $vents = new WetVents($network, $rulebook);
-        foreach ($rulebook->allows('vent.by-stack') ? [] : $network->heads as $head) {
+        $vents = new Vents($network, $rulebook);
+        foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            if (
-                $arm === null ||
-                $arm->vent === null ||
-                ! $arm->isWetVented() ||
-                $vents->isCommonVent($arm) ||
-                $vents->isBathroomVent($arm)
-            ) {
+            if ($arm === null || $arm->vent === null || ! $arm->isWetVented()) {
                 continue;
             }
             $others = $arm->by->heads ?? [];
-            if ($others === []) {
-                // Nobody said what comes down it: that is asked for, see `VentMissingRule`.
+            $tried = $vents->tried($arm);
+            if ($others === [] || array_filter($tried, static fn (Tried $one): bool => $one->carries()) !== []) {
+                // Where nobody said what comes down it, that is asked for: see `VentMissingRule`.
                 continue;
             }
-            $findings[] = new Finding(
-                self::ID,
-                Severity::Stop,
-                $network->where($head->node->run, $network->drain($head->node)->toMm ?? 0.0),
-                params: [
-                    'fixture' => $head->name,
-                    'other' => $others[0]->name,
-                    'more' => count($others) - 1,
-                ],
-                source: $rulebook->source('vent.by-stack'),
-            );
+            $findings[] = self::found($arm, $tried, $network, $rulebook);
         }
 
         return $findings;
+    }
+
+    /** @param list<Tried> $tried */
+    private static function found(Arm $arm, array $tried, Network $network, Rulebook $rulebook): Finding
+    {
+        $others = $arm->by->heads ?? [];
+        $open = Vents::notJudged($tried);
+        $nearest = Vents::nearest($tried);
+        $params = [
+            'fixture' => $arm->head->name,
+            'other' => $others[0]->name ?? '',
+            'more' => count($others) - 1,
+            'method' => $open->row->title ?? $nearest->row->title ?? '',
+            'missing' => self::missingInWords($nearest),
+            'case' => (count($others) > 1 ? 'more' : 'one').($nearest === null ? '' : '-missing'),
+        ];
+
+        return new Finding(
+            $open === null ? self::ID : RuleId::VentNotJudged,
+            $open === null ? Severity::Stop : Severity::Unknown,
+            $network->where($arm->head->node->run, $network->drain($arm->head->node)->toMm ?? 0.0),
+            params: $params,
+            source: $open->row->provenance ?? $nearest->row->provenance ?? $rulebook->source('vent.by-stack'),
+        );
+    }
+
+    private static function missingInWords(?Tried $tried): string
+    {
+        return implode(
+            '; ',
+            array_map(
+                static fn (Shortfall $one): string => Wording::step($one->step()),
+                $tried === null ? [] : $tried->missing,
+            ),
+        );
     }
 }

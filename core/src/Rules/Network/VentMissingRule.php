@@ -5,8 +5,11 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\TrapKind;
+use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Air;
+use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Verdict\Finding;
@@ -26,7 +29,15 @@ final readonly class VentMissingRule implements NetworkRule
         foreach ($network->heads as $head) {
             $arm = $head->fixture->trap === TrapKind::None ? null : $network->arm($head);
             $air = $arm?->vent === null ? null : $network->air($arm->vent);
-            if ($arm !== null && $arm->vent === null) {
+            if ($arm !== null && $arm->vent === null && self::mayComeBeyond($arm, $network, $rulebook)) {
+                $findings[] = new Finding(
+                    RuleId::VentBelowNotKnown,
+                    Severity::Unknown,
+                    $network->whereNode($head->node),
+                    params: ['fixture' => $head->name, 'length_mm' => $arm->lengthMm],
+                    source: MeasuredArm::of($arm)->most($rulebook)?->provenance,
+                );
+            } elseif ($arm !== null && $arm->vent === null) {
                 $findings[] = new Finding(
                     self::ID,
                     Severity::Stop,
@@ -41,6 +52,22 @@ final readonly class VentMissingRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    /**
+     * Whether the drain leads on into something that nobody described, and not so far away yet that whatever comes
+     * there would come too late.
+     */
+    private static function mayComeBeyond(Arm $arm, Network $network, Rulebook $rulebook): bool
+    {
+        $last = $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
+        $end = $last?->down->end?->kind;
+        if ($last === null || ! in_array($end, [RunEndKind::Socket, RunEndKind::Standing], true)) {
+            return false;
+        }
+        $most = MeasuredArm::of($arm)->mostMm($rulebook);
+
+        return $most === null || ! Tolerance::isOver($arm->lengthMm, $most, Tolerance::TAPE_MM);
     }
 
     private static function notKnown(LoadedFixture $head, Air $air, Network $network, Rulebook $rulebook): Finding

@@ -10,6 +10,8 @@ use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
+use FallBend\Core\Venting\VentMethod;
+use FallBend\Core\Venting\Vents;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -20,18 +22,21 @@ final readonly class WetVentLoadRule implements NetworkRule
 {
     public const ID = RuleId::WetventLoad;
 
+    private const OF_BATHROOMS = [VentMethod::Wet, VentMethod::VerticalWet];
+
     public function judge(Network $network, Rulebook $rulebook): array
     {
         if ($rulebook->allows('vent.by-stack')) {
             return [];
         }
         $findings = [];
-        $vents = new WetVents($network, $rulebook);
+        $vents = new Vents($network, $rulebook);
         foreach ($network->segments as $segment) {
             if (! $segment->isVent || ! $segment->isWet || ! $segment->isLoadKnown) {
                 continue;
             }
-            $isWetVent = static fn (Arm $arm): bool => $arm->by === $segment && ! $vents->isCommonVent($arm);
+            $isWetVent = static fn (Arm $arm): bool => $arm->by === $segment &&
+                in_array($vents->method($arm), self::OF_BATHROOMS, true);
             if (array_filter($network->vents($segment), $isWetVent) !== []) {
                 array_push($findings, ...self::judgeSegment($segment, $network->whereOf($segment), $rulebook));
             }

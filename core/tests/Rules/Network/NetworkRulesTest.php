@@ -401,6 +401,13 @@ final class NetworkRulesTest extends TestCase
             'main' => [$from, $legs, 'socket', ['size' => '3', 'use' => 'drain']],
             'fx' => ['lavatory', 'east 30 fall 1/4', 'main 1 1500'],
         ];
+        // A level pipe with its vent beyond the second fixture.
+        $sinks = static fn (string $third): array => [
+            'main' => ['sink', 'north 260 fall 1/4', 'socket', ['size' => '3', 'use' => 'drain']],
+            'v' => ['vent off main 1 1500', 'up 90', 'roof', ['size' => '2']],
+            'b' => ['floor-drain', 'east 20 fall 1/4', 'main 1 900', ['size' => '2']],
+            'c' => [$third, 'east 20 fall 1/4', 'main 1 3000', ['size' => '1-1/2']],
+        ];
         $uk = static fn (string $fixture, string $length, string $fall, string $size = '32'): array => [
             'adh-2015',
             [
@@ -488,14 +495,24 @@ final class NetworkRulesTest extends TestCase
             ],
             [
                 'vent.missing',
-                ['ipc-2021', ['fx' => ['lavatory', 'north 30 fall 1/4', 'socket']]],
+                ['ipc-2021', ['fx' => ['lavatory', 'north 108 fall 1/4', 'socket']]],
                 ['ipc-2021', self::stack() + ['fx' => ['lavatory', 'north 30 fall 1/4', 'stack 1 1500']]],
             ],
             [
                 'vent.missing',
                 // A pipe that stands and comes along level brings no air; one that leads down may.
-                ['ipc-2021', $under('standing', 'north 120 fall 1/4')],
+                ['ipc-2021', $under('standing', 'north 220 fall 1/4')],
                 ['ipc-2021', $under('standing', 'down 144')],
+            ],
+            [
+                'vent.belowNotKnown',
+                ['ipc-2021', ['fx' => ['lavatory', 'north 90 fall 1/4', 'socket']]],
+                ['ipc-2021', ['fx' => ['lavatory', 'north 108 fall 1/4', 'socket']]],
+            ],
+            [
+                'vent.notJudged',
+                ['ipc-2021', $sinks('sink')],
+                ['ipc-2021', $sinks('bath')],
             ],
             [
                 'vent.aboveNotKnown',
@@ -603,7 +620,7 @@ final class NetworkRulesTest extends TestCase
         return [
             [
                 'vent.byStack',
-                $third($below('kitchen-sink', 'lavatory')),
+                $third($below('kitchen-sink', 'lavatory', size: '1-1/2')),
                 [
                     'ipc-2021',
                     self::stack() + [
@@ -612,15 +629,19 @@ final class NetworkRulesTest extends TestCase
                     ],
                 ],
             ],
-            ['vent.byStack', $third($below('kitchen-sink', 'water-closet')), $below('kitchen-sink', 'water-closet')],
             [
                 'vent.byStack',
-                $third($below('lavatory group=a', 'water-closet group=a')),
+                $third($below('kitchen-sink', 'water-closet', 'irc-2021')),
+                $below('kitchen-sink', 'water-closet'),
+            ],
+            [
+                'vent.byStack',
+                $third($below('lavatory group=a', 'water-closet group=a', 'irc-2021')),
                 $below('lavatory group=a', 'water-closet group=a'),
             ],
             [
                 'vent.byStack',
-                $below('lavatory group=a', 'bath group=b', 'upc-2021'),
+                $below('lavatory group=a', 'water-closet group=a', 'upc-2021'),
                 $below('lavatory group=a', 'bath group=a', 'upc-2021'),
             ],
             ['wetvent.load', $wet('2', 'bath group=a'), $wet('3', 'bath group=a')],

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Venting;
+
+use FallBend\Core\Catalog\Threshold;
+
+/** A method of venting that was held against a trap. */
+final readonly class Tried
+{
+    /**
+     * @param list<Shortfall> $missing what keeps the trap from being vented so; none: it is
+     * @param bool $isJudged false: the book has the method, and whether its conditions hold is not judged here
+     */
+    public function __construct(
+        public VentMethod $method,
+        public array $missing,
+        public ?Threshold $row = null,
+        public bool $isJudged = true,
+    ) {}
+
+    /** Whether the trap is vented so. */
+    public function carries(): bool
+    {
+        return $this->isJudged && $this->missing === [];
+    }
+}

@@ -1,0 +1,101 @@
+<?php
+
+declare(strict_types=1);
+
+namespace FallBend\Core\Venting;
+
+use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Network\Arm;
+use FallBend\Core\Network\Network;
+
+/**
+ * Tries every method of venting that a book has against a trap. What a book has is said by its rows `venting.*`: 1 it
+ * takes the method, 0 it does not, none: it does, and whether its conditions hold is not judged here.
+ */
+final readonly class Vents
+{
+    /** @var list<VentWay> in the order in which they are named: the plainest first */
+    private array $ways;
+
+    public function __construct(Network $network, private Rulebook $rulebook)
+    {
+        $this->ways = [
+            new IndividualVent($network),
+            new CommonVent($network, $rulebook),
+            new UprightWetVent($network, $rulebook),
+            new SmallUprightWetVent($network, $rulebook),
+            new LevelWetVent($network, $rulebook),
+            new TableWetVent($network, $rulebook),
+            new CircuitVent($network, $rulebook),
+            new WasteStackVent($network, $rulebook),
+            new SingleStack($network, $rulebook),
+            new CombinationDrain($network, $rulebook),
+            new DischargeStack($rulebook),
+        ];
+    }
+
+    /** @return list<Tried> every method of the book whose shape the pipe has, up to the first that vents the trap */
+    public function tried(Arm $arm): array
+    {
+        $tried = [];
+        foreach ($this->ways as $way) {
+            $row = $this->rulebook->threshold("venting.{$way->method()->value}");
+            $missing = $row === null || $row->value === 0.0 ? null : $way->missing($arm);
+            if ($missing === null) {
+                continue;
+            }
+            $one = new Tried($way->method(), $missing, $row, $row->value !== null);
+            $tried[] = $one;
+            if ($one->carries()) {
+                break;
+            }
+        }
+
+        return $tried;
+    }
+
+    /** Gives the method that vents a trap; null where none of those that are judged does. */
+    public function method(Arm $arm): ?VentMethod
+    {
+        foreach ($this->tried($arm) as $one) {
+            if ($one->carries()) {
+                return $one->method;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Gives a method that may vent a trap, which is not judged here; null where there is none.
+     *
+     * @param list<Tried> $tried
+     */
+    public static function notJudged(array $tried): ?Tried
+    {
+        foreach ($tried as $one) {
+            if (! $one->isJudged && $one->missing === []) {
+                return $one;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * Gives the method that comes nearest: the one of which least is missing.
+     *
+     * @param list<Tried> $tried
+     */
+    public static function nearest(array $tried): ?Tried
+    {
+        $nearest = null;
+        foreach ($tried as $one) {
+            if ($nearest === null || count($one->missing) < count($nearest->missing)) {
+                $nearest = $one;
+            }
+        }
+
+        return $nearest;
+    }
+}
