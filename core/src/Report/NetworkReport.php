@@ -19,6 +19,9 @@ use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\MeasuredArm;
+use FallBend\Core\Venting\Tried;
+use FallBend\Core\Venting\VentMethod;
+use FallBend\Core\Venting\Vents;
 
 /**
  * Writes an evaluated network as the interface shows it: where every run stands, what flows in every pipe, how every
@@ -58,6 +61,13 @@ use FallBend\Core\Rules\Network\MeasuredArm;
  *     discharge: Discharge|null,
  *     arm: ArmReport|null,
  * }
+ * @phpstan-type VentWayReport array{
+ *     method: value-of<VentMethod>,
+ *     name: string,
+ *     state: 'vents'|'lacks'|'not-judged',
+ *     missing: list<string>,
+ *     source: Source,
+ * }
  * @phpstan-type ArmReport array{
  *     size: string,
  *     length: Reading,
@@ -70,6 +80,7 @@ use FallBend\Core\Rules\Network\MeasuredArm;
  *     upright: bool,
  *     vent: 'none'|'gully'|'wet'|'dry',
  *     vent_by: ?string,
+ *     ways: list<VentWayReport>,
  *     bore_mm: ?float,
  *     seal_mm: ?float,
  *     end_mm: float,
@@ -138,10 +149,13 @@ final readonly class NetworkReport
 
     private Sizing $sizing;
 
+    private Vents $vents;
+
     public function __construct(private Network $network, private Rulebook $rulebook)
     {
         $this->tape = new Tape;
         $this->sizing = new Sizing($network, $rulebook);
+        $this->vents = new Vents($network, $rulebook);
     }
 
     /** Whether loads are flows in l/s; false: they are units. */
@@ -233,6 +247,22 @@ final readonly class NetworkReport
             ];
     }
 
+    /** @return VentWayReport one method that was held against a trap */
+    private static function way(Tried $tried): array
+    {
+        return [
+            'method' => $tried->method->value,
+            'name' => $tried->row->title,
+            'state' => match (true) {
+                $tried->carries() => 'vents',
+                $tried->missing === [] => 'not-judged',
+                default => 'lacks',
+            },
+            'missing' => $tried->missingInWords(),
+            'source' => $tried->row->provenance->toArray(),
+        ];
+    }
+
     /** @return ArmReport */
     private function arm(Arm $arm): array
     {
@@ -258,6 +288,7 @@ final readonly class NetworkReport
             'upright' => $arm->uprightMm > 0,
             'vent' => $vent,
             'vent_by' => $arm->by?->layout->run->name,
+            'ways' => array_map(self::way(...), $this->vents->tried($arm)),
             'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
             'seal_mm' => $arm->head->fixture->sealMm ??
                 $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,

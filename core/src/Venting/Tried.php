@@ -5,20 +5,28 @@ declare(strict_types=1);
 namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Threshold;
+use FallBend\Core\Verdict\Wording;
 
 /** A method of venting that was held against a trap. */
 final readonly class Tried
 {
     /**
      * @param list<Shortfall> $missing what keeps the trap from being vented so; none: it is
+     * @param Threshold $row of the book, that says that it has the method
      * @param bool $isJudged false: the book has the method, and whether its conditions hold is not judged here
      */
     public function __construct(
         public VentMethod $method,
         public array $missing,
-        public ?Threshold $row = null,
-        public bool $isJudged = true,
+        public Threshold $row,
+        public bool $isJudged,
     ) {}
+
+    /** @return list<string> what is missing, in words */
+    public function missingInWords(): array
+    {
+        return array_map(static fn (Shortfall $one): string => Wording::step($one->step()), $this->missing);
+    }
 
     /** Whether the trap is vented so. */
     public function carries(): bool

@@ -34,36 +34,31 @@ final readonly class Vents
         ];
     }
 
-    /** @return list<Tried> every method of the book whose shape the pipe has, up to the first that vents the trap */
+    /** @return list<Tried> every method of the book whose shape the pipe has */
     public function tried(Arm $arm): array
     {
-        $tried = [];
-        foreach ($this->ways as $way) {
-            $row = $this->rulebook->threshold("venting.{$way->method()->value}");
-            $missing = $row === null || $row->value === 0.0 ? null : $way->missing($arm);
-            if ($missing === null) {
-                continue;
-            }
-            $one = new Tried($way->method(), $missing, $row, $row->value !== null);
-            $tried[] = $one;
-            if ($one->carries()) {
-                break;
-            }
-        }
-
-        return $tried;
+        return array_values(array_filter(array_map(fn (VentWay $way): ?Tried => $this->try($way, $arm), $this->ways)));
     }
 
     /** Gives the method that vents a trap; null where none of those that are judged does. */
     public function method(Arm $arm): ?VentMethod
     {
-        foreach ($this->tried($arm) as $one) {
-            if ($one->carries()) {
-                return $one->method;
+        foreach ($this->ways as $way) {
+            $tried = $this->try($way, $arm);
+            if ($tried?->carries() === true) {
+                return $tried->method;
             }
         }
 
         return null;
+    }
+
+    private function try(VentWay $way, Arm $arm): ?Tried
+    {
+        $row = $this->rulebook->threshold("venting.{$way->method()->value}");
+        $missing = $row === null || $row->value === 0.0 ? null : $way->missing($arm);
+
+        return $missing === null ? null : new Tried($way->method(), $missing, $row, $row->value !== null);
     }
 
     /**

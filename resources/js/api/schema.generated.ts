@@ -5022,6 +5022,15 @@ export interface components {
             /** @enum {unknown} */
             vent: "none" | "gully" | "wet" | "dry";
             vent_by: string | null;
+            ways: {
+                /** @enum {unknown} */
+                method: "individual" | "common" | "wet" | "vertical-wet" | "circuit" | "waste-stack" | "single-stack" | "combination" | "by-stack";
+                name: string;
+                /** @enum {unknown} */
+                state: "vents" | "lacks" | "not-judged";
+                missing: string[];
+                source: components["schemas"]["Source"];
+            }[];
             bore_mm: number | null;
             seal_mm: number | null;
             end_mm: number;

@@ -7,13 +7,11 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Venting\Shortfall;
 use FallBend\Core\Venting\Tried;
 use FallBend\Core\Venting\Vents;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
-use FallBend\Core\Verdict\Wording;
 
 /**
  * Pipe that waste from other fixtures runs down vents a trap only in a way that the rulebook has. What may be one that
@@ -33,12 +31,11 @@ final readonly class VentByStackRule implements NetworkRule
                 continue;
             }
             $others = $arm->by->heads ?? [];
-            $tried = $vents->tried($arm);
-            if ($others === [] || array_filter($tried, static fn (Tried $one): bool => $one->carries()) !== []) {
+            if ($others === [] || $vents->method($arm) !== null) {
                 // Where nobody said what comes down it, that is asked for: see `VentMissingRule`.
                 continue;
             }
-            $findings[] = self::found($arm, $tried, $network, $rulebook);
+            $findings[] = self::found($arm, $vents->tried($arm), $network, $rulebook);
         }
 
         return $findings;
@@ -54,8 +51,8 @@ final readonly class VentByStackRule implements NetworkRule
             'fixture' => $arm->head->name,
             'other' => $others[0]->name ?? '',
             'more' => count($others) - 1,
-            'method' => $open->row->title ?? $nearest->row->title ?? '',
-            'missing' => self::missingInWords($nearest),
+            'method' => $open->row->title ?? ($nearest->row->title ?? ''),
+            'missing' => implode('; ', $nearest?->missingInWords() ?? []),
             'case' => (count($others) > 1 ? 'more' : 'one').($nearest === null ? '' : '-missing'),
         ];
 
@@ -64,18 +61,7 @@ final readonly class VentByStackRule implements NetworkRule
             $open === null ? Severity::Stop : Severity::Unknown,
             $network->where($arm->head->node->run, $network->drain($arm->head->node)->toMm ?? 0.0),
             params: $params,
-            source: $open->row->provenance ?? $nearest->row->provenance ?? $rulebook->source('vent.by-stack'),
-        );
-    }
-
-    private static function missingInWords(?Tried $tried): string
-    {
-        return implode(
-            '; ',
-            array_map(
-                static fn (Shortfall $one): string => Wording::step($one->step()),
-                $tried === null ? [] : $tried->missing,
-            ),
+            source: $open->row->provenance ?? ($nearest->row->provenance ?? $rulebook->source('vent.by-stack')),
         );
     }
 }

@@ -7,6 +7,7 @@ import { flowInWords, speedInWords } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
 import { TrapPicture } from './TrapPicture';
+import { WaysOfVenting } from './WaysOfVenting';
 import { knownFirst, ROLE } from './tree';
 
 /**
@@ -88,7 +89,10 @@ export function LoadsView({ evaluation, onOpen }: { evaluation: Evaluation; onOp
             </section>
             <section className="trap-col" aria-label={t`The trap arm`}>
                 {fixture ? (
-                    <TrapPicture key={fixture.run} fixture={fixture} evaluation={evaluation} onOpen={onOpen} />
+                    <>
+                        <TrapPicture key={fixture.run} fixture={fixture} evaluation={evaluation} onOpen={onOpen} />
+                        <WaysOfVenting arm={fixture.arm} />
+                    </>
                 ) : (
                     <p className="none">{t`Pick a trap.`}</p>
                 )}
@@ -136,17 +140,36 @@ function TrapRow({
                 {arm?.over && <Shape kind="stop" size={15} />}
             </td>
             <td>
-                {arm === null || arm.vent === 'none' ? (
-                    <>
-                        <Shape kind="stop" size={15} /> {t`nowhere`}
-                    </>
-                ) : arm.vent === 'gully' ? (
-                    t`at the gully`
-                ) : (
-                    `${arm.vent === 'wet' ? t`by pipe that carries waste: ` : t`by `}${arm.vent_by ?? ''}`
-                )}
+                <VentOf arm={arm} />
             </td>
         </tr>
+    );
+}
+
+/** How a trap is vented: by which method and pipe, or that it is by none. */
+function VentOf({ arm }: { arm: FixtureReport['arm'] }) {
+    if (arm === null || arm.vent === 'none')
+        return (
+            <>
+                <Shape kind="stop" size={15} /> {t`nowhere`}
+            </>
+        );
+    if (arm.vent === 'gully') return t`at the gully`;
+    const way = arm.ways.find((one) => one.state === 'vents');
+    if (way)
+        return (
+            <>
+                <SourceTap source={way.source}>{way.name}</SourceTap>
+                <span className="cap line">{arm.vent_by}</span>
+            </>
+        );
+    const isOpen = arm.ways.some((one) => one.state === 'not-judged');
+    return (
+        <>
+            <Shape kind={isOpen ? 'unknown' : 'stop'} size={15} />{' '}
+            {isOpen ? t`not judged here` : t`in no way that the book has`}
+            <span className="cap line">{arm.vent_by}</span>
+        </>
     );
 }
 
