@@ -106,6 +106,10 @@ final class DemoLog
     private function wholeDay(): void
     {
         $this->read(8 * self::DAY);
+        $this->say('lead', 7 * self::DAY, 'services', [
+            'run' => 'drain',
+            'note' => 'The network and the gas were here: red and yellow paint from the gate to the corner, nothing else.',
+        ]);
         foreach (TestSystems::of($this->evaluated->network()) as $system) {
             $this->joined($system, 6 * self::DAY);
             $this->tested($system, TestKind::LowAir, [[1.0, 38.0], [5.0, 38.0]], 2 * self::DAY);

@@ -37,7 +37,11 @@ export function ServicesHold({ job, run }: { job: string; run: JobRun }) {
     const isSaid =
         entries.some((one) => one.kind === 'services' && one.said.run === run.id && !takenBack.has(one.number)) ||
         state.pending.some((one) => one.kind === 'services' && one.run === run.id);
-    if (!isKnown || isSaid) return null;
+    // Where a joint is made it was dug.
+    const isDug = [...entries, ...state.pending].some(
+        (one) => one.kind === 'joint' && ('said' in one ? one.said.run : one.run) === run.id,
+    );
+    if (!isKnown || isSaid || isDug) return null;
     return (
         <section className="services-hold" aria-label={t`Services in the ground`}>
             <p>

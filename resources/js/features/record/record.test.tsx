@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { screen, waitFor } from '@testing-library/react';
+import { cleanup, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { http, HttpResponse } from 'msw';
 import { Route, Routes } from 'react-router';
@@ -268,6 +268,7 @@ it('holds nothing once that is said, and again where it is taken back', async ()
             HttpResponse.json({ entries, length: entries.length, now: new Date().toISOString() }),
         ),
     );
+    const joint = { ...entry, kind: 'joint', said: { run: 'r', joint: 2 }, number: 1, key: 'a' };
     const { unmount } = show(<ServicesHold job="said" run={emptyRun()} />);
     await new Promise((done) => setTimeout(done, 50));
     expect(screen.queryByText(/Nobody digs/)).toBeNull();
@@ -275,4 +276,10 @@ it('holds nothing once that is said, and again where it is taken back', async ()
     entries = [...entries, { ...back, number: 2, key: 'b' }];
     show(<ServicesHold job="back" run={emptyRun()} />);
     expect(await screen.findByText(/Nobody digs/)).toBeTruthy();
+    cleanup();
+    // Once a joint is made there, it was dug.
+    entries = [joint];
+    show(<ServicesHold job="dug" run={emptyRun()} />);
+    await new Promise((done) => setTimeout(done, 50));
+    expect(screen.queryByText(/Nobody digs/)).toBeNull();
 });
