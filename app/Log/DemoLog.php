@@ -108,7 +108,7 @@ final class DemoLog
         $this->read(8 * self::DAY);
         $this->say('lead', 7 * self::DAY, 'services', [
             'run' => 'drain',
-            'note' => 'The network and the gas were here: red and yellow paint from the gate to the corner, nothing else.',
+            'note' => 'The network and the gas were here: red and yellow paint, gate to corner; nothing else.',
         ]);
         foreach (TestSystems::of($this->evaluated->network()) as $system) {
             $this->joined($system, 6 * self::DAY);

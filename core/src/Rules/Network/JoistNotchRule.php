@@ -60,15 +60,18 @@ final readonly class JoistNotchRule implements NetworkRule
     /** @return list<Finding> on where along its span a joist is notched */
     private static function along(Crossing $c, Where $where, Rulebook $rulebook): array
     {
-        $from = $rulebook->limit('joist.notch-from');
+        // By the depth of the joist where the book has it so, else by its span.
+        $within = $rulebook->limit('joist.notch-within');
+        $from = $within ?? $rulebook->limit('joist.notch-from');
         if ($from?->value === null) {
             return [];
         }
-        [$span, $at] = [$c->obstacle->spanMm, $c->obstacle->bearingMm];
-        if ($span === null || $at === null) {
+        $of = $within === null ? $c->obstacle->spanMm : $c->obstacle->depthMm;
+        $at = $c->obstacle->bearingMm;
+        if ($of === null || $at === null) {
             return [TimberFindings::notMeasuredAlong($c, $where, $from->provenance)];
         }
-        $fromMm = $from->value * $span;
+        $fromMm = $from->value * $of;
         $params = TimberFindings::names($c) + ['at_mm' => $at, 'from_mm' => $fromMm];
 
         return ! Tolerance::isOver($at, $fromMm, Tolerance::TAPE_MM)

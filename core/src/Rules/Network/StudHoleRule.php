@@ -46,8 +46,15 @@ final readonly class StudHoleRule implements NetworkRule
     {
         [$isPlate, $wall] = [$c->obstacle->kind === ObstacleKind::Plate, $c->obstacle->isBearing ? 'bearing' : 'other'];
         $ofStud = $c->obstacle->isBearing ? 'stud.hole-bearing' : 'stud.hole-other';
-        $most = $rulebook->limit($isPlate ? 'plate.cut-most' : $ofStud);
-        $mostMm = $most?->value === null ? INF : $most->value * $depthMm;
+        // Some books say how much may go, others how much has to stay.
+        $left = $isPlate ? 'plate.left-least' : ($c->obstacle->isBearing ? '' : 'stud.left-least');
+        $least = $left === '' ? null : $rulebook->limit($left);
+        $most = $least ?? $rulebook->limit($isPlate ? 'plate.cut-most' : $ofStud);
+        $mostMm = match (true) {
+            $most?->value === null => INF,
+            $least !== null => max(0.0, $depthMm - $most->value),
+            default => $most->value * $depthMm,
+        };
 
         return ! Tolerance::isOver($c->holeMm, $mostMm, Tolerance::CONVERTED_MM)
             ? []

@@ -1007,6 +1007,15 @@ final class NetworkRulesTest extends TestCase
         $engineered = static fn (array $more): array => $through(
             $more + ['kind' => 'joist-engineered', 'depth_mm' => 241, 'top_mm' => 120, 'allowed_mm' => 100],
         );
+        $canada = static fn (array $more): array => $through(
+            $more + ['kind' => 'joist', 'depth_mm' => 286, 'top_mm' => 143],
+            'npc-2020',
+        );
+        $canadaStud = static fn (array $more): array => $through(
+            $more + ['kind' => 'stud', 'depth_mm' => 140],
+            'npc-2020',
+            '1-1/2',
+        );
         $stud = static fn (array $more): array => $through(
             $more + ['kind' => 'stud', 'depth_mm' => 139.7],
             'ipc-2021',
@@ -1038,6 +1047,30 @@ final class NetworkRulesTest extends TestCase
                 'joist.notchMiddle',
                 $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 1010]),
                 $joist(['cut' => 'notch', 'top_mm' => 5, 'span_mm' => 3000, 'bearing_mm' => 990]),
+            ],
+            // NBC 9.23.5: a quarter of the depth, 50 mm at either edge; notches a third deep, half the depth from the
+            // bearing; studs keep two thirds, or 40 mm; plates 50 mm. The hole is 66.7 mm, of 1-1/2 pipe 54.6 mm.
+            [
+                'joist.hole',
+                $canada(['depth_mm' => 265, 'top_mm' => 132]),
+                $canada(['depth_mm' => 268, 'top_mm' => 134]),
+            ],
+            ['joist.edge', $canada(['depth_mm' => 286, 'top_mm' => 82]), $canada(['depth_mm' => 286, 'top_mm' => 84])],
+            [
+                'joist.notchMiddle',
+                $canada(['cut' => 'notch', 'top_mm' => 5, 'bearing_mm' => 145]),
+                $canada(['cut' => 'notch', 'top_mm' => 5, 'bearing_mm' => 142]),
+            ],
+            ['stud.hole', $canadaStud(['depth_mm' => 94]), $canadaStud(['depth_mm' => 96])],
+            [
+                'stud.hole',
+                $canadaStud(['depth_mm' => 163, 'bearing' => true]),
+                $canadaStud(['depth_mm' => 165, 'bearing' => true]),
+            ],
+            [
+                'plate.cut',
+                $canadaStud(['kind' => 'plate', 'depth_mm' => 104]),
+                $canadaStud(['kind' => 'plate', 'depth_mm' => 106]),
             ],
             ['joist.flange', $engineered(['top_mm' => 77]), $engineered(['top_mm' => 80])],
             [
@@ -1080,21 +1113,6 @@ final class NetworkRulesTest extends TestCase
             ],
             ['shield.measure', $stud([]), $stud(['top_mm' => 70])],
             // Where the building code's own rules do not stand here, nothing is passed.
-            [
-                'timber.notJudged',
-                $through(['kind' => 'joist', 'depth_mm' => 286, 'top_mm' => 143], 'npc-2020'),
-                $joist([]),
-            ],
-            [
-                'timber.notJudged',
-                $through(['kind' => 'joist', 'cut' => 'notch', 'depth_mm' => 286, 'top_mm' => 5], 'npc-2020'),
-                $joist([]),
-            ],
-            [
-                'timber.notJudged',
-                $through(['kind' => 'stud', 'depth_mm' => 139.7, 'top_mm' => 70], 'npc-2020', '1-1/2'),
-                $stud(['top_mm' => 70]),
-            ],
             [
                 'timber.notJudged',
                 $through(['kind' => 'stud', 'depth_mm' => 95, 'top_mm' => 47], 'adh-2015', '32'),
