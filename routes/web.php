@@ -91,6 +91,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('joined', [EvaluationController::class, 'joined']);
         Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
         Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
+        Route::post('books', [EvaluationController::class, 'books'])->middleware(InTurn::class);
         Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);
         Route::post('drawing', [FileController::class, 'drawing']);
         Route::post('csv', [FileController::class, 'csv'])->middleware(InTurn::class);

@@ -9,6 +9,7 @@ use App\Evaluations\KnownEvaluations;
 use App\Evaluations\ReadDocuments;
 use App\Log\JobLog;
 use App\Models\User;
+use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Evaluation\EvaluatedJob;
@@ -50,6 +51,25 @@ final readonly class EvaluateJob
         $plan = self::onSite($this->document($body), $body);
 
         return $this->evaluator->evaluate($plan, null, $own, $effort ?? Effort::of(self::BESIDE));
+    }
+
+    /**
+     * Evaluates the same job under its own book and under the `rulebook` of a request.
+     *
+     * @return array{EvaluatedJob, EvaluatedJob}
+     *
+     * @throws BadInput where the document is wrong, the job too large, or there is no such book
+     */
+    public function underBooks(Request $request, Fields $body, Catalogue $catalogue): array
+    {
+        $here = $this->evaluated($request, $body);
+        $book = $body->choice('rulebook', $catalogue->rulebookKeys());
+        $own = $this->ownNumbers($request, $body);
+
+        return [
+            $here,
+            $this->evaluator->evaluate($here->job()->under($book), null, $own, Effort::of(self::BESIDE)),
+        ];
     }
 
     /**

@@ -34,6 +34,7 @@ use FallBend\Core\Recording\JobRecord;
 use FallBend\Core\Recording\RecordedJoints;
 use FallBend\Core\Recording\RecordedRuns;
 use FallBend\Core\Report\BoardSummary;
+use FallBend\Core\Report\BooksCompared;
 use FallBend\Core\Report\Choices;
 use FallBend\Core\Report\DayReport;
 use FallBend\Core\Report\EvaluationReport;
@@ -115,6 +116,7 @@ final class Answers
         'CuttingReport' => [JobCutting::class, 'CuttingReport'],
         'MaterialRow' => [Materials::class, 'MaterialRow'],
         'HoursRow' => [Hours::class, 'HoursRow'],
+        'BookDifference' => [BooksCompared::class, 'BookDifference'],
         'JobSummary' => [BoardSummary::class, 'JobSummary'],
         'RunDrawing' => [BoardSummary::class, 'RunDrawing'],
         'Choices' => [Choices::class, 'WrittenChoices'],

@@ -60,6 +60,7 @@ final readonly class Description
         '/api/make-up',
         '/api/hang',
         '/api/cut',
+        '/api/books',
         '/api/materials',
         '/api/order',
         '/api/day',
@@ -308,6 +309,14 @@ final readonly class Description
                     'What is to be cut now, once some pieces came out as they did, and from which sticks',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::ref('CuttingReport'),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/books' => [
+                'post' => Calls::describe(
+                    'What would be said otherwise of a job under another book',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'rulebook' => ['type' => 'string']]),
+                    Shapes::object(['rows' => Shapes::list(Shapes::ref('BookDifference'))]),
                     [422 => 'Problem'],
                 ),
             ],

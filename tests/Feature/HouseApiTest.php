@@ -40,6 +40,20 @@ final class HouseApiTest extends TestCase
         self::assertContains('lav-two', array_column($answer->json('evaluation.network.places'), 'run'));
     }
 
+    public function testAnotherBookSaysWhatWouldBeOtherwise(): void
+    {
+        $answer = $this->postJson('/api/books', ['document' => self::demo(), 'rulebook' => 'irc-2021'])->assertOk();
+        $turns = self::rows($answer->json('rows'))->where('there.rule', 'cleanout.turn');
+        self::assertSame(['new'], $turns->pluck('change')->unique()->values()->all());
+        self::assertSame('IRC P3005.2.4', $turns->first()['there']['source']['source']);
+        $this->postJson('/api/books', ['document' => self::demo(), 'rulebook' => 'upc-2021'])
+            ->assertOk()
+            ->assertJsonPath('rows', []);
+        $this->postJson('/api/books', ['document' => self::demo(), 'rulebook' => 'no-such'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('rulebook');
+    }
+
     public function testWhatIsNotUnderstoodIsMarkedAndTheJobStaysAsItWas(): void
     {
         $answer = $this->say('basin / west forty / into stack 80')->assertOk();

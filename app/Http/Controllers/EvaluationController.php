@@ -11,6 +11,7 @@ use App\Log\JobLog;
 use App\Log\SiteZone;
 use App\Models\Job;
 use DateTimeImmutable;
+use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Effort\Effort;
 use FallBend\Core\Input\Fields;
 use FallBend\Core\Job\GroupCopy;
@@ -25,6 +26,7 @@ use FallBend\Core\Measure\TapeReader;
 use FallBend\Core\Measure\Units;
 use FallBend\Core\Measure\UnreadableLength;
 use FallBend\Core\Reckon\Reckoners;
+use FallBend\Core\Report\BooksCompared;
 use FallBend\Core\Report\DayReport;
 use FallBend\Core\Report\JointCard;
 use FallBend\Core\Sequence\DayAsked;
@@ -183,6 +185,16 @@ final readonly class EvaluationController
             'total' => $prices === [] ? null : array_sum($prices),
             'hours' => $job->hours()->rows(),
         ]);
+    }
+
+    /** What would be said otherwise of a job under another book. */
+    public function books(Request $request, Catalogue $catalogue): JsonResponse
+    {
+        $body = self::body($request);
+        [$here, $there] = $this->evaluate->underBooks($request, $body, $catalogue);
+        $body->end();
+
+        return new JsonResponse(['rows' => (new BooksCompared($here, $there))->rows()]);
     }
 
     /** Everything about one joint of a job. */

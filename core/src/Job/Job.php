@@ -70,6 +70,12 @@ final readonly class Job
         return $this->with(obstacles: $obstacles);
     }
 
+    /** The same job, judged by another book. */
+    public function under(string $rulebook): self
+    {
+        return $this->with(rulebook: $rulebook);
+    }
+
     /** The job with what was done of it on site. */
     public function onSite(OnSite $site): self
     {
@@ -85,12 +91,13 @@ final readonly class Job
         ?array $obstacles = null,
         ?OnSite $site = null,
         ?int $nextFigure = null,
+        ?string $rulebook = null,
     ): self {
         return new self(
             $this->name,
             $this->place,
             $this->units,
-            $this->rulebook,
+            $rulebook ?? $this->rulebook,
             $runs ?? $this->runs,
             $this->catalogueOverrides,
             $this->rulebookOverrides,

@@ -32,6 +32,7 @@ import type {
     HowToAnswer,
     JobMove,
     KeptPrices,
+    BookDifference,
     Materials,
     RunClosing,
     OfJob,
@@ -538,6 +539,15 @@ export const materialsQuery = (of: OfJob, logged: number) =>
     queryOptions({
         queryKey: ['materials', of, logged],
         queryFn: ({ signal }) => orThrow(callInTurn<Materials>('/api/materials', { ...of }, signal)),
+        ...untilAnswered,
+        placeholderData: keepPreviousData,
+    });
+/** What would be said otherwise of the job under another book. */
+export const otherBookQuery = (of: OfJob, rulebook: string) =>
+    queryOptions({
+        queryKey: ['books', of, rulebook],
+        queryFn: ({ signal }) =>
+            orThrow(callInTurn<{ rows: BookDifference[] }>('/api/books', { ...of, rulebook }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

@@ -2235,6 +2235,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What would be said otherwise of a job under another book */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        rulebook: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description What would be said otherwise of a job under another book */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rows: components["schemas"]["BookDifference"][];
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/materials": {
         parameters: {
             query?: never;
@@ -5784,6 +5840,14 @@ export interface components {
             minutes: number;
             note: string;
             source: components["schemas"]["Source"];
+        };
+        BookDifference: {
+            run: string;
+            run_name: string;
+            /** @enum {unknown} */
+            change: "new" | "other" | "gone";
+            here: components["schemas"]["Finding"] | null;
+            there: components["schemas"]["Finding"] | null;
         };
         JobSummary: {
             /** @enum {unknown} */

@@ -10,6 +10,7 @@ import type { JobEditor } from '../../editing';
 import { AddRun } from './AddRun';
 import { DrillingPlan } from './DrillingPlan';
 import { HouseFindings } from './HouseFindings';
+import { OtherBook } from './OtherBook';
 import { LoadsView } from './LoadsView';
 import { RepeatDialog } from './RepeatDialog';
 import { RunTree } from './RunTree';
@@ -75,7 +76,10 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                         }}
                     />
                     <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />
-                    <HouseFindings evaluation={evaluation} onOpen={onOpen} />
+                    <div className="house-said">
+                        {editor.document.runs.length > 0 && <OtherBook editor={editor} onOpen={onOpen} />}
+                        <HouseFindings evaluation={evaluation} onOpen={onOpen} />
+                    </div>
                 </div>
             )}
             {repeating !== null && <RepeatDialog editor={editor} run={repeating} onClose={() => setRepeating(null)} />}
