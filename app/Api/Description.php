@@ -79,6 +79,7 @@ final readonly class Description
         $paths =
             PeopleDescription::paths() +
             self::ofForms() +
+            self::ofBooks() +
             BoardDescription::paths() +
             self::ofOneJob() +
             self::ofItsRevisions() +
@@ -301,6 +302,21 @@ final readonly class Description
     }
 
     /** @return array<string, mixed> */
+    private static function ofBooks(): array
+    {
+        return [
+            '/api/books' => [
+                'post' => Calls::describe(
+                    'What would be said otherwise of a job under another book',
+                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'rulebook' => ['type' => 'string']]),
+                    Shapes::object(['rows' => Shapes::list(Shapes::ref('BookDifference'))]),
+                    [422 => 'Problem'],
+                ),
+            ],
+        ];
+    }
+
+    /** @return array<string, mixed> */
     private static function ofWholeJobs(): array
     {
         return [
@@ -309,14 +325,6 @@ final readonly class Description
                     'What is to be cut now, once some pieces came out as they did, and from which sticks',
                     Shapes::object(['document' => Shapes::ref('JobDocument'), 'run' => ['type' => 'string']]),
                     Shapes::ref('CuttingReport'),
-                    [422 => 'Problem'],
-                ),
-            ],
-            '/api/books' => [
-                'post' => Calls::describe(
-                    'What would be said otherwise of a job under another book',
-                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'rulebook' => ['type' => 'string']]),
-                    Shapes::object(['rows' => Shapes::list(Shapes::ref('BookDifference'))]),
                     [422 => 'Problem'],
                 ),
             ],

@@ -10,8 +10,8 @@ use FallBend\Core\Verdict\FindingReport;
 use FallBend\Core\Verdict\Severity;
 
 /**
- * The same job judged under two books: what stands against it under one alone, and what is said otherwise. Notes are left
- * out: nothing has to be done about them.
+ * The same job judged under two books: what stands against it under one alone, and what is said otherwise. Notes are
+ * left out: nothing has to be done about them.
  *
  * @phpstan-import-type SaidFinding from FindingReport
  *

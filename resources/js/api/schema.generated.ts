@@ -1152,6 +1152,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What would be said otherwise of a job under another book */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": {
+                        document: components["schemas"]["JobDocument"];
+                        rulebook: string;
+                        /** @description The job that the document is of: the numbers of its crew go before the lists */
+                        job?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description What would be said otherwise of a job under another book */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rows: components["schemas"]["BookDifference"][];
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -2216,62 +2272,6 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["CuttingReport"];
-                    };
-                };
-                /** @description What is wrong */
-                422: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Problem"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/books": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What would be said otherwise of a job under another book */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": {
-                        document: components["schemas"]["JobDocument"];
-                        rulebook: string;
-                        /** @description The job that the document is of: the numbers of its crew go before the lists */
-                        job?: string;
-                    };
-                };
-            };
-            responses: {
-                /** @description What would be said otherwise of a job under another book */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": {
-                            rows: components["schemas"]["BookDifference"][];
-                        };
                     };
                 };
                 /** @description What is wrong */
