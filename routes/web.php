@@ -10,6 +10,7 @@ use App\Http\Controllers\EntranceController;
 use App\Http\Controllers\EvaluationController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HealthController;
+use App\Http\Controllers\CoverageController;
 use App\Http\Controllers\HowToController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
@@ -91,6 +92,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('joined', [EvaluationController::class, 'joined']);
         Route::post('cut', [EvaluationController::class, 'cut'])->middleware(InTurn::class);
         Route::post('ticket', [FileController::class, 'ticket'])->middleware(InTurn::class);
+        Route::get('books/{book}', [CoverageController::class, 'show'])->where('book', '[a-z0-9-]{1,40}');
         Route::post('books', [EvaluationController::class, 'books'])->middleware(InTurn::class);
         Route::post('materials', [EvaluationController::class, 'materials'])->middleware(InTurn::class);
         Route::post('drawing', [FileController::class, 'drawing']);

@@ -22,6 +22,7 @@ use FallBend\Core\Catalog\Browse;
 use FallBend\Core\Catalog\Provenance;
 use FallBend\Core\Cutting\JobCutting;
 use FallBend\Core\Geometry\Vec3;
+use FallBend\Core\Guide\Coverage;
 use FallBend\Core\Hanging\RunHanging;
 use FallBend\Core\Job\LegFile;
 use FallBend\Core\Joining\InstructionCard;
@@ -117,6 +118,7 @@ final class Answers
         'MaterialRow' => [Materials::class, 'MaterialRow'],
         'HoursRow' => [Hours::class, 'HoursRow'],
         'BookDifference' => [BooksCompared::class, 'BookDifference'],
+        'CoverageRow' => [Coverage::class, 'CoverageRow'],
         'JobSummary' => [BoardSummary::class, 'JobSummary'],
         'RunDrawing' => [BoardSummary::class, 'RunDrawing'],
         'Choices' => [Choices::class, 'WrittenChoices'],

@@ -305,6 +305,14 @@ final readonly class Description
     private static function ofBooks(): array
     {
         return [
+            '/api/books/{book}' => [
+                'get' => Calls::describe(
+                    'What of a book is judged here, clause by clause',
+                    null,
+                    Shapes::object(['rows' => Shapes::list(Shapes::ref('CoverageRow'))]),
+                    [404 => 'Problem'],
+                ) + ['parameters' => [['name' => 'book'] + Calls::ID[0]]],
+            ],
             '/api/books' => [
                 'post' => Calls::describe(
                     'What would be said otherwise of a job under another book',

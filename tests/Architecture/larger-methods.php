@@ -113,6 +113,7 @@ return [
         'Hanging\\SupportLeg::of' => 'what a rule is asked by: a size, a system, a book',
         'Hanging\\Supports::at' => 'what a rule is asked by: a size, a system, a book',
         'Job\\GroupCopy::copy' => 'what one thing of a file is read or written with',
+        'Job\\Job::with' => 'each a field that another method names',
         'Job\\GroupCopy::repeated' => 'what one thing of a file is read or written with',
         'Job\\LedgerMending::next' => 'what one thing of a file is read or written with',
         'Job\\LegFile::refuseContradiction' => 'what one thing of a file is read or written with',

@@ -40,6 +40,15 @@ final class HouseApiTest extends TestCase
         self::assertContains('lav-two', array_column($answer->json('evaluation.network.places'), 'run'));
     }
 
+    public function testWhatOfABookIsJudgedIsAskedFor(): void
+    {
+        $rows = self::rows($this->getJson('/api/books/ipc-2021')->assertOk()->json('rows'))->keyBy('what');
+        $circuit = $rows['circuit and loop vents, with relief'];
+        self::assertSame(['judged', 'IPC 914'], [$circuit['state'], $circuit['clause']]);
+        self::assertSame('not-judged', $rows['island fixtures']['state']);
+        $this->getJson('/api/books/no-such')->assertNotFound();
+    }
+
     public function testAnotherBookSaysWhatWouldBeOtherwise(): void
     {
         $answer = $this->postJson('/api/books', ['document' => self::demo(), 'rulebook' => 'irc-2021'])->assertOk();

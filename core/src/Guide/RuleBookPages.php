@@ -27,7 +27,11 @@ final readonly class RuleBookPages
     /** @return array<string, string> text by file name */
     public function files(): array
     {
-        $files = ['README.md' => $this->contents(), 'sentences.md' => SpecimenPage::text()];
+        $files = [
+            'README.md' => $this->contents(),
+            'sentences.md' => SpecimenPage::text(),
+            'coverage.md' => Coverage::page($this->books),
+        ];
         foreach (RulePage::all() as $page) {
             $files["{$page->id}.md"] = $this->page($page);
             $files["{$page->id}.svg"] = PagePicture::draw($page);
@@ -45,6 +49,7 @@ final readonly class RuleBookPages
             $text .= "- [{$page->title}]({$page->id}.md)\n";
         }
         $text .= "\n[Every sentence that can be said of a finding](sentences.md).\n";
+        $text .= "[What is judged of each book, clause by clause](coverage.md).\n";
         $text .= "\n| rulebook | style | thresholds | usual pipe where nobody says |\n|---|---|---|---|\n";
         foreach ($this->books as $book) {
             $usual = $book->usual->isApart()

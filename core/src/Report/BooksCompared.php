@@ -36,16 +36,17 @@ final readonly class BooksCompared
         $rows = [];
         foreach ($this->here->job()->runs as $run) {
             [$here, $there] = [$this->found($this->here, $run->id), $this->found($this->there, $run->id)];
+            $at = ['run' => $run->id, 'run_name' => $run->name];
             $of = ['new' => [], 'other' => [], 'gone' => []];
             foreach ($there as $key => $finding) {
                 $before = $here[$key] ?? null;
                 if ($before === null || ! self::isSame($before, $finding)) {
                     $change = $before === null ? 'new' : 'other';
-                    $of[$change][] = self::row($run->id, $run->name, $change, $before, $finding);
+                    $of[$change][] = $at + ['change' => $change, 'here' => $before, 'there' => $finding];
                 }
             }
             foreach (array_diff_key($here, $there) as $finding) {
-                $of['gone'][] = self::row($run->id, $run->name, 'gone', $finding, null);
+                $of['gone'][] = $at + ['change' => 'gone', 'here' => $finding, 'there' => null];
             }
             $rows = [...$rows, ...$of['new'], ...$of['other'], ...$of['gone']];
         }
@@ -80,16 +81,5 @@ final readonly class BooksCompared
     private static function isSame(array $one, array $other): bool
     {
         return [$one['severity'], $one['why']] === [$other['severity'], $other['why']];
-    }
-
-    /**
-     * @param value-of<self::CHANGES> $change
-     * @param SaidFinding|null $here
-     * @param SaidFinding|null $there
-     * @return BookDifference
-     */
-    private static function row(string $run, string $name, string $change, ?array $here, ?array $there): array
-    {
-        return ['run' => $run, 'run_name' => $name, 'change' => $change, 'here' => $here, 'there' => $there];
     }
 }

@@ -239,6 +239,8 @@ enum RuleId: string
     case ValveNoOpenVent = 'valve.noOpenVent';
     case ValveRefused = 'valve.refused';
 
+    case ValveOnlyWhere = 'valve.onlyWhere';
+
     case VentBelowRim = 'vent.belowRim';
     case VentNotJudged = 'vent.notJudged';
 

@@ -32,6 +32,7 @@ import type {
     HowToAnswer,
     JobMove,
     KeptPrices,
+    CoverageRow,
     BookDifference,
     Materials,
     RunClosing,
@@ -541,6 +542,13 @@ export const materialsQuery = (of: OfJob, logged: number) =>
         queryFn: ({ signal }) => orThrow(callInTurn<Materials>('/api/materials', { ...of }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
+    });
+/** What of a book is judged here, clause by clause. */
+export const coverageQuery = (book: string) =>
+    queryOptions({
+        queryKey: ['coverage', book],
+        queryFn: () => orThrow(call<{ rows: CoverageRow[] }>('GET', `/api/books/${book}`)),
+        staleTime: Infinity,
     });
 /** What would be said otherwise of the job under another book. */
 export const otherBookQuery = (of: OfJob, rulebook: string) =>

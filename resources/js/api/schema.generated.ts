@@ -1152,6 +1152,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/books/{book}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What of a book is judged here, clause by clause */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    book: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What of a book is judged here, clause by clause */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            rows: components["schemas"]["CoverageRow"][];
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/books": {
         parameters: {
             query?: never;
@@ -4623,7 +4672,7 @@ export interface components {
         };
         Finding: {
             /** @enum {unknown} */
-            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.reckoned" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.closetBendNotKnown" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "vent.belowRim" | "vent.notJudged" | "vent.belowNotKnown" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.aboveNotKnown" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
+            rule: "arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.reckoned" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.closetBendNotKnown" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "valve.onlyWhere" | "vent.belowRim" | "vent.notJudged" | "vent.belowNotKnown" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.aboveNotKnown" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size";
             /** @enum {unknown} */
             severity: "stop" | "warn" | "unknown" | "note";
             where: {
@@ -5848,6 +5897,16 @@ export interface components {
             change: "new" | "other" | "gone";
             here: components["schemas"]["Finding"] | null;
             there: components["schemas"]["Finding"] | null;
+        };
+        CoverageRow: {
+            clause: string;
+            what: string;
+            /** @enum {unknown} */
+            state: "judged" | "noted" | "not-judged";
+            rules: ("arm.fall" | "arm.gradient" | "arm.long" | "arm.mostNotKnown" | "arm.sShape" | "arm.short" | "arm.turns" | "arm.ventBelowWeir" | "assembly.notKnown" | "assembly.stuck" | "branch.againstFlow" | "branch.dryFitting" | "branch.larger" | "branch.noAngle" | "branch.noSuchFitting" | "branch.notOpposite" | "branch.offLeg" | "branch.opposite" | "branch.pattern" | "branch.patternDoubtful" | "branch.teeOnBack" | "branch.ventTeeOnBack" | "catalogue.doubtful" | "cement.cold" | "cement.damp" | "cement.doesNotDissolve" | "cement.dryFitBottoms" | "cement.dryFitLoose" | "cement.dryFitTight" | "cement.hot" | "cement.noCement" | "cement.noDrain" | "cement.noPlastic" | "cement.tooCold" | "cement.tooHot" | "cement.transitionNever" | "cement.transitionPlace" | "cement.wet" | "cleanout.base" | "cleanout.baseSuggested" | "cleanout.head" | "cleanout.spacing" | "cleanout.turn" | "clearance.small" | "closet.count" | "closet.size" | "closing.unlikely" | "cold.pipe" | "cold.trap" | "cross.barrel" | "cross.throws" | "cut.branchMoves" | "cut.missed" | "cut.noStick" | "cut.notEnough" | "cut.notProved" | "cut.tooLong" | "cut.tooShort" | "cutin.measureCoupling" | "cutin.measureFitting" | "cutin.noCoupling" | "cutin.noRoom" | "cutin.noWeight" | "cutin.offPiece" | "end.capped" | "day.breathTooLong" | "day.closedTooShort" | "day.timesNotKnown" | "day.twoPeople" | "end.dead" | "fall.back" | "fall.backBetween" | "fall.byApproval" | "fall.least" | "fall.leastNotKnown" | "fall.most" | "fall.none" | "fitting.reckoned" | "glued.changed" | "glued.gone" | "glued.method" | "hang.bedded" | "hang.expands" | "hang.gap" | "hang.hot" | "hang.notStated" | "hang.onJoint" | "hang.pieceTooLong" | "hang.readBack" | "hang.readFlat" | "head.unknown" | "hot.discharge" | "joint.measure" | "joint.noRow" | "joint.none" | "joint.refused" | "joint.strain" | "joint.unknownPipe" | "joist.edge" | "joist.flange" | "joist.hole" | "joist.holeAlong" | "joist.makerHole" | "joist.makerTable" | "joist.measure" | "joist.measureAlong" | "joist.notch" | "joist.notchMiddle" | "joist.truss" | "leg.closeLength" | "leg.impossible" | "leg.unread" | "makeup.endFall" | "makeup.none" | "makeup.notAll" | "makeup.notKnown" | "makeup.sizes" | "network.loop" | "network.misses" | "offset.cutNegative" | "penetration.open" | "piece.tooShort" | "plate.cut" | "run.below" | "run.inHand" | "run.noAdapter" | "run.notLevelled" | "sag.modulusNotKnown" | "sag.ponds" | "shield.measure" | "shield.plate" | "size.interval" | "size.load" | "size.loadNotKnown" | "size.reduced" | "size.closetBendNotKnown" | "size.reducedInto" | "slip.hidden" | "stack.base" | "stack.groundFloor" | "stack.lowBranch" | "standpipe.height" | "standpipe.measure" | "standpipe.top" | "standpipe.trap" | "stud.edge" | "stud.hole" | "tailpiece.across" | "tailpiece.drop" | "test.airOnPlastic" | "test.bookSaysNothing" | "test.cureNotKnown" | "test.frost" | "test.headMost" | "test.inTrouble" | "test.litresNotKnown" | "test.notCured" | "test.notMade" | "test.plugForce" | "test.plugHead" | "test.reopened" | "timber.notJudged" | "trap.doubled" | "trap.fixtureNotKnown" | "trap.kind" | "trap.larger" | "trap.missing" | "trap.seal" | "trap.size" | "trapfit.armLong" | "trapfit.armShort" | "trapfit.aside" | "trapfit.cabinet" | "trapfit.drop" | "trapfit.floor" | "trapfit.low" | "trapfit.measure" | "trapfit.measureTee" | "trapfit.outletHigh" | "turn.impossible" | "turn.pattern" | "turn.patternDoubtful" | "valve.low" | "valve.noOpenVent" | "valve.refused" | "valve.onlyWhere" | "vent.belowRim" | "vent.notJudged" | "vent.belowNotKnown" | "vent.byStack" | "vent.load" | "vent.long" | "vent.madeWet" | "vent.missing" | "vent.aboveNotKnown" | "vent.rimNotKnown" | "vent.sag" | "vent.size" | "vent.sizeForLength" | "vent.takeoff" | "vent.terminalLow" | "vent.terminalMeasure" | "vent.terminalNear" | "wetvent.load" | "wetvent.loadNotKnown" | "wetvent.size")[];
+            /** @enum {unknown} */
+            confidence: "high" | "medium" | "low";
+            note: string;
         };
         JobSummary: {
             /** @enum {unknown} */

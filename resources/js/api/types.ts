@@ -78,6 +78,7 @@ export type HangingReport = Schemas['HangingReport'];
 export type JobCutting = Schemas['JobCutting'];
 export type CuttingReport = Schemas['CuttingReport'];
 export type MeasureFirst = CuttingReport['measure'][number];
+export type CoverageRow = Schemas['CoverageRow'];
 export type BookDifference = Schemas['BookDifference'];
 export type MaterialRow = Schemas['MaterialRow'];
 export type HoursRow = Schemas['HoursRow'];

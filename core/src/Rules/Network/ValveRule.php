@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
@@ -25,15 +26,10 @@ final readonly class ValveRule implements NetworkRule
             if ($node->end?->kind !== RunEndKind::Valve || $network->air($node) === null) {
                 continue;
             }
-            if ($taken?->value === null || $taken->value < 1) {
-                $findings[] = new Finding(
-                    RuleId::ValveRefused,
-                    Severity::Stop,
-                    $network->whereNode($node),
-                    params: ['what' => $node->end->what, 'book' => $rulebook->name],
-                    source: $taken?->provenance,
-                );
-
+            if ($taken?->value !== 1.0) {
+                $findings[] = self::notTaken($node, $taken, $network, $rulebook);
+            }
+            if ($taken === null || $taken->value === 0.0) {
                 continue;
             }
             $arms = array_merge(...array_map($network->vents(...), $network->out($node)));
@@ -41,6 +37,24 @@ final readonly class ValveRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    /** A valve that the book does not take, or only where it says: whether it is one of those is asked. */
+    private static function notTaken(Node $node, ?Threshold $taken, Network $network, Rulebook $rulebook): Finding
+    {
+        $isOnlyWhere = $taken !== null && $taken->value === null;
+
+        return new Finding(
+            $isOnlyWhere ? RuleId::ValveOnlyWhere : RuleId::ValveRefused,
+            $isOnlyWhere ? Severity::Unknown : Severity::Stop,
+            $network->whereNode($node),
+            params: [
+                'what' => $node->end->what ?? '',
+                'book' => $rulebook->name,
+                'where' => $taken->provenance->note ?? '',
+            ],
+            source: $taken?->provenance,
+        );
     }
 
     /**

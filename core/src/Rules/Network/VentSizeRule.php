@@ -75,6 +75,11 @@ final readonly class VentSizeRule implements NetworkRule
     {
         $largest = max(0.0, ...array_map(static fn (Arm $arm): float => Nominal::mm($arm->size()), $arms));
         [$fraction, $floor] = [$rulebook->limit('vent.fraction'), $rulebook->limit('vent.size-least')];
+        foreach ($arms as $arm) {
+            // Some books go by the trap, and not by the drain.
+            $byTrap = $rulebook->forSize('vent.by-trap', $arm->size());
+            $floor = ($byTrap->value ?? 0.0) > ($floor->value ?? 0.0) ? $byTrap : $floor;
+        }
         [$ofDrain, $ofAny] = [($fraction->value ?? 0.0) * $largest, $floor->value ?? 0.0];
         [$needed, $nominal] = [max($ofDrain, $ofAny), Nominal::mm($vent['size'])];
         if (Tolerance::isUnder($nominal, $needed, Tolerance::NOMINAL_MM)) {

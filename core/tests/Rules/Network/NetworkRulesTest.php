@@ -267,8 +267,8 @@ final class NetworkRulesTest extends TestCase
             'upc-2021',
             self::stack('3') + ['wc' => ['water-closet', 'north 20 fall 1/4', 'stack 1 1500', ['size' => $size]]],
         ];
-        $closets = static fn (int $n, string $size): array => [
-            'upc-2021',
+        $closets = static fn (int $n, string $size, string $book = 'upc-2021'): array => [
+            $book,
             ['main' => ['water-closet', 'north 400 fall 1/4', 'socket', ['size' => $size, 'use' => 'drain']]] +
             array_combine(
                 array_map(static fn (int $i): string => "wc{$i}", range(2, $n)),
@@ -323,6 +323,8 @@ final class NetworkRulesTest extends TestCase
             ['closet.size', $closet('2'), $closet('3')],
             ['closet.count', $closets(4, '3'), $closets(3, '3')],
             ['closet.count', $closets(4, '3'), $closets(4, '4')],
+            // NPC 2.4.9.2: two on level pipe of 3 in.
+            ['closet.count', $closets(3, '3', 'npc-2020'), $closets(2, '3', 'npc-2020')],
         ];
     }
 
@@ -805,7 +807,20 @@ final class NetworkRulesTest extends TestCase
                 ['upc-2021', $valve('up 60')[1]],
                 $vented('up 90', 'roof', [], 'lavatory rim=400', 'upc-2021'),
             ],
+            [
+                'valve.onlyWhere',
+                ['npc-2020', $valve('up 60')[1]],
+                $vented('up 90', 'roof', [], 'lavatory rim=400', 'npc-2020'),
+            ],
             ['valve.low', $valve('up 3 7/8'), $valve('up 4 1/8')],
+            // NPC 2.5.9.2: 100 mm over the drain, 3 15/16 in.
+            ['valve.low', ['npc-2020', $valve('up 3 3/4')[1]], ['npc-2020', $valve('up 4 1/8')[1]]],
+            // NPC table 2.5.7.1: behind a trap of 2 in a vent of 1-1/2, whatever its length.
+            [
+                'vent.size',
+                $vented('up 90', 'roof', ['size' => '1-1/4'], 'lavatory rim=400', 'npc-2020'),
+                $vented('up 90', 'roof', ['size' => '1-1/2'], 'lavatory rim=400', 'npc-2020'),
+            ],
             // Over three arms it is that of a stack, and stands over the rims.
             ['valve.low', $valveOf(3), $valveOf(2)],
             ['valve.noOpenVent', $valve('up 60'), $valve('up 60', self::stack())],

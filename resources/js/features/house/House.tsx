@@ -10,6 +10,7 @@ import type { JobEditor } from '../../editing';
 import { AddRun } from './AddRun';
 import { DrillingPlan } from './DrillingPlan';
 import { HouseFindings } from './HouseFindings';
+import { NotJudged } from './NotJudged';
 import { OtherBook } from './OtherBook';
 import { LoadsView } from './LoadsView';
 import { RepeatDialog } from './RepeatDialog';
@@ -79,6 +80,7 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                     <div className="house-said">
                         {editor.document.runs.length > 0 && <OtherBook editor={editor} onOpen={onOpen} />}
                         <HouseFindings evaluation={evaluation} onOpen={onOpen} />
+                        <NotJudged book={evaluation.rulebook} />
                     </div>
                 </div>
             )}
