@@ -63,16 +63,14 @@ final readonly class ValveRule implements NetworkRule
      */
     private static function low(Node $node, array $arms, Network $network, Rulebook $rulebook): array
     {
-        $isStack = count($arms) > 2;
-        $least = $rulebook->limit(
-            $isStack || $rulebook->limit('valve.rise-least') === null ? 'valve.stack-rise-least' : 'valve.rise-least',
-        );
+        // Over a stack, or where the book knows one height for all, it stands over the rim and not over the drain.
+        $isOverRim = count($arms) > 2 || $rulebook->limit('valve.rise-least') === null;
+        $least = $rulebook->limit($isOverRim ? 'valve.stack-rise-least' : 'valve.rise-least');
         if ($least?->value === null) {
             return [];
         }
         foreach ($arms as $arm) {
-            $from =
-                $isStack || $rulebook->limit('valve.rise-least') === null ? $arm->head->rimMm() : $arm->vent?->at->z;
+            $from = $isOverRim ? $arm->head->rimMm() : $arm->vent?->at->z;
             if ($from === null) {
                 return [VentRiseRule::rimNotMeasured($arm->head, $network->whereNode($node), $least->provenance)];
             }
@@ -84,11 +82,8 @@ final readonly class ValveRule implements NetworkRule
                         $network->whereNode($node),
                         $node->at->z - $from,
                         $least->value,
-                        [
-                            'above_mm' => max(0.0, $node->at->z - $from),
-                            'least_mm' => $least->value,
+                        self::lowInWords($isOverRim, $node->at->z - $from, $least->value) + [
                             'fixture' => $arm->head->name,
-                            'over' => $isStack || $rulebook->limit('valve.rise-least') === null ? 'rim' : 'drain',
                         ],
                         $least->provenance,
                     ),
@@ -97,5 +92,22 @@ final readonly class ValveRule implements NetworkRule
         }
 
         return [];
+    }
+
+    /**
+     * @param float $aboveMm how far it stands above; below it less than 0
+     * @return array<string, float|string>
+     */
+    private static function lowInWords(bool $isOverRim, float $aboveMm, float $leastMm): array
+    {
+        $lies = $aboveMm < 0 ? 'below' : 'above';
+
+        return [
+            'above_mm' => max(0.0, $aboveMm),
+            'below_mm' => max(0.0, -$aboveMm),
+            'least_mm' => $leastMm,
+            'raise_mm' => $leastMm - $aboveMm,
+            'case' => ($isOverRim ? 'rim' : 'drain').'-'.($isOverRim && $leastMm <= 0.0 ? 'level' : $lies),
+        ];
     }
 }

@@ -63,7 +63,7 @@ final readonly class VentRiseRule implements NetworkRule
         return new Finding(self::ID, Severity::Stop, $where, $aboveMm, $leastMm, [
             'above_mm' => max(0.0, $aboveMm),
             'below_mm' => max(0.0, -$aboveMm),
-            'is' => $aboveMm < 0 ? 'below' : 'above',
+            'is' => $aboveMm >= 0 ? 'above' : ($leastMm > 0 ? 'below' : 'level'),
             'least_mm' => $leastMm,
             'raise_mm' => $leastMm - $aboveMm,
             'fixture' => $head->name,
