@@ -13,21 +13,12 @@ final class ReasonsTest extends TestCase
 {
     public function testAValveBelowTheRimIsSaidToBeBelowIt(): void
     {
-        $valve = static fn (string $book, array $stack, array $fixture): Job => CaseJob::of($book, [
-            'stack' => $stack,
-            'a' => $fixture,
-            'roof' => ['roof', ...array_slice($stack, 1)],
-        ]);
         // AD H asks for no height over the rim; the rim is 800 mm over the drain, and the valve 500.
-        $uk = $valve(
-            'adh-2015',
-            ['valve', 'down 3000 / north 2000 fall 25 mm/m', 'socket', [
-                'size' => '110',
-                'system' => 'pvcu-soil',
-                'use' => 'drain',
-            ]],
-            ['lavatory rim=800', 'east 500 fall 20 mm/m', 'stack 1 500', ['size' => '40']],
-        );
+        $soil = ['size' => '110', 'system' => 'pvcu-soil', 'use' => 'drain'];
+        $uk = CaseJob::of('adh-2015', [
+            'stack' => ['valve', 'down 3000 / north 2000 fall 25 mm/m', 'socket', $soil],
+            'a' => ['lavatory rim=800', 'east 500 fall 20 mm/m', 'stack 1 500', ['size' => '40']],
+        ]);
         $said = self::said($uk, 'valve.low');
         self::assertMatchesRegularExpression(
             '/^It stands \d+ mm below the flood rim of .+; it has to stand above it\.$/',
@@ -38,29 +29,28 @@ final class ReasonsTest extends TestCase
 
     public function testAVentThatGoesLevelBelowTheRimIsSaidToDoSo(): void
     {
-        $vented = static fn (string $book, array $main, array $vent): Job => CaseJob::of($book, [
-            'main' => $main,
-            'v' => $vent,
+        $us = CaseJob::of('ipc-2021', [
+            'main' => [
+                'lavatory rim=800',
+                'north 40 fall 1/4 / down 40 / north 60 fall 1/4',
+                'socket',
+                ['use' => 'drain'],
+            ],
+            'v' => ['vent off main 2 turn', 'up 12 / east 40 rise 1/4 / up 90', 'roof', ['size' => '2']],
         ]);
-        $us = $vented(
-            'ipc-2021',
-            ['lavatory rim=800', 'north 40 fall 1/4 / down 40 / north 60 fall 1/4', 'socket', ['use' => 'drain']],
-            ['vent off main 2 turn', 'up 12 / east 40 rise 1/4 / up 90', 'roof', ['size' => '2']],
-        );
         self::assertMatchesRegularExpression(
             '/^It goes level or joins .+ in below the flood rim of .+; 6 in above it are asked for\.$/',
             self::said($us, 'vent.belowRim'),
         );
-        $uk = $vented(
-            'adh-2015',
-            [
+        $uk = CaseJob::of('adh-2015', [
+            'main' => [
                 'lavatory rim=800',
                 'north 600 fall 20 mm/m / down 600 / north 900 fall 20 mm/m',
                 'gully',
                 ['use' => 'drain'],
             ],
-            ['vent off main 2 turn', 'up 200 / east 600 rise 20 mm/m / up 2000', 'roof', ['size' => '40']],
-        );
+            'v' => ['vent off main 2 turn', 'up 200 / east 600 fall 20 mm/m / up 2000', 'roof', ['size' => '40']],
+        ]);
         self::assertMatchesRegularExpression(
             '/^It goes level or joins \d+ mm below the flood rim of .+; it has to rise above it first\.$/',
             self::said($uk, 'vent.belowRim'),
