@@ -18,6 +18,12 @@ final readonly class CombinationDrain implements VentWay
 {
     public function __construct(private Network $network, private Rulebook $rulebook) {}
 
+    /** Whether such a drain takes a fixture. */
+    public static function takes(LoadedFixture $head): bool
+    {
+        return in_array($head->fixture->kind, self::KINDS, true);
+    }
+
     public function method(): VentMethod
     {
         return VentMethod::Combination;
@@ -38,7 +44,7 @@ final readonly class CombinationDrain implements VentWay
         if ($path === null || $path->wet === [] || $path->isUpright()) {
             return null;
         }
-        $isOther = static fn (LoadedFixture $head): bool => ! in_array($head->fixture->kind, self::KINDS, true);
+        $isOther = static fn (LoadedFixture $head): bool => ! self::takes($head);
         $most = $this->rulebook->limit('combination.slope-most');
 
         return array_values(

@@ -244,6 +244,10 @@ enum RuleId: string
     case VentBelowRim = 'vent.belowRim';
     case VentNotJudged = 'vent.notJudged';
 
+    case VentShared = 'vent.shared';
+
+    case VentSharedNotJudged = 'vent.sharedNotJudged';
+
     case VentBelowNotKnown = 'vent.belowNotKnown';
 
     case VentByStack = 'vent.byStack';

@@ -42,6 +42,7 @@ final readonly class NetworkRuleSet
             new ArmTurnRule,
             new VentMissingRule,
             new VentByStackRule,
+            new VentSharedRule,
             new WetVentLoadRule,
             new VentMadeWetRule,
             new VentSizeRule,

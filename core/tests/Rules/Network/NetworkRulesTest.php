@@ -619,7 +619,26 @@ final class NetworkRulesTest extends TestCase
             ),
         ];
 
+        // So many baths or sinks on one level pipe before its vent.
+        $shared = static fn (int $n, string $kind, string $book = 'ipc-2021'): array => [
+            $book,
+            [
+                'main' => [$kind, 'north 260 fall 1/4', 'socket', ['size' => '3', 'use' => 'drain']],
+                'v' => ['vent off main 1 4500', 'up 90', 'roof', ['size' => '2']],
+            ] + array_combine(
+                array_map(static fn (int $i): string => "x{$i}", range(2, $n)),
+                array_map(
+                    static fn (int $i): array => [$kind, 'east 20 fall 1/4', 'main 1 '.(400 * $i), ['size' => '1-1/2']],
+                    range(2, $n),
+                ),
+            ),
+        ];
+
         return [
+            ['vent.shared', $shared(3, 'bath'), $shared(2, 'bath')],
+            ['vent.shared', $shared(3, 'bath', 'upc-2021'), $shared(2, 'bath', 'upc-2021')],
+            ['vent.shared', $shared(3, 'sink', 'npc-2020'), $shared(2, 'sink', 'npc-2020')],
+            ['vent.sharedNotJudged', $shared(3, 'sink'), $shared(3, 'bath')],
             [
                 'vent.byStack',
                 $third($below('kitchen-sink', 'lavatory', size: '1-1/2')),
