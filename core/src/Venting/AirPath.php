@@ -172,8 +172,11 @@ final readonly class AirPath
     {
         $stack = max([0.0, ...array_map(static fn (Segment $one): float => Nominal::mm($one->size()), $this->wet)]);
         foreach ($this->dry as $segment) {
-            if (Tolerance::isUnder(Nominal::mm($segment->size()), $stack, Tolerance::NOMINAL_MM)) {
-                return false;
+            // Within one stretch between two places the size may change.
+            foreach ($segment->stretches as $stretch) {
+                if (Tolerance::isUnder(Nominal::mm($stretch->leg->line->size), $stack, Tolerance::NOMINAL_MM)) {
+                    return false;
+                }
             }
         }
 
