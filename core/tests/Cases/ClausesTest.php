@@ -9,8 +9,8 @@ use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 /**
- * Clauses of the books, on both sides of each limit: rows of book, small network, what is found and what is not. Written
- * from the clauses.
+ * Clauses of the books, on both sides of each limit: rows of book, small network, what is found and what is not.
+ * Written from the clauses.
  *
  * @phpstan-type ClauseCase array{
  *     book: string,
