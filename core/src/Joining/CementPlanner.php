@@ -277,7 +277,11 @@ final readonly class CementPlanner
         $allowed = $rulebook->number('joint.transition-cement');
 
         return new Finding(
-            $allowed < 1 ? RuleId::CementTransitionNever : RuleId::CementTransitionPlace,
+            match (true) {
+                $allowed < 1 => RuleId::CementTransitionNever,
+                $allowed < 2 => RuleId::CementTransitionPlace,
+                default => RuleId::CementTransitionBetween,
+            },
             $allowed < 1 ? Severity::Stop : ($allowed < 2 ? Severity::Warn : Severity::Note),
             new Where,
             params: ['book' => $rulebook->name],

@@ -50,6 +50,8 @@ enum RuleId: string
     case CementTooCold = 'cement.tooCold';
     case CementTooHot = 'cement.tooHot';
     case CementTransitionNever = 'cement.transitionNever';
+    case CementTransitionBetween = 'cement.transitionBetween';
+
     case CementTransitionPlace = 'cement.transitionPlace';
     case CementWet = 'cement.wet';
 

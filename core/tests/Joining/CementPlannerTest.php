@@ -78,9 +78,15 @@ final class CementPlannerTest extends TestCase
         yield 'US and UK plastic' => [['b' => 'pvcu-solvent'], ['cement' => null], ['cement.noCement']];
         yield 'transition' => [['b' => 'abs-dwv-40', 'air_c' => 20], [], ['cement.transitionPlace']];
         yield 'transition, not in this book' => [
-            ['b' => 'abs-dwv-40', 'air_c' => 20, 'rulebook' => 'npc-2020'],
+            ['b' => 'abs-dwv-40', 'air_c' => 20, 'rulebook' => 'adh-2015'],
             ['steps' => []],
             ['cement.transitionNever'],
+        ];
+        // NPC 2.3.3.6: between two systems, wherever they meet.
+        yield 'transition, between systems' => [
+            ['b' => 'abs-dwv-40', 'air_c' => 20, 'rulebook' => 'npc-2020'],
+            [],
+            ['cement.transitionBetween'],
         ];
     }
 

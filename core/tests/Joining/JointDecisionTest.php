@@ -73,7 +73,7 @@ final class JointDecisionTest extends TestCase
         yield 'transition cement never' => [
             'pvc-dwv-40/3/plain',
             'abs-dwv-40/3/plain',
-            'line npc-2020',
+            'line adh-2015',
             ['shielded-transition', 'flexible-unshielded'],
             ['solvent-transition' => 'transition-never'],
         ];
