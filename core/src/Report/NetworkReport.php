@@ -19,6 +19,7 @@ use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
 use FallBend\Core\Rules\Network\ArmLongRule;
 use FallBend\Core\Rules\Network\MeasuredArm;
+use FallBend\Core\Rules\Network\VentMissingRule;
 use FallBend\Core\Venting\Tried;
 use FallBend\Core\Venting\VentMethod;
 use FallBend\Core\Venting\Vents;
@@ -78,7 +79,7 @@ use FallBend\Core\Venting\Vents;
  *     turn_deg: float,
  *     fall_mm_per_m: ?float,
  *     upright: bool,
- *     vent: 'none'|'gully'|'wet'|'dry',
+ *     vent: 'none'|'not-known'|'gully'|'wet'|'dry',
  *     vent_by: ?string,
  *     ways: list<VentWayReport>,
  *     bore_mm: ?float,
@@ -270,7 +271,7 @@ final readonly class NetworkReport
         $most = $judged->most($this->rulebook);
         $limit = $judged->mostMm($this->rulebook);
         $vent = match (true) {
-            $arm->vent === null => 'none',
+            $arm->vent === null => VentMissingRule::mayComeBeyond($arm, $this->rulebook) ? 'not-known' : 'none',
             $arm->by === null => 'gully',
             $arm->isWetVented() => 'wet',
             default => 'dry',

@@ -5125,7 +5125,7 @@ export interface components {
             fall_mm_per_m: number | null;
             upright: boolean;
             /** @enum {unknown} */
-            vent: "none" | "gully" | "wet" | "dry";
+            vent: "none" | "not-known" | "gully" | "wet" | "dry";
             vent_by: string | null;
             ways: {
                 /** @enum {unknown} */

@@ -29,7 +29,7 @@ final readonly class VentMissingRule implements NetworkRule
         foreach ($network->heads as $head) {
             $arm = $head->fixture->trap === TrapKind::None ? null : $network->arm($head);
             $air = $arm?->vent === null ? null : $network->air($arm->vent);
-            if ($arm !== null && $arm->vent === null && self::mayComeBeyond($arm, $network, $rulebook)) {
+            if ($arm !== null && $arm->vent === null && self::mayComeBeyond($arm, $rulebook)) {
                 $findings[] = new Finding(
                     RuleId::VentBelowNotKnown,
                     Severity::Unknown,
@@ -58,7 +58,7 @@ final readonly class VentMissingRule implements NetworkRule
      * Whether the drain leads on into something that nobody described, and not so far away yet that whatever comes
      * there would come too late.
      */
-    private static function mayComeBeyond(Arm $arm, Network $network, Rulebook $rulebook): bool
+    public static function mayComeBeyond(Arm $arm, Rulebook $rulebook): bool
     {
         $last = $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
         $end = $last?->down->end?->kind;

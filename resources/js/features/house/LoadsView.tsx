@@ -154,6 +154,12 @@ function VentOf({ arm }: { arm: FixtureReport['arm'] }) {
                 <Shape kind="stop" size={15} /> {t`nowhere`}
             </>
         );
+    if (arm.vent === 'not-known')
+        return (
+            <>
+                <Shape kind="unknown" size={15} /> {t`not known: what it leads into is not described`}
+            </>
+        );
     if (arm.vent === 'gully') return t`at the gully`;
     const way = arm.ways.find((one) => one.state === 'vents');
     if (way)

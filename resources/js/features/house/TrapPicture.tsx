@@ -25,6 +25,8 @@ const CLOSET =
     ' ' +
     t`the book limits only how far it stands from its vent, in the table beside.`;
 
+const isVented = (arm: FixtureReport['arm']): boolean => arm?.vent !== 'none' && arm?.vent !== 'not-known';
+
 /**
  * The long section of one arm at true proportion: weir, water, vent opening; what happens as it gets longer or steeper;
  * and what one discharge does to the seal.
@@ -42,7 +44,7 @@ export function TrapPicture({
     const run = evaluation.runs.find((one) => one.id === fixture.run);
     const [length, setLength] = useState(arm?.length.mm ?? 1000);
     const [fall, setFall] = useState(Math.max(0, arm?.fall_mm_per_m ?? 20));
-    const [vent, setVent] = useState<Vent>(arm?.vent === 'none' ? 'none' : 'open');
+    const [vent, setVent] = useState<Vent>(isVented(arm) ? 'open' : 'none');
     const at = { length, fall };
     const verdict = useQuery(armQuery(run ? armQuestion(fixture, run, evaluation, at) : null)).data;
     const discharge = fixture.discharge;
@@ -66,7 +68,7 @@ export function TrapPicture({
                 sealMm={seal}
                 mostMm={verdict.most_mm}
                 leastMm={verdict.least_mm}
-                vented={arm.vent !== 'none'}
+                vented={isVented(arm)}
                 units={evaluation.units}
             />
             <p className="say">
