@@ -141,8 +141,8 @@ final class HouseTest extends BrowserTestCase
         );
         $this->button($browser, 'Drains and vents');
         $this->until(
-            fn (): bool => str_contains($this->text($browser, '.loads'), 'by Shower vent'),
-            'every trap names its vent',
+            fn (): bool => str_contains($this->text($browser, '.loads'), 'vent of its ownShower vent'),
+            'every trap names how it is vented, and its vent',
         );
         $this->until(
             fn (): bool => str_contains($this->text($browser, '.trap-picture'), 'Within the book'),
