@@ -40,6 +40,12 @@ final class Arm
             $this->segments === [] ? '' : $this->segments[0]->firstLeg()->line->size ?? $this->segments[0]->size();
     }
 
+    /** Gives the pipe that it ends by; null where it has none. */
+    public function last(): ?Segment
+    {
+        return $this->segments === [] ? null : $this->segments[count($this->segments) - 1];
+    }
+
     /** Whether the air that meets it comes through pipe that waste runs in. */
     public function isWetVented(): bool
     {

@@ -14,7 +14,11 @@ use FallBend\Core\Network\Segment;
 /** The pipe that air comes down to a trap, and what discharges into it. */
 final readonly class AirPath
 {
+    /** How far a fall that was called out may differ from the one that is laid. */
+    private const FALL_MM_PER_M = 0.1;
+
     /**
+     * @param Segment $by that meets the drain of the trap
      * @param list<Segment> $wet that waste runs in, from the trap upward
      * @param list<Segment> $dry above them
      * @param list<LoadedFixture> $others that discharge above the trap
@@ -22,6 +26,7 @@ final readonly class AirPath
     private function __construct(
         private Network $network,
         public Arm $arm,
+        public Segment $by,
         public array $wet,
         public array $dry,
         public array $others,
@@ -42,13 +47,21 @@ final readonly class AirPath
             }
         }
 
-        return new self($network, $arm, $wet, $dry, $arm->by->heads);
+        return new self($network, $arm, $arm->by, $wet, $dry, $arm->by->heads);
+    }
+
+    /** Whether the same vent meets the drain of another trap at the same place. */
+    public function isShared(): bool
+    {
+        $isHere = fn (Arm $other): bool => $other->vent === $this->arm->vent;
+
+        return count(array_filter($this->network->vents($this->by), $isHere)) > 1;
     }
 
     /** Whether the pipe is upright where the trap's drain enters it. */
     public function isUpright(): bool
     {
-        $stretches = $this->arm->by->stretches ?? [];
+        $stretches = $this->by->stretches;
 
         return $stretches !== [] && $stretches[count($stretches) - 1]->isUpright();
     }
@@ -84,7 +97,7 @@ final readonly class AirPath
     {
         foreach ([...$this->wet, ...$this->onward()] as $segment) {
             foreach ($segment->stretches as $stretch) {
-                if ($stretch->isUpright() || $stretch->fallMmPerM() > $mmPerM + 0.1) {
+                if (Tolerance::isOver($stretch->fallMmPerM(), $mmPerM, self::FALL_MM_PER_M)) {
                     return true;
                 }
             }
@@ -143,8 +156,7 @@ final readonly class AirPath
     /** Whether a fixture comes into the pipe by a drain of its own. */
     public function entersByItself(LoadedFixture $head): bool
     {
-        $arm = $this->network->arm($head);
-        $last = $arm === null || $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
+        $last = $this->network->arm($head)?->last();
 
         return $last !== null && count($last->heads) === 1;
     }

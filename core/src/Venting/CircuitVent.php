@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 
@@ -16,9 +14,6 @@ use FallBend\Core\Network\Segment;
  */
 final readonly class CircuitVent implements VentWay
 {
-    /** How far a fall that was called out may differ from the one that is laid. */
-    private const FALL_MM_PER_M = 0.1;
-
     public function __construct(private Network $network, private Rulebook $rulebook) {}
 
     public function method(): VentMethod
@@ -26,23 +21,22 @@ final readonly class CircuitVent implements VentWay
         return VentMethod::Circuit;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
         $most = $this->rulebook->limit('circuit.fixtures-most');
-        if ($path === null || $path->wet === [] || $path->isUpright() || $most?->value === null) {
+        if ($path->wet === [] || $path->isUpright() || $most?->value === null) {
             return null;
         }
         $branch = [...array_reverse($path->wet), ...$path->onward()];
-        $last = $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
-        $own = $last === null ? [] : $last->stretches;
+        $slope = $this->rulebook->limit('circuit.slope-most')->value ?? INF;
+        $own = $path->arm->last()->stretches ?? [];
         $comesDown = $own !== [] && $own[count($own) - 1]->isUpright();
 
         return array_values(
             array_filter([
                 count($path->all()) > $most->value ? Shortfall::TooMany : null,
                 $this->isVentedBehindTheFirst($path) ? null : Shortfall::VentPlace,
-                $this->isSteep($branch) ? Shortfall::Steep : null,
+                $path->isSteeperThan($slope) ? Shortfall::Steep : null,
                 $path->isStraightLevel() && ! $comesDown ? null : Shortfall::Upright,
                 $this->isReliefMissing($path, $branch) ? Shortfall::Relief : null,
             ]),
@@ -62,21 +56,6 @@ final readonly class CircuitVent implements VentWay
         }
 
         return count($above) === 1;
-    }
-
-    /** @param list<Segment> $branch */
-    private function isSteep(array $branch): bool
-    {
-        $most = $this->rulebook->limit('circuit.slope-most')->value ?? INF;
-        foreach ($branch as $segment) {
-            foreach ($segment->stretches as $stretch) {
-                if (Tolerance::isOver($stretch->fallMmPerM(), $most, self::FALL_MM_PER_M)) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /**

@@ -6,9 +6,7 @@ namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\LoadedFixture;
-use FallBend\Core\Network\Network;
 
 /**
  * A level drain of sinks, lavatories and floor drains that is its own vent (IPC 915, IRC P3111, UPC 910). Whether one
@@ -16,7 +14,7 @@ use FallBend\Core\Network\Network;
  */
 final readonly class CombinationDrain implements VentWay
 {
-    public function __construct(private Network $network, private Rulebook $rulebook) {}
+    public function __construct(private Rulebook $rulebook) {}
 
     /** Whether such a drain takes a fixture. */
     public static function takes(LoadedFixture $head): bool
@@ -38,10 +36,9 @@ final readonly class CombinationDrain implements VentWay
         FixtureKind::Lavatory,
     ];
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
-        if ($path === null || $path->wet === [] || $path->isUpright()) {
+        if ($path->wet === [] || $path->isUpright()) {
             return null;
         }
         $isOther = static fn (LoadedFixture $head): bool => ! self::takes($head);

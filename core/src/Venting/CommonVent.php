@@ -6,8 +6,6 @@ namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Arm;
-use FallBend\Core\Network\Network;
 
 /**
  * One vent for two fixtures: a dry one where both drains meet (IPC 911.2), or the upright drain of the upper, that goes
@@ -15,26 +13,21 @@ use FallBend\Core\Network\Network;
  */
 final readonly class CommonVent implements VentWay
 {
-    public function __construct(private Network $network, private Rulebook $rulebook) {}
+    public function __construct(private Rulebook $rulebook) {}
 
     public function method(): VentMethod
     {
         return VentMethod::Common;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        if ($arm->by === null) {
-            return null;
+        if (! $path->by->isWet) {
+            return $path->isShared() ? [] : null;
         }
-        $together = static fn (Arm $other): bool => $other->vent === $arm->vent;
-        if (! $arm->by->isWet) {
-            return count(array_filter($this->network->vents($arm->by), $together)) > 1 ? [] : null;
-        }
-        $path = AirPath::of($arm, $this->network);
-        $most = $this->rulebook->forSize('common-vent.upper-most', $arm->by->size());
+        $most = $this->rulebook->forSize('common-vent.upper-most', $path->by->size());
         // The book has no vent of two levels, or it is none of two fixtures.
-        if ($path === null || $most?->value === null || count($path->others) !== 1 || ! $path->isUpright()) {
+        if ($most?->value === null || count($path->others) !== 1 || ! $path->isUpright()) {
             return null;
         }
 
@@ -43,7 +36,7 @@ final readonly class CommonVent implements VentWay
                 $path->others[0]->isCloset() && ! $this->rulebook->allows('common-vent.upper-closet')
                     ? Shortfall::ClosetUpper
                     : null,
-                ! $arm->by->isLoadKnown || Tolerance::isOver($arm->by->load, $most->value, Tolerance::SUM)
+                ! $path->by->isLoadKnown || Tolerance::isOver($path->by->load, $most->value, Tolerance::SUM)
                     ? Shortfall::UpperTooMuch
                     : null,
                 $path->isOnOneStorey($this->rulebook->number('storey.height')) ? null : Shortfall::Storey,

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Arm;
 
 /** A discharge stack that is open above: whatever enters it is vented by it (AD H 1.9). */
 final readonly class DischargeStack implements VentWay
@@ -17,8 +16,8 @@ final readonly class DischargeStack implements VentWay
         return VentMethod::ByStack;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        return $arm->by?->isWet === true && $this->rulebook->allows('vent.by-stack') ? [] : null;
+        return $path->by->isWet === true && $this->rulebook->allows('vent.by-stack') ? [] : null;
     }
 }

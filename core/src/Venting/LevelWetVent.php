@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 
 /**
@@ -21,11 +20,10 @@ final readonly class LevelWetVent implements VentWay
         return VentMethod::Wet;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
         $groups = $this->rulebook->limit('wet-vent.groups-most');
-        if ($path === null || $path->wet === [] || $path->isUpright() || $groups?->value === null) {
+        if ($path->wet === [] || $path->isUpright() || $groups?->value === null) {
             return null;
         }
 

@@ -20,13 +20,12 @@ final readonly class SingleStack implements VentWay
         return VentMethod::SingleStack;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
-        if ($arm->by === null || $path === null || $path->wet === [] || ! $path->isUpright()) {
+        if ($path->wet === [] || ! $path->isUpright()) {
             return null;
         }
-        $size = $arm->by->size();
+        $size = $path->by->size();
         $most = $this->rulebook->forSize('single-stack.load-most', $size)?->value;
         if ($most === null) {
             return null;

@@ -6,9 +6,7 @@ namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\LoadedFixture;
-use FallBend\Core\Network\Network;
 
 /**
  * Pipe that waste runs in and air comes down, by a table of its loads and without groups: two closets at most, and
@@ -16,28 +14,27 @@ use FallBend\Core\Network\Network;
  */
 final readonly class TableWetVent implements VentWay
 {
-    public function __construct(private Network $network, private Rulebook $rulebook) {}
+    public function __construct(private Rulebook $rulebook) {}
 
     public function method(): VentMethod
     {
         return VentMethod::Wet;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
-        if ($arm->by === null || $path === null || $path->wet === []) {
+        if ($path->wet === []) {
             return null;
         }
-        $plain = $this->rulebook->forSize('wet-vent.plain-most', $arm->by->size());
+        $plain = $this->rulebook->forSize('wet-vent.plain-most', $path->by->size());
         if ($plain?->value === null) {
             return null;
         }
         $all = $path->all();
         $closets = array_filter($all, static fn (LoadedFixture $head): bool => $head->isCloset());
-        $most = $closets === [] ? $plain : $this->rulebook->forSize('wet-vent.closet-most', $arm->by->size());
+        $most = $closets === [] ? $plain : $this->rulebook->forSize('wet-vent.closet-most', $path->by->size());
         $closetsMost = $this->rulebook->limit('wet-vent.closets-most')->value ?? INF;
-        $isClosetAbove = ! $arm->head->isCloset() && $arm->by->closets > 0;
+        $isClosetAbove = ! $path->arm->head->isCloset() && $path->by->closets > 0;
 
         return array_values(
             array_filter([

@@ -6,7 +6,6 @@ namespace FallBend\Core\Venting;
 
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 
 /** Upright pipe of one or two bathrooms, closets lowest (IPC 912.1.1, IRC P3108.4). */
@@ -19,17 +18,16 @@ final readonly class UprightWetVent implements VentWay
         return VentMethod::VerticalWet;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
         $groups = $this->rulebook->limit('vertical-wet.groups-most');
-        if ($path === null || $path->wet === [] || ! $path->isUpright() || $groups?->value === null) {
+        if ($path->wet === [] || ! $path->isUpright() || $groups?->value === null) {
             return null;
         }
         $missing = (new Bathrooms($this->network, $this->rulebook))->missing($path, $groups->value);
-        $isCloset = $arm->head->isCloset();
+        $isCloset = $path->arm->head->isCloset();
         foreach ($path->others as $head) {
-            $isAbove = $path->entryMm($head) > $path->entryMm($arm->head) + Tolerance::TAPE_MM;
+            $isAbove = $path->entryMm($head) > $path->entryMm($path->arm->head) + Tolerance::TAPE_MM;
             if ($head->isCloset() && $isAbove && ! $isCloset) {
                 $missing[] = Shortfall::ClosetAbove;
             }

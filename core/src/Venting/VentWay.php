@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Venting;
 
-use FallBend\Core\Network\Arm;
-
 /** One method of venting with the conditions that books set for it. */
 interface VentWay
 {
@@ -18,5 +16,5 @@ interface VentWay
      * @return list<Shortfall>|null what is missing; none: the method vents it; null: the pipe is not of its shape, or
      *     the book has not a number that it takes
      */
-    public function missing(Arm $arm): ?array;
+    public function missing(AirPath $path): ?array;
 }

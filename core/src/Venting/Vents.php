@@ -17,19 +17,19 @@ final readonly class Vents
     /** @var list<VentWay> in the order in which they are named: the plainest first */
     private array $ways;
 
-    public function __construct(Network $network, private Rulebook $rulebook)
+    public function __construct(private Network $network, private Rulebook $rulebook)
     {
         $this->ways = [
-            new IndividualVent($network),
-            new CommonVent($network, $rulebook),
+            new IndividualVent,
+            new CommonVent($rulebook),
             new UprightWetVent($network, $rulebook),
-            new SmallUprightWetVent($network, $rulebook),
+            new SmallUprightWetVent($rulebook),
             new LevelWetVent($network, $rulebook),
-            new TableWetVent($network, $rulebook),
+            new TableWetVent($rulebook),
             new CircuitVent($network, $rulebook),
-            new WasteStackVent($network, $rulebook),
+            new WasteStackVent($rulebook),
             new SingleStack($network, $rulebook),
-            new CombinationDrain($network, $rulebook),
+            new CombinationDrain($rulebook),
             new DischargeStack($rulebook),
         ];
     }
@@ -37,14 +37,24 @@ final readonly class Vents
     /** @return list<Tried> every method of the book whose shape the pipe has */
     public function tried(Arm $arm): array
     {
-        return array_values(array_filter(array_map(fn (VentWay $way): ?Tried => $this->try($way, $arm), $this->ways)));
+        $path = AirPath::of($arm, $this->network);
+
+        return $path === null
+            ? []
+            : array_values(
+                array_filter(array_map(fn (VentWay $way): ?Tried => $this->try($way, $path), $this->ways)),
+            );
     }
 
     /** Gives the method that vents a trap; null where none of those that are judged does. */
     public function method(Arm $arm): ?VentMethod
     {
+        $path = AirPath::of($arm, $this->network);
+        if ($path === null) {
+            return null;
+        }
         foreach ($this->ways as $way) {
-            $tried = $this->try($way, $arm);
+            $tried = $this->try($way, $path);
             if ($tried?->carries() === true) {
                 return $tried->method;
             }
@@ -53,10 +63,10 @@ final readonly class Vents
         return null;
     }
 
-    private function try(VentWay $way, Arm $arm): ?Tried
+    private function try(VentWay $way, AirPath $path): ?Tried
     {
         $row = $this->rulebook->threshold("venting.{$way->method()->value}");
-        $missing = $row === null || $row->value === 0.0 ? null : $way->missing($arm);
+        $missing = $row === null || $row->value === 0.0 ? null : $way->missing($path);
 
         return $missing === null ? null : new Tried($way->method(), $missing, $row, $row->value !== null);
     }

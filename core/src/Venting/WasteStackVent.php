@@ -7,27 +7,24 @@ namespace FallBend\Core\Venting;
 use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
-use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\LoadedFixture;
-use FallBend\Core\Network\Network;
 
 /** A straight stack of waste alone that goes on up in its full size (IPC 913, IRC P3109). */
 final readonly class WasteStackVent implements VentWay
 {
-    public function __construct(private Network $network, private Rulebook $rulebook) {}
+    public function __construct(private Rulebook $rulebook) {}
 
     public function method(): VentMethod
     {
         return VentMethod::WasteStack;
     }
 
-    public function missing(Arm $arm): ?array
+    public function missing(AirPath $path): ?array
     {
-        $path = AirPath::of($arm, $this->network);
-        if ($arm->by === null || $path === null || $path->wet === [] || ! $path->isUpright()) {
+        if ($path->wet === [] || ! $path->isUpright()) {
             return null;
         }
-        $size = $arm->by->size();
+        $size = $path->by->size();
         $total = $this->rulebook->forSize('waste-stack.total-most', $size)?->value;
         if ($total === null) {
             return null;

@@ -60,7 +60,7 @@ final readonly class VentMissingRule implements NetworkRule
      */
     public static function mayComeBeyond(Arm $arm, Rulebook $rulebook): bool
     {
-        $last = $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
+        $last = $arm->last();
         $end = $last?->down->end?->kind;
         if ($last === null || ! in_array($end, [RunEndKind::Socket, RunEndKind::Standing], true)) {
             return false;

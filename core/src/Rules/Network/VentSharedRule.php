@@ -30,7 +30,7 @@ final readonly class VentSharedRule implements NetworkRule
         $findings = [];
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            $drain = $arm === null || $arm->by === null || $arm->by->isWet ? null : self::last($arm);
+            $drain = $arm === null || $arm->by === null || $arm->by->isWet ? null : $arm->last();
             // Said once of a drain, of the first that runs into it.
             if ($arm !== null && $drain !== null && count($drain->heads) > $most->value && $drain->heads[0] === $head) {
                 $open = self::combination($drain, $rulebook);
@@ -39,11 +39,6 @@ final readonly class VentSharedRule implements NetworkRule
         }
 
         return $findings;
-    }
-
-    private static function last(Arm $arm): ?Segment
-    {
-        return $arm->segments === [] ? null : $arm->segments[count($arm->segments) - 1];
     }
 
     /** The book's drain that is its own vent, where this may be one: whether it is, is not judged. */
