@@ -46,11 +46,7 @@ final readonly class EvaluateJob
      */
     public function evaluated(Request $request, Fields $body, ?Effort $effort = null): EvaluatedJob
     {
-        $own = $this->ownNumbers($request, $body);
-
-        $plan = self::onSite($this->document($body), $body);
-
-        return $this->evaluator->evaluate($plan, null, $own, $effort ?? Effort::of(self::BESIDE));
+        return $this->underOwn($this->ownNumbers($request, $body), $body, $effort ?? Effort::of(self::BESIDE));
     }
 
     /**
@@ -62,9 +58,9 @@ final readonly class EvaluateJob
      */
     public function underBooks(Request $request, Fields $body, Catalogue $catalogue): array
     {
-        $here = $this->evaluated($request, $body);
-        $book = $body->choice('rulebook', $catalogue->rulebookKeys());
         $own = $this->ownNumbers($request, $body);
+        $here = $this->underOwn($own, $body, Effort::of(self::BESIDE));
+        $book = $body->choice('rulebook', $catalogue->rulebookKeys());
 
         return [
             $here,
@@ -168,6 +164,13 @@ final readonly class EvaluateJob
         $site = JobLog::onSite($job);
 
         return $plan->onSite($isAdded ? $site->withRuns(JobLog::runs($job)) : $site);
+    }
+
+    private function underOwn(OwnNumbers $own, Fields $body, Effort $effort): EvaluatedJob
+    {
+        $plan = self::onSite($this->document($body), $body);
+
+        return $this->evaluator->evaluate($plan, null, $own, $effort);
     }
 
     private function ownNumbers(Request $request, Fields $body): OwnNumbers
