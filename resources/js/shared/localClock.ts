@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { timeIn } from './locale';
+import { dayIn } from './locale';
 import { twoDigits } from './twoDigits';
 
 const dayOf = (at: Date): string => `${at.getFullYear()}-${twoDigits(at.getMonth() + 1)}-${twoDigits(at.getDate())}`;
@@ -8,7 +8,5 @@ const dayOf = (at: Date): string => `${at.getFullYear()}-${twoDigits(at.getMonth
 export function localClock(time: string, today = new Date()): string {
     const at = new Date(time);
     const clock = `${twoDigits(at.getHours())}:${twoDigits(at.getMinutes())}`;
-    return dayOf(at) === dayOf(today)
-        ? clock
-        : t`${clock} on ${timeIn(time, { day: 'numeric', month: 'short', year: 'numeric' })}`;
+    return dayOf(at) === dayOf(today) ? clock : t`${clock} on ${dayIn(time)}`;
 }

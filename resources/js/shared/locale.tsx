@@ -36,6 +36,9 @@ export const currentLocale = (): Locale => i18n.locale as Locale;
 export const timeIn = (iso: string, how: Intl.DateTimeFormatOptions): string =>
     new Intl.DateTimeFormat(i18n.locale, how).format(new Date(iso));
 
+/** The day of a time, with its year. */
+export const dayIn = (iso: string): string => timeIn(iso, { day: 'numeric', month: 'short', year: 'numeric' });
+
 type Apart = Exclude<Messages[string], string>;
 
 const taken = new Map<string, Apart>();

@@ -1,6 +1,7 @@
 import type { Units } from '../api/types';
 
 const US_GALLON_L = 3.785411784;
+const US_OUNCE_ML = 29.5735296;
 const POUND_KG = 0.45359237;
 const POUND_FORCE_N = 4.4482216;
 const PSI_KPA = 6.894757;
@@ -77,4 +78,4 @@ export function degreesRead(text: string, units: Units): number | null {
     return Math.round(celsius * 100) / 100;
 }
 
-export { PSI_KPA, US_GALLON_L };
+export { PSI_KPA, US_GALLON_L, US_OUNCE_ML };

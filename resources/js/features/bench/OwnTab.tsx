@@ -7,7 +7,7 @@ import { keepOwn, ownQuery, systemsQuery, takeBackOwn } from '../../api/queries'
 import type { CataloguePage, OwnEntry, Units } from '../../api/types';
 import { formText } from '../../shared/formText';
 import { SourceTap } from '../../shared/SourceTap';
-import { timeIn } from '../../shared/locale';
+import { dayIn } from '../../shared/locale';
 import { useChoices } from '../../shared/useChoices';
 import { keptValue, shownIn, shownValue } from './bookUnits';
 import { OwnCoupling } from './OwnCoupling';
@@ -151,7 +151,7 @@ function OwnRow({ entry, problem, onTakeBack }: OwnRowProps) {
             <div>
                 <b>{inWords(entry)}</b>
                 <p className="cap">
-                    {entry.by}, {timeIn(entry.at, { day: 'numeric', month: 'short', year: 'numeric' })}
+                    {entry.by}, {dayIn(entry.at)}
                 </p>
                 {entry.unusable !== null && (
                     <p className="problem">

@@ -1,5 +1,6 @@
 import { t } from '@lingui/core/macro';
 import type { Units } from '../../api/types';
+import { PSI_KPA, US_GALLON_L, US_OUNCE_ML } from '../../shared/quantities';
 
 /** How a number of a book is shown and read in a unit: as it is kept, times a factor, and over. */
 interface Shown {
@@ -26,10 +27,10 @@ const OF_INCHES: Record<string, Shown> = {
     'mm outside': { unit: t`in outside`, times: 1 / 25.4, over: 0 },
     mm_per_m: { unit: t`in per ft`, times: 12 / 1000, over: 0 },
     c: { unit: '°F', times: 1.8, over: 32 },
-    kPa: { unit: 'psi', times: 1 / 6.894757, over: 0 },
-    l_per_s: { unit: 'gpm', times: 60 / 3.785412, over: 0 },
+    kPa: { unit: 'psi', times: 1 / PSI_KPA, over: 0 },
+    l_per_s: { unit: 'gpm', times: 60 / US_GALLON_L, over: 0 },
     m_per_s: { unit: 'ft/s', times: 1 / 0.3048, over: 0 },
-    ml: { unit: 'fl oz', times: 1 / 29.57353, over: 0 },
+    ml: { unit: 'fl oz', times: 1 / US_OUNCE_ML, over: 0 },
 };
 
 /** The unit that a number of a book is said in, by the units of the book. */

@@ -1,14 +1,10 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
 import type { HoursRow } from '../../api/types';
+import { minutesInWords } from '../../drawing/day/times';
 import type { JobEditor } from '../../editing';
 import { Shape } from '../../shared/Shape';
 import { HOUR, isOf, priced, PriceField } from '../lists';
-
-const hoursInWords = (minutes: number): string =>
-    minutes < 60
-        ? t`${Math.round(minutes)} min`
-        : t`${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`.replace(/ 0 min$/, '');
 
 /**
  * How many hours the job is, roughly, and what it comes to where the crew says what an hour costs. The minutes are the
@@ -21,7 +17,7 @@ export function Hours({ editor, rows, parts }: { editor: JobEditor; rows: HoursR
     if (rows.length === 0) return null;
     return (
         <details className="hours">
-            <summary>{t`Hours, roughly: ${hoursInWords(minutes)} for one`}</summary>
+            <summary>{t`Hours, roughly: ${minutesInWords(minutes)} for one`}</summary>
             <table>
                 <tbody>
                     {rows.map((row) => (

@@ -4,7 +4,7 @@ import { dropPrice, keepPrices, pricesQuery, systemsQuery } from '../../api/quer
 import type { CuttingReport, MaterialRow } from '../../api/types';
 import { lengthInWords } from '../../shared/lengths';
 import { Problem } from '../../shared/Problem';
-import { timeIn } from '../../shared/locale';
+import { dayIn } from '../../shared/locale';
 import { useAttempt } from '../../shared/useFormAct';
 import type { JobEditor } from '../../editing';
 import { forCrew, tallyInWords, withCrewPrices } from './crewPrices';
@@ -89,8 +89,7 @@ export function CrewPrices({ editor, rows, pipes }: Props) {
                                 <span>
                                     {price.name}: <b>{eachInWords(price.each)}</b>{' '}
                                     <span className="cap">
-                                        {price.by},{' '}
-                                        {timeIn(price.at, { day: 'numeric', month: 'short', year: 'numeric' })}
+                                        {price.by}, {dayIn(price.at)}
                                     </span>
                                 </span>
                                 <button

@@ -3,11 +3,9 @@ import type { SiteTest, TestedSystem, TestFill, TestMethod, Units } from '../../
 import { minutesInWords } from '../../drawing/day/times';
 import type { ShapeKind } from '../../shared/Shape';
 import { lengthInWords, runInWords, smallInWords } from '../../shared/lengths';
-import { litresInWords, pressureInWords, weightInWords } from '../../shared/quantities';
+import { litresInWords, pressureInWords, US_OUNCE_ML, weightInWords } from '../../shared/quantities';
 import { localClock } from '../../shared/localClock';
 import { saidValue } from './gauge';
-
-const US_OUNCE_ML = 29.5735;
 
 const STATES: Record<TestedSystem['state'], [ShapeKind, string]> = {
     'not-made': ['open', t`not all joined`],
