@@ -40,3 +40,13 @@ it('reckons what the work costs, and keeps the minutes that the crew says in the
     await user.tab();
     expect((kept as JobDocument | null)?.overrides?.catalogue).toEqual([]);
 });
+
+it('says a part of a minute under two hours as two hours', async () => {
+    const almost = { ...rows[0]!, minutes_each: 11.96, minutes: 119.6 };
+    show(
+        <Edited document={emptyJob()} evaluation={{}} onDocument={() => undefined}>
+            {(editor) => <Hours editor={editor} rows={[almost]} parts={null} />}
+        </Edited>,
+    );
+    expect(await screen.findByText('Hours, roughly: 2 h for one')).toBeTruthy();
+});
