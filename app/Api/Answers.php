@@ -36,6 +36,7 @@ use FallBend\Core\Recording\RecordedJoints;
 use FallBend\Core\Recording\RecordedRuns;
 use FallBend\Core\Report\BoardSummary;
 use FallBend\Core\Report\BooksCompared;
+use FallBend\Core\Report\BuildingQuestions;
 use FallBend\Core\Report\Choices;
 use FallBend\Core\Report\DayReport;
 use FallBend\Core\Report\EvaluationReport;
@@ -68,6 +69,7 @@ final class Answers
         'Phrase' => [EvaluationReport::class, 'SaidPhrase'],
         'Evaluation' => [EvaluationReport::class, 'Evaluation'],
         'StandingReport' => [HeadReport::class, 'StandingReport'],
+        'BuildingQuestion' => [BuildingQuestions::class, 'BuildingQuestion'],
         'RunReport' => [RunReport::class, 'WrittenRun'],
         'StandingEnd' => [RunReport::class, 'StandingEnd'],
         'LegReport' => [RunReport::class, 'LegReport'],

@@ -67,7 +67,8 @@ final class LayersTest extends TestCase
         preg_match_all('~^(?<before>.*)\n +public (?:static )?function (?<name>\w+)~m', $code, $found, PREG_SET_ORDER);
         $promised =
             preg_match(
-                '/^final (?:readonly )?class \w+ implements (?:Rule|NetworkRule|Reckoner|WayOfJoining|VentWay)$/m',
+                '/^final (?:readonly )?class \w+ implements '.
+                    '(?:Rule|NetworkRule|Reckoner|WayOfJoining|VentWay|DrainWay)$/m',
                 $code,
             ) === 1
                 ? ['judge', 'name', 'summary', 'reckon', 'consider', 'method', 'missing']

@@ -45,7 +45,7 @@ final class HouseApiTest extends TestCase
         $rows = self::rows($this->getJson('/api/books/ipc-2021')->assertOk()->json('rows'))->keyBy('what');
         $circuit = $rows['circuit and loop vents, with relief'];
         self::assertSame(['judged', 'IPC 914'], [$circuit['state'], $circuit['clause']]);
-        self::assertSame('not-judged', $rows['island fixtures']['state']);
+        self::assertSame('not-judged', $rows['branch vents and headers joined']['state']);
         $this->getJson('/api/books/no-such')->assertNotFound();
     }
 

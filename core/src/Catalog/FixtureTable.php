@@ -10,8 +10,8 @@ use FallBend\Core\Input\Fields;
 /** What fixtures load a drain with, and the trap that each needs, by rulebook. */
 final readonly class FixtureTable
 {
-    /** What a bathroom counts together is a row like one of a fixture. */
-    private const GROUP = 'bathroom-group';
+    /** So many bathrooms count together in a row of their own, where a book has one. */
+    private const SEVERAL = ['1.5', '2.0', '2.5', '3.0', '3.5'];
 
     /** @param array<string, Fields> $rows by `fixture/variant/rulebook`; the usual one has no variant */
     private function __construct(private array $rows) {}
@@ -57,24 +57,39 @@ final readonly class FixtureTable
     }
 
     /**
-     * Gives what a bathroom group counts together under a rulebook, by the variant of its closet, '' the usual one;
-     * empty where the rulebook counts no groups.
-     *
-     * @return array<string, FixtureLoad>
+     * Gives what fixtures of one room count together under a rulebook.
      *
      * @throws BadInput if a row is wrong
      */
-    public function bathroomGroups(string $rulebook): array
+    public function groups(string $rulebook): FixtureGroups
     {
-        $groups = [];
+        $bathrooms = [];
         foreach (['', ...array_column(FixtureVariant::cases(), 'value')] as $variant) {
-            $row = $this->rows[self::GROUP."/{$variant}/{$rulebook}"] ?? null;
-            if ($row !== null) {
-                $groups[$variant] = FixtureLoad::read($row);
+            $whole = $this->whole('bathroom-group', $rulebook, $variant);
+            if ($whole !== null) {
+                $bathrooms[$variant] = $whole;
             }
         }
+        $several = [];
+        foreach (self::SEVERAL as $count) {
+            $several[$count] = $this->whole("bathrooms-{$count}", $rulebook);
+        }
 
-        return $groups;
+        return new FixtureGroups(
+            $bathrooms,
+            $this->whole('half-bathroom', $rulebook),
+            array_filter($several, is_float(...)),
+            $this->whole('kitchen-group', $rulebook),
+            $this->whole('laundry-group', $rulebook),
+        );
+    }
+
+    /** @throws BadInput if the row is wrong */
+    private function whole(string $what, string $rulebook, string $variant = ''): ?float
+    {
+        $row = $this->rows["{$what}/{$variant}/{$rulebook}"] ?? null;
+
+        return $row === null ? null : FixtureLoad::read($row)->value;
     }
 
     /**

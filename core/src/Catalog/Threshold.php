@@ -22,6 +22,8 @@ final readonly class Threshold implements Storable
      * @param list<string> $fixtures empty for all fixtures
      * @param ?float $fallMmPerM the fall that a load stands for
      * @param ?float $lengthMm the length that a gradient stands for
+     * @param ?float $load the load up to which a value stands, in the unit of the rulebook
+     * @param ?string $vent the size of vent that it stands for
      */
     private function __construct(
         public string $id,
@@ -40,6 +42,8 @@ final readonly class Threshold implements Storable
         public array $fixtures = [],
         public ?float $fallMmPerM = null,
         public ?float $lengthMm = null,
+        public ?float $load = null,
+        public ?string $vent = null,
     ) {}
 
     /** @throws BadInput */
@@ -66,6 +70,8 @@ final readonly class Threshold implements Storable
             $row->strings('fixtures'),
             $row->numberOrNull('fall_mm_per_m'),
             $row->numberOrNull('length_mm'),
+            $row->numberOrNull('load'),
+            $row->has('vent') ? $row->string('vent', 8) : null,
         );
     }
 
@@ -89,6 +95,8 @@ final readonly class Threshold implements Storable
             $this->fixtures,
             $this->fallMmPerM,
             $this->lengthMm,
+            $this->load,
+            $this->vent,
         );
     }
 }

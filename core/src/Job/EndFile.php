@@ -86,6 +86,8 @@ final readonly class EndFile
                         'hot_c' => $f->hotC,
                         'group' => $f->group === '' ? null : $f->group,
                         'variant' => $f->variant?->value,
+                        'guard' => $f->guard?->value,
+                        'disposer' => $f->hasDisposer,
                     ]),
             'branch' => $b === null
                     ? null
@@ -117,6 +119,8 @@ final readonly class EndFile
             $fields->numberOrNull('hot_c', 0, 150),
             $fields->stringOr('group', '', 40),
             $fields->has('variant') ? $fields->enum('variant', FixtureVariant::class) : null,
+            $fields->has('guard') ? $fields->enum('guard', FixtureGuard::class) : null,
+            $fields->has('disposer') ? $fields->bool('disposer', false) : null,
         );
         $fields->end();
 

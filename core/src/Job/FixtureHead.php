@@ -24,6 +24,8 @@ final readonly class FixtureHead
      * @param ?float $hotC hottest discharge
      * @param string $group name of the bathroom that it belongs to; empty: none
      * @param ?FixtureVariant $variant how it loads a drain otherwise than the usual one of its kind; null: it does not
+     * @param ?FixtureGuard $guard what keeps its seal, or keeps waste from coming back; null: nobody said
+     * @param ?bool $hasDisposer whether it grinds food waste; null: nobody said
      */
     public function __construct(
         public FixtureKind $kind,
@@ -38,5 +40,7 @@ final readonly class FixtureHead
         public ?float $hotC = null,
         public string $group = '',
         public ?FixtureVariant $variant = null,
+        public ?FixtureGuard $guard = null,
+        public ?bool $hasDisposer = null,
     ) {}
 }

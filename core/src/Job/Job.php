@@ -29,6 +29,7 @@ final readonly class Job
      * @param array<string, Hanging> $hanging how runs are hung, by id of the run
      * @param list<Price> $prices that the crew keeps
      * @param OnSite $site what was done of it: no part of the document, it stands in the log of the job
+     * @param Building $building what the books ask of the building that it stands in
      * @param int $nextFigure the figure that the marks of the next new run have before them
      */
     public function __construct(
@@ -50,6 +51,7 @@ final readonly class Job
         public array $prices = [],
         public OnSite $site = new OnSite,
         public int $nextFigure = 1,
+        public Building $building = new Building,
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -112,6 +114,7 @@ final readonly class Job
             $this->prices,
             $site ?? $this->site,
             $nextFigure ?? $this->nextFigure,
+            $this->building,
         );
     }
 
@@ -205,6 +208,8 @@ final readonly class Job
             $this->cutting,
             $this->prices,
             $this->site,
+            $this->nextFigure,
+            $this->building,
         );
     }
 

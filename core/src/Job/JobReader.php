@@ -71,6 +71,7 @@ final readonly class JobReader
             $file->has('cutting') ? CuttingSettings::read($file->child('cutting')) : new CuttingSettings,
             Price::list($file->children('prices', 2000)),
             nextFigure: $file->has('next_figure') ? $file->int('next_figure', 1, Marks::FIGURES_END) : 1,
+            building: $file->has('building') ? Building::read($file->child('building')) : new Building,
         );
         $this->overrides->end();
         $file->end();

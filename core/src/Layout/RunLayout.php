@@ -33,6 +33,17 @@ final readonly class RunLayout
         public Surroundings $site = new Surroundings,
     ) {}
 
+    /**
+     * Whether water runs in it against the way that it was called out, as in a vent that is called out up to where it
+     * joins another; not so in one that is looped from a drain to a lower place of a drain, as that of an island is.
+     */
+    public function isAgainstFlow(): bool
+    {
+        $isLoop = $this->run->outlet->branch !== null && $this->run->tieIn->branch !== null && $this->end->z < 0.0;
+
+        return $this->run->rises() && ! $isLoop;
+    }
+
     /** Gives the point on the axis that far along the tape, from the outlet, in mm. */
     public function pointAt(float $tapeMm): Vec3
     {

@@ -60,14 +60,36 @@ final class AirWays
             );
     }
 
+    /**
+     * Gives the vent that leaves a drain at a place, goes up and comes down again to where air meets it, as that of an
+     * island does; null where none does.
+     */
+    public function loop(Node $node): ?Segment
+    {
+        foreach ($this->connections->out($node) as $segment) {
+            $below = $segment->isCalledVent() && ! $segment->isWet ? $this->at($segment->down) : null;
+            if ($below?->by !== null && $below->by !== $segment && ! $below->isWet) {
+                return $segment;
+            }
+        }
+
+        return null;
+    }
+
     /** Takes the arm of a trap, and marks the pipes that its air comes by. */
     public function add(Arm $arm): void
     {
         $this->arms[$arm->head->node->index] = $arm;
-        for ($segment = $arm->by; $segment !== null; $segment = $this->at($segment->up)?->by) {
+        for ($segment = $arm->by; $segment !== null; $segment = $this->before($segment)) {
             $this->vents[$segment->index][] = $arm;
             $segment->isVent = true;
         }
+    }
+
+    /** Gives the pipe that the air of a pipe comes by; null where it comes in at its own end. */
+    public function before(Segment $segment): ?Segment
+    {
+        return $this->at($segment->isLooped ? $segment->down : $segment->up)?->by;
     }
 
     /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */

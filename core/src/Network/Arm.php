@@ -46,6 +46,12 @@ final class Arm
         return $this->segments === [] ? null : $this->segments[count($this->segments) - 1];
     }
 
+    /** Whether its vent is looped down from it, as that of an island is: air comes up it from its lower end. */
+    public function isLooped(): bool
+    {
+        return $this->by?->isLooped === true && $this->by->up === $this->vent;
+    }
+
     /** Whether the air that meets it comes through pipe that waste runs in. */
     public function isWetVented(): bool
     {

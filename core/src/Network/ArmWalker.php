@@ -29,7 +29,7 @@ final readonly class ArmWalker
                 $steepest = $stretch->isUpright() ? $steepest : max($steepest ?? -INF, $stretch->fallMmPerM());
             }
             $node = $segment->down;
-            $by = $this->airBeside($node, $segment);
+            $by = $this->airBeside($node, $segment) ?? $this->looped($node);
             if ($by !== null || $node->end?->kind === RunEndKind::Gully) {
                 return new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, $node, $by);
             }
@@ -39,6 +39,17 @@ final readonly class ArmWalker
         }
 
         return new Arm($head, $segments, $length, $drop, $turn, $upright, $steepest, null, null);
+    }
+
+    /** The vent of an island: looped down to where air meets it. */
+    private function looped(Node $node): ?Segment
+    {
+        $loop = $this->air->loop($node);
+        if ($loop !== null) {
+            $loop->isLooped = true;
+        }
+
+        return $loop;
     }
 
     /** The best segment beside the one that the water came by that air comes down. */

@@ -43,7 +43,7 @@ final readonly class Cuts
     /** @return list<Stretch> */
     private static function between(RunLayout $run, float $from, float $to): array
     {
-        $isReversed = $run->run->rises();
+        $isReversed = $run->isAgainstFlow();
         $stretches = [];
         foreach ($run->legs as $leg) {
             $a = max(0.0, $from - $leg->tapeMm);

@@ -4,48 +4,52 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
-use FallBend\Core\Catalog\FixtureLoad;
+use FallBend\Core\Catalog\FixtureGroups;
 
 /** Adds up what discharges into a pipe. */
 final class Loads
 {
     /**
-     * Sets load and closets of a segment from its heads. Where the rulebook counts a bathroom group together, a group
-     * of closet, lavatory and bath or shower counts as that, where it is less than its parts. A closet in public use
-     * and a shower of many heads are of no group.
-     *
-     * @param array<string, FixtureLoad> $wholes what a group counts together, by the variant of its closet
+     * Sets load and closets of a segment from its heads. Where the rulebook counts fixtures of one room together, those
+     * of one name count as that, where it is less than their sum: a closet, lavatory and bath or shower as a bathroom,
+     * a sink and dishwasher as a kitchen, a washer and tub as a laundry. A closet in public use and a shower of many
+     * heads are of no group.
      */
-    public static function sum(Segment $segment, array $wholes): void
+    public static function sum(Segment $segment, FixtureGroups $wholes): void
     {
-        [$load, $groups, $closets] = [0.0, [], []];
+        $load = 0.0;
+        $rooms = [];
         foreach ($segment->heads as $head) {
             $segment->closets += $head->isCloset() ? 1 : 0;
+            $isOfRoom =
+                ! $wholes->isNone() &&
+                $head->fixture->group !== '' &&
+                ($head->fixture->variant === null || $head->isCloset());
             if ($head->load === null) {
                 $segment->isLoadKnown = false;
-            } elseif (
-                $wholes !== [] &&
-                $head->fixture->group !== '' &&
-                $head->fixture->kind->isOfBathroom() &&
-                ($head->fixture->variant === null || $head->isCloset())
-            ) {
-                $kind = $head->fixture->kind->value;
-                if ($head->isCloset()) {
-                    $closets[$head->fixture->group] = $head->fixture->variant->value ?? '';
-                }
-                $groups[$head->fixture->group][$kind] =
-                    ($groups[$head->fixture->group][$kind] ?? 0.0) + $head->load->value;
+            } elseif ($isOfRoom) {
+                $rooms[$head->fixture->group] ??= new Room;
+                $rooms[$head->fixture->group]->add($head, $head->load->value);
             } else {
                 $load += $head->load->value;
             }
         }
-        foreach ($groups as $name => $kinds) {
-            $sum = array_sum($kinds);
-            $whole = $wholes[$closets[$name] ?? ''] ?? null;
-            $isWhole =
-                isset($kinds['water-closet'], $kinds['lavatory']) && (isset($kinds['bath']) || isset($kinds['shower']));
-            $load += $isWhole && $whole !== null ? min($sum, $whole->value) : $sum;
+        $segment->load = $load + self::ofRooms($rooms, $wholes);
+    }
+
+    /** @param array<array-key, Room> $rooms */
+    private static function ofRooms(array $rooms, FixtureGroups $wholes): float
+    {
+        [$sum, $ofBathrooms, $bathrooms] = [0.0, 0.0, 0.0];
+        foreach ($rooms as $room) {
+            $counted = $room->load($wholes);
+            $count = $room->bathrooms($wholes);
+            $sum += $counted;
+            $ofBathrooms += $count > 0.0 ? $counted : 0.0;
+            $bathrooms += $count;
         }
-        $segment->load = $load;
+        $together = $wholes->several[number_format($bathrooms, 1, '.', '')] ?? null;
+
+        return $together === null ? $sum : $sum - $ofBathrooms + min($ofBathrooms, $together);
     }
 }

@@ -61,6 +61,12 @@ final readonly class Network
         return $this->air->at($node);
     }
 
+    /** Gives the pipe that the air of a pipe comes by; null where it comes in at its own end. */
+    public function airBefore(Segment $segment): ?Segment
+    {
+        return $this->air->before($segment);
+    }
+
     /** Gives the arm from a fixture's trap to its vent; null where it has no trap. */
     public function arm(LoadedFixture $head): ?Arm
     {
@@ -71,6 +77,17 @@ final readonly class Network
     public function vents(Segment $segment): array
     {
         return $this->air->vents($segment);
+    }
+
+    /** @return array<string, list<Segment>> all of them, by id of the run that they are of */
+    public function byRun(): array
+    {
+        $byRun = [];
+        foreach ($this->segments as $segment) {
+            $byRun[$segment->run()][] = $segment;
+        }
+
+        return $byRun;
     }
 
     /** Gives the place on a run that a finding speaks of. */

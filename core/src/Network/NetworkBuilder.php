@@ -105,7 +105,7 @@ final class NetworkBuilder
         if ($last === null) {
             return;
         }
-        $isReversed = $run->run->rises();
+        $isReversed = $run->isAgainstFlow();
         $nodes = [...$this->met[$id], $last];
         $a = $this->ends[$id]['outlet'];
         $from = 0.0;
@@ -127,7 +127,7 @@ final class NetworkBuilder
     private function flow(array $nodes, array $segments): Network
     {
         [$heads, $unknown] = $this->loads($nodes);
-        $groups = $this->catalogue->fixtures()->bathroomGroups($this->rulebook->id);
+        $groups = $this->catalogue->fixtures()->groups($this->rulebook->id);
         foreach ($segments as $segment) {
             Loads::sum($segment, $groups);
         }

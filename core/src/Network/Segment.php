@@ -34,6 +34,9 @@ final class Segment
     /** Whether air comes to its upper end. */
     public bool $hasAirAbove = false;
 
+    /** Whether it is a vent that is looped down: air comes to its lower end, and goes up it to a trap. */
+    public bool $isLooped = false;
+
     /**
      * Whether a pipe upstream or downstream that is upright belongs to its way to the end: set for level pipe that ends
      * in a stack.
@@ -74,10 +77,10 @@ final class Segment
         return $this->toMm - $this->fromMm;
     }
 
-    /** Whether nothing discharges into it and air comes down it. */
+    /** Whether nothing discharges into it and air comes by it. */
     public function isDryVent(): bool
     {
-        return ! $this->isWet && $this->hasAirAbove;
+        return ! $this->isWet && ($this->hasAirAbove || $this->isLooped);
     }
 
     /** Whether it carries waste and vents traps too. */
@@ -92,7 +95,7 @@ final class Segment
         return match (true) {
             $this->isWetVent() => 'wet-vent',
             $this->isWet => 'drain',
-            $this->hasAirAbove => 'dry-vent',
+            $this->isDryVent() => 'dry-vent',
             default => 'dead',
         };
     }

@@ -10,13 +10,14 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Flow\DesignFlow;
 use FallBend\Core\Flow\Manning;
+use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
 /** Compares what a pipe carries with what the rulebook lets into its size, and proposes the smallest size that does. */
 final class Sizing
 {
-    /** @var array<int, int> storeys by layout */
-    private array $intervals = [];
+    /** @var array<int, ?Stack> by layout */
+    private array $stacks = [];
 
     /** @var array<string, ?Threshold> the row of a drain by size and fall: pipes of a job share few of either */
     private array $rows = [];
@@ -64,9 +65,31 @@ final class Sizing
     {
         return match (true) {
             $stretch->isUpright() => 'stack',
+            $this->isOffset($segment, $stretch) => 'drain',
             $segment->isAboveStack && $this->hasBranches => 'branch',
             default => 'drain',
         };
+    }
+
+    /** Whether it is a level offset of a stack, and the book sizes those as building drains. */
+    private function isOffset(Segment $segment, Stretch $stretch): bool
+    {
+        if (! $this->rulebook->allows('offset.as-drain')) {
+            return false;
+        }
+        $stack = $this->stack($segment->layout);
+
+        return $stack !== null && $stretch->leg->line->number > $stack->branches[0]->leg->line->number;
+    }
+
+    private function stack(RunLayout $layout): ?Stack
+    {
+        $id = spl_object_id($layout);
+        if (! array_key_exists($id, $this->stacks)) {
+            $this->stacks[$id] = Stack::of($layout);
+        }
+
+        return $this->stacks[$id];
     }
 
     private function check(Segment $segment, Stretch $stretch, string $place): SizeCheck
@@ -169,21 +192,7 @@ final class Sizing
      */
     private function intervals(Segment $segment): int
     {
-        $id = spl_object_id($segment->layout);
-        if (isset($this->intervals[$id])) {
-            return $this->intervals[$id];
-        }
-        [$levels, $storey] = [[], max(1.0, $this->rulebook->number('storey.height'))];
-        foreach ($segment->layout->site->junctions as $junction) {
-            $leg = $segment->layout->leg($junction->leg);
-            if ($leg !== null && $leg->isUpright() && ! $junction->taps[0]->isVent) {
-                $levels[
-                    (string) floor(($leg->from->z + $leg->line->direction->z * ($junction->atMm ?? 0.0)) / $storey)
-                ] = true;
-            }
-        }
-
-        return $this->intervals[$id] = count($levels);
+        return $this->stack($segment->layout)?->intervals($this->rulebook->number('storey.height')) ?? 0;
     }
 
     /** Gives the flow that a segment is designed for, in litres a second. */

@@ -21,6 +21,7 @@ use Generator;
  * @phpstan-import-type WrittenNetwork from NetworkReport
  * @phpstan-import-type WrittenRun from RunReport
  * @phpstan-import-type StandingReport from HeadReport
+ * @phpstan-import-type BuildingQuestion from BuildingQuestions
  * @phpstan-import-type Reading from Tape
  *
  * @phpstan-type SaidPhrase array{
@@ -38,6 +39,7 @@ use Generator;
  *     drawn_fill: float,
  *     saw_kerf: Reading,
  *     standing: list<StandingReport>,
+ *     building: list<BuildingQuestion>,
  *     phrases: list<SaidPhrase>,
  *     network: WrittenNetwork,
  *     singles: list<SingleReport>,
@@ -48,6 +50,7 @@ use Generator;
  *     drawn_fill: float,
  *     saw_kerf: Reading,
  *     standing: list<StandingReport>,
+ *     building: list<BuildingQuestion>,
  *     phrases: list<SaidPhrase>,
  *     network: WrittenNetwork,
  *     singles: list<SingleReport>,

@@ -20,6 +20,7 @@ use FallBend\Core\Measure\Units;
  * @phpstan-import-type SingleReport from JointRegister
  * @phpstan-import-type Reading from Tape
  * @phpstan-import-type Source from Provenance
+ * @phpstan-import-type BuildingQuestion from BuildingQuestions
  *
  * @phpstan-type Head array{
  *     units: value-of<Units>,
@@ -27,6 +28,7 @@ use FallBend\Core\Measure\Units;
  *     drawn_fill: float,
  *     saw_kerf: Reading,
  *     standing: list<StandingReport>,
+ *     building: list<BuildingQuestion>,
  * }
  * @phpstan-type StandingReport array{
  *     id: string,
@@ -57,6 +59,7 @@ final readonly class HeadReport
                 static fn (StandingPipe $pipe): array => self::standing($pipe, $catalogue),
                 $job->standing,
             ),
+            'building' => BuildingQuestions::of($book),
         ];
     }
 

@@ -79,7 +79,7 @@ use FallBend\Core\Venting\Vents;
  *     turn_deg: float,
  *     fall_mm_per_m: ?float,
  *     upright: bool,
- *     vent: 'none'|'not-known'|'gully'|'wet'|'dry',
+ *     vent: 'none'|'not-known'|'gully'|'drain'|'wet'|'dry',
  *     vent_by: ?string,
  *     ways: list<VentWayReport>,
  *     bore_mm: ?float,
@@ -256,7 +256,7 @@ final readonly class NetworkReport
             'name' => $tried->row->title,
             'state' => match (true) {
                 $tried->carries() => 'vents',
-                $tried->missing === [] => 'not-judged',
+                $tried->isOpen() => 'not-judged',
                 default => 'lacks',
             },
             'missing' => $tried->missingInWords(),
@@ -270,8 +270,11 @@ final readonly class NetworkReport
         $judged = MeasuredArm::of($arm);
         $most = $judged->most($this->rulebook);
         $limit = $judged->mostMm($this->rulebook);
+        $tried = $this->vents->tried($arm);
+        $isOpen = VentMissingRule::mayComeBeyond($arm, $tried, $this->rulebook) || Vents::notJudged($tried) !== null;
         $vent = match (true) {
-            $arm->vent === null => VentMissingRule::mayComeBeyond($arm, $this->rulebook) ? 'not-known' : 'none',
+            $arm->vent === null && $this->vents->method($arm) !== null => 'drain',
+            $arm->vent === null => $isOpen ? 'not-known' : 'none',
             $arm->by === null => 'gully',
             $arm->isWetVented() => 'wet',
             default => 'dry',
@@ -289,7 +292,7 @@ final readonly class NetworkReport
             'upright' => $arm->uprightMm > 0,
             'vent' => $vent,
             'vent_by' => $arm->by?->layout->run->name,
-            'ways' => array_map(self::way(...), $this->vents->tried($arm)),
+            'ways' => array_map(self::way(...), $tried),
             'bore_mm' => $arm->segments === [] ? null : $arm->segments[0]->layout->system->pipe($arm->size())->boreMm,
             'seal_mm' => $arm->head->fixture->sealMm ??
                 $this->rulebook->forFixture('trap.seal-least', $arm->head->fixture->kind)?->value,

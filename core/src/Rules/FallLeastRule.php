@@ -46,9 +46,20 @@ final readonly class FallLeastRule implements Rule
         if ($fall === null || $fall->mmPerM < MeasuredFall::LEVEL_MM_PER_M) {
             return null;
         }
+        $byFlow = $rulebook->forSize('fall.by-flow', $fall->size, $system);
+        if ($byFlow !== null && self::isByFlow($fall, $byFlow)) {
+            // Whether enough runs in it is judged with what flows into it.
+            return null;
+        }
         $where = new Where($leg->line->number, $leg->line->leg->id, tapeMm: $leg->tapeMm + $leg->centreMm / 2);
 
         return self::verdict($fall, $rulebook->forSize('fall.least', $fall->size, $system), $where, $rulebook->name);
+    }
+
+    /** Whether a fall is enough where the rulebook takes less of it above a flow. */
+    public static function isByFlow(MeasuredFall $fall, Threshold $row): bool
+    {
+        return $row->value !== null && $fall->mmPerM >= $row->value - self::SLACK;
     }
 
     /**

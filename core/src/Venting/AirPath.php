@@ -39,7 +39,7 @@ final readonly class AirPath
             return null;
         }
         [$wet, $dry] = [[], []];
-        for ($segment = $arm->by; $segment !== null; $segment = $network->air($segment->up)?->by) {
+        for ($segment = $arm->by; $segment !== null; $segment = $network->airBefore($segment)) {
             if ($segment->isWet) {
                 $wet[] = $segment;
             } else {

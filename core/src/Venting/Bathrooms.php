@@ -20,12 +20,14 @@ final readonly class Bathrooms
         $isForeign = static fn (LoadedFixture $head): bool => $head->fixture->group === '' ||
             ! $head->fixture->kind->isOfBathroom();
         $groups = array_unique(array_map(static fn (LoadedFixture $head): string => $head->fixture->group, $heads));
+        $upstream = $this->rulebook->limit('wet-vent.upstream-most')->value ?? INF;
         $isLast = $this->rulebook->allows('wet-vent.closet-last');
 
         return array_values(
             array_filter([
                 array_filter($heads, $isForeign) === [] ? null : Shortfall::NotOfBathroom,
                 count($groups) > $groupsMost ? Shortfall::Groups : null,
+                count($path->arm->last()->heads ?? []) > $upstream ? Shortfall::Upstream : null,
                 $path->isOnOneStorey($this->rulebook->number('storey.height')) ? null : Shortfall::Storey,
                 $isLast && ! $path->arm->head->isCloset() && ($path->arm->by->closets ?? 0) > 0
                     ? Shortfall::ClosetAbove

@@ -36,6 +36,7 @@ final readonly class CircuitVent implements VentWay
             array_filter([
                 count($path->all()) > $most->value ? Shortfall::TooMany : null,
                 $this->isVentedBehindTheFirst($path) ? null : Shortfall::VentPlace,
+                $path->entersByItself($path->arm->head) ? null : Shortfall::Separately,
                 $path->isSteeperThan($slope) ? Shortfall::Steep : null,
                 $path->isStraightLevel() && ! $comesDown ? null : Shortfall::Upright,
                 $this->isReliefMissing($path, $branch) ? Shortfall::Relief : null,

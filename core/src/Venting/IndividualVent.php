@@ -14,6 +14,6 @@ final readonly class IndividualVent implements VentWay
 
     public function missing(AirPath $path): ?array
     {
-        return $path->by->isWet || $path->isShared() ? null : [];
+        return $path->by->isWet || $path->isShared() || $path->arm->isLooped() ? null : [];
     }
 }

@@ -59,6 +59,32 @@ enum Shortfall: string
 
     case NotOfKind = 'not-of-kind';
 
+    case Upstream = 'upstream';
+
+    case Disposer = 'disposer';
+
+    case DisposerNotKnown = 'disposer-not-known';
+
+    case LoopLow = 'loop-low';
+
+    case High = 'high';
+
+    case DrainNotVentilated = 'drain-not-ventilated';
+
+    case DrainNotKnown = 'drain-not-known';
+
+    case TrapSmall = 'trap-small';
+
+    case Short = 'short';
+
+    case Falls = 'falls';
+
+    /** Whether it is only not known: then it is asked for, and nothing is refused for it. */
+    public function isQuestion(): bool
+    {
+        return $this === self::DisposerNotKnown || $this === self::DrainNotKnown;
+    }
+
     /** Gives the key of its words. */
     public function step(): string
     {

@@ -28,6 +28,18 @@ final readonly class Tried
         return array_map(static fn (Shortfall $one): string => Wording::step($one->step()), $this->missing);
     }
 
+    /** Whether it may be vented so: all that is missing is that something is not known, or that it is not judged. */
+    public function isOpen(): bool
+    {
+        foreach ($this->missing as $one) {
+            if (! $one->isQuestion()) {
+                return false;
+            }
+        }
+
+        return ! $this->carries();
+    }
+
     /** Whether the trap is vented so. */
     public function carries(): bool
     {

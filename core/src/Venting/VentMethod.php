@@ -25,6 +25,15 @@ enum VentMethod: string
 
     case Combination = 'combination';
 
+    /** Looped down behind the fixture, and on below the floor. */
+    case Island = 'island';
+
+    /** A stack without a vent of its own, or one closet, on a drain that is ventilated. */
+    case StubStack = 'stub-stack';
+
+    /** A floor drain that the book takes without any. */
+    case Unvented = 'unvented';
+
     /** Whatever enters a discharge stack is vented by it. */
     case ByStack = 'by-stack';
 }

@@ -17,6 +17,9 @@ final readonly class Vents
     /** @var list<VentWay> in the order in which they are named: the plainest first */
     private array $ways;
 
+    /** @var list<DrainWay> those that a trap may be vented by which no air meets */
+    private array $drainWays;
+
     public function __construct(private Network $network, private Rulebook $rulebook)
     {
         $this->ways = [
@@ -29,9 +32,11 @@ final readonly class Vents
             new CircuitVent($network, $rulebook),
             new WasteStackVent($rulebook),
             new SingleStack($network, $rulebook),
-            new CombinationDrain($rulebook),
+            new IslandVent($network),
+            new CombinationDrain($network, $rulebook),
             new DischargeStack($rulebook),
         ];
+        $this->drainWays = [new StubStack($network, $rulebook), new UnventedFloorDrain($rulebook)];
     }
 
     /** @return list<Tried> every method of the book whose shape the pipe has */
@@ -39,22 +44,21 @@ final readonly class Vents
     {
         $path = AirPath::of($arm, $this->network);
 
-        return $path === null
-            ? []
-            : array_values(
-                array_filter(array_map(fn (VentWay $way): ?Tried => $this->try($way, $path), $this->ways)),
-            );
+        return array_values(
+            array_filter(
+                $path === null
+                    ? array_map(fn (DrainWay $way): ?Tried => $this->try($way, $arm), $this->drainWays)
+                    : array_map(fn (VentWay $way): ?Tried => $this->try($way, $path), $this->ways),
+            ),
+        );
     }
 
     /** Gives the method that vents a trap; null where none of those that are judged does. */
     public function method(Arm $arm): ?VentMethod
     {
         $path = AirPath::of($arm, $this->network);
-        if ($path === null) {
-            return null;
-        }
-        foreach ($this->ways as $way) {
-            $tried = $this->try($way, $path);
+        foreach ($path === null ? $this->drainWays : $this->ways as $way) {
+            $tried = $this->try($way, $path ?? $arm);
             if ($tried?->carries() === true) {
                 return $tried->method;
             }
@@ -63,23 +67,27 @@ final readonly class Vents
         return null;
     }
 
-    private function try(VentWay $way, AirPath $path): ?Tried
+    private function try(VentWay|DrainWay $way, AirPath|Arm $by): ?Tried
     {
         $row = $this->rulebook->threshold("venting.{$way->method()->value}");
-        $missing = $row === null || $row->value === 0.0 ? null : $way->missing($path);
+        $missing = match (true) {
+            $row === null || $row->value === 0.0 => null,
+            $way instanceof VentWay => $by instanceof AirPath ? $way->missing($by) : null,
+            default => $by instanceof Arm && $by->vent === null ? $way->missing($by) : null,
+        };
 
         return $missing === null ? null : new Tried($way->method(), $missing, $row, $row->value !== null);
     }
 
     /**
-     * Gives a method that may vent a trap, which is not judged here; null where there is none.
+     * Gives a method that may vent a trap: it is not judged here, or something of it is not known; null: there is none.
      *
      * @param list<Tried> $tried
      */
     public static function notJudged(array $tried): ?Tried
     {
         foreach ($tried as $one) {
-            if (! $one->isJudged && $one->missing === []) {
+            if ($one->isOpen()) {
                 return $one;
             }
         }

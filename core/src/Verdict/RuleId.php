@@ -35,6 +35,12 @@ enum RuleId: string
     case BranchTeeOnBack = 'branch.teeOnBack';
     case BranchVentTeeOnBack = 'branch.ventTeeOnBack';
 
+    case BuildingColdest = 'building.coldest';
+    case BuildingDrainVentilated = 'building.drainVentilated';
+    case BuildingOneFamily = 'building.oneFamily';
+    case BuildingStoreys = 'building.storeys';
+    case BuildingWhole = 'building.whole';
+
     case CatalogueDoubtful = 'catalogue.doubtful';
 
     case CementCold = 'cement.cold';
@@ -105,6 +111,9 @@ enum RuleId: string
     case FallNone = 'fall.none';
 
     case FittingReckoned = 'fitting.reckoned';
+
+    case FixtureGuard = 'fixture.guard';
+    case FixtureGuardNotKnown = 'fixture.guardNotKnown';
 
     case GluedChanged = 'glued.changed';
     case GluedGone = 'glued.gone';
@@ -187,6 +196,10 @@ enum RuleId: string
     case StackBase = 'stack.base';
     case StackGroundFloor = 'stack.groundFloor';
     case StackLowBranch = 'stack.lowBranch';
+    case StackOffset = 'stack.offset';
+    case StackRelief = 'stack.relief';
+    case StackSuds = 'stack.suds';
+    case StackVentStack = 'stack.ventStack';
 
     case StandpipeHeight = 'standpipe.height';
     case StandpipeMeasure = 'standpipe.measure';
@@ -243,7 +256,12 @@ enum RuleId: string
 
     case ValveOnlyWhere = 'valve.onlyWhere';
 
+    case VentAggregate = 'vent.aggregate';
     case VentBelowRim = 'vent.belowRim';
+    case VentFar = 'vent.far';
+    case VentFrost = 'vent.frost';
+    case VentLevel = 'vent.level';
+    case VentStackLong = 'vent.stackLong';
     case VentNotJudged = 'vent.notJudged';
 
     case VentShared = 'vent.shared';

@@ -18,32 +18,27 @@ use PHPUnit\Framework\TestCase;
  *     clause: string,
  *     runs: array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}>,
  *     obstacles?: list<array<string, mixed>>,
+ *     building?: array<string, mixed>,
  *     finds: list<string>,
  *     clean: list<string>,
  * }
  */
 final class ClausesTest extends TestCase
 {
-    /** @return iterable<string, array{ClauseCase}> */
+    /** @return iterable<string, array{array<string, mixed>}> */
     public static function cases(): iterable
     {
-        /** @var array{cases: list<ClauseCase>} $file */
-        $file = json_decode(
-            (string) file_get_contents(__DIR__.'/clauses.json'),
-            true,
-            64,
-            JSON_THROW_ON_ERROR,
-        );
-        foreach ($file['cases'] as $n => $case) {
-            yield "{$n}: {$case['book']}, {$case['clause']}: {$case['name']}" => [$case];
-        }
+        return CaseRows::of('clauses.json');
     }
 
     /** @param ClauseCase $case */
     #[DataProvider('cases')]
     public function testItIsJudgedAsTheClauseHasIt(array $case): void
     {
-        $findings = CaseJob::findings(CaseJob::of($case['book'], $case['runs'], $case['obstacles'] ?? []), true);
+        $findings = CaseJob::findings(
+            CaseJob::of($case['book'], $case['runs'], $case['obstacles'] ?? [], building: $case['building'] ?? []),
+            true,
+        );
         $said = implode(', ', $findings);
         $isFound = static fn (string $one): bool => array_filter(
             $findings,

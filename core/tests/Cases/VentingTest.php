@@ -22,6 +22,7 @@ use PHPUnit\Framework\TestCase;
  *     name: string,
  *     clause: string,
  *     runs: array<string, Run>,
+ *     building?: array<string, mixed>,
  *     expect: array<string, string>,
  * }
  */
@@ -32,28 +33,22 @@ final class VentingTest extends TestCase
 
     private const ASKS = ['vent.notJudged', 'vent.belowNotKnown', 'vent.aboveNotKnown'];
 
-    /** @return iterable<string, array{VentCase}> */
+    /** @return iterable<string, array{array<string, mixed>}> */
     public static function cases(): iterable
     {
-        /** @var array{cases: list<VentCase>} $file */
-        $file = json_decode(
-            (string) file_get_contents(__DIR__.'/venting.json'),
-            true,
-            64,
-            JSON_THROW_ON_ERROR,
-        );
-        foreach ($file['cases'] as $n => $case) {
-            yield "{$n}: {$case['book']}, {$case['clause']}: {$case['name']}" => [$case];
-        }
+        return CaseRows::of('venting.json');
     }
 
     /** @param VentCase $case */
     #[DataProvider('cases')]
     public function testEachTrapIsVentedAsTheBookHasIt(array $case): void
     {
-        $network = CaseJob::network($case['book'], $case['runs']);
+        $network = CaseJob::network($case['book'], $case['runs'], $case['building'] ?? []);
         $vents = new Vents($network, Catalogue::shipped()->rulebook($case['book']));
-        $findings = CaseJob::findings(CaseJob::of($case['book'], $case['runs']), true);
+        $findings = CaseJob::findings(
+            CaseJob::of($case['book'], $case['runs'], building: $case['building'] ?? []),
+            true,
+        );
         foreach ($case['expect'] as $run => $expected) {
             $arm = $network->arm(self::head($network, $run));
             self::assertNotNull($arm, "{$run} has a trap");

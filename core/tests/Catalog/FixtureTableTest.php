@@ -23,7 +23,7 @@ final class FixtureTableTest extends TestCase
     public function testABathroomIsCountedTogetherWhereABookDoesSo(): void
     {
         $table = Catalogue::shipped()->fixtures();
-        self::assertSame(['', 'large-flush'], array_keys($table->bathroomGroups('ipc-2021')));
-        self::assertSame([], $table->bathroomGroups('upc-2021'), 'the book adds each fixture up');
+        self::assertSame(['', 'large-flush'], array_keys($table->groups('ipc-2021')->bathrooms));
+        self::assertTrue($table->groups('upc-2021')->isNone(), 'the book adds each fixture up');
     }
 }

@@ -97,6 +97,8 @@ final class JobFileTest extends TestCase
             true,
         ];
         yield 'joint of unknown end' => [$set('single_joints.0.a.end', 'funnel'), 'single_joints.0.a.end', true];
+        yield 'storeys that are no whole number' => [$set('building', ['storeys' => 2.5]), 'building.storeys', true];
+        yield 'a fact that no book asks' => [$set('building', ['colour' => 'red']), 'building.colour', true];
         yield 'humidity out of range' => [$set('conditions', ['rh_percent' => 140]), 'conditions.rh_percent', true];
         yield 'field of no number' => [
             $set('overrides.catalogue', [

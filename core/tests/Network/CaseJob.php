@@ -20,6 +20,18 @@ use FallBend\Core\Report\EvaluationReport;
 /** Writes small jobs as job files, their legs as they would be called out, and says what the evaluation finds. */
 final class CaseJob
 {
+    /** A house like many, in which all is said that books ask of it. */
+    private const BUILDING = [
+        'storeys' => 2,
+        'one_family' => true,
+        'coldest_c' => 0,
+        'whole' => false,
+        'renovation' => false,
+    ];
+
+    /** What keeps the seal of a fixture, or waste from it. */
+    private const GUARDS = ['floor-drain' => 'primer', 'dishwasher' => 'air-gap'];
+
     /**
      * Takes a rulebook, runs as `id => [from, call-out, to, more fields]`, obstacles; gives the job as its file would
      * be read.
@@ -31,9 +43,15 @@ final class CaseJob
      * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
      * @param list<array<string, mixed>> $obstacles
      * @param list<array<string, mixed>> $overrides of the catalogue
+     * @param array<string, mixed> $building what is said of it
      */
-    public static function of(string $book, array $runs, array $obstacles = [], array $overrides = []): Job
-    {
+    public static function of(
+        string $book,
+        array $runs,
+        array $obstacles = [],
+        array $overrides = [],
+        array $building = [],
+    ): Job {
         $catalogue = Catalogue::shipped();
         $units = $book === 'adh-2015' ? Units::Millimetre : Units::Inch;
         $documents = [];
@@ -73,6 +91,7 @@ final class CaseJob
             'name' => 'A case',
             'units' => $units->value,
             'rulebook' => $book,
+            ...$building === [] ? [] : ['building' => $building],
             'runs' => $documents,
             'standing' => self::standing($runs, $units),
             'obstacles' => array_map(
@@ -90,12 +109,13 @@ final class CaseJob
      * Gives the network of the same runs.
      *
      * @param array<string, array{0: string, 1: string, 2: string, 3?: array<string, mixed>}> $runs
+     * @param array<string, mixed> $building what is said of it
      */
-    public static function network(string $book, array $runs): Network
+    public static function network(string $book, array $runs, array $building = []): Network
     {
         $catalogue = Catalogue::shipped();
         $rulebook = $catalogue->rulebook($book);
-        $layout = (new JobCompiler($catalogue, $rulebook, self::of($book, $runs)))->compile();
+        $layout = (new JobCompiler($catalogue, $rulebook, self::of($book, $runs, building: $building)))->compile();
 
         return NetworkBuilder::build($layout, $catalogue, $rulebook);
     }
@@ -176,6 +196,13 @@ final class CaseJob
             }
         }
         $document['overrides']['catalogue'] = array_values($rows);
+        $document['building'] = ($document['building'] ?? []) + self::BUILDING;
+        foreach ($document['runs'] as $i => $run) {
+            $guard = self::GUARDS[$run['outlet']['fixture']['kind'] ?? ''] ?? null;
+            if ($guard !== null) {
+                $document['runs'][$i]['outlet']['fixture'] += ['guard' => $guard];
+            }
+        }
 
         return (new JobFile(Catalogue::shipped()))->parse(json_encode($document, JSON_THROW_ON_ERROR));
     }
@@ -221,7 +248,12 @@ final class CaseJob
             'trap' => 'trap',
             'size' => 'trap_size',
             'group' => 'group',
+            'guard' => 'guard',
+            'disposer' => 'disposer',
         ]);
+        if (isset($fixture['disposer'])) {
+            $fixture['disposer'] = $fixture['disposer'] === 'yes';
+        }
 
         return [
             'what' => "the {$words[0]} of {$id}",
@@ -295,7 +327,8 @@ final class CaseJob
         $numbers = [];
         foreach ($words as $word) {
             [$key, $value] = explode('=', $word);
-            $numbers[$keys[$key]] = in_array($key, ['trap', 'group', 'size'], true) ? $value : (float) $value;
+            $isWord = in_array($key, ['trap', 'group', 'size', 'guard', 'disposer'], true);
+            $numbers[$keys[$key]] = $isWord ? $value : (float) $value;
         }
 
         return $numbers;

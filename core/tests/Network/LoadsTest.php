@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Tests\Network;
 
 use FallBend\Core\Catalog\Catalogue;
+use FallBend\Core\Catalog\FixtureGroups;
 use FallBend\Core\Catalog\FixtureKind;
 use FallBend\Core\Catalog\FixtureVariant;
 use FallBend\Core\Geometry\Vec3;
@@ -51,8 +52,8 @@ final class LoadsTest extends TestCase
     public function testABathroomCountsAsOneWhereItIsWhole(array $fixtures, string $book, bool $isGroup): void
     {
         $table = Catalogue::shipped()->fixtures();
-        $groups = $table->bathroomGroups($book);
-        $group = $groups[''] ?? null;
+        $groups = $table->groups($book);
+        $group = $groups->bathrooms[''] ?? null;
         $segment = self::segment();
         $sum = 0.0;
         foreach ($fixtures as [$kind, $name]) {
@@ -64,8 +65,8 @@ final class LoadsTest extends TestCase
         Loads::sum($segment, $groups);
         self::assertSame(1, $segment->closets);
         self::assertTrue($segment->isLoadKnown);
-        self::assertSame($isGroup ? $group?->value : $sum, $segment->load);
-        self::assertTrue(! $isGroup || ($group->value ?? INF) < $sum, 'the group counts less than its parts');
+        self::assertSame($isGroup ? $group : $sum, $segment->load);
+        self::assertTrue(! $isGroup || ($group ?? INF) < $sum, 'the group counts less than its parts');
     }
 
     /** @return iterable<string, array{string, string, ?string, ?float, ?string}> */
@@ -124,7 +125,44 @@ final class LoadsTest extends TestCase
         $add(FixtureKind::WaterCloset, $closet);
         $add(FixtureKind::Lavatory, null);
         $add(FixtureKind::Shower, $shower);
-        Loads::sum($segment, $table->bathroomGroups('ipc-2021'));
+        Loads::sum($segment, $table->groups('ipc-2021'));
+        self::assertSame($load, $segment->load);
+    }
+
+    /** @return iterable<string, array{list<array{string, string}>, float}> fixtures by room, what they count */
+    public static function rooms(): iterable
+    {
+        $bath = static fn (string $name): array => [['water-closet', $name], ['lavatory', $name], ['bath', $name]];
+        $half = [['water-closet', 'h'], ['lavatory', 'h']];
+        yield 'two bathrooms count 8 and not twice 5' => [[...$bath('a'), ...$bath('b')], 8.0];
+        yield 'a bathroom and a half count 7' => [[...$bath('a'), ...$half], 7.0];
+        yield 'three and a half count 11' => [[...$bath('a'), ...$bath('b'), ...$bath('c'), ...$half], 11.0];
+        yield 'four are more than the table has: four times 5' => [
+            [...$bath('a'), ...$bath('b'), ...$bath('c'), ...$bath('d')],
+            20.0,
+        ];
+        yield 'a half bathroom counts 4, as its parts do' => [$half, 4.0];
+        yield 'a kitchen counts 2, and a laundry 3' => [
+            [['kitchen-sink', 'k'], ['dishwasher', 'k'], ['clothes-washer', 'l'], ['laundry-tub', 'l']],
+            5.0,
+        ];
+        yield 'a sink alone is no kitchen' => [[['kitchen-sink', 'k']], 2.0];
+        yield 'those of different rooms are none' => [[['kitchen-sink', 'k'], ['dishwasher', 'm']], 4.0];
+        yield 'what is of no group of fixtures counts by itself' => [[...$bath('a'), ['kitchen-sink', 'a']], 7.0];
+    }
+
+    /** @param list<array{string, string}> $fixtures */
+    #[DataProvider('rooms')]
+    public function testRoomsCountTogetherAsTheIrcHasThem(array $fixtures, float $load): void
+    {
+        $table = Catalogue::shipped()->fixtures();
+        $segment = self::segment();
+        foreach ($fixtures as [$kind, $name]) {
+            $fixture = FixtureKind::from($kind);
+            $of = $table->load($fixture, 'irc-2021');
+            $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead($fixture, group: $name), $kind, $of);
+        }
+        Loads::sum($segment, $table->groups('irc-2021'));
         self::assertSame($load, $segment->load);
     }
 
@@ -132,7 +170,7 @@ final class LoadsTest extends TestCase
     {
         $segment = self::segment();
         $segment->heads[] = new LoadedFixture($segment->up, new FixtureHead(FixtureKind::CamperInlet), 'inlet', null);
-        Loads::sum($segment, []);
+        Loads::sum($segment, new FixtureGroups);
         self::assertFalse($segment->isLoadKnown);
         self::assertSame([0.0, 0], [$segment->load, $segment->closets]);
     }

@@ -153,7 +153,7 @@ final class NetworkBuilderTest extends TestCase
             ]),
         );
         self::assertEqualsWithDelta(
-            min($parts, $fixtures->bathroomGroups('ipc-2021')['']->value),
+            min($parts, $fixtures->groups('ipc-2021')->bathrooms['']),
             end($loads),
             1e-9,
         );

@@ -69,12 +69,12 @@ final class RuleSetTest extends TestCase
             null,
         ];
         yield 'IPC has no most' => ['ipc-2021', 'north 40 fall 2', [], 'fall.most', null, null];
-        yield 'AD H drain in the ground, 1 in 40' => [
+        yield 'AD H drain in the ground, 1 in 100: less than any flow makes up for' => [
             'adh-2015',
-            'north 1000mm fall 20 mm/m',
+            'north 1000mm fall 10 mm/m',
             ['system' => 'pvcu-underground', 'size' => '110'],
-            'fall.byApproval',
-            'warn',
+            'fall.least',
+            'stop',
             1,
         ];
         yield 'AD H soil pipe of the same size' => [

@@ -1,6 +1,7 @@
 import { readLength } from '../api/lengths';
 import type { Units } from '../api/types';
 import { formText } from './formText';
+import { saidLength } from './lengths';
 
 /**
  * Lengths of a form in mm, as the tape says them, read in one request; null where nothing is entered. The first that is
@@ -30,6 +31,16 @@ export async function formLengths<N extends string>(
 /** One of them. */
 export async function formLength(form: FormData, name: string, units: Units, needed = false): Promise<number | null> {
     return (await formLengths(form, [name], units, () => needed))[name] ?? null;
+}
+
+/**
+ * Reads a length of a form, in mm; null where it is none. What stands there as it was put there is what it was: a tape
+ * says it to a mark only.
+ */
+export async function readOr(said: string, before: number | undefined, units: Units): Promise<number | null> {
+    if (before !== undefined && said === saidLength(before, units)) return before;
+    const result = await readLength(said, units);
+    return result.ok ? result.data.mm : null;
 }
 
 class Unread extends Error {

@@ -111,7 +111,7 @@ export function Edited({ document, evaluation, onDocument, onHappened, children 
         job: { id: 'j' },
         ofJob: { job: 'j', document: now },
         document: now,
-        evaluation: { units: document.units, runs: [], standing: [], ...evaluation },
+        evaluation: { units: document.units, runs: [], standing: [], building: [], ...evaluation },
         site: { ...onSite([], pending), isKnown: true },
         happened,
         change: (edit: (old: JobDocument) => JobDocument): void => {

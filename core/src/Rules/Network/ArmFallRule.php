@@ -7,6 +7,7 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Venting\CombinationDrain;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -29,7 +30,9 @@ final readonly class ArmFallRule implements NetworkRule
                 continue;
             }
             $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
-            if ($finding !== null) {
+            // To a drain that is its own vent a fixture may drop.
+            $tried = $finding === null ? null : (new CombinationDrain($network, $rulebook))->tried($arm);
+            if ($finding !== null && $tried?->carries() !== true) {
                 $end = $network->drain($head->node)->toMm ?? 0.0;
                 $findings[] = $finding->at($network->where($head->node->run, $end));
             }

@@ -9,6 +9,7 @@ use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Venting\CombinationDrain;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -35,7 +36,11 @@ final readonly class ArmLongRule implements NetworkRule
                 continue;
             }
             $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
-            if ($finding !== null) {
+            // The length of a drain that is its own vent is not limited.
+            $tried = $finding?->rule === self::ID ? (new CombinationDrain($network, $rulebook))->tried($arm) : null;
+            if ($tried?->isOpen() === true) {
+                $findings[] = VentByStackRule::found($arm, [$tried], $network, $rulebook);
+            } elseif ($finding !== null && $tried?->carries() !== true) {
                 $findings[] = $finding->at(self::where($arm, $network));
             }
         }

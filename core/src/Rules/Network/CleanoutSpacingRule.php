@@ -29,9 +29,10 @@ final readonly class CleanoutSpacingRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        [$most, $head] = [$rulebook->limit('cleanout.spacing-most'), $rulebook->limit('cleanout.head')];
+        $head = $rulebook->limit('cleanout.head');
         $findings = [];
         foreach ($network->layout->runs as $id => $layout) {
+            $most = $rulebook->forSize('cleanout.spacing-most', $layout->run->size);
             // What is no longer than the least of all limits needs no closer look.
             if (
                 $layout->run->use === RunUse::Vent ||

@@ -50,12 +50,22 @@ final readonly class NetworkRuleSet
             new VentTakeoffRule,
             new VentSagRule,
             new VentTerminalRule,
+            new FrostRule,
+            new StackVentRule,
+            new VentLevelRule,
+            new VentAreaRule,
+            new VentFarRule,
+            new TallStackRule,
             new ValveRule,
             new OpenVentRule,
             new CleanoutTurnRule,
             new CleanoutSpacingRule,
             new CleanoutBaseRule,
             new StackBaseRule,
+            new StackOffsetRule,
+            new SudsRule,
+            new GuardRule,
+            new FallByFlowRule,
             new DeadEndRule,
             new JoistHoleRule,
             new JoistNotchRule,
@@ -73,11 +83,13 @@ final readonly class NetworkRuleSet
     /** @return array<string, list<Finding>> by id of the run that they speak of */
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $byRun = [];
+        $findings = [];
         foreach ($this->rules as $rule) {
-            foreach ($rule->judge($network, $rulebook) as $finding) {
-                $byRun[$finding->where->run ?? ''][] = $finding;
-            }
+            array_push($findings, ...$rule->judge($network, $rulebook));
+        }
+        $byRun = [];
+        foreach (Asked::once($findings) as $finding) {
+            $byRun[$finding->where->run ?? ''][] = $finding;
         }
 
         return $byRun;

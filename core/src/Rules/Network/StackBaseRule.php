@@ -6,12 +6,14 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Layout\Junction;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
+use FallBend\Core\Network\Stack;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -68,9 +70,8 @@ final readonly class StackBaseRule implements NetworkRule
      */
     private static function tooNear(Node $node, string $size, Network $network, Rulebook $rulebook): ?Finding
     {
-        $clear = $rulebook->limit('stack.base-clear');
         $at = $node->junction->atMm ?? 0.0;
-        $least = ($clear->value ?? 0.0) * Nominal::mm($size);
+        [$clear, $least] = self::clearOfFoot($node, $size, $network, $rulebook);
         if ($clear?->value === null || ! Tolerance::isUnder($at, $least, Tolerance::TAPE_MM)) {
             return null;
         }
@@ -86,6 +87,32 @@ final readonly class StackBaseRule implements NetworkRule
             $params,
             $clear->provenance,
         );
+    }
+
+    /**
+     * Gives the row that says how far from the foot nothing enters, and how far that is in mm: in diameters, or in mm
+     * for a stack of many storeys or with much in it.
+     *
+     * @param string $size of the stack
+     * @return array{?Threshold, float}
+     */
+    private static function clearOfFoot(Node $node, string $size, Network $network, Rulebook $rulebook): array
+    {
+        $length = $rulebook->limit('stack.base-length');
+        if ($length?->value === null) {
+            $clear = $rulebook->limit('stack.base-clear');
+
+            return [$clear, ($clear->value ?? 0.0) * Nominal::mm($size)];
+        }
+        $storeys = Stack::of($network->layout->runs[$node->run])?->intervals($rulebook->number('storey.height')) ?? 0;
+        $isTall = $storeys >= ($rulebook->limit('stack.base-storeys-from')->value ?? INF);
+        $load = 0.0;
+        foreach ($network->in($node) as $segment) {
+            $load = $segment->run() === $node->run ? max($load, $segment->load) : $load;
+        }
+        $from = $rulebook->limit('stack.base-load-from')->value ?? INF;
+
+        return $isTall || ! Tolerance::isUnder($load, $from, Tolerance::SUM) ? [$length, $length->value] : [null, 0.0];
     }
 
     /**

@@ -5,11 +5,12 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Job\RunUse;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Network\Node;
+use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
+use FallBend\Core\Network\Stack;
+use FallBend\Core\Network\StackBranch;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -32,15 +33,19 @@ final readonly class StackIntervalRule implements NetworkRule
         }
         $sizing = new Sizing($network, $rulebook);
         $findings = [];
-        foreach ($this->storeys($network, max(1.0, $rulebook->number('storey.height'))) as $ofStack) {
-            foreach (count($ofStack) > self::LOW ? $ofStack : [] as [$load, $node]) {
-                $size = $network->layout->runs[$node->run]->leg($node->junction->leg ?? '')->line->size ?? '';
+        $storey = $rulebook->number('storey.height');
+        $byRun = $network->byRun();
+        foreach (Stack::all($network) as $stack) {
+            $intervals = $stack->byInterval($storey);
+            foreach (count($intervals) > self::LOW ? $intervals : [] as $branches) {
+                $load = self::load($branches, $byRun);
+                $size = $branches[0]->leg->line->size;
                 $most = $rulebook->forSize('load.stack-interval', $size);
                 if ($most?->value !== null && Tolerance::isOver($load, $most->value, Tolerance::SUM)) {
                     $findings[] = new Finding(
                         self::ID,
                         Severity::Stop,
-                        $network->whereNode($node),
+                        $network->where($stack->layout->run->id, $branches[0]->tapeMm),
                         $load,
                         $most->value,
                         [
@@ -58,30 +63,26 @@ final readonly class StackIntervalRule implements NetworkRule
     }
 
     /**
-     * @return array<string, array<array-key, array{float, Node}>> by run and storey: what enters there, and where first
+     * Gives what discharges into the stack in one interval, in the unit of the rulebook.
+     *
+     * @param list<StackBranch> $branches
+     * @param array<string, list<Segment>> $byRun
      */
-    private function storeys(Network $network, float $storeyMm): array
+    private static function load(array $branches, array $byRun): float
     {
-        $storeys = [];
-        foreach ($network->nodes as $node) {
-            if ($node->junction === null || $node->junction->taps[0]->isVent) {
-                continue;
-            }
-            $layout = $network->layout->runs[$node->run];
-            $leg = $layout->leg($node->junction->leg);
-            if ($leg === null || $layout->run->use === RunUse::Vent || ! $leg->isUpright()) {
-                continue;
-            }
-            $key = (string) floor(
-                ($leg->from->z + $leg->line->direction->z * ($node->junction->atMm ?? 0.0)) / $storeyMm,
-            );
-            $storeys[$node->run][$key] ??= [0.0, $node];
-            foreach ($network->in($node) as $segment) {
-                $storeys[$node->run][$key][0] +=
-                    $segment->run() !== $node->run && $segment->isWet ? $segment->load : 0.0;
+        $runs = [];
+        foreach ($branches as $branch) {
+            foreach ($branch->junction->taps as $tap) {
+                // The last pipe of a run carries all of it.
+                $runs[$tap->run] = max(0.0, ...array_map(self::carried(...), $byRun[$tap->run] ?? []));
             }
         }
 
-        return $storeys;
+        return (float) array_sum($runs);
+    }
+
+    private static function carried(Segment $segment): float
+    {
+        return $segment->isWet ? $segment->load : 0.0;
     }
 }

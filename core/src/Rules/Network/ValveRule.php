@@ -26,7 +26,7 @@ final readonly class ValveRule implements NetworkRule
             if ($node->end?->kind !== RunEndKind::Valve || $network->air($node) === null) {
                 continue;
             }
-            if ($taken?->value !== 1.0) {
+            if ($taken?->value !== 1.0 && ! self::isRenovation($taken, $network)) {
                 $findings[] = self::notTaken($node, $taken, $network, $rulebook);
             }
             if ($taken === null || $taken->value === 0.0) {
@@ -37,6 +37,17 @@ final readonly class ValveRule implements NetworkRule
         }
 
         return $findings;
+    }
+
+    /** Whether the book takes valves only in some places, and the renovated house of one family is one of them. */
+    private static function isRenovation(?Threshold $taken, Network $network): bool
+    {
+        $building = $network->layout->job->building;
+
+        return $taken !== null &&
+            $taken->value === null &&
+            $building->isRenovation === true &&
+            $building->isOneFamily === true;
     }
 
     /** A valve that the book does not take, or only where it says: whether it is one of those is asked. */

@@ -27,11 +27,11 @@ final readonly class VentByStackRule implements NetworkRule
         $vents = new Vents($network, $rulebook);
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
-            if ($arm === null || $arm->vent === null || ! $arm->isWetVented()) {
+            if ($arm === null || $arm->vent === null || (! $arm->isWetVented() && ! $arm->isLooped())) {
                 continue;
             }
-            $others = $arm->by->heads ?? [];
-            if ($others === [] || $vents->method($arm) !== null) {
+            $isAlone = $arm->isWetVented() && ($arm->by->heads ?? []) === [];
+            if ($isAlone || $vents->method($arm) !== null) {
                 // Where nobody said what comes down it, that is asked for: see `VentMissingRule`.
                 continue;
             }
@@ -41,19 +41,34 @@ final readonly class VentByStackRule implements NetworkRule
         return $findings;
     }
 
-    /** @param list<Tried> $tried */
-    private static function found(Arm $arm, array $tried, Network $network, Rulebook $rulebook): Finding
+    /**
+     * Says that a trap is vented in no way that the book has, or in one that is not judged or of which something is not
+     * known.
+     *
+     * @param list<Tried> $tried
+     */
+    public static function found(Arm $arm, array $tried, Network $network, Rulebook $rulebook): Finding
     {
         $others = $arm->by->heads ?? [];
         $open = Vents::notJudged($tried);
         $nearest = Vents::nearest($tried);
+        $named = $open ?? $nearest;
+        $case = match (count($others)) {
+            0 => 'alone',
+            1 => 'one',
+            default => 'more',
+        };
         $params = [
             'fixture' => $arm->head->name,
             'other' => $others[0]->name ?? '',
-            'more' => count($others) - 1,
-            'method' => $open->row->title ?? ($nearest->row->title ?? ''),
-            'missing' => implode('; ', $nearest?->missingInWords() ?? []),
-            'case' => (count($others) > 1 ? 'more' : 'one').($nearest === null ? '' : '-missing'),
+            'more' => max(0, count($others) - 1),
+            'method' => $named->row->title ?? '',
+            'missing' => implode('; ', $named?->missingInWords() ?? []),
+            'case' => match (true) {
+                $open !== null => $open->missing === [] ? 'read' : 'asked',
+                $nearest === null => $case,
+                default => "{$case}-missing",
+            },
         ];
 
         return new Finding(

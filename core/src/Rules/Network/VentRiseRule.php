@@ -39,6 +39,10 @@ final readonly class VentRiseRule implements NetworkRule
             }
             [$z, $tape] = $low;
             foreach ($served as $arm) {
+                // The foot vent of an island runs level below the floor, once its loop has risen.
+                if ($arm->isLooped() && $arm->by !== $segment) {
+                    continue;
+                }
                 $rim = $arm->head->rimMm();
                 if ($rim === null) {
                     $asked[$arm->head->node->run] = $arm->head;

@@ -7,7 +7,6 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Network\Arm;
-use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Venting\CombinationDrain;
@@ -33,21 +32,15 @@ final readonly class VentSharedRule implements NetworkRule
             $drain = $arm === null || $arm->by === null || $arm->by->isWet ? null : $arm->last();
             // Said once of a drain, of the first that runs into it.
             if ($arm !== null && $drain !== null && count($drain->heads) > $most->value && $drain->heads[0] === $head) {
-                $open = self::combination($drain, $rulebook);
-                $findings[] = self::found($arm, $drain, $most, $open)->at($network->whereOf($drain));
+                $tried = (new CombinationDrain($network, $rulebook))->tried($arm);
+                if ($tried?->carries() !== true) {
+                    $open = $tried?->isOpen() === true ? $tried->row : null;
+                    $findings[] = self::found($arm, $drain, $most, $open)->at($network->whereOf($drain));
+                }
             }
         }
 
         return $findings;
-    }
-
-    /** The book's drain that is its own vent, where this may be one: whether it is, is not judged. */
-    private static function combination(Segment $drain, Rulebook $rulebook): ?Threshold
-    {
-        $combination = $rulebook->threshold('venting.combination');
-        $isOther = static fn (LoadedFixture $head): bool => ! CombinationDrain::takes($head);
-
-        return $combination?->value === null && array_filter($drain->heads, $isOther) === [] ? $combination : null;
     }
 
     private static function found(Arm $arm, Segment $drain, Threshold $most, ?Threshold $open): Finding

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Rulebook;
+use FallBend\Core\Job\Building;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\Terminal;
 use FallBend\Core\Measure\Tolerance;
@@ -27,7 +28,7 @@ final readonly class VentTerminalRule implements NetworkRule
                 array_push(
                     $findings,
                     ...self::notMeasured($terminal, $node->end->what, $where, $rulebook),
-                    ...self::low($terminal, $where, $rulebook),
+                    ...self::low($terminal, $network->layout->job->building, $where, $rulebook),
                     ...self::near($terminal, $where, $rulebook),
                 );
             }
@@ -49,13 +50,21 @@ final readonly class VentTerminalRule implements NetworkRule
     }
 
     /** @return list<Finding> on how high it stands over the roof */
-    private static function low(Terminal $terminal, Where $where, Rulebook $rulebook): array
+    private static function low(Terminal $terminal, Building $building, Where $where, Rulebook $rulebook): array
     {
         [$least, $above] = [$rulebook->limit('vent.above-roof'), $terminal->aboveRoofMm];
+        [$leastMm, $case] = [$least?->value, 'roof'];
+        $overSnow = $rulebook->limit('vent.over-snow');
+        $snowMm = $overSnow?->value === null ? 0.0 : ($building->snowMm ?? -INF) + $overSnow->value;
+        if ($snowMm > $leastMm) {
+            [$least, $leastMm, $case] = [$overSnow, $snowMm, 'snow'];
+        }
+        $onUsed = $rulebook->limit('vent.above-used-roof');
+        if ($building->isRoofUsed === true && $onUsed?->value !== null && $onUsed->value > $leastMm) {
+            [$least, $leastMm, $case] = [$onUsed, $onUsed->value, 'used'];
+        }
 
-        return $least?->value === null ||
-            $above === null ||
-            ! Tolerance::isUnder($above, $least->value, Tolerance::TAPE_MM)
+        return $leastMm === null || $above === null || ! Tolerance::isUnder($above, $leastMm, Tolerance::TAPE_MM)
             ? []
             : [
                 new Finding(
@@ -63,9 +72,9 @@ final readonly class VentTerminalRule implements NetworkRule
                     Severity::Stop,
                     $where,
                     $above,
-                    $least->value,
-                    ['above_mm' => $above, 'least_mm' => $least->value],
-                    $least->provenance,
+                    $leastMm,
+                    ['above_mm' => $above, 'least_mm' => $leastMm, 'case' => $case],
+                    $least?->provenance,
                 ),
             ];
     }

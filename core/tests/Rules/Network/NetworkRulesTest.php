@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Tests\Rules\Network;
 
+use FallBend\Core\Tests\Cases\CaseRows;
 use FallBend\Core\Tests\Network\CaseJob;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -30,6 +31,7 @@ final class NetworkRulesTest extends TestCase
                 ...self::access(),
                 ...self::building(),
                 ...self::noVents(),
+                ...self::ofClauses(),
             ] as $i => $row
         ) {
             yield "{$row[0]} {$row[1][0]} {$i}" => $row;
@@ -51,6 +53,56 @@ final class NetworkRulesTest extends TestCase
         );
         self::assertContains($rule, $rules($breaks));
         self::assertNotContains($rule, $rules($keeps));
+    }
+
+    /** @return list<array{string, array<mixed>, array<mixed>}> the first clause on both sides of each of these */
+    private static function ofClauses(): array
+    {
+        $rules = [
+            'building.coldest',
+            'building.drainVentilated',
+            'building.oneFamily',
+            'building.storeys',
+            'building.whole',
+            'fall.least',
+            'fixture.guard',
+            'fixture.guardNotKnown',
+            'stack.base',
+            'stack.offset',
+            'stack.relief',
+            'stack.suds',
+            'stack.ventStack',
+            'vent.aggregate',
+            'vent.far',
+            'vent.frost',
+            'vent.level',
+            'vent.stackLong',
+            'vent.terminalLow',
+        ];
+        $sides = [];
+        foreach (CaseRows::of('clauses.json') as [$case]) {
+            foreach (['finds', 'clean'] as $i => $side) {
+                foreach ($case[$side] as $found) {
+                    $rule = explode('@', $found)[0];
+                    $sides["{$rule} {$case['book']} {$case['clause']}"][$i] ??= [
+                        $case['book'],
+                        $case['runs'],
+                        $case['obstacles'] ?? [],
+                        [],
+                        $case['building'] ?? [],
+                    ];
+                }
+            }
+        }
+        $limits = [];
+        foreach ($sides as $key => $both) {
+            $rule = explode(' ', $key)[0];
+            if (in_array($rule, $rules, true) && isset($both[0], $both[1])) {
+                $limits[] = [$rule, $both[0], $both[1]];
+            }
+        }
+
+        return $limits;
     }
 
     /** @return list<array{string, array<mixed>, array<mixed>}> what rules of vents say nothing of */
@@ -258,7 +310,7 @@ final class NetworkRulesTest extends TestCase
             array_combine(
                 array_map(static fn (int $i): string => "o{$i}", range(1, $others)),
                 array_map(
-                    static fn (int $i): array => ['lavatory', 'east 30 fall 1/4', 'stack 1 '.(500 + 2500 * $i)],
+                    static fn (int $i): array => ['lavatory', 'east 30 fall 1/4', 'stack 1 '.(900 + 2600 * $i)],
                     range(1, $others),
                 ),
             ),
@@ -513,8 +565,8 @@ final class NetworkRulesTest extends TestCase
             ],
             [
                 'vent.notJudged',
-                ['ipc-2021', $sinks('sink')],
-                ['ipc-2021', $sinks('bath')],
+                ['upc-2021', $sinks('sink')],
+                ['upc-2021', $sinks('bath')],
             ],
             [
                 'vent.aboveNotKnown',
@@ -638,7 +690,7 @@ final class NetworkRulesTest extends TestCase
             ['vent.shared', $shared(3, 'bath'), $shared(2, 'bath')],
             ['vent.shared', $shared(3, 'bath', 'upc-2021'), $shared(2, 'bath', 'upc-2021')],
             ['vent.shared', $shared(3, 'sink', 'npc-2020'), $shared(2, 'sink', 'npc-2020')],
-            ['vent.sharedNotJudged', $shared(3, 'sink'), $shared(3, 'bath')],
+            ['vent.sharedNotJudged', $shared(3, 'sink', 'upc-2021'), $shared(3, 'bath', 'upc-2021')],
             [
                 'vent.byStack',
                 $third($below('kitchen-sink', 'lavatory', size: '1-1/2')),

@@ -8,6 +8,7 @@ import { HouseIso } from '../../drawing/house/HouseIso';
 import { useSize } from '../../shared/useSize';
 import type { JobEditor } from '../../editing';
 import { AddRun } from './AddRun';
+import { Building } from './Building';
 import { DrillingPlan } from './DrillingPlan';
 import { HouseFindings } from './HouseFindings';
 import { NotJudged } from './NotJudged';
@@ -80,6 +81,7 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                     <div className="house-said">
                         {editor.document.runs.length > 0 && <OtherBook editor={editor} onOpen={onOpen} />}
                         <HouseFindings evaluation={evaluation} onOpen={onOpen} />
+                        <Building editor={editor} />
                         <NotJudged book={evaluation.rulebook} />
                     </div>
                 </div>

@@ -32,6 +32,9 @@ export function WaysOfVenting({ arm }: { arm: FixtureReport['arm'] }) {
 
 function saidOf(way: Way): string {
     if (way.state === 'vents') return t`it is one`;
-    if (way.state === 'not-judged') return t`it may be one; not judged here: read the clause`;
+    if (way.state === 'not-judged')
+        return way.missing.length > 0
+            ? t`it may be one: ${way.missing.join('; ')}`
+            : t`it may be one; not judged here: read the clause`;
     return t`it is none: ${way.missing.join('; ')}`;
 }

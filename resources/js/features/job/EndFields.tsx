@@ -94,11 +94,29 @@ interface FixtureProps {
 }
 
 /** The fixture with its trap; where the book counts some of its kind otherwise, which one it is. */
+/** What keeps the seal of a fixture, or keeps waste from running back into it. */
+const GUARDS: Record<string, [string, string][]> = {
+    'floor-drain': [
+        ['primer', t`a trap primer`],
+        ['waste-fed', t`waste of another fixture`],
+        ['barrier', t`a barrier in the trap`],
+        ['none', t`nothing, or topping up by hand`],
+    ],
+    dishwasher: [
+        ['air-gap', t`an air gap`],
+        ['high-loop', t`a high loop of its hose`],
+        ['none', t`nothing`],
+    ],
+};
+
+const saidYesNo = (said: boolean | undefined): string => (said === undefined ? '' : said ? 'yes' : 'no');
+
 function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
     const choices = useChoices();
     const fixture = plan?.outlet.fixture;
     const [kind, setKind] = useState<string>(fixture?.kind ?? choices.fixtures[0]?.key ?? '');
     const variants = variantsOf(choices, kind, rulebook, fixture?.kind === kind ? fixture.variant : undefined);
+    const guards = GUARDS[kind] ?? [];
     return (
         <fieldset className="whole run-form end-more">
             <Choice
@@ -117,6 +135,29 @@ function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
                     label={t`Which one`}
                     start={fixture?.kind === kind ? (fixture.variant ?? '') : ''}
                     options={[['', t`the usual one`], ...variants]}
+                />
+            )}
+            {guards.length > 0 && (
+                <Choice
+                    key={`guard ${kind}`}
+                    id={`${id}-guard`}
+                    name="guard"
+                    label={kind === 'floor-drain' ? t`What keeps its seal` : t`What keeps waste from running back`}
+                    start={fixture?.kind === kind ? (fixture.guard ?? '') : ''}
+                    options={[['', t`not known`], ...guards]}
+                />
+            )}
+            {kind === 'kitchen-sink' && (
+                <Choice
+                    id={`${id}-disposer`}
+                    name="disposer"
+                    label={t`Disposer`}
+                    start={saidYesNo(fixture?.disposer)}
+                    options={[
+                        ['', t`not known`],
+                        ['yes', t`yes`],
+                        ['no', t`no`],
+                    ]}
                 />
             )}
             <Choice
@@ -138,7 +179,7 @@ function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
             {length('standpipe', t`Standpipe above the weir, of a washer`, fixture?.standpipe_mm)}
             {length('floor', t`Trap above the floor, of a washer`, fixture?.trap_above_floor_mm)}
             <Form.Group controlId={`${id}-group`}>
-                <Form.Label>{t`Bathroom that it belongs to`}</Form.Label>
+                <Form.Label>{t`Bathroom, kitchen or laundry that it belongs to`}</Form.Label>
                 <Form.Control
                     name="group"
                     maxLength={40}

@@ -11,7 +11,8 @@ import { saidLength } from '../../shared/lengths';
 import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { EndFields } from './EndFields';
-import { readEnd, readOr, Unreadable } from './ends';
+import { readOr } from '../../shared/formLength';
+import { readEnd, Unreadable } from './ends';
 import type { JobEditor } from '../../editing';
 
 interface Props {

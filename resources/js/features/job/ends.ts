@@ -1,8 +1,7 @@
 import { t } from '@lingui/core/macro';
-import { readLength } from '../../api/lengths';
 import type { Choices, JobDocument, JobRun, Units } from '../../api/types';
+import { readOr } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
-import { saidLength } from '../../shared/lengths';
 
 type Branch = NonNullable<JobRun['outlet']['branch']>;
 
@@ -82,16 +81,6 @@ function lengthsOf(end: JobRun['outlet'] | JobRun['tie_in'] | undefined, documen
 
 type Lengths = Record<string, number | undefined>;
 
-/**
- * Reads a length of a form, in mm; null where it is none. What stands there as it was put there is what it was: a tape
- * says it to a mark only.
- */
-export async function readOr(said: string, before: number | undefined, units: Units): Promise<number | null> {
-    if (before !== undefined && said === saidLength(before, units)) return before;
-    const result = await readLength(said, units);
-    return result.ok ? result.data.mm : null;
-}
-
 /** Reads an end out of the form; lengths are read by the server. Throws the id of the field that cannot be read. */
 export async function readEnd<S extends 'outlet' | 'tie_in'>(
     form: FormData,
@@ -136,6 +125,8 @@ export async function readEnd<S extends 'outlet' | 'tie_in'>(
                 ...fields(OF_FIXTURE),
                 group: text('group'),
                 variant: text('variant'),
+                guard: text('guard'),
+                disposer: text('disposer') === '' ? undefined : text('disposer') === 'yes',
                 trap_size: same?.trap_size,
                 hot_c: same?.hot_c,
             });
