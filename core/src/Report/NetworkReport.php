@@ -285,7 +285,7 @@ final readonly class NetworkReport
             'length' => $this->tape->reading($arm->lengthMm),
             'drop' => $this->tape->reading($arm->dropMm),
             'most' => $this->tape->readingOrNull($limit),
-            'over' => $limit !== null && ArmLongRule::isOver($arm->lengthMm, $limit),
+            'over' => $limit !== null && ArmLongRule::isOver($judged->judgedMm($this->rulebook), $limit),
             'unlimited' => $most?->value !== null && $most->value <= 0.0,
             'turn_deg' => $arm->turnDeg,
             'fall_mm_per_m' => $arm->steepestMmPerM,

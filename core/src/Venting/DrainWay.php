@@ -13,7 +13,7 @@ interface DrainWay
     public function method(): VentMethod;
 
     /**
-     * Holds the method against a trap that no air meets.
+     * Holds the method against a trap that no dry vent meets.
      *
      * @return list<Shortfall>|null what is missing; none: the method vents it; null: the pipe is not of its shape
      */

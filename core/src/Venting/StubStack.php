@@ -9,6 +9,7 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
+use FallBend\Core\Network\Segment;
 
 /**
  * A short stack that ends without a vent, or one closet that goes straight down, on a drain that is ventilated at its
@@ -44,11 +45,26 @@ final readonly class StubStack implements DrainWay
         );
     }
 
+    /** @return list<Segment> all that the trap drains through, to where it ends */
+    private function wayDown(Arm $arm): array
+    {
+        $way = [];
+        for (
+            $segment = $this->network->drain($arm->head->node);
+            $segment !== null && count($way) < 10_000;
+            $segment = $this->network->drain($segment->down)
+        ) {
+            $way[] = $segment;
+        }
+
+        return $way;
+    }
+
     /** The invert at the foot of the lowest upright pipe on the way down, in the frame of the network; null: none. */
     private function invertMm(Arm $arm): ?float
     {
         $foot = null;
-        foreach ($arm->segments as $segment) {
+        foreach ($this->wayDown($arm) as $segment) {
             foreach ($segment->stretches as $stretch) {
                 if ($stretch->isUpright()) {
                     $offset = $this->network->layout->offsets[$segment->run()]->z;
@@ -69,7 +85,7 @@ final readonly class StubStack implements DrainWay
             ? $this->rulebook->limit('closet-arm.most')
             : $this->rulebook->forFixture('trap-arm.most', $fixture, $arm->size());
         $length = 0.0;
-        foreach ($arm->segments as $segment) {
+        foreach ($this->wayDown($arm) as $segment) {
             foreach ($segment->stretches as $stretch) {
                 if ($stretch->isUpright()) {
                     return $most?->value !== null && Tolerance::isOver($length, $most->value, Tolerance::TAPE_MM);

@@ -17,7 +17,7 @@ final readonly class Vents
     /** @var list<VentWay> in the order in which they are named: the plainest first */
     private array $ways;
 
-    /** @var list<DrainWay> those that a trap may be vented by which no air meets */
+    /** @var list<DrainWay> those that need no pipe which brings air */
     private array $drainWays;
 
     public function __construct(private Network $network, private Rulebook $rulebook)
@@ -42,41 +42,60 @@ final readonly class Vents
     /** @return list<Tried> every method of the book whose shape the pipe has */
     public function tried(Arm $arm): array
     {
-        $path = AirPath::of($arm, $this->network);
+        $tried = [];
+        foreach ($this->held($arm) as [$method, $missing]) {
+            $tried[] = $this->try($method, $missing);
+        }
 
-        return array_values(
-            array_filter(
-                $path === null
-                    ? array_map(fn (DrainWay $way): ?Tried => $this->try($way, $arm), $this->drainWays)
-                    : array_map(fn (VentWay $way): ?Tried => $this->try($way, $path), $this->ways),
-            ),
-        );
+        return array_values(array_filter($tried));
     }
 
     /** Gives the method that vents a trap; null where none of those that are judged does. */
     public function method(Arm $arm): ?VentMethod
     {
-        $path = AirPath::of($arm, $this->network);
-        foreach ($path === null ? $this->drainWays : $this->ways as $way) {
-            $tried = $this->try($way, $path ?? $arm);
-            if ($tried?->carries() === true) {
-                return $tried->method;
+        foreach ($this->held($arm) as [$method, $missing]) {
+            if ($this->try($method, $missing)?->carries() === true) {
+                return $method;
             }
         }
 
         return null;
     }
 
-    private function try(VentWay|DrainWay $way, AirPath|Arm $by): ?Tried
+    /**
+     * Gives each way with what holds it against a trap.
+     *
+     * @return iterable<array{VentMethod, callable(): (list<Shortfall>|null)}>
+     */
+    private function held(Arm $arm): iterable
     {
-        $row = $this->rulebook->threshold("venting.{$way->method()->value}");
-        $missing = match (true) {
-            $row === null || $row->value === 0.0 => null,
-            $way instanceof VentWay => $by instanceof AirPath ? $way->missing($by) : null,
-            default => $by instanceof Arm && $by->vent === null ? $way->missing($by) : null,
-        };
+        $path = AirPath::of($arm, $this->network);
+        if ($path !== null) {
+            foreach ($this->ways as $way) {
+                yield [$way->method(), static fn (): ?array => $way->missing($path)];
+            }
+        }
+        foreach (self::isDry($arm) ? [] : $this->drainWays as $way) {
+            yield [$way->method(), static fn (): ?array => $way->missing($arm)];
+        }
+    }
 
-        return $missing === null ? null : new Tried($way->method(), $missing, $row, $row->value !== null);
+    /** Whether it needs no way without air: a dry vent meets it, or the open air over a gully does. */
+    private static function isDry(Arm $arm): bool
+    {
+        return $arm->vent !== null && ! $arm->isWetVented();
+    }
+
+    /** @param callable(): (list<Shortfall>|null) $missing what the method lacks; null: the pipe is not of its shape */
+    private function try(VentMethod $method, callable $missing): ?Tried
+    {
+        $row = $this->rulebook->threshold("venting.{$method->value}");
+        if ($row === null || $row->value === 0.0) {
+            return null;
+        }
+        $lacks = $missing();
+
+        return $lacks === null ? null : new Tried($method, $lacks, $row, $row->value !== null);
     }
 
     /**

@@ -96,7 +96,7 @@ final class RuleBookPagesTest extends TestCase
             '| UPC 2021 | 1-1/2 | 1066.8 mm (42 in) | UPC table 1002.2. | high, stated |',
             $page,
         );
-        self::assertStringContainsString('| NPC 2020 | – | none | – | – |', $page);
+        self::assertStringContainsString('| AD H 2015 | – | none | – | – |', $page);
         self::assertStringContainsString('`arm.short`', $page);
     }
 

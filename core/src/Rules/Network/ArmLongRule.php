@@ -63,19 +63,19 @@ final readonly class ArmLongRule implements NetworkRule
                 $said + ['book' => $rulebook->name],
             );
         }
-        $limit = $arm->mostMm($rulebook);
+        [$limit, $length] = [$arm->mostMm($rulebook), $arm->judgedMm($rulebook)];
 
-        return $limit === null || ! self::isOver($arm->lengthMm, $limit)
+        return $limit === null || ! self::isOver($length, $limit)
             ? null
             : new Finding(
                 self::ID,
                 Severity::Stop,
                 $where,
-                $arm->lengthMm,
+                $length,
                 $limit,
-                $said + [
+                ['length_mm' => $length] + $said + [
                     'most_mm' => $limit,
-                    'over_mm' => $arm->lengthMm - $limit,
+                    'over_mm' => $length - $limit,
                 ],
                 $most->provenance,
             );

@@ -47,19 +47,21 @@ final readonly class MeasuredArm
         return $this->kind === FixtureKind::WaterCloset;
     }
 
-    /** Gives so many nominal diameters of it in mm; null where the rulebook states no such limit. */
+    /** Gives so many nominal diameters of it in mm, or mm as they stand; null where the rulebook states no such limit. */
     public function diametersMm(?Threshold $diameters): ?float
     {
-        return $diameters?->value === null ? null : $diameters->value * Nominal::mm($this->size);
+        $one = $diameters?->unit === 'mm' ? 1.0 : Nominal::mm($this->size);
+
+        return $diameters?->value === null ? null : $diameters->value * $one;
     }
 
     /**
-     * Gives how far it may fall at most, in its diameters; null where the rulebook says nothing, or it is that of a
-     * closet.
+     * Gives how far it may fall at most, in its diameters, or in mm where it is that of a closet; null where the
+     * rulebook says nothing.
      */
     public function fallMost(Rulebook $rulebook): ?Threshold
     {
-        return $this->isOfCloset() ? null : $rulebook->limit('trap-arm.fall-most');
+        return $rulebook->limit($this->isOfCloset() ? 'closet-arm.drop-most' : 'trap-arm.fall-most');
     }
 
     /**
@@ -68,6 +70,17 @@ final readonly class MeasuredArm
     public function least(Rulebook $rulebook): ?Threshold
     {
         return $this->isOfCloset() ? null : $rulebook->limit('trap-arm.least');
+    }
+
+    /**
+     * Gives the length that is held against the rulebook, in mm: of a closet that the book limits down and across apart,
+     * only what is across.
+     */
+    public function judgedMm(Rulebook $rulebook): float
+    {
+        $isApart = $this->isOfCloset() && $rulebook->limit('closet-arm.drop-most') !== null;
+
+        return $isApart ? $this->lengthMm - $this->uprightMm : $this->lengthMm;
     }
 
     /** Gives the threshold of its length; null where the rulebook has none. A value of 0 stands for no limit. */

@@ -7,7 +7,6 @@ namespace FallBend\Core\Rules\Network;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Job\RunEndKind;
 use FallBend\Core\Job\TrapKind;
-use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Air;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\LoadedFixture;
@@ -112,9 +111,10 @@ final readonly class VentMissingRule implements NetworkRule
                 return false;
             }
         }
-        $most = MeasuredArm::of($arm)->mostMm($rulebook);
+        $measured = MeasuredArm::of($arm);
+        $most = $measured->mostMm($rulebook);
 
-        return $most === null || ! Tolerance::isOver($arm->lengthMm, $most, Tolerance::TAPE_MM);
+        return $most === null || ! ArmLongRule::isOver($measured->judgedMm($rulebook), $most);
     }
 
     private static function notKnown(LoadedFixture $head, Air $air, Network $network, Rulebook $rulebook): Finding

@@ -80,8 +80,8 @@ export function House({ editor, view, selected, onOpen, onSelect, onNew }: Props
                     <IsoOfHouse editor={editor} selected={selected} onSelect={onSelect} />
                     <div className="house-said">
                         {editor.document.runs.length > 0 && <OtherBook editor={editor} onOpen={onOpen} />}
-                        <HouseFindings evaluation={evaluation} onOpen={onOpen} />
                         <Building editor={editor} />
+                        <HouseFindings evaluation={evaluation} onOpen={onOpen} />
                         <NotJudged book={evaluation.rulebook} />
                     </div>
                 </div>

@@ -10,6 +10,8 @@ import { TrapPicture } from './TrapPicture';
 import { WaysOfVenting } from './WaysOfVenting';
 import { knownFirst, ROLE } from './tree';
 
+type Way = NonNullable<FixtureReport['arm']>['ways'][number];
+
 /**
  * Every trap with its arm and vent, and every pipe with what it carries: what is proposed, how it runs, what is left.
  */
@@ -146,6 +148,9 @@ function TrapRow({
     );
 }
 
+/** Ways that no pipe brings air by. */
+const WITHOUT_PIPE: Way['method'][] = ['stub-stack', 'unvented'];
+
 /** How a trap is vented: by which method and pipe, or that it is by none. */
 function VentOf({ arm }: { arm: FixtureReport['arm'] }) {
     if (arm === null || arm.vent === 'none')
@@ -166,7 +171,7 @@ function VentOf({ arm }: { arm: FixtureReport['arm'] }) {
         return (
             <>
                 <SourceTap source={way.source}>{way.name}</SourceTap>
-                <span className="cap line">{arm.vent_by}</span>
+                {!WITHOUT_PIPE.includes(way.method) && <span className="cap line">{arm.vent_by}</span>}
             </>
         );
     const isOpen = arm.ways.some((one) => one.state === 'not-judged');
