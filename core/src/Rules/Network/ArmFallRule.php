@@ -30,9 +30,9 @@ final readonly class ArmFallRule implements NetworkRule
                 continue;
             }
             $finding = self::verdict(MeasuredArm::of($arm), $rulebook, new Where);
-            // To a drain that is its own vent a fixture may drop.
             $tried = $finding === null ? null : (new CombinationDrain($network, $rulebook))->tried($arm);
-            if ($finding !== null && $tried?->carries() !== true) {
+            // To a drain that is its own vent a fixture may drop; whether it is one may be asked elsewhere.
+            if ($finding !== null && $tried?->carries() !== true && $tried?->isOpen() !== true) {
                 $end = $network->drain($head->node)->toMm ?? 0.0;
                 $findings[] = $finding->at($network->where($head->node->run, $end));
             }

@@ -47,7 +47,9 @@ final readonly class MeasuredArm
         return $this->kind === FixtureKind::WaterCloset;
     }
 
-    /** Gives so many nominal diameters of it in mm, or mm as they stand; null where the rulebook states no such limit. */
+    /**
+     * Gives so many nominal diameters of it in mm, or mm as they stand; null where the rulebook states no such limit.
+     */
     public function diametersMm(?Threshold $diameters): ?float
     {
         $one = $diameters?->unit === 'mm' ? 1.0 : Nominal::mm($this->size);
@@ -73,8 +75,8 @@ final readonly class MeasuredArm
     }
 
     /**
-     * Gives the length that is held against the rulebook, in mm: of a closet that the book limits down and across apart,
-     * only what is across.
+     * Gives the length that is held against the rulebook, in mm: of a closet that the book limits down and across
+     * apart, only what is across.
      */
     public function judgedMm(Rulebook $rulebook): float
     {
