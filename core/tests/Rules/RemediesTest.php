@@ -167,6 +167,7 @@ final class RemediesTest extends TestCase
         ): array => [$rule, $book, $before, $after, $with, $withAfter ?? $with];
         $waste = ['system' => 'pp-push-fit', 'size' => '40'];
         $levelled = static fn (float $mm): array => ['levelDifference' => Length::mm($mm)];
+        $close = 'north 40 / right';
         $tube = ['outlet' => new End('tube', RunEndKind::TrapAdapter)];
 
         return [
@@ -192,7 +193,7 @@ final class RemediesTest extends TestCase
             $of('run.below', 'ipc-2021', 'north 48 fall 1/2', 'north 48 fall 1/4', $levelled(25.4)),
             $of('run.inHand', 'ipc-2021', 'north 48 fall 1/4', 'north 48 fall 1/2', $levelled(50.8)),
             $of('piece.tooShort', 'ipc-2021', 'north 40 / right 1 to stop / left 40', 'north 40 / right 20 / left 40'),
-            $of('leg.closeLength', 'ipc-2021', 'north 40 / right 9 close / left 40', 'north 40 / right close / on 40'),
+            $of('leg.closeLength', 'ipc-2021', "{$close} 9 close / left 40", "{$close} close / left 40"),
             $of('run.noAdapter', 'ipc-2021', 'down 40', 'down 40', $tube, $tube + ['size' => '1-1/2']),
         ];
     }
