@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AmendmentsController;
 use App\Http\Controllers\CatalogueController;
 use App\Http\Controllers\ChoicesController;
 use App\Http\Controllers\CoverageController;
@@ -104,6 +105,9 @@ Route::prefix('api')->group(static function (): void {
         Route::get('catalogue/own', [CatalogueController::class, 'own']);
         Route::post('catalogue/own', [CatalogueController::class, 'store']);
         Route::delete('catalogue/own/{id}', [CatalogueController::class, 'destroy'])->where('id', '[0-9]{1,15}');
+        Route::get('amendments', [AmendmentsController::class, 'index']);
+        Route::put('amendments', [AmendmentsController::class, 'store']);
+        Route::delete('amendments/{id}', [AmendmentsController::class, 'destroy'])->where('id', '[0-9]{1,15}');
         Route::get('prices', [PriceController::class, 'index']);
         Route::put('prices', [PriceController::class, 'update']);
         Route::delete('prices/{id}', [PriceController::class, 'destroy'])->where('id', '[0-9]{1,15}');

@@ -9,6 +9,7 @@ use App\Evaluations\KnownEvaluations;
 use App\Evaluations\ReadDocuments;
 use App\Log\JobLog;
 use App\Models\User;
+use FallBend\Core\Catalog\Amendments;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\OwnNumbers;
 use FallBend\Core\Effort\Effort;
@@ -50,7 +51,8 @@ final readonly class EvaluateJob
     }
 
     /**
-     * Evaluates the same job under its own book and under the `rulebook` of a request.
+     * Evaluates the same job under its own book and under the `rulebook` of a request, with the `amendments` to it
+     * where the request has some.
      *
      * @return array{EvaluatedJob, EvaluatedJob}
      *
@@ -61,10 +63,15 @@ final readonly class EvaluateJob
         $own = $this->ownNumbers($request, $body);
         $here = $this->underOwn($own, $body, Effort::of(self::BESIDE));
         $book = $body->choice('rulebook', $catalogue->rulebookKeys());
+        $fields = $body->childOrNull('amendments');
+        $amendments = $fields === null ? null : Amendments::read($fields, $catalogue);
+        if ($amendments !== null && $amendments->rulebook !== $book) {
+            throw BadInput::at('amendments.rulebook', 'is not the book that is asked for', $amendments->rulebook);
+        }
 
         return [
             $here,
-            $this->evaluator->evaluate($here->job()->under($book), null, $own, Effort::of(self::BESIDE)),
+            $this->evaluator->evaluate($here->job()->under($book, $amendments), null, $own, Effort::of(self::BESIDE)),
         ];
     }
 

@@ -316,7 +316,10 @@ final readonly class Description
             '/api/books' => [
                 'post' => Calls::describe(
                     'What would be said otherwise of a job under another book',
-                    Shapes::object(['document' => Shapes::ref('JobDocument'), 'rulebook' => ['type' => 'string']]),
+                    Shapes::object(
+                        ['document' => Shapes::ref('JobDocument'), 'rulebook' => ['type' => 'string']],
+                        ['amendments' => Shapes::ref('Amendments')],
+                    ),
                     Shapes::object(['rows' => Shapes::list(Shapes::ref('BookDifference'))]),
                     [422 => 'Problem'],
                 ),
@@ -470,6 +473,24 @@ final readonly class Description
     private static function ofPrices(): array
     {
         return [
+            '/api/amendments' => [
+                'get' => Calls::describe(
+                    'What towns and inspectors have otherwise than the books, as the crew keeps it',
+                    null,
+                    Shapes::object(['amendments' => Shapes::list(Shapes::ref('KeptAmendments'))]),
+                ),
+                'put' => Calls::describe(
+                    'Keep amendments in place of those of the same name',
+                    Shapes::ref('Amendments'),
+                    Shapes::object(['amendments' => Shapes::list(Shapes::ref('KeptAmendments'))]),
+                    [422 => 'Problem'],
+                ),
+            ],
+            '/api/amendments/{id}' => [
+                'delete' => Calls::describe('Keep them no longer', null, null, [404 => 'Problem'], 204) + [
+                    'parameters' => Calls::ID,
+                ],
+            ],
             '/api/prices' => [
                 'get' => Calls::describe('What things and sticks cost the crew, whatever the job', null, 'CrewPrices'),
                 'put' => Calls::describe(

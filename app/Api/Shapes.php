@@ -186,6 +186,21 @@ final class Shapes
                 'at' => self::TEXT,
                 'unusable' => self::MAYBE_TEXT,
             ]),
+            'Amendments' => self::object(
+                [
+                    'name' => self::TEXT,
+                    'rulebook' => self::TEXT,
+                    'said_by' => self::TEXT,
+                    'said_on' => self::TEXT,
+                    'rows' => self::list(
+                        self::object(['threshold' => self::TEXT, 'value' => self::NUMBER], ['note' => self::TEXT]),
+                    ),
+                ],
+            ),
+            'KeptAmendments' => self::object($kept + [
+                'unusable' => self::MAYBE_TEXT,
+                'amendments' => self::ref('Amendments'),
+            ]),
             'CrewPrices' => self::object([
                 'prices' => self::list(self::object($kept + $price)),
                 'sticks' => self::list(self::object($kept + self::STICK_PRICE)),

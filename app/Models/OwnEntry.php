@@ -10,13 +10,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
 
 /**
- * A number or a row of the catalogue, a threshold of a rulebook, or a price, that a crew set for itself. Kept apart
+ * A number or a row of the catalogue, a threshold of a rulebook, a price, or amendments to a book, that a crew set for
+ * itself. Kept apart
  * from the catalogue; taking it back is deleting it.
  *
  * @property int $id
  * @property int $crew_id
  * @property int $author_id
- * @property string $kind `number`, `row`, `threshold`, `price` or `stick`
+ * @property string $kind `number`, `row`, `threshold`, `price`, `stick` or `amendments`
  * @property string $place what it stands in place of
  * @property string $entry JSON, as the job file has it
  * @property ?Carbon $created_at
@@ -29,6 +30,8 @@ final class OwnEntry extends Model
     public const OF_CATALOGUE = ['number', 'row', 'threshold'];
 
     public const PRICES = ['price', 'stick'];
+
+    public const AMENDMENTS = 'amendments';
 
     protected $fillable = ['crew_id', 'author_id', 'kind', 'place', 'entry'];
 

@@ -159,7 +159,7 @@ final readonly class CatalogueController
     {
         $book = $this->catalogue->rulebook($key)->with($own->rulebook);
         $set = array_values(
-            array_filter($book->thresholds(), static fn (Threshold $threshold): bool => $threshold->value !== null),
+            array_filter($book->thresholds(), static fn (Threshold $threshold): bool => $threshold->canBeSet()),
         );
 
         return [

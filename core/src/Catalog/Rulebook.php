@@ -219,4 +219,18 @@ final class Rulebook
             ? $this
             : new self($this->id, $this->name, $this->style, $this->units, $this->usual, $this->rows, $local);
     }
+
+    /**
+     * The same rulebook with what a town or an inspector has otherwise, under the name of both.
+     *
+     * @param string $by name of the amendments
+     * @param list<RulebookOverride> $overrides
+     */
+    public function amended(string $by, array $overrides): self
+    {
+        $with = $this->with($overrides);
+        $name = "{$this->name} with {$by}";
+
+        return new self($with->id, $name, $with->style, $with->units, $with->usual, $with->rows, $with->local);
+    }
 }

@@ -75,6 +75,12 @@ final readonly class Threshold implements Storable
         );
     }
 
+    /** Whether its value may be another locally: a number, or a yes or no, also one that the book leaves open. */
+    public function canBeSet(): bool
+    {
+        return $this->value !== null || $this->unit === 'yes_no';
+    }
+
     /** The same threshold with the value that is asked for locally. */
     public function overridden(float $value, string $source): self
     {

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
+use FallBend\Core\Catalog\Amendments;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
 use FallBend\Core\Catalog\CatalogueOverride;
@@ -30,6 +31,7 @@ final readonly class Job
      * @param list<Price> $prices that the crew keeps
      * @param OnSite $site what was done of it: no part of the document, it stands in the log of the job
      * @param Building $building what the books ask of the building that it stands in
+     * @param ?Amendments $amendments what is otherwise where it stands than in its book; null: nothing
      * @param int $nextFigure the figure that the marks of the next new run have before them
      */
     public function __construct(
@@ -52,6 +54,7 @@ final readonly class Job
         public OnSite $site = new OnSite,
         public int $nextFigure = 1,
         public Building $building = new Building,
+        public ?Amendments $amendments = null,
     ) {}
 
     /** The job with one run in place of the run of the same id. */
@@ -72,10 +75,10 @@ final readonly class Job
         return $this->with(obstacles: $obstacles);
     }
 
-    /** The same job, judged by another book. */
-    public function under(string $rulebook): self
+    /** The same job, judged by another book, and what is amended in that; null: nothing. */
+    public function under(string $rulebook, ?Amendments $amendments = null): self
     {
-        return $this->with(rulebook: $rulebook);
+        return $this->with(rulebook: $rulebook, amendments: $amendments);
     }
 
     /** The job with what was done of it on site. */
@@ -94,6 +97,7 @@ final readonly class Job
         ?OnSite $site = null,
         ?int $nextFigure = null,
         ?string $rulebook = null,
+        ?Amendments $amendments = null,
     ): self {
         return new self(
             $this->name,
@@ -115,6 +119,8 @@ final readonly class Job
             $site ?? $this->site,
             $nextFigure ?? $this->nextFigure,
             $this->building,
+            // What is amended in one book is not so in another.
+            $amendments ?? ($rulebook === null ? $this->amendments : null),
         );
     }
 
@@ -152,10 +158,19 @@ final readonly class Job
         );
     }
 
-    /** Gives the rulebook of the job with the crew's thresholds in it, and the job's own over those. */
+    /**
+     * Gives the rulebook of the job with the crew's thresholds in it, what is amended where it stands over those, and
+     * the job's own over all.
+     */
     public function book(Catalogue $catalogue, OwnNumbers $own = new OwnNumbers): Rulebook
     {
-        return $catalogue->rulebook($this->rulebook)->with([...$own->rulebook, ...$this->rulebookOverrides]);
+        $book = $catalogue->rulebook($this->rulebook)->with($own->rulebook);
+        $amended =
+            $this->amendments === null
+                ? $book
+                : $book->amended($this->amendments->name, $this->amendments->overrides());
+
+        return $amended->with($this->rulebookOverrides);
     }
 
     /**
@@ -210,6 +225,7 @@ final readonly class Job
             $this->site,
             $this->nextFigure,
             $this->building,
+            $this->amendments,
         );
     }
 

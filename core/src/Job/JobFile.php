@@ -249,6 +249,7 @@ final readonly class JobFile
             'place' => $job->place,
             'units' => $job->units->value,
             'rulebook' => $job->rulebook,
+            ...$job->amendments === null ? [] : ['amendments' => $job->amendments->toArray()],
             ...$job->building->toArray() === [] ? [] : ['building' => $job->building->toArray()],
             ...self::conditions($job->conditions),
             'standing' => array_map(StandingPipeFile::document(...), $job->standing),

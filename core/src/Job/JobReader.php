@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Job;
 
+use FallBend\Core\Catalog\Amendments;
 use FallBend\Core\Catalog\Catalogue;
 use FallBend\Core\Catalog\CatalogueAddition;
 use FallBend\Core\Catalog\CatalogueAdditionFile;
@@ -71,6 +72,7 @@ final readonly class JobReader
             $file->has('cutting') ? CuttingSettings::read($file->child('cutting')) : new CuttingSettings,
             Price::list($file->children('prices', 2000)),
             nextFigure: $file->has('next_figure') ? $file->int('next_figure', 1, Marks::FIGURES_END) : 1,
+            amendments: self::amendments($file, $this->catalogue),
             building: $file->has('building') ? Building::read($file->child('building')) : new Building,
         );
         $this->overrides->end();
@@ -234,6 +236,18 @@ final readonly class JobReader
         }
 
         return $byId;
+    }
+
+    /** @throws BadInput if they are made to another book than the job's */
+    private static function amendments(Fields $file, Catalogue $catalogue): ?Amendments
+    {
+        $fields = $file->childOrNull('amendments');
+        $amendments = $fields === null ? null : Amendments::read($fields, $catalogue);
+        if ($amendments !== null && $amendments->rulebook !== $file->string('rulebook')) {
+            throw BadInput::at('amendments.rulebook', 'is not the book of the job', $amendments->rulebook);
+        }
+
+        return $amendments;
     }
 
     private static function conditions(?Fields $fields): Conditions

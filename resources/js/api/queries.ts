@@ -4,54 +4,56 @@ import { zoneOf } from './zone';
 import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
+    Amendments,
     BoardPage,
-    Finding,
+    BookDifference,
     CataloguePage,
     Choices,
+    CoverageRow,
     CrewPrices,
+    CutInInput,
+    CutInOutput,
+    CuttingReport,
     Evaluated,
+    Finding,
+    HangingReport,
+    HowTo,
+    HowToAnswer,
     IdentifyInput,
     IdentifyOutput,
     Job,
     JobDocument,
+    JobMove,
+    JobRecord,
     JointCard,
     JointOutput,
-    OwnEntry,
-    TrapArmInput,
-    TrapArmOutput,
-    TrapSealInput,
-    TrapSealOutput,
-    CutInInput,
-    TrapFitInput,
-    TrapFitOutput,
-    CutInOutput,
-    MadeUp,
-    CuttingReport,
-    HangingReport,
-    HowTo,
-    HowToAnswer,
-    JobMove,
+    KeptAmendments,
     KeptPrices,
-    CoverageRow,
-    BookDifference,
-    Materials,
-    RunClosing,
-    OfJob,
     LogEntry,
+    MadeUp,
+    Materials,
+    NewShare,
+    OfJob,
+    OwnEntry,
+    RunClosing,
     RunDay,
     RunOrder,
-    SiteEvent,
-    JobRecord,
-    Start,
-    StartAnswer,
-    NewShare,
-    Share,
-    SharedRecord,
-    TestedSystem,
-    Testing,
     RunReport,
     Schemas,
+    Share,
+    SharedRecord,
+    SiteEvent,
     Stale,
+    Start,
+    StartAnswer,
+    TestedSystem,
+    Testing,
+    TrapArmInput,
+    TrapArmOutput,
+    TrapFitInput,
+    TrapFitOutput,
+    TrapSealInput,
+    TrapSealOutput,
     Units,
 } from './types';
 
@@ -255,6 +257,15 @@ export const ownQuery = queryOptions({
 
 export const keepOwn = (kind: OwnEntry['kind'], entry: Record<string, unknown>) =>
     write<OwnEntry>('POST', '/api/catalogue/own', { kind, entry });
+/** What towns and inspectors have otherwise than the books, as the crew keeps it. */
+export const amendmentsQuery = queryOptions({
+    queryKey: ['amendments'],
+    queryFn: async () => (await orThrow(call<{ amendments: KeptAmendments[] }>('GET', '/api/amendments'))).amendments,
+});
+export const keepAmendments = (amendments: Amendments) =>
+    write<{ amendments: KeptAmendments[] }>('PUT', '/api/amendments', amendments);
+export const dropAmendments = (id: number) => write<null>('DELETE', `/api/amendments/${id}`);
+
 export const takeBackOwn = (id: number) => write<null>('DELETE', `/api/catalogue/own/${id}`);
 
 /** What a pipe is. Asked again whenever the evidence changes; the last answer stays until the next is there. */
@@ -551,11 +562,11 @@ export const coverageQuery = (book: string) =>
         staleTime: Infinity,
     });
 /** What would be said otherwise of the job under another book. */
-export const otherBookQuery = (of: OfJob, rulebook: string) =>
+export const otherBookQuery = (of: OfJob, rulebook: string, amendments?: Amendments) =>
     queryOptions({
-        queryKey: ['books', of, rulebook],
+        queryKey: ['books', of, rulebook, amendments],
         queryFn: ({ signal }) =>
-            orThrow(callInTurn<{ rows: BookDifference[] }>('/api/books', { ...of, rulebook }, signal)),
+            orThrow(callInTurn<{ rows: BookDifference[] }>('/api/books', { ...of, rulebook, amendments }, signal)),
         ...untilAnswered,
         placeholderData: keepPreviousData,
     });

@@ -1223,6 +1223,7 @@ export interface paths {
                     "application/json": {
                         document: components["schemas"]["JobDocument"];
                         rulebook: string;
+                        amendments?: components["schemas"]["Amendments"];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
                     };
@@ -3883,6 +3884,124 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/amendments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What towns and inspectors have otherwise than the books, as the crew keeps it */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description What towns and inspectors have otherwise than the books, as the crew keeps it */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            amendments: components["schemas"]["KeptAmendments"][];
+                        };
+                    };
+                };
+            };
+        };
+        /** Keep amendments in place of those of the same name */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["Amendments"];
+                };
+            };
+            responses: {
+                /** @description Keep amendments in place of those of the same name */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": {
+                            amendments: components["schemas"]["KeptAmendments"][];
+                        };
+                    };
+                };
+                /** @description What is wrong */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/amendments/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Keep them no longer */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Keep them no longer */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description What is wrong */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Problem"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prices": {
         parameters: {
             query?: never;
@@ -4151,6 +4270,18 @@ export interface components {
                 drain_ventilated?: boolean;
                 whole?: boolean;
                 renovation?: boolean;
+            };
+            amendments?: {
+                name: string;
+                /** @enum {unknown} */
+                rulebook: "adh-2015" | "ipc-2021" | "irc-2021" | "npc-2020" | "upc-2021";
+                said_by: string;
+                said_on: string;
+                rows: {
+                    threshold: string;
+                    value: number;
+                    note?: string;
+                }[];
             };
         };
         JobLeg: {
@@ -4621,6 +4752,24 @@ export interface components {
             by: string;
             at: string;
             unusable: string | null;
+        };
+        Amendments: {
+            name: string;
+            rulebook: string;
+            said_by: string;
+            said_on: string;
+            rows: {
+                threshold: string;
+                value: number;
+                note?: string;
+            }[];
+        };
+        KeptAmendments: {
+            id: number;
+            by: string;
+            at: string;
+            unusable: string | null;
+            amendments: components["schemas"]["Amendments"];
         };
         CrewPrices: {
             prices: {

@@ -88,6 +88,8 @@ export interface Materials {
     total: number | null;
     hours: HoursRow[];
 }
+export type Amendments = Schemas['Amendments'];
+export type KeptAmendments = Schemas['KeptAmendments'];
 export type CrewPrices = Schemas['CrewPrices'];
 export interface KeptPrices {
     prices: Schemas['JobPrice'][];

@@ -17,7 +17,8 @@ configure({ asyncUtilTimeout: 10_000 });
  * every test begins anew.
  */
 export function standInServer(): SetupServerApi {
-    const server = setupServer();
+    // Most crews keep no amendments: who looks at them answers this anew.
+    const server = setupServer(http.get('/api/amendments', () => HttpResponse.json({ amendments: [] })));
     beforeAll(() => {
         stubWhatTheDomLacks();
         server.listen({ onUnhandledRequest: 'error' });

@@ -6,7 +6,7 @@ import type { BookDifference } from '../../api/types';
 import type { JobEditor } from '../../editing';
 import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
-import { useChoices } from '../../shared/useChoices';
+import { bookOf, useBooks } from '../../shared/useBooks';
 
 const CHANGES: [BookDifference['change'], string][] = [
     ['new', t`Only there`],
@@ -16,9 +16,13 @@ const CHANGES: [BookDifference['change'], string][] = [
 
 /** The job judged under another book at a tap: what would be said otherwise, finding by finding. Nothing is changed. */
 export function OtherBook({ editor, onOpen }: { editor: JobEditor; onOpen: (run: string) => void }) {
-    const books = useChoices().rulebooks.filter((book) => book.key !== editor.document.rulebook);
+    const books = useBooks(editor.document).filter((one) => one.key !== bookOf(editor.document));
     const [book, setBook] = useState('');
-    const query = useQuery({ ...otherBookQuery(editor.ofJob, book), enabled: book !== '' });
+    const other = books.find((one) => one.key === book);
+    const query = useQuery({
+        ...otherBookQuery(editor.ofJob, other?.rulebook ?? '', other?.amendments),
+        enabled: other !== undefined,
+    });
     const rows = query.data?.rows ?? [];
     return (
         <section className="other-book" aria-label={t`Under another book`}>

@@ -8,12 +8,12 @@ import { Choice } from '../../shared/Choice';
 import { FormActs } from '../../shared/FormActs';
 import { formText } from '../../shared/formText';
 import { Problem } from '../../shared/Problem';
-import { useChoices } from '../../shared/useChoices';
+import { bookOf, judgedBy, useBooks } from '../../shared/useBooks';
 
 /** What the job is called, where it is, and in which units and by which rulebook it is judged. */
 export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () => void }) {
     const { document } = editor;
-    const books = new Map(useChoices().rulebooks.map((book) => [book.key, book.name]));
+    const books = useBooks(document);
     const [problem, setProblem] = useState<string | null>(null);
     const submit = (event: FormEvent<HTMLFormElement>): void => {
         event.preventDefault();
@@ -24,12 +24,12 @@ export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () 
             window.document.getElementById('job-name')?.focus();
             return;
         }
+        const book = books.find((one) => one.key === formText(form, 'rulebook'));
         editor.change((old) => ({
-            ...old,
+            ...(book ? judgedBy(old, book) : old),
             name,
             place: formText(form, 'place').trim(),
             units: formText(form, 'units') as JobDocument['units'],
-            rulebook: formText(form, 'rulebook') as JobDocument['rulebook'],
         }));
         onClose();
     };
@@ -67,8 +67,8 @@ export function JobDialog({ editor, onClose }: { editor: JobEditor; onClose: () 
                         id="job-rulebook"
                         name="rulebook"
                         label={t`It is judged by`}
-                        start={document.rulebook}
-                        options={[...books]}
+                        start={bookOf(document)}
+                        options={books.map((one): [string, string] => [one.key, one.name])}
                     />
                     <Problem text={problem} />
                     <FormActs leave="Cancel" onLeave={onClose} send="Save" />
