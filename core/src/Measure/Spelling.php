@@ -15,6 +15,8 @@ final class Spelling
         'calliper' => 'caliper',
         'catalogue' => 'catalog',
         'grey' => 'gray',
+        'storeys' => 'stories',
+        'storey' => 'story',
         'mould' => 'mold',
         'judgement' => 'judgment',
     ];

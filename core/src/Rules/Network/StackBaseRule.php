@@ -128,7 +128,7 @@ final readonly class StackBaseRule implements NetworkRule
         $above = $leg->centreMm - ($node->junction->atMm ?? 0.0) + $layout->system->pipe($leg->line->size)->boreMm / 2;
         $storey = max(1.0, $rulebook->number('storey.height'));
         $storeys = 1 + (int) floor(self::highestMm($layout, $leg->to()->z) / $storey);
-        $params = ['above_mm' => $above, 'branch' => self::branch($node, $network), 'storeys' => $storeys];
+        $params = ['above_mm' => $above, 'branch' => self::branch($node, $network), 'levels' => $storeys];
         $where = $network->whereNode($node);
         $isTall = $storeys > ($rulebook->limit('stack.tall-from')->value ?? INF);
         $least = $rulebook->limit($isTall ? 'stack.lowest-branch-tall' : 'stack.lowest-branch');
@@ -148,7 +148,7 @@ final readonly class StackBaseRule implements NetworkRule
     /**
      * A floor that has to have a stack or drain of its own enters none.
      *
-     * @param array{above_mm: float, branch: string, storeys: int} $params
+     * @param array{above_mm: float, branch: string, levels: int} $params
      * @param float $floorsAbove how many storeys above the foot the branch enters
      */
     private static function onFloorApart(array $params, float $floorsAbove, Where $where, Rulebook $rulebook): ?Finding
@@ -156,12 +156,12 @@ final readonly class StackBaseRule implements NetworkRule
         $floors = [['first', 2, 'stack.first-apart-from'], ['ground', 1, 'stack.ground-apart-from']];
         foreach ($floors as [$floor, $ofFloors, $topic]) {
             $most = $rulebook->limit($topic);
-            if ($most?->value !== null && $params['storeys'] > $most->value && $floorsAbove < $ofFloors) {
+            if ($most?->value !== null && $params['levels'] > $most->value && $floorsAbove < $ofFloors) {
                 return new Finding(
                     RuleId::StackGroundFloor,
                     Severity::Stop,
                     $where,
-                    $params['storeys'],
+                    $params['levels'],
                     $most->value,
                     $params + ['most' => (int) $most->value, 'floor' => $floor],
                     $most->provenance,

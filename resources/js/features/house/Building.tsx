@@ -25,7 +25,7 @@ const YES_NO: Partial<Record<Fact, string>> = {
 };
 
 const NUMBERS: Partial<Record<Fact, (units: Units) => string>> = {
-    storeys: () => t`Storeys`,
+    storeys: () => t`Stories`,
     coldest_c: (units) => t`Design temperature of the heating (${units === 'inch' ? '°F' : '°C'})`,
 };
 
@@ -132,7 +132,7 @@ export async function readBuilding(
         } else if (fact === 'storeys') {
             const storeys = Number(text);
             if (!Number.isInteger(storeys) || storeys < 1 || storeys > 200)
-                return t`How many storeys it has: a whole number from 1 to 200, or nothing.`;
+                return t`How many stories it has: a whole number from 1 to 200, or nothing.`;
             said.storeys = storeys;
         } else {
             said[fact] = text === 'yes';

@@ -28,7 +28,7 @@ it('asks what the book asks, keeps what is said in its units, and says how much 
     expect(await screen.findByText('3 not said')).toBeTruthy();
     await user.selectOptions(screen.getByLabelText('It is the house of one family'), 'no');
     await user.type(screen.getByLabelText('Design temperature of the heating (°F)'), '-13');
-    await user.type(screen.getByLabelText('Storeys'), '4');
+    await user.type(screen.getByLabelText('Stories'), '4');
     await user.click(screen.getByRole('button', { name: 'It is so' }));
     expect(await screen.findByText('0 not said')).toBeTruthy();
     expect(kept.at(-1)?.building).toEqual({ one_family: false, coldest_c: -25, storeys: 4 });
@@ -37,10 +37,10 @@ it('asks what the book asks, keeps what is said in its units, and says how much 
 it('keeps nothing of a number that is none, and leaves what was typed', async () => {
     const user = userEvent.setup();
     const kept = shown(asked('coldest_c', 'storeys'));
-    await user.type(await screen.findByLabelText('Storeys'), 'two');
+    await user.type(await screen.findByLabelText('Stories'), 'two');
     await user.click(screen.getByRole('button', { name: 'It is so' }));
     expect(await screen.findByRole('alert')).toBeTruthy();
-    expect(screen.getByLabelText<HTMLInputElement>('Storeys').value).toBe('two');
+    expect(screen.getByLabelText<HTMLInputElement>('Stories').value).toBe('two');
     expect(kept).toEqual([]);
 });
 
@@ -48,7 +48,7 @@ it('takes back what was said, and keeps what another book asks for', async () =>
     const user = userEvent.setup();
     const said = { ...emptyJob(), building: { storeys: 3, whole: true } };
     const kept = shown(asked('storeys'), said);
-    await user.clear(await screen.findByLabelText('Storeys'));
+    await user.clear(await screen.findByLabelText('Stories'));
     await user.click(screen.getByRole('button', { name: 'It is so' }));
     expect(await screen.findByText('1 not said')).toBeTruthy();
     expect(kept.at(-1)?.building).toEqual({ whole: true });
