@@ -239,6 +239,17 @@ abstract class BrowserTestCase extends TestCase
         return $id;
     }
 
+    /** @return array<array-key, mixed> the document of a job of the demo, as it ships */
+    protected static function demoDocument(string $name): array
+    {
+        return (array) json_decode(
+            (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$name}.json"),
+            true,
+            64,
+            JSON_THROW_ON_ERROR,
+        );
+    }
+
     protected function openRun(
         RemoteWebDriver $browser,
         string $job,

@@ -54,6 +54,57 @@ final class HouseTest extends BrowserTestCase
         );
     }
 
+    /** What is said of the building answers what was asked; the job is judged by its book with what a town has otherwise. */
+    public function testTheBuildingIsAskedOnceAndATownAmendsItsBook(): void
+    {
+        $browser = $this->open();
+        $this->signIn($browser);
+        $job = $this->startJob($browser, ['name' => 'Asked'] + self::demoDocument('mill-row-pottery'));
+        $this->openHouse($browser, $job);
+        $finds = fn (): string => $this->text($browser, '.house-finds');
+        $this->until(fn (): bool => str_contains($finds(), 'whether these are all its vents is not known'), 'it asks');
+        $this->tap($browser, '.of-building summary', 'What the book asks');
+        $browser->executeScript(
+            'const s = document.querySelector("#building-whole"); s.value = "no"; s.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
+        $this->button($browser, 'It is so');
+        $this->until(fn (): bool => ! str_contains($finds(), 'whether these are all its vents'), 'it is answered');
+        $this->kept($browser);
+        $said = $browser->executeScript(
+            'return fetch("/api/jobs/'.$job.'").then((a) => a.json()).then((a) => a.document.building)',
+        );
+        self::assertIsArray($said);
+        self::assertFalse($said['whole']);
+        self::assertSame(2, $said['storeys']);
+
+        $town = [
+            'name' => 'Millbrook',
+            'rulebook' => 'upc-2021',
+            'said_by' => 'the building office',
+            'said_on' => '2026-11-20',
+            'rows' => [['threshold' => 'vent.above-roof', 'value' => 900]],
+        ];
+        $browser->executeScript(
+            'const token = decodeURIComponent(document.cookie.match(/XSRF-TOKEN=([^;]+)/)[1]); return fetch("/api/amendments", { method: "PUT", headers: { "Content-Type": "application/json", Accept: "application/json", "X-XSRF-TOKEN": token, "Idempotency-Key": "millbrook-is-kept-once" }, body: JSON.stringify(arguments[0]) }).then((a) => a.status)',
+            [$town],
+        );
+        $browser->navigate()->refresh();
+        $this->seen($browser, '.head .job-name .head-field')->click();
+        $this->tap($browser, '.dropdown-item', 'rulebook');
+        $this->seen($browser, '#job-rulebook');
+        $this->until(fn (): bool => str_contains($this->text($browser, '#job-rulebook'), 'with Millbrook'), 'it is offered');
+        $browser->executeScript(
+            'const s = document.querySelector("#job-rulebook"); s.value = "amended Millbrook"; s.dispatchEvent(new Event("change", { bubbles: true }))',
+        );
+        $this->button($browser, 'Save');
+        $this->until(
+            fn (): bool => str_contains($this->text($browser, '.head'), 'UPC 2021 with Millbrook'),
+            'the job says by what it is judged',
+        );
+        $this->openHouse($browser, $job);
+        $this->until(fn (): bool => str_contains($finds(), 'vent end too low'), 'and is judged by it: '.$finds());
+    }
+
     public function testWhatIsNotUnderstoodIsMarkedAndNothingIsLost(): void
     {
         $browser = $this->open();

@@ -34,7 +34,7 @@ final class MethodsTest extends BrowserTestCase
         $this->signIn($phone);
         $walked = [];
         foreach (self::IN_RUNS as $demo => $joints) {
-            $job = $this->startJob($phone, ['name' => "Every method, {$demo}"] + self::demo($demo));
+            $job = $this->startJob($phone, ['name' => "Every method, {$demo}"] + self::demoDocument($demo));
             foreach ($joints as [$run, $number, $method]) {
                 $this->openRun($phone, $job, $run, 'glue-up');
                 $this->until(
@@ -101,16 +101,5 @@ final class MethodsTest extends BrowserTestCase
         }
         self::assertGreaterThan(1, $step, 'it has steps');
         $phone->executeScript("document.querySelector('{$in} .step-card .main-act').click()");
-    }
-
-    /** @return array<array-key, mixed> */
-    private static function demo(string $name): array
-    {
-        return (array) json_decode(
-            (string) file_get_contents(dirname(__DIR__, 2)."/database/demo/{$name}.json"),
-            true,
-            64,
-            JSON_THROW_ON_ERROR,
-        );
     }
 }

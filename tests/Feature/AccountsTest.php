@@ -61,6 +61,6 @@ final class AccountsTest extends TestCase
     {
         $this->command('demo:seed')->assertSuccessful();
         $this->command('demo:seed')->assertSuccessful();
-        self::assertSame([2, 2], [User::query()->count(), Job::query()->count()]);
+        self::assertSame([2, 4], [User::query()->count(), Job::query()->count()]);
     }
 }

@@ -111,7 +111,7 @@ final class KeepRevisionTest extends TestCase
         $document = ['place' => 'Elsewhere'] + $document;
         $keep->edit($job, $lead, new Edit($document, app(JobFile::class)->read($document), 1, 'g'));
         $this->command('demo:seed')->assertSuccessful();
-        self::assertSame(2, Job::query()->count());
+        self::assertSame(4, Job::query()->count());
         self::assertSame(2, Job::query()->findOrFail($job->id)->head);
         self::assertSame(2, User::query()->count());
         $this->postJson('/api/session', [
