@@ -10,6 +10,8 @@ use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Arm;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Venting\CombinationDrain;
+use FallBend\Core\Venting\VentMethod;
+use FallBend\Core\Venting\Vents;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -26,6 +28,7 @@ final readonly class ArmLongRule implements NetworkRule
     public function judge(Network $network, Rulebook $rulebook): array
     {
         $findings = [];
+        $vents = new Vents($network, $rulebook);
         foreach ($network->heads as $head) {
             $arm = $network->arm($head);
             if (
@@ -40,12 +43,18 @@ final readonly class ArmLongRule implements NetworkRule
             $tried = $finding?->rule === self::ID ? (new CombinationDrain($network, $rulebook))->tried($arm) : null;
             if ($tried?->isOpen() === true) {
                 $findings[] = VentByStackRule::found($arm, [$tried], $network, $rulebook);
-            } elseif ($finding !== null && $tried?->carries() !== true) {
+            } elseif ($finding !== null && $tried?->carries() !== true && ! self::needsNoAir($arm, $vents)) {
                 $findings[] = $finding->at(self::where($arm, $network));
             }
         }
 
         return $findings;
+    }
+
+    /** Whether it is vented in a way that no pipe brings air by: that limits its drain by itself. */
+    private static function needsNoAir(Arm $arm, Vents $vents): bool
+    {
+        return in_array($vents->method($arm), [VentMethod::StubStack, VentMethod::Unvented], true);
     }
 
     /** The verdict on one arm, wherever it is asked for. */
