@@ -12,6 +12,12 @@ use FallBend\Core\Verdict\Where;
 /** All pipes of a job as they hang together, with what flows in each and how air comes to every trap. */
 final readonly class Network
 {
+    /** @var array<string, list<Segment>> all of them, by id of the run that they are of */
+    private array $byRun;
+
+    /** @var array<string, Stack> by id of the run that it is */
+    private array $stacks;
+
     /**
      * @param list<Node> $nodes upstream before downstream
      * @param list<Segment> $segments upstream before downstream
@@ -33,7 +39,14 @@ final readonly class Network
         public array $unknownHeads,
         public array $obstacles,
         public array $crossings,
-    ) {}
+    ) {
+        $byRun = [];
+        foreach ($segments as $segment) {
+            $byRun[$segment->run()][] = $segment;
+        }
+        $this->byRun = $byRun;
+        $this->stacks = array_filter(array_map(Stack::of(...), $layout->runs));
+    }
 
     /** @return list<Segment> that flow into a place */
     public function in(Node $node): array
@@ -79,15 +92,22 @@ final readonly class Network
         return $this->air->vents($segment);
     }
 
-    /** @return array<string, list<Segment>> all of them, by id of the run that they are of */
-    public function byRun(): array
+    /** @return list<Segment> those of a run */
+    public function ofRun(string $run): array
     {
-        $byRun = [];
-        foreach ($this->segments as $segment) {
-            $byRun[$segment->run()][] = $segment;
-        }
+        return $this->byRun[$run] ?? [];
+    }
 
-        return $byRun;
+    /** @return array<string, Stack> all stacks, by id of the run that each is */
+    public function stacks(): array
+    {
+        return $this->stacks;
+    }
+
+    /** Gives the stack that a run is; null where it is none. */
+    public function stack(string $run): ?Stack
+    {
+        return $this->stacks[$run] ?? null;
     }
 
     /** Gives the place on a run that a finding speaks of. */

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Network;
 
+use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Job\RunUse;
 use FallBend\Core\Layout\LegLaid;
 use FallBend\Core\Layout\RunLayout;
@@ -107,6 +108,18 @@ final class Segment
             $this->stretches === []
                 ? $this->layout->run->size
                 : $this->stretches[count($this->stretches) - 1]->leg->line->size;
+    }
+
+    /** Gives the smallest size that it has anywhere. */
+    public function smallestSize(): string
+    {
+        $size = $this->size();
+        foreach ($this->stretches as $stretch) {
+            $other = $stretch->leg->line->size;
+            $size = $other !== $size && Nominal::mm($other) < Nominal::mm($size) ? $other : $size;
+        }
+
+        return $size;
     }
 
     /** Gives its flattest fall in mm per m of plan, over its level stretches; null where it has none. */

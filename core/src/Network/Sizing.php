@@ -10,15 +10,11 @@ use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Flow\DesignFlow;
 use FallBend\Core\Flow\Manning;
-use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 
 /** Compares what a pipe carries with what the rulebook lets into its size, and proposes the smallest size that does. */
 final class Sizing
 {
-    /** @var array<int, ?Stack> by layout */
-    private array $stacks = [];
-
     /** @var array<string, ?Threshold> the row of a drain by size and fall: pipes of a job share few of either */
     private array $rows = [];
 
@@ -26,10 +22,14 @@ final class Sizing
 
     private readonly bool $hasBranches;
 
+    /** Whether level offsets of stacks are sized as building drains. */
+    private readonly bool $sizesOffsets;
+
     public function __construct(private readonly Network $network, private readonly Rulebook $rulebook)
     {
         $this->isFlow = ($rulebook->limit('load.stack')->unit ?? '') === 'l_per_s';
         $this->hasBranches = $rulebook->limit('load.branch') !== null;
+        $this->sizesOffsets = $rulebook->allows('offset.as-drain');
     }
 
     /** @return list<SizeCheck> one for each size and lie that the segment has */
@@ -74,22 +74,9 @@ final class Sizing
     /** Whether it is a level offset of a stack, and the book sizes those as building drains. */
     private function isOffset(Segment $segment, Stretch $stretch): bool
     {
-        if (! $this->rulebook->allows('offset.as-drain')) {
-            return false;
-        }
-        $stack = $this->stack($segment->layout);
+        $stack = $this->sizesOffsets ? $this->network->stack($segment->run()) : null;
 
         return $stack !== null && $stretch->leg->line->number > $stack->branches[0]->leg->line->number;
-    }
-
-    private function stack(RunLayout $layout): ?Stack
-    {
-        $id = spl_object_id($layout);
-        if (! array_key_exists($id, $this->stacks)) {
-            $this->stacks[$id] = Stack::of($layout);
-        }
-
-        return $this->stacks[$id];
     }
 
     private function check(Segment $segment, Stretch $stretch, string $place): SizeCheck
@@ -192,7 +179,7 @@ final class Sizing
      */
     private function intervals(Segment $segment): int
     {
-        return $this->stack($segment->layout)?->intervals($this->rulebook->number('storey.height')) ?? 0;
+        return $this->network->stack($segment->run())?->intervals($this->rulebook->number('storey.height')) ?? 0;
     }
 
     /** Gives the flow that a segment is designed for, in litres a second. */

@@ -30,12 +30,6 @@ final readonly class Stack
         return $branches === [] ? null : new self($layout, $branches);
     }
 
-    /** @return list<self> all stacks of a network */
-    public static function all(Network $network): array
-    {
-        return array_values(array_filter(array_map(self::of(...), array_values($network->layout->runs))));
-    }
-
     /** Gives how many branch intervals have branches. */
     public function intervals(float $storeyMm): int
     {

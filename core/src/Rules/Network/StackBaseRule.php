@@ -13,7 +13,6 @@ use FallBend\Core\Layout\RunLayout;
 use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Node;
-use FallBend\Core\Network\Stack;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -104,7 +103,7 @@ final readonly class StackBaseRule implements NetworkRule
 
             return [$clear, ($clear->value ?? 0.0) * Nominal::mm($size)];
         }
-        $storeys = Stack::of($network->layout->runs[$node->run])?->intervals($rulebook->number('storey.height')) ?? 0;
+        $storeys = $network->stack($node->run)?->intervals($rulebook->number('storey.height')) ?? 0;
         $isTall = $storeys >= ($rulebook->limit('stack.base-storeys-from')->value ?? INF);
         $load = 0.0;
         foreach ($network->in($node) as $segment) {

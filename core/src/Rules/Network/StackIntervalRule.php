@@ -9,7 +9,6 @@ use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Sizing;
-use FallBend\Core\Network\Stack;
 use FallBend\Core\Network\StackBranch;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
@@ -34,11 +33,10 @@ final readonly class StackIntervalRule implements NetworkRule
         $sizing = new Sizing($network, $rulebook);
         $findings = [];
         $storey = $rulebook->number('storey.height');
-        $byRun = $network->byRun();
-        foreach (Stack::all($network) as $stack) {
+        foreach ($network->stacks() as $stack) {
             $intervals = $stack->byInterval($storey);
             foreach (count($intervals) > self::LOW ? $intervals : [] as $branches) {
-                $load = self::load($branches, $byRun);
+                $load = self::load($branches, $network);
                 $size = $branches[0]->leg->line->size;
                 $most = $rulebook->forSize('load.stack-interval', $size);
                 if ($most?->value !== null && Tolerance::isOver($load, $most->value, Tolerance::SUM)) {
@@ -66,15 +64,14 @@ final readonly class StackIntervalRule implements NetworkRule
      * Gives what discharges into the stack in one interval, in the unit of the rulebook.
      *
      * @param list<StackBranch> $branches
-     * @param array<string, list<Segment>> $byRun
      */
-    private static function load(array $branches, array $byRun): float
+    private static function load(array $branches, Network $network): float
     {
         $runs = [];
         foreach ($branches as $branch) {
             foreach ($branch->junction->taps as $tap) {
                 // The last pipe of a run carries all of it.
-                $runs[$tap->run] = max(0.0, ...array_map(self::carried(...), $byRun[$tap->run] ?? []));
+                $runs[$tap->run] = max(0.0, ...array_map(self::carried(...), $network->ofRun($tap->run)));
             }
         }
 

@@ -25,7 +25,7 @@ final readonly class StackOffsetRule implements NetworkRule
         if ($clear?->value === null) {
             return [];
         }
-        foreach (Stack::all($network) as $stack) {
+        foreach ($network->stacks() as $stack) {
             foreach ($stack->branches as $branch) {
                 $off = self::nearestOffsetMm($stack, $branch);
                 if ($off === null || ! Tolerance::isUnder($off, $clear->value, Tolerance::TAPE_MM)) {

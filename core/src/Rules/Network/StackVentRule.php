@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Rules\Network;
 
-use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Measure\Tolerance;
@@ -21,7 +20,12 @@ final readonly class StackVentRule implements NetworkRule
 
     public function judge(Network $network, Rulebook $rulebook): array
     {
-        $rows = $rulebook->topic('stack-vent.most');
+        $rows = [];
+        foreach ($rulebook->topic('stack-vent.most') as $row) {
+            foreach ($row->sizes as $stack) {
+                $rows["{$row->vent} over {$stack}"][] = $row;
+            }
+        }
         $findings = [];
         foreach ($rows === [] ? [] : $network->segments as $segment) {
             $below = $segment->isDryVent() ? $network->drain($segment->down) : null;
@@ -45,15 +49,13 @@ final readonly class StackVentRule implements NetworkRule
         return $vent->run() === $below->run() && $first !== null && $first->isUpright();
     }
 
-    /** @param list<Threshold> $rows */
+    /** @param array<string, list<Threshold>> $rows by the sizes of vent and stack */
     private static function judgeVent(Segment $vent, Segment $below, array $rows, Network $network): ?Finding
     {
-        [$size, $stack] = [self::smallest($vent), self::foot($below, $network)];
+        [$size, $stack] = [$vent->smallestSize(), self::foot($below, $network)];
         $most = null;
-        foreach ($rows as $row) {
-            if ($row->vent === $size && in_array($stack->size(), $row->sizes, true)) {
-                $most ??= Tolerance::isOver($stack->load, $row->load ?? INF, Tolerance::SUM) ? null : $row;
-            }
+        foreach ($rows["{$size} over {$stack->size()}"] ?? [] as $row) {
+            $most ??= Tolerance::isOver($stack->load, $row->load ?? INF, Tolerance::SUM) ? null : $row;
         }
         $length = ($network->air($vent->up)->lengthMm ?? 0.0) + $vent->lengthMm();
         if ($most?->value === null || ! Tolerance::isOver($length, $most->value, Tolerance::TAPE_MM)) {
@@ -84,16 +86,5 @@ final readonly class StackVentRule implements NetworkRule
         }
 
         return $segment;
-    }
-
-    private static function smallest(Segment $vent): string
-    {
-        $size = $vent->size();
-        foreach ($vent->stretches as $stretch) {
-            $other = $stretch->leg->line->size;
-            $size = Nominal::mm($other) < Nominal::mm($size) ? $other : $size;
-        }
-
-        return $size;
     }
 }

@@ -11,7 +11,6 @@ use FallBend\Core\Measure\Tolerance;
 use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
 use FallBend\Core\Network\Segment;
-use FallBend\Core\Network\Stack;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
@@ -41,9 +40,8 @@ final readonly class SudsRule implements NetworkRule
             return [];
         }
         $findings = [];
-        $byRun = $network->byRun();
-        foreach (Stack::all($network) as $stack) {
-            $segments = $byRun[$stack->layout->run->id] ?? [];
+        foreach ($network->stacks() as $stack) {
+            $segments = $network->ofRun($stack->layout->run->id);
             foreach ($stack->branches as $branch) {
                 $above = $branch->z - $stack->footZ();
                 if (

@@ -6,9 +6,7 @@ namespace FallBend\Core\Rules\Network;
 
 use FallBend\Core\Catalog\Nominal;
 use FallBend\Core\Catalog\Rulebook;
-use FallBend\Core\Network\LoadedFixture;
 use FallBend\Core\Network\Network;
-use FallBend\Core\Network\Segment;
 use FallBend\Core\Network\Stack;
 use FallBend\Core\Venting\VentMethod;
 use FallBend\Core\Venting\Vents;
@@ -35,15 +33,14 @@ final readonly class TallStackRule implements NetworkRule
         }
         $findings = [];
         $storey = $rulebook->number('storey.height');
-        $byRun = $network->byRun();
-        foreach (Stack::all($network) as $stack) {
+        foreach ($network->stacks() as $stack) {
             $intervals = $stack->intervals($storey);
             $where = $network->where($stack->layout->run->id, $stack->lowest()->tapeMm);
             $params = ['stack' => $stack->layout->run->name, 'count' => $intervals];
             if (
                 $intervals >= $from->value &&
                 ! self::isVentedAtFoot($stack) &&
-                ! self::ventsItself($byRun[$stack->layout->run->id] ?? [], $network, $rulebook)
+                ! self::ventsItself($stack, $network, $rulebook)
             ) {
                 $findings[] = new Finding(
                     self::ID,
@@ -87,17 +84,17 @@ final readonly class TallStackRule implements NetworkRule
         return false;
     }
 
-    /** @param list<Segment> $segments of the stack */
-    private static function ventsItself(array $segments, Network $network, Rulebook $rulebook): bool
+    private static function ventsItself(Stack $stack, Network $network, Rulebook $rulebook): bool
     {
         $vents = new Vents($network, $rulebook);
-        $isOther = static function (LoadedFixture $head) use ($network, $vents): bool {
+        $heads = [];
+        foreach ($network->ofRun($stack->layout->run->id) as $segment) {
+            // The lowest pipe of it carries what all of it carries.
+            $heads = count($segment->heads) > count($heads) ? $segment->heads : $heads;
+        }
+        foreach ($heads as $head) {
             $arm = $network->arm($head);
-
-            return $arm !== null && ! in_array($vents->method($arm), self::VENT_THEMSELVES, true);
-        };
-        foreach ($segments as $segment) {
-            if (array_filter($segment->heads, $isOther) !== []) {
+            if ($arm !== null && ! in_array($vents->method($arm), self::VENT_THEMSELVES, true)) {
                 return false;
             }
         }

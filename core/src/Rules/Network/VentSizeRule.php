@@ -35,7 +35,8 @@ final readonly class VentSizeRule implements NetworkRule
     /** @return list<Finding> */
     private static function judgeSegment(Segment $segment, Network $network, Rulebook $rulebook): array
     {
-        $size = self::smallest($segment);
+        // The smallest size of a vent is what air passes.
+        $size = $segment->smallestSize();
         $vent = [
             'size' => $size,
             'length_mm' => ($network->air($segment->up)->lengthMm ?? 0.0) + $segment->lengthMm(),
@@ -52,18 +53,6 @@ final readonly class VentSizeRule implements NetworkRule
             static fn (Finding $finding): Finding => $finding->at($network->whereOf($segment)),
             $findings,
         );
-    }
-
-    /** The smallest size of a vent is what air passes. */
-    private static function smallest(Segment $segment): string
-    {
-        $size = $segment->size();
-        foreach ($segment->stretches as $stretch) {
-            $other = $stretch->leg->line->size;
-            $size = $other !== $size && $segment->layout->system->isLarger($size, $other) ? $other : $size;
-        }
-
-        return $size;
     }
 
     /**
