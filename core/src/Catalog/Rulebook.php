@@ -22,6 +22,9 @@ final class Rulebook
     /** @var array<string, list<Threshold>> by topic, as far as they were asked for */
     private array $ofTopics = [];
 
+    /** @var array<string, ?Threshold> what was found for a topic, or for one and a size, as far as it was asked for */
+    private array $found = [];
+
     /**
      * @param 'inch'|'mm' $units
      * @param Rows<Threshold> $rows
@@ -95,7 +98,12 @@ final class Rulebook
      */
     public function forSize(string $topic, string $size, ?string $system = null): ?Threshold
     {
-        return $this->first(
+        $key = "{$topic} {$size} {$system}";
+        if (array_key_exists($key, $this->found)) {
+            return $this->found[$key];
+        }
+
+        return $this->found[$key] = $this->first(
             $topic,
             static fn (array $row): bool => self::isFor($row, 'sizes', $size) &&
                 self::isFor($row, 'systems', $system ?? ''),
@@ -124,7 +132,11 @@ final class Rulebook
     /** Gives the first threshold of a topic, or null. */
     public function limit(string $topic): ?Threshold
     {
-        return $this->first($topic, static fn (): bool => true);
+        if (! array_key_exists($topic, $this->found)) {
+            $this->found[$topic] = $this->first($topic, static fn (): bool => true);
+        }
+
+        return $this->found[$topic];
     }
 
     /**

@@ -65,8 +65,7 @@ final class Sizing
     {
         return match (true) {
             $stretch->isUpright() => 'stack',
-            $this->isOffset($segment, $stretch) => 'drain',
-            $segment->isAboveStack && $this->hasBranches => 'branch',
+            $segment->isAboveStack && $this->hasBranches && ! $this->isOffset($segment, $stretch) => 'branch',
             default => 'drain',
         };
     }
