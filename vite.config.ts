@@ -4,7 +4,9 @@ import { defineConfig } from 'vitest/config';
 import { messages } from './resources/messages/vite.ts';
 
 // The tests need no manifest, and the plugin that writes it refuses to run beside them where CI is set.
-const manifest = process.env.VITEST ? [] : [laravel({ input: ['resources/js/app/main.tsx'], refresh: false })];
+const manifest = process.env.VITEST
+    ? []
+    : [laravel({ input: ['resources/js/app/main.tsx', 'resources/js/worker/worker.ts'], refresh: false })];
 
 export default defineConfig({
     plugins: [...manifest, messages(), react()],

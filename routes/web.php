@@ -23,6 +23,7 @@ use App\Http\Controllers\SessionController;
 use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\StartController;
+use App\Http\Controllers\WorkerController;
 use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
@@ -119,6 +120,9 @@ Route::prefix('api')->group(static function (): void {
 
 // Whether the application answers, with its database behind it; nothing is said of what is in it.
 Route::get('health', HealthController::class)->withoutMiddleware('web');
+
+// What opens the application where there is no connection.
+Route::get('worker.js', WorkerController::class)->withoutMiddleware('web');
 
 // Every other address is the interface's own.
 Route::view('/{any?}', 'app')->where('any', '^(?!api/|build/).*');

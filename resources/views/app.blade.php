@@ -6,7 +6,10 @@
     <meta name="color-scheme" content="light dark">
     <meta name="version" content="{{ config('app.version') }}">
     <title>Fall Bend</title>
+    <meta name="theme-color" content="#F1EADB">
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
+    <link rel="apple-touch-icon" href="/icon-192.png">
+    <link rel="manifest" href="/manifest.webmanifest">
     @vite('resources/js/app/main.tsx')
 </head>
 <body>

@@ -68,9 +68,20 @@ abstract class BrowserTestCase extends TestCase
         $this->opened = [];
     }
 
-    protected function open(int $width = 1280, int $height = 800): RemoteWebDriver
-    {
-        $folder = sys_get_temp_dir().'/fall-bend-browser-'.bin2hex(random_bytes(6));
+    /**
+     * Opens a browser at the entrance.
+     *
+     * @param ?string $folder that another browser kept what it stores in: it is as if that were opened again
+     * @param ?string $at other address of the server
+     */
+    protected function open(
+        int $width = 1280,
+        int $height = 800,
+        ?string $folder = null,
+        ?string $at = null,
+    ): RemoteWebDriver {
+        $isNew = $folder === null;
+        $folder ??= sys_get_temp_dir().'/fall-bend-browser-'.bin2hex(random_bytes(6));
         $options = (new ChromeOptions)->addArguments([
             '--headless=new',
             '--no-sandbox',
@@ -94,10 +105,27 @@ abstract class BrowserTestCase extends TestCase
             $this->devTools($browser, 'Network.enable', []);
             $this->network($browser);
         }
-        $browser->get(self::fromEnvironment('BROWSER_BASE').'/');
-        $this->seen($browser, '#email');
+        $browser->get(($at ?? self::fromEnvironment('BROWSER_BASE')).'/');
+        if ($isNew) {
+            $this->seen($browser, '#email');
+        }
 
         return $browser;
+    }
+
+    /** Ends a browser in the middle of what it does; gives where what it stored is. */
+    protected function shut(RemoteWebDriver $browser): string
+    {
+        foreach ($this->opened as $i => [$ours, $folder]) {
+            if ($ours === $browser) {
+                $ours->quit();
+                unset($this->opened[$i]);
+                $this->opened = array_values($this->opened);
+
+                return $folder;
+            }
+        }
+        self::fail('this browser was not opened here');
     }
 
     /** Ends a browser in the middle of what it does; what it stored goes with it. */

@@ -38,6 +38,12 @@ final class FlakyLine
         $this->tell(['share' => $share, 'seed' => $seed]);
     }
 
+    /** From here on nothing comes through, of pages and files neither. */
+    public function isCut(): void
+    {
+        $this->tell(['cut' => 1]);
+    }
+
     public function heals(): void
     {
         $this->tell(['share' => 0]);

@@ -1,11 +1,13 @@
 // A line that goes wrong: stands between a browser and the server, and does to calls of the API what a bad network and a restarted server do.
-// node flaky-line.mjs PORT SERVER_PORT; POST /flaky-line {"seed": 7, "share": 0.5} makes it go wrong from here on, {"share": 0} heals it.
+// node flaky-line.mjs PORT SERVER_PORT; POST /flaky-line {"seed": 7, "share": 0.5} makes it go wrong from here on, {"share": 0} heals it,
+// {"cut": 1} cuts it off whole, pages and all, until it is told anything else.
 import http from 'node:http';
 
 const [port, serverPort] = process.argv.slice(2).map(Number);
 const agent = new http.Agent({ keepAlive: true });
 let share = 0;
 let seed = 1;
+let cut = 0;
 
 // mulberry32: the same seed, the same mishaps
 const chance = () => {
@@ -71,8 +73,12 @@ http.createServer((asked, response) => {
     asked.on('end', () => {
         const body = Buffer.concat(parts);
         if (asked.url === '/flaky-line') {
-            ({ share = 0, seed = 1 } = JSON.parse(body.toString()));
+            ({ share = 0, seed = 1, cut = 0 } = JSON.parse(body.toString()));
             response.writeHead(204).end();
+            return;
+        }
+        if (cut) {
+            response.destroy();
             return;
         }
         const call = { asked, body, response };

@@ -22,6 +22,48 @@ export interface Options {
 
 type Read = (response: Response) => Promise<unknown>;
 
+/** What keeps answers on this device, and gives them where none comes from the server. */
+export interface Keeper {
+    keep: (method: string, path: string, body: unknown, answer: unknown) => Promise<void>;
+    find: (method: string, path: string, body: unknown) => Promise<unknown>;
+    /** keeps a job with all parts of its evaluation */
+    keepWhole: (job: string, answer: unknown) => Promise<void>;
+    /** how much is kept, in bytes by job; '' is what belongs to none */
+    sizes: () => Promise<Map<string, number>>;
+    /** lets go of what is kept of a job, or of everything */
+    forget: (job?: string) => Promise<void>;
+    /** somebody is signed in, or nobody any more */
+    signedIn: (who: string | null) => Promise<void>;
+}
+
+let keeper: Promise<Keeper | null> = Promise.resolve(null);
+
+/** Says what keeps answers; they are asked for once it is there. */
+export function keptBy(opened: Promise<Keeper | null>): void {
+    keeper = opened;
+}
+
+/** What keeps answers on this device; null where nothing does. */
+export const theKeeper = (): Promise<Keeper | null> => keeper;
+
+/** Whether what was read last came from this device, since no answer came from the server. */
+let isAway = false;
+const whenAway = new Set<() => void>();
+
+export const away = {
+    snapshot: (): boolean => isAway,
+    subscribe: (listener: () => void): (() => void) => {
+        whenAway.add(listener);
+        return () => whenAway.delete(listener);
+    },
+};
+
+function setAway(now: boolean): void {
+    if (now === isAway) return;
+    isAway = now;
+    whenAway.forEach((listener) => listener());
+}
+
 const json: Read = (response) => (response.status === 204 ? Promise.resolve(null) : response.json());
 
 /** Calls the API of the same origin. */
@@ -140,15 +182,41 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
         }
     } catch (error) {
         if (options.signal?.aborted) throw error;
-        return problem(0, { code: 'no-answer', message: t`No answer from the server.` });
+        return (read === json ? await keptAnswer<T>(method, path, body) : null) ?? noAnswer();
     }
     if (response.status === 401 && path !== SESSION) signedOut();
     const answer: unknown = await read(response).catch(() => UNREADABLE);
     // An answer that was cut off on its way is none.
-    if (answer === UNREADABLE && response.ok)
-        return problem(0, { code: 'no-answer', message: t`No answer from the server.` });
+    if (answer === UNREADABLE && response.ok) return (await keptAnswer<T>(method, path, body)) ?? noAnswer();
+    setAway(false);
+    if (response.ok && read === json) void toKeep(method, path, body, answer);
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
+
+const noAnswer = <T>(): Result<T> => problem(0, { code: 'no-answer', message: t`No answer from the server.` });
+
+/** What was answered before, where this device has it. */
+async function keptAnswer<T>(method: string, path: string, body: unknown): Promise<Result<T> | null> {
+    const before = await (await keeper)?.find(method, path, body).catch(() => undefined);
+    if (before === undefined) return null;
+    setAway(true);
+    return { ok: true, data: before as T };
+}
+
+/** Keeps an answer on this device: where that fails it is only not there later. */
+async function toKeep(method: string, path: string, body: unknown, answer: unknown): Promise<void> {
+    const by = await keeper;
+    if (by === null) return;
+    try {
+        if (path === SESSION) await by.signedIn(method === 'DELETE' ? null : emailOf(answer));
+        await by.keep(method, path, body, answer);
+    } catch {
+        // There is no room, or no database any more.
+    }
+}
+
+const emailOf = (account: unknown): string | null =>
+    typeof account === 'object' && account !== null && 'email' in account ? String(account.email) : null;
 
 const SESSION = '/api/session';
 

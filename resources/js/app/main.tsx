@@ -24,6 +24,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
+import { workWithoutConnection } from './device';
 import { Board } from '../features/board';
 import { Guided } from '../features/guide';
 import { SignedIn } from '../features/session';
@@ -58,9 +59,16 @@ const bench = (
 );
 
 applyMode();
+workWithoutConnection();
 // What is shown first comes first.
 window.addEventListener('load', () => setTimeout(() => void loadTheRest(), 1500));
-const client = new QueryClient();
+const client = new QueryClient({
+    // Whether there is a connection is seen by what comes of asking: what this device keeps is there without one.
+    defaultOptions: {
+        queries: { networkMode: 'always', refetchOnReconnect: true },
+        mutations: { networkMode: 'always' },
+    },
+});
 const root = document.getElementById('app');
 if (root) {
     createRoot(root).render(

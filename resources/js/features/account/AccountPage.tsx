@@ -17,6 +17,7 @@ import { useAttempt } from '../../shared/useFormAct';
 import { useSentForm } from '../../shared/useSentForm';
 import { useTitle } from '../../shared/useTitle';
 import { CrewSection } from './CrewSection';
+import { OnThisDevice } from './OnThisDevice';
 import { Saved, useSaved } from './Saved';
 import { StartCrew } from './StartCrew';
 
@@ -44,6 +45,7 @@ export function AccountPage() {
                     <YourPassword />
                     <YourWords />
                     <Devices />
+                    <OnThisDevice />
                     {account.data.crews.map((crew) => (
                         <CrewSection key={crew.id} crew={crew} isChosen={crew.id === account.data.crew} />
                     ))}

@@ -67,7 +67,7 @@ function AmendmentsRow({ kept, onDrop }: { kept: KeptAmendments; onDrop: () => v
     const books = useChoices().rulebooks;
     const book = books.find((other) => other.key === one.rulebook)?.name ?? one.rulebook;
     return (
-        <div className="own-row">
+        <div className="amendments-row">
             <span className="tagp">{one.rows.length}</span>
             <div>
                 <b>{t`${one.name}, to ${book}`}</b>

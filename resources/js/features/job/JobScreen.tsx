@@ -30,12 +30,20 @@ import {
 } from './stationParts';
 import { Strip } from './Strip';
 import { useJobEditor } from './useJobEditor';
+import { useKeptWhole } from './useKeptWhole';
 import { useSelection } from './useSelection';
 import { ViewTabs } from './ViewTabs';
 
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
 export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {
     const editor = useJobEditor(start, by, tabs);
+    const { job, document: said, saving } = editor;
+    useKeptWhole(
+        job.id,
+        job.revision,
+        said.runs.map((one) => one.id),
+        saving === 'saved',
+    );
     const { run: runId, station: stationKey = 'route' } = useParams();
     const navigate = useNavigate();
     const phone = usePhone();

@@ -4,6 +4,7 @@ import { Outlet } from 'react-router';
 import { Suspense, useEffect, useState } from 'react';
 import { whenSignedOut } from '../../api/client';
 import { accountQuery, CallFailed, choicesQuery } from '../../api/queries';
+import { Away } from '../../shared/Away';
 import { loaded } from '../../shared/loaded';
 import { NoAnswer } from '../../shared/NoAnswer';
 import { Door } from './Door';
@@ -32,6 +33,7 @@ export function SignedIn() {
     return (
         <>
             <NoAnswer />
+            <Away />
             {choices.isSuccess ? <Outlet /> : <p className="waiting">{t`One moment.`}</p>}
             <Suspense fallback={null}>
                 {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}

@@ -1,0 +1,71 @@
+import type { Keeper } from './client';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { KeptAnswers, type AnswerSize, type AnswerStore, type KeptAnswer } from './keptAnswers';
+
+interface Answers extends DBSchema {
+    answers: { key: string; value: KeptAnswer; indexes: { about: string } };
+}
+
+const [DATABASE, STORE] = ['fall-bend-answers', 'answers'] as const;
+
+/** Whose answers are kept here: nobody else is shown them. */
+const OWNER = 'fall-bend.answers-of';
+
+/** The answers in this browser's own database. */
+function storeIn(database: IDBPDatabase<Answers>): AnswerStore {
+    return {
+        find: (key) => database.get(STORE, key),
+        newest: async (about) =>
+            (await database.getAllFromIndex(STORE, 'about', about)).sort((a, b) => b.at - a.at).at(0),
+        put: async (answer) => {
+            await database.put(STORE, answer);
+        },
+        sizes: async () => {
+            const sizes: AnswerSize[] = [];
+            for (let one = await database.transaction(STORE).store.openCursor(); one; one = await one.continue()) {
+                const { text: _, ...size } = one.value;
+                sizes.push(size);
+            }
+            return sizes;
+        },
+        remove: async (keys) => {
+            const change = database.transaction(STORE, 'readwrite');
+            await Promise.all([...keys.map((key) => change.store.delete(key)), change.done]);
+        },
+    };
+}
+
+/** The pictures that were looked at: the worker keeps them. */
+const PICTURES = 'fall-bend.pictures';
+
+/** Opens what this device keeps; null where the browser has no database. */
+export async function openKeeper(): Promise<Keeper | null> {
+    try {
+        const database = await openDB<Answers>(DATABASE, 1, {
+            upgrade: (db) => db.createObjectStore(STORE, { keyPath: 'key' }).createIndex('about', 'about'),
+        });
+        const kept = new KeptAnswers(storeIn(database));
+        const forget = async (job?: string): Promise<void> => {
+            await kept.forget(job);
+            if (job === undefined && 'caches' in globalThis) await caches.delete(PICTURES);
+        };
+        return {
+            keep: (...asked) => kept.keep(...asked),
+            find: (...asked) => kept.find(...asked),
+            keepWhole: (...job) => kept.keepWhole(...job),
+            sizes: () => kept.sizes(),
+            forget,
+            signedIn: (who) => keptFor(forget, who),
+        };
+    } catch {
+        return null;
+    }
+}
+
+/** What is kept of somebody else goes, and of whoever signs out. */
+async function keptFor(forget: () => Promise<void>, who: string | null): Promise<void> {
+    if (who !== null && localStorage.getItem(OWNER) === who) return;
+    await forget();
+    if (who === null) localStorage.removeItem(OWNER);
+    else localStorage.setItem(OWNER, who);
+}

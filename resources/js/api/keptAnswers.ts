@@ -1,0 +1,174 @@
+/**
+ * Answers that this device keeps, so that what was read once can be read where there is no connection. An answer is
+ * served only where none comes from the server; what the server refuses is refused.
+ */
+
+/** One of them, as the store of the device has it. */
+export interface KeptAnswer {
+    /** what was asked, whole: method, path, and a hash of what was sent */
+    key: string;
+    /** what was asked, without what is other from day to day: the newest of these stands in */
+    about: string;
+    /** the job that it is of; '' of none */
+    job: string;
+    /** when it came, milliseconds by the clock of this device */
+    at: number;
+    bytes: number;
+    text: string;
+}
+
+export type AnswerSize = Omit<KeptAnswer, 'text'>;
+
+/** Where answers are kept, so that it can be tried without a browser. */
+export interface AnswerStore {
+    find: (key: string) => Promise<KeptAnswer | undefined>;
+    newest: (about: string) => Promise<KeptAnswer | undefined>;
+    put: (answer: KeptAnswer) => Promise<void>;
+    sizes: () => Promise<AnswerSize[]>;
+    remove: (keys: string[]) => Promise<void>;
+}
+
+/** So much is kept at most; what came longest ago goes first. */
+export const MOST_BYTES = 60_000_000;
+
+/** What is asked and only reads, though it is posted. */
+const READS =
+    /^\/api\/(joint|order|day|test|joined|cut|books|materials|hang|make-up|record|lengths|how-to\/[a-z-]+|reckon\/[a-z-]+)$/;
+
+/** What is never kept: files, what belongs to nobody who is signed in, and what is asked to write. */
+const NEVER = /^\/api\/(entrance|invitations|shared|jobs\/[^/]+\/(file|raw|photographs))/;
+
+/** What is other each time of what is sent, and asks for the same. */
+const FLEETING = ['start', 'closed_to_house', 'zone'];
+
+const JOB = /^\/api\/jobs\/([^/?]+)\?want=/;
+
+const LOG = /^\/api\/jobs\/([^/?]+)\/log\?after=(\d+)$/;
+
+interface Question {
+    key: string;
+    about: string;
+    job: string;
+}
+
+/** What was asked, where an answer to it is kept; null where none is. */
+export function questionOf(method: string, path: string, body: unknown): Question | null {
+    const bare = path.split('?')[0] ?? path;
+    if (NEVER.test(bare) || (method !== 'GET' && !(method === 'POST' && READS.test(bare)))) return null;
+    const sent = typeof body === 'object' && body !== null ? (body as Record<string, unknown>) : {};
+    const lasting = Object.fromEntries(Object.entries(sent).filter(([name]) => !FLEETING.includes(name)));
+    const job = /^\/api\/jobs\/([^/?]+)/.exec(path)?.[1] ?? (typeof sent.job === 'string' ? sent.job : '');
+    return { key: `${method} ${path} ${hash(body)}`, about: `${method} ${path} ${hash(lasting)}`, job };
+}
+
+/** A job with all parts of its evaluation: it answers whatever is wanted of it. */
+const wholeOf = (job: string): Question => ({ key: `whole ${job}`, about: `whole ${job}`, job });
+
+/** Keeps answers as they come, and gives them where none comes. */
+export class KeptAnswers {
+    constructor(
+        private readonly store: AnswerStore,
+        private readonly now: () => number = Date.now,
+    ) {}
+
+    /** Keeps an answer; rejects where the device has no room for it. */
+    async keep(method: string, path: string, body: unknown, answer: unknown): Promise<void> {
+        const question = questionOf(method, path, body);
+        // Of a job only the whole is kept: what one screen wanted of it is no answer to another.
+        if (question === null || JOB.test(path)) return;
+        const log = LOG.exec(path);
+        if (log) return this.keepLog(log[1] ?? '', Number(log[2]), answer as LogPart);
+        await this.put(question, answer);
+    }
+
+    /** Keeps a job with all parts of its evaluation: it answers whatever is wanted of it. */
+    async keepWhole(job: string, answer: unknown): Promise<void> {
+        await this.put(wholeOf(job), answer);
+    }
+
+    /** Gives what was answered last; undefined where nothing was. */
+    async find(method: string, path: string, body: unknown): Promise<unknown> {
+        const question = questionOf(method, path, body);
+        if (question === null) return undefined;
+        // A job that was kept whole is kept anew with each revision; else what was asked just so goes first.
+        const whole = JOB.exec(path)?.[1];
+        const kept =
+            (whole === undefined ? undefined : await this.store.find(wholeOf(whole).key)) ??
+            (await this.store.find(question.key)) ??
+            (await this.store.newest(question.about));
+        if (!kept) return undefined;
+        const answer = JSON.parse(kept.text) as unknown;
+        // A log says what the clock of the server was when it came.
+        return LOG.test(path) ? { ...(answer as LogPart), came: kept.at } : answer;
+    }
+
+    /** How much is kept, by job; '' is what belongs to none. */
+    async sizes(): Promise<Map<string, number>> {
+        const sizes = new Map<string, number>();
+        for (const { job, bytes } of await this.store.sizes()) sizes.set(job, (sizes.get(job) ?? 0) + bytes);
+        return sizes;
+    }
+
+    /** Lets go of what is kept of a job, or of everything. */
+    async forget(job?: string): Promise<void> {
+        const sizes = await this.store.sizes();
+        await this.store.remove(sizes.filter((one) => job === undefined || one.job === job).map((one) => one.key));
+    }
+
+    /** A log is asked for from where it is known: what comes is put to what is kept of it. */
+    private async keepLog(job: string, after: number, answer: LogPart): Promise<void> {
+        const path = `/api/jobs/${job}/log?after=0`;
+        const question = questionOf('GET', path, undefined);
+        if (question === null) return;
+        const before = after === 0 ? undefined : await this.store.find(question.key);
+        const known = before ? (JSON.parse(before.text) as LogPart).entries : [];
+        const upTo = known.at(-1)?.number ?? 0;
+        // What does not follow on what is kept would leave a hole.
+        if (after > upTo) return;
+        const entries = [...known, ...answer.entries.filter((entry) => entry.number > upTo)];
+        await this.put(question, { ...answer, entries, length: entries.length });
+    }
+
+    private async put(question: Question, answer: unknown): Promise<void> {
+        const text = JSON.stringify(answer);
+        await this.makeRoom(text.length, question.key);
+        await this.store.put({ ...question, at: this.now(), bytes: text.length, text });
+    }
+
+    private async makeRoom(bytes: number, key: string): Promise<void> {
+        const others = (await this.store.sizes()).filter((one) => one.key !== key).sort((a, b) => a.at - b.at);
+        let sum = others.reduce((all, one) => all + one.bytes, bytes);
+        const gone: string[] = [];
+        for (const one of others) {
+            if (sum <= MOST_BYTES) break;
+            gone.push(one.key);
+            sum -= one.bytes;
+        }
+        if (gone.length > 0) await this.store.remove(gone);
+    }
+}
+
+interface LogPart {
+    entries: { number: number }[];
+    length: number;
+    now: string;
+    came?: number;
+}
+
+/** Tells one text from another in 106 bits (cyrb53 of Bryc, 2018, public domain, with two seeds). */
+function hash(body: unknown): string {
+    const text = body === undefined ? '' : (JSON.stringify(body) ?? '');
+    return `${text.length.toString(36)}-${mixed(text, 1)}${mixed(text, 2)}`;
+}
+
+function mixed(text: string, seed: number): string {
+    let [a, b] = [0xdeadbeef ^ seed, 0x41c6ce57 ^ seed];
+    for (let i = 0; i < text.length; i++) {
+        const code = text.charCodeAt(i);
+        a = Math.imul(a ^ code, 2654435761);
+        b = Math.imul(b ^ code, 1597334677);
+    }
+    a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
+    b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
+    return (4294967296 * (2097151 & b) + (a >>> 0)).toString(36);
+}
