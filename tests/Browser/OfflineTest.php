@@ -84,6 +84,46 @@ final class OfflineTest extends BrowserTestCase
         );
     }
 
+    public function testWhatIsTakenAlongIsThereOfEveryRunAndGoesWithWhoeverSignsOut(): void
+    {
+        $this->line = FlakyLine::to(self::fromEnvironment('BROWSER_BASE'));
+        $phone = $this->open(390, 844, at: $this->line->address);
+        $this->signIn($phone);
+        $job = $this->ownJob($phone, 'Taken along');
+        $this->at($phone, $job, 'route', '.leg-row');
+        $this->seen($phone, '.head .dropdown .head-field')->click();
+        $this->tap($phone, '.dropdown-item', 'Take it along');
+        $this->until(
+            fn (): bool => str_contains($this->text($phone, '.take-along'), 'It is on this device'),
+            'all of it is asked and kept',
+        );
+        $this->until(fn (): bool => $this->isKept($phone, $job), 'the application, too');
+        $phone->get("{$this->line->address}/");
+        $this->until(fn (): bool => str_contains($this->text($phone, '.board'), 'Taken along'), 'it is on the board');
+        // What was just shown is kept a moment later.
+        sleep(2);
+        $this->line->isCut();
+        $phone = $this->again($phone);
+        foreach (self::STATIONS as $station => $shows) {
+            $this->at($phone, $job, $station, $shows, 'galley');
+        }
+        $phone->get("{$this->line->address}/");
+        $this->until(fn (): bool => str_contains($this->text($phone, '.board'), 'Taken along'), 'the board is there');
+
+        $this->line->heals();
+        $this->until(fn (): bool => ! str_contains($this->text($phone, 'body'), 'No connection'), 'there is a line');
+        $this->seen($phone, '.head .dropdown .head-field, .head .dropdown button')->click();
+        $this->tap($phone, '.dropdown-item', 'Sign out');
+        $this->seen($phone, '#email');
+        $this->until(fn (): bool => ! $this->isKept($phone, $job), 'nothing of it stays on the phone');
+        $this->line->isCut();
+        $phone->get("{$this->line->address}/jobs/{$job}/runs/galley/route");
+        $this->until(
+            fn (): bool => str_contains($this->text($phone, 'body'), 'No answer from the server'),
+            'and nobody else reads it',
+        );
+    }
+
     /** Makes so many of the joints that come next, one after another. */
     private function made(RemoteWebDriver $phone, int $count): void
     {
@@ -108,9 +148,14 @@ final class OfflineTest extends BrowserTestCase
         return $this->open(390, 844, $this->shut($phone), $this->line?->address);
     }
 
-    private function at(RemoteWebDriver $phone, string $job, string $station, string $shows): void
-    {
-        $phone->get("{$this->line?->address}/jobs/{$job}/runs/clay-wash/{$station}");
+    private function at(
+        RemoteWebDriver $phone,
+        string $job,
+        string $station,
+        string $shows,
+        string $run = 'clay-wash',
+    ): void {
+        $phone->get("{$this->line?->address}/jobs/{$job}/runs/{$run}/{$station}");
         $this->until(
             fn (): bool => strlen($this->text($phone, $shows)) > 20,
             "{$station} shows something: ".$this->text($phone, 'body'),

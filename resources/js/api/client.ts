@@ -189,6 +189,8 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
     // An answer that was cut off on its way is none.
     if (answer === UNREADABLE && response.ok) return (await keptAnswer<T>(method, path, body)) ?? noAnswer();
     setAway(false);
+    // Whoever signs out leaves the page: what is kept of them goes before they hear that they are out.
+    if (response.ok && path === SESSION) await toldWho(method === 'DELETE' ? null : emailOf(answer));
     if (response.ok && read === json) void toKeep(method, path, body, answer);
     return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
 }
@@ -203,12 +205,16 @@ async function keptAnswer<T>(method: string, path: string, body: unknown): Promi
     return { ok: true, data: before as T };
 }
 
+/** Says who is signed in. */
+async function toldWho(who: string | null): Promise<void> {
+    await (await keeper)?.signedIn(who).catch(() => undefined);
+}
+
 /** Keeps an answer on this device: where that fails it is only not there later. */
 async function toKeep(method: string, path: string, body: unknown, answer: unknown): Promise<void> {
     const by = await keeper;
     if (by === null) return;
     try {
-        if (path === SESSION) await by.signedIn(method === 'DELETE' ? null : emailOf(answer));
         await by.keep(method, path, body, answer);
     } catch {
         // There is no room, or no database any more.

@@ -684,3 +684,28 @@ export const armQuery = (input: TrapArmInput | null) =>
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });
+
+/**
+ * What the stations of a job ask for beside its evaluation: once each is asked and kept, all of them are read without a
+ * connection.
+ */
+export function stationQuestions(
+    of: OfJob & { job: string },
+    runs: readonly string[],
+    day: DayAsked,
+): (() => Promise<Result<unknown>>)[] {
+    const zone = zoneOf(new Date());
+    const ofRun = (run: string): (() => Promise<Result<unknown>>)[] => [
+        () => call('POST', '/api/hang', { ...of, run }),
+        () => callInTurn('/api/order', { ...of, run }),
+        () => callInTurn('/api/day', { ...of, run, ...day }),
+        () => call('POST', '/api/joined', { ...of, run }),
+        () => call('POST', '/api/test', { ...of, run, stage: 'rough-in', zone }),
+    ];
+    return [
+        () => call('GET', `/api/jobs/${of.job}/log?after=0`),
+        () => call('POST', '/api/record', { ...of, zone }),
+        () => callInTurn('/api/materials', { ...of }),
+        ...runs.flatMap(ofRun),
+    ];
+}

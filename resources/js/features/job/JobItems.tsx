@@ -14,10 +14,11 @@ interface Props {
     /** whether all that was said is saved: nothing unsaved is put away */
     isSaved: boolean;
     onSettings: () => void;
+    onTakeAlong: () => void;
 }
 
 /** What can be done with a job as a whole, in a menu. */
-export function JobItems({ job, run, isSaved, onSettings }: Props) {
+export function JobItems({ job, run, isSaved, onSettings, onTakeAlong }: Props) {
     const navigate = useNavigate();
     const guide = useGuide();
     const [problem, setProblem] = useState<string | null>(null);
@@ -29,6 +30,9 @@ export function JobItems({ job, run, isSaved, onSettings }: Props) {
     return (
         <>
             <Dropdown.Item onClick={onSettings}>{t`Name, place, units, rulebook`}</Dropdown.Item>
+            <Dropdown.Item disabled={!isSaved} onClick={onTakeAlong}>
+                {t`Take it along, for where there is no signal`}
+            </Dropdown.Item>
             <Dropdown.Item href={`/api/jobs/${job.id}/file`} download>
                 {t`Save the job as a file`}
             </Dropdown.Item>

@@ -37,13 +37,7 @@ import { ViewTabs } from './ViewTabs';
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
 export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {
     const editor = useJobEditor(start, by, tabs);
-    const { job, document: said, saving } = editor;
-    useKeptWhole(
-        job.id,
-        job.revision,
-        said.runs.map((one) => one.id),
-        saving === 'saved',
-    );
+    useKeptWhole(editor);
     const { run: runId, station: stationKey = 'route' } = useParams();
     const navigate = useNavigate();
     const phone = usePhone();
