@@ -116,14 +116,12 @@ abstract class BrowserTestCase extends TestCase
     /** Ends a browser in the middle of what it does; gives where what it stored is. */
     protected function shut(RemoteWebDriver $browser): string
     {
-        foreach ($this->opened as $i => [$ours, $folder]) {
-            if ($ours === $browser) {
-                $ours->quit();
-                unset($this->opened[$i]);
-                $this->opened = array_values($this->opened);
+        $isOther = static fn (array $one): bool => $one[0] !== $browser;
+        foreach (array_filter($this->opened, static fn (array $one): bool => ! $isOther($one)) as [$ours, $folder]) {
+            $ours->quit();
+            $this->opened = array_values(array_filter($this->opened, $isOther));
 
-                return $folder;
-            }
+            return $folder;
         }
         self::fail('this browser was not opened here');
     }

@@ -23,17 +23,22 @@ final class OfflineTest extends BrowserTestCase
         'record' => '.station',
     ];
 
-    private ?FlakyLine $line = null;
+    private FlakyLine $line;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->line = FlakyLine::to(self::fromEnvironment('BROWSER_BASE'));
+    }
 
     protected function tearDown(): void
     {
-        $this->line?->close();
+        $this->line->close();
         parent::tearDown();
     }
 
     public function testAJobIsReadFromAColdStartAndWhatIsDoneThereArrivesOnce(): void
     {
-        $this->line = FlakyLine::to(self::fromEnvironment('BROWSER_BASE'));
         $phone = $this->open(390, 844, at: $this->line->address);
         $this->signIn($phone);
         $job = $this->ownJob($phone, 'No signal');
@@ -86,7 +91,6 @@ final class OfflineTest extends BrowserTestCase
 
     public function testWhatIsTakenAlongIsThereOfEveryRunAndGoesWithWhoeverSignsOut(): void
     {
-        $this->line = FlakyLine::to(self::fromEnvironment('BROWSER_BASE'));
         $phone = $this->open(390, 844, at: $this->line->address);
         $this->signIn($phone);
         $job = $this->ownJob($phone, 'Taken along');
@@ -145,7 +149,7 @@ final class OfflineTest extends BrowserTestCase
     /** Ends the browser, and opens it again with what it stored. */
     private function again(RemoteWebDriver $phone): RemoteWebDriver
     {
-        return $this->open(390, 844, $this->shut($phone), $this->line?->address);
+        return $this->open(390, 844, $this->shut($phone), $this->line->address);
     }
 
     private function at(
@@ -155,7 +159,7 @@ final class OfflineTest extends BrowserTestCase
         string $shows,
         string $run = 'clay-wash',
     ): void {
-        $phone->get("{$this->line?->address}/jobs/{$job}/runs/{$run}/{$station}");
+        $phone->get("{$this->line->address}/jobs/{$job}/runs/{$run}/{$station}");
         $this->until(
             fn (): bool => strlen($this->text($phone, $shows)) > 20,
             "{$station} shows something: ".$this->text($phone, 'body'),

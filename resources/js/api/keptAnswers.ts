@@ -32,8 +32,10 @@ export interface AnswerStore {
 export const MOST_BYTES = 60_000_000;
 
 /** What is asked and only reads, though it is posted. */
-const READS =
-    /^\/api\/(joint|order|day|test|joined|cut|books|materials|hang|make-up|record|lengths|how-to\/[a-z-]+|reckon\/[a-z-]+)$/;
+const READS = new RegExp(
+    '^/api/(joint|order|day|test|joined|cut|books|materials|hang|make-up|record|lengths|' +
+        'how-to/[a-z-]+|reckon/[a-z-]+)$',
+);
 
 /** What is never kept: files, what belongs to nobody who is signed in, and what is asked to write. */
 const NEVER = /^\/api\/(entrance|invitations|shared|jobs\/[^/]+\/(file|raw|photographs))/;
