@@ -6,41 +6,41 @@ namespace FallBend\Core\Network;
 
 use FallBend\Core\Catalog\FixtureGroups;
 
-/** The fixtures of one room that discharge into a pipe, with what each kind of them loads it with. */
+/**
+ * The fixtures of one room that discharge into a pipe, with what each of them loads it with. Of each kind one belongs to
+ * a group; what is there beside it counts by itself.
+ */
 final class Room
 {
-    /** @var array<string, float> by kind */
+    /** @var array<string, list<float>> by kind */
     private array $loads = [];
 
-    /** The variant of its closet; null: it has none. */
+    /** The variant of its first closet; null: it has none. */
     private ?string $closet = null;
 
     /** Takes a fixture with its own load. */
     public function add(LoadedFixture $head, float $load): void
     {
-        $kind = $head->fixture->kind->value;
-        $this->loads[$kind] = ($this->loads[$kind] ?? 0.0) + $load;
-        $this->closet = $head->isCloset() ? $head->fixture->variant->value ?? '' : $this->closet;
+        $this->loads[$head->fixture->kind->value][] = $load;
+        $this->closet ??= $head->isCloset() ? $head->fixture->variant->value ?? '' : null;
     }
 
     /** Gives what its fixtures count: each group of them together where that is less. */
     public function load(FixtureGroups $wholes): float
     {
-        $bathroom = match ($this->bathrooms($wholes)) {
-            1.0 => $wholes->bathrooms[$this->closet ?? ''] ?? null,
-            0.5 => $wholes->half,
-            default => null,
-        };
+        $sum = (float) array_sum(array_map(array_sum(...), $this->loads));
+        $groups = [
+            [['water-closet', 'lavatory', 'bath', 'shower', 'bidet'], $this->bathroom($wholes)],
+            [['kitchen-sink', 'dishwasher'], $wholes->kitchen],
+            [['clothes-washer', 'laundry-tub'], $wholes->laundry],
+        ];
+        foreach ($groups as [$kinds, $whole]) {
+            $own = array_intersect_key($this->loads, array_flip($kinds));
+            $parts = (float) array_sum(array_map(static fn (array $of): float => $of[0], $own));
+            $sum -= $whole === null || count($own) < 2 ? 0.0 : max(0.0, $parts - $whole);
+        }
 
-        // Half a bathroom is a closet and a lavatory; to a whole one belong bath, shower and bidet.
-        $isHalf = $this->bathrooms($wholes) === 0.5;
-        $more = ['bath', 'shower', 'bidet'];
-
-        return $this->least(['water-closet', 'lavatory', ...$isHalf ? [] : $more], $bathroom) +
-            ($isHalf ? $this->least($more, null) : 0.0) +
-            $this->least(['kitchen-sink', 'dishwasher'], $wholes->kitchen) +
-            $this->least(['clothes-washer', 'laundry-tub'], $wholes->laundry) +
-            $this->others();
+        return $sum;
     }
 
     /** Gives 1 where it is a whole bathroom that the rulebook counts as one, 0.5 where half of one, else 0. */
@@ -53,35 +53,16 @@ final class Room
             return 1.0;
         }
 
-        return $wholes->half === null ? 0.0 : 0.5;
+        return $wholes->half === null || isset($this->loads['bidet']) ? 0.0 : 0.5;
     }
 
-    /**
-     * @param list<string> $kinds
-     * @param ?float $whole what they count together; null: their sum
-     */
-    private function least(array $kinds, ?float $whole): float
+    /** What a bathroom counts together, or half of one. */
+    private function bathroom(FixtureGroups $wholes): ?float
     {
-        $own = array_intersect_key($this->loads, array_flip($kinds));
-        $sum = (float) array_sum($own);
-
-        return $whole === null || count($own) < 2 ? $sum : min($sum, $whole);
-    }
-
-    private function others(): float
-    {
-        $grouped = [
-            'water-closet',
-            'lavatory',
-            'bath',
-            'shower',
-            'bidet',
-            'kitchen-sink',
-            'dishwasher',
-            'clothes-washer',
-            'laundry-tub',
-        ];
-
-        return (float) array_sum(array_diff_key($this->loads, array_flip($grouped)));
+        return match ($this->bathrooms($wholes)) {
+            1.0 => $wholes->bathrooms[$this->closet ?? ''] ?? null,
+            0.5 => $wholes->half,
+            default => null,
+        };
     }
 }

@@ -148,6 +148,7 @@ final class LoadsTest extends TestCase
         ];
         yield 'a sink alone is no kitchen' => [[['kitchen-sink', 'k']], 2.0];
         yield 'those of different rooms are none' => [[['kitchen-sink', 'k'], ['dishwasher', 'm']], 4.0];
+        yield 'a second closet of one bathroom counts by itself' => [[...$bath('a'), ['water-closet', 'a']], 8.0];
         yield 'what is of no group of fixtures counts by itself' => [[...$bath('a'), ['kitchen-sink', 'a']], 7.0];
     }
 

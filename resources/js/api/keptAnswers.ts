@@ -68,6 +68,9 @@ const wholeOf = (job: string): Question => ({ key: `whole ${job}`, about: `whole
 
 /** Keeps answers as they come, and gives them where none comes. */
 export class KeptAnswers {
+    /** what is kept and how large it is, once that was read: not each answer is a reason to read all of them */
+    private known: Map<string, AnswerSize> | null = null;
+
     constructor(
         private readonly store: AnswerStore,
         private readonly now: () => number = Date.now,
@@ -114,6 +117,7 @@ export class KeptAnswers {
     /** Lets go of what is kept of a job, or of everything. */
     async forget(job?: string): Promise<void> {
         const sizes = await this.store.sizes();
+        this.known = null;
         await this.store.remove(sizes.filter((one) => job === undefined || one.job === job).map((one) => one.key));
     }
 
@@ -133,13 +137,20 @@ export class KeptAnswers {
 
     private async put(question: Question, answer: unknown): Promise<void> {
         const text = JSON.stringify(answer);
-        await this.makeRoom(text.length, question.key);
-        await this.store.put({ ...question, at: this.now(), bytes: text.length, text });
+        const size = { ...question, at: this.now(), bytes: text.length };
+        const known = await this.makeRoom(size);
+        await this.store.put({ ...size, text });
+        known.set(question.key, size);
     }
 
-    private async makeRoom(bytes: number, key: string): Promise<void> {
-        const others = (await this.store.sizes()).filter((one) => one.key !== key).sort((a, b) => a.at - b.at);
-        let sum = others.reduce((all, one) => all + one.bytes, bytes);
+    /** Lets go of what came longest ago, as far as there is no room for more; gives what is kept then. */
+    private async makeRoom(more: AnswerSize): Promise<Map<string, AnswerSize>> {
+        this.known ??= new Map(
+            (await this.store.sizes()).map(({ key, about, job, at, bytes }) => [key, { key, about, job, at, bytes }]),
+        );
+        const { known } = this;
+        const others = [...known.values()].filter((one) => one.key !== more.key).sort((a, b) => a.at - b.at);
+        let sum = others.reduce((all, one) => all + one.bytes, more.bytes);
         const gone: string[] = [];
         for (const one of others) {
             if (sum <= MOST_BYTES) break;
@@ -147,6 +158,8 @@ export class KeptAnswers {
             sum -= one.bytes;
         }
         if (gone.length > 0) await this.store.remove(gone);
+        gone.forEach((key) => known.delete(key));
+        return known;
     }
 }
 
