@@ -7,8 +7,8 @@ namespace FallBend\Core\Network;
 use FallBend\Core\Catalog\FixtureGroups;
 
 /**
- * The fixtures of one room that discharge into a pipe, with what each of them loads it with. Of each kind one belongs to
- * a group; what is there beside it counts by itself.
+ * The fixtures of one room that discharge into a pipe, with what each of them loads it with. Of each kind one belongs
+ * to a group; what is there beside it counts by itself.
  */
 final class Room
 {

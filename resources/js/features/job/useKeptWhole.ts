@@ -3,8 +3,8 @@ import { keepWholeJob } from '../../api/queries';
 import type { JobEditor } from '../../editing';
 
 /**
- * So long after it was opened a job is kept, and so long nothing may have been changed before it is kept anew: the whole
- * of it is fetched for that, and not each change is a reason.
+ * So long after it was opened a job is kept, and so long nothing may have been changed before it is kept anew: the
+ * whole of it is fetched for that, and not each change is a reason.
  */
 const [OPENED_MS, SETTLED_MS] = [3_000, 20_000];
 
