@@ -34,7 +34,17 @@ scope.addEventListener('fetch', (event) => {
 
 /** Nothing is open from this version yet, so that nobody loses what they were entering when it takes over. */
 async function install(): Promise<void> {
-    const cache = await caches.open(SHELL_CACHE);
+    try {
+        await fetchShell(await caches.open(SHELL_CACHE));
+    } catch (error) {
+        // Half of a version is none: else it counted as the one before the next.
+        await caches.delete(SHELL_CACHE);
+        throw error;
+    }
+    await scope.skipWaiting();
+}
+
+async function fetchShell(cache: Cache): Promise<void> {
     await Promise.all(
         [PAGE, ...SHELL.files].map(async (path) => {
             // A file of a build never changes: what an earlier version has of it is the same.
@@ -44,7 +54,6 @@ async function install(): Promise<void> {
             await cache.put(path, answer);
         }),
     );
-    await scope.skipWaiting();
 }
 
 /** The version before this one stays: a page of it may be open, and ask for a part that it did not need until now. */
