@@ -4,7 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Browser;
 
+use Facebook\WebDriver\Remote\LocalFileDetector;
 use Facebook\WebDriver\Remote\RemoteWebDriver;
+use Facebook\WebDriver\Remote\RemoteWebElement;
+use Facebook\WebDriver\WebDriverKeys;
 use Tests\Support\FlakyLine;
 
 /** In the cellar there is no signal: what was opened before is read there, and what is done there arrives later. */
@@ -60,29 +63,72 @@ final class OfflineTest extends BrowserTestCase
         }
         self::assertSame($online, $this->shown($phone), 'the record says what it said');
 
+        $from = time();
         $this->at($phone, $job, 'glue-up', '.glue-steps');
-        $this->made($phone, 5);
+        $this->made($phone, 14);
+        $this->at($phone, $job, 'record', '.station');
+        $this->noted($phone, range(1, 16));
+        foreach (['The wye.', 'The slab.', 'The band.'] as $n => $what) {
+            $this->photographed($phone, $what);
+            $this->until(fn (): bool => $this->waiting($phone, 'picture') === $n + 1, 'the picture is kept');
+        }
         $phone = $this->again($phone);
-        $this->at($phone, $job, 'glue-up', '.glue-steps');
-        $this->until(fn (): bool => $this->waiting($phone) === 5, 'they are there');
-        $this->made($phone, 3);
+        $killed = time();
+        $this->at($phone, $job, 'record', '.station');
+        $this->until(fn (): bool => $this->waiting($phone) === 30, 'they are there');
+        $this->until(fn (): bool => $this->waiting($phone, 'picture') === 3, 'the pictures, too');
+        $this->noted($phone, range(17, 26));
 
-        $this->line->goesWrong(0.33, 19);
-        $this->until(fn (): bool => $this->waiting($phone) === 0, 'all of it arrives');
-        $this->line->heals();
         $desk = $this->open();
         $this->signIn($desk);
-        $log = $desk->executeScript(
-            'return fetch("/api/jobs/'.$job.'/log?after=0").then((answer) => answer.json())',
+        $this->openRun($desk, $job);
+        $this->happened($desk, $job, [['kind' => 'note', 'note' => 'at the desk, before']]);
+        $this->line->goesWrong(0.33, 19);
+        $this->seen($desk, '#call-out')->sendKeys(WebDriverKeys::END.' / right 20');
+        $this->happened($desk, $job, [['kind' => 'note', 'note' => 'at the desk, meanwhile']]);
+        $this->kept($desk);
+        $this->until(
+            fn (): bool => $this->waiting($phone) + $this->waiting($phone, 'picture') === 0,
+            'all of it arrives',
         );
-        self::assertIsArray($log);
-        $joints = array_column(array_column($log['entries'], 'said'), 'joint');
-        self::assertCount(8, $log['entries']);
-        self::assertSame($joints, array_unique($joints), 'each once');
-        $made = array_column($log['entries'], 'made_at');
+        $this->line->heals();
+
+        $log = $this->logOf($desk, $job);
+        $pictures = array_filter($log, static fn (array $one): bool => $one['kind'] === 'photograph');
+        self::assertEqualsCanonicalizing(
+            ['The wye.', 'The slab.', 'The band.'],
+            array_column(array_column($pictures, 'said'), 'note'),
+            'each picture once',
+        );
+        $joints = array_values(array_filter($log, static fn (array $one): bool => $one['kind'] === 'joint'));
+        self::assertCount(14, array_unique(array_column(array_column($joints, 'said'), 'joint')), 'each joint');
+        $notes = array_column(
+            array_column(array_filter($log, static fn (array $one): bool => $one['kind'] === 'note'), 'said'),
+            'note',
+        );
+        $atTheDesk = ['at the desk, before', 'at the desk, meanwhile'];
+        self::assertSame($atTheDesk, array_values(array_intersect($notes, $atTheDesk)));
+        $written = array_values(array_diff($notes, $atTheDesk));
+        self::assertSame(array_map(static fn (int $n): string => "note {$n}", range(1, 26)), $written, 'in order');
+        self::assertCount(14 + 26 + 2 + 3, $log, 'each once');
+        $ofThePhone = array_values(array_filter(
+            $log,
+            static fn (array $one): bool => in_array($one['kind'], ['joint', 'note'], true) &&
+                ! in_array($one['said']['note'] ?? '', $atTheDesk, true),
+        ));
+        $made = array_map(static fn (array $one): int => (int) strtotime((string) $one['made_at']), $ofThePhone);
         $sorted = $made;
         sort($sorted);
-        self::assertSame($sorted, $made, 'in the order in which it was done');
+        self::assertSame($sorted, $made, 'at the times at which it was done');
+        self::assertGreaterThanOrEqual($from - 1, $made[0]);
+        self::assertLessThanOrEqual($killed + 1, $made[29], 'those before it was ended');
+        self::assertGreaterThanOrEqual($killed - 1, $made[30], 'those after');
+
+        $phone->get("{$this->line->address}/jobs/{$job}/runs/glaze/route");
+        $this->until(
+            fn (): bool => str_contains($this->callOut($phone), 'right 20'),
+            'what the desk changed is in the job',
+        );
         $this->until(
             fn (): bool => ! str_contains($this->text($phone, 'body'), 'No connection'),
             'and the phone says so no more',
@@ -138,10 +184,45 @@ final class OfflineTest extends BrowserTestCase
         }
     }
 
-    /** How many entries wait on the phone to be sent, as it says. */
-    private function waiting(RemoteWebDriver $phone): int
+    /** @param list<int> $numbers of the notes that are written into the record, one after another */
+    private function noted(RemoteWebDriver $phone, array $numbers): void
     {
-        preg_match('/(\d+) entr(?:y is|ies are) kept on this device/', $this->text($phone, '.station'), $said);
+        foreach ($numbers as $n) {
+            $before = $this->waiting($phone);
+            $this->seen($phone, '.record-form textarea')->sendKeys("note {$n}");
+            $this->tap($phone, '.record-form button', 'Note it');
+            $this->until(fn (): bool => $this->waiting($phone) === $before + 1, "note {$n} is kept on the phone");
+        }
+    }
+
+    private function photographed(RemoteWebDriver $phone, string $what): void
+    {
+        $field = $this->seen($phone, '.record-form input[type=file]');
+        self::assertInstanceOf(RemoteWebElement::class, $field);
+        $field->setFileDetector(new LocalFileDetector)->sendKeys(dirname(__DIR__).'/Support/joint.jpg');
+        $this->seen($phone, '.record-form input[name=note]')->sendKeys($what);
+        $this->tap($phone, '.record-form button', 'Keep the picture');
+    }
+
+    /** @return list<array{kind: string, made_at: string, said: array<string, mixed>}> the log, as the server has it */
+    private function logOf(RemoteWebDriver $browser, string $job): array
+    {
+        $log = $browser->executeScript(
+            'return fetch("/api/jobs/'.$job.'/log?after=0").then((answer) => answer.json())',
+        );
+        self::assertIsArray($log);
+
+        return $log['entries'];
+    }
+
+    /** How many entries, or pictures, wait on the phone to be sent, as it says. */
+    private function waiting(RemoteWebDriver $phone, string $what = 'entr'): int
+    {
+        preg_match(
+            "/(\\d+) {$what}(?:y is|ies are|s are| is) kept on this device/",
+            $this->text($phone, '.station'),
+            $said,
+        );
 
         return (int) ($said[1] ?? 0);
     }

@@ -24,7 +24,7 @@ export function OnThisDevice() {
                     <button
                         type="button"
                         className="plain small"
-                        aria-label={t`Take ${name ?? job} off this device`}
+                        aria-label={t`Take it off: ${name ?? job}`}
                         onClick={() => void clear(job)}
                     >
                         {t`Take it off`}

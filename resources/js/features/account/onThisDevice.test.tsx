@@ -30,7 +30,7 @@ it('says what is kept by job and how large it is, and takes one or all of it off
     expect(await screen.findByText('Mill Row')).toBeTruthy();
     expect(screen.getByText('1.2 MB')).toBeTruthy();
     expect(screen.getByText('a job that is gone')).toBeTruthy();
-    await user.click(screen.getByRole('button', { name: 'Take Mill Row off this device' }));
+    await user.click(screen.getByRole('button', { name: 'Take it off: Mill Row' }));
     await waitFor(() => expect(screen.queryByText('Mill Row')).toBeNull());
     await user.click(screen.getByRole('button', { name: 'Take everything off this device' }));
     await waitFor(() => expect(screen.getByText('In all 0 kB.')).toBeTruthy());
