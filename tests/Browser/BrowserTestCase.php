@@ -442,9 +442,9 @@ abstract class BrowserTestCase extends TestCase
     }
 
     /** @param callable(): bool $holds */
-    protected function until(callable $holds, string $else): void
+    protected function until(callable $holds, string $else, int $seconds = 15): void
     {
-        $end = microtime(true) + 15;
+        $end = microtime(true) + $seconds;
         while (true) {
             try {
                 if ($holds()) {

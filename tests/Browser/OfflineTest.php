@@ -26,6 +26,9 @@ final class OfflineTest extends BrowserTestCase
         'record' => '.station',
     ];
 
+    /** What goes wrong is tried again a quarter of a minute later, and may go wrong again. */
+    private const PATIENCE_S = 120;
+
     private FlakyLine $line;
 
     protected function setUp(): void
@@ -87,10 +90,8 @@ final class OfflineTest extends BrowserTestCase
         $this->seen($desk, '#call-out')->sendKeys(WebDriverKeys::END.' / right 20');
         $this->happened($desk, $job, [['kind' => 'note', 'note' => 'at the desk, meanwhile']]);
         $this->kept($desk);
-        $this->until(
-            fn (): bool => $this->waiting($phone) + $this->waiting($phone, 'picture') === 0,
-            'all of it arrives',
-        );
+        $this->until(fn (): bool => $this->waiting($phone) === 0, 'all that was said arrives', self::PATIENCE_S);
+        $this->until(fn (): bool => $this->waiting($phone, 'picture') === 0, 'all pictures do', self::PATIENCE_S);
         $this->line->heals();
 
         $log = $this->logOf($desk, $job);
