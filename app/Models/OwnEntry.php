@@ -11,8 +11,7 @@ use Illuminate\Support\Carbon;
 
 /**
  * A number or a row of the catalogue, a threshold of a rulebook, a price, or amendments to a book, that a crew set for
- * itself. Kept apart
- * from the catalogue; taking it back is deleting it.
+ * itself. Kept apart from the catalogue; taking it back is deleting it.
  *
  * @property int $id
  * @property int $crew_id

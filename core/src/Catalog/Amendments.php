@@ -13,8 +13,6 @@ use FallBend\Core\Input\Fields;
  */
 final readonly class Amendments
 {
-    public const FORMAT = 'fall-bend-amendments';
-
     private const MOST_ROWS = 500;
 
     /**

@@ -273,7 +273,7 @@ final readonly class NetworkReport
         $tried = $this->vents->tried($arm);
         $isOpen = VentMissingRule::mayComeBeyond($arm, $tried, $this->rulebook) || Vents::notJudged($tried) !== null;
         $vent = match (true) {
-            $arm->vent === null && $this->vents->method($arm) !== null => 'drain',
+            $arm->vent === null && Vents::carrying($tried) !== null => 'drain',
             $arm->vent === null => $isOpen ? 'not-known' : 'none',
             $arm->by === null => 'gully',
             $arm->isWetVented() => 'wet',

@@ -15,7 +15,7 @@ use FallBend\Core\Network\Segment;
 final readonly class AirPath
 {
     /** How far a fall that was called out may differ from the one that is laid. */
-    private const FALL_MM_PER_M = 0.1;
+    public const FALL_MM_PER_M = 0.1;
 
     /**
      * @param Segment $by that meets the drain of the trap

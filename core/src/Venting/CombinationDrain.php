@@ -18,9 +18,6 @@ use FallBend\Core\Network\Segment;
  */
 final readonly class CombinationDrain implements VentWay
 {
-    /** How far a fall that was called out may differ from the one that is laid, in mm per m. */
-    private const FALL_SLACK = 0.1;
-
     private const KINDS = [
         FixtureKind::FloorDrain,
         FixtureKind::Sink,
@@ -50,20 +47,22 @@ final readonly class CombinationDrain implements VentWay
      */
     public function tried(Arm $arm): ?Tried
     {
-        $row = $this->rulebook->threshold("venting.{$this->method()->value}");
-        $path = $row === null || $row->value === 0.0 ? null : AirPath::of($arm, $this->network);
-        if ($row === null || $path === null) {
-            return null;
-        }
+        return Tried::of($this->method(), $this->rulebook, fn (): ?array => $this->missingOf($arm));
+    }
+
+    /** @return list<Shortfall>|null as `missing` gives them */
+    private function missingOf(Arm $arm): ?array
+    {
+        $path = AirPath::of($arm, $this->network);
         $heads = $arm->last()->heads ?? [];
-        // The drain of one fixture alone is its arm, and not a system of its own.
-        $missing = match (true) {
+
+        return match (true) {
+            $path === null => null,
             $path->wet !== [] => $this->missing($path),
+            // The drain of one fixture alone is its arm, and not a system of its own.
             count($heads) < 2 => null,
             default => $this->lacks($heads, $arm->segments),
         };
-
-        return $missing === null ? null : new Tried($this->method(), $missing, $row, $row->value !== null);
     }
 
     /**
@@ -131,7 +130,7 @@ final readonly class CombinationDrain implements VentWay
     {
         $most = $this->rulebook->limit('combination.slope-most')->value ?? INF;
         foreach ($segment->stretches as $stretch) {
-            if (! $stretch->isUpright() && Tolerance::isOver($stretch->fallMmPerM(), $most, self::FALL_SLACK)) {
+            if (! $stretch->isUpright() && Tolerance::isOver($stretch->fallMmPerM(), $most, AirPath::FALL_MM_PER_M)) {
                 return true;
             }
         }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace FallBend\Core\Venting;
 
+use FallBend\Core\Catalog\Rulebook;
 use FallBend\Core\Catalog\Threshold;
 use FallBend\Core\Verdict\Wording;
 
@@ -21,6 +22,19 @@ final readonly class Tried
         public Threshold $row,
         public bool $isJudged,
     ) {}
+
+    /**
+     * Holds a method against a trap; null where the book does not have it, or the pipe is not of its shape.
+     *
+     * @param callable(): (list<Shortfall>|null) $missing what it lacks; null: the pipe is not of its shape
+     */
+    public static function of(VentMethod $method, Rulebook $rulebook, callable $missing): ?self
+    {
+        $row = $rulebook->threshold("venting.{$method->value}");
+        $lacks = $row === null || $row->value === 0.0 ? null : $missing();
+
+        return $row === null || $lacks === null ? null : new self($method, $lacks, $row, $row->value !== null);
+    }
 
     /** @return list<string> what is missing, in words */
     public function missingInWords(): array

@@ -44,7 +44,7 @@ final readonly class Vents
     {
         $tried = [];
         foreach ($this->held($arm) as [$method, $missing]) {
-            $tried[] = $this->try($method, $missing);
+            $tried[] = Tried::of($method, $this->rulebook, $missing);
         }
 
         return array_values(array_filter($tried));
@@ -54,7 +54,7 @@ final readonly class Vents
     public function method(Arm $arm): ?VentMethod
     {
         foreach ($this->held($arm) as [$method, $missing]) {
-            if ($this->try($method, $missing)?->carries() === true) {
+            if (Tried::of($method, $this->rulebook, $missing)?->carries() === true) {
                 return $method;
             }
         }
@@ -86,16 +86,20 @@ final readonly class Vents
         return $arm->vent !== null && ! $arm->isWetVented();
     }
 
-    /** @param callable(): (list<Shortfall>|null) $missing what the method lacks; null: the pipe is not of its shape */
-    private function try(VentMethod $method, callable $missing): ?Tried
+    /**
+     * Gives the method that vents a trap; null where none does.
+     *
+     * @param list<Tried> $tried
+     */
+    public static function carrying(array $tried): ?Tried
     {
-        $row = $this->rulebook->threshold("venting.{$method->value}");
-        if ($row === null || $row->value === 0.0) {
-            return null;
+        foreach ($tried as $one) {
+            if ($one->carries()) {
+                return $one;
+            }
         }
-        $lacks = $missing();
 
-        return $lacks === null ? null : new Tried($method, $lacks, $row, $row->value !== null);
+        return null;
     }
 
     /**

@@ -212,13 +212,8 @@ async function toldWho(who: string | null): Promise<void> {
 
 /** Keeps an answer on this device: where that fails it is only not there later. */
 async function toKeep(method: string, path: string, body: unknown, answer: unknown): Promise<void> {
-    const by = await keeper;
-    if (by === null) return;
-    try {
-        await by.keep(method, path, body, answer);
-    } catch {
-        // There is no room, or no database any more.
-    }
+    // There may be no room, or no database any more.
+    await (await keeper)?.keep(method, path, body, answer).catch(() => undefined);
 }
 
 const emailOf = (account: unknown): string | null =>

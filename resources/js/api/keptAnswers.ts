@@ -145,9 +145,7 @@ export class KeptAnswers {
 
     /** Lets go of what came longest ago, as far as there is no room for more; gives what is kept then. */
     private async makeRoom(more: AnswerSize): Promise<Map<string, AnswerSize>> {
-        this.known ??= new Map(
-            (await this.store.sizes()).map(({ key, about, job, at, bytes }) => [key, { key, about, job, at, bytes }]),
-        );
+        this.known ??= new Map((await this.store.sizes()).map((one) => [one.key, one]));
         const { known } = this;
         const others = [...known.values()].filter((one) => one.key !== more.key).sort((a, b) => a.at - b.at);
         let sum = others.reduce((all, one) => all + one.bytes, more.bytes);

@@ -239,14 +239,14 @@ export async function keepWholeJob(id: string, runs: readonly string[]): Promise
 
 /** What is kept on this device: how large it is, by job, with the names of those; null where nothing is. */
 export async function onThisDevice() {
-    const sizes = await (await theKeeper())?.sizes();
-    if (!sizes) return null;
     const keeper = await theKeeper();
+    if (!keeper) return null;
+    const sizes = await keeper.sizes();
     const jobs = await Promise.all(
         [...sizes]
             .filter(([job]) => job !== '')
             .map(async ([job, bytes]) => {
-                const whole = (await keeper?.find('GET', `/api/jobs/${job}?want=job`, undefined)) as
+                const whole = (await keeper.find('GET', `/api/jobs/${job}?want=job`, undefined)) as
                     { name?: string } | undefined;
                 return { job, bytes, name: whole?.name ?? null };
             }),

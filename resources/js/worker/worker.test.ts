@@ -3,7 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest';
 /** What the browser calls of a worker, by the name of the event. */
 type Handlers = Record<string, (event: unknown) => void>;
 
-const ORIGIN = 'http://site.example';
+const ORIGIN = 'http://localhost';
 let stored: Map<string, Map<string, Response>>;
 let isFull: boolean;
 let server: (path: string) => Promise<Response>;

@@ -47,10 +47,10 @@ final readonly class VentMissingRule implements NetworkRule
     /** @return list<Finding> on a trap that no air meets the drain of */
     private static function withoutAir(Arm $arm, Vents $vents, Network $network, Rulebook $rulebook): array
     {
-        if ($vents->method($arm) !== null) {
+        $tried = $vents->tried($arm);
+        if (Vents::carrying($tried) !== null) {
             return [];
         }
-        $tried = $vents->tried($arm);
         $open = Vents::notJudged($tried);
         $asked =
             $open === null || $open->method !== VentMethod::StubStack

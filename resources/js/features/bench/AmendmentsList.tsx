@@ -2,7 +2,7 @@ import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import Form from 'react-bootstrap/Form';
-import { reasonOf } from '../../api/client';
+import { reasonOf, type Result } from '../../api/client';
 import { amendmentsQuery, dropAmendments, keepAmendments } from '../../api/queries';
 import type { Amendments, KeptAmendments } from '../../api/types';
 import { formText } from '../../shared/formText';
@@ -18,17 +18,13 @@ export function AmendmentsList() {
     const kept = useQuery(amendmentsQuery);
     const client = useQueryClient();
     const [problem, setProblem] = useState<string | null>(null);
-    const keep = async (said: unknown): Promise<boolean> => {
-        const result = await keepAmendments(said as Amendments);
+    const done = async (result: Result<unknown>): Promise<boolean> => {
         setProblem(result.ok ? null : reasonOf(result));
         if (result.ok) await client.invalidateQueries({ queryKey: ['amendments'] });
         return result.ok;
     };
-    const drop = async (id: number): Promise<void> => {
-        const result = await dropAmendments(id);
-        setProblem(result.ok ? null : reasonOf(result));
-        if (result.ok) await client.invalidateQueries({ queryKey: ['amendments'] });
-    };
+    const keep = async (said: unknown): Promise<boolean> => done(await keepAmendments(said as Amendments));
+    const drop = async (id: number): Promise<boolean> => done(await dropAmendments(id));
     const takeIn = async (file: File | undefined): Promise<void> => {
         if (!file) return;
         const said = amendmentsIn(await file.text());

@@ -3,7 +3,6 @@ import { useState } from 'react';
 import Form from 'react-bootstrap/Form';
 import type { Evaluation, JobDocument, Units } from '../../api/types';
 import type { JobEditor } from '../../editing';
-import { Choice } from '../../shared/Choice';
 import { readOr } from '../../shared/formLength';
 import { formText } from '../../shared/formText';
 import { LengthField } from '../../shared/LengthField';
@@ -12,17 +11,20 @@ import { Problem } from '../../shared/Problem';
 import { degreesRead, degreesSaid } from '../../shared/quantities';
 import { Shape } from '../../shared/Shape';
 import { SourceTap } from '../../shared/SourceTap';
+import { YesNoChoice } from '../../shared/YesNoChoice';
 
 type Said = NonNullable<JobDocument['building']>;
 type Fact = Evaluation['building'][number]['fact'];
 
-const YES_NO: Partial<Record<Fact, string>> = {
+const YES_NO: Record<Exclude<Fact, 'storeys' | 'coldest_c' | 'snow_mm'>, string> = {
     one_family: t`It is the house of one family`,
     roof_used: t`Its roof is walked or sat on`,
     drain_ventilated: t`Its drain is open to the air at the head`,
     whole: t`This job has all of its vents`,
     renovation: t`The work renews what stands in it`,
 };
+
+const isYesNo = (fact: Fact): fact is keyof typeof YES_NO => fact in YES_NO;
 
 const NUMBERS: Partial<Record<Fact, (units: Units) => string>> = {
     storeys: () => t`Stories`,
@@ -71,21 +73,7 @@ export function Building({ editor }: { editor: JobEditor }) {
 
 function FactField({ fact, said, units }: { fact: Fact; said: Said; units: Units }) {
     const id = `building-${fact}`;
-    const label = YES_NO[fact];
-    if (label !== undefined)
-        return (
-            <Choice
-                id={id}
-                name={fact}
-                label={label}
-                start={said[fact] === undefined ? '' : said[fact] ? 'yes' : 'no'}
-                options={[
-                    ['', t`not known`],
-                    ['yes', t`yes`],
-                    ['no', t`no`],
-                ]}
-            />
-        );
+    if (isYesNo(fact)) return <YesNoChoice id={id} name={fact} label={YES_NO[fact]} said={said[fact]} />;
     if (fact === 'snow_mm')
         return (
             <LengthField

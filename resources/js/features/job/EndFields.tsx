@@ -6,6 +6,7 @@ import { Choice } from '../../shared/Choice';
 import { LengthField } from '../../shared/LengthField';
 import { saidLength } from '../../shared/lengths';
 import { pairs, useChoices } from '../../shared/useChoices';
+import { YesNoChoice } from '../../shared/YesNoChoice';
 import { placeOf, variantsOf } from './ends';
 
 type Side = 'outlet' | 'tie_in';
@@ -93,7 +94,6 @@ interface FixtureProps {
     rulebook: string;
 }
 
-/** The fixture with its trap; where the book counts some of its kind otherwise, which one it is. */
 /** What keeps the seal of a fixture, or keeps waste from running back into it. */
 const GUARDS: Record<string, [string, string][]> = {
     'floor-drain': [
@@ -109,8 +109,7 @@ const GUARDS: Record<string, [string, string][]> = {
     ],
 };
 
-const saidYesNo = (said: boolean | undefined): string => (said === undefined ? '' : said ? 'yes' : 'no');
-
+/** The fixture with its trap; where the book counts some of its kind otherwise, which one it is. */
 function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
     const choices = useChoices();
     const fixture = plan?.outlet.fixture;
@@ -148,17 +147,7 @@ function FixtureFields({ plan, id, length, rulebook }: FixtureProps) {
                 />
             )}
             {kind === 'kitchen-sink' && (
-                <Choice
-                    id={`${id}-disposer`}
-                    name="disposer"
-                    label={t`Disposer`}
-                    start={saidYesNo(fixture?.disposer)}
-                    options={[
-                        ['', t`not known`],
-                        ['yes', t`yes`],
-                        ['no', t`no`],
-                    ]}
-                />
+                <YesNoChoice id={`${id}-disposer`} name="disposer" label={t`Disposer`} said={fixture?.disposer} />
             )}
             <Choice
                 id={`${id}-trap`}
