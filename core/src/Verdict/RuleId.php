@@ -199,6 +199,7 @@ enum RuleId: string
     case StackOffset = 'stack.offset';
     case StackRelief = 'stack.relief';
     case StackSuds = 'stack.suds';
+    case StackVentFoot = 'stack.ventFoot';
     case StackVentStack = 'stack.ventStack';
 
     case StandpipeHeight = 'standpipe.height';

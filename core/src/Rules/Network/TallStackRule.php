@@ -19,9 +19,6 @@ final readonly class TallStackRule implements NetworkRule
 {
     public const ID = RuleId::StackVentStack;
 
-    /** The vent of the foot meets the drain within so many diameters of it (IPC 904.4). */
-    private const FOOT_DIAMETERS = 10;
-
     /** Stacks that are built so need none. */
     private const VENT_THEMSELVES = [VentMethod::WasteStack, VentMethod::SingleStack];
 
@@ -37,20 +34,30 @@ final readonly class TallStackRule implements NetworkRule
             $intervals = $stack->intervals($storey);
             $where = $network->where($stack->layout->run->id, $stack->lowest()->tapeMm);
             $params = ['stack' => $stack->layout->run->name, 'count' => $intervals];
-            if (
-                $intervals >= $from->value &&
-                ! self::isVentedAtFoot($stack) &&
-                ! self::ventsItself($stack, $network, $rulebook)
-            ) {
-                $findings[] = new Finding(
-                    self::ID,
-                    Severity::Stop,
-                    $where,
-                    $intervals,
-                    $from->value,
-                    $params + ['from' => (int) $from->value],
-                    $from->provenance,
-                );
+            if ($intervals >= $from->value && ! self::ventsItself($stack, $network, $rulebook)) {
+                $below = self::ventBelowMm($stack);
+                $says = $params + ['from' => (int) $from->value];
+                $findings[] = match (self::beyondFoot($stack, $below, $rulebook)) {
+                    null => null,
+                    Severity::Stop => new Finding(
+                        self::ID,
+                        Severity::Stop,
+                        $where,
+                        $intervals,
+                        $from->value,
+                        $says,
+                        $from->provenance,
+                    ),
+                    default => new Finding(
+                        RuleId::StackVentFoot,
+                        Severity::Unknown,
+                        $where,
+                        $below,
+                        null,
+                        $says + ['at_mm' => $below ?? 0.0],
+                        $from->provenance,
+                    ),
+                };
             }
             if ($relief?->value !== null && $intervals >= $relief->value) {
                 $findings[] = new Finding(
@@ -65,23 +72,45 @@ final readonly class TallStackRule implements NetworkRule
             }
         }
 
-        return $findings;
+        return array_values(array_filter($findings));
     }
 
-    /** Whether a vent leaves it at or below its lowest branch, and not far beyond its foot. */
-    private static function isVentedAtFoot(Stack $stack): bool
+    /**
+     * Gives how far beyond the foot of a stack, along its drain, the first vent below its lowest branch meets it (mm);
+     * 0 where one meets the stack itself, null where there is none.
+     */
+    private static function ventBelowMm(Stack $stack): ?float
     {
-        $size = $stack->lowest()->leg->line->size;
-        $to = $stack->footTapeMm() + self::FOOT_DIAMETERS * Nominal::mm($size);
+        $foot = $stack->footTapeMm();
+        $nearest = null;
         foreach ($stack->layout->site->junctions as $junction) {
             $leg = $stack->layout->leg($junction->leg);
             $tape = ($leg->tapeMm ?? 0.0) + ($junction->atMm ?? 0.0);
-            if ($junction->taps[0]->isVent && $tape >= $stack->lowest()->tapeMm && $tape <= $to) {
-                return true;
+            if ($junction->taps[0]->isVent && $tape >= $stack->lowest()->tapeMm) {
+                $nearest = min($nearest ?? INF, max(0.0, $tape - $foot));
             }
         }
 
-        return false;
+        return $nearest;
+    }
+
+    /**
+     * Gives how bad it is that a vent meets the drain so far beyond the foot (mm; null where none does): nothing where
+     * it meets the stack; not known where the book sets no distance for the drain.
+     */
+    private static function beyondFoot(Stack $stack, ?float $beyondMm, Rulebook $rulebook): ?Severity
+    {
+        if ($beyondMm === null) {
+            return Severity::Stop;
+        }
+        $most = $rulebook->limit('stack.vent-foot')?->value;
+
+        return match (true) {
+            $beyondMm <= 0.0 => null,
+            $most === null => Severity::Unknown,
+            $beyondMm > $most * Nominal::mm($stack->lowest()->leg->line->size) => Severity::Stop,
+            default => null,
+        };
     }
 
     private static function ventsItself(Stack $stack, Network $network, Rulebook $rulebook): bool

@@ -71,6 +71,7 @@ final class NetworkRulesTest extends TestCase
             'stack.offset',
             'stack.relief',
             'stack.suds',
+            'stack.ventFoot',
             'stack.ventStack',
             'vent.aggregate',
             'vent.far',
