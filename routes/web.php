@@ -86,6 +86,7 @@ Route::prefix('api')->group(static function (): void {
         Route::post('record/file', [RecordController::class, 'file'])->middleware(InTurn::class);
         Route::post('evaluate', [EvaluationController::class, 'evaluate']);
         Route::post('joint', [EvaluationController::class, 'joint']);
+        Route::post('joints', [EvaluationController::class, 'joints'])->middleware(InTurn::class);
         Route::post('repeat', [EvaluationController::class, 'repeat']);
         Route::post('order', [EvaluationController::class, 'order'])->middleware(InTurn::class);
         Route::post('day/calendar', [FileController::class, 'calendar'])->middleware(InTurn::class);

@@ -71,6 +71,7 @@ final readonly class Description
         '/api/ticket',
         '/api/wrap',
         '/api/joint',
+        '/api/joints',
     ];
 
     /** @return array<string, mixed> */
@@ -682,6 +683,14 @@ final readonly class Description
                     ),
                     'JointCard',
                     [422 => 'Problem'],
+                ),
+            ],
+            '/api/joints' => [
+                'post' => Calls::describe(
+                    'Everything about all joints of a run, or about all single ones where no run is said',
+                    Shapes::object(['document' => Shapes::ref('JobDocument')], ['run' => ['type' => 'string']]),
+                    Shapes::object(['cards' => Shapes::list(Shapes::ref('JointCard'))]),
+                    [422 => 'Problem', 429 => 'Problem', 503 => 'Problem'],
                 ),
             ],
         ];

@@ -158,6 +158,13 @@ final class OfflineTest extends BrowserTestCase
         foreach (self::STATIONS as $station => $shows) {
             $this->at($phone, $job, $station, $shows, 'galley');
         }
+        foreach (['outlet', 'tie-in'] as $joint) {
+            $phone->get("{$this->line->address}/jobs/{$job}/runs/galley/joints?joint={$joint}");
+            $this->until(
+                fn (): bool => str_contains($this->text($phone, '.station.joints'), 'all joints'),
+                'the card of a joint that was never opened',
+            );
+        }
         $phone->get("{$this->line->address}/");
         $this->until(fn (): bool => str_contains($this->text($phone, '.board'), 'Taken along'), 'the board is there');
 

@@ -198,8 +198,17 @@ final class CatalogueApiTest extends TestCase
             foreach ($asked as $which) {
                 $card = $this->postJson('/api/joint', ['document' => $document] + $which)->assertOk();
                 self::assertShape('JointCard', (string) $card->getContent());
+                // All at once are the same.
+                $all = $this->postJson('/api/joints', ['document' => $document] + array_diff_key($which, [
+                    'joint' => 0,
+                    'single' => 0,
+                ]))->assertOk();
+                self::assertContains($card->json(), $all->json('cards'));
             }
         }
+        $this->postJson('/api/joints', ['document' => self::demo(), 'run' => 'none'])
+            ->assertStatus(422)
+            ->assertJsonValidationErrors('run');
         $this->postJson('/api/joint', ['document' => self::demo(), 'single' => 'none'])
             ->assertStatus(422)
             ->assertJsonValidationErrors('single');

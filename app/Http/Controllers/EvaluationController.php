@@ -210,6 +210,17 @@ final readonly class EvaluationController
         return new JsonResponse($answer);
     }
 
+    /** The same about all joints of a run, or about all single ones. */
+    public function joints(Request $request): JsonResponse
+    {
+        $body = self::body($request);
+        $card = new JointCard($this->evaluate->evaluated($request, $body));
+        $cards = $body->has('run') ? $card->allOfRun($body->string('run', 40)) : $card->allSingles();
+        $body->end();
+
+        return new JsonResponse(['cards' => $cards]);
+    }
+
     /** Reads the lengths of a form, each as a tape says it; what is not understood is said in its place. */
     public function lengths(Request $request): JsonResponse
     {

@@ -11,6 +11,7 @@ use FallBend\Core\Evaluation\EvaluatedJob;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Job\Job;
 use FallBend\Core\Job\Run;
+use FallBend\Core\Job\SingleJoint;
 use FallBend\Core\Joining\Decision;
 use FallBend\Core\Joining\EndKind;
 use FallBend\Core\Joining\InstructionCard;
@@ -177,6 +178,27 @@ final readonly class JointCard
             }
         }
         throw BadInput::at('joint', 'is no joint of that run', $jointKey);
+    }
+
+    /**
+     * Takes a run; gives the cards of all its joints, in their order.
+     *
+     * @return list<WrittenCard>
+     *
+     * @throws BadInput if there is no such run
+     */
+    public function allOfRun(string $runId): array
+    {
+        $run = $this->job->run($runId) ?? throw BadInput::at('run', 'is no run of this job', $runId);
+        $layout = $this->layOut($run);
+
+        return array_map(fn (Joint $joint): array => $this->card($layout, $joint), $layout->joints);
+    }
+
+    /** @return list<WrittenCard> the cards of all single joints of the job */
+    public function allSingles(): array
+    {
+        return array_map(fn (SingleJoint $single): array => $this->ofSingle($single->id), $this->job->singles);
     }
 
     /**

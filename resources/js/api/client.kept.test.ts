@@ -13,6 +13,9 @@ function keeper() {
         keep: (method, path, _, kept) => Promise.resolve(void all.set(key(method, path), kept)),
         find: (method, path) => Promise.resolve(all.get(key(method, path))),
         keepWhole: () => Promise.resolve(),
+        keepPicture: () => Promise.resolve(),
+        setAlong: () => Promise.resolve(),
+        alongIn: () => Promise.resolve(null),
         sizes: () => Promise.resolve(new Map()),
         forget: () => Promise.resolve(all.clear()),
         signedIn: (who) => Promise.resolve(void people.push(who)),
@@ -36,7 +39,7 @@ it('gives what was answered before where no answer comes, and says that it is fr
     await call('GET', '/api/choices');
     await vi.waitFor(async () => {
         fetched.mockRejectedValueOnce(new TypeError('no connection'));
-        expect(await call('GET', '/api/choices')).toEqual({ ok: true, data: { a: 1 } });
+        expect(await call('GET', '/api/choices')).toEqual({ ok: true, data: { a: 1 }, fromDevice: true });
     });
     expect(away.snapshot()).toBe(true);
     await call('GET', '/api/choices');
@@ -56,7 +59,7 @@ it('takes an answer that was cut off for none', async () => {
     const { all } = keeper();
     all.set('GET /api/choices', { a: 1 });
     vi.stubGlobal('fetch', () => Promise.resolve(new Response('{"a":', { status: 200 })));
-    expect(await call('GET', '/api/choices')).toEqual({ ok: true, data: { a: 1 } });
+    expect(await call('GET', '/api/choices')).toEqual({ ok: true, data: { a: 1 }, fromDevice: true });
 });
 
 it('says who is signed in, and that nobody is any more', async () => {

@@ -1,7 +1,14 @@
 import { t } from '@lingui/core/macro';
 /** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
 export type Result<T> =
-    | { ok: true; data: T }
+    | {
+          ok: true;
+          data: T;
+          /** no answer came: this is the one that the device had kept */
+          fromDevice?: boolean;
+          /** whether the device has kept it; said where `keeps` asked for it */
+          isKept?: boolean;
+      }
     | { ok: false; status: number; code: string; message: string; errors: Record<string, string[]>; body: unknown };
 
 interface ProblemBody {
@@ -18,6 +25,8 @@ export interface Options {
     question?: string | undefined;
     /** is sent though the page is left */
     keepalive?: boolean;
+    /** waits until the device has kept the answer, and says whether it has */
+    keeps?: boolean;
 }
 
 type Read = (response: Response) => Promise<unknown>;
@@ -28,6 +37,12 @@ export interface Keeper {
     find: (method: string, path: string, body: unknown) => Promise<unknown>;
     /** keeps a job with all parts of its evaluation */
     keepWhole: (job: string, answer: unknown) => Promise<void>;
+    /** keeps a picture that was not looked at yet */
+    keepPicture: (path: string) => Promise<void>;
+    /** a job was taken along as it is in a revision */
+    setAlong: (job: string, revision: number) => Promise<void>;
+    /** the revision that a job was taken along in; null where it was not */
+    alongIn: (job: string) => Promise<number | null>;
     /** how much is kept, in bytes by job; '' is what belongs to none */
     sizes: () => Promise<Map<string, number>>;
     /** lets go of what is kept of a job, or of everything */
@@ -74,8 +89,8 @@ export async function call<T>(method: string, path: string, body?: unknown, opti
 const file: Read = (response) => (response.ok ? response.blob() : response.json());
 
 /** The same for an answer that is a file. */
-export async function callFile(path: string, body: unknown): Promise<Result<Blob>> {
-    return ask<Blob>('POST', path, body, {}, file);
+export async function callFile(path: string, body: unknown, options: Options = {}): Promise<Result<Blob>> {
+    return ask<Blob>('POST', path, body, options, file);
 }
 
 /** Heavy questions that are on their way. */
@@ -85,29 +100,30 @@ const asked = new Set<string>();
  * A heavy question, which waits for its turn: asked again where too much was asked at once, and called off where nobody
  * waits for it any more.
  */
-export const callInTurn = <T>(path: string, body: unknown, signal?: AbortSignal): Promise<Result<T>> =>
-    askInTurn<T>(path, body, signal, json);
+export const callInTurn = <T>(path: string, body: unknown, signal?: AbortSignal, keeps = false): Promise<Result<T>> =>
+    askInTurn<T>(path, body, signal, json, keeps);
 
 /** The same for an answer that is a file. */
-export const callFileInTurn = (path: string, body: unknown): Promise<Result<Blob>> =>
-    askInTurn<Blob>(path, body, undefined, file);
+export const callFileInTurn = (path: string, body: unknown, signal?: AbortSignal, keeps = false) =>
+    askInTurn<Blob>(path, body, signal, file, keeps);
 
 async function askInTurn<T>(
     path: string,
     body: unknown,
     signal: AbortSignal | undefined,
     read: Read,
+    keeps = false,
 ): Promise<Result<T>> {
     const question = newKey();
     const off = (): void => callOff(question);
     signal?.addEventListener('abort', off);
     asked.add(question);
     try {
-        let result = await ask<T>('POST', path, body, { signal, question }, read);
+        let result = await ask<T>('POST', path, body, { signal, question, keeps }, read);
         for (const pause of [700, 1500, 3000]) {
             if (result.ok || (result.status !== 429 && result.status !== 503) || signal?.aborted) break;
             await new Promise((resolve) => setTimeout(resolve, pause));
-            result = await ask<T>('POST', path, body, { signal, question }, read);
+            result = await ask<T>('POST', path, body, { signal, question, keeps }, read);
         }
         return result;
     } finally {
@@ -182,7 +198,7 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
         }
     } catch (error) {
         if (options.signal?.aborted) throw error;
-        return (read === json ? await keptAnswer<T>(method, path, body) : null) ?? noAnswer();
+        return (await keptAnswer<T>(method, path, body)) ?? noAnswer();
     }
     if (response.status === 401 && path !== SESSION) signedOut();
     const answer: unknown = await read(response).catch(() => UNREADABLE);
@@ -191,8 +207,9 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
     setAway(false);
     // Whoever signs out leaves the page: what is kept of them goes before they hear that they are out.
     if (response.ok && path === SESSION) await toldWho(method === 'DELETE' ? null : emailOf(answer));
-    if (response.ok && read === json) void toKeep(method, path, body, answer);
-    return response.ok ? { ok: true, data: answer as T } : problem(response.status, answer);
+    if (!response.ok) return problem(response.status, answer);
+    const keeping = toKeep(method, path, body, answer);
+    return { ok: true, data: answer as T, ...(options.keeps ? { isKept: await keeping } : {}) };
 }
 
 const noAnswer = <T>(): Result<T> => problem(0, { code: 'no-answer', message: t`No answer from the server.` });
@@ -202,7 +219,7 @@ async function keptAnswer<T>(method: string, path: string, body: unknown): Promi
     const before = await (await keeper)?.find(method, path, body).catch(() => undefined);
     if (before === undefined) return null;
     setAway(true);
-    return { ok: true, data: before as T };
+    return { ok: true, data: before as T, fromDevice: true };
 }
 
 /** Says who is signed in. */
@@ -210,10 +227,15 @@ async function toldWho(who: string | null): Promise<void> {
     await (await keeper)?.signedIn(who).catch(() => undefined);
 }
 
-/** Keeps an answer on this device: where that fails it is only not there later. */
-async function toKeep(method: string, path: string, body: unknown, answer: unknown): Promise<void> {
-    // There may be no room, or no database any more.
-    await (await keeper)?.keep(method, path, body, answer).catch(() => undefined);
+/** Keeps an answer on this device, and gives whether it is kept: there may be no room, or no database any more. */
+async function toKeep(method: string, path: string, body: unknown, answer: unknown): Promise<boolean> {
+    const keeping = (await keeper)?.keep(method, path, body, answer);
+    return (
+        keeping?.then(
+            () => true,
+            () => false,
+        ) ?? false
+    );
 }
 
 const emailOf = (account: unknown): string | null =>

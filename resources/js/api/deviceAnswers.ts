@@ -35,7 +35,7 @@ function storeIn(database: IDBPDatabase<Answers>): AnswerStore {
     };
 }
 
-/** The pictures that were looked at: the worker keeps them. */
+/** The pictures that were looked at, which the worker keeps, and those that were taken along. */
 const PICTURES = 'fall-bend.pictures';
 
 /** Opens what this device keeps; null where the browser has no database. */
@@ -53,6 +53,9 @@ export async function openKeeper(): Promise<Keeper | null> {
             keep: (...asked) => kept.keep(...asked),
             find: (...asked) => kept.find(...asked),
             keepWhole: (...job) => kept.keepWhole(...job),
+            keepPicture,
+            setAlong: (...job) => kept.setAlong(...job),
+            alongIn: (job) => kept.alongIn(job),
             sizes: () => kept.sizes(),
             forget,
             signedIn: (who) => keptFor(forget, who),
@@ -60,6 +63,12 @@ export async function openKeeper(): Promise<Keeper | null> {
     } catch {
         return null;
     }
+}
+
+/** Rejects where the picture does not come, or has no room. */
+async function keepPicture(path: string): Promise<void> {
+    const cache = await caches.open(PICTURES);
+    if (!(await cache.match(path))) await cache.add(path);
 }
 
 /** What is kept of somebody else goes, and of whoever signs out. */

@@ -45,6 +45,25 @@ describe('what is kept of answers', () => {
         expect(await kept.find('POST', '/api/day', { ...day('Friday'), document: { a: 2 } })).toBeUndefined();
     });
 
+    it('keeps a file as it came, whatever day stands on it', async () => {
+        const { kept } = device();
+        const bytes = new Uint8Array(70_000).map((_, i) => i % 256);
+        const ticket = (on: string) => ({ document: { a: 1 }, run: 'r', on });
+        await kept.keep('POST', '/api/ticket', ticket('Monday'), new Blob([bytes], { type: 'application/pdf' }));
+        const file = (await kept.find('POST', '/api/ticket', ticket('Tuesday'))) as Blob;
+        expect(file.type).toBe('application/pdf');
+        expect(new Uint8Array(await file.arrayBuffer())).toEqual(bytes);
+    });
+
+    it('knows in which revision a job was taken along', async () => {
+        const { kept } = device();
+        expect(await kept.alongIn('a')).toBeNull();
+        await kept.setAlong('a', 7);
+        expect(await kept.alongIn('a')).toBe(7);
+        await kept.forget('a');
+        expect(await kept.alongIn('a')).toBeNull();
+    });
+
     it('answers a job from the whole, whatever is wanted of it, and keeps no part of one for another', async () => {
         const { kept } = device();
         await kept.keep('GET', '/api/jobs/a?want=job,places', undefined, 'a part');

@@ -33,17 +33,19 @@ export const MOST_BYTES = 60_000_000;
 
 /** What is asked and only reads, though it is posted. */
 const READS = new RegExp(
-    '^/api/(joint|order|day|test|joined|cut|books|materials|hang|make-up|record|lengths|' +
+    '^/api/(joint|order|day|test|joined|cut|books|materials|hang|make-up|record|lengths|ticket|wrap|csv|drawing|' +
         'how-to/[a-z-]+|reckon/[a-z-]+)$',
 );
 
-/** What is never kept: files, what belongs to nobody who is signed in, and what is asked to write. */
+/** What is never kept: files of whole jobs, what belongs to nobody who is signed in, and what is asked to write. */
 const NEVER = /^\/api\/(entrance|invitations|shared|jobs\/[^/]+\/(file|raw|photographs))/;
 
 /** What is other each time of what is sent, and asks for the same. */
-const FLEETING = ['start', 'closed_to_house', 'zone'];
+const FLEETING = ['start', 'closed_to_house', 'zone', 'on'];
 
 const JOB = /^\/api\/jobs\/([^/?]+)\?want=/;
+
+const alongOf = (job: string): Question => ({ key: `along ${job}`, about: `along ${job}`, job });
 
 const LOG = /^\/api\/jobs\/([^/?]+)\/log\?after=(\d+)$/;
 
@@ -83,7 +85,18 @@ export class KeptAnswers {
         if (question === null || JOB.test(path)) return;
         const log = LOG.exec(path);
         if (log) return this.keepLog(log[1] ?? '', Number(log[2]), answer as LogPart);
-        await this.put(question, answer);
+        await this.put(question, answer instanceof Blob ? await packed(answer) : answer);
+    }
+
+    /** A job was taken along: all that its stations ask is kept, as it is in a revision. */
+    async setAlong(job: string, revision: number): Promise<void> {
+        await this.put(alongOf(job), revision);
+    }
+
+    /** Gives the revision that a job was taken along in; null where it was not. */
+    async alongIn(job: string): Promise<number | null> {
+        const kept = await this.store.find(alongOf(job).key);
+        return kept ? (JSON.parse(kept.text) as number) : null;
     }
 
     /** Keeps a job with all parts of its evaluation: it answers whatever is wanted of it. */
@@ -103,6 +116,7 @@ export class KeptAnswers {
             (await this.store.newest(question.about));
         if (!kept) return undefined;
         const answer = JSON.parse(kept.text) as unknown;
+        if (isPacked(answer)) return unpacked(answer);
         // A log says what the clock of the server was when it came.
         return LOG.test(path) ? { ...(answer as LogPart), came: kept.at } : answer;
     }
@@ -167,6 +181,26 @@ interface LogPart {
     now: string;
     came?: number;
 }
+
+/** A file as text, so that it is kept as any other answer. */
+interface Packed {
+    packed_file: string;
+    type: string;
+}
+
+const isPacked = (answer: unknown): answer is Packed =>
+    typeof answer === 'object' && answer !== null && 'packed_file' in answer;
+
+async function packed(file: Blob): Promise<Packed> {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    // In pieces: a function takes only so many arguments.
+    let text = '';
+    for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192));
+    return { packed_file: btoa(text), type: file.type };
+}
+
+const unpacked = ({ packed_file, type }: Packed): Blob =>
+    new Blob([Uint8Array.from(atob(packed_file), (char) => char.charCodeAt(0))], { type });
 
 /** Tells one text from another in 106 bits (cyrb53 of Bryc, 2018, public domain, with two seeds). */
 function hash(body: unknown): string {

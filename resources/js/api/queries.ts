@@ -1,17 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
-import {
-    call,
-    callFile,
-    callFileInTurn,
-    callInTurn,
-    isNoAnswer,
-    retryAfterMs,
-    theKeeper,
-    write,
-    type Result,
-} from './client';
+import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
 import { zoneOf } from './zone';
-import { EVERY_RUN, partsAnew, partsOf, withChange, type Asked } from './parts';
+import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
     Amendments,
@@ -202,60 +192,6 @@ async function openJob(id: string, wanted: readonly string[], signal: AbortSigna
     });
     return result.ok ? jobOf(result.data, asked, result.data.document, signal) : result;
 }
-
-/** All parts of a job's evaluation that its screens show, whichever they are. */
-const PARTS = ['job', 'places', EVERY_RUN, 'fixtures', 'pipes', 'crossings', 'singles'];
-
-/** Asks for a job with all parts of its evaluation, so that it can be kept whole: all screens are read from it. */
-export async function wholeJob(id: string, runs: readonly string[]): Promise<Result<Schemas['JobInParts']>> {
-    const want = [...PARTS, ...runs.map((run) => `cut:${run}`)].join(',');
-    const first = await call<Schemas['JobInParts']>(
-        'GET',
-        `/api/jobs/${id}?${new URLSearchParams({ want }).toString()}`,
-    );
-    if (!first.ok) return first;
-    const { document } = first.data;
-    const parts = { ...first.data.parts };
-    let later = first.data.later;
-    while (later.length > 0) {
-        const body = { job: id, document, want: Object.fromEntries(later.map((name) => [name, ''])) };
-        const more = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', body);
-        if (!more.ok) return more;
-        Object.assign(parts, more.data.parts);
-        // Each answer carries something, or nobody waits for it.
-        later = more.data.later.length < later.length ? more.data.later : [];
-    }
-    return { ok: true, data: { ...first.data, parts, later } };
-}
-
-/** Keeps a job on this device, as it stands on the server: all its screens are read from it without a connection. */
-export async function keepWholeJob(id: string, runs: readonly string[]): Promise<void> {
-    const keeper = await theKeeper();
-    if (!keeper) return;
-    const whole = await wholeJob(id, runs);
-    // Without room it is only not there later.
-    if (whole.ok) await keeper.keepWhole(id, whole.data).catch(() => undefined);
-}
-
-/** What is kept on this device: how large it is, by job, with the names of those; null where nothing is. */
-export async function onThisDevice() {
-    const keeper = await theKeeper();
-    if (!keeper) return null;
-    const sizes = await keeper.sizes();
-    const jobs = await Promise.all(
-        [...sizes]
-            .filter(([job]) => job !== '')
-            .map(async ([job, bytes]) => {
-                const whole = (await keeper.find('GET', `/api/jobs/${job}?want=job`, undefined)) as
-                    { name?: string } | undefined;
-                return { job, bytes, name: whole?.name ?? null };
-            }),
-    );
-    return { jobs, bytes: [...sizes.values()].reduce((sum, one) => sum + one, 0) };
-}
-
-/** Takes a job off this device, or all that is kept on it. */
-export const clearDevice = async (job?: string): Promise<void> => (await theKeeper())?.forget(job);
 
 /** A job whose parts were answered, put together; what the answer left out is asked for. */
 async function jobOf(
@@ -684,28 +620,3 @@ export const armQuery = (input: TrapArmInput | null) =>
         staleTime: Infinity,
         placeholderData: keepPreviousData,
     });
-
-/**
- * What the stations of a job ask for beside its evaluation: once each is asked and kept, all of them are read without a
- * connection.
- */
-export function stationQuestions(
-    of: OfJob & { job: string },
-    runs: readonly string[],
-    day: DayAsked,
-): (() => Promise<Result<unknown>>)[] {
-    const zone = zoneOf(new Date());
-    const ofRun = (run: string): (() => Promise<Result<unknown>>)[] => [
-        () => call('POST', '/api/hang', { ...of, run }),
-        () => callInTurn('/api/order', { ...of, run }),
-        () => callInTurn('/api/day', { ...of, run, ...day }),
-        () => call('POST', '/api/joined', { ...of, run }),
-        () => call('POST', '/api/test', { ...of, run, stage: 'rough-in', zone }),
-    ];
-    return [
-        () => call('GET', `/api/jobs/${of.job}/log?after=0`),
-        () => call('POST', '/api/record', { ...of, zone }),
-        () => callInTurn('/api/materials', { ...of }),
-        ...runs.flatMap(ofRun),
-    ];
-}

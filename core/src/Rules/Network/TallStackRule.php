@@ -13,6 +13,7 @@ use FallBend\Core\Venting\Vents;
 use FallBend\Core\Verdict\Finding;
 use FallBend\Core\Verdict\RuleId;
 use FallBend\Core\Verdict\Severity;
+use FallBend\Core\Verdict\Where;
 
 /** A tall stack has a vent stack beside it, from its foot up; one that is taller still has relief vents on the way. */
 final readonly class TallStackRule implements NetworkRule
@@ -35,29 +36,7 @@ final readonly class TallStackRule implements NetworkRule
             $where = $network->where($stack->layout->run->id, $stack->lowest()->tapeMm);
             $params = ['stack' => $stack->layout->run->name, 'count' => $intervals];
             if ($intervals >= $from->value && ! self::ventsItself($stack, $network, $rulebook)) {
-                $below = self::ventBelowMm($stack);
-                $says = $params + ['from' => (int) $from->value];
-                $findings[] = match (self::beyondFoot($stack, $below, $rulebook)) {
-                    null => null,
-                    Severity::Stop => new Finding(
-                        self::ID,
-                        Severity::Stop,
-                        $where,
-                        $intervals,
-                        $from->value,
-                        $says,
-                        $from->provenance,
-                    ),
-                    default => new Finding(
-                        RuleId::StackVentFoot,
-                        Severity::Unknown,
-                        $where,
-                        $below,
-                        null,
-                        $says + ['at_mm' => $below ?? 0.0],
-                        $from->provenance,
-                    ),
-                };
+                $findings[] = self::atFoot($stack, $where, $params, $rulebook);
             }
             if ($relief?->value !== null && $intervals >= $relief->value) {
                 $findings[] = new Finding(
@@ -73,6 +52,44 @@ final readonly class TallStackRule implements NetworkRule
         }
 
         return array_values(array_filter($findings));
+    }
+
+    /**
+     * Gives what is said of the foot of a stack that has to have a vent stack; null where one meets it there.
+     *
+     * @param array{stack: string, count: int} $params of the words
+     */
+    private static function atFoot(Stack $stack, Where $where, array $params, Rulebook $rulebook): ?Finding
+    {
+        $from = $rulebook->limit('stack.vent-stack-from');
+        $below = self::ventBelowMm($stack);
+        $severity = self::beyondFoot($stack, $below, $rulebook);
+        if ($severity === Severity::Stop) {
+            $says = $params + ['from' => (int) $from?->value];
+
+            return new Finding(
+                self::ID,
+                $severity,
+                $where,
+                $params['count'],
+                $from?->value,
+                $says,
+                $from?->provenance,
+            );
+        }
+        if ($severity === null || $below === null) {
+            return null;
+        }
+
+        return new Finding(
+            RuleId::StackVentFoot,
+            $severity,
+            $where,
+            $below,
+            null,
+            ['stack' => $params['stack'], 'at_mm' => $below],
+            $from?->provenance,
+        );
     }
 
     /**

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { clearDevice, onThisDevice } from '../../api/queries';
+import { clearDevice, onThisDevice } from '../../api/takenAlong';
 import { Trans } from '@lingui/react/macro';
 
 /** What is kept on this device to be read without a connection, how large it is, and a way to clear it. */
