@@ -37,14 +37,14 @@ async function wholeJob(id: string, runs: readonly string[]): Promise<Result<Sch
 }
 
 /** What became of something that this device was to keep. */
-export type Kept = { how: 'kept' | 'no answer' | 'no room' } | { how: 'refused'; why: string };
+export type Kept = { how: 'kept' | 'no-answer' | 'no-room' } | { how: 'refused'; why: string };
 
 const KEPT: Kept = { how: 'kept' };
 
 /** Keeps a job on this device, as it stands on the server: all its screens are read from it without a connection. */
 export async function keepWholeJob(id: string, runs: readonly string[]): Promise<Kept> {
     const keeper = await theKeeper();
-    if (!keeper) return { how: 'no room' };
+    if (!keeper) return { how: 'no-room' };
     const whole = await wholeJob(id, runs);
     const came = howCame(whole);
     if (came.how !== 'kept' || !whole.ok) return came;
@@ -53,14 +53,14 @@ export async function keepWholeJob(id: string, runs: readonly string[]): Promise
 
 /** What became of an answer on its way here. */
 function howCame(answer: Result<unknown>): Kept {
-    if (answer.ok) return { how: answer.fromDevice ? 'no answer' : answer.isKept === false ? 'no room' : 'kept' };
-    return answer.status === 0 ? { how: 'no answer' } : { how: 'refused', why: answer.message };
+    if (answer.ok) return { how: answer.fromDevice ? 'no-answer' : answer.isKept === false ? 'no-room' : 'kept' };
+    return answer.status === 0 ? { how: 'no-answer' } : { how: 'refused', why: answer.message };
 }
 
 const stored = (keeping: Promise<void>): Promise<Kept> =>
     keeping.then(
         () => KEPT,
-        () => ({ how: 'no room' }),
+        () => ({ how: 'no-room' }),
     );
 
 type Task = () => Promise<Kept>;
@@ -147,7 +147,7 @@ export async function takeAlong(
     day: DayAsked,
     signal: AbortSignal,
     told: (along: Along) => void = () => undefined,
-): Promise<'kept' | 'no answer' | 'no room' | 'stopped'> {
+): Promise<'kept' | 'no-answer' | 'no-room' | 'stopped'> {
     const runs = of.document.runs.map((run) => run.id);
     const tasks = [() => keepWholeJob(of.job, runs), ...stationTasks(of, runs, day)];
     const along: Along = { done: 0, of: tasks.length, refused: [] };
@@ -162,7 +162,7 @@ export async function takeAlong(
     told({ ...along });
     if (signal.aborted) return 'stopped';
     const said = await stored((await theKeeper())?.setAlong(of.job, revision) ?? Promise.resolve());
-    return said.how === 'no room' ? 'no room' : 'kept';
+    return said.how === 'no-room' ? 'no-room' : 'kept';
 }
 
 /** What is kept on this device: how large it is, by job, with the names of those; null where nothing is. */

@@ -53,10 +53,10 @@ export function dayAsked() {
 }
 
 /** What became of it, in words. */
-function outcome(came: 'kept' | 'no answer' | 'no room', { done, of, refused }: Along): string {
+function outcome(came: 'kept' | 'no-answer' | 'no-room', { done, of, refused }: Along): string {
     const here = done - refused.length;
-    if (came === 'no answer') return t`No answer from the server: ${here} of ${of} are here. Try again later.`;
-    if (came === 'no room')
+    if (came === 'no-answer') return t`No answer from the server: ${here} of ${of} are here. Try again later.`;
+    if (came === 'no-room')
         return t`There is no room on this device: ${here} of ${of} are here. Take something off it under Account.`;
     if (refused.length > 0)
         return t`${here} of ${of} are on this device. Of the rest the server said: ${[...new Set(refused)].join(' ')}`;
