@@ -15,6 +15,7 @@ use App\Http\Controllers\HealthController;
 use App\Http\Controllers\HowToController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LogController;
+use App\Http\Controllers\PageController;
 use App\Http\Controllers\PhotographController;
 use App\Http\Controllers\PriceController;
 use App\Http\Controllers\QuestionController;
@@ -126,4 +127,4 @@ Route::get('health', HealthController::class)->withoutMiddleware('web');
 Route::get('worker.js', WorkerController::class)->withoutMiddleware('web');
 
 // Every other address is the interface's own.
-Route::view('/{any?}', 'app')->where('any', '^(?!api/|build/).*');
+Route::get('/{any?}', PageController::class)->where('any', '^(?!api/|build/).*');

@@ -10,10 +10,13 @@
     <link rel="icon" href="/icon.svg" type="image/svg+xml">
     <link rel="apple-touch-icon" href="/icon-192.png">
     <link rel="manifest" href="/manifest.webmanifest">
-    @vite('resources/js/app/main.tsx')
+    @vite(['resources/js/app/early.ts', 'resources/js/app/main.tsx'])
+    @foreach ($preloads as $script)
+    <link rel="modulepreload" fetchpriority="low" href="{{ $script }}">
+    @endforeach
 </head>
 <body>
-    <div id="app"><p class="waiting">Fall Bend. One moment.</p></div>
+    <div id="app"><p class="waiting first-words">Fall Bend. One moment.</p></div>
     <noscript>Fall Bend needs JavaScript.</noscript>
 </body>
 </html>

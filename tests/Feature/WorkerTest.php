@@ -45,4 +45,23 @@ final class WorkerTest extends TestCase
             self::assertFileExists(public_path($icon['src']));
         }
     }
+
+    public function testAPageNamesWhatItsAddressShowsFirst(): void
+    {
+        $named = fn (string $address): array => preg_match_all(
+            '~modulepreload" fetchpriority="low" href="/build/assets/([a-zA-Z]+)-~',
+            (string) $this->get($address)->assertOk()->getContent(),
+            $found,
+        ) > 0
+            ? $found[1]
+            : [];
+        self::assertContains('board', $named('/'));
+        self::assertNotContains('job', $named('/'));
+        self::assertContains('job', $named('/jobs/a/runs/b'));
+        self::assertNotContains('cut', $named('/jobs/a/runs/b'));
+        self::assertContains('cut', $named('/jobs/a/runs/b/cut'));
+        self::assertContains('glueup', $named('/jobs/a/runs/b/glue-up'));
+        self::assertContains('house', $named('/jobs/a/runs/b/route?view=house'));
+        self::assertContains('deviceAnswers', $named('/account'));
+    }
 }

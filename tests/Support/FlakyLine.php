@@ -15,16 +15,14 @@ final class FlakyLine
     /** @param string $server address of the server */
     public static function to(string $server): self
     {
-        $port = self::freePort();
+        $port = Ports::free();
         $process = new Process(
             ['node', __DIR__.'/flaky-line.mjs', (string) $port, (string) parse_url($server, PHP_URL_PORT)],
             timeout: null,
         );
         $process->start();
         $line = new self($process, "http://127.0.0.1:{$port}");
-        for ($i = 0; $i < 100 && ! $line->answers($port); $i++) {
-            usleep(50_000);
-        }
+        Ports::untilItListens($port);
 
         return $line;
     }
@@ -67,24 +65,5 @@ final class FlakyLine
         if (file_get_contents("{$this->address}/flaky-line", false, $context) === false) {
             throw new RuntimeException('The flaky line does not listen.');
         }
-    }
-
-    private function answers(int $port): bool
-    {
-        $socket = @fsockopen('127.0.0.1', $port);
-        if ($socket === false) {
-            return false;
-        }
-        fclose($socket);
-
-        return true;
-    }
-
-    private static function freePort(): int
-    {
-        $socket = stream_socket_server('tcp://127.0.0.1:0');
-        $name = $socket === false ? false : stream_socket_get_name($socket, false);
-
-        return (int) substr((string) strrchr((string) $name, ':'), 1);
     }
 }

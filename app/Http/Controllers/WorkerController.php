@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Build;
 use Illuminate\Http\Response;
 
 /**
@@ -19,17 +20,9 @@ final readonly class WorkerController
 
     public function __invoke(): Response
     {
-        $path = public_path('build/manifest.json');
-        $text = is_file($path) ? (string) file_get_contents($path) : '{}';
-        /** @var array<string, array{file: string, css?: list<string>, assets?: list<string>}> $built */
-        $built = json_decode($text, true, 16, JSON_THROW_ON_ERROR);
-        $script = $built[self::SCRIPT]['file'] ?? abort(404);
-        $files = [];
-        foreach ($built as $one) {
-            array_push($files, $one['file'], ...$one['css'] ?? [], ...$one['assets'] ?? []);
-        }
-        $named = array_map(static fn (string $file): string => "/build/{$file}", array_values(array_unique($files)));
-        $shell = ['version' => substr(hash('sha256', $text), 0, 16), 'files' => [...$named, ...self::BESIDE]];
+        $build = Build::read();
+        $script = $build->script(self::SCRIPT) ?? abort(404);
+        $shell = ['version' => $build->version, 'files' => [...$build->addresses(), ...self::BESIDE]];
         $code = 'const SHELL = '.json_encode($shell, JSON_THROW_ON_ERROR | JSON_UNESCAPED_SLASHES).";\n".
             file_get_contents(public_path("build/{$script}"));
 

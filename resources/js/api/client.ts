@@ -1,4 +1,6 @@
 import { t } from '@lingui/core/macro';
+import { takeEarly } from './early';
+
 /** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
 export type Result<T> =
     | {
@@ -189,7 +191,9 @@ export function whenSignedOut(then: () => void): void {
 async function ask<T>(method: string, path: string, body: unknown, options: Options, read: Read): Promise<Result<T>> {
     let response: Response;
     try {
-        response = await send(method, path, body, options);
+        const early = method === 'GET' ? await takeEarly(path) : undefined;
+        // What was refused early may have been asked before somebody signed in.
+        response = early?.ok ? early : await send(method, path, body, options);
         // The session ended, and its token with it: the next one is fetched, and says whether somebody is still signed
         // in.
         if (response.status === 419) {

@@ -1,5 +1,6 @@
 import type { Keeper } from './client';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { OWNER } from './early';
 import { KeptAnswers, type AnswerSize, type AnswerStore, type KeptAnswer } from './keptAnswers';
 
 interface Answers extends DBSchema {
@@ -7,9 +8,6 @@ interface Answers extends DBSchema {
 }
 
 const [DATABASE, STORE] = ['fall-bend-answers', 'answers'] as const;
-
-/** Whose answers are kept here: nobody else is shown them. */
-const OWNER = 'fall-bend.answers-of';
 
 /** The answers in this browser's own database. */
 function storeIn(database: IDBPDatabase<Answers>): AnswerStore {

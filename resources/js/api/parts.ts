@@ -24,7 +24,7 @@ export interface Asked {
 }
 
 /** Shown on every screen of a job. */
-const ALWAYS = ['job', 'places'];
+export const ALWAYS = ['job', 'places'];
 
 export const EVERY_RUN = 'run:*';
 

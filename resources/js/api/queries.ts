@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
 import { zoneOf } from './zone';
+import { pathOfJob } from './early';
 import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
     Account,
@@ -186,10 +187,8 @@ async function openJob(id: string, wanted: readonly string[], signal: AbortSigna
     const parts = partsAnew(id);
     parts.want(wanted);
     const asked = parts.asked();
-    const query = new URLSearchParams({ want: Object.keys(asked.want).join(',') });
-    const result = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${query.toString()}`, undefined, {
-        signal,
-    });
+    const path = pathOfJob(id, Object.keys(asked.want));
+    const result = await call<Schemas['JobInParts']>('GET', path, undefined, { signal });
     return result.ok ? jobOf(result.data, asked, result.data.document, signal) : result;
 }
 

@@ -25,7 +25,6 @@ import { StrictMode, Suspense } from 'react';
 import { createRoot } from 'react-dom/client';
 import { BrowserRouter, Route, Routes } from 'react-router';
 import { workWithoutConnection } from './device';
-import { Board } from '../features/board';
 import { Guided } from '../features/guide';
 import { SignedIn } from '../features/session';
 import { Boundary } from '../shared/Boundary';
@@ -34,6 +33,7 @@ import { applyMode } from '../shared/mode';
 import { NoPage } from '../shared/NoPage';
 import { SkipLink } from '../shared/SkipLink';
 
+const Board = loaded(() => import('../features/board').then((board) => board.Board));
 const BenchPage = loaded(() => import('../features/bench').then((bench) => bench.BenchPage));
 const CutTicket = loaded(() => import('../features/cut').then((cut) => cut.CutTicket));
 const StartsPage = loaded(() => import('../features/start').then((start) => start.StartsPage));
@@ -119,7 +119,14 @@ if (root) {
                                         </Boundary>
                                     }
                                 />
-                                <Route path="/" element={<Board />} />
+                                <Route
+                                    path="/"
+                                    element={
+                                        <Boundary name={t`The jobs`}>
+                                            <Board />
+                                        </Boundary>
+                                    }
+                                />
                                 <Route
                                     path="/how-to/:id"
                                     element={

@@ -17,7 +17,7 @@ const PICTURES = 'fall-bend.pictures';
 const PAGE = '/';
 
 /** So long a page waits for the server before it is opened from this device. */
-const PATIENCE_MS = 4_000;
+const PATIENCE_MS = 120;
 
 const isOfBuild = (path: string): boolean => path.startsWith('/build/');
 const isPicture = (path: string): boolean => /^\/api\/jobs\/[^/]+\/photographs\/[0-9a-f]{64}$/.test(path);

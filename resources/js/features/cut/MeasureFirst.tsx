@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
-import { useState } from 'react';
+import { Suspense, useState } from 'react';
 import type { CuttingReport } from '../../api/types';
 import { Shape } from '../../shared/Shape';
 import { withinInWords } from '../../shared/lengths';
@@ -54,7 +54,9 @@ export function MeasureFirst({ list, editor }: { list: CuttingReport['measure'];
                     {isAll ? t`Only the most useful` : t`${list.length - SHOWN} more`}
                 </button>
             )}
-            {measuring && <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />}
+            <Suspense fallback={null}>
+                {measuring && <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />}
+            </Suspense>
         </section>
     );
 }

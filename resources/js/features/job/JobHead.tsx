@@ -1,16 +1,18 @@
 import { t } from '@lingui/core/macro';
-import { useState } from 'react';
-import { Trans } from '@lingui/react/macro';
-import Dropdown from 'react-bootstrap/Dropdown';
-import { Link, useNavigate } from 'react-router';
+import { Suspense, useState } from 'react';
+import { Link } from 'react-router';
 import type { JobRun } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
-import { JobItems } from './JobItems';
+import { loaded } from '../../shared/loaded';
+import { MenusToCome, type Menu } from './MenusToCome';
 import { TakeAlong } from './TakeAlong';
 import type { Saving } from '../../editing';
 import type { JobEditor } from '../../editing';
 import { timeIn } from '../../shared/locale';
+
+// Menus are a quarter of what a job is made of: it can be read before they are there.
+const HeadMenus = loaded(() => import('./HeadMenus').then((part) => part.HeadMenus));
 
 const SAVING: Record<Saving, string> = {
     saved: t`Saved`,
@@ -38,66 +40,25 @@ interface Props {
 }
 
 export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Props) {
-    const navigate = useNavigate();
     const { document, job, evaluation, saving } = editor;
     const [isTaking, setTaking] = useState(false);
-    const items = (
-        <JobItems
-            job={job}
-            run={plan?.id}
-            isSaved={saving === 'saved'}
-            {...{ onSettings, onTakeAlong: () => setTaking(true) }}
-        />
-    );
-    const number = document.runs.findIndex((run) => run.id === plan?.id) + 1;
+    const [opened, setOpened] = useState<Menu | null>(null);
+    const of = { document, plan, phone };
     return (
         <>
             <header className="head">
                 <Link className="brand" to="/" aria-label={t`Fall Bend, all jobs`}>
                     <BrandGlyph /> <span className="wide">{t`Fall Bend`}</span>
                 </Link>
-                {!phone && (
-                    <Dropdown className="job-name">
-                        <Dropdown.Toggle as="button" type="button" className="head-field">
-                            <span className="cap">
-                                <Trans>
-                                    Job <i aria-hidden="true">▾</i>
-                                </Trans>
-                            </span>
-                            <b>{document.name}</b>
-                        </Dropdown.Toggle>
-                        <Dropdown.Menu>{items}</Dropdown.Menu>
-                    </Dropdown>
-                )}
-                <Dropdown>
-                    <Dropdown.Toggle as="button" type="button" className="head-field">
-                        <span className="cap">
-                            {plan ? t`Run ${number} of ${document.runs.length}` : t`Runs`} <i aria-hidden="true">▾</i>
-                        </span>
-                        <b>{plan?.name ?? (document.runs.length === 0 ? t`none yet` : t`pick one`)}</b>
-                    </Dropdown.Toggle>
-                    <Dropdown.Menu>
-                        {document.runs.map((run, i) => (
-                            <Dropdown.Item
-                                key={run.id}
-                                active={run.id === plan?.id}
-                                onClick={() => void navigate(`/jobs/${job.id}/runs/${run.id}`)}
-                            >
-                                {i + 1}. {run.name}
-                            </Dropdown.Item>
-                        ))}
-                        {plan && (
-                            <Dropdown.Item onClick={onRun}>{t`Change this run: pipe, ends, levels`}</Dropdown.Item>
-                        )}
-                        <Dropdown.Item onClick={onNewRun}>{t`Start another run`}</Dropdown.Item>
-                        {phone && (
-                            <>
-                                <Dropdown.Header>{t`The job: ${document.name}`}</Dropdown.Header>
-                                {items}
-                            </>
-                        )}
-                    </Dropdown.Menu>
-                </Dropdown>
+                <Suspense fallback={<MenusToCome {...of} onOpen={setOpened} />}>
+                    <HeadMenus
+                        {...of}
+                        {...{ onRun, onNewRun, onSettings, opened }}
+                        job={job}
+                        isSaved={saving === 'saved'}
+                        onTakeAlong={() => setTaking(true)}
+                    />
+                </Suspense>
                 <div className="wide">
                     <span className="cap">{t`Rulebook`}</span>
                     <b>

@@ -5,7 +5,7 @@ import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
 import { openTabs } from '../../editing';
 import { JobScreen } from './JobScreen';
-import { partsShown } from './parts';
+import { partsShown } from '../../shared/partsShown';
 import { fetchStation } from './stationParts';
 import { UnreadableJob } from './UnreadableJob';
 

@@ -5,14 +5,12 @@ import type { Job, JobRun, RunReport } from '../../api/types';
 import type { JobEditor, SharedSelection, Tabs } from '../../editing';
 import { Boundary } from '../../shared/Boundary';
 import { NEW_RUN, type RouteView } from '../../shared/views';
+import { loaded } from '../../shared/loaded';
+import { partsShown } from '../../shared/partsShown';
 import { usePhone } from '../../shared/useSize';
 import { useTitle } from '../../shared/useTitle';
-import { Conflict } from './Conflict';
 import { FallLinePanel } from './FallLinePanel';
-import { JobDialog } from './JobDialog';
 import { JobHead } from './JobHead';
-import { partsShown } from './parts';
-import { RunDialog } from './RunDialog';
 import { RunGone } from './RunGone';
 import { STATIONS } from '../../shared/stations';
 import {
@@ -33,6 +31,11 @@ import { useJobEditor } from './useJobEditor';
 import { useKeptWhole } from './useKeptWhole';
 import { useSelection } from './useSelection';
 import { ViewTabs } from './ViewTabs';
+
+// What is opened at a tap is not waited for before anything is shown.
+const Conflict = loaded(() => import('./Conflict').then((part) => part.Conflict));
+const JobDialog = loaded(() => import('./JobDialog').then((part) => part.JobDialog));
+const RunDialog = loaded(() => import('./RunDialog').then((part) => part.RunDialog));
 
 /** A job with one of its runs: head, fall line, station strip, and the station at hand. */
 export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: Tabs }) {
@@ -112,14 +115,16 @@ export function JobScreen({ start, by, tabs }: { start: Job; by: string; tabs: T
                     />
                 )}
             </Boundary>
-            <Dialogs
-                editor={editor}
-                plan={plan}
-                dialog={dialog}
-                onClose={() => setDialog(null)}
-                onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
-            />
-            {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
+            <Suspense fallback={<p className="waiting">{t`One moment.`}</p>}>
+                <Dialogs
+                    editor={editor}
+                    plan={plan}
+                    dialog={dialog}
+                    onClose={() => setDialog(null)}
+                    onNew={(id) => void navigate(`/jobs/${start.id}/runs/${id}`)}
+                />
+                {editor.conflict && <Conflict editor={editor} conflict={editor.conflict} />}
+            </Suspense>
         </div>
     );
 }

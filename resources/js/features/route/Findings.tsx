@@ -1,5 +1,5 @@
 import { t } from '@lingui/core/macro';
-import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
+import { Suspense, useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import type { Finding, JobRun, RunReport } from '../../api/types';
 import { jointMark } from '../../shared/marks';
 import { Explained } from '../../shared/Explained';
@@ -81,9 +81,11 @@ export function Findings({ run, plan, editor, selection, onRun, onStation }: Pro
             ))}
             <Overrides editor={editor} run={run} />
             {run.sources.length > 0 && <RestsOn sources={run.sources} />}
-            {measuring !== null && (
-                <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />
-            )}
+            <Suspense fallback={null}>
+                {measuring !== null && (
+                    <MeasureDialog fitting={measuring} editor={editor} onClose={() => setMeasuring(null)} />
+                )}
+            </Suspense>
         </section>
     );
 }

@@ -1,5 +1,5 @@
-import { EVERY_RUN } from '../../api/parts';
-import type { JobDocument, RunPlace } from '../../api/types';
+import { EVERY_RUN } from '../api/parts';
+import type { JobDocument, RunPlace } from '../api/types';
 
 interface Shown {
     run: string | undefined;
