@@ -25,6 +25,7 @@ use App\Http\Controllers\ShareController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\StartController;
 use App\Http\Controllers\WorkerController;
+use App\Http\Middleware\DocumentOfRevision;
 use App\Http\Middleware\InTurn;
 use Illuminate\Support\Facades\Route;
 
@@ -43,7 +44,7 @@ Route::prefix('api')->group(static function (): void {
     Route::get('shared/{token}', [ShareController::class, 'show'])->where('token', '[0-9A-Za-z]{20,60}');
     Route::get('shared/{token}/photographs/{hash}', [PhotographController::class, 'shared'])
         ->where(['token' => '[0-9A-Za-z]{20,60}', 'hash' => '[0-9a-f]{64}']);
-    Route::middleware('auth')->group(static function (): void {
+    Route::middleware(['auth', DocumentOfRevision::class])->group(static function (): void {
         Route::get('session', [SessionController::class, 'show']);
         Route::delete('session', [SessionController::class, 'destroy']);
         Route::put('account', [AccountController::class, 'update']);

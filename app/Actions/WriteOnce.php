@@ -82,7 +82,7 @@ final readonly class WriteOnce
             throw BadInput::at(self::HEADER, 'must be 8 to 80 letters, digits, hyphens');
         }
         $mine = ['user_id' => User::asking($request)->id, 'key' => $key];
-        $fingerprint = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+        $fingerprint = self::fingerprint($request);
         try {
             return DB::transaction(static function () use ($mine, $fingerprint, $write): Write {
                 $row = new Write($mine + ['fingerprint' => $fingerprint]);
@@ -98,9 +98,34 @@ final readonly class WriteOnce
             $seen = Write::query()->where($mine)->first() ?? throw $failed;
         }
 
-        return $seen->fingerprint === $fingerprint
+        // Of writes before this release the text itself was taken.
+        $asSent = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+
+        return in_array($seen->fingerprint, [$fingerprint, $asSent], true)
             ? $seen
             : throw BadInput::at(self::HEADER, 'stood for another write before: nothing was changed');
+    }
+
+    /** The same for the same write, whether its document was sent whole or as what differs from a revision. */
+    private static function fingerprint(Request $request): string
+    {
+        $body = $request->isJson() ? $request->json()->all() : [];
+        $said = $body === [] ? $request->getContent() : json_encode(self::inOrder($body), JSON_THROW_ON_ERROR);
+
+        return hash('sha256', "{$request->method()} {$request->path()} {$said}");
+    }
+
+    /**
+     * @param array<array-key, mixed> $value
+     * @return array<array-key, mixed> with the fields of all objects by their names
+     */
+    private static function inOrder(array $value): array
+    {
+        if (! array_is_list($value)) {
+            ksort($value);
+        }
+
+        return array_map(static fn (mixed $one): mixed => is_array($one) ? self::inOrder($one) : $one, $value);
     }
 
     /** What a write came to when it was carried out, as it was then. */

@@ -8,6 +8,7 @@ use App\Files\JobCsv;
 use App\Models\OwnEntry;
 use FallBend\Core\Drawing\RunViews;
 use FallBend\Core\Reckon\Reckoners;
+use stdClass;
 
 /**
  * The OpenAPI 3.1 description of the HTTP interface. Written to docs/openapi.json by `php artisan api:describe`; held
@@ -94,15 +95,40 @@ final readonly class Description
             self::ofPrices() +
             $this->ofQuestions();
         foreach (self::OF_A_JOB as $path) {
-            $place = [$path, 'post', 'requestBody', 'content', 'application/json', 'schema', 'properties', 'job'];
-            data_set($paths, $place, [
+            $place = [$path, 'post', 'requestBody', 'content', 'application/json', 'schema', 'properties'];
+            data_set($paths, [...$place, 'job'], [
                 'type' => 'string',
                 'description' => 'The job that the document is of: the numbers of its crew go before the lists',
             ]);
+            data_set($paths, [...$place, 'document_of'], self::documentOf());
         }
 
         /** @var array<string, mixed> $paths */
         return $paths;
+    }
+
+    /** @return array<string, mixed> a document that is sent as what differs from a revision of its job */
+    private static function documentOf(): array
+    {
+        $operation = Shapes::object(
+            ['op' => ['enum' => ['add', 'remove', 'replace']], 'path' => ['type' => 'string']],
+            ['value' => new stdClass],
+        );
+
+        return [
+            ...Shapes::object([
+                'revision' => ['type' => 'integer'],
+                'patch' => Shapes::list($operation),
+                'sums' => Shapes::object([
+                    'leaves' => ['type' => 'integer'],
+                    'letters' => ['type' => 'integer'],
+                    'numbers' => ['type' => 'integer'],
+                ]),
+            ]),
+            'description' => 'In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over '.
+                'what it comes to (App\\Http\\SentDocument). Where that cannot be put together the answer is 409, '.
+                '`base-unknown`.',
+        ];
     }
 
     /** @return array<string, mixed> */

@@ -1,4 +1,5 @@
 import { t } from '@lingui/core/macro';
+import { forget, jobOf, slimmed } from './differences';
 import { takeEarly } from './early';
 
 /** What a call came to: the answer, or what was wrong. Never both. A status of 0 means that no answer came. */
@@ -193,12 +194,12 @@ async function ask<T>(method: string, path: string, body: unknown, options: Opti
     try {
         const early = method === 'GET' ? await takeEarly(path) : undefined;
         // What was refused early may have been asked before somebody signed in.
-        response = early?.ok ? early : await send(method, path, body, options);
+        response = early?.ok ? early : await sendSlim(method, path, body, options);
         // The session ended, and its token with it: the next one is fetched, and says whether somebody is still signed
         // in.
         if (response.status === 419) {
             await send('GET', SESSION, undefined, options);
-            response = await send(method, path, body, options);
+            response = await sendSlim(method, path, body, options);
         }
     } catch (error) {
         if (options.signal?.aborted) throw error;
@@ -248,6 +249,25 @@ const emailOf = (account: unknown): string | null =>
 const SESSION = '/api/session';
 
 const UNREADABLE = Symbol('unreadable');
+
+/** A document goes as what differs from what the server has; whole where the server does not know that. */
+async function sendSlim(method: string, path: string, body: unknown, options: Options): Promise<Response> {
+    const job = jobOf(path, body);
+    const slim = job === null ? null : await slimmed(job, body as object).catch(() => null);
+    if (job === null || slim === null) return send(method, path, body, options);
+    const response = await send(method, path, slim, options);
+    if (response.status !== 409 || !(await isBaseUnknown(response))) return response;
+    forget(job);
+    return send(method, path, body, options);
+}
+
+async function isBaseUnknown(response: Response): Promise<boolean> {
+    const problem = (await response
+        .clone()
+        .json()
+        .catch(() => null)) as ProblemBody | null;
+    return problem?.code === 'base-unknown';
+}
 
 function send(
     method: string,

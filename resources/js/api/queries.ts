@@ -1,6 +1,7 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
 import { zoneOf } from './zone';
+import { serverHas } from './differences';
 import { pathOfJob } from './early';
 import { partsAnew, partsOf, withChange, type Asked } from './parts';
 import type {
@@ -202,6 +203,7 @@ async function jobOf(
     const result = await whole(answer.id, document, asked, answer, signal);
     if (!result.ok) return result;
     const { id, name, revision, kept_at, kept_by, can_undo, can_redo } = answer;
+    serverHas(id, revision, document);
     return { ok: true, data: { id, name, revision, kept_at, kept_by, can_undo, can_redo, ...result.data } };
 }
 

@@ -1226,6 +1226,21 @@ export interface paths {
                         amendments?: components["schemas"]["Amendments"];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2051,6 +2066,21 @@ export interface paths {
                         want?: components["schemas"]["Want"];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2118,6 +2148,21 @@ export interface paths {
                         want?: components["schemas"]["Want"];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2203,6 +2248,21 @@ export interface paths {
                         }[];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2257,6 +2317,21 @@ export interface paths {
                         run: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2311,6 +2386,21 @@ export interface paths {
                         run: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2364,6 +2454,21 @@ export interface paths {
                         document: components["schemas"]["JobDocument"];
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2422,6 +2527,21 @@ export interface paths {
                         run: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2602,6 +2722,21 @@ export interface paths {
                         zone?: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2665,6 +2800,21 @@ export interface paths {
                         };
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -2735,6 +2885,21 @@ export interface paths {
                         };
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3450,6 +3615,21 @@ export interface paths {
                         list: "cut" | "materials" | "joints" | "hangers" | "levels" | "sticks";
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3508,6 +3688,21 @@ export interface paths {
                         paper?: "A4" | "LETTER";
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3563,6 +3758,21 @@ export interface paths {
                         paper?: "A4" | "LETTER";
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3617,6 +3827,21 @@ export interface paths {
                         single?: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3671,6 +3896,21 @@ export interface paths {
                         run?: string;
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };
@@ -3750,6 +3990,21 @@ export interface paths {
                         paper?: "A4" | "LETTER";
                         /** @description The job that the document is of: the numbers of its crew go before the lists */
                         job?: string;
+                        /** @description In place of `document`: a JSON Patch (RFC 6902) to a revision of the job, and sums over what it comes to (App\Http\SentDocument). Where that cannot be put together the answer is 409, `base-unknown`. */
+                        document_of?: {
+                            revision: number;
+                            patch: {
+                                /** @enum {unknown} */
+                                op: "add" | "remove" | "replace";
+                                path: string;
+                                value?: unknown;
+                            }[];
+                            sums: {
+                                leaves: number;
+                                letters: number;
+                                numbers: number;
+                            };
+                        };
                     };
                 };
             };

@@ -14,26 +14,40 @@ type Schemas = components['schemas'];
 /** All parts of a job's evaluation that its screens show, whichever they are. */
 const PARTS = ['job', 'places', EVERY_RUN, 'fixtures', 'pipes', 'crossings', 'singles'];
 
+/** What this page kept of each job last: of the next revision only what differs is asked. */
+const wholes = new Map<string, Schemas['JobInParts']>();
+
 /** Asks for a job with all parts of its evaluation, so that it can be kept whole: all screens are read from it. */
 async function wholeJob(id: string, runs: readonly string[]): Promise<Result<Schemas['JobInParts']>> {
-    const want = [...PARTS, ...runs.map((run) => `cut:${run}`)].join(',');
-    const first = await call<Schemas['JobInParts']>(
-        'GET',
-        `/api/jobs/${id}?${new URLSearchParams({ want }).toString()}`,
-    );
+    const before = wholes.get(id);
+    const all = [...PARTS, ...runs.map((run) => `cut:${run}`)];
+    const want = new URLSearchParams({ want: before ? 'job' : all.join(',') });
+    const first = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${want.toString()}`);
     if (!first.ok || first.fromDevice) return first;
     const { document } = first.data;
-    const parts = { ...first.data.parts };
-    let later = first.data.later;
+    const parts = before ? {} : { ...first.data.parts };
+    const ofRuns = document.runs.flatMap((run) => [`run:${run.id}`, `cut:${run.id}`]);
+    let later = before ? [...PARTS.filter((name) => name !== EVERY_RUN), ...ofRuns] : first.data.later;
     while (later.length > 0) {
-        const body = { job: id, document, want: Object.fromEntries(later.map((name) => [name, ''])) };
-        const more = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', body);
+        const asked = later;
+        const held = Object.fromEntries(asked.map((name) => [name, before?.parts[name]?.hash ?? '']));
+        const more = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', {
+            job: id,
+            document,
+            want: held,
+        });
         if (!more.ok) return more;
-        Object.assign(parts, more.data.parts);
         // Each answer carries something, or nobody waits for it.
-        later = more.data.later.length < later.length ? more.data.later : [];
+        later = more.data.later.length < asked.length ? more.data.later : [];
+        for (const name of asked) {
+            const part = more.data.parts[name] ?? (more.data.later.includes(name) ? undefined : before?.parts[name]);
+            if (part) parts[name] = part;
+        }
+        Object.assign(parts, more.data.parts);
     }
-    return { ok: true, data: { ...first.data, parts, later } };
+    const whole = { ...first.data, parts, later };
+    wholes.set(id, whole);
+    return { ok: true, data: whole };
 }
 
 /** What became of something that this device was to keep. */

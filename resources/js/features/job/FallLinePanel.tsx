@@ -40,7 +40,7 @@ export function FallLinePanel({ run, ends, editor, selection, phone, folded = fa
     const drawn = Math.max(phone ? 760 : 0, width);
     const { selected } = selection;
     // Hangers follow once nobody types any more: they are worked out apart from the run.
-    const settled = useSettled(editor.document, 400);
+    const settled = useSettled(editor.document, 1_500);
     const hangers = useQuery({
         ...hangQuery({ job: editor.job.id, document: settled }, run.id, editor.site.version),
         enabled: run.legs.length > 0 && settled.runs.some((one) => one.id === run.id),
