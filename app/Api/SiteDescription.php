@@ -87,17 +87,13 @@ final class SiteDescription
             ],
             self::SAID,
         );
-        $answer = Shapes::object([
-            'entries' => Shapes::list(Shapes::ref('LogEntry')),
-            'length' => ['type' => 'integer'],
-            'now' => ['type' => 'string', 'description' => 'The time by the clock of the server'],
-        ]);
+        $answer = self::logAnswer();
         $after = ['name' => 'after', 'in' => 'query', 'required' => false, 'schema' => ['type' => 'integer']];
 
         return [
             '/api/jobs/{id}/log' => [
                 'get' => Calls::describe('What happened on site, after an entry', null, $answer, [404 => 'Problem']) + [
-                    'parameters' => [...Calls::ID, $after],
+                    'parameters' => [...Calls::ID, $after, self::HERE],
                 ],
                 'post' => Calls::describe(
                     'Append what happened on site, each thing once; nothing is kept where one of them is wrong',
@@ -108,6 +104,31 @@ final class SiteDescription
             ],
         ];
     }
+
+    /** @return array<string, mixed> */
+    private static function logAnswer(): array
+    {
+        $there = Shapes::object([
+            'name' => ['type' => 'string'],
+            'me' => ['type' => 'boolean', 'description' => 'Another page of whoever asks'],
+            'station' => ['type' => 'string'],
+        ]);
+
+        return Shapes::object([
+            'entries' => Shapes::list(Shapes::ref('LogEntry')),
+            'length' => ['type' => 'integer'],
+            'here' => Shapes::list($there),
+            'now' => ['type' => 'string', 'description' => 'The time by the clock of the server'],
+        ]);
+    }
+
+    private const HERE = [
+        'name' => 'Here',
+        'in' => 'header',
+        'required' => false,
+        'schema' => ['type' => 'string'],
+        'description' => 'The name of the page that asks, and the station that it shows: who else is there is told',
+    ];
 
     /** @return array<string, mixed> the day in which a run is joined, and the test after it */
     private static function ofADay(): array

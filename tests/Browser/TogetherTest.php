@@ -32,6 +32,33 @@ final class TogetherTest extends BrowserTestCase
         self::assertStringContainsString('right 20', $this->callOut($second), 'theirs stands in the job');
     }
 
+    public function testWhatOneDoesOnSiteTheOtherSeesWithinFiveSecondsAndEachSeesWhoIsThere(): void
+    {
+        [$first, $second, $job] = $this->both('Both on site');
+        $first->get("{$this->address()}/jobs/{$job}/runs/glaze/record");
+        $second->get("{$this->address()}/jobs/{$job}/runs/glaze/record");
+        $this->until(fn (): bool => str_contains($this->text($first, '.also-here'), '(Record)'), 'the first sees', 10);
+        $this->until(fn (): bool => str_contains($this->text($second, '.also-here'), '(Record)'), 'the other', 10);
+        $this->seen($second, '.record-form textarea');
+        for ($i = 0; $i < 3; $i++) {
+            $this->seen($first, '.record-form textarea')->sendKeys("seen soon {$i}");
+            $this->tap($first, '.record-form button', 'Note it');
+            $said = microtime(true);
+            $this->until(
+                fn (): bool => str_contains($this->text($second, '.station'), "seen soon {$i}"),
+                'the other sees it',
+                8,
+            );
+            self::assertLessThan(5.0, microtime(true) - $said);
+        }
+        $second->get("{$this->address()}/");
+        $this->until(
+            fn (): bool => ! str_contains($this->text($first, 'body'), 'Also here'),
+            'whoever left is there no more',
+            25,
+        );
+    }
+
     public function testTheSecondMayTakeTheirs(): void
     {
         [$first, $second] = $this->both('Theirs');

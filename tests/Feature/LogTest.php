@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Log\JobLog;
+use App\Models\Crew;
 use App\Models\Job;
 use App\Models\LogEntry;
+use App\Models\User;
 use Illuminate\Support\Carbon;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
@@ -55,6 +57,41 @@ final class LogTest extends TestCase
         $read = $this->getJson("/api/jobs/{$this->job}/log?after=1")->assertOk();
         self::assertSame(['note-00001'], array_column($read->json('entries'), 'key'));
         self::assertSame([], JobLog::faults(Job::query()->findOrFail($this->job)));
+    }
+
+    public function testWhoeverHasTheJobOpenIsToldOfTheOthers(): void
+    {
+        $second = self::member(Crew::query()->findOrFail($this->lead->crewId()), 'Ann');
+        $ask = fn (User $who, string $here): array => $this->actingAs($who)
+            ->getJson("/api/jobs/{$this->job}/log?after=0", ['Here' => $here])
+            ->assertOk()
+            ->json('here');
+        $this->travelTo('2026-12-01 08:00:00');
+        self::assertSame([], $ask($this->lead, 'page-of-lead cut'));
+        self::assertSame(
+            [['name' => $this->lead->name, 'me' => false, 'station' => 'cut']],
+            $ask($second, 'page-of-ann glue-up'),
+        );
+        $this->travel(10)->seconds();
+        // Another page of one's own, and a station that changed.
+        self::assertSame(
+            [
+                ['name' => $second->name, 'me' => false, 'station' => 'glue-up'],
+                ['name' => $this->lead->name, 'me' => true, 'station' => 'cut'],
+            ],
+            $ask($this->lead, 'page-two test'),
+        );
+        $ask($this->lead, 'page-two hang');
+        self::assertSame(['cut', 'hang'], array_column($ask($second, 'page-of-ann glue-up'), 'station'));
+        // A page that is not heard of any more is closed, and one that says nothing is told nothing.
+        $this->travel(16)->seconds();
+        self::assertSame([], $ask($second, 'page-of-ann glue-up'));
+        foreach (['', 'x', 'page-of-ann <script>', str_repeat('a', 300)] as $said) {
+            self::assertSame([], $ask($this->lead, $said));
+        }
+        $this->actingAs($this->stranger)
+            ->getJson("/api/jobs/{$this->job}/log?after=0", ['Here' => 'page-of-none cut'])
+            ->assertNotFound();
     }
 
     public function testAnEntryArrivesOnceHoweverOftenItIsSent(): void

@@ -11,6 +11,7 @@ use App\Log\SiteEvent;
 use App\Models\Job;
 use App\Models\LogEntry;
 use App\Models\User;
+use App\People\Presence;
 use FallBend\Core\Input\BadInput;
 use FallBend\Core\Input\Fields;
 use Illuminate\Http\JsonResponse;
@@ -19,7 +20,11 @@ use Illuminate\Support\Carbon;
 
 use function Illuminate\Support\defer;
 
-/** What happened on site: appended, never edited. */
+/**
+ * What happened on site: appended, never edited.
+ *
+ * @phpstan-import-type There from Presence
+ */
 final readonly class LogController
 {
     /** So many entries are taken at once. */
@@ -27,7 +32,10 @@ final readonly class LogController
 
     public function __construct(private AppendToLog $append, private OpenJob $open) {}
 
-    /** The entries after a number, and the time by the clock of the server. */
+    /** What a page says of itself: its name, and the station that it shows. */
+    private const HERE = 'Here';
+
+    /** The entries after a number, the time by the clock of the server, and who else has the job open. */
     public function index(Request $request, string $id): JsonResponse
     {
         $query = Fields::of($request->query());
@@ -37,7 +45,9 @@ final readonly class LogController
         }
         $job = Job::asked($request, $id);
 
-        return self::answer($job, JobLog::after($job, (int) $after)->all());
+        $here = Presence::of($job, User::asking($request), $request->header(self::HERE));
+
+        return self::answer($job, JobLog::after($job, (int) $after)->all(), $here);
     }
 
     public function store(Request $request, string $id): JsonResponse
@@ -56,12 +66,16 @@ final readonly class LogController
         return self::answer($job, $entries);
     }
 
-    /** @param array<int, LogEntry> $entries */
-    private static function answer(Job $job, array $entries): JsonResponse
+    /**
+     * @param array<int, LogEntry> $entries
+     * @param list<There> $here
+     */
+    private static function answer(Job $job, array $entries, array $here = []): JsonResponse
     {
         return new JsonResponse([
             'entries' => array_values(array_map(JobLog::written(...), $entries)),
             'length' => Job::query()->findOrFail($job->id)->log_length,
+            'here' => $here,
             'now' => Carbon::now('UTC')->format('Y-m-d\TH:i:s.v\Z'),
         ]);
     }

@@ -28,6 +28,8 @@ export interface Options {
     question?: string | undefined;
     /** is sent though the page is left */
     keepalive?: boolean;
+    /** what the page says of itself to others who have the same job open */
+    here?: string;
     /** waits until the device has kept the answer, and says whether it has */
     keeps?: boolean;
 }
@@ -273,7 +275,7 @@ function send(
     method: string,
     path: string,
     body: unknown,
-    { signal, key, question, keepalive }: Options,
+    { signal, key, question, keepalive, here }: Options,
 ): Promise<Response> {
     return fetch(path, {
         method,
@@ -284,6 +286,7 @@ function send(
             ...(method === 'GET' ? {} : { 'X-XSRF-TOKEN': token() }),
             ...(key === undefined ? {} : { 'Idempotency-Key': key }),
             ...(question === undefined ? {} : { 'Question-Key': question }),
+            ...(here === undefined ? {} : { Here: here }),
         },
         ...(keepalive ? { keepalive } : {}),
         ...(body === undefined ? {} : { body: body instanceof Blob ? body : JSON.stringify(body) }),

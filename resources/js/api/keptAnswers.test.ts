@@ -92,6 +92,7 @@ describe('what is kept of answers', () => {
             entries: [1, 2, 3, 4].map((number) => ({ number })),
             length: 4,
             now: 'then',
+            here: [],
             came: 5_000,
         });
         expect(await kept.find('GET', log(4), undefined), 'more is not known').toBeUndefined();

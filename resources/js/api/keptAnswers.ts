@@ -117,8 +117,8 @@ export class KeptAnswers {
         if (!kept) return undefined;
         const answer = JSON.parse(kept.text) as unknown;
         if (isPacked(answer)) return unpacked(answer);
-        // A log says what the clock of the server was when it came.
-        return LOG.test(path) ? { ...(answer as LogPart), came: kept.at } : answer;
+        // A log says what the clock of the server was when it came; who was there then is not there now.
+        return LOG.test(path) ? { ...(answer as LogPart), here: [], came: kept.at } : answer;
     }
 
     /** How much is kept, by job; '' is what belongs to none. */

@@ -1,5 +1,15 @@
 import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
-import { call, callFile, callFileInTurn, callInTurn, isNoAnswer, retryAfterMs, write, type Result } from './client';
+import {
+    call,
+    callFile,
+    callFileInTurn,
+    callInTurn,
+    isNoAnswer,
+    retryAfterMs,
+    write,
+    type Result,
+    newKey,
+} from './client';
 import { zoneOf } from './zone';
 import { serverHas } from './differences';
 import { pathOfJob } from './early';
@@ -508,9 +518,24 @@ export interface LogAnswer {
     entries: LogEntry[];
     length: number;
     now: string;
+    /** who else has the job open; a device does not know */
+    here?: There[];
     /** when it came, by the clock of this device, where that is not just now */
     came?: number;
 }
+/** Somebody who has a job open. */
+export interface There {
+    name: string;
+    /** it is another page of whoever looks */
+    me: boolean;
+    station: string;
+}
+
+/** What this page calls itself to others who have the same job open. */
+const PAGE = newKey().slice(-12);
+
+const here = (): string => `${PAGE} ${location.pathname.split('/')[5] ?? 'route'}`;
+
 /** Says what happened on site. */
 export const appendToLog = (job: string, device: string, entries: SiteEvent[]) =>
     call<LogAnswer>('POST', `/api/jobs/${job}/log`, { device, entries });
@@ -523,7 +548,7 @@ export const logQuery = (job: string) =>
             let all = client.getQueryData<LogAnswer>(queryKey)?.entries ?? [];
             for (;;) {
                 const path = `/api/jobs/${job}/log?after=${all.at(-1)?.number ?? 0}`;
-                const answer = await orThrow(call<LogAnswer>('GET', path, undefined, { signal }));
+                const answer = await orThrow(call<LogAnswer>('GET', path, undefined, { signal, here: here() }));
                 // A log that is shorter than what is known of it was put back from a copy: it is read from its start.
                 if (answer.length < all.length) {
                     all = [];
@@ -535,7 +560,8 @@ export const logQuery = (job: string) =>
             }
         },
         ...untilAnswered,
-        refetchInterval: 5_000,
+        // What another says is seen within five seconds.
+        refetchInterval: 4_000,
         staleTime: 0,
     });
 export type RunView = 'plan' | 'section' | 'isometric';

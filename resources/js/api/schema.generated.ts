@@ -2943,7 +2943,10 @@ export interface paths {
                 query?: {
                     after?: number;
                 };
-                header?: never;
+                header?: {
+                    /** @description The name of the page that asks, and the station that it shows: who else is there is told */
+                    Here?: string;
+                };
                 path: {
                     id: string;
                 };
@@ -2960,6 +2963,12 @@ export interface paths {
                         "application/json": {
                             entries: components["schemas"]["LogEntry"][];
                             length: number;
+                            here: {
+                                name: string;
+                                /** @description Another page of whoever asks */
+                                me: boolean;
+                                station: string;
+                            }[];
                             /** @description The time by the clock of the server */
                             now: string;
                         };
@@ -3084,6 +3093,12 @@ export interface paths {
                         "application/json": {
                             entries: components["schemas"]["LogEntry"][];
                             length: number;
+                            here: {
+                                name: string;
+                                /** @description Another page of whoever asks */
+                                me: boolean;
+                                station: string;
+                            }[];
                             /** @description The time by the clock of the server */
                             now: string;
                         };

@@ -5,6 +5,7 @@ import type { JobRun } from '../../api/types';
 import { Beside } from '../../shared/Beside';
 import { BrandGlyph } from '../../shared/Brand';
 import { loaded } from '../../shared/loaded';
+import { AlsoHere } from './AlsoHere';
 import { MenusToCome, type Menu } from './MenusToCome';
 import { TakeAlong } from './TakeAlong';
 import type { Saving } from '../../editing';
@@ -73,6 +74,7 @@ export function JobHead({ editor, plan, phone, onRun, onNewRun, onSettings }: Pr
                 <Steps editor={editor} />
                 <Beside />
             </header>
+            <AlsoHere job={job.id} />
             {isTaking && <TakeAlong editor={editor} onClose={() => setTaking(false)} />}
         </>
     );
