@@ -42,6 +42,12 @@ final class FlakyLine
         $this->tell(['cut' => 1]);
     }
 
+    /** From here on pages and files come through, of the same version or another one, and no question does. */
+    public function isSilent(string $version = ''): void
+    {
+        $this->tell(['silent' => 1] + ($version === '' ? [] : ['version' => $version]));
+    }
+
     public function heals(): void
     {
         $this->tell(['share' => 0]);
@@ -52,7 +58,7 @@ final class FlakyLine
         $this->process->stop(1);
     }
 
-    /** @param array<string, float|int> $what */
+    /** @param array<string, float|int|string> $what */
     private function tell(array $what): void
     {
         $context = stream_context_create([

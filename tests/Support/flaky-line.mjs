@@ -1,5 +1,6 @@
 // A line that goes wrong: stands between a browser and the server, and does to calls of the API what a bad network and a restarted server do.
 // node flaky-line.mjs PORT SERVER_PORT; POST /flaky-line {"seed": 7, "share": 0.5} makes it go wrong from here on, {"share": 0} heals it,
+// {"silent": 1} loses every call of the API, {"version": "x"} makes the worker another one, as an update of the application does,
 // {"cut": 1} cuts it off whole, pages and all, until it is told anything else.
 import http from 'node:http';
 
@@ -8,6 +9,8 @@ const agent = new http.Agent({ keepAlive: true });
 let share = 0;
 let seed = 1;
 let cut = 0;
+let silent = 0;
+let version = '';
 
 // mulberry32: the same seed, the same mishaps
 const chance = () => {
@@ -58,13 +61,21 @@ const mishaps = {
     restart: ({ response }) => response.writeHead(502, { 'Content-Type': 'text/html' }).end('<html>'),
 };
 
-const pass = ({ asked, body, response }) =>
+const pass = ({ asked, body, response }) => {
+    // Read as text, the worker must not come compressed.
+    if (version) delete asked.headers['accept-encoding'];
     forward(
         asked,
         body,
-        (answer, whole) => response.writeHead(answer.statusCode, answer.headers).end(whole),
+        (answer, whole) => {
+            const { 'content-length': _, ...headers } = answer.headers;
+            response.writeHead(answer.statusCode, headers).end(asked.url === '/worker.js' ? updated(whole) : whole);
+        },
         () => response.destroy(),
     );
+};
+
+const updated = (worker) => (version ? worker.toString().replace(/"version":"[^"]*"/, `"version":"${version}"`) : worker);
 
 http.createServer((asked, response) => {
     const parts = [];
@@ -73,11 +84,13 @@ http.createServer((asked, response) => {
     asked.on('end', () => {
         const body = Buffer.concat(parts);
         if (asked.url === '/flaky-line') {
-            ({ share = 0, seed = 1, cut = 0 } = JSON.parse(body.toString()));
+            const told = JSON.parse(body.toString());
+            ({ share = 0, seed = 1, cut = 0, silent = 0 } = told);
+            version = told.version ?? version;
             response.writeHead(204).end();
             return;
         }
-        if (cut) {
+        if (cut || (silent && asked.url.startsWith('/api/'))) {
             response.destroy();
             return;
         }

@@ -1,6 +1,6 @@
 export { browserStorage, jobsWithDrafts, openTabs, type Tabs } from './drafts';
 export type { Conflict, EditMachine, Saving, Snapshot } from './editMachine';
-export { jobsWithWaiting, LOG_PLACE, SiteLog, type Happened, type Pending, type SiteLogState } from './siteLog';
+export { SiteLog, type SiteLogState } from './siteLog';
 export { goOn, openEditor, whenSaved } from './openEditor';
 export { browserPictures, Pictures, type PicturesState, type TakenPicture } from './pictures';
 export * from './choosing';
@@ -9,3 +9,4 @@ export * from './hanging';
 export * from './onSite';
 export type { JobEditor } from './jobEditor';
 export type { SharedSelection } from './selection';
+export { jobsWithWaiting, LOG_PLACE, type Happened, type Pending } from './waiting';

@@ -1,7 +1,7 @@
 import type { Evaluated, JobDocument, JobRun } from '../api/types';
 import type { Snapshot } from './editMachine';
 import type { OnSite } from './onSite';
-import type { Happened } from './siteLog';
+import type { Happened } from './waiting';
 
 /** A job while it is edited: what is shown of it, and what can be done with it (see editing/editMachine). */
 export interface JobEditor extends Snapshot {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LogEntry } from '../api/types';
 import type { CutPiece } from './cutting';
 import { inPlaceOf, levelled, measured, onSite, printed, ticked, unticked } from './onSite';
-import type { Happened, Pending } from './siteLog';
+import type { Happened, Pending } from './waiting';
 
 const entries = (...events: Happened[]): LogEntry[] =>
     events.map(({ kind, ...said }, n) => ({ number: n + 1, kind, said }) as unknown as LogEntry);

@@ -1,7 +1,7 @@
 import type { JobEvidence, LogEntry } from '../api/types';
 import type { Place } from './hanging';
 import type { CutPiece } from './cutting';
-import type { Happened, Pending } from './siteLog';
+import type { Happened, Pending } from './waiting';
 
 /** What was done on site that the plan is held against: what the server has, and what still waits on this device. */
 export interface OnSite {

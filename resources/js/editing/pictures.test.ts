@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import type { Result } from '../api/client';
 import { Pictures, type PictureWorld, type TakenPicture } from './pictures';
-import type { Happened } from './siteLog';
+import type { Happened } from './waiting';
 
 let stored: Map<string, TakenPicture>;
 let sent: string[];

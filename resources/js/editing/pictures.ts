@@ -1,5 +1,6 @@
 import type { Result } from '../api/client';
-import type { Happened, SiteLog } from './siteLog';
+import type { SiteLog } from './siteLog';
+import type { Happened } from './waiting';
 
 /** A picture that was taken and that the server does not have yet. */
 export interface TakenPicture {

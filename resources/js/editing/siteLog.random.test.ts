@@ -2,6 +2,7 @@ import { expect, it } from 'vitest';
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
 import type { LogEntry, SiteEvent } from '../api/types';
+import { storageOf } from '../testing/storage';
 import { SiteLog, type SiteLogWorld } from './siteLog';
 
 /** So many courses of chance; `bin/bench queue` takes 2,000. */
@@ -67,10 +68,7 @@ async function course(seed: number): Promise<void> {
     const open = (device: Omit<Device, 'log'>): SiteLog => {
         let keys = 0;
         const world: SiteLogWorld = {
-            storage: {
-                getItem: (key) => device.stored.get(key) ?? null,
-                setItem: (key, value) => void device.stored.set(key, value),
-            },
+            storage: storageOf(device.stored),
             send,
             now: () => time + device.skew,
             newKey: () => `${device.name} ${device.said.length} ${(keys += 1)} ${pick(1e9)}`,

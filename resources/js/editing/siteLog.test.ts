@@ -2,7 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
 import type { LogEntry, SiteEvent } from '../api/types';
-import { jobsWithWaiting, SiteLog, type SiteLogWorld } from './siteLog';
+import { storageOf } from '../testing/storage';
+import { SiteLog, type SiteLogWorld } from './siteLog';
+import { jobsWithWaiting } from './waiting';
 
 let stored: Map<string, string>;
 let sent: SiteEvent[][];
@@ -26,7 +28,7 @@ const wrong = (n: number): Result<LogAnswer> => ({
 });
 
 const world = (): SiteLogWorld => ({
-    storage: { getItem: (key) => stored.get(key) ?? null, setItem: (key, value) => void stored.set(key, value) },
+    storage: storageOf(stored),
     send: (entries) => {
         sent.push(entries);
         return Promise.resolve((answers.shift() ?? ok)(entries));
@@ -62,7 +64,7 @@ describe('what happened on site', () => {
     it('is kept on the device before it is sent, and let go of once the server has it', async () => {
         const log = signedIn();
         log.add([joint(3)]);
-        expect(stored.get('log')).toContain('"joint":3');
+        expect([...stored.values()].join()).toContain('"joint":3');
         await settle();
         expect(sent).toHaveLength(1);
         expect(sent[0]?.[0]).toMatchObject({ key: 'key-1', kind: 'joint', run: 'r', joint: 3, age_s: 0 });
@@ -90,7 +92,7 @@ describe('what happened on site', () => {
         const full = () => {
             throw new Error('QuotaExceededError');
         };
-        const log = signedIn('me', { ...world(), storage: { getItem: () => null, setItem: full } });
+        const log = signedIn('me', { ...world(), storage: { ...storageOf(new Map()), setItem: full } });
         log.add([joint(3)]);
         await settle();
         expect(log.snapshot()).toMatchObject({ isStored: false, pending: [{ joint: 3 }] });
@@ -129,7 +131,7 @@ describe('what happened on site', () => {
         await settle();
         await one.flush();
         expect(sent.at(-1)?.map((event) => event.joint)).toEqual([1, 2]);
-        expect(JSON.parse(stored.get('log') ?? '')).toMatchObject({ pending: [] });
+        expect([...stored.keys()].filter((key) => key.includes('|w|'))).toEqual([]);
     });
 
     it('says what the server did not take, and sends the others', async () => {
@@ -200,16 +202,70 @@ describe('what happened on site', () => {
 });
 
 it('says of which jobs something waits in this browser', () => {
-    const all: [string, string][] = [
-        ['fall-bend.log.a', '{"pending":[{"key":"k"}],"refused":[]}'],
-        ['fall-bend.log.b', '{"pending":[]}'],
-        ['fall-bend.other', '{}'],
-    ];
-    const storage = {
-        length: all.length,
-        key: (i: number) => all[i]?.[0] ?? null,
-        getItem: (key: string) => new Map(all).get(key) ?? null,
-    };
-    expect(jobsWithWaiting(storage)).toEqual(['a']);
+    const storage = storageOf(
+        new Map([
+            ['fall-bend.log.a', '{"pending":[{"key":"k"}],"refused":[]}'],
+            ['fall-bend.log.b', '{"pending":[]}'],
+            ['fall-bend.log.c|w|000000001|k', '{}'],
+            ['fall-bend.log.d|r|000000001|k', '{}'],
+            ['fall-bend.other', '{}'],
+        ]),
+    );
+    expect(jobsWithWaiting(storage)).toEqual(['a', 'c']);
     expect(jobsWithWaiting(null)).toEqual([]);
+});
+
+describe('two pages of one device', () => {
+    it('take nothing from one another, whichever of them says and sends', async () => {
+        answers = [away, away];
+        const [one, other] = [signedIn(), signedIn()];
+        one.add([joint(1)]);
+        other.add([joint(2)]);
+        one.add([joint(3)]);
+        await settle();
+        other.look();
+        expect(other.snapshot().pending.map((said) => said.joint)).toEqual([1, 2, 3]);
+        await one.flush();
+        expect(one.snapshot().pending).toEqual([]);
+        // What the other page shows as waiting was sent: it is told by the storage, or finds it when it tries itself.
+        expect(other.snapshot().pending).toHaveLength(3);
+        await other.flush();
+        expect(other.snapshot().pending).toEqual([]);
+    });
+
+    it('store what is said at the same moment, though each reads before the other has written', () => {
+        const [one, other] = [signedIn(), signedIn()];
+        const before = new Map(stored);
+        one.add([joint(1)]);
+        const ofOne = new Map(stored);
+        // The other page sees the storage as it was.
+        stored.clear();
+        before.forEach((value, key) => stored.set(key, value));
+        other.add([joint(2)]);
+        ofOne.forEach((value, key) => stored.set(key, value));
+        expect(
+            signedIn()
+                .snapshot()
+                .pending.map((said) => said.joint)
+                .sort(),
+        ).toEqual([1, 2]);
+    });
+
+    it('take over what an earlier release kept, in its order', () => {
+        const old = {
+            pending: [
+                { ...joint(1), key: 'a', at: 1 },
+                { ...joint(2), key: 'b', at: 0 },
+            ],
+            refused: [],
+        };
+        stored.set('log', JSON.stringify(old));
+        answers = [away];
+        expect(
+            signedIn()
+                .snapshot()
+                .pending.map((said) => said.joint),
+        ).toEqual([1, 2]);
+        expect(stored.has('log')).toBe(false);
+    });
 });

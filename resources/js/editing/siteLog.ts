@@ -1,36 +1,17 @@
 import type { Result } from '../api/client';
 import type { LogAnswer } from '../api/queries';
-import type { EntrySaid, LogEntry, SiteEvent } from '../api/types';
-
-/** What happened on site, as it is said: when, by the clock of this device, is added. */
-export type Happened = EntrySaid & Pick<SiteEvent, 'kind'>;
-
-/** Something that the server has not answered to yet. */
-export type Pending = Happened & {
-    key: string;
-    /** milliseconds, by the clock of this device */
-    at: number;
-    /** who was signed in: nobody else sends it; what an earlier release kept says nothing of it */
-    by?: string;
-};
-
-/** Something that the server did not take, and why. */
-export type Refused = Pending & { why: string };
+import type { LogEntry, SiteEvent } from '../api/types';
+import { Waiting, type EntryStorage, type Happened, type Kept, type Pending } from './waiting';
 
 /** What the log takes of the world, so that it can be tried without it. */
 export interface SiteLogWorld {
     /** null: this browser has none */
-    storage: Pick<Storage, 'getItem' | 'setItem'> | null;
+    storage: EntryStorage | null;
     send: (entries: SiteEvent[]) => Promise<Result<LogAnswer>>;
     now: () => number;
     newKey: () => string;
     /** calls back after so many milliseconds */
     later: (what: () => void, ms: number) => void;
-}
-
-interface Kept {
-    pending: Pending[];
-    refused: Refused[];
 }
 
 export interface SiteLogState extends Kept {
@@ -46,22 +27,6 @@ export interface SiteLogState extends Kept {
     ahead: number | null;
 }
 
-/** Where what happened on site of a job is stored in this browser. */
-export const LOG_PLACE = 'fall-bend.log.';
-
-/** The jobs of which something waits in this browser to be sent, by id. */
-export function jobsWithWaiting(storage: Pick<Storage, 'length' | 'key' | 'getItem'> | null): string[] {
-    try {
-        const keys = Array.from({ length: storage?.length ?? 0 }, (_, i) => storage?.key(i) ?? '');
-        return keys
-            .filter((key) => key.startsWith(LOG_PLACE))
-            .filter((key) => ((JSON.parse(storage?.getItem(key) ?? '{}') as Partial<Kept>).pending ?? []).length > 0)
-            .map((key) => key.slice(LOG_PLACE.length));
-    } catch {
-        return [];
-    }
-}
-
 /** So long it waits before it tries again, longer each time. */
 const RETRY_MS = [1_000, 2_000, 5_000, 15_000];
 
@@ -72,8 +37,7 @@ const RETRY_MS = [1_000, 2_000, 5_000, 15_000];
  */
 export class SiteLog {
     private state: SiteLogState;
-    /** what the browser's storage did not take */
-    private unstored: Kept | null = null;
+    private readonly waiting: Waiting;
     private readonly listeners = new Set<() => void>();
     private by = '';
     private isSending = false;
@@ -81,11 +45,12 @@ export class SiteLog {
     private tries = 0;
 
     constructor(
-        private readonly place: string,
+        place: string,
         private readonly world: SiteLogWorld,
     ) {
+        this.waiting = new Waiting(world.storage, place);
         this.state = {
-            ...this.stored(),
+            ...this.waiting.read(),
             isStored: true,
             arrived: [],
             isAway: false,
@@ -113,26 +78,23 @@ export class SiteLog {
     /** Says that something happened just now. */
     add(events: Happened[]): void {
         const at = this.world.now();
-        const { pending, refused } = this.stored();
-        this.change({
-            pending: [...pending, ...events.map((event) => ({ ...event, key: this.world.newKey(), at, by: this.by }))],
-            refused,
-        });
+        this.waiting.add(events.map((event) => ({ ...event, key: this.world.newKey(), at, by: this.by })));
+        this.look();
         void this.flush();
     }
 
     /** Says something that was kept elsewhere until now, once for each key: when it was is told with it. */
     addTaken(event: Happened, key: string, at: number): void {
-        const { pending, refused } = this.stored();
-        if (!pending.some((one) => one.key === key))
-            this.change({ pending: [...pending, { ...event, key, at, by: this.by }], refused });
+        if (!this.waiting.read().pending.some((one) => one.key === key))
+            this.waiting.add([{ ...event, key, at, by: this.by }]);
+        this.look();
         void this.flush();
     }
 
     /** Lets go of what the server did not take. */
     forget(key: string): void {
-        const { pending, refused } = this.stored();
-        this.change({ pending, refused: refused.filter((one) => one.key !== key) });
+        this.waiting.drop([key]);
+        this.look();
     }
 
     /** Takes that the log is known up to an entry. */
@@ -154,9 +116,19 @@ export class SiteLog {
         });
     }
 
+    /** Takes what is stored now: another page may have said something, or sent what this one shows as waiting. */
+    readonly look = (): void => {
+        const { isStored } = this.waiting;
+        const kept = this.waiting.read();
+        const keys = (one: Kept): string => [...one.pending, ...one.refused].map(({ key }) => key).join();
+        if (keys(kept) === keys(this.state) && isStored === this.state.isStored) return;
+        this.set({ ...this.state, ...kept, isStored });
+    };
+
     /** Sends what is waiting, unless that is being done. */
     async flush(): Promise<void> {
-        const pending = this.stored().pending.filter(this.isMine);
+        this.look();
+        const pending = this.state.pending.filter(this.isMine);
         if (this.isSending || this.by === '' || pending.length === 0) return;
         this.isSending = true;
         const sent = pending.slice(0, 100);
@@ -165,7 +137,8 @@ export class SiteLog {
         if (result.ok) {
             this.tries = 0;
             this.state = { ...this.state, arrived: [...this.state.arrived, ...result.data.entries], isAway: false };
-            this.done(sent.map((one) => one.key));
+            this.waiting.drop(sent.map((one) => one.key));
+            this.look();
             this.heard(result.data);
             await this.flush();
         } else if (result.status === 422) {
@@ -193,11 +166,6 @@ export class SiteLog {
         return { ...said, made_at: new Date(at).toISOString(), age_s };
     }
 
-    private done(keys: string[]): void {
-        const { pending, refused } = this.stored();
-        this.change({ pending: pending.filter((one) => !keys.includes(one.key)), refused });
-    }
-
     /** One that is wrong keeps the others from nothing. */
     private async refuse(sent: Pending[], errors: Record<string, string[]>, message: string): Promise<void> {
         const wrong = Object.keys(errors)
@@ -205,38 +173,9 @@ export class SiteLog {
             .filter((n) => n !== undefined)
             .map(Number);
         const bad = wrong.length > 0 ? sent.filter((_, n) => wrong.includes(n)) : sent;
-        const { pending, refused } = this.stored();
-        const keys = bad.map((one) => one.key);
-        this.change({
-            pending: pending.filter((one) => !keys.includes(one.key)),
-            refused: [...refused, ...bad.map((one) => ({ ...one, why: message }))],
-        });
+        this.waiting.refuse(bad.map((one) => ({ ...one, why: message })));
+        this.look();
         await this.flush();
-    }
-
-    /** What is stored now: another tab may have said something. */
-    private stored(): Kept {
-        if (this.unstored) return this.unstored;
-        try {
-            const kept = JSON.parse(this.world.storage?.getItem(this.place) ?? '{}') as Partial<Kept>;
-            return { pending: kept.pending ?? [], refused: kept.refused ?? [] };
-        } catch {
-            return { pending: [], refused: [] };
-        }
-    }
-
-    private change(kept: Kept): void {
-        this.unstored = this.store(kept) ? null : kept;
-        this.set({ ...this.state, ...kept, isStored: this.unstored === null });
-    }
-
-    private store(kept: Kept): boolean {
-        try {
-            this.world.storage?.setItem(this.place, JSON.stringify(kept));
-            return this.world.storage !== null;
-        } catch {
-            return false;
-        }
     }
 
     private set(state: SiteLogState): void {

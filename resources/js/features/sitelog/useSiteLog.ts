@@ -52,7 +52,12 @@ export function useSiteLog(job: string): OfSite {
         const flush = (): void => void log.flush();
         flush();
         window.addEventListener('online', flush);
-        return () => window.removeEventListener('online', flush);
+        // Another page of this device said or sent something.
+        window.addEventListener('storage', log.look);
+        return () => {
+            window.removeEventListener('online', flush);
+            window.removeEventListener('storage', log.look);
+        };
     }, [log]);
     const known = data?.entries;
     const last = known?.at(-1)?.number ?? 0;
