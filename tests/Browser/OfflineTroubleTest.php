@@ -21,7 +21,7 @@ final class OfflineTroubleTest extends BrowserTestCase
         $phone->executeScript('void navigator.serviceWorker.getRegistration().then((one) => one.update())');
         $this->until(
             static fn (): bool => str_contains(
-                (string) $phone->executeAsyncScript('const done = arguments[0]; caches.keys().then((all) => done(all.join()))'),
+                (string) $phone->executeAsyncScript('caches.keys().then((all) => arguments[0](all.join()))'),
                 'another-version-1',
             ),
             'the new version is there',

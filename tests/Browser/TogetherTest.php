@@ -59,6 +59,45 @@ final class TogetherTest extends BrowserTestCase
         );
     }
 
+    public function testTheSecondChoosesPieceByPiece(): void
+    {
+        [$first, $second, $job] = $this->both('Piece by piece');
+        $first->get("{$this->address()}/jobs/{$job}/runs/glaze/route");
+        $second->get("{$this->address()}/jobs/{$job}/runs/glaze/route");
+        $this->seen($second, '#call-out');
+        $this->say($first, ' / right 20');
+        $this->kept($first);
+        $first->get("{$this->address()}/jobs/{$job}/runs/clay-wash/route");
+        $this->seen($first, '#call-out');
+        $this->say($first, ' / left 14');
+        $this->kept($first);
+        $this->say($second, ' / left 33');
+        $this->seen($second, '.side-by-side');
+        $this->until(
+            fn (): bool => str_contains($this->text($second, '.side-by-side'), 'right 20') &&
+                str_contains($this->text($second, '.side-by-side'), "left 2' 9"),
+            'both ways are said',
+        );
+        self::assertStringContainsString('Choose 1 more', $this->text($second, '[role=dialog]'));
+        // What both changed is not chosen for anybody; of the other run theirs is.
+        self::assertSame(
+            ['theirs'],
+            $second->executeScript(
+                'return [...document.querySelectorAll(".side-by-side :checked")].map((one) => '.
+                    '[...one.closest("fieldset").querySelectorAll("input")].indexOf(one) === 0 ? "mine" : "theirs")',
+            ),
+        );
+        $second->executeScript(
+            'document.querySelector(".side-by-side fieldset:not(:has(:checked)) input").click()',
+        );
+        $this->button($second, 'Put them together so');
+        $this->kept($second);
+        self::assertStringContainsString("left 2' 9", $this->callOut($second), 'mine was chosen');
+        self::assertStringNotContainsString('right 20', $this->callOut($second));
+        $second->get("{$this->address()}/jobs/{$job}/runs/clay-wash/route");
+        $this->until(fn (): bool => str_contains($this->callOut($second), 'left'), 'theirs is there, too');
+    }
+
     public function testTheSecondMayTakeTheirs(): void
     {
         [$first, $second] = $this->both('Theirs');

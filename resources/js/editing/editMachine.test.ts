@@ -1,3 +1,4 @@
+import { piecesOf, putTogether } from './sideBySide';
 import fc from 'fast-check';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { JobDocument } from '../api/types';
@@ -460,6 +461,26 @@ describe('two windows of one person', () => {
         await settle();
         expect([other.saving, lineOf(other.machine.see().document, 'sink')]).toEqual(['saved', 'down 11']);
     });
+});
+
+it('goes on with what was put together of both states, as one change that can be undone', async () => {
+    server.changedBy('apprentice', (plan) => void (plan.name = 'Renamed'));
+    page.machine.say('sink', 'down 11');
+    void page.machine.doneSaying();
+    await settle();
+    const { conflict } = page.machine.see();
+    const mine = (await withTimers(page.machine.mine())) as JobDocument;
+    const pieces = piecesOf(conflict?.base ?? null, mine, conflict?.theirs.document as JobDocument);
+    expect(pieces.map(({ key, by }) => [key, by])).toEqual([
+        ['name', 'theirs'],
+        ['runs/sink/legs', 'mine'],
+    ]);
+    const chosen = pieces.filter(({ by }) => by === 'mine');
+    page.machine.putTogether(putTogether(conflict?.theirs.document as JobDocument, chosen));
+    await settle();
+    expect([page.saving, page.machine.see().conflict]).toEqual(['saved', null]);
+    expect(lineOf(server.job().document, 'sink')).toBe('down 11');
+    expect(planOf(server.job().document).name).toBe('Renamed');
 });
 
 it('shows what somebody else changed, and writes nothing over it', async () => {

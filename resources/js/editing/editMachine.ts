@@ -37,6 +37,8 @@ export interface Conflict {
     theirs: Job;
     /** names of the others who changed it; nobody: it was oneself, in another window or on another device */
     by: string[];
+    /** what both started from; null where that is not known any more */
+    base: JobDocument | null;
 }
 
 export interface SaidText {
@@ -306,6 +308,15 @@ export class EditMachine {
         this.clash = false;
         this.queue = [];
         this.settle(theirs);
+        this.changed();
+    };
+
+    /** Goes on with the other state of the job and what of one's own was chosen beside it, as one change. */
+    readonly putTogether = (document: JobDocument): void => {
+        if (!this.conflict) return;
+        const patch = differences(this.conflict.theirs.document, document);
+        this.takeTheirs();
+        if (patch.length > 0) this.queue.push({ kind: 'edit', gesture: newKey(), patch });
         this.changed();
     };
 
@@ -663,7 +674,8 @@ export class EditMachine {
             entry.kind === 'said' &&
             !isEqual(legsOf(this.kept.document, entry.run), legsOf(stale.current.document, entry.run));
         if (stale.changed_by.length > 0 || clashes.length > 0 || this.clash || this.queue.some(isRetold)) {
-            this.conflict = { theirs: stale.current, by: stale.changed_by };
+            const base = this.clash ? null : this.kept.document;
+            this.conflict = { theirs: stale.current, by: stale.changed_by, base };
             return;
         }
         this.kept = stale.current;
@@ -702,7 +714,7 @@ export class EditMachine {
         } else if (result.status === 409) {
             this.queue = this.queue.filter((entry) => entry !== step);
             const { current, changed_by } = result.body as Stale;
-            if (changed_by.length > 0) this.conflict = { theirs: current, by: changed_by };
+            if (changed_by.length > 0) this.conflict = { theirs: current, by: changed_by, base: this.kept.document };
             else this.settle(current);
         } else if (!this.waits(result)) {
             this.queue = this.queue.filter((entry) => entry !== step);

@@ -1,5 +1,6 @@
 export { browserStorage, jobsWithDrafts, openTabs, type Tabs } from './drafts';
 export type { Conflict, EditMachine, Saving, Snapshot } from './editMachine';
+export { piecesOf, putTogether, type Piece } from './sideBySide';
 export { SiteLog, type SiteLogState } from './siteLog';
 export { goOn, openEditor, whenSaved } from './openEditor';
 export { browserPictures, Pictures, type PicturesState, type TakenPicture } from './pictures';

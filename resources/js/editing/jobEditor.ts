@@ -27,6 +27,8 @@ export interface JobEditor extends Snapshot {
     /** says in the log that something happened on site just now */
     happened: (events: Happened[]) => void;
     takeTheirs: () => void;
+    /** goes on in a conflict with a document that was put together of both states */
+    putTogether: (document: JobDocument) => void;
     /** one's own state in a conflict; null where no answer came */
     mine: () => Promise<JobDocument | null>;
 }

@@ -1,11 +1,12 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import Modal from 'react-bootstrap/Modal';
 import { copyJob } from '../../api/queries';
-import type { Conflict as Met } from '../../editing';
+import { piecesOf, type Conflict as Met, type JobEditor } from '../../editing';
 import { Problem } from '../../shared/Problem';
-import type { JobEditor } from '../../editing';
+import { SideBySide } from './SideBySide';
 
 /**
  * Another state of the job and mine: both stay, whichever is chosen. One's own change in another window is not said to
@@ -13,14 +14,21 @@ import type { JobEditor } from '../../editing';
  */
 export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Met }) {
     const { theirs, by } = conflict;
+    const mine = useQuery({
+        queryKey: ['mine', editor.job.id, theirs.revision],
+        queryFn: () => editor.mine(),
+        gcTime: 0,
+        staleTime: Infinity,
+    }).data;
+    const pieces = mine ? piecesOf(conflict.base, mine, theirs.document) : [];
     const [problem, setProblem] = useState<string | null>(null);
     const [busy, setBusy] = useState(false);
     const who = by.length > 0 ? by.join(' and ') : t`you, in another window or on another device,`;
 
     const copyMine = async (): Promise<void> => {
         setBusy(true);
-        const mine = await editor.mine();
-        const result = mine && (await copyJob({ ...mine, name: t`${mine.name.slice(0, 100)} (my copy)` }));
+        const now = await editor.mine();
+        const result = now && (await copyJob({ ...now, name: t`${now.name.slice(0, 100)} (my copy)` }));
         setBusy(false);
         if (!result?.ok) {
             setProblem(result?.message ?? t`No answer from the server.`);
@@ -41,9 +49,19 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
                         Nothing of yours is lost: it is still here.
                     </Trans>
                 </p>
+                {mine && pieces.length > 0 && (
+                    <SideBySide
+                        job={editor.job.id}
+                        mine={mine}
+                        theirs={theirs.document}
+                        pieces={pieces}
+                        who={by.length > 0 ? by.join(', ') : t`the newer one`}
+                        onChosen={editor.putTogether}
+                    />
+                )}
                 <p className="say">
                     <Trans>
-                        Save mine as a copy makes a job of its own from what you see. Take{' '}
+                        Or: Save mine as a copy makes a job of its own from what you see. Take{' '}
                         {by.length > 0 ? t`theirs` : t`the newer one`} goes on with revision {theirs.revision}, and lets
                         your last change here go.
                     </Trans>
@@ -53,7 +71,7 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
                     <button type="button" className="plain" onClick={editor.takeTheirs} disabled={busy}>
                         {t`Take ${by.length > 0 ? t`theirs` : t`the newer one`}`}
                     </button>
-                    <button type="button" className="main-act" onClick={() => void copyMine()} disabled={busy}>
+                    <button type="button" className="plain" onClick={() => void copyMine()} disabled={busy}>
                         {t`Save mine as a copy`}
                     </button>
                 </div>

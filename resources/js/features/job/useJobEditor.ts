@@ -33,6 +33,7 @@ export function useJobEditor(start: Job, by: string, tabs: Tabs): JobEditor {
             step: machine.step,
             want: machine.want,
             takeTheirs: machine.takeTheirs,
+            putTogether: machine.putTogether,
             mine: machine.mine,
             happened: (events: Happened[]) => log.add(events.map((event) => inPlaceOf(event, known.current))),
         }),
