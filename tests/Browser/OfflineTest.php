@@ -120,6 +120,52 @@ final class OfflineTest extends BrowserTestCase
         );
     }
 
+    public function testACutThatCameOutLongerIsReckonedOnWithoutAConnectionAsTheServerDoes(): void
+    {
+        $phone = $this->open(390, 844, at: $this->line->address);
+        $this->signIn($phone);
+        $job = $this->ownJob($phone, 'Cut long');
+        $this->at($phone, $job, 'cut', '.cut-row');
+        $this->until(fn (): bool => $this->isKept($phone, $job), 'the job and the application are on the phone');
+        $this->line->isCut();
+        $phone = $this->again($phone);
+        $this->at($phone, $job, 'cut', '.cut-row');
+        $before = $this->cutLengths($phone);
+        $this->seen($phone, '.cut-row')->click();
+        $this->tap($phone, '.cut-row button', 'Different length');
+        // More than its fittings are in doubt: what is less is trimmed, and moves nothing.
+        for ($i = 0; $i < 12; $i++) {
+            $this->tap($phone, '.tick-other button', '1/16 longer');
+        }
+        $this->tap($phone, '.tick-other button', 'Reckon on from it');
+        $this->until(
+            fn (): bool => str_contains($this->text($phone, 'body'), 'added up on this device') ||
+                str_contains($this->text($phone, 'body'), 'not known on this device'),
+            'it is said who reckoned',
+        );
+        $here = $this->cutLengths($phone);
+        self::assertStringContainsString('added up on this device', $this->text($phone, 'body'));
+        self::assertNotSame($before, $here, 'another piece takes it up');
+        $this->line->heals();
+        $this->until(
+            fn (): bool => ! str_contains($this->text($phone, 'body'), 'added up on this device') &&
+                ! str_contains($this->text($phone, 'body'), 'No connection'),
+            'it is sent',
+            self::PATIENCE_S,
+        );
+        $phone->get("{$this->line->address}/jobs/{$job}/runs/clay-wash/cut");
+        $this->until(fn (): bool => count($this->cutLengths($phone)) === count($here), 'it is read anew');
+        self::assertSame($here, $this->cutLengths($phone), 'the server comes to the same');
+    }
+
+    /** @return list<string> what stands at the pieces of the run */
+    private function cutLengths(RemoteWebDriver $phone): array
+    {
+        return (array) $phone->executeScript(
+            'return [...document.querySelectorAll(".cut-row .cut-length")].map((one) => one.textContent)',
+        );
+    }
+
     public function testWhatIsTakenAlongIsThereOfEveryRunAndGoesWithWhoeverSignsOut(): void
     {
         $phone = $this->open(390, 844, at: $this->line->address);

@@ -69,6 +69,12 @@ use FallBend\Core\Verdict\Where;
  *     from_face: Reading|null,
  *     printed: Reading|null,
  *     since: 'same'|'other'|'new'|null,
+ *     then: FormOfCut|null,
+ * }
+ * @phpstan-type FormOfCut array{
+ *     within_mm: float,
+ *     taken: bool,
+ *     others: list<array{key: string, zero_mm: float, per_mm: float}>,
  * }
  * @phpstan-type CutGroup array{
  *     system: string,
@@ -101,6 +107,9 @@ final readonly class JobCutting
 
     /** What may be looked at for room in the sticks of a plan. */
     private const ROOM_EFFORT = 100_000;
+
+    /** Of a run with so many pieces what follows from a cut is sent along, to be added up where there is no line. */
+    private const MOST_ADDED_UP = 40;
 
     /** What is nearer than this nobody notices at a branch. */
     private const NOTICED_MM = 0.8;
@@ -271,6 +280,10 @@ final readonly class JobCutting
                 'from_face' => $tape->readingOrNull($piece->fromFaceMm($this->longMm($run, $piece) ?? $now)),
                 'printed' => $tape->readingOrNull($this->done->printed[$run]->pieces[$piece->key]['length_mm'] ?? null),
                 'since' => $this->since($run, $piece),
+                // Where pieces are many nobody adds up by hand what follows from one: it is asked.
+                'then' => count($this->runs[$run]->pieces) > self::MOST_ADDED_UP
+                    ? null
+                    : $this->back[$run]->whenCut($piece->key),
             ];
         }, $toCut->pieces);
     }

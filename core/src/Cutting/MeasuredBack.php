@@ -63,6 +63,43 @@ final readonly class MeasuredBack
     }
 
     /**
+     * Gives what follows once a piece that is left is cut, in a form that only has to be added up: every other piece is
+     * then `zero_mm`, and `per_mm` more for each millimetre that the piece came out longer than it was laid out, where
+     * that is more than `within_mm`. The form is exact: which pieces take a difference up does not rest on how large it
+     * is.
+     *
+     * @param string $key of a piece that is not cut
+     * @return array{
+     *     within_mm: float,
+     *     taken: bool,
+     *     others: list<array{key: string, zero_mm: float, per_mm: float}>,
+     * }|null those that are other than they are now, or would be; not `taken` where no pieces that are left lead that
+     *     way; null where the piece is cut
+     */
+    public function whenCut(string $key): ?array
+    {
+        $piece = array_column($this->pieces, null, 'key')[$key] ?? null;
+        if ($piece === null || isset($this->cut[$key])) {
+            return null;
+        }
+        $then = new self($this->pieces, $this->cut + [$key => $piece->cutMm]);
+        $taken = $then->taken($piece, 1.0);
+        $others = [];
+        foreach ($this->pieces as $one) {
+            [$zero, $per] = [$then->lengths[$one->key], $taken[$one->key] ?? 0.0];
+            if ($one->key !== $key && ($per !== 0.0 || abs($zero - $this->lengths[$one->key]) > self::SAME_MM)) {
+                $others[] = ['key' => $one->key, 'zero_mm' => $zero, 'per_mm' => $per];
+            }
+        }
+
+        return [
+            'within_mm' => max(self::SAME_MM, $piece->doubtMm()),
+            'taken' => $taken !== null,
+            'others' => $others,
+        ];
+    }
+
+    /**
      * @return array<string, float>|null by how much which pieces change; null where no pieces that are left lead that
      *     way
      */

@@ -45,6 +45,48 @@ final class MeasuredBackTest extends TestCase
         ];
     }
 
+    /** What is only to be added up comes to what the core reckons, whichever piece is cut next and however it came out. */
+    public function testTheFormOfTheNextCutIsExact(): void
+    {
+        $random = new Randomizer(new Mt19937(7));
+        $legs = [
+            'north 60 fall 0 / right 40 fall 0 / left 60 fall 0 / right 40 fall 0',
+            'north 60 fall 0 / right 45° 40 fall 0 / left 90° 40 fall 0 / right 45° 30 fall 0',
+            'down 30 / north 260 fall 1/4 / right 70° 40 fall 1/4 / left 60 fall 1/4 / down 45° 14',
+        ];
+        $asked = 0;
+        for ($i = 0; $i < 400; $i++) {
+            $pieces = Fixtures::layout($legs[$i % 3], ['size' => '2'])->pieces;
+            $cut = [];
+            foreach ($pieces as $piece) {
+                if ($random->getInt(0, 2) === 0) {
+                    $cut[$piece->key] = $piece->cutMm + $random->getInt(-8, 8) * 0.8;
+                }
+            }
+            $back = new MeasuredBack($pieces, $cut);
+            $next = $pieces[$random->getInt(0, count($pieces) - 1)];
+            $form = $back->whenCut($next->key);
+            if ($form === null) {
+                continue;
+            }
+            $off = [0.0, 0.03, $random->getInt(-40, 40) * 0.4][$random->getInt(0, 2)];
+            $then = new MeasuredBack($pieces, $cut + [$next->key => $next->cutMm + $off]);
+            $added = $back->lengths;
+            foreach ($form['others'] as ['key' => $key, 'zero_mm' => $zero, 'per_mm' => $per]) {
+                $added[$key] = $zero + (abs($off) > $form['within_mm'] ? $off * $per : 0.0);
+            }
+            $isMissed = ! $form['taken'] && abs($off) > $form['within_mm'];
+            self::assertSame($isMissed, $then->missed->minus($back->missed)->length() > 0.01 && $isMissed);
+            foreach ($pieces as $piece) {
+                if ($piece->key !== $next->key) {
+                    self::assertEqualsWithDelta($then->lengths[$piece->key], $added[$piece->key], 0.051);
+                }
+            }
+            $asked++;
+        }
+        self::assertGreaterThan(150, $asked);
+    }
+
     /**
      * @param array<string, float> $off
      * @param array<string, float> $expected

@@ -531,10 +531,23 @@ export interface There {
     station: string;
 }
 
-/** What this page calls itself to others who have the same job open. */
-const PAGE = newKey().slice(-12);
+const PAGE = 'fall-bend.page';
 
-const here = (): string => `${PAGE} ${location.pathname.split('/')[5] ?? 'route'}`;
+/** What this tab calls itself to others who have the same job open: after a reload it is the same. */
+function pageName(): string {
+    const fresh = newKey().slice(-12);
+    try {
+        const known = sessionStorage.getItem(PAGE);
+        if (known === null) sessionStorage.setItem(PAGE, fresh);
+        return known ?? fresh;
+    } catch {
+        return fresh;
+    }
+}
+
+let page: string | null = null;
+
+const here = (): string => `${(page ??= pageName())} ${location.pathname.split('/')[5] ?? 'route'}`;
 
 /** Says what happened on site. */
 export const appendToLog = (job: string, device: string, entries: SiteEvent[]) =>

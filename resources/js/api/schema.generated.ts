@@ -6334,6 +6334,15 @@ export interface components {
                 printed: components["schemas"]["Tape"] | null;
                 /** @enum {unknown} */
                 since: "same" | "other" | "new" | null;
+                then: {
+                    within_mm: number;
+                    taken: boolean;
+                    others: {
+                        key: string;
+                        zero_mm: number;
+                        per_mm: number;
+                    }[];
+                } | null;
             }[];
             measure: {
                 system: string;

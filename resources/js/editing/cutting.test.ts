@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CuttingReport, JobDocument } from '../api/types';
 import {
+    addedUp,
     changeInWords,
     dayOf,
     gapInWords,
@@ -123,5 +124,54 @@ describe('a stick', () => {
             'Tight: the last piece comes out short about once in 25 times. Measure the stick before the first cut.',
         );
         expect(tightInWords({ tight: true, enough: 0.5 })).toContain('short as often as not.');
+    });
+});
+
+describe('cuts that the server has not answered to', () => {
+    const tape = (mm: number) => ({ mm, inch: '', metric: '' });
+    const piece = (key: string, mm: number, then: CutPiece['then'], more: object = {}): CutPiece => {
+        const known = { key, planned: tape(mm), now: tape(mm), moved_mm: 0, cut: false, long: null, from_face: null };
+        return { ...known, then, ...more } as CutPiece;
+    };
+    const takes = (key: string, zero_mm: number, per_mm = -1) => ({
+        within_mm: 0.05,
+        taken: true,
+        others: [{ key, zero_mm, per_mm }],
+    });
+    const lengths = (pieces: CutPiece[]): number[] => pieces.map((one) => Math.round(one.now.mm * 1000) / 1000);
+    const run = () => [
+        piece('a', 300, takes('c', 500)),
+        piece('b', 200, takes('d', 400)),
+        piece('c', 500, takes('a', 300), { long: tape(502) }),
+        piece('d', 400, { within_mm: 0.05, taken: false, others: [] }),
+    ];
+
+    it('are added up by the form that was sent: nothing moves where it came out as it was laid out', () => {
+        expect(addedUp(run(), {})).toMatchObject({ isHere: false, isOpen: false });
+        expect(lengths(addedUp(run(), { a: 300.04 }).pieces)).toEqual([300.04, 200, 500, 400]);
+        const longer = addedUp(run(), { a: 303.175 });
+        expect(lengths(longer.pieces)).toEqual([303.175, 200, 496.825, 400]);
+        expect(longer).toMatchObject({ isHere: true, isOpen: false });
+        expect(longer.pieces[2]).toMatchObject({ now: { inch: '19 9/16' }, long: { inch: '19 5/8' } });
+        expect(longer.pieces[2]?.moved_mm).toBeCloseTo(-3.175);
+    });
+
+    it('add up together where none takes up what the other left', () => {
+        const both = addedUp(run(), { a: 303, b: 198 });
+        expect(lengths(both.pieces)).toEqual([303, 198, 497, 402]);
+        expect(addedUp(run(), { a: 303, c: 500 }), 'the second one was to take it up').toMatchObject({ isOpen: true });
+    });
+
+    it('are not known where nothing takes one up, where it is many, and where one is taken back', () => {
+        expect(addedUp(run(), { d: 401 }).isOpen).toBe(true);
+        expect(addedUp(run(), { d: 400 }).isOpen).toBe(false);
+        expect(addedUp([piece('a', 300, null)], { a: 300 }).isOpen).toBe(true);
+        expect(addedUp([piece('a', 300, null, { cut: true })], {}).isOpen).toBe(true);
+    });
+
+    it('give what an earlier piece left to one to another', () => {
+        const [a, b, c, d] = run();
+        const moved = [a, b, { ...c, now: tape(495), then: takes('d', 405) }, d] as CutPiece[];
+        expect(lengths(addedUp(moved, { c: 500 }).pieces)).toEqual([300, 200, 500, 405]);
     });
 });

@@ -1,6 +1,6 @@
 import { t } from '@lingui/core/macro';
-import type { CuttingReport, JobCutting, JobDocument, MeasureFirst, Units } from '../api/types';
-import { runInWords } from '../shared/lengths';
+import type { CuttingReport, JobCutting, JobDocument, MeasureFirst, Tape, Units } from '../api/types';
+import { runInWords, saidLength } from '../shared/lengths';
 import { twoDigits } from '../shared/twoDigits';
 
 export type CutPiece = CuttingReport['pieces'][number];
@@ -32,6 +32,65 @@ export function stocked(document: JobDocument, system: string, size: string, row
 /** The day as it stands on paper, where the work is done: `2026-11-25`. */
 export function dayOf(date: Date): string {
     return `${date.getFullYear()}-${twoDigits(date.getMonth() + 1)}-${twoDigits(date.getDate())}`;
+}
+
+/** What is added up here of cuts that the server has not answered to: the pieces, and whether all of it is known. */
+export interface AddedUp {
+    pieces: CutPiece[];
+    /** by this device alone: the server was not asked yet */
+    isHere: boolean;
+    /** what follows is not known before the server was asked */
+    isOpen: boolean;
+}
+
+const SAME_MM = 0.05;
+
+/**
+ * Adds up what follows from pieces that were cut since the server was asked, by the form that it sent with each. The
+ * forms hold as long as no piece that takes a difference up is cut itself; what comes of that is asked.
+ *
+ * @param ticks lengths that pieces of the run were cut to, by key
+ */
+export function addedUp(pieces: CutPiece[], ticks: Record<string, number>): AddedUp {
+    const fresh = pieces.filter((one) => !one.cut && ticks[one.key] !== undefined);
+    const isBack = pieces.some((one) => one.cut && ticks[one.key] === undefined);
+    if (fresh.length === 0) return { pieces, isHere: isBack, isOpen: isBack };
+    const now = new Map(pieces.map((one) => [one.key, one.now.mm]));
+    const isFresh = (key: string): boolean => fresh.some((one) => one.key === key);
+    let isOpen = isBack;
+    for (const piece of fresh) {
+        const off = (ticks[piece.key] ?? 0) - piece.planned.mm;
+        const others = piece.then?.others ?? [];
+        const isMoved = piece.then !== null && Math.abs(off) > piece.then.within_mm;
+        // What an earlier piece left to this one goes to others now: with a second cut beside it that is asked.
+        const isLeftOver = others.some((one) => Math.abs(one.zero_mm - (now.get(one.key) ?? 0)) > SAME_MM);
+        isOpen ||= piece.then === null || (isMoved && !piece.then.taken);
+        isOpen ||= fresh.length > 1 && (isLeftOver || others.some((one) => isFresh(one.key)));
+        for (const { key, zero_mm, per_mm } of others) {
+            const before = fresh.length > 1 ? (now.get(key) ?? zero_mm) : zero_mm;
+            now.set(key, before + (isMoved ? off * per_mm : 0));
+        }
+    }
+    if (isOpen) return { pieces, isHere: true, isOpen };
+    const withLength = (one: CutPiece): CutPiece => {
+        const isCut = isFresh(one.key);
+        const by = ((isCut ? ticks[one.key] : now.get(one.key)) ?? one.now.mm) - one.now.mm;
+        if (!isCut && Math.abs(by) < SAME_MM) return one;
+        const longer = <T extends Tape | null>(tape: T): T => {
+            if (tape === null) return tape;
+            const mm = tape.mm + by;
+            return { ...tape, mm, inch: saidLength(mm, 'inch'), metric: `${Math.round(mm)}` };
+        };
+        return {
+            ...one,
+            now: longer(one.now),
+            moved_mm: one.moved_mm + by,
+            // What is cut is trimmed.
+            long: isCut ? null : longer(one.long),
+            from_face: longer(one.from_face),
+        };
+    };
+    return { pieces: pieces.map(withLength), isHere: true, isOpen };
 }
 
 /** What is other than on the ticket that was printed last; nothing where it is the same. */

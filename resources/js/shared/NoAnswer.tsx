@@ -1,6 +1,7 @@
 import { t } from '@lingui/core/macro';
 import { notifyManager, useQueryClient, type FetchStatus } from '@tanstack/react-query';
 import { useCallback, useSyncExternalStore } from 'react';
+import { away } from '../api/client';
 import { hadNoAnswer } from '../api/queries';
 
 /** Says that what is shown may be from before, as long as something that is shown is asked for and no answer comes. */
@@ -10,7 +11,9 @@ export function NoAnswer() {
     const waits = useSyncExternalStore(watch, () =>
         cache.getAll().some((query) => query.isActive() && isUnanswered(query.state)),
     );
-    return waits ? (
+    // Where the device has what is shown, that is said, and not both.
+    const isAway = useSyncExternalStore(away.subscribe, away.snapshot);
+    return waits && !isAway ? (
         <p className="no-answer" role="status">
             {t`No answer from the server. What is shown may be from before; it is asked again.`}
         </p>

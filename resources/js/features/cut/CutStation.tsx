@@ -10,7 +10,7 @@ import type { JobEditor } from '../../editing';
 import type { SharedSelection } from '../../editing';
 import { RestsOn } from '../../shared/SourceTap';
 import { CutRow } from './CutRow';
-import { stocked, stockOf, ticked, unticked, usualEnd } from '../../editing';
+import { addedUp, stocked, stockOf, ticked, unticked, usualEnd } from '../../editing';
 import { LookLonger } from './LookLonger';
 import { MeasureFirst } from './MeasureFirst';
 import { RunDrawings } from './RunDrawings';
@@ -48,6 +48,7 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
     // Until the log is read it is as the plan of sticks has it.
     const isCut = (key: string): boolean =>
         editor.site.isKnown ? key in ticks : (report?.pieces.find((one) => one.key === key)?.cut ?? false);
+    const added = addedUp(report?.pieces ?? [], ticks);
     const done = run.pieces.filter((piece) => isCut(piece.key)).length;
     const pieces = run.pieces.length === 1 ? t`piece` : t`pieces`;
     return (
@@ -73,10 +74,11 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
                     {usual !== '' && t` Ends: ${usual}, unless the piece says otherwise.`}
                 </p>
             </div>
+            {added.isHere && editor.saving !== 'saved' && <AddedUpHere isOpen={added.isOpen} />}
             {report && <FindingLines findings={report.findings} />}
             {report && report.measure.length > 0 && <MeasureFirst list={report.measure} editor={editor} />}
             {run.pieces.map((piece) => {
-                const now = report?.pieces.find((one) => one.key === piece.key);
+                const now = added.pieces.find((one) => one.key === piece.key);
                 return (
                     <CutRow
                         key={piece.key}
@@ -105,6 +107,17 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
             {run.pieces.length > 0 && <RunDrawings of={editor.ofJob} plan={plan} />}
             {run.pieces.length > 0 && <RestsOn sources={[...run.sources, ...(report?.sources.slice(0, 1) ?? [])]} />}
         </main>
+    );
+}
+
+/** What is shown of pieces that depend on a cut that the server has not heard of. */
+function AddedUpHere({ isOpen }: { isOpen: boolean }) {
+    const open = t`What follows from the last cuts is not known on this device: cut nothing on their legs before it is asked.`;
+    const known = t`Lengths that follow from the last cut are added up on this device; they are reckoned again when it is sent.`;
+    return (
+        <p className={isOpen ? 'say problem' : 'say'} role="status">
+            {isOpen ? open : known}
+        </p>
     );
 }
 

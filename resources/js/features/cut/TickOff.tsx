@@ -19,7 +19,18 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
     const [isOther, setOther] = useState(false);
     const [problem, setProblem] = useState('');
     const words = (mm: number): string => lengthInWords(mm, units);
-    const enter = async (text: string): Promise<void> => {
+    const [came, setCame] = useState({ mm: piece.now.mm, text: saidLength(piece.now.mm, units) });
+    const step = (marks: number): void => {
+        const mm = came.mm + marks * (units === 'inch' ? 25.4 / 16 : 1);
+        setCame({ mm, text: saidLength(mm, units) });
+    };
+    const enter = async ({ mm, text }: typeof came): Promise<void> => {
+        // What was stepped to is known; words are read by the server.
+        if (text === saidLength(mm, units)) {
+            setOther(false);
+            onCut(mm);
+            return;
+        }
         const read = await readLength(text, units);
         if (!read.ok) setProblem(read.errors.text?.[0] ?? read.message);
         else {
@@ -47,7 +58,10 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                         type="button"
                         className="plain small"
                         aria-expanded={isOther}
-                        onClick={() => setOther(!isOther)}
+                        onClick={() => {
+                            setCame({ mm: piece.now.mm, text: saidLength(piece.now.mm, units) });
+                            setOther(!isOther);
+                        }}
                     >
                         {t`Different length`}
                     </button>
@@ -61,14 +75,24 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                             className="tick-other"
                             onSubmit={(event) => {
                                 event.preventDefault();
-                                const text = new FormData(event.currentTarget).get('real');
-                                void enter(typeof text === 'string' ? text : '');
+                                void enter(came);
                             }}
                         >
                             <label className="choice">
                                 <span className="cap">{t`${piece.letter} came out at`}</span>
-                                <input name="real" defaultValue={saidLength(piece.now.mm, units)} autoComplete="off" />
+                                <input
+                                    name="real"
+                                    value={came.text}
+                                    onChange={(event) => setCame({ ...came, text: event.target.value })}
+                                    autoComplete="off"
+                                />
                             </label>
+                            <button type="button" className="plain small" onClick={() => step(-1)}>
+                                {units === 'inch' ? t`1/16 shorter` : t`1 mm shorter`}
+                            </button>
+                            <button type="button" className="plain small" onClick={() => step(1)}>
+                                {units === 'inch' ? t`1/16 longer` : t`1 mm longer`}
+                            </button>
                             <button type="submit" className="plain">
                                 {t`Reckon on from it`}
                             </button>

@@ -61,7 +61,7 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
                 )}
                 <p className="say">
                     <Trans>
-                        Or: Save mine as a copy makes a job of its own from what you see. Take{' '}
+                        Save mine as a copy makes a job of its own from what you see. Take{' '}
                         {by.length > 0 ? t`theirs` : t`the newer one`} goes on with revision {theirs.revision}, and lets
                         your last change here go.
                     </Trans>

@@ -1,11 +1,14 @@
 import { t } from '@lingui/core/macro';
 import { Trans } from '@lingui/react/macro';
 import type { SiteLog, SiteLogState } from '../../editing';
+import { timeIn } from '../../shared/locale';
 import { Shape } from '../../shared/Shape';
+import { entryInWords } from './entryInWords';
 
 /** What the server does not have yet, and what it did not take. */
 export function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
     const others = state.pending.filter((one) => !log.isMine(one));
+    const mine = state.pending.filter(log.isMine);
     return (
         <>
             {others.length > 0 && (
@@ -18,14 +21,28 @@ export function Waiting({ state, log }: { state: SiteLogState; log: SiteLog }) {
                     </Trans>
                 </p>
             )}
-            {state.pending.length > others.length && (
-                <p role="status">
-                    <Shape kind="unknown" size={17} /> {state.pending.length - others.length}{' '}
-                    {state.pending.length - others.length === 1 ? t`entry is` : t`entries are`}{' '}
-                    {state.isStored
-                        ? t`kept on this device and not sent yet.`
-                        : t`not sent yet, and there is no room on this device: leave this page open.`}
-                </p>
+            {mine.length > 0 && (
+                <details className="waiting-list">
+                    <summary>
+                        <span role="status">
+                            <Shape kind="unknown" size={17} /> {mine.length}{' '}
+                            {mine.length === 1 ? t`entry is` : t`entries are`}{' '}
+                            {state.isStored
+                                ? t`kept on this device and not sent yet.`
+                                : t`not sent yet, and there is no room on this device: leave this page open.`}
+                        </span>
+                    </summary>
+                    <ol>
+                        {mine.map((one) => (
+                            <li key={one.key}>
+                                <span className="cap">
+                                    {timeIn(new Date(one.at).toISOString(), { hour: '2-digit', minute: '2-digit' })}
+                                </span>{' '}
+                                {entryInWords(one)}
+                            </li>
+                        ))}
+                    </ol>
+                </details>
             )}
             {state.refused.map((one) => (
                 <p key={one.key} role="alert">
