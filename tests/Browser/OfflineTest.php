@@ -161,9 +161,12 @@ final class OfflineTest extends BrowserTestCase
     /** @return list<string> what stands at the pieces of the run */
     private function cutLengths(RemoteWebDriver $phone): array
     {
-        return (array) $phone->executeScript(
+        /** @var list<string> $lengths */
+        $lengths = $phone->executeScript(
             'return [...document.querySelectorAll(".cut-row .cut-length")].map((one) => one.textContent)',
         );
+
+        return $lengths;
     }
 
     public function testWhatIsTakenAlongIsThereOfEveryRunAndGoesWithWhoeverSignsOut(): void

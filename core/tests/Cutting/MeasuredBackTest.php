@@ -45,7 +45,7 @@ final class MeasuredBackTest extends TestCase
         ];
     }
 
-    /** What is only to be added up comes to what the core reckons, whichever piece is cut next and however it came out. */
+    /** What is only to be added up comes to what the core reckons, whichever piece is cut and however it came out. */
     public function testTheFormOfTheNextCutIsExact(): void
     {
         $random = new Randomizer(new Mt19937(7));
