@@ -140,7 +140,7 @@ final class OfflineTest extends BrowserTestCase
         $this->tap($phone, '.tick-other button', 'Reckon on from it');
         $this->until(
             fn (): bool => str_contains($this->text($phone, 'body'), 'added up on this device') ||
-                str_contains($this->text($phone, 'body'), 'not known on this device'),
+                str_contains($this->text($phone, 'body'), 'not known here yet'),
             'it is said who reckoned',
         );
         $here = $this->cutLengths($phone);

@@ -112,8 +112,8 @@ export function CutStation({ run, plan, editor, base, selection }: Props) {
 
 /** What is shown of pieces that depend on a cut that the server has not heard of. */
 function AddedUpHere({ isOpen }: { isOpen: boolean }) {
-    const open = t`What follows from the last cuts is not known on this device. Cut nothing on their legs before it is.`;
-    const known = t`Lengths that follow from the last cut are added up on this device, and reckoned anew when it is sent.`;
+    const open = t`What follows from the last cuts is not known here yet: cut nothing on their legs before it is.`;
+    const known = t`What follows from the last cut is added up on this device, and reckoned anew when it is sent.`;
     return (
         <p className={isOpen ? 'say problem' : 'say'} role="status">
             {isOpen ? open : known}
