@@ -6,6 +6,7 @@ namespace App\Http\Middleware;
 
 use App\Http\SentDocument;
 use App\Models\Job;
+use App\Models\Revision;
 use Closure;
 use Illuminate\Database\Eloquent\ModelNotFoundException;
 use Illuminate\Http\JsonResponse;
@@ -54,7 +55,7 @@ final readonly class DocumentOfRevision
             return null;
         }
         try {
-            $text = Job::asked($request, $id)->revision($number)->text();
+            $text = Revision::numbered(Job::asked($request, $id)->id, $number)->text();
         } catch (ModelNotFoundException) {
             return null;
         }

@@ -10,4 +10,4 @@ export * from './hanging';
 export * from './onSite';
 export type { JobEditor } from './jobEditor';
 export type { SharedSelection } from './selection';
-export { jobsWithWaiting, LOG_PLACE, type Happened, type Pending } from './waiting';
+export { jobsWithWaiting, LOG_PLACE, waitingOf, type Happened, type Pending } from './waiting';

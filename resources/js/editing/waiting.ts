@@ -47,6 +47,10 @@ export function jobsWithWaiting(storage: EntryStorage | null): string[] {
     }
 }
 
+/** Gives what waits of a job in a browser. */
+export const waitingOf = (storage: EntryStorage | null, job: string): Waiting =>
+    new Waiting(storage, `${LOG_PLACE}${job}`);
+
 /** An earlier release kept all of a job in one place. */
 const isOld = (storage: EntryStorage, key: string): boolean =>
     !key.includes('|') && ((JSON.parse(storage.getItem(key) ?? '{}') as Partial<Kept>).pending ?? []).length > 0;

@@ -9,10 +9,10 @@ export interface Station {
 
 export const STATIONS: Station[] = [
     { key: 'look', name: t`Look` },
-    { key: t`route`, name: t`Route` },
+    { key: 'route', name: t`Route` },
     { key: 'make-up', name: t`Make-up` },
     { key: 'joints', name: t`Joints` },
-    { key: t`cut`, name: t`Cut` },
+    { key: 'cut', name: t`Cut` },
     { key: 'hang', name: t`Hang` },
     { key: 'glue-up', name: t`Glue-up` },
     { key: 'test', name: t`Test` },
@@ -32,7 +32,7 @@ type Summary = NonNullable<JobRow['summary']>;
 export const stationOf = ({ station }: Summary): Station =>
     STATIONS.find((one) => one.key === (station === 'done' ? 'record' : station)) ?? ROUTE;
 
-const ROUTE: Station = { key: t`route`, name: t`Route` };
+const ROUTE: Station = { key: 'route', name: t`Route` };
 
 /** How far a station is in the whole job, as the board has it. */
 export function standingOnBoard(station: Station, { run, station: at, done }: Summary): Standing {

@@ -1,6 +1,9 @@
 import { t } from '@lingui/core/macro';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { clearDevice, onThisDevice } from '../../api/takenAlong';
+import { accountQuery } from '../../api/queries';
+import { browserStorage, jobsWithWaiting } from '../../editing';
+import { LeftHere } from '../sitelog';
 import { Trans } from '@lingui/react/macro';
 
 /** What is kept on this device to be read without a connection, how large it is, and a way to clear it. */
@@ -11,6 +14,7 @@ export function OnThisDevice() {
         await clearDevice(job);
         await client.invalidateQueries({ queryKey: ['device'] });
     };
+    const by = useQuery(accountQuery).data?.email;
     const jobs = kept.data?.jobs ?? [];
     return (
         <section aria-label={t`On this device`}>
@@ -31,6 +35,10 @@ export function OnThisDevice() {
                     </button>
                 </p>
             ))}
+            {by !== undefined &&
+                jobsWithWaiting(browserStorage()).map((job) => (
+                    <LeftHere key={job} job={job} name={jobs.find((one) => one.job === job)?.name ?? null} by={by} />
+                ))}
             <p className="cap">
                 {kept.data === null ? (
                     t`This browser keeps nothing.`

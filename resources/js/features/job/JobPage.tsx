@@ -4,6 +4,7 @@ import { Link, useParams, useSearchParams } from 'react-router';
 import { accountQuery, CallFailed, jobQuery } from '../../api/queries';
 import type { Unreadable } from '../../api/types';
 import { openTabs } from '../../editing';
+import { LeftHere } from '../sitelog';
 import { JobScreen } from './JobScreen';
 import { partsShown } from '../../shared/partsShown';
 import { fetchStation } from './stationParts';
@@ -46,6 +47,7 @@ export function JobPage() {
                         {t`Deleted jobs`}
                     </Link>
                 )}
+                {(gone || isDeleted) && account.data && <LeftHere job={id} by={account.data.email} />}
                 {!gone && !isDeleted && (
                     <button type="button" className="plain" onClick={() => void job.refetch()}>
                         {t`Try again`}

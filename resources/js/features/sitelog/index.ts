@@ -1,3 +1,4 @@
+export { LeftHere } from './LeftHere';
 export { useNow } from './useNow';
 export { usePictures } from './usePictures';
 export { useSiteLog } from './useSiteLog';
