@@ -128,6 +128,9 @@ async function keepCards(of: OfJob, run: string | null): Promise<Kept> {
     return KEPT;
 }
 
+/** How a browser says that it has no room. */
+const FULL = 'QuotaExceededError';
+
 /** Keeps the pictures of a job that its log knows. */
 async function keepPictures(job: string): Promise<Kept> {
     const keeper = await theKeeper();
@@ -135,8 +138,12 @@ async function keepPictures(job: string): Promise<Kept> {
     for (const { said } of log?.entries ?? []) {
         if (said.hash === undefined) continue;
         const path = `/api/jobs/${job}/photographs/${said.hash}`;
-        const kept = await stored(keeper?.keepPicture(path) ?? Promise.resolve());
-        if (kept.how !== 'kept') return kept;
+        try {
+            await keeper?.keepPicture(path);
+        } catch (error) {
+            // It did not come, or there is no room for it.
+            return { how: error instanceof DOMException && error.name === FULL ? 'no-room' : 'no-answer' };
+        }
     }
     return KEPT;
 }

@@ -159,6 +159,11 @@ describe('cuts that the server has not answered to', () => {
     it('add up together where none takes up what the other left', () => {
         const both = addedUp(run(), { a: 303, b: 198 });
         expect(lengths(both.pieces)).toEqual([303, 198, 497, 402]);
+        const [a, b, c, d] = run();
+        const toOne = [a, { ...b, then: takes('c', 500) }, c, d] as CutPiece[];
+        expect(lengths(addedUp(toOne, { a: 303, b: 202 }).pieces), 'both leave theirs to one').toEqual([
+            303, 202, 495, 400,
+        ]);
         expect(addedUp(run(), { a: 303, c: 500 }), 'the second one was to take it up').toMatchObject({ isOpen: true });
     });
 

@@ -55,7 +55,8 @@ export function addedUp(pieces: CutPiece[], ticks: Record<string, number>): Adde
     const fresh = pieces.filter((one) => !one.cut && ticks[one.key] !== undefined);
     const isBack = pieces.some((one) => one.cut && ticks[one.key] === undefined);
     if (fresh.length === 0) return { pieces, isHere: isBack, isOpen: isBack };
-    const now = new Map(pieces.map((one) => [one.key, one.now.mm]));
+    const told = new Map(pieces.map((one) => [one.key, one.now.mm]));
+    const now = new Map(told);
     const isFresh = (key: string): boolean => fresh.some((one) => one.key === key);
     let isOpen = isBack;
     for (const piece of fresh) {
@@ -63,7 +64,7 @@ export function addedUp(pieces: CutPiece[], ticks: Record<string, number>): Adde
         const others = piece.then?.others ?? [];
         const isMoved = piece.then !== null && Math.abs(off) > piece.then.within_mm;
         // What an earlier piece left to this one goes to others now: with a second cut beside it that is asked.
-        const isLeftOver = others.some((one) => Math.abs(one.zero_mm - (now.get(one.key) ?? 0)) > SAME_MM);
+        const isLeftOver = others.some((one) => Math.abs(one.zero_mm - (told.get(one.key) ?? 0)) > SAME_MM);
         isOpen ||= piece.then === null || (isMoved && !piece.then.taken);
         isOpen ||= fresh.length > 1 && (isLeftOver || others.some((one) => isFresh(one.key)));
         for (const { key, zero_mm, per_mm } of others) {

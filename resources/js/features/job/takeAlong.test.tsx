@@ -88,6 +88,18 @@ it.each<[string, Partial<Keeper>]>([
     expect(await screen.findByText(/^There is no room on this device: \d+ of \d+ are here/)).toBeTruthy();
 });
 
+it.each<[string, Error, RegExp]>([
+    ['has no room', new DOMException('full', 'QuotaExceededError'), /^There is no room on this device/],
+    ['does not come', new TypeError('no connection'), /^No answer from the server/],
+])('says what is wrong where a picture %s', async (_, error, said) => {
+    keeping({
+        find: () => Promise.resolve({ entries: [{ said: { hash: 'a' } }] }),
+        keepPicture: () => Promise.reject(error),
+    });
+    along();
+    expect(await screen.findByText(said)).toBeTruthy();
+});
+
 it('takes an answer that the device gives for none', async () => {
     keeping({ find: () => Promise.resolve({ document: emptyJob(), parts: {}, later: [], entries: [] }) });
     server.use(http.all('/api/*', () => HttpResponse.error()));
