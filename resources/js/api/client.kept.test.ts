@@ -1,5 +1,5 @@
 import { afterEach, expect, it, vi } from 'vitest';
-import { away, call, keptBy, type Keeper } from './client';
+import { away, call, keptBy, slow, type Keeper } from './client';
 
 const answer = (body: unknown, status = 200): Response =>
     new Response(JSON.stringify(body), { status, headers: { 'Content-Type': 'application/json' } });
@@ -69,4 +69,24 @@ it('says who is signed in, and that nobody is any more', async () => {
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(null, { status: 204 })));
     await call('DELETE', '/api/session');
     await vi.waitFor(() => expect(people).toEqual(['lead@mill-row.example', null]));
+});
+
+it('shows that somebody waits for longer than a second, and for nothing that nobody waits for', async () => {
+    vi.useFakeTimers();
+    const answers: (() => void)[] = [];
+    vi.stubGlobal('fetch', () => new Promise((done) => answers.push(() => done(answer({})))));
+    const seen = vi.fn();
+    const off = slow.subscribe(seen);
+    const asked = call('GET', '/api/choices');
+    const behind = call('GET', '/api/starts', undefined, { background: true });
+    await vi.advanceTimersByTimeAsync(900);
+    expect(slow.snapshot()).toBe(false);
+    await vi.advanceTimersByTimeAsync(200);
+    expect(slow.snapshot()).toBe(true);
+    answers.forEach((then) => then());
+    await Promise.all([asked, behind]);
+    expect(slow.snapshot()).toBe(false);
+    expect(seen).toHaveBeenCalledTimes(2);
+    off();
+    vi.useRealTimers();
 });

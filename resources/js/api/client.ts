@@ -28,6 +28,8 @@ export interface Options {
     question?: string | undefined;
     /** is sent though the page is left */
     keepalive?: boolean;
+    /** nobody waits for it: that it takes long is not shown */
+    background?: boolean;
     /** what the page says of itself to others who have the same job open */
     here?: string;
     /** waits until the device has kept the answer, and says whether it has */
@@ -82,6 +84,38 @@ function setAway(now: boolean): void {
     if (now === isAway) return;
     isAway = now;
     whenAway.forEach((listener) => listener());
+}
+
+/** After so long it is shown that something is on its way. */
+const SLOW_MS = 1_000;
+
+let slowCalls = 0;
+const whenSlow = new Set<() => void>();
+
+/** Whether somebody waits for an answer for longer than a second. */
+export const slow = {
+    snapshot: (): boolean => slowCalls > 0,
+    subscribe: (listener: () => void): (() => void) => {
+        whenSlow.add(listener);
+        return () => whenSlow.delete(listener);
+    },
+};
+
+/** Begins to wait for an answer; gives what ends it. */
+function wait(): () => void {
+    const count = (by: number): void => {
+        slowCalls += by;
+        whenSlow.forEach((listener) => listener());
+    };
+    let isSlow = false;
+    const timer = setTimeout(() => {
+        isSlow = true;
+        count(1);
+    }, SLOW_MS);
+    return () => {
+        clearTimeout(timer);
+        if (isSlow) count(-1);
+    };
 }
 
 const json: Read = (response) => (response.status === 204 ? Promise.resolve(null) : response.json());
@@ -192,6 +226,22 @@ export function whenSignedOut(then: () => void): void {
 }
 
 async function ask<T>(method: string, path: string, body: unknown, options: Options, read: Read): Promise<Result<T>> {
+    const { background, here, keeps } = options;
+    const over = background || keeps || here !== undefined ? null : wait();
+    try {
+        return await answered<T>(method, path, body, options, read);
+    } finally {
+        over?.();
+    }
+}
+
+async function answered<T>(
+    method: string,
+    path: string,
+    body: unknown,
+    options: Options,
+    read: Read,
+): Promise<Result<T>> {
     let response: Response;
     try {
         const early = method === 'GET' ? await takeEarly(path) : undefined;

@@ -14,6 +14,9 @@ type Schemas = components['schemas'];
 /** All parts of a job's evaluation that its screens show, whichever they are. */
 const PARTS = ['job', 'places', EVERY_RUN, 'fixtures', 'pipes', 'crossings', 'singles'];
 
+/** Nobody waits for it. */
+const BACKGROUND = { background: true };
+
 /** What this page kept of each job last: of the next revision only what differs is asked. */
 const wholes = new Map<string, Schemas['JobInParts']>();
 
@@ -22,7 +25,8 @@ async function wholeJob(id: string, runs: readonly string[]): Promise<Result<Sch
     const before = wholes.get(id);
     const all = [...PARTS, ...runs.map((run) => `cut:${run}`)];
     const want = new URLSearchParams({ want: before ? 'job' : all.join(',') });
-    const first = await call<Schemas['JobInParts']>('GET', `/api/jobs/${id}?${want.toString()}`);
+    const path = `/api/jobs/${id}?${want.toString()}`;
+    const first = await call<Schemas['JobInParts']>('GET', path, undefined, BACKGROUND);
     if (!first.ok || first.fromDevice) return first;
     const { document } = first.data;
     const parts = before ? {} : { ...first.data.parts };
@@ -31,11 +35,8 @@ async function wholeJob(id: string, runs: readonly string[]): Promise<Result<Sch
     while (later.length > 0) {
         const asked = later;
         const held = Object.fromEntries(asked.map((name) => [name, before?.parts[name]?.hash ?? '']));
-        const more = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', {
-            job: id,
-            document,
-            want: held,
-        });
+        const body = { job: id, document, want: held };
+        const more = await call<Schemas['EvaluatedInParts']>('POST', '/api/evaluate', body, BACKGROUND);
         if (!more.ok) return more;
         // Each answer carries something, or nobody waits for it.
         later = more.data.later.length < asked.length ? more.data.later : [];

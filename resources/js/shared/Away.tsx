@@ -17,7 +17,7 @@ export function Away() {
     useEffect(() => {
         if (!isAway) return;
         // Where nothing on the screen is asked for, nobody else would see that there is a connection again.
-        const timer = setInterval(() => void call('GET', '/api/session'), AGAIN_MS);
+        const timer = setInterval(() => void call('GET', '/api/session', undefined, { background: true }), AGAIN_MS);
         return () => clearInterval(timer);
     }, [isAway]);
     useEffect(() => {

@@ -7,6 +7,7 @@ import { accountQuery, CallFailed, choicesQuery } from '../../api/queries';
 import { Away } from '../../shared/Away';
 import { loaded } from '../../shared/loaded';
 import { NoAnswer } from '../../shared/NoAnswer';
+import { Slow } from '../../shared/Slow';
 import { Door } from './Door';
 
 // It is there once it is needed: it is fetched while nothing else is done.
@@ -34,6 +35,7 @@ export function SignedIn() {
         <>
             <NoAnswer />
             <Away />
+            <Slow />
             {choices.isSuccess ? <Outlet /> : <p className="waiting">{t`One moment.`}</p>}
             <Suspense fallback={null}>
                 {isOut && <SignInAgain account={account.data} onSignedIn={() => setOut(false)} />}
