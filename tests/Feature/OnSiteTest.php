@@ -189,8 +189,8 @@ final class OnSiteTest extends TestCase
         $migration = require database_path("migrations/{$file}");
         // Back to before it, and what came after it.
         $from = array_filter(
-            array_map(basename(...), (array) glob(database_path('migrations/*.php'))),
-            static fn (string $one): bool => $one >= $file,
+            glob(database_path('migrations/*.php')) ?: [],
+            static fn (string $one): bool => basename($one) >= $file,
         );
         Artisan::call('migrate:rollback', ['--step' => count($from)]);
         Artisan::call('migrate');
