@@ -99,7 +99,7 @@ final class GlueUpTest extends BrowserTestCase
         );
         sleep(8);
         $this->network($phone);
-        // What found no line is tried again a quarter of a minute later, where the browser does not say that it is back.
+        // What found no line is tried again a quarter of a minute later, where the browser does not say it is back.
         $this->until(fn (): bool => str_contains($this->text($phone, '.glue-made'), 'by lead'), 'it arrives', 40);
         self::assertLessThanOrEqual(1795, $this->timer($phone), 'its clock has run since it was tapped');
         self::assertStringNotContainsString('not sent yet', $this->text($phone, '.glue-made'));
