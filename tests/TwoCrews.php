@@ -33,6 +33,20 @@ trait TwoCrews
         ])->assertOk();
     }
 
+    /**
+     * Starts the demo as a job, by its lead, who stays signed in.
+     *
+     * @return array{string, array<string, mixed>} its id, and its document as it is kept
+     */
+    protected function demoJob(): array
+    {
+        $job = $this->actingAs($this->lead)
+            ->postJson('/api/jobs', ['document' => self::demo()])
+            ->assertCreated();
+
+        return [$job->json('id'), $job->json('document')];
+    }
+
     protected function setUpTwoCrews(): void
     {
         $this->lead = self::member(Crew::query()->create(['name' => 'Day crew']), 'lead');

@@ -99,7 +99,7 @@ final readonly class WriteOnce
         }
 
         // Of writes before this release the text itself was taken.
-        $asSent = hash('sha256', $request->method().' '.$request->path().' '.$request->getContent());
+        $asSent = self::hashed($request, $request->getContent());
 
         return in_array($seen->fingerprint, [$fingerprint, $asSent], true)
             ? $seen
@@ -112,6 +112,11 @@ final readonly class WriteOnce
         $body = $request->isJson() ? $request->json()->all() : [];
         $said = $body === [] ? $request->getContent() : json_encode(self::inOrder($body), JSON_THROW_ON_ERROR);
 
+        return self::hashed($request, $said);
+    }
+
+    private static function hashed(Request $request, string $said): string
+    {
         return hash('sha256', "{$request->method()} {$request->path()} {$said}");
     }
 

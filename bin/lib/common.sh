@@ -6,6 +6,8 @@ export COMPOSER_NO_AUDIT=1 COMPOSER_ALLOW_SUPERUSER=1 COMPOSER_NO_INTERACTION=1
 # What people enter, and what servers note, stands in var/, or where FALL_BEND_VAR says: a second installation from the same folder.
 VAR=${FALL_BEND_VAR:-$ROOT/var}
 STAMPS="$ROOT/var/stamps"
+# What of nginx sends files that were written in Brotli.
+BROTLI_MODULE=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
 mkdir -p "$VAR" "$STAMPS" bootstrap/cache storage/framework/{cache/data,cache/fonts,sessions,views} storage/logs storage/app
 
 say() { printf '%s\n' "$*"; }

@@ -20,7 +20,7 @@ install_debian() {
   for what in "$@"; do
     case $what in
       serve) command -v nginx >/dev/null || [ -x /usr/sbin/nginx ] || missing+=(nginx-light)
-             [ -e /usr/lib/nginx/modules/ngx_http_brotli_static_module.so ] || missing+=(libnginx-mod-http-brotli-static)
+             [ -e "$BROTLI_MODULE" ] || missing+=(libnginx-mod-http-brotli-static)
              [ -x "/usr/sbin/php-fpm$version" ] || missing+=("php$version-fpm") ;;
       database) [ -x /usr/sbin/mariadbd ] || missing+=(mariadb-server) ;;
       browser) command -v chromium >/dev/null || missing+=(chromium)

@@ -61,9 +61,8 @@ request_terminate_timeout = 60s' "$common"
       fastcgi_param SERVER_PORT \$server_port;
       fastcgi_param REMOTE_ADDR \$remote_addr;
       fastcgi_param HTTP_PROXY \"\";"
-  local brotli=/usr/lib/nginx/modules/ngx_http_brotli_static_module.so
   cat > "$home/nginx.conf" <<CONF
-$([ ! -e "$brotli" ] || echo "load_module $brotli;")
+$([ ! -e "$BROTLI_MODULE" ] || echo "load_module $BROTLI_MODULE;")
 $([ "$SERVER_USER" != root ] || echo 'user root;')
 worker_processes 1;
 daemon off;
@@ -90,7 +89,7 @@ http {
   server {
     listen 127.0.0.1:$2;
     root $ROOT/public;
-    location /build/ { gzip_comp_level 9; $([ ! -e "$brotli" ] || echo 'brotli_static on;') add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
+    location /build/ { gzip_comp_level 9; $([ ! -e "$BROTLI_MODULE" ] || echo 'brotli_static on;') add_header Cache-Control "public, max-age=31536000, immutable"; try_files \$uri =404; }
     location / { try_files \$uri /index.php\$is_args\$args; }
     # Readings of instruments, and pages that wait for one: a stream that stays open.
     location /instruments/ {

@@ -27,10 +27,7 @@ final class SentDocumentTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $job = $this->actingAs($this->lead)
-            ->postJson('/api/jobs', ['document' => self::demo()])
-            ->assertCreated();
-        [$this->id, $this->document] = [$job->json('id'), $job->json('document')];
+        [$this->id, $this->document] = $this->demoJob();
     }
 
     public function testItIsAnsweredAsIfTheWholeHadBeenSent(): void

@@ -37,6 +37,7 @@ use FallBend\Core\Verdict\SourceList;
  * @phpstan-import-type PartReport from InstructionCard
  * @phpstan-import-type CementClock from InstructionCard
  * @phpstan-import-type State from JointRegister
+ * @phpstan-import-type Registered from JointRegister
  * @phpstan-import-type SaidFinding from FindingReport
  * @phpstan-import-type JointRefused from InstructionCard
  * @phpstan-import-type Source from Provenance
@@ -170,11 +171,10 @@ final readonly class JointCard
      */
     public function ofRun(string $runId, string $jointKey): array
     {
-        $run = $this->job->run($runId) ?? throw BadInput::at('run', 'is no run of this job', $runId);
-        $layout = $this->layOut($run);
+        $layout = $this->layoutOf($runId);
         foreach ($layout->joints as $joint) {
             if ($joint->key === $jointKey) {
-                return $this->card($layout, $joint);
+                return $this->card($layout, $joint, JointRegister::entries($layout)[$jointKey]);
             }
         }
         throw BadInput::at('joint', 'is no joint of that run', $jointKey);
@@ -189,10 +189,13 @@ final readonly class JointCard
      */
     public function allOfRun(string $runId): array
     {
-        $run = $this->job->run($runId) ?? throw BadInput::at('run', 'is no run of this job', $runId);
-        $layout = $this->layOut($run);
+        $layout = $this->layoutOf($runId);
+        $entries = JointRegister::entries($layout);
 
-        return array_map(fn (Joint $joint): array => $this->card($layout, $joint), $layout->joints);
+        return array_map(
+            fn (Joint $joint): array => $this->card($layout, $joint, $entries[$joint->key]),
+            $layout->joints,
+        );
     }
 
     /** @return list<WrittenCard> the cards of all single joints of the job */
@@ -231,8 +234,17 @@ final readonly class JointCard
         throw BadInput::at('single', 'is no joint of this job', $id);
     }
 
-    /** @return WrittenCard */
-    private function card(RunLayout $layout, Joint $joint): array
+    /** @throws BadInput if there is no such run */
+    private function layoutOf(string $runId): RunLayout
+    {
+        return $this->layOut($this->job->run($runId) ?? throw BadInput::at('run', 'is no run of this job', $runId));
+    }
+
+    /**
+     * @param Registered $entry of the joint, in the register of its run
+     * @return WrittenCard
+     */
+    private function card(RunLayout $layout, Joint $joint, array $entry): array
     {
         $end = match ($joint->key) {
             'outlet' => $layout->site->outlet,
@@ -244,7 +256,7 @@ final readonly class JointCard
             'key' => $joint->key,
             'mark' => $joint->mark,
             'single' => false,
-            ...JointRegister::entries($layout)[$joint->key],
+            ...$entry,
         ];
         if ($end !== null) {
             return $this->written(

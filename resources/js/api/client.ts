@@ -68,44 +68,39 @@ export function keptBy(opened: Promise<Keeper | null>): void {
 /** What keeps answers on this device; null where nothing does. */
 export const theKeeper = (): Promise<Keeper | null> => keeper;
 
-/** Whether what was read last came from this device, since no answer came from the server. */
-let isAway = false;
-const whenAway = new Set<() => void>();
-
-export const away = {
-    snapshot: (): boolean => isAway,
-    subscribe: (listener: () => void): (() => void) => {
-        whenAway.add(listener);
-        return () => whenAway.delete(listener);
-    },
-};
-
-function setAway(now: boolean): void {
-    if (now === isAway) return;
-    isAway = now;
-    whenAway.forEach((listener) => listener());
+/** Something that screens watch. */
+function watched<T>(now: T) {
+    const listeners = new Set<() => void>();
+    return {
+        snapshot: (): T => now,
+        subscribe: (listener: () => void): (() => void) => {
+            listeners.add(listener);
+            return () => listeners.delete(listener);
+        },
+        set: (next: T): void => {
+            if (next === now) return;
+            now = next;
+            listeners.forEach((listener) => listener());
+        },
+    };
 }
+
+/** Whether what was read last came from this device, since no answer came from the server. */
+export const away = watched(false);
 
 /** After so long it is shown that something is on its way. */
 const SLOW_MS = 1_000;
 
-let slowCalls = 0;
-const whenSlow = new Set<() => void>();
-
 /** Whether somebody waits for an answer for longer than a second. */
-export const slow = {
-    snapshot: (): boolean => slowCalls > 0,
-    subscribe: (listener: () => void): (() => void) => {
-        whenSlow.add(listener);
-        return () => whenSlow.delete(listener);
-    },
-};
+export const slow = watched(false);
+
+let slowCalls = 0;
 
 /** Begins to wait for an answer; gives what ends it. */
 function wait(): () => void {
     const count = (by: number): void => {
         slowCalls += by;
-        whenSlow.forEach((listener) => listener());
+        slow.set(slowCalls > 0);
     };
     let isSlow = false;
     const timer = setTimeout(() => {
@@ -261,7 +256,7 @@ async function answered<T>(
     const answer: unknown = await read(response).catch(() => UNREADABLE);
     // An answer that was cut off on its way is none.
     if (answer === UNREADABLE && response.ok) return (await keptAnswer<T>(method, path, body)) ?? noAnswer();
-    setAway(false);
+    away.set(false);
     // Whoever signs out leaves the page: what is kept of them goes before they hear that they are out.
     if (response.ok && path === SESSION) await toldWho(method === 'DELETE' ? null : emailOf(answer));
     if (!response.ok) return problem(response.status, answer);
@@ -275,7 +270,7 @@ const noAnswer = <T>(): Result<T> => problem(0, { code: 'no-answer', message: t`
 async function keptAnswer<T>(method: string, path: string, body: unknown): Promise<Result<T> | null> {
     const before = await (await keeper)?.find(method, path, body).catch(() => undefined);
     if (before === undefined) return null;
-    setAway(true);
+    away.set(true);
     return { ok: true, data: before as T, fromDevice: true };
 }
 

@@ -48,7 +48,7 @@ export function sayTheSame(one: unknown, other: unknown): boolean {
 }
 
 /** What tells a thing of a list from the others: its id, or the run that it is about. */
-function keyOf(thing: Thing): string | undefined {
+export function keyOf(thing: Thing): string | undefined {
     if (typeof thing.id === 'string') return thing.id;
     return typeof thing.run === 'string' ? thing.run : undefined;
 }

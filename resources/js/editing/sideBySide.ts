@@ -1,5 +1,5 @@
 import type { JobDocument } from '../api/types';
-import { differences, isEqual, patched, type Difference, type Json, type Step } from './patch';
+import { differences, isEqual, keyOf, patched, type Difference, type Json, type Step } from './patch';
 
 /** What two people changed of a job, piece by piece: a run's way, one of its ends, an obstacle, a setting. */
 export interface Piece {
@@ -74,10 +74,7 @@ function valueAt(document: JobDocument, at: Step[]): Json | undefined {
             value = typeof value === 'object' && value !== null && !Array.isArray(value) ? value[step] : undefined;
         else
             value = Array.isArray(value)
-                ? value.find((one) => {
-                      const thing = one as { id?: Json; run?: Json };
-                      return (thing.id ?? thing.run) === step.key;
-                  })
+                ? value.find((one) => keyOf(one as { [key: string]: Json }) === step.key)
                 : undefined;
     }
     return value;

@@ -24,14 +24,15 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
         const mm = came.mm + marks * (units === 'inch' ? 25.4 / 16 : 1);
         setCame({ mm, text: saidLength(mm, units) });
     };
-    const enter = async ({ mm, text }: typeof came): Promise<void> => {
-        // What was stepped to is known; words are read by the server.
-        if (text === saidLength(mm, units)) {
+    // What was stepped to is known; words are read by the server, and are not stepped on from.
+    const isTyped = came.text !== saidLength(came.mm, units);
+    const enter = async (): Promise<void> => {
+        if (!isTyped) {
             setOther(false);
-            onCut(mm);
+            onCut(came.mm);
             return;
         }
-        const read = await readLength(text, units);
+        const read = await readLength(came.text, units);
         if (!read.ok) setProblem(read.errors.text?.[0] ?? read.message);
         else {
             setProblem('');
@@ -75,7 +76,7 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                             className="tick-other"
                             onSubmit={(event) => {
                                 event.preventDefault();
-                                void enter(came);
+                                void enter();
                             }}
                         >
                             <label className="choice">
@@ -87,10 +88,10 @@ export function TickOff({ piece, units, onCut, onBack }: Props) {
                                     autoComplete="off"
                                 />
                             </label>
-                            <button type="button" className="plain small" onClick={() => step(-1)}>
+                            <button type="button" className="plain small" disabled={isTyped} onClick={() => step(-1)}>
                                 {units === 'inch' ? t`1/16 shorter` : t`1 mm shorter`}
                             </button>
-                            <button type="button" className="plain small" onClick={() => step(1)}>
+                            <button type="button" className="plain small" disabled={isTyped} onClick={() => step(1)}>
                                 {units === 'inch' ? t`1/16 longer` : t`1 mm longer`}
                             </button>
                             <button type="submit" className="plain">

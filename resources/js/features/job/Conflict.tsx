@@ -27,7 +27,7 @@ export function Conflict({ editor, conflict }: { editor: JobEditor; conflict: Me
 
     const copyMine = async (): Promise<void> => {
         setBusy(true);
-        const now = await editor.mine();
+        const now = mine ?? (await editor.mine());
         const result = now && (await copyJob({ ...now, name: t`${now.name.slice(0, 100)} (my copy)` }));
         setBusy(false);
         if (!result?.ok) {
